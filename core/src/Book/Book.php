@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+/** One customer's whole configuration: the tenant and its objects by kind. Readonly; `with` and `without` make another. */
+final readonly class Book
+{
+    /**
+     * @param  array<string, array<string, BookObject>>  $objects  by kind, then key
+     */
+    private function __construct(public Tenant $tenant, private array $objects)
+    {
+    }
+
+    /**
+     * @param  iterable<BookObject>  $objects
+     *
+     * @throws UnusableBook when two objects of one kind share a key
+     */
+    public static function of(Tenant $tenant, iterable $objects): self
+    {
+        $byKind = [];
+        foreach ($objects as $object) {
+            $kind = $object->kind()->value;
+            if (isset($byKind[$kind][self::slot($object->key())])) {
+                throw UnusableBook::twice($object->kind()->field(), 'key', $object->key());
+            }
+            $byKind[$kind][self::slot($object->key())] = $object;
+        }
+
+        return new self($tenant, $byKind);
+    }
+
+    public function find(Reference $reference): ?BookObject
+    {
+        if ($reference->kind === Kind::Tenant) {
+            return $reference->key === $this->tenant->key ? $this->tenant : null;
+        }
+
+        return $this->objects[$reference->kind->value][self::slot($reference->key)] ?? null;
+    }
+
+    /** @return list<BookObject> in the book's order, without the tenant itself */
+    public function ofKind(Kind $kind): array
+    {
+        return array_values($this->objects[$kind->value] ?? []);
+    }
+
+    /** @return list<BookObject> every object but the tenant, kinds in the order of the format's page */
+    public function objects(): array
+    {
+        $all = [];
+        foreach (Kind::listed() as $kind) {
+            array_push($all, ...$this->ofKind($kind));
+        }
+
+        return $all;
+    }
+
+    /** The same book with the object put in; one of the same kind and key is replaced in its place. */
+    public function with(BookObject $object): self
+    {
+        if ($object instanceof Tenant) {
+            return new self($object, $this->objects);
+        }
+        $objects = $this->objects;
+        $objects[$object->kind()->value][self::slot($object->key())] = $object;
+
+        return new self($this->tenant, $objects);
+    }
+
+    public function without(Reference $reference): self
+    {
+        $objects = $this->objects;
+        unset($objects[$reference->kind->value][self::slot($reference->key)]);
+
+        return new self($this->tenant, $objects);
+    }
+
+    /**
+     * Checks that every reference leads to something in the book.
+     *
+     * @throws UnusableBook naming the object and field of the first that does not
+     */
+    public function checkReferences(): void
+    {
+        foreach ([$this->tenant, ...$this->objects()] as $object) {
+            foreach ($object->links() as $link) {
+                if ($this->find($link->to) === null) {
+                    throw UnusableBook::danglingReference(Reference::of($object) . '/' . $link->path, (string) $link->to);
+                }
+            }
+        }
+    }
+
+    /** Keys such as `201` would become integers as array keys; a sign in front keeps them text. */
+    private static function slot(string $key): string
+    {
+        return '/' . $key;
+    }
+}

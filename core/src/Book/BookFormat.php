@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+/** Reads and writes the tenant book (design 09): open JSON, one customer a file. */
+final class BookFormat
+{
+    public const FORMAT = 'jaunty-roster/tenant-book';
+
+    public const VERSION = 1;
+
+    private const DEEPEST = 32;
+
+    /**
+     * @throws UnusableBook naming the path of the first fault: bad JSON, an unknown field, a wrong type, a reference that leads nowhere
+     */
+    public static function fromJson(string $json): Book
+    {
+        try {
+            $value = json_decode($json, true, self::DEEPEST, JSON_THROW_ON_ERROR);
+        } catch (\JsonException $fault) {
+            throw UnusableBook::malformed('', "JSON ({$fault->getMessage()})", substr($json, 0, 40));
+        }
+
+        return self::fromValue($value);
+    }
+
+    /** @throws UnusableBook */
+    public static function fromValue(mixed $value): Book
+    {
+        $node = Node::of($value);
+        $lists = array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed());
+        $node->allow('format', 'version', 'tenant', ...$lists);
+        if ($node->text('format') !== self::FORMAT) {
+            throw UnusableBook::notOneOf('format', $node->text('format'), [self::FORMAT]);
+        }
+        $node->whole('version', 0, self::VERSION, self::VERSION);
+        $objects = [];
+        foreach (Kind::listed() as $kind) {
+            foreach ($node->nodes($kind->field()) as $item) {
+                $objects[] = $kind->read($item);
+            }
+        }
+        $book = Book::of(Tenant::read($node->object('tenant')), $objects);
+        $book->checkReferences();
+
+        return $book;
+    }
+
+    /** @return array<string, mixed> the book as JSON would hold it, fields at their default left out */
+    public static function toValue(Book $book): array
+    {
+        $value = ['format' => self::FORMAT, 'version' => self::VERSION, 'tenant' => self::compactWithId($book->tenant)];
+        foreach (Kind::listed() as $kind) {
+            $objects = $book->ofKind($kind);
+            if ($objects !== []) {
+                $value[$kind->field()] = array_map(self::compactWithId(...), $objects);
+            }
+        }
+
+        return $value;
+    }
+
+    public static function toJson(Book $book): string
+    {
+        return json_encode(self::toValue($book), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n";
+    }
+
+    /** @return array<string, mixed> the object's fields that differ from their default */
+    public static function compact(BookObject $object): array
+    {
+        $fields = $object->toArray();
+        $least = ['key' => $fields['key']];
+        if ($object instanceof Tenant) {
+            $least['zone'] = $object->zone;
+        }
+        $defaults = $object->kind()->read(Node::of($least))->toArray();
+
+        return array_filter(
+            $fields,
+            static fn (mixed $value, string $field): bool => array_key_exists($field, $least) || $value !== $defaults[$field],
+            ARRAY_FILTER_USE_BOTH,
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function compactWithId(BookObject $object): array
+    {
+        $fields = self::compact($object);
+
+        return $object->id() === null ? $fields : ['key' => $fields['key'], 'id' => $object->id(), ...$fields];
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+enum NumberKind: string
+{
+    case Local = 'local';
+    case TollFree = 'tollFree';
+    case Mobile = 'mobile';
+}

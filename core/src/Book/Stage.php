@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+/** How far a customer has come (design 01, stages). */
+enum Stage: string
+{
+    case Draft = 'draft';
+    case Building = 'building';
+    case Testing = 'testing';
+    case InService = 'in-service';
+    case Suspended = 'suspended';
+    case Leaving = 'leaving';
+    case Archived = 'archived';
+}

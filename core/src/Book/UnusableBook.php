@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+use Jaunty\Core\CoreException;
+
+/** A book, object or destination that cannot be read; names the place and the cause. */
+final class UnusableBook extends \DomainException implements CoreException
+{
+    private const LONGEST_VALUE_SHOWN = 60;
+
+    private function __construct(public readonly string $path, public readonly string $cause)
+    {
+        parent::__construct($path === '' ? $cause : "{$path}: {$cause}");
+    }
+
+    public static function wrongType(string $path, string $expected, mixed $value): self
+    {
+        return new self($path, "expected {$expected}, found " . self::show($value));
+    }
+
+    /** @param list<string> $known */
+    public static function unknownField(string $path, string $field, array $known): self
+    {
+        return new self(self::join($path, $field), 'unknown field' . self::nearest($field, $known));
+    }
+
+    public static function missing(string $path, string $field): self
+    {
+        return new self(self::join($path, $field), 'is required and missing');
+    }
+
+    /** @param list<string> $allowed */
+    public static function notOneOf(string $path, string $value, array $allowed): self
+    {
+        return new self($path, self::show($value) . ' is not one of ' . implode(', ', $allowed) . self::nearest($value, $allowed));
+    }
+
+    public static function malformed(string $path, string $what, mixed $value): self
+    {
+        return new self($path, self::show($value) . " is not {$what}");
+    }
+
+    public static function outOfRange(string $path, int $value, int $least, int $most): self
+    {
+        return new self($path, "{$value} is not between {$least} and {$most}");
+    }
+
+    public static function twice(string $path, string $what, string $value): self
+    {
+        return new self($path, "{$what} " . self::show($value) . ' stands here twice');
+    }
+
+    public static function danglingReference(string $path, string $reference): self
+    {
+        return new self($path, self::show($reference) . ' is not in the book');
+    }
+
+    public static function wrongKind(string $path, Reference $reference, Kind $expected): self
+    {
+        return new self($path, "{$reference} should be a {$expected->value}");
+    }
+
+    private static function join(string $path, string $field): string
+    {
+        return $path === '' ? $field : "{$path}.{$field}";
+    }
+
+    private static function show(mixed $value): string
+    {
+        if (! is_scalar($value)) {
+            return $value === null ? 'null' : get_debug_type($value);
+        }
+        $text = json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE);
+
+        return mb_strimwidth($text === false ? '?' : $text, 0, self::LONGEST_VALUE_SHOWN, '…');
+    }
+
+    /** @param list<string> $candidates */
+    private static function nearest(string $value, array $candidates): string
+    {
+        $best = null;
+        $bestDistance = 3;
+        foreach ($candidates as $candidate) {
+            $distance = levenshtein(substr($value, 0, 60), $candidate);
+            if ($distance < $bestDistance) {
+                [$best, $bestDistance] = [$candidate, $distance];
+            }
+        }
+
+        return $best === null ? '' : "; did you mean {$best}?";
+    }
+}

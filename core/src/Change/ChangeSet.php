@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Change;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\UnusableBook;
+
+/**
+ * An ordered list of creations, edits and deletions on one customer's book: the one kind of change there is.
+ * Applied whole or not at all.
+ */
+final readonly class ChangeSet
+{
+    /** @param list<Operation> $operations */
+    private function __construct(public array $operations)
+    {
+    }
+
+    public static function of(Operation ...$operations): self
+    {
+        return new self(array_values($operations));
+    }
+
+    /**
+     * @param  mixed  $value  a list of operations
+     *
+     * @throws UnusableBook naming the operation and field at fault
+     */
+    public static function read(mixed $value, string $path = 'operations'): self
+    {
+        return new self(array_map(Operation::read(...), Node::of([$path => $value])->nodes($path)));
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this->operations === [];
+    }
+
+    /**
+     * The book with every operation done. References are not checked here: see Book::checkReferences().
+     *
+     * @throws ChangeError when an operation does not start from what the book holds
+     * @throws UnusableBook when a new value is not allowed in its field
+     */
+    public function applyTo(Book $book): Book
+    {
+        foreach ($this->operations as $operation) {
+            $book = self::apply($book, $operation);
+        }
+
+        return $book;
+    }
+
+    public function inverse(): self
+    {
+        return new self(array_map(static fn (Operation $operation): Operation => $operation->inverse(), array_reverse($this->operations)));
+    }
+
+    /** @return list<Reference> the objects it touches, each once, in order */
+    public function objects(): array
+    {
+        $objects = [];
+        foreach ($this->operations as $operation) {
+            $objects[(string) $operation->object] = $operation->object;
+        }
+
+        return array_values($objects);
+    }
+
+    /** @return list<array<string, mixed>> */
+    public function toArray(): array
+    {
+        return array_map(static fn (Operation $operation): array => $operation->toArray(), $this->operations);
+    }
+
+    private static function apply(Book $book, Operation $operation): Book
+    {
+        $reference = $operation->object;
+        if ($reference->kind === Kind::Tenant && $operation->path === null) {
+            throw ChangeError::keptForGood($reference);
+        }
+        $object = $book->find($reference);
+        if ($operation->kind === OperationKind::Create) {
+            return $object === null
+                ? $book->with($reference->kind->read(Node::of($operation->after, (string) $reference)))
+                : throw ChangeError::alreadyThere($reference);
+        }
+        if ($object === null) {
+            throw ChangeError::notThere($reference);
+        }
+        if ($operation->kind === OperationKind::Delete) {
+            return $book->without($reference);
+        }
+        $path = (string) $operation->path;
+        $fields = $object->toArray();
+        if (! Value::same(FieldPath::get($fields, $path), $operation->before)) {
+            throw ChangeError::changedMeanwhile($reference, $path);
+        }
+        $fields = FieldPath::set($fields, $path, $operation->after);
+        if ($object->id() !== null) {
+            $fields['id'] = $object->id();
+        }
+
+        return $book->with($reference->kind->read(Node::of($fields, (string) $reference)));
+    }
+}
