@@ -89,9 +89,31 @@ final readonly class Book
         foreach ([$this->tenant, ...$this->objects()] as $object) {
             foreach ($object->links() as $link) {
                 if ($this->find($link->to) === null) {
-                    throw UnusableBook::danglingReference(Reference::of($object) . '/' . $link->path, (string) $link->to);
+                    throw UnusableBook::danglingReference(Reference::of($object) . '.' . str_replace('/', '.', $link->path), (string) $link->to);
                 }
             }
+        }
+    }
+
+    /**
+     * Checks that no two objects answer to one extension. A file may hold such a book (it is a finding there); a book
+     * that is entered may not.
+     *
+     * @throws UnusableBook naming both
+     */
+    public function checkExtensions(): void
+    {
+        $holders = [];
+        foreach ($this->objects() as $object) {
+            $extension = $object->extension();
+            if ($extension === null) {
+                continue;
+            }
+            $other = $holders[self::slot($extension)] ?? null;
+            if ($other !== null) {
+                throw UnusableBook::extensionTaken(Reference::of($object), $extension, $other);
+            }
+            $holders[self::slot($extension)] = $object;
         }
     }
 

@@ -30,6 +30,19 @@ final class BookFormat
     /** @throws UnusableBook */
     public static function fromValue(mixed $value): Book
     {
+        $book = self::fromLiveValue($value);
+        $book->checkReferences();
+
+        return $book;
+    }
+
+    /**
+     * Reads a book as a switch was found: what is wrong there may lead to something that is not there.
+     *
+     * @throws UnusableBook
+     */
+    public static function fromLiveValue(mixed $value): Book
+    {
         $node = Node::of($value);
         $lists = array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed());
         $node->allow('format', 'version', 'tenant', ...$lists);
@@ -43,10 +56,8 @@ final class BookFormat
                 $objects[] = $kind->read($item);
             }
         }
-        $book = Book::of(Tenant::read($node->object('tenant')), $objects);
-        $book->checkReferences();
 
-        return $book;
+        return Book::of(Tenant::read($node->object('tenant')), $objects);
     }
 
     /** @return array<string, mixed> the book as JSON would hold it, fields at their default left out */

@@ -58,6 +58,11 @@ final class UnusableBook extends \DomainException implements CoreException
         return new self($path, self::show($reference) . ' is not in the book');
     }
 
+    public static function extensionTaken(Reference $object, string $extension, BookObject $holder): self
+    {
+        return new self("{$object}.extension", "{$extension} is taken by {$holder->label()}");
+    }
+
     public static function wrongKind(string $path, Reference $reference, Kind $expected): self
     {
         return new self($path, "{$reference} should be a {$expected->value}");

@@ -91,10 +91,12 @@ final readonly class Operation
         return new self($kind, $this->object, $this->path, $this->after, $this->before);
     }
 
-    /** The same change, starting from another value. */
-    public function startingFrom(mixed $before): self
+    /** The same creation with an id, where it has none yet. */
+    public function withId(string $id): self
     {
-        return new self($this->kind, $this->object, $this->path, $before, $this->after);
+        $after = is_array($this->after) ? $this->after : [];
+
+        return new self($this->kind, $this->object, $this->path, $this->before, $after + ['id' => $id]);
     }
 
     /** @return array<string, mixed> */

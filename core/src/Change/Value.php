@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Change;
 
-/** Equality of JSON values: the order of an object's fields says nothing, the order of a list does. @internal */
+/** Equality of JSON values: the order of an object's fields says nothing, the order of a list does. */
 final class Value
 {
     public static function same(mixed $a, mixed $b): bool

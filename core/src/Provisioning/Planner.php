@@ -19,15 +19,20 @@ use Jaunty\Core\Change\Diff;
  */
 final class Planner
 {
-    public static function plan(Book $live, Book $book): RunSheet
+    /** @param ?Book $live null where the switch does not know the customer yet */
+    public static function plan(?Book $live, Book $book): RunSheet
     {
         $steps = [];
         $links = [];
         $standing = [];
-        foreach ($live->objects() as $object) {
+        foreach ($live?->objects() ?? [] as $object) {
             $standing[(string) Reference::of($object)] = true;
         }
-        foreach (self::bottomUp($book, static fn (BookObject $object): bool => $live->find(Reference::of($object)) === null) as $object) {
+        $missing = self::bottomUp($book, static fn (BookObject $object): bool => $live?->find(Reference::of($object)) === null);
+        if ($live === null) {
+            array_unshift($missing, $book->tenant);
+        }
+        foreach ($missing as $object) {
             $early = self::fieldsThatMustWait($object, $standing);
             $fields = $object->toArray();
             $steps[] = new Step(StepKind::Create, Reference::of($object), array_diff_key($fields, $early));
@@ -37,7 +42,7 @@ final class Planner
             $standing[(string) Reference::of($object)] = true;
         }
 
-        return new RunSheet([...$steps, ...$links, ...self::updates($live, $book), ...self::deletions($live, $book)]);
+        return new RunSheet($live === null ? [...$steps, ...$links] : [...$steps, ...$links, ...self::updates($live, $book), ...self::deletions($live, $book)]);
     }
 
     /** @return list<Step> one an object, with only the fields that differ */

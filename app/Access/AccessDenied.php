@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+/** The technician may see this customer, but not do this. A customer they may not see is not found instead. */
+final class AccessDenied extends \RuntimeException
+{
+    public static function lacks(Ability $wanted): self
+    {
+        return new self("Your grant does not let you {$wanted->inWords()} this customer. Ask a lead technician for a wider one.");
+    }
+
+    public static function everyCustomer(): self
+    {
+        return new self('Taking customers on needs a grant for every customer. Ask a lead technician for one.');
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Models\Grant;
+use App\Models\TenantRow;
+use App\Time\Clock;
+use Illuminate\Database\ConnectionInterface;
+
+/**
+ * Opens one of the scopes of row-level security for a transaction: what lies outside it cannot be read or written, even
+ * by a query that forgot to say which customer it is about.
+ */
+final class Scope
+{
+    private ?string $open = null;
+
+    public function __construct(private readonly ConnectionInterface $db, private readonly Clock $clock)
+    {
+    }
+
+    /**
+     * One customer, for a technician whose grant covers the ability.
+     *
+     * @template T
+     *
+     * @param  string  $tenant  the customer's key, or its id
+     * @param  callable(TenantRow): T  $work
+     * @return T
+     *
+     * @throws CustomerNotFound where there is no grant at all
+     * @throws AccessDenied where the grant does not reach so far
+     */
+    public function tenant(string $technicianId, string $tenant, Ability $least, callable $work): mixed
+    {
+        return $this->inTransaction("{$technicianId} {$tenant}", function () use ($technicianId, $tenant, $least, $work): mixed {
+            $this->set($technicianId, null);
+            $column = preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $tenant) === 1 ? 'id' : 'key';
+            $row = TenantRow::query()->where($column, $tenant)->first() ?? throw new CustomerNotFound();
+            if (! $this->abilityFor($technicianId, $row->id)->covers($least)) {
+                throw AccessDenied::lacks($least);
+            }
+            $this->set($technicianId, $row->id);
+
+            return $work($row);
+        });
+    }
+
+    /**
+     * A customer that is about to come into being. Only a grant for every customer covers one that does not exist yet.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     *
+     * @throws AccessDenied
+     */
+    public function newTenant(string $technicianId, string $tenantId, callable $work): mixed
+    {
+        return $this->inTransaction("{$technicianId} {$tenantId}", function () use ($technicianId, $tenantId, $work): mixed {
+            $this->set($technicianId, $tenantId);
+            if (! $this->mayTakeOn($technicianId)) {
+                throw AccessDenied::everyCustomer();
+            }
+
+            return $work();
+        });
+    }
+
+    /**
+     * Every customer granted to the technician, for lists; nothing of a customer's book.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     */
+    public function technician(string $technicianId, callable $work): mixed
+    {
+        return $this->inTransaction($technicianId, function () use ($technicianId, $work): mixed {
+            $this->set($technicianId, null);
+
+            return $work();
+        });
+    }
+
+    /** Whether the technician in scope may take customers on. */
+    public function mayTakeOn(string $technicianId): bool
+    {
+        return $this->grants($technicianId)
+            ->contains(static fn (Grant $grant): bool => $grant->tenant_id === null && $grant->ability->covers(Ability::Edit));
+    }
+
+    /** @return \Illuminate\Support\Collection<int, Grant> those that have not run out */
+    private function grants(string $technicianId): \Illuminate\Support\Collection
+    {
+        $now = $this->clock->now();
+
+        return Grant::query()->where('technician_id', $technicianId)->get()
+            ->filter(static fn (Grant $grant): bool => $grant->until === null || $grant->until > $now)
+            ->values();
+    }
+
+    private function abilityFor(string $technicianId, string $tenantId): Ability
+    {
+        $widest = $this->grants($technicianId)
+            ->filter(static fn (Grant $grant): bool => $grant->tenant_id === null || $grant->tenant_id === $tenantId)
+            ->sortByDesc(static fn (Grant $grant): int => $grant->ability->rank())
+            ->first();
+
+        return $widest === null ? throw new CustomerNotFound() : $widest->ability;
+    }
+
+    private function set(string $technicianId, ?string $tenantId): void
+    {
+        $this->db->select(
+            "select set_config('app.technician_id', ?, true), set_config('app.tenant_id', ?, true), set_config('app.now', ?, true)",
+            [$technicianId, $tenantId ?? '', $this->clock->now()->format(\DateTimeInterface::ATOM)],
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     */
+    private function inTransaction(string $scope, callable $work): mixed
+    {
+        if ($this->open !== null) {
+            // A setting made in an inner transaction would leak outward; nobody needs a scope inside another.
+            throw new \LogicException("Scope {$scope} opened inside scope {$this->open}");
+        }
+        $this->open = $scope;
+        try {
+            return $this->db->transaction(static fn (): mixed => $work());
+        } finally {
+            $this->open = null;
+        }
+    }
+}

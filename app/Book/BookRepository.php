@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book;
+
+use App\Models\ObjectRow;
+use App\Models\Revision;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Change\ChangeSet;
+
+/** Gives core whole books: the customer's in scope, now or as it was. */
+final class BookRepository
+{
+    /** The book as last entered, in one query. */
+    public function head(string $tenantId): Book
+    {
+        $tenant = null;
+        $objects = [];
+        foreach (ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->get() as $row) {
+            $object = Kind::from($row->kind)->read(Node::of(['id' => $row->id] + $row->body, "{$row->kind}:{$row->key}"));
+            if ($object instanceof Tenant) {
+                $tenant = $object;
+            } else {
+                $objects[] = $object;
+            }
+        }
+
+        return Book::of($tenant ?? throw new \LogicException("customer {$tenantId} has no book"), $objects);
+    }
+
+    /** The book as revision $no left it: the head with every later revision turned round. */
+    public function at(string $tenantId, int $no): Book
+    {
+        $book = $this->head($tenantId);
+        foreach (Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $no)->orderByDesc('no')->get() as $later) {
+            $book = ChangeSet::read($later->operations)->inverse()->applyTo($book);
+        }
+
+        return $book;
+    }
+}

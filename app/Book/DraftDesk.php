@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book;
+
+use App\Models\Draft;
+use App\Models\Revision;
+use App\Models\TenantRow;
+use App\Switching\SwitchConnector;
+use App\Time\Clock;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\ChangeError;
+use Jaunty\Core\Change\ChangeSet;
+use Jaunty\Core\Change\Clash;
+use Jaunty\Core\Change\Diff;
+use Jaunty\Core\Change\FieldPath;
+use Jaunty\Core\Change\Merge;
+use Jaunty\Core\Change\Operation;
+
+/** Pending edits, kept on the server at each keystroke that ends one: they survive a reload, a sign-out and a dead browser. */
+final readonly class DraftDesk
+{
+    public function __construct(
+        private BookRepository $books,
+        private RevisionWriter $revisions,
+        private SwitchConnector $switch,
+        private Clock $clock,
+    ) {
+    }
+
+    public function view(TenantRow $tenant, string $technicianId): DraftView
+    {
+        $head = $this->books->head($tenant->id);
+        $merge = Merge::onto($head, $this->stored($tenant->id, $technicianId));
+
+        return new DraftView($head, $merge->changes->applyTo($head), $merge->changes, $merge->clashes, $tenant->head_revision);
+    }
+
+    /**
+     * @param  list<FieldEdit>  $edits
+     *
+     * @throws UnusableBook|ChangeError when a field cannot hold its new value; nothing of the edits is kept then
+     */
+    public function edit(TenantRow $tenant, string $technicianId, array $edits): DraftView
+    {
+        // Two edits of one technician, sent at once from two windows, take turns here.
+        TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
+        $view = $this->view($tenant, $technicianId);
+        $edited = $view->edited;
+        foreach ($edits as $edit) {
+            $edited = $this->put($edited, $edit);
+        }
+        $edited->checkReferences();
+        $edited->checkExtensions();
+        $changes = Diff::between($view->head, $this->switch->granularity()->fit($edited));
+        $undecided = array_values(array_filter($view->clashes, static fn (Clash $clash): bool => ! self::decides($edits, $clash)));
+        $this->store($tenant, $technicianId, [
+            ...$changes->toArray(),
+            ...array_map(static fn (Clash $clash): array => self::asOperation($clash), $undecided),
+        ]);
+
+        return $this->view($tenant, $technicianId);
+    }
+
+    public function drop(TenantRow $tenant, string $technicianId): void
+    {
+        Draft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->delete();
+    }
+
+    /**
+     * @throws ClashesFound|NothingToEnter|NumberNotFree|UnusableBook
+     */
+    public function enter(TenantRow $tenant, string $technicianId, ?string $note): Revision
+    {
+        $revision = $this->revisions->enter($tenant, $technicianId, $this->stored($tenant->id, $technicianId), RevisionSource::Edit, $note);
+        $this->drop($tenant, $technicianId);
+
+        return $revision;
+    }
+
+    private function put(Book $book, FieldEdit $edit): Book
+    {
+        $object = $book->find($edit->object) ?? throw ChangeError::notThere($edit->object);
+        $before = FieldPath::get($object->toArray(), $edit->path);
+
+        return ChangeSet::of(Operation::set($edit->object, $edit->path, $before, $edit->value))->applyTo($book);
+    }
+
+    private function stored(string $tenantId, string $technicianId): ChangeSet
+    {
+        $draft = Draft::query()->where('tenant_id', $tenantId)->where('technician_id', $technicianId)->first();
+
+        return ChangeSet::read($draft === null ? [] : $draft->operations);
+    }
+
+    /** @param list<array<string, mixed>> $operations */
+    private function store(TenantRow $tenant, string $technicianId, array $operations): void
+    {
+        if ($operations === []) {
+            $this->drop($tenant, $technicianId);
+
+            return;
+        }
+        Draft::query()->upsert([[
+            'tenant_id' => $tenant->id,
+            'technician_id' => $technicianId,
+            'base_revision' => $tenant->head_revision,
+            'operations' => json_encode($operations, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'updated_at' => $this->clock->now(),
+        ]], ['tenant_id', 'technician_id'], ['base_revision', 'operations', 'updated_at']);
+    }
+
+    /** @param list<FieldEdit> $edits */
+    private static function decides(array $edits, Clash $clash): bool
+    {
+        foreach ($edits as $edit) {
+            if ($edit->object->equals($clash->object) && $edit->path === $clash->path) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array<string, mixed> */
+    private static function asOperation(Clash $clash): array
+    {
+        return Operation::set($clash->object, (string) $clash->path, $clash->base, $clash->ours)->toArray();
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Change\ChangeSet;
+use Jaunty\Core\Change\Clash;
+
+/** A technician's pending edits on a customer, beside the book they start from. */
+final readonly class DraftView
+{
+    /** @param list<Clash> $clashes with what others entered meanwhile */
+    public function __construct(
+        public Book $head,
+        public Book $edited,
+        public ChangeSet $changes,
+        public array $clashes,
+        public int $headRevision,
+    ) {
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book;
+
+use Jaunty\Core\Numbering\E164;
+
+/** A number that this customer cannot have (again): another has it, or it left the stock. */
+final class NumberNotFree extends \RuntimeException
+{
+    public function __construct(public readonly string $number)
+    {
+        parent::__construct(E164::parse($number)->display() . ' is no longer free: another customer has it. Choose another number.');
+    }
+}

@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book;
+
+enum RevisionSource: string
+{
+    case TakingOn = 'taking-on';
+    case Edit = 'edit';
+    case Undo = 'undo';
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Book;
+
+use App\Models\Activity;
+use App\Models\Revision;
+use App\Models\TenantRow;
+use App\Time\Clock;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Str;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\ChangeSet;
+use Jaunty\Core\Change\Diff;
+use Jaunty\Core\Change\Merge;
+use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Change\OperationKind;
+
+/**
+ * The one path for every change: lock the customer, merge onto head, check, apply, write a revision, all in the
+ * transaction of the scope that is open. Nothing else writes objects.
+ */
+final readonly class RevisionWriter
+{
+    public function __construct(
+        private BookRepository $books,
+        private ObjectProjection $projection,
+        private SummaryKeeper $summaries,
+        private ConnectionInterface $db,
+        private Clock $clock,
+    ) {
+    }
+
+    /**
+     * @throws ClashesFound
+     * @throws NothingToEnter
+     * @throws NumberNotFree
+     * @throws UnusableBook when the book would not be usable afterwards
+     */
+    public function enter(TenantRow $tenant, string $technicianId, ChangeSet $changes, RevisionSource $source, ?string $note = null, ?int $undoes = null): Revision
+    {
+        $locked = TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
+        $head = $this->books->head($tenant->id);
+        $merge = Merge::onto($head, $this->withIds($changes));
+        if ($merge->clashes !== []) {
+            throw new ClashesFound($merge->clashes);
+        }
+        $book = $merge->changes->applyTo($head);
+        if (Diff::between($head, $book)->isEmpty()) {
+            throw new NothingToEnter();
+        }
+        $book->checkReferences();
+        $book->checkExtensions();
+        $this->moveNumbers($merge->changes);
+        $this->projection->write($tenant->id, $head, $book);
+
+        return $this->record($locked, $technicianId, $book, $merge->changes, $source, $note, $undoes);
+    }
+
+    /**
+     * Revision 1 of a customer just taken on.
+     *
+     * @param  array<string, string>  $origins
+     */
+    public function begin(TenantRow $tenant, string $technicianId, Book $book, array $origins): Revision
+    {
+        $book->checkExtensions();
+        $changes = ChangeSet::of(...array_map(Operation::create(...), $book->objects()));
+        $this->moveNumbers($changes);
+        $this->projection->writeNew($tenant->id, $book, $origins);
+
+        return $this->record($tenant, $technicianId, $book, $changes, RevisionSource::TakingOn, null, null);
+    }
+
+    private function record(TenantRow $tenant, string $technicianId, Book $book, ChangeSet $changes, RevisionSource $source, ?string $note, ?int $undoes): Revision
+    {
+        $no = $tenant->head_revision + 1;
+        $tenant->forceFill([
+            'head_revision' => $no,
+            'name' => $book->tenant->name,
+            'stage' => $book->tenant->state->value,
+            'region' => $book->tenant->region,
+            'zone' => $book->tenant->zone,
+        ])->save();
+        Revision::query()->insert([
+            'tenant_id' => $tenant->id,
+            'no' => $no,
+            'technician_id' => $technicianId,
+            'source' => $source->value,
+            'note' => $note,
+            'undoes' => $undoes,
+            'operations' => json_encode($changes->toArray(), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'entered_at' => $this->clock->now(),
+        ]);
+        $this->summaries->bookChanged($tenant->id, $book);
+        Activity::query()->insert([
+            'technician_id' => $technicianId,
+            'tenant_id' => $tenant->id,
+            'what' => 'revision entered',
+            'detail' => json_encode(['revision' => $no, 'source' => $source->value], JSON_THROW_ON_ERROR),
+            'happened_at' => $this->clock->now(),
+        ]);
+
+        return Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->with('technician')->firstOrFail();
+    }
+
+    /** Mints ids for new objects before anything is written, so that the revision holds them. */
+    private function withIds(ChangeSet $changes): ChangeSet
+    {
+        return ChangeSet::of(...array_map(
+            static fn (Operation $operation): Operation => $operation->kind === OperationKind::Create ? $operation->withId((string) Str::uuid()) : $operation,
+            $changes->operations,
+        ));
+    }
+
+    /** Ownership follows the book: a number that comes in is taken from stock, one that goes is given back. */
+    private function moveNumbers(ChangeSet $changes): void
+    {
+        foreach ($changes->operations as $operation) {
+            if ($operation->object->kind !== Kind::Number) {
+                continue;
+            }
+            if ($operation->kind === OperationKind::Delete) {
+                $this->db->select('select release_number(?)', [$operation->object->key]);
+            } elseif ($operation->kind === OperationKind::Create) {
+                $this->take($operation->object->key);
+            }
+        }
+    }
+
+    private function take(string $number): void
+    {
+        try {
+            $this->db->select('select take_number(?)', [$number]);
+        } catch (QueryException $fault) {
+            if (str_contains($fault->getMessage(), 'is not free')) {
+                throw new NumberNotFree($number);
+            }
+            throw $fault;
+        }
+    }
+}

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drift;
+
+use App\Access\Ability;
+use App\Access\Scope;
+use App\Book\BookRepository;
+use App\Book\SummaryKeeper;
+use App\Models\LiveSnapshot;
+use App\Models\TenantRow;
+use App\Push\BindingStore;
+use App\Switching\Bindings;
+use App\Switching\LiveEdit;
+use App\Switching\Reading;
+use App\Switching\SwitchConnector;
+use App\Switching\SwitchTrouble;
+use App\Time\Clock;
+use Illuminate\Support\Str;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\Diff;
+
+/** Reads a customer from the switch and keeps what was found. The switch is asked outside any transaction. */
+final readonly class LiveReader
+{
+    public function __construct(
+        private Scope $scope,
+        private BookRepository $books,
+        private BindingStore $bindings,
+        private SwitchConnector $switch,
+        private SummaryKeeper $summaries,
+        private Clock $clock,
+    ) {
+    }
+
+    /**
+     * @return ?Reading null where the switch does not know the customer; then nothing is kept
+     *
+     * @throws SwitchTrouble
+     */
+    public function read(string $technicianId, string $tenant): ?Reading
+    {
+        [$tenantId, $book, $known] = $this->scope->tenant($technicianId, $tenant, Ability::Read, function (TenantRow $row): array {
+            $book = $this->books->head($row->id);
+
+            return [$row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book])];
+        });
+        $reading = $this->switch->read($book, $known);
+        if ($reading !== null) {
+            $this->scope->tenant($technicianId, $tenantId, Ability::Read, fn (): null => $this->keep($tenantId, $book, $reading));
+        }
+
+        return $reading;
+    }
+
+    private function keep(string $tenantId, Book $book, Reading $reading): null
+    {
+        LiveSnapshot::query()->insert([
+            'tenant_id' => $tenantId,
+            'id' => (string) Str::uuid(),
+            'connector' => $this->switch->name(),
+            'book' => self::json(BookFormat::toValue($reading->live)),
+            'edits' => self::json(array_map(static fn (LiveEdit $edit): array => [
+                'object' => $edit->object, 'field' => $edit->field, 'at' => $edit->at->format(\DateTimeInterface::ATOM), 'by' => $edit->by,
+            ], $reading->edits)),
+            'read_at' => $this->clock->now(),
+        ]);
+        $this->bind($tenantId, $book, $reading->bindings);
+        $this->summaries->liveRead($tenantId, count(Diff::between($book, $reading->live)->operations));
+
+        return null;
+    }
+
+    /** What was paired now is bound from now on, with the version seen. */
+    private function bind(string $tenantId, Book $book, Bindings $found): void
+    {
+        foreach ($found->all() as $name => $bound) {
+            $object = $book->find(Reference::parse($name));
+            if ($object?->id() !== null) {
+                $this->bindings->put($tenantId, $this->switch->name(), $object->id(), $bound);
+            }
+        }
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Access\Ability;
+use App\Access\Scope;
+use App\Book\DraftDesk;
+use App\Book\DraftView;
+use App\Book\FieldEdit;
+use App\Http\Resources\DraftResource;
+use App\Http\Resources\ObjectResource;
+use App\Models\Revision;
+use App\Models\TemplateApplication;
+use App\Models\TenantRow;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Templates\Slot;
+use Jaunty\Core\Templates\Template;
+
+/** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
+final class DeskController extends Controller
+{
+    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts)
+    {
+    }
+
+    public function show(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->view($tenant, $technician->id)),
+        ));
+    }
+
+    public function edit(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+        $edits = $this->edits($request);
+
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->edit($tenant, $technician->id, $edits)),
+        ));
+    }
+
+    public function drop(Request $request, string $customer): Response
+    {
+        $technician = $this->technician($request);
+        $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician): void {
+            $this->drafts->drop($tenant, $technician->id);
+        });
+
+        return new Response(status: 204);
+    }
+
+    public function enter(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+        /** @var array{note?: ?string} $given */
+        $given = $request->validate(['note' => ['nullable', 'string', 'max:1000']]);
+        $revision = $this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): Revision => $this->drafts->enter($tenant, $technician->id, $given['note'] ?? null),
+        );
+
+        return new JsonResponse(['revision' => $revision->no], 201);
+    }
+
+    public function intake(Request $request, string $customer): JsonResponse
+    {
+        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, static function (TenantRow $tenant): array {
+            $applications = TemplateApplication::query()->where('tenant_id', $tenant->id)->with('version')->orderBy('applied_at')->get();
+
+            return ['applications' => $applications->map(self::application(...))->values()->all()];
+        }));
+    }
+
+    /** @return array<string, mixed> */
+    private function desk(TenantRow $tenant, DraftView $view): array
+    {
+        $objects = [$view->edited->tenant, ...$view->edited->objects()];
+
+        return [
+            'key' => $tenant->key,
+            'revision' => $view->headRevision,
+            'objects' => array_map(static fn (BookObject $object): array => ObjectResource::of($object, $view->edited), $objects),
+            'draft' => DraftResource::of($view),
+        ];
+    }
+
+    /** @return list<FieldEdit> */
+    private function edits(Request $request): array
+    {
+        /** @var array{edits: list<array{object: string, path: string, value?: mixed}>} $given */
+        $given = $request->validate([
+            'edits' => ['required', 'array', 'list', 'max:5000'],
+            'edits.*.object' => ['required', 'string', 'max:200'],
+            'edits.*.path' => ['required', 'string', 'max:300', 'not_in:key'],
+            'edits.*.value' => ['present'],
+        ]);
+
+        return array_map(
+            static fn (array $edit): FieldEdit => new FieldEdit(Reference::parse($edit['object']), $edit['path'], $edit['value'] ?? null),
+            $given['edits'],
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function application(TemplateApplication $application): array
+    {
+        $template = Template::fromJson($application->version->body);
+
+        return [
+            'template' => $template->name,
+            'version' => $application->version->no,
+            'appliedAt' => $application->applied_at->toAtomString(),
+            'answers' => array_map(static fn (Slot $slot): array => ['question' => $slot->question, 'answer' => $application->answers[$slot->key] ?? ''], $template->slots),
+        ];
+    }
+}

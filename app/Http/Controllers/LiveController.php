@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Access\Ability;
+use App\Access\Scope;
+use App\Book\BookRepository;
+use App\Drift\Difference;
+use App\Drift\DriftReport;
+use App\Drift\LiveReader;
+use App\Models\LiveSnapshot;
+use App\Models\TenantRow;
+use App\Push\RunSheetStore;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Provisioning\Planner;
+use Jaunty\Core\Provisioning\Step;
+
+/** Book against live: as last read, read again, and the run sheet a push would work through. */
+final class LiveController extends Controller
+{
+    public function __construct(private readonly Scope $scope, private readonly BookRepository $books)
+    {
+    }
+
+    public function show(Request $request, string $customer): JsonResponse
+    {
+        return new JsonResponse($this->report($this->technician($request)->id, $customer));
+    }
+
+    public function read(Request $request, string $customer, LiveReader $reader): JsonResponse
+    {
+        $technician = $this->technician($request);
+        $reading = $reader->read($technician->id, $customer);
+
+        return new JsonResponse(['onSwitch' => $reading !== null] + $this->report($technician->id, $customer));
+    }
+
+    /** @return array<string, mixed> */
+    private function report(string $technicianId, string $customer): array
+    {
+        return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant): array {
+            $book = $this->books->head($tenant->id);
+            $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
+            $report = $snapshot === null ? null : DriftReport::of($book, $snapshot);
+            $live = $snapshot === null ? null : BookFormat::fromLiveValue($snapshot->book);
+
+            return [
+                'onSwitch' => $snapshot !== null,
+                'readAt' => $snapshot?->read_at->toAtomString(),
+                'differences' => array_map(static fn (Difference $difference): array => get_object_vars($difference), $report->differences ?? []),
+                'runSheet' => array_map(static fn (Step $step): array => [
+                    'kind' => $step->kind->value,
+                    'object' => (string) $step->object,
+                    'label' => RunSheetStore::label($step, $book, $live),
+                    'fields' => array_keys($step->fields),
+                ], Planner::plan($live, $book)->steps),
+            ];
+        });
+    }
+}

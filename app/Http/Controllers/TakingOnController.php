@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Access\Scope;
+use App\Http\Resources\ObjectResource;
+use App\Models\StockNumber;
+use App\TakingOn\TakingOn;
+use App\TakingOn\Templates;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Templates\Slot;
+
+/** From a template and answers to a customer: templates and free numbers to choose from, what would be made, and making it. */
+final class TakingOnController extends Controller
+{
+    private const MOST_NUMBERS = 500;
+
+    public function __construct(private readonly TakingOn $takingOn, private readonly Templates $templates, private readonly Scope $scope)
+    {
+    }
+
+    public function templates(): JsonResponse
+    {
+        return new JsonResponse(['templates' => array_map(static fn (array $pair): array => [
+            'key' => $pair['template']->key,
+            'name' => $pair['template']->name,
+            'about' => $pair['template']->about,
+            'version' => $pair['version']->no,
+            'slots' => array_map(static fn (Slot $slot): array => [
+                'key' => $slot->key, 'question' => $slot->question, 'type' => $slot->type->value, 'help' => $slot->help, 'example' => $slot->example,
+            ], $pair['template']->slots),
+        ], $this->templates->newest())]);
+    }
+
+    public function stock(Request $request): JsonResponse
+    {
+        $numbers = $this->scope->technician(
+            $this->technician($request)->id,
+            static fn (): array => array_values(StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit(self::MOST_NUMBERS)->get()
+                ->map(static fn (StockNumber $number): array => ['number' => $number->e164, 'display' => E164::parse($number->e164)->display(), 'region' => $number->region])->all()),
+        );
+
+        return new JsonResponse(['numbers' => $numbers]);
+    }
+
+    public function preview(Request $request): JsonResponse
+    {
+        [$template, $answers] = $this->given($request);
+        $expansion = $this->takingOn->preview($this->technician($request)->id, $template, $answers);
+
+        return new JsonResponse([
+            'customer' => $expansion->book->tenant->key,
+            'objects' => array_map(static fn (BookObject $object): array => ObjectResource::of($object, $expansion->book), $expansion->book->objects()),
+        ]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        [$template, $answers] = $this->given($request);
+        $tenant = $this->takingOn->takeOn($this->technician($request)->id, $template, $answers);
+
+        return new JsonResponse(['customer' => $tenant->key, 'revision' => $tenant->head_revision], 201);
+    }
+
+    /** @return array{string, array<string, string>} */
+    private function given(Request $request): array
+    {
+        /** @var array{template: string, answers?: array<string, ?string>} $given */
+        $given = $request->validate([
+            'template' => ['required', 'string', 'max:100'],
+            'answers' => ['array', 'max:200'],
+            'answers.*' => ['nullable', 'string', 'max:2000'],
+        ]);
+
+        return [$given['template'], array_map(strval(...), $given['answers'] ?? [])];
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Problem;
+
+use App\Access\AccessDenied;
+use App\Access\CustomerNotFound;
+use App\Book\CannotUndo;
+use App\Book\ClashesFound;
+use App\Book\NothingToEnter;
+use App\Book\NumberNotFree;
+use App\Http\Resources\DraftResource;
+use App\Push\PushUnderWay;
+use App\Security\SignInRefused;
+use App\Switching\SwitchTrouble;
+use Illuminate\Auth\AuthenticationException;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Log;
+use Illuminate\Validation\ValidationException;
+use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\ChangeError;
+use Jaunty\Core\Templates\UnusableAnswers;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+
+/** Says every failure of the API as problem details. What the person can mend is said in full; our own faults get a reference. */
+final class ProblemRenderer
+{
+    /** Expected answers, not faults: nothing to log. */
+    private const EXPECTED = [
+        AccessDenied::class, CustomerNotFound::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
+        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class,
+    ];
+
+    public static function install(Exceptions $exceptions): void
+    {
+        $exceptions->dontReport(self::EXPECTED);
+        $exceptions->render(static function (\Throwable $fault, Request $request): ?JsonResponse {
+            return $request->is('api/*') ? self::problem($fault)->toResponse() : null;
+        });
+    }
+
+    private static function problem(\Throwable $fault): Problem
+    {
+        return match (true) {
+            $fault instanceof AuthenticationException => new Problem(401, 'sign-in-needed', 'Not signed in', 'Sign in to go on. What you had entered is kept on the server.'),
+            $fault instanceof SignInRefused => self::signIn($fault),
+            $fault instanceof CustomerNotFound => new Problem(404, 'not-found', 'No such customer', $fault->getMessage()),
+            $fault instanceof AccessDenied => new Problem(403, 'not-granted', 'Not granted', $fault->getMessage()),
+            $fault instanceof ValidationException => self::validation($fault),
+            $fault instanceof UnusableAnswers => self::answers($fault),
+            $fault instanceof UnusableBook => new Problem(422, 'unusable', 'This cannot stand in the book', self::sentence($fault->cause), [self::bookFault($fault)]),
+            $fault instanceof ChangeError => new Problem(409, 'changed-meanwhile', 'The book has changed', self::sentence($fault->getMessage()), [
+                new FieldFault($fault->getMessage(), object: (string) $fault->object, path: $fault->path),
+            ]),
+            $fault instanceof ClashesFound => new Problem(409, 'clash', 'Changed by somebody else', $fault->getMessage(), more: ['clashes' => array_map(DraftResource::clash(...), $fault->clashes)]),
+            $fault instanceof NothingToEnter => new Problem(409, 'nothing-to-enter', 'Nothing to enter', $fault->getMessage()),
+            $fault instanceof NumberNotFree => new Problem(409, 'number-not-free', 'Number not free', $fault->getMessage(), [new FieldFault($fault->getMessage(), object: "number:{$fault->number}")]),
+            $fault instanceof CannotUndo => new Problem(409, 'cannot-undo', 'Cannot be undone', $fault->getMessage()),
+            $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
+            $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),
+            $fault instanceof HttpExceptionInterface => self::http($fault),
+            default => self::ours($fault),
+        };
+    }
+
+    private static function signIn(SignInRefused $fault): Problem
+    {
+        $errors = $fault->field === null ? [] : [new FieldFault($fault->getMessage(), "/{$fault->field}")];
+        $headers = $fault->retryAfter === null ? [] : ['Retry-After' => (string) $fault->retryAfter];
+
+        return new Problem($fault->status, 'sign-in-refused', 'Not signed in', $fault->getMessage(), $errors, headers: $headers);
+    }
+
+    private static function validation(ValidationException $fault): Problem
+    {
+        $errors = [];
+        foreach ($fault->errors() as $field => $messages) {
+            foreach (is_array($messages) ? $messages : [] as $message) {
+                $errors[] = new FieldFault(is_string($message) ? $message : 'is not allowed here', '/' . str_replace('.', '/', (string) $field));
+            }
+        }
+
+        return new Problem(422, 'invalid', 'Some of this cannot be used', $errors[0]->detail ?? 'Some of this cannot be used.', $errors);
+    }
+
+    private static function answers(UnusableAnswers $fault): Problem
+    {
+        $errors = [];
+        foreach ($fault->faults as $slot => $message) {
+            $errors[] = new FieldFault($message, $slot === 'template' ? '/template' : "/answers/{$slot}");
+        }
+
+        return new Problem(422, 'answers', 'Some answers need another look', 'Nothing was made yet. Mend the marked answers.', $errors);
+    }
+
+    /** `user:ines.legs[0].seconds` names the object and the field that screens show. */
+    private static function bookFault(UnusableBook $fault): FieldFault
+    {
+        if (preg_match('/^(?<object>[a-z]+:[^\s]+?)\.(?<path>[a-zA-Z][^\s]*)$/D', $fault->path, $found) !== 1) {
+            return new FieldFault($fault->cause, object: $fault->path === '' ? null : $fault->path);
+        }
+
+        return new FieldFault($fault->cause, object: $found['object'], path: str_replace('.', '/', (string) preg_replace('/\[\d+\].*/', '', $found['path'])));
+    }
+
+    private static function http(HttpExceptionInterface $fault): Problem
+    {
+        return match ($fault->getStatusCode()) {
+            404 => new Problem(404, 'not-found', 'Not found', 'There is nothing at this address.'),
+            405 => new Problem(405, 'method', 'Not done this way', 'This address does not take such a request.'),
+            413 => new Problem(413, 'too-large', 'Too large', 'This is more than the server takes at once.'),
+            419 => new Problem(419, 'page-too-old', 'This page is too old', 'Reload the page and do it again; drafts are kept on the server.'),
+            429 => new Problem(429, 'too-many', 'Too many requests', 'Wait a little and go on.', headers: array_filter(array_map(strval(...), array_filter($fault->getHeaders(), is_scalar(...))))),
+            default => new Problem($fault->getStatusCode(), 'refused', 'Not done', $fault->getMessage() === '' ? 'The server refused this.' : $fault->getMessage()),
+        };
+    }
+
+    private static function ours(\Throwable $fault): Problem
+    {
+        $reference = bin2hex(random_bytes(4));
+        Log::error("fault {$reference}: " . $fault::class . " in {$fault->getFile()}:{$fault->getLine()}");
+
+        return new Problem(500, 'our-fault', 'Our fault', "Something went wrong here; nothing of what you sent was entered. Say reference {$reference} when you report it.", more: ['reference' => $reference]);
+    }
+
+    private static function sentence(string $text): string
+    {
+        return rtrim(mb_strtoupper(mb_substr($text, 0, 1)) . mb_substr($text, 1), '.') . '.';
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Technician;
+use App\Time\Clock;
+use App\Time\FixedClock;
+
+/** Who is signed in, and what time it is: the browser takes its clock from here. */
+final readonly class SessionResource
+{
+    /** @return array<string, mixed> */
+    public static function of(?Technician $technician, Clock $clock, bool $mayTakeOn): array
+    {
+        $reseller = config('roster.reseller');
+
+        return [
+            'technician' => $technician === null ? null : [
+                'name' => $technician->name,
+                'initials' => $technician->initials,
+                'signIn' => $technician->sign_in,
+                'secondFactor' => $technician->usesSecondFactor(),
+                'mayTakeOn' => $mayTakeOn,
+            ],
+            'reseller' => is_string($reseller) ? $reseller : '',
+            'now' => $clock->now()->format(\DateTimeInterface::ATOM),
+            'clockStandsStill' => $clock instanceof FixedClock,
+        ];
+    }
+}

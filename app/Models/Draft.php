@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+/**
+ * @property string $tenant_id
+ * @property string $technician_id
+ * @property int $base_revision
+ * @property list<array<string, mixed>> $operations
+ * @property \Carbon\CarbonImmutable $updated_at
+ */
+final class Draft extends Row
+{
+    protected $table = 'drafts';
+
+    protected $primaryKey = 'technician_id';
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['operations' => 'array', 'updated_at' => 'immutable_datetime'];
+    }
+}

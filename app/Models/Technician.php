@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Auth\Authenticatable;
+use Illuminate\Contracts\Auth\Authenticatable as AuthenticatableContract;
+
+/**
+ * A member of the reseller's staff: who signs in here.
+ *
+ * @property string $id
+ * @property string $sign_in
+ * @property string $name
+ * @property string $initials
+ * @property string $password
+ * @property bool $lead
+ * @property ?string $totp_secret
+ * @property ?\Carbon\CarbonImmutable $totp_confirmed_at
+ * @property ?int $totp_last_step
+ * @property ?list<string> $recovery_codes
+ */
+final class Technician extends Row implements AuthenticatableContract
+{
+    use Authenticatable;
+
+    protected $table = 'technicians';
+
+    protected $hidden = ['password', 'remember_token', 'totp_secret', 'recovery_codes'];
+
+    public function usesSecondFactor(): bool
+    {
+        return $this->totp_confirmed_at !== null;
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'password' => 'hashed',
+            'lead' => 'boolean',
+            'totp_secret' => 'encrypted',
+            'totp_confirmed_at' => 'immutable_datetime',
+            'totp_last_step' => 'integer',
+            'recovery_codes' => 'array',
+        ];
+    }
+}

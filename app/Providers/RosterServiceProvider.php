@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Access\Scope;
+use App\Switching\Practice\PracticeSwitchConnector;
+use App\Switching\Practice\SwitchApi;
+use App\Switching\SwitchConnector;
+use App\Stock\CarrierDesk;
+use App\Time\Clock;
+use App\Time\FixedClock;
+use App\Time\SystemClock;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Client\Factory;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+/** Binds ports to what fills them, and nothing else. */
+final class RosterServiceProvider extends ServiceProvider
+{
+    private const REQUESTS_A_MINUTE = 1200;
+
+    private const PASSWORDS_A_MINUTE = 6;
+
+    public function register(): void
+    {
+        $this->app->singleton(Clock::class, static function (): Clock {
+            $fixed = config('roster.fixed_now');
+
+            return is_string($fixed) && $fixed !== '' ? new FixedClock($fixed) : new SystemClock();
+        });
+        $this->app->scoped(Scope::class);
+        $this->app->bind(SwitchConnector::class, static fn (Application $app): SwitchConnector => new PracticeSwitchConnector(
+            new SwitchApi($app->make(Factory::class), self::setting('switch.url'), self::setting('switch.token')),
+        ));
+        $this->app->bind(CarrierDesk::class, static fn (Application $app): CarrierDesk => new CarrierDesk(
+            $app->make(Factory::class),
+            self::setting('carrier.url'),
+            self::setting('carrier.token'),
+        ));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by((string) $request->ip()));
+        RateLimiter::for('password', static fn (Request $request): Limit => Limit::perMinute(self::PASSWORDS_A_MINUTE)->by((string) $request->ip()));
+    }
+
+    private static function setting(string $name): string
+    {
+        $value = config("roster.standins.{$name}");
+
+        return is_string($value) ? $value : '';
+    }
+}

@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Push;
+
+use App\Access\Ability;
+use App\Access\AccessDenied;
+use App\Access\CustomerNotFound;
+use App\Access\Scope;
+use App\Book\BookRepository;
+use App\Book\SummaryKeeper;
+use App\Drift\LiveReader;
+use App\Models\Push;
+use App\Models\PushStep;
+use App\Models\TenantRow;
+use App\Switching\Bindings;
+use App\Switching\Bound;
+use App\Switching\SwitchConnector;
+use App\Switching\SwitchTrouble;
+use App\Time\Clock;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\Diff;
+use Jaunty\Core\Provisioning\Planner;
+use Jaunty\Core\Provisioning\StepKind;
+
+/**
+ * Works through a run sheet in slices. Around each call to the switch stand two short transactions: the intent before, the
+ * result after; so a kill at any moment leaves a step known as waiting, sent or done, and `sent` is asked again under the
+ * same key. A push is done only when reading back compares empty.
+ */
+final readonly class PushRunner
+{
+    private const SLICE_SECONDS = 3.0;
+
+    /** Longer than one call to the switch may take; a killed worker's push waits no longer than this. */
+    private const LEASE_SECONDS = 8;
+
+    private const MOST_ATTEMPTS = 12;
+
+    public function __construct(
+        private Scope $scope,
+        private BookRepository $books,
+        private BindingStore $bindings,
+        private LiveReader $live,
+        private SwitchConnector $switch,
+        private RunSheetStore $sheets,
+        private SummaryKeeper $summaries,
+        private Clock $clock,
+    ) {
+    }
+
+    /** @return ?int seconds until the next slice; null where the push has ended */
+    public function carryOn(string $tenantId, string $technicianId, string $pushId): ?int
+    {
+        try {
+            $push = $this->claim($tenantId, $technicianId, $pushId);
+            if (! $push instanceof Push) {
+                return $push;
+            }
+            if ($push->status === PushStatus::Queued) {
+                $this->plan($push);
+            }
+            $until = microtime(true) + self::SLICE_SECONDS;
+            while (microtime(true) < $until) {
+                $step = $this->intend($push);
+                if ($step === null) {
+                    return $this->finish($push);
+                }
+                $this->carryOut($push, $step);
+            }
+            $this->inScope($push, fn (): null => $this->releaseLease($push));
+
+            return 0;
+        } catch (SwitchTrouble $trouble) {
+            return $this->after($tenantId, $technicianId, $pushId, $trouble);
+        } catch (CustomerNotFound | AccessDenied) {
+            // The grant ran out or was taken back meanwhile: nobody is left to act for.
+            return null;
+        }
+    }
+
+    /** @return Push|int|null the push; seconds to wait where another worker holds it; null where it has ended */
+    private function claim(string $tenantId, string $technicianId, string $pushId): Push|int|null
+    {
+        return $this->scope->tenant($technicianId, $tenantId, Ability::Push, function () use ($tenantId, $pushId): Push|int|null {
+            $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()->first();
+            if ($push === null || ! $push->status->isUnderWay()) {
+                return null;
+            }
+            if ($push->lease_until !== null && $push->lease_until > new \DateTimeImmutable()) {
+                return max(1, $push->lease_until->getTimestamp() - time());
+            }
+            $this->extendLease($push);
+
+            return $push;
+        });
+    }
+
+    private function plan(Push $push): void
+    {
+        $reading = $this->live->read($push->technician_id, $push->tenant_id);
+        $this->inScope($push, function () use ($push, $reading): void {
+            $book = $this->books->at($push->tenant_id, $push->revision);
+            $sheet = Planner::plan($reading?->live, $book);
+            $this->sheets->write($push, $sheet, $book, $reading);
+            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['status' => PushStatus::Running]);
+        });
+    }
+
+    /** Marks the next step as sent; null where none is left or the push was stopped. */
+    private function intend(Push $push): ?PushStep
+    {
+        return $this->inScope($push, function () use ($push): ?PushStep {
+            $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();
+            $step = PushStep::query()->where('tenant_id', $push->tenant_id)->where('push_id', $push->id)
+                ->whereIn('status', [StepStatus::Waiting, StepStatus::Sent])->orderBy('position')->first();
+            if (! $current->status->isUnderWay() || $step === null) {
+                return null;
+            }
+            $this->extendLease($current);
+            $this->step($step, ['status' => StepStatus::Sent, 'attempts' => $step->attempts + 1, 'sent_at' => $this->clock->now(), 'error' => null]);
+
+            return $step;
+        });
+    }
+
+    private function carryOut(Push $push, PushStep $step): void
+    {
+        [$book, $bindings, $actingFor] = $this->inScope($push, function () use ($push): array {
+            $book = $this->books->at($push->tenant_id, $push->revision);
+
+            return [$book, $this->bindings->load($push->tenant_id, $this->switch->name(), [$book, $this->books->head($push->tenant_id)]), $push->technician->name];
+        });
+        $bound = $this->send($book, $this->sheets->withForeign($push, $bindings), $step, "{$push->id}-{$step->position}", $actingFor);
+        $this->inScope($push, function () use ($push, $step, $book, $bound): void {
+            $this->record($push, $step, $book, $bound);
+        });
+    }
+
+    private function send(Book $book, Bindings $bindings, PushStep $step, string $key, string $actingFor): ?Bound
+    {
+        $object = Reference::parse($step->object);
+        switch ($step->kind) {
+            case StepKind::Create:
+                return $this->switch->create($book, $bindings, $object, $step->fields, $key, $actingFor);
+            case StepKind::Update:
+            case StepKind::Link:
+                return $this->switch->update($book, $bindings, $object, $step->fields, $step->expected, $key, $actingFor);
+            case StepKind::Delete:
+                $this->switch->delete($bindings, $object, $key, $actingFor);
+
+                return null;
+        }
+    }
+
+    private function record(Push $push, PushStep $step, Book $book, ?Bound $bound): void
+    {
+        $id = $book->find(Reference::parse($step->object))?->id();
+        if ($id !== null && $bound !== null) {
+            $this->bindings->put($push->tenant_id, $this->switch->name(), $id, $bound);
+        }
+        if ($step->kind === StepKind::Delete) {
+            $this->sheets->forget($step);
+        }
+        $this->step($step, ['status' => StepStatus::Done, 'done_at' => $this->clock->now(), 'error' => null]);
+    }
+
+    /** Reads back and compares; anything left over stops the push with what it is. */
+    private function finish(Push $push): ?int
+    {
+        $reading = $this->live->read($push->technician_id, $push->tenant_id);
+        $this->inScope($push, function () use ($push, $reading): void {
+            $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();
+            if (! $current->status->isUnderWay()) {
+                return;
+            }
+            $book = $this->books->at($push->tenant_id, $push->revision);
+            $left = $reading === null ? [] : $this->sheets->inScope($push, Diff::between($book, $reading->live)->operations);
+            if ($reading === null || $left !== []) {
+                $this->end($push, PushStatus::Stopped, $reading === null ? 'the switch no longer knows this customer' : RunSheetStore::leftOver($left));
+
+                return;
+            }
+            $this->end($push, PushStatus::Done, null);
+            if ($push->scope === null) {
+                $this->summaries->pushed($push->tenant_id, $push->revision);
+            }
+        });
+
+        return null;
+    }
+
+    /** @return ?int seconds until the next try; null where the push has been stopped */
+    private function after(string $tenantId, string $technicianId, string $pushId, SwitchTrouble $trouble): ?int
+    {
+        return $this->scope->tenant($technicianId, $tenantId, Ability::Push, function () use ($tenantId, $pushId, $trouble): ?int {
+            $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()->firstOrFail();
+            $step = PushStep::query()->where('tenant_id', $tenantId)->where('push_id', $pushId)->where('status', StepStatus::Sent)->orderBy('position')->first();
+            $tries = $step === null ? $push->attempts + 1 : $step->attempts;
+            Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->update(['attempts' => $push->attempts + 1]);
+            $this->releaseLease($push);
+            if ($trouble->temporary && $tries < self::MOST_ATTEMPTS) {
+                if ($step !== null) {
+                    $this->step($step, ['error' => $trouble->getMessage()]);
+                }
+
+                return $trouble->waitSeconds;
+            }
+            if ($step !== null) {
+                $this->step($step, ['status' => StepStatus::Failed, 'error' => $trouble->getMessage()]);
+            }
+            $this->end($push, PushStatus::Stopped, $trouble->getMessage());
+
+            return null;
+        });
+    }
+
+    private function end(Push $push, PushStatus $status, ?string $reason): void
+    {
+        Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update([
+            'status' => $status, 'reason' => $reason, 'ended_at' => $this->clock->now(), 'lease_until' => null,
+        ]);
+    }
+
+    private function extendLease(Push $push): void
+    {
+        Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)
+            ->update(['lease_until' => new \DateTimeImmutable('+' . self::LEASE_SECONDS . ' seconds')]);
+    }
+
+    private function releaseLease(Push $push): null
+    {
+        Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['lease_until' => null]);
+
+        return null;
+    }
+
+    /** @param array<string, mixed> $values */
+    private function step(PushStep $step, array $values): void
+    {
+        PushStep::query()->where('tenant_id', $step->tenant_id)->where('push_id', $step->push_id)->where('position', $step->position)->update($values);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(TenantRow): T  $work
+     * @return T
+     */
+    private function inScope(Push $push, callable $work): mixed
+    {
+        return $this->scope->tenant($push->technician_id, $push->tenant_id, Ability::Push, $work);
+    }
+}

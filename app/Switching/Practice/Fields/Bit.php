@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+
+/** True and false as 1 and 0. */
+final readonly class Bit implements FieldCodec
+{
+    public function __construct(private string $their)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => $ours === true ? 1 : 0];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        return ($record[$this->their] ?? 0) === 1;
+    }
+}

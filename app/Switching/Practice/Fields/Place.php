@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+
+/** A destination as `{"person": id}`, `{"box": id}`, `{"dial": digits}` or `{"act": word}`. */
+final readonly class Place implements FieldCodec
+{
+    public function __construct(private string $their)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => self::encode($ours, $names)];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        return self::decode($record[$this->their] ?? null, $names);
+    }
+
+    /** @return ?array<string, string> */
+    public static function encode(mixed $destination, Names $names): ?array
+    {
+        if (! is_string($destination)) {
+            return null;
+        }
+        [$kind, $rest] = explode(':', $destination, 2) + [1 => ''];
+
+        return match ($kind) {
+            'user' => ['person' => $names->idOf($destination)],
+            'mailbox' => ['box' => $names->idOf($destination)],
+            'outside' => ['dial' => ltrim($rest, '+')],
+            default => ['act' => $destination],
+        };
+    }
+
+    public static function decode(mixed $place, Names $names): ?string
+    {
+        if (! is_array($place)) {
+            return null;
+        }
+        $word = array_key_first($place);
+        $value = $word === null ? null : $place[$word];
+        if (! is_string($value)) {
+            return null;
+        }
+
+        return match ($word) {
+            'person', 'box' => $names->referenceOf($value),
+            'dial' => "outside:+{$value}",
+            default => $value,
+        };
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+
+/** One of a few words, each with another on the switch. */
+final readonly class Word implements FieldCodec
+{
+    /** @param array<string, int|string> $words theirs by ours */
+    public function __construct(private string $their, private array $words)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => is_string($ours) ? $this->words[$ours] ?? null : null];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        $word = array_search($record[$this->their] ?? null, $this->words, true);
+
+        return $word === false ? array_key_first($this->words) : $word;
+    }
+}

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice;
+
+use App\Switching\Bindings;
+use App\Switching\Bound;
+use App\Switching\LiveEdit;
+use App\Switching\Practice\Fields\Ringers;
+use App\Switching\Reading;
+use App\Switching\SwitchConnector;
+use App\Switching\SwitchTrouble;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Change\Value;
+use Jaunty\Core\Provisioning\Granularity;
+
+/** The practice switch, in the book's terms. */
+final readonly class PracticeSwitchConnector implements SwitchConnector
+{
+    public function __construct(private SwitchApi $api)
+    {
+    }
+
+    public function name(): string
+    {
+        return 'practice-switch';
+    }
+
+    public function granularity(): Granularity
+    {
+        return new Granularity(ringSeconds: Ringers::RING_SECONDS);
+    }
+
+    public function read(Book $book, Bindings $bindings): ?Reading
+    {
+        $account = $this->account($book, $bindings);
+        if ($account === null) {
+            return null;
+        }
+        $path = "/v1/accounts/{$account['id']}";
+        $records = [[Kind::Tenant, $account]];
+        foreach ([Kind::Site, Kind::Number, Kind::User, Kind::Mailbox] as $kind) {
+            foreach ($this->api->all("{$path}/" . Translation::collection($kind)) as $record) {
+                $records[] = [$kind, $record];
+            }
+        }
+        $found = Pairing::of($book, $bindings, $records);
+        $names = new Names($found);
+        $live = Book::of($book->tenant, []);
+        foreach ($records as [$kind, $record]) {
+            $reference = $found->called(is_string($record['id'] ?? null) ? $record['id'] : '');
+            if ($reference !== null) {
+                $live = $live->with($this->object($book, $reference, $record, $names));
+            }
+        }
+
+        return new Reading($live, $found, $this->edits($path, $found));
+    }
+
+    public function create(Book $book, Bindings $bindings, Reference $object, array $fields, string $key, string $actingFor): Bound
+    {
+        $record = Translation::toSwitch($object->kind, $fields, new Names($bindings));
+        if ($object->kind === Kind::Tenant) {
+            $record['handle'] = $object->key;
+        } elseif ($object->kind === Kind::Number) {
+            $record['digits'] = ltrim($object->key, '+');
+        }
+        $path = $object->kind === Kind::Tenant ? '/v1/accounts' : $this->collectionPath($bindings, $book, $object->kind);
+
+        return $this->bound($this->api->post($path, $record, $key, $actingFor));
+    }
+
+    public function update(Book $book, Bindings $bindings, Reference $object, array $fields, array $expected, string $key, string $actingFor): Bound
+    {
+        $bound = $bindings->of($object) ?? throw SwitchTrouble::notBound((string) $object);
+        $path = $this->recordPath($bindings, $book, $object, $bound);
+        $names = new Names($bindings);
+        $body = Translation::toSwitch($object->kind, $fields, $names);
+        if ($body === []) {
+            return $bound;
+        }
+        try {
+            return $this->bound($this->api->patch($path, $body, $bound->version ?? '0', $key, $actingFor));
+        } catch (StaleRecord) {
+            $record = $this->api->get($path);
+            $this->refuseIfChanged($this->object($book, $object, $record, $names), $fields, $expected);
+            $version = (string) (is_int($record['version'] ?? null) ? $record['version'] : 0);
+
+            return $this->bound($this->api->patch($path, $body, $version, "{$key}-at-{$version}", $actingFor));
+        } catch (RecordGone) {
+            throw SwitchTrouble::notBound((string) $object);
+        }
+    }
+
+    public function delete(Bindings $bindings, Reference $object, string $key, string $actingFor): void
+    {
+        $bound = $bindings->of($object);
+        if ($bound === null) {
+            return;
+        }
+        try {
+            $this->api->delete($this->recordPath($bindings, null, $object, $bound), $key, $actingFor);
+        } catch (RecordGone) {
+            // Somebody was quicker: it is gone, as wanted.
+        }
+    }
+
+    /** @return ?array<string, mixed> */
+    private function account(Book $book, Bindings $bindings): ?array
+    {
+        $bound = $bindings->of(Reference::of($book->tenant));
+        if ($bound !== null) {
+            try {
+                return $this->api->get("/v1/accounts/{$bound->externalId}");
+            } catch (RecordGone) {
+                // An account made anew by hand keeps its handle.
+            }
+        }
+        $rows = $this->api->get('/v1/accounts', ['handle' => $book->tenant->key])['rows'] ?? null;
+        $first = is_array($rows) ? ($rows[0] ?? null) : null;
+        /** @var ?array<string, mixed> $first */
+        return $first;
+    }
+
+    /** @param array<string, mixed> $record */
+    private function object(Book $book, Reference $reference, array $record, Names $names): BookObject
+    {
+        $ours = $book->find($reference);
+        $base = $ours === null ? ['key' => $reference->key] : ['id' => $ours->id()] + $ours->toArray();
+        $fields = array_replace($base, Translation::fromSwitch($reference->kind, $record, $names));
+        if ($reference->kind === Kind::Tenant && $ours instanceof Tenant && ! is_string($fields['zone'] ?? null)) {
+            $fields['zone'] = $ours->zone;
+        }
+
+        return $reference->kind->read(Node::of($fields, "live {$reference}"));
+    }
+
+    /** @return list<LiveEdit> */
+    private function edits(string $path, Bindings $found): array
+    {
+        $edits = [];
+        $rows = $this->api->get("{$path}/edits")['rows'] ?? [];
+        foreach (is_array($rows) ? $rows : [] as $row) {
+            $object = is_array($row) && is_string($row['record'] ?? null) ? $found->called($row['record']) : null;
+            if ($object === null || ! is_array($row) || ! is_string($row['field'] ?? null) || ! is_int($row['stamp'] ?? null)) {
+                continue;
+            }
+            $field = Translation::ourField($object->kind, $row['field']);
+            if ($field !== null) {
+                $edits[] = new LiveEdit((string) $object, $field, new \DateTimeImmutable("@{$row['stamp']}"), is_string($row['who'] ?? null) ? $row['who'] : 'unknown');
+            }
+        }
+
+        return $edits;
+    }
+
+    /**
+     * @param  array<string, mixed>  $fields
+     * @param  array<string, mixed>  $expected
+     */
+    private function refuseIfChanged(BookObject $live, array $fields, array $expected): void
+    {
+        $changed = [];
+        foreach (array_intersect_key($live->toArray(), $expected) as $field => $value) {
+            $isAsWanted = Value::same($value, $fields[$field] ?? null);
+            if (! $isAsWanted && ! Value::same($value, $expected[$field])) {
+                $changed[] = $field;
+            }
+        }
+        if ($changed !== []) {
+            throw SwitchTrouble::changedMeanwhile($changed);
+        }
+    }
+
+    private function collectionPath(Bindings $bindings, ?Book $book, Kind $kind): string
+    {
+        return $this->accountPath($bindings, $book) . '/' . Translation::collection($kind);
+    }
+
+    private function recordPath(Bindings $bindings, ?Book $book, Reference $object, Bound $bound): string
+    {
+        return $object->kind === Kind::Tenant
+            ? "/v1/accounts/{$bound->externalId}"
+            : $this->collectionPath($bindings, $book, $object->kind) . "/{$bound->externalId}";
+    }
+
+    private function accountPath(Bindings $bindings, ?Book $book): string
+    {
+        foreach ($bindings->all() as $reference => $bound) {
+            if (str_starts_with($reference, 'tenant:')) {
+                return "/v1/accounts/{$bound->externalId}";
+            }
+        }
+        throw SwitchTrouble::notBound($book === null ? 'the customer' : (string) Reference::of($book->tenant));
+    }
+
+    /** @param array<string, mixed> $record */
+    private function bound(array $record): Bound
+    {
+        return new Bound(
+            is_string($record['id'] ?? null) ? $record['id'] : throw SwitchTrouble::refused('it named no record'),
+            (string) (is_int($record['version'] ?? null) ? $record['version'] : 0),
+        );
+    }
+}

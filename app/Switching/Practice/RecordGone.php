@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice;
+
+/** The switch has no such record. */
+final class RecordGone extends \RuntimeException
+{
+}

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice;
+
+/** The record has another version than the one a change was made for. */
+final class StaleRecord extends \RuntimeException
+{
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Time;
+
+final readonly class FixedClock implements Clock
+{
+    private \DateTimeImmutable $instant;
+
+    /** @param string $instant ISO 8601 with an offset */
+    public function __construct(string $instant)
+    {
+        $this->instant = (new \DateTimeImmutable($instant))->setTimezone(new \DateTimeZone('UTC'));
+    }
+
+    public function now(): \DateTimeImmutable
+    {
+        return $this->instant;
+    }
+}

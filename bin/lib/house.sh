@@ -1,0 +1,243 @@
+# Shared by bin/start, bin/stop, bin/test and bin/switch: where things live, what must be installed, how it is laid out.
+# Sourced with ROOT set to the checkout.
+set -euo pipefail
+
+say() { printf '%s\n' "$*"; }
+die() { printf 'roster: %s\n' "$*" >&2; exit 1; }
+
+if [ "$(id -u)" = 0 ]; then
+    WEB_USER=www-data DB_USER=postgres
+    as() { local user=$1; shift; setpriv --reuid "$user" --regid "$user" --init-groups -- "$@"; }
+else
+    WEB_USER=$(id -un) DB_USER=$WEB_USER
+    as() { shift; "$@"; }
+fi
+HOUSE_ID=$(printf '%s' "$ROOT" | sha256sum | cut -c1-12)
+export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
+export NO_UPDATE_NOTIFIER=1
+
+# Debian packages, each with something that shows it is there.
+need() { # need PURPOSE PACKAGE=FILE ...
+    local purpose=$1 missing=() pair
+    shift
+    for pair in "$@"; do
+        compgen -G "${pair#*=}" > /dev/null || missing+=("${pair%%=*}")
+    done
+    [ ${#missing[@]} = 0 ] && return 0
+    if [ "$(id -u)" != 0 ]; then
+        die "to $purpose, these Debian packages are missing: ${missing[*]}
+As root, run:  apt-get install --no-install-recommends ${missing[*]}
+and then this command again; it goes on from here."
+    fi
+    say "Installing ${missing[*]} ..."
+    { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}"; } > "$LOGS/apt.log" 2>&1 \
+        || { tail -20 "$LOGS/apt.log" >&2; die "apt-get could not install ${missing[*]} (whole log: $LOGS/apt.log)"; }
+}
+
+need_to_serve() {
+    local ext=/usr/lib/php/20220829
+    need "start" php8.2-cli=/usr/bin/php8.2 php8.2-intl=$ext/intl.so php8.2-mbstring=$ext/mbstring.so php8.2-xml=$ext/dom.so \
+        php8.2-pgsql=$ext/pdo_pgsql.so php8.2-sqlite3=$ext/pdo_sqlite.so php8.2-curl=$ext/curl.so php8.2-zip=$ext/zip.so \
+        php8.2-bcmath=$ext/bcmath.so php8.2-fpm=/usr/sbin/php-fpm8.2 nginx-light=/usr/sbin/nginx \
+        postgresql-15=/usr/lib/postgresql/15/bin/postgres composer=/usr/*bin/composer* unzip=/usr/bin/unzip
+    command -v composer > /dev/null || die "composer is not on the PATH"
+    command -v npm > /dev/null || die "Node.js 20 with npm is needed and not on the PATH"
+    node -e 'process.exit(+process.versions.node.split(".")[0] >= 20 ? 0 : 1)' || die "Node.js 20 or newer is needed; this is $(node --version)"
+}
+
+need_to_test() {
+    need "run the browser tests" chromium=/usr/bin/chromium chromium-driver=/usr/bin/chromedriver
+}
+
+# A folder inside the checkout where a server's own user can get at it; where a parent is closed to it (0700), a folder
+# of the system's stands in and var/ leads there, and a copy of the code is served from there.
+find_places() {
+    local var="$ROOT/var"
+    CLOSED=no
+    if [ "$(id -u)" = 0 ] && ! { as "$WEB_USER" test -r "$ROOT/artisan" && as "$DB_USER" test -x "$ROOT"; }; then
+        CLOSED=yes
+        local away="/var/lib/jaunty-roster/$HOUSE_ID"
+        install -d -m 0755 /var/lib/jaunty-roster "$away"
+        if [ -d "$var" ] && [ ! -L "$var" ]; then
+            cp -a "$var/." "$away/" && rm -rf "$var"
+        fi
+        ln -sfn "$away" "$var"
+        SERVED="$away/served"
+    else
+        [ -L "$var" ] && rm "$var"
+        mkdir -p "$var"
+        SERVED=$ROOT
+    fi
+    VAR=$(readlink -f "$var")
+    LOGS="$VAR/logs"
+    mkdir -p "$LOGS"
+}
+
+# One instance: `house` for people, `proof` for the tests. Everything about it lives in var/NAME.
+choose_instance() {
+    INSTANCE=$1
+    HOME_DIR="$VAR/$INSTANCE"
+    if [ "$(id -u)" = 0 ]; then SOCKETS="/run/jaunty-$HOUSE_ID-$INSTANCE"; else SOCKETS="/tmp/jaunty-$(id -u)-$HOUSE_ID-$INSTANCE"; fi
+    export ROSTER_HOME=$HOME_DIR
+}
+
+stamp_of() { cat "$@" | sha256sum | cut -c1-32; }
+
+install_php() { # install_php FOLDER
+    local dir=$1 want
+    want=$(stamp_of "$dir/composer.json" "$dir/composer.pins" "$ROOT/core/composer.json")
+    [ "$(cat "$dir/vendor/.roster-stamp" 2> /dev/null)" = "$want" ] && return 0
+    say "Installing PHP packages in ${dir#"$ROOT"/} ..."
+    local pins log="$LOGS/composer.log"
+    mapfile -t pins < <(sed -E '/^\s*(#|$)/d; s/^/--with=/' "$dir/composer.pins")
+    if ! (cd "$dir" && composer update --no-interaction --no-progress --no-scripts "${pins[@]}") > "$log" 2>&1; then
+        say "WARNING: the pinned PHP packages could not be installed as pinned ($log); trying again without pins."
+        (cd "$dir" && composer update --no-interaction --no-progress --no-scripts) >> "$log" 2>&1 \
+            || { tail -20 "$log" >&2; die "composer failed (whole log: $log)"; }
+    fi
+    # Some archives unpack as 0600, which the web server's user cannot read.
+    chmod -R a+rX "$dir/vendor"
+    printf '%s' "$want" > "$dir/vendor/.roster-stamp"
+}
+
+install_node() {
+    local want
+    want=$(stamp_of "$ROOT/package.json" "$ROOT/package-lock.json")
+    [ "$(cat "$ROOT/node_modules/.roster-stamp" 2> /dev/null)" = "$want" ] && return 0
+    say "Installing front-end packages ..."
+    (cd "$ROOT" && npm ci --no-progress) > "$LOGS/npm.log" 2>&1 || { tail -20 "$LOGS/npm.log" >&2; die "npm failed (whole log: $LOGS/npm.log)"; }
+    printf '%s' "$want" > "$ROOT/node_modules/.roster-stamp"
+}
+
+build_front() {
+    local want
+    want=$(cd "$ROOT" && find resources contract package-lock.json vite.config.ts -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-32)
+    [ "$(cat "$ROOT/public/build/.roster-stamp" 2> /dev/null)" = "$want" ] && return 0
+    say "Building the front end ..."
+    (cd "$ROOT" && node_modules/.bin/vite build) > "$LOGS/vite.log" 2>&1 || { tail -30 "$LOGS/vite.log" >&2; die "the front end does not build (whole log: $LOGS/vite.log)"; }
+    chmod -R a+rX "$ROOT/public/build"
+    printf '%s' "$want" > "$ROOT/public/build/.roster-stamp"
+}
+
+serve_copy() {
+    [ "$CLOSED" = yes ] || return 0
+    rm -rf "$SERVED.new"
+    mkdir -p "$SERVED.new"
+    tar -C "$ROOT" --exclude=./node_modules --exclude=./.git --exclude=./var --exclude=./core/vendor -cf - . | tar -C "$SERVED.new" -xf -
+    chmod -R a+rX "$SERVED.new"
+    rm -rf "$SERVED"
+    mv "$SERVED.new" "$SERVED"
+}
+
+keep_secret() { # keep_secret NAME COMMAND...: made once, then kept
+    local file="$HOME_DIR/secrets/$1"
+    shift
+    [ -s "$file" ] || { (umask 077; "$@" > "$file.new") && mv "$file.new" "$file"; }
+    cat "$file"
+}
+
+lay_out() { # lay_out FIXED_NOW FIRST_PORT
+    local fixed_now=$1 first=$2
+    mkdir -p "$HOME_DIR"/{cache,run,logs,secrets,standins,storage/{app,logs,framework/{cache,sessions,views}}}
+    install -d -m 0755 "$SOCKETS"
+    chmod 0700 "$HOME_DIR/secrets"
+    OWNER_PASSWORD=$(keep_secret owner openssl rand -hex 24)
+    APP_PASSWORD=$(keep_secret app openssl rand -hex 24)
+    STANDIN_TOKEN=$(keep_secret standin openssl rand -hex 24)
+    APP_KEY="base64:$(keep_secret key openssl rand -base64 32)"
+    php "$ROOT/bin/lib/ports.php" "$HOME_DIR/ports" "$first" WEB DB SWITCH CARRIER POST
+    # shellcheck disable=SC1091
+    . "$HOME_DIR/ports"
+    ADDRESS="http://127.0.0.1:$WEB_PORT"
+    (
+        umask 027
+        cat > "$HOME_DIR/app.env.new" <<ENV
+APP_ENV=$([ "$INSTANCE" = proof ] && echo testing || echo production)
+APP_KEY=$APP_KEY
+APP_URL=$ADDRESS
+DB_PORT=$DB_PORT
+DB_PASSWORD=$APP_PASSWORD
+DB_OWNER_PASSWORD_FILE=$HOME_DIR/secrets/owner
+ROSTER_FIXED_NOW=$fixed_now
+ROSTER_DEMO=true
+SWITCH_URL=http://127.0.0.1:$SWITCH_PORT
+CARRIER_URL=http://127.0.0.1:$CARRIER_PORT
+POST_URL=http://127.0.0.1:$POST_PORT
+STANDIN_TOKEN=$STANDIN_TOKEN
+ENV
+    )
+    mv "$HOME_DIR/app.env.new" "$HOME_DIR/app.env"
+    if [ "$(id -u)" = 0 ]; then
+        chgrp "$WEB_USER" "$HOME_DIR/app.env"
+        chown -R "$WEB_USER:$WEB_USER" "$HOME_DIR/storage" "$HOME_DIR/standins"
+        chown "$DB_USER" "$SOCKETS"
+    fi
+}
+
+make_cluster() {
+    CLUSTER="$HOME_DIR/cluster"
+    local bin=/usr/lib/postgresql/15/bin
+    if [ ! -f "$CLUSTER/PG_VERSION" ] || [ ! -f "$HOME_DIR/cluster.made" ]; then
+        say "Making a database cluster ..."
+        rm -rf "$CLUSTER"
+        if [ "$(id -u)" = 0 ]; then install -d -m 0700 -o "$DB_USER" -g "$DB_USER" "$CLUSTER"; else mkdir -m 0700 "$CLUSTER"; fi
+        (cd / && as "$DB_USER" "$bin/initdb" -D "$CLUSTER" -U postgres --auth-local=peer --auth-host=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8) > "$LOGS/initdb.log" 2>&1 \
+            || { tail -20 "$LOGS/initdb.log" >&2; die "the database cluster could not be made"; }
+        : > "$HOME_DIR/cluster.made"
+    fi
+    local speed=""
+    [ "$INSTANCE" = proof ] && speed=$'fsync = off\nsynchronous_commit = off\nfull_page_writes = off'
+    cat > "$CLUSTER/postgresql.auto.conf" <<CONF
+listen_addresses = '127.0.0.1'
+port = $DB_PORT
+unix_socket_directories = '$SOCKETS'
+max_connections = 60
+shared_buffers = 128MB
+log_min_messages = warning
+$speed
+CONF
+    # Peer for the superuser's own system user alone; everybody else, on the socket too, needs a password.
+    cat > "$CLUSTER/pg_hba.conf" <<'CONF'
+local all postgres peer map=house
+local all all scram-sha-256
+host all all 127.0.0.1/32 scram-sha-256
+CONF
+    echo "house $DB_USER postgres" > "$CLUSTER/pg_ident.conf"
+    if [ "$(id -u)" = 0 ]; then chown "$DB_USER:$DB_USER" "$CLUSTER"/{postgresql.auto.conf,pg_hba.conf,pg_ident.conf}; fi
+}
+
+write_web_server() {
+    local user_line="" pool_user=""
+    if [ "$(id -u)" = 0 ]; then
+        user_line="user $WEB_USER;"
+        pool_user=$'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data'
+    fi
+    mkdir -p "$HOME_DIR/run/nginx"
+    [ "$(id -u)" = 0 ] && chown "$WEB_USER" "$HOME_DIR/run/nginx"
+    sed -e "s|@USER@|$user_line|" -e "s|@HOME@|$HOME_DIR|g" -e "s|@PORT@|$WEB_PORT|g" -e "s|@SERVED@|$SERVED|g" -e "s|@SOCKETS@|$SOCKETS|g" \
+        "$ROOT/bin/lib/nginx.conf.in" > "$HOME_DIR/run/nginx.conf"
+    cat > "$HOME_DIR/run/fpm.conf" <<CONF
+[global]
+error_log = $HOME_DIR/logs/fpm.log
+daemonize = no
+[roster]
+$pool_user
+listen = $SOCKETS/fpm.sock
+pm = static
+pm.max_children = 4
+pm.max_requests = 2000
+clear_env = yes
+env[ROSTER_HOME] = $HOME_DIR
+env[DB_PERSISTENT] = true
+catch_workers_output = yes
+php_admin_value[expose_php] = off
+php_admin_value[display_errors] = off
+php_admin_value[log_errors] = on
+php_admin_value[upload_max_filesize] = 20M
+php_admin_value[post_max_size] = 21M
+php_admin_value[memory_limit] = 256M
+php_admin_value[opcache.memory_consumption] = 192
+php_admin_value[opcache.max_accelerated_files] = 20000
+php_admin_value[opcache.revalidate_freq] = 2
+CONF
+}

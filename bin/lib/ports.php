@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Chooses loopback ports: `ports.php FILE FIRST NAME...` keeps those the file already names while they are free, and
+ * takes the next free ones from FIRST on for the rest. Says so when a kept port had to change.
+ */
+[, $file, $first] = $argv;
+$kept = is_file($file) ? (parse_ini_file($file) ?: []) : [];
+
+$isFree = static function (int $port): bool {
+    $socket = @stream_socket_server("tcp://127.0.0.1:{$port}");
+    if ($socket === false) {
+        return false;
+    }
+    fclose($socket);
+
+    return true;
+};
+
+$chosen = [];
+$next = (int) $first;
+foreach (array_slice($argv, 3) as $name) {
+    $before = (int) ($kept["{$name}_PORT"] ?? 0);
+    if ($before > 0 && ! in_array($before, $chosen, true) && $isFree($before)) {
+        $chosen[$name] = $before;
+
+        continue;
+    }
+    while (in_array($next, $chosen, true) || ! $isFree($next)) {
+        $next++;
+    }
+    $chosen[$name] = $next++;
+    if ($before > 0) {
+        fwrite(STDERR, "Port {$before} is in use by something else; taking {$chosen[$name]} instead.\n");
+    }
+}
+$lines = '';
+foreach ($chosen as $name => $port) {
+    $lines .= "{$name}_PORT={$port}\n";
+}
+file_put_contents("{$file}.new", $lines);
+rename("{$file}.new", $file);

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * Finds what a keeper of this checkout started, by the mark each of its processes carries in its environment: never by
+ * name or by a pid alone, which may be somebody else's by now.
+ *
+ * usage: processes.php running HOME MARK   prints the keeper's pid and ends with 0 if it is at work
+ *        processes.php end HOME MARK       ends the keeper, then anything it left behind
+ */
+[, $verb, $home, $mark] = $argv;
+
+$marked = static function () use ($mark): array {
+    $pids = [];
+    foreach (glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: [] as $folder) {
+        $environment = @file_get_contents("{$folder}/environ");
+        $pid = (int) basename($folder);
+        if ($environment !== false && $pid !== getmypid() && str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0")) {
+            $pids[] = $pid;
+        }
+    }
+
+    return $pids;
+};
+$keeper = static function () use ($home, $mark): ?int {
+    $pid = (int) @file_get_contents("{$home}/run/keeper.pid");
+    $environment = $pid > 0 ? @file_get_contents("/proc/{$pid}/environ") : false;
+    $command = $pid > 0 ? (string) @file_get_contents("/proc/{$pid}/cmdline") : '';
+
+    return $environment !== false && str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0") && str_contains($command, 'keeper.php') ? $pid : null;
+};
+$gone = static function (callable $which, float $seconds): bool {
+    $until = microtime(true) + $seconds;
+    while ($which() !== [] && $which() !== null) {
+        if (microtime(true) > $until) {
+            return false;
+        }
+        usleep(50_000);
+    }
+
+    return true;
+};
+
+if ($verb === 'running') {
+    $pid = $keeper();
+    echo $pid ?? '';
+    exit($pid === null ? 1 : 0);
+}
+
+$pid = $keeper();
+if ($pid !== null) {
+    posix_kill($pid, SIGTERM);
+    if (! $gone($keeper, 40)) {
+        posix_kill($pid, SIGKILL);
+    }
+}
+foreach ([SIGTERM, SIGINT, SIGKILL] as $signal) {
+    if ($gone($marked, $signal === SIGTERM ? 0.2 : 3)) {
+        break;
+    }
+    foreach ($marked() as $left) {
+        posix_kill($left, $signal);
+    }
+}
+$gone($marked, 3);
+@unlink("{$home}/run/keeper.pid");
+exit($pid === null ? 3 : 0);

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Console\LoadDemo;
+use App\Console\MigrateAsOwner;
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Problem\ProblemRenderer;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+
+/*
+ * Everything this machine adds (settings, caches, logs, sessions) lives in one folder outside the code, named by
+ * ROSTER_HOME; bin/start and bin/test each have their own.
+ */
+$home = getenv('ROSTER_HOME');
+$home = is_string($home) && $home !== '' ? $home : dirname(__DIR__) . '/var/house';
+foreach (['CONFIG', 'ROUTES', 'EVENTS', 'PACKAGES', 'SERVICES'] as $cache) {
+    $_ENV["APP_{$cache}_CACHE"] = "{$home}/cache/" . strtolower($cache) . '.php';
+}
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(
+        web: __DIR__ . '/../routes/web.php',
+        commands: __DIR__ . '/../routes/console.php',
+    )
+    ->withCommands([MigrateAsOwner::class, LoadDemo::class])
+    ->withMiddleware(static function (Middleware $middleware): void {
+        $middleware->append(SecurityHeaders::class);
+        $middleware->trustHosts(at: ['127\.0\.0\.1', 'localhost'], subdomains: false);
+        $middleware->redirectGuestsTo(static fn (): ?string => null);
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        ProblemRenderer::install($exceptions);
+    })
+    ->create()
+    ->useStoragePath("{$home}/storage")
+    ->useEnvironmentPath($home)
+    ->loadEnvironmentFrom('app.env');

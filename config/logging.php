@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => env('LOG_CHANNEL', 'daily'),
+    'deprecations' => ['channel' => null, 'trace' => false],
+    'channels' => [
+        'daily' => [
+            'driver' => 'daily',
+            'path' => storage_path('logs/roster.log'),
+            'level' => 'info',
+            'days' => 14,
+            'permission' => 0640,
+        ],
+        'null' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],
+        'emergency' => ['path' => storage_path('logs/roster.log')],
+    ],
+];

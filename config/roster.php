@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'reseller' => 'Saltmarsh Voice',
+    // The instant the demo, the screenshots and the browser tests live at; unset where time goes on.
+    'fixed_now' => env('ROSTER_FIXED_NOW'),
+    'demo' => (bool) env('ROSTER_DEMO', false),
+    'standins' => [
+        'switch' => ['url' => env('SWITCH_URL'), 'token' => env('STANDIN_TOKEN')],
+        'carrier' => ['url' => env('CARRIER_URL'), 'token' => env('STANDIN_TOKEN')],
+        'post' => ['url' => env('POST_URL')],
+    ],
+    'owner_password_file' => env('DB_OWNER_PASSWORD_FILE'),
+];

@@ -1,0 +1,5 @@
+<?php
+
+declare(strict_types=1);
+
+// Commands are classes under app/Console; nothing is scheduled yet.

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\DeskController;
+use App\Http\Controllers\LiveController;
+use App\Http\Controllers\PushController;
+use App\Http\Controllers\RevisionController;
+use App\Http\Controllers\RosterController;
+use App\Http\Controllers\SecondFactorController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\TakingOnController;
+use App\Http\Middleware\LimitBody;
+use Illuminate\Support\Facades\Route;
+
+Route::get('up', static fn (): array => ['well' => true])->withoutMiddleware('web');
+
+Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(static function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'store']);
+
+    Route::middleware('auth')->group(static function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+        Route::post('second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:password');
+        Route::put('second-factor', [SecondFactorController::class, 'update'])->middleware('throttle:password');
+        Route::delete('second-factor', [SecondFactorController::class, 'destroy'])->middleware('throttle:password');
+
+        Route::get('customers', [RosterController::class, 'index']);
+        Route::get('templates', [TakingOnController::class, 'templates']);
+        Route::get('stock', [TakingOnController::class, 'stock']);
+        Route::post('taking-on/preview', [TakingOnController::class, 'preview']);
+        Route::post('taking-on', [TakingOnController::class, 'store']);
+
+        Route::prefix('customers/{customer}')->where(['customer' => '[a-z0-9][a-z0-9.-]*'])->group(static function (): void {
+            Route::get('desk', [DeskController::class, 'show']);
+            Route::get('intake', [DeskController::class, 'intake']);
+            Route::post('draft/edits', [DeskController::class, 'edit']);
+            Route::delete('draft', [DeskController::class, 'drop']);
+            Route::post('draft/enter', [DeskController::class, 'enter']);
+            Route::get('revisions', [RevisionController::class, 'index']);
+            Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->whereNumber('no');
+            Route::get('live', [LiveController::class, 'show']);
+            Route::post('live/read', [LiveController::class, 'read']);
+            Route::get('pushes', [PushController::class, 'index']);
+            Route::post('pushes', [PushController::class, 'store']);
+            Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');
+            Route::post('pushes/{push}/stop', [PushController::class, 'stop'])->whereUuid('push');
+        });
+    });
+    Route::any('{unknown}', static fn () => abort(404))->where('unknown', '.*');
+});
+
+// Every other address is a screen; the router in the browser knows which.
+Route::view('{screen}', 'app')->where('screen', '(?!api/|build/).*');

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+/*
+ * The way in for each stand-in's process: `php -S 127.0.0.1:PORT standins/public/serve.php` with
+ * STANDIN (switch, carrier or post), STANDIN_STORE (file or folder), STANDIN_TOKEN and, where its clock is to stand
+ * still, STANDIN_NOW (an instant) in the environment.
+ */
+
+use Standins\CarrierDesk\CarrierDesk;
+use Standins\PostTray\PostTray;
+use Standins\PracticeSwitch\PracticeSwitch;
+use Standins\Shared\Request;
+
+spl_autoload_register(static function (string $class): void {
+    if (str_starts_with($class, 'Standins\\')) {
+        require dirname(__DIR__) . '/src/' . str_replace('\\', '/', substr($class, 9)) . '.php';
+    }
+});
+
+$store = (string) getenv('STANDIN_STORE');
+$token = (string) getenv('STANDIN_TOKEN');
+$fixed = strtotime((string) getenv('STANDIN_NOW'));
+$clock = $fixed === false ? time(...) : static fn (): int => $fixed;
+$standin = match (getenv('STANDIN')) {
+    'switch' => new PracticeSwitch($store, $token, $clock),
+    'carrier' => new CarrierDesk($store, $token),
+    'post' => new PostTray($store, $clock),
+    default => throw new RuntimeException('STANDIN must be switch, carrier or post'),
+};
+$standin->handle(Request::fromServer())->send();
