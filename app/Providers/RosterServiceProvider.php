@@ -12,7 +12,9 @@ use App\Stock\CarrierDesk;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use App\Time\SystemClock;
+use Illuminate\Auth\AuthManager;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Client\Factory;
@@ -35,6 +37,11 @@ final class RosterServiceProvider extends ServiceProvider
             return is_string($fixed) && $fixed !== '' ? new FixedClock($fixed) : new SystemClock();
         });
         $this->app->scoped(Scope::class);
+        $this->app->bind(StatefulGuard::class, static function (Application $app): StatefulGuard {
+            $guard = $app->make(AuthManager::class)->guard('web');
+
+            return $guard instanceof StatefulGuard ? $guard : throw new \LogicException('the web guard keeps no state');
+        });
         $this->app->bind(SwitchConnector::class, static fn (Application $app): SwitchConnector => new PracticeSwitchConnector(
             new SwitchApi($app->make(Factory::class), self::setting('switch.url'), self::setting('switch.token')),
         ));

@@ -37,6 +37,7 @@ final class ProblemRenderer
     public static function install(Exceptions $exceptions): void
     {
         $exceptions->dontReport(self::EXPECTED);
+        $exceptions->report(FaultLog::write(...))->stop();
         $exceptions->render(static function (\Throwable $fault, Request $request): ?JsonResponse {
             return $request->is('api/*') ? self::problem($fault)->toResponse() : null;
         });
@@ -121,7 +122,7 @@ final class ProblemRenderer
     private static function ours(\Throwable $fault): Problem
     {
         $reference = bin2hex(random_bytes(4));
-        Log::error("fault {$reference}: " . $fault::class . " in {$fault->getFile()}:{$fault->getLine()}");
+        Log::error("fault {$reference} was " . $fault::class . " at {$fault->getFile()}:{$fault->getLine()}");
 
         return new Problem(500, 'our-fault', 'Our fault', "Something went wrong here; nothing of what you sent was entered. Say reference {$reference} when you report it.", more: ['reference' => $reference]);
     }
