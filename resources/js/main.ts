@@ -1,1 +1,32 @@
-document.body.append('hello')
+import '@fontsource/ibm-plex-mono/latin-400.css'
+import '@fontsource/ibm-plex-mono/latin-ext-400.css'
+import '@fontsource/ibm-plex-sans/latin-400.css'
+import '@fontsource/ibm-plex-sans/latin-ext-400.css'
+import '@fontsource/ibm-plex-sans/latin-600.css'
+import '@fontsource/ibm-plex-sans/latin-ext-600.css'
+import '@fontsource/ibm-plex-serif/latin-400.css'
+import '@fontsource/ibm-plex-serif/latin-ext-400.css'
+import 'element-plus/theme-chalk/base.css'
+import './styles/tokens.css'
+import './styles/base.css'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import { isProblem } from '@/api'
+import App from './App.vue'
+import { applyTheme } from './shared/theme'
+import { router } from './router'
+
+applyTheme()
+
+const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // What the server refused it will refuse again; only a lost connection is worth another try.
+      retry: (failures, error) => failures < 2 && !isProblem(error),
+      staleTime: 2_000,
+    },
+  },
+})
+
+createApp(App).use(createPinia()).use(VueQueryPlugin, { queryClient }).use(router).mount('#roster')

@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { isProblem } from '@/api'
+import { sessionQuery, useSession } from '@/session'
+import { CommandBox, handleKey, KeyHelp, LoadingLines, toggleTheme, useCommands, useShortcuts } from '@/shared'
+
+const { session, technician, signOut } = useSession()
+const queryClient = useQueryClient()
+const router = useRouter()
+const route = useRoute()
+
+const open = computed(() => route.meta.open === true)
+const ready = computed(() => session.value !== undefined && (open.value || technician.value !== null))
+
+watch(
+  [session, () => route.fullPath],
+  () => {
+    if (session.value !== undefined && technician.value === null && !open.value) void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
+  },
+  { immediate: true },
+)
+
+// A session that ran out while the page stood open: whatever query finds it out sends the page to sign-in and back.
+queryClient.getQueryCache().subscribe((event) => {
+  const error = event.query.state.error
+  if (event.type === 'updated' && isProblem(error) && error.problem.status === 401 && technician.value !== null) {
+    void queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 })
+  }
+})
+
+useShortcuts([{ keys: 'D', label: 'light or dark', scope: 'everywhere', run: toggleTheme }])
+useCommands(() =>
+  technician.value === null
+    ? []
+    : [
+        { label: 'Roster', kind: 'screen', run: () => void router.push('/') },
+        ...(technician.value.mayTakeOn ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }] : []),
+        { label: 'Second factor', kind: 'screen', run: () => void router.push('/second-factor') },
+        { label: 'Light or dark', kind: 'setting', run: toggleTheme },
+        { label: 'Sign out', kind: 'session', run: () => void signOut() },
+      ],
+)
+
+onMounted(() => {
+  document.addEventListener('keydown', handleKey)
+})
+onUnmounted(() => {
+  document.removeEventListener('keydown', handleKey)
+})
+</script>
+
+<template>
+  <el-config-provider size="small">
+    <router-view v-if="ready" />
+    <LoadingLines v-else what="who you are" />
+    <CommandBox />
+    <KeyHelp />
+  </el-config-provider>
+</template>

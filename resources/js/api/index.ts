@@ -1,0 +1,20 @@
+import type { components } from './generated/schema'
+
+export { client, take } from './client'
+export { detailOf, isProblem, ProblemError, type FieldFault, type Problem } from './problem'
+
+type Schemas = components['schemas']
+export type BookObject = Schemas['BookObject']
+export type Change = Schemas['Change']
+export type Clash = Schemas['Clash']
+export type CustomerLine = Schemas['CustomerLine']
+export type Desk = Schemas['Desk']
+export type Difference = Schemas['Difference']
+export type Live = Schemas['Live']
+export type Push = Schemas['Push']
+export type Revision = Schemas['Revision']
+export type RunSheetStep = Schemas['RunSheetStep']
+export type Session = Schemas['Session']
+export type Slot = Schemas['Slot']
+export type StockNumber = Schemas['StockNumber']
+export type Template = Schemas['Template']

@@ -1,0 +1,13 @@
+import { createRouter, createWebHistory } from 'vue-router'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'roster', component: () => import('./roster/RosterView.vue') },
+    { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignInView.vue'), meta: { open: true } },
+    { path: '/second-factor', name: 'second-factor', component: () => import('./session/SecondFactorView.vue') },
+    { path: '/taking-on', name: 'taking-on', component: () => import('./takingon/TakingOnView.vue') },
+    { path: '/customers/:customer/:chapter?', name: 'desk', component: () => import('./desk/DeskView.vue') },
+    { path: '/:unknown(.*)*', name: 'unknown', component: () => import('./shared/components/UnknownView.vue'), meta: { open: true } },
+  ],
+})

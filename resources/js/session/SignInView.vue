@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { detailOf, isProblem, type ProblemError } from '@/api'
+import { FieldRow } from '@/shared'
+import { useSession } from './session'
+
+const { signIn, reseller } = useSession()
+const router = useRouter()
+const route = useRoute()
+
+const name = ref('')
+const password = ref('')
+const code = ref('')
+const asksForCode = ref(false)
+const busy = ref(false)
+const problem = ref<ProblemError>()
+const failure = ref<string>()
+
+async function send(): Promise<void> {
+  busy.value = true
+  problem.value = undefined
+  failure.value = undefined
+  try {
+    await signIn(name.value, password.value, asksForCode.value ? code.value : null)
+    const to = route.query.to
+    await router.replace(typeof to === 'string' && to.startsWith('/') && !to.startsWith('//') ? to : '/')
+  } catch (error) {
+    if (!isProblem(error)) failure.value = detailOf(error)
+    else {
+      problem.value = error
+      if (error.at('/code') !== undefined && !asksForCode.value) {
+        asksForCode.value = true
+        problem.value = undefined
+      } else if ((error.problem.errors ?? []).length === 0) failure.value = error.problem.detail
+    }
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="sign-in">
+    <h1>Jaunty Roster</h1>
+    <p class="soft">{{ reseller }}</p>
+    <form novalidate @submit.prevent="send">
+      <FieldRow v-slot="field" label="Sign-in" :fault="problem?.at('/signIn')">
+        <el-input :id="field.id" v-model="name" name="signIn" autocomplete="username" autofocus :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      </FieldRow>
+      <FieldRow v-slot="field" label="Password" :fault="problem?.at('/password')">
+        <el-input :id="field.id" v-model="password" name="password" type="password" autocomplete="current-password" show-password :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      </FieldRow>
+      <FieldRow v-if="asksForCode" v-slot="field" label="Code" help="Six digits from your authenticator, or a recovery code." :fault="problem?.at('/code')">
+        <el-input :id="field.id" v-model="code" name="code" autocomplete="one-time-code" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      </FieldRow>
+      <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
+      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button></p>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.sign-in {
+  width: min(440px, 100% - 36px);
+  margin: 14vh auto 0;
+}
+
+.sign-in h1 {
+  color: var(--teal);
+  font-size: 28px;
+}
+
+.sign-in form {
+  margin-top: 20px;
+  border-top: 1px solid var(--ink);
+}
+
+.act {
+  margin-top: 16px;
+}
+</style>

@@ -1,0 +1,1 @@
+export { sessionQuery, useSession } from './session'

@@ -1,0 +1,42 @@
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
+const DAY = 24 * HOUR
+
+/** How long ago, short enough for a column: `now`, `14 min`, `3 h`, `5 d`. */
+export function age(instant: string, now: Date): string {
+  const past = now.getTime() - Date.parse(instant)
+  if (past < MINUTE) return 'just now'
+  if (past < HOUR) return `${Math.floor(past / MINUTE)} min ago`
+  if (past < 2 * DAY) return `${Math.floor(past / HOUR)} h ago`
+  return `${Math.floor(past / DAY)} d ago`
+}
+
+/** Weekday and time in a zone: `Tue 14:05`. */
+export function timeThere(now: Date, zone: string): string {
+  const parts = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', timeZone: zone }).formatToParts(now)
+  const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
+  return `${part('weekday')} ${part('hour')}:${part('minute')}`
+}
+
+/** Date and time in a zone: `1 Dec 2026, 14:05`. */
+export function dateThere(instant: string, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(new Date(instant))
+}
+
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`
+}
+
+const STAGES: Record<string, string> = {
+  'draft': 'draft',
+  'building': 'building',
+  'testing': 'testing',
+  'in-service': 'in service',
+  'suspended': 'suspended',
+  'leaving': 'leaving',
+  'archived': 'archived',
+}
+
+export function stageInWords(stage: string): string {
+  return STAGES[stage] ?? stage
+}

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import { allCommands, matching, type Command } from './commands'
+import { useShortcuts } from './registry'
+
+const MOST_SHOWN = 12
+
+const open = ref(false)
+const typed = ref('')
+const at = ref(0)
+const input = ref<HTMLInputElement>()
+useShortcuts([{ keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', run: show }])
+
+const found = computed(() => (open.value ? matching(allCommands(), typed.value).slice(0, MOST_SHOWN) : []))
+watch(typed, () => (at.value = 0))
+
+function show(): void {
+  typed.value = ''
+  at.value = 0
+  open.value = true
+}
+
+function focusInput(): void {
+  void nextTick(() => input.value?.focus())
+}
+
+function move(by: number): void {
+  at.value = Math.max(0, Math.min(found.value.length - 1, at.value + by))
+}
+
+function choose(command: Command | undefined): void {
+  if (command === undefined) return
+  open.value = false
+  command.run()
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" title="Jump to" width="560px" :show-close="false" @opened="focusInput">
+    <input
+      ref="input"
+      v-model="typed"
+      class="typed"
+      type="text"
+      role="combobox"
+      aria-label="Customer, number, extension, user or screen"
+      aria-expanded="true"
+      aria-controls="command-list"
+      :aria-activedescendant="found.length > 0 ? `command-${at}` : undefined"
+      placeholder="Customer, number, extension, user or screen"
+      @keydown.down.prevent="move(1)"
+      @keydown.up.prevent="move(-1)"
+      @keydown.enter.prevent="choose(found[at])"
+    >
+    <ul id="command-list" class="found" role="listbox" aria-label="Found">
+      <!-- Chosen with the arrow keys in the field above; the list itself takes only the mouse. -->
+      <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events -->
+      <li
+        v-for="(command, index) in found"
+        :id="`command-${index}`"
+        :key="`${command.kind} ${command.label}`"
+        role="option"
+        :aria-selected="index === at"
+        @click="choose(command)"
+        @mousemove="at = index"
+      >
+        <span>{{ command.label }}</span>
+        <span class="soft small">{{ command.kind }}</span>
+      </li>
+    </ul>
+    <p v-if="found.length === 0" class="soft">Nothing here is called that.</p>
+  </el-dialog>
+</template>
+
+<style scoped>
+.typed {
+  width: 100%;
+  padding: 8px 10px;
+  border: 1px solid var(--ink-soft);
+  border-radius: var(--corner);
+  background: var(--sheet);
+}
+
+.found {
+  margin: 10px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+.found li {
+  display: flex;
+  justify-content: space-between;
+  padding: 5px 10px;
+  border-bottom: 1px solid var(--rule-soft);
+  cursor: pointer;
+}
+
+.found li[aria-selected='true'] {
+  background: var(--shade);
+  box-shadow: inset 3px 0 var(--buoy);
+}
+</style>

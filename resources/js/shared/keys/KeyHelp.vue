@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { activeShortcuts, useShortcuts, type Shortcut } from './registry'
+
+const open = ref(false)
+useShortcuts([{ keys: '?', label: 'list the keys', scope: 'everywhere', run: () => (open.value = true) }])
+
+const byScope = computed(() => {
+  const groups = new Map<string, Shortcut[]>()
+  if (!open.value) return groups
+  for (const shortcut of activeShortcuts()) groups.set(shortcut.scope, [...(groups.get(shortcut.scope) ?? []), shortcut])
+  return groups
+})
+
+function shown(keys: string): string {
+  return keys.replace('ctrl+', 'Ctrl ').replace('ArrowDown', '↓').replace('ArrowUp', '↑')
+}
+</script>
+
+<template>
+  <el-dialog v-model="open" title="Keys" width="460px">
+    <template v-for="[scope, shortcuts] in byScope" :key="scope">
+      <h3>{{ scope }}</h3>
+      <dl class="keys">
+        <template v-for="shortcut in shortcuts" :key="shortcut.keys">
+          <dt><kbd>{{ shown(shortcut.keys) }}</kbd></dt>
+          <dd>{{ shortcut.label }}</dd>
+        </template>
+      </dl>
+    </template>
+  </el-dialog>
+</template>
+
+<style scoped>
+.keys {
+  display: grid;
+  grid-template-columns: 90px 1fr;
+  gap: 4px 12px;
+  margin: 6px 0 14px;
+}
+
+.keys dd {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,49 @@
+import { onScopeDispose, shallowReactive } from 'vue'
+
+/** One key and what it does, as `?` lists it. Keys are silent while somebody types, but for those with Ctrl. */
+export interface Shortcut {
+  /** As KeyboardEvent.key says it; `ctrl+k` for Ctrl or Cmd. */
+  keys: string
+  label: string
+  /** Where it holds, for the list. */
+  scope: string
+  run: () => void
+}
+
+const shortcuts = shallowReactive(new Set<Shortcut>())
+
+/** Registers keys for as long as the component lives; the newest holder of a key wins. */
+export function useShortcuts(mine: Shortcut[]): void {
+  mine.forEach((shortcut) => shortcuts.add(shortcut))
+  onScopeDispose(() => {
+    mine.forEach((shortcut) => shortcuts.delete(shortcut))
+  })
+}
+
+export function activeShortcuts(): Shortcut[] {
+  return [...shortcuts]
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+}
+
+function isInDialog(): boolean {
+  return document.querySelector('[role="dialog"]:not([aria-hidden="true"])') !== null
+}
+
+export function nameOf(event: KeyboardEvent): string {
+  const held = event.ctrlKey || event.metaKey
+  return held ? `ctrl+${event.key.toLowerCase()}` : event.key
+}
+
+/** The one listener of the page. */
+export function handleKey(event: KeyboardEvent): void {
+  const name = nameOf(event)
+  if (event.altKey || event.defaultPrevented) return
+  if (!name.startsWith('ctrl+') && (isTyping(event.target) || isInDialog())) return
+  const found = activeShortcuts().reverse().find((shortcut) => shortcut.keys === name)
+  if (found === undefined) return
+  event.preventDefault()
+  found.run()
+}
