@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onMounted, onUnmounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { isProblem } from '@/api'
+import { customerCommands, rosterQuery } from '@/roster'
 import { sessionQuery, useSession } from '@/session'
 import { CommandBox, handleKey, KeyHelp, LoadingLines, toggleTheme, useCommands, useShortcuts } from '@/shared'
 
 const { session, technician, signOut } = useSession()
+const { data: customers } = useQuery({ ...rosterQuery, enabled: () => technician.value !== null })
 const queryClient = useQueryClient()
 const router = useRouter()
 const route = useRoute()
@@ -24,9 +26,9 @@ watch(
 
 // A session that ran out while the page stood open: whatever query finds it out sends the page to sign-in and back.
 queryClient.getQueryCache().subscribe((event) => {
-  const error = event.query.state.error
+  const error: unknown = event.query.state.error
   if (event.type === 'updated' && isProblem(error) && error.problem.status === 401 && technician.value !== null) {
-    void queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 })
+    void queryClient.query({ ...sessionQuery, staleTime: 0 })
   }
 })
 
@@ -35,6 +37,7 @@ useCommands(() =>
   technician.value === null
     ? []
     : [
+        ...customerCommands(customers.value ?? [], (customer) => void router.push({ name: 'desk', params: { customer } })),
         { label: 'Roster', kind: 'screen', run: () => void router.push('/') },
         ...(technician.value.mayTakeOn ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }] : []),
         { label: 'Second factor', kind: 'screen', run: () => void router.push('/second-factor') },

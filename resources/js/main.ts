@@ -10,7 +10,6 @@ import 'element-plus/theme-chalk/base.css'
 import './styles/tokens.css'
 import './styles/base.css'
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
-import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { isProblem } from '@/api'
 import App from './App.vue'
@@ -29,4 +28,4 @@ const queryClient = new QueryClient({
   },
 })
 
-createApp(App).use(createPinia()).use(VueQueryPlugin, { queryClient }).use(router).mount('#roster')
+createApp(App).use(VueQueryPlugin, { queryClient }).use(router).mount('#roster')

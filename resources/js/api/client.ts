@@ -22,7 +22,11 @@ client.use({
   },
 })
 
-type Answer<T> = { data?: T; error?: unknown; response: Response }
+interface Answer<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
 
 /** The answer's body; a refusal is thrown as the problem the server described. */
 export async function take<T>(call: Promise<Answer<T>>): Promise<T> {

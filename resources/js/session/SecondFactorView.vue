@@ -36,7 +36,7 @@ const confirm = (): Promise<void> =>
     recoveryCodes.value = (await take(client.PUT('/second-factor', { body: { code: code.value } }))).recoveryCodes
     setUp.value = undefined
     code.value = ''
-    await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 })
+    await queryClient.query({ ...sessionQuery, staleTime: 0 })
   })
 
 const switchOff = (): Promise<void> =>
@@ -44,7 +44,7 @@ const switchOff = (): Promise<void> =>
     await take(client.DELETE('/second-factor', { body: { password: password.value } }))
     password.value = ''
     recoveryCodes.value = undefined
-    await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 })
+    await queryClient.query({ ...sessionQuery, staleTime: 0 })
   })
 </script>
 

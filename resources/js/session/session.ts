@@ -17,17 +17,22 @@ export function useSession() {
   const query = useQuery(sessionQuery)
   const queryClient = useQueryClient()
 
+  /** What one technician read is not for the next. The session's own query stays: the page is watching it. */
+  function forgetTheRest(): void {
+    queryClient.removeQueries({ predicate: (query) => query.queryKey[0] !== sessionQuery.queryKey[0] })
+  }
+
   async function signIn(signIn: string, password: string, code: string | null): Promise<void> {
     const session = await take(client.POST('/session', { body: { signIn, password, code } }))
     setClock(session.now, session.clockStandsStill)
-    queryClient.clear()
+    forgetTheRest()
     queryClient.setQueryData(sessionQuery.queryKey, session)
   }
 
   async function signOut(): Promise<void> {
     await take(client.DELETE('/session'))
-    queryClient.clear()
-    await queryClient.fetchQuery(sessionQuery)
+    forgetTheRest()
+    await queryClient.query({ ...sessionQuery, staleTime: 0 })
   }
 
   return {

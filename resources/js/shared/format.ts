@@ -40,3 +40,17 @@ const STAGES: Record<string, string> = {
 export function stageInWords(stage: string): string {
   return STAGES[stage] ?? stage
 }
+
+type Kind = 'tenant' | 'site' | 'number' | 'user' | 'mailbox'
+
+const KINDS: Record<Kind, { one: string; many: string }> = {
+  tenant: { one: 'Customer', many: 'Customer' },
+  site: { one: 'Site', many: 'Sites' },
+  number: { one: 'Number', many: 'Numbers' },
+  user: { one: 'User', many: 'Users' },
+  mailbox: { one: 'Mailbox', many: 'Mailboxes' },
+}
+
+export function kindsInWords(kind: Kind): { one: string; many: string } {
+  return KINDS[kind]
+}

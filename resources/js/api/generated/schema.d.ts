@@ -979,7 +979,9 @@ export interface components {
             display: string | null;
             extension: string | null;
             /** @description the whole object in canonical form (design of the tenant book) */
-            fields: Record<string, never>;
+            fields: {
+                [key: string]: unknown;
+            };
             /** @description labels of what it refers to */
             refersTo: {
                 [key: string]: string;

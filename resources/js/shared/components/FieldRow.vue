@@ -12,7 +12,7 @@ const id = useId()
     <label :for="id">{{ label }}</label>
     <div class="field">
       <slot :id="id" :described-by="fault !== undefined ? `${id}-fault` : help ? `${id}-help` : undefined" :invalid="fault !== undefined" />
-      <p v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{ fault }}</p>
+      <p v-if="fault !== undefined" :id="`${id}-fault`" class="fault small alone" role="alert">{{ fault }}</p>
       <p v-else-if="help" :id="`${id}-help`" class="soft small">{{ help }}</p>
     </div>
   </div>

@@ -9,7 +9,7 @@ const open = ref(false)
 const typed = ref('')
 const at = ref(0)
 const input = ref<HTMLInputElement>()
-useShortcuts([{ keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', run: show }])
+useShortcuts([{ keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', whileTyping: true, run: show }])
 
 const found = computed(() => (open.value ? matching(allCommands(), typed.value).slice(0, MOST_SHOWN) : []))
 watch(typed, () => (at.value = 0))
@@ -54,7 +54,7 @@ function choose(command: Command | undefined): void {
     >
     <ul id="command-list" class="found" role="listbox" aria-label="Found">
       <!-- Chosen with the arrow keys in the field above; the list itself takes only the mouse. -->
-      <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events -->
+      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -->
       <li
         v-for="(command, index) in found"
         :id="`command-${index}`"

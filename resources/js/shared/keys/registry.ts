@@ -1,12 +1,14 @@
 import { onScopeDispose, shallowReactive } from 'vue'
 
-/** One key and what it does, as `?` lists it. Keys are silent while somebody types, but for those with Ctrl. */
+/** One key and what it does, as `?` lists it. */
 export interface Shortcut {
   /** As KeyboardEvent.key says it; `ctrl+k` for Ctrl or Cmd. */
   keys: string
   label: string
   /** Where it holds, for the list. */
   scope: string
+  /** Set where the key also works in the middle of typing; most are silent then. */
+  whileTyping?: boolean
   run: () => void
 }
 
@@ -34,16 +36,16 @@ function isInDialog(): boolean {
 
 export function nameOf(event: KeyboardEvent): string {
   const held = event.ctrlKey || event.metaKey
-  return held ? `ctrl+${event.key.toLowerCase()}` : event.key
+  if (!held) return event.key
+  return `ctrl+${event.key.length === 1 ? event.key.toLowerCase() : event.key}`
 }
 
 /** The one listener of the page. */
 export function handleKey(event: KeyboardEvent): void {
   const name = nameOf(event)
   if (event.altKey || event.defaultPrevented) return
-  if (!name.startsWith('ctrl+') && (isTyping(event.target) || isInDialog())) return
   const found = activeShortcuts().reverse().find((shortcut) => shortcut.keys === name)
-  if (found === undefined) return
+  if (found === undefined || (found.whileTyping !== true && (isTyping(event.target) || isInDialog()))) return
   event.preventDefault()
   found.run()
 }

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import type { Change } from '@/api'
+import { useDesk } from './desk'
+import { fieldInWords, valueInWords } from './words'
+
+/** Changes as a ledger: what was, what will be. */
+defineProps<{ changes: Change[] }>()
+
+const { names } = useDesk()
+
+function what(change: Change): string {
+  if (change.op === 'create') return 'new in the book'
+  if (change.op === 'delete') return 'taken out of the book'
+  return fieldInWords(change.object, change.path ?? '')
+}
+
+function said(change: Change, value: unknown): string {
+  return change.path === null ? '' : valueInWords(change.object, change.path, value, names.value)
+}
+</script>
+
+<template>
+  <table>
+    <thead>
+      <tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th></tr>
+    </thead>
+    <tbody>
+      <tr v-for="change in changes" :key="`${change.object} ${change.path ?? ''}`">
+        <td>{{ change.label }}</td>
+        <td>{{ what(change) }}</td>
+        <td class="soft">{{ said(change, change.before) }}</td>
+        <td>{{ said(change, change.after) }}</td>
+      </tr>
+    </tbody>
+  </table>
+</template>

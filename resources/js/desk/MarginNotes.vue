@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BookObject, Clash, Difference } from '@/api'
+import { age, dateThere, useNow } from '@/shared'
+import { cellKey, useDesk } from './desk'
+import { fieldInWords, valueInWords } from './words'
+
+const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string }>()
+
+const { names, faults, clashes, differences, live, edit, push, busy, underWay, book } = useDesk()
+const now = useNow()
+
+function inView(ref: string): boolean {
+  return props.kinds.length === 0 || props.kinds.some((kind) => ref.startsWith(`${kind}:`))
+}
+
+const mine = computed(() => differences.value.filter((each) => inView(each.object)))
+const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
+const unread = computed(() =>
+  [...faults].filter(([key]) => inView(key)).map(([key, fault]) => {
+    const [object = '', path = ''] = key.split(' ')
+    return { key, object, path, ...fault }
+  }),
+)
+const empty = computed(() => mine.value.length + clashing.value.length + unread.value.length === 0)
+
+function labelOf(ref: string): string {
+  const object = book.data.value?.objects.find((each) => each.ref === ref)
+  return object?.display ?? object?.label ?? ref
+}
+
+function said(object: string, path: string | null, value: unknown): string {
+  return path === null ? '' : valueInWords(object, path, value, names.value)
+}
+
+function decide(clash: Clash, value: unknown): void {
+  if (clash.path !== null) void edit([{ object: clash.object, path: clash.path, value }])
+}
+
+function putBack(difference: Difference): void {
+  void push([{ object: difference.object, field: difference.path?.split('/')[0] ?? null }])
+}
+
+function headline(difference: Difference): string {
+  if (difference.what === 'missing') return `${difference.label} is not on the switch`
+  if (difference.what === 'unknown') return `${difference.label} is only on the switch`
+  return `${difference.label}: ${fieldInWords(difference.object, difference.path ?? '')} differs on the switch`
+}
+</script>
+
+<template>
+  <aside class="margin" aria-label="In the margin">
+    <h2 class="head">In the margin · {{ title }}</h2>
+    <section v-for="fault in unread" :key="fault.key" class="note">
+      <h3><span class="bars" aria-hidden="true"><i /><i /><i /></span>{{ labelOf(fault.object) }}: {{ fieldInWords(fault.object, fault.path) }} is not kept</h3>
+      <p class="soft">You typed “{{ fault.typed }}”: {{ fault.detail }}.</p>
+      <p class="act"><button type="button" class="quiet-button" @click="faults.delete(fault.key)">Leave it as it was</button></p>
+    </section>
+    <section v-for="clash in clashing" :key="cellKey(clash.object, clash.path ?? '')" class="note" data-testid="clash">
+      <h3><span class="bars" aria-hidden="true"><i /><i /></span>{{ labelOf(clash.object) }}: {{ fieldInWords(clash.object, clash.path ?? '') }} was changed by somebody else meanwhile</h3>
+      <p class="soft">It was {{ said(clash.object, clash.path, clash.base) }}. You want {{ said(clash.object, clash.path, clash.ours) }}; the book now says {{ said(clash.object, clash.path, clash.theirs) }}.</p>
+      <p v-if="clash.path !== null" class="act">
+        <button type="button" class="quiet-button" @click="decide(clash, clash.ours)">Keep mine</button>
+        <button type="button" class="quiet-button" @click="decide(clash, clash.theirs)">Take theirs</button>
+      </p>
+    </section>
+    <section v-for="difference in mine" :key="cellKey(difference.object, difference.path ?? difference.what)" class="note" data-testid="drift">
+      <h3><span class="bars" aria-hidden="true"><i /><i v-if="difference.what !== 'field'" /></span>{{ headline(difference) }}</h3>
+      <p v-if="difference.what === 'field'" class="soft">Book {{ said(difference.object, difference.path, difference.book) }}, live {{ said(difference.object, difference.path, difference.live) }}.</p>
+      <p v-if="difference.since !== null" class="soft">Since {{ dateThere(difference.since, zone) }}, by {{ difference.by }}.</p>
+      <p v-if="difference.what !== 'unknown'" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="putBack(difference)">Put back</button></p>
+      <p v-else class="soft">A push of the whole book removes it; look over the run sheet under Push.</p>
+    </section>
+    <p v-if="empty" class="soft quiet">
+      <template v-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
+      <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+.margin {
+  padding: 12px 16px;
+  overflow-y: auto;
+}
+
+.head {
+  padding-bottom: 6px;
+  border-bottom: 1px solid var(--rule);
+  color: var(--ink-soft);
+  font: 13px/1.5 var(--sans);
+}
+
+.note {
+  display: grid;
+  gap: 3px;
+  padding: 10px 0 10px 20px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.note h3 {
+  position: relative;
+}
+
+.bars {
+  position: absolute;
+  top: 4px;
+  left: -20px;
+  display: flex;
+  gap: 2px;
+}
+
+.bars i {
+  width: 4px;
+  height: 12px;
+  background: var(--ink);
+}
+
+.act {
+  display: flex;
+  gap: 8px;
+  padding-top: 4px;
+}
+
+.quiet {
+  padding: 12px 0;
+}
+</style>

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { computed, watch } from 'vue'
+import type { Difference, Push, RunSheetStep } from '@/api'
+import { age, dateThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
+import { isUnderWay, useDesk } from './desk'
+import PushProgress from './PushProgress.vue'
+import { fieldInWords, valueInWords } from './words'
+
+defineProps<{ zone: string }>()
+
+const { book, live, pushes, names, differences, underWay, busy, changes, push, readAgain, pushEnded } = useDesk()
+const now = useNow()
+
+const runSheet = computed(() => live.data.value?.runSheet ?? [])
+const removed = computed(() => runSheet.value.filter((step) => step.kind === 'delete'))
+const last = computed(() => pushes.data.value?.[0])
+const earlier = computed(() => (pushes.data.value ?? []).slice(1))
+
+watch(
+  () => underWay.value?.id,
+  (id, before) => {
+    if (id === undefined && before !== undefined) pushEnded()
+  },
+)
+
+const STEPS = { create: 'make', update: 'set', link: 'join up', delete: 'remove' }
+
+/** Which fields a step touches; one that makes an object sets all that may stand before the others exist. */
+function fieldsOf(step: RunSheetStep): string {
+  return step.kind === 'create' ? '' : step.fields.map((field) => fieldInWords(step.object, field)).join(' · ')
+}
+
+function said(difference: Difference, value: unknown): string {
+  if (difference.path === null) return ''
+  return valueInWords(difference.object, difference.path, value, names.value)
+}
+
+function inBook(difference: Difference): string {
+  if (difference.what === 'unknown') return 'not in the book'
+  return difference.what === 'missing' ? 'in the book' : said(difference, difference.book)
+}
+
+function onSwitch(difference: Difference): string {
+  if (difference.what === 'missing') return 'not there'
+  return difference.what === 'unknown' ? 'there' : said(difference, difference.live)
+}
+
+function target(difference: Difference): { object: string; field: string | null } {
+  return { object: difference.object, field: difference.path?.split('/')[0] ?? null }
+}
+
+const backable = computed(() => differences.value.filter((each) => each.what !== 'unknown'))
+
+function ended(each: Push): string {
+  if (each.status === 'done') return 'done; read back and the same'
+  return each.status === 'stopped' ? `stopped: ${each.reason ?? ''}` : each.status
+}
+</script>
+
+<template>
+  <LoadingLines v-if="live.isPending.value || pushes.isPending.value" what="book and switch" />
+  <ErrorState v-else-if="live.error.value !== null && live.data.value === undefined" :error="live.error.value" @again="live.refetch()" />
+  <template v-else>
+    <section class="part">
+      <div class="head">
+        <h2>Book and live</h2>
+        <span class="soft" role="status" data-testid="compared">
+          <template v-if="!live.data.value?.onSwitch">{{ live.data.value?.readAt === null ? 'this customer has not been read from the switch yet' : 'the switch does not know this customer' }}</template>
+          <template v-else>read {{ age(live.data.value?.readAt ?? '', now) }} · {{ differences.length === 0 ? 'the same' : plural(differences.length, 'difference') }}</template>
+        </span>
+        <button type="button" class="quiet-button right" :disabled="busy" data-testid="read-again" @click="readAgain">Read again</button>
+      </div>
+      <table v-if="differences.length > 0" data-testid="differences">
+        <thead>
+          <tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col">Since, by</th><td class="corner" /></tr>
+        </thead>
+        <tbody>
+          <tr v-for="difference in differences" :key="`${difference.object} ${difference.path ?? ''}`">
+            <td>{{ difference.label }}</td>
+            <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
+            <td>{{ inBook(difference) }}</td>
+            <td>{{ onSwitch(difference) }}</td>
+            <td class="soft">{{ difference.since === null ? 'the switch does not say' : `${dateThere(difference.since, zone)}, ${difference.by ?? ''}` }}</td>
+            <td>
+              <button v-if="difference.what !== 'unknown'" type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
+              <span v-else class="soft small">removed by a push of the book</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="backable.length > 1" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push(backable.map(target))">Put all {{ backable.length }} back</button></p>
+    </section>
+
+    <section class="part">
+      <div class="head">
+        <h2>Push</h2>
+        <span class="soft">revision {{ book.data.value?.revision }}<template v-if="changes.length > 0"> · {{ plural(changes.length, 'pending change') }} not in it</template></span>
+      </div>
+      <template v-if="underWay !== undefined"><PushProgress :push="underWay" /></template>
+      <template v-else-if="runSheet.length > 0">
+        <p class="soft">The run sheet, in order. Each step is recorded before and after; then the switch is read back and compared.</p>
+        <table data-testid="run-sheet">
+          <thead>
+            <tr><th scope="col">#</th><th scope="col">Step</th><th scope="col">Object</th><th scope="col">Fields</th></tr>
+          </thead>
+          <tbody>
+            <tr v-for="(step, index) in runSheet" :key="index">
+              <td class="mono soft">{{ index + 1 }}</td><td>{{ STEPS[step.kind] }}</td><td>{{ step.label }}</td><td class="soft">{{ fieldsOf(step) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p class="act">
+          <el-button type="primary" :disabled="busy" data-testid="push" @click="push()">Push revision {{ book.data.value?.revision }}</el-button>
+          <span v-if="removed.length > 0" class="fault">removes {{ plural(removed.length, 'object') }} from the switch: {{ removed.map((step) => step.label).join(', ') }}</span>
+        </p>
+      </template>
+      <p v-else class="soft">Nothing to push: the switch already holds the book.</p>
+      <div v-if="last !== undefined && !isUnderWay(last)" class="last" data-testid="last-push">
+        <p><strong>{{ last.whole ? `Push of revision ${last.revision}` : 'Putting back' }}</strong> · {{ ended(last) }} <span class="soft">· {{ last.by }}, {{ dateThere(last.requestedAt, zone) }}</span></p>
+        <PushProgress v-if="last.status === 'stopped' && last.steps.length > 0" :push="last" />
+      </div>
+    </section>
+
+    <section v-if="earlier.length > 0" class="part">
+      <h2>Earlier pushes</h2>
+      <table>
+        <thead><tr><th scope="col">When</th><th scope="col">What</th><th scope="col">Steps</th><th scope="col">End</th><th scope="col">By</th></tr></thead>
+        <tbody>
+          <tr v-for="each in earlier" :key="each.id">
+            <td>{{ dateThere(each.requestedAt, zone) }}</td><td>{{ each.whole ? `revision ${each.revision}` : 'put back' }}</td><td class="mono">{{ each.steps.length }}</td><td>{{ ended(each) }}</td><td class="soft">{{ each.by }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+  </template>
+</template>
+
+<style scoped>
+.part {
+  margin-bottom: 26px;
+}
+
+.head {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding-bottom: 6px;
+}
+
+.right {
+  margin-left: auto;
+}
+
+.corner {
+  border-bottom: 1px solid var(--ink);
+}
+
+.act {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding-top: 10px;
+}
+
+.last {
+  margin-top: 14px;
+}
+</style>

@@ -1,0 +1,215 @@
+import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, inject, provide, reactive, ref, type InjectionKey } from 'vue'
+import { client, detailOf, isProblem, take, type Desk, type Live, type Push, type Revision } from '@/api'
+import { rosterQuery } from '@/roster'
+import { Names } from './names'
+import { same, valueAt } from './values'
+
+const POLL_PUSH_EVERY = 700
+
+export interface Edit {
+  object: string
+  path: string
+  value: unknown
+}
+
+/** A cell that could not take what was typed: the text is kept there with what is wrong with it. */
+export interface CellFault {
+  typed: string
+  detail: string
+}
+
+export interface Notice {
+  text: string
+  /** The revision whose entering this tells of, which can be undone from here. */
+  revision?: number
+  isFault?: boolean
+}
+
+export const isUnderWay = (push: Push): boolean => push.status === 'queued' || push.status === 'running'
+export const cellKey = (object: string, path: string): string => `${object} ${path}`
+
+function queriesOf(customer: string) {
+  const params = { path: { customer } }
+  return {
+    desk: queryOptions({ queryKey: ['desk', customer], queryFn: (): Promise<Desk> => take(client.GET('/customers/{customer}/desk', { params })) }),
+    live: queryOptions({ queryKey: ['live', customer], queryFn: (): Promise<Live> => take(client.GET('/customers/{customer}/live', { params })) }),
+    pushes: queryOptions({
+      queryKey: ['pushes', customer],
+      queryFn: async (): Promise<Push[]> => (await take(client.GET('/customers/{customer}/pushes', { params }))).pushes,
+      refetchInterval: (query) => (query.state.data?.some(isUnderWay) === true ? POLL_PUSH_EVERY : false),
+    }),
+    revisions: queryOptions({
+      queryKey: ['revisions', customer],
+      queryFn: async (): Promise<Revision[]> => (await take(client.GET('/customers/{customer}/revisions', { params }))).revisions,
+    }),
+  }
+}
+
+function createDesk(customer: string) {
+  const queryClient = useQueryClient()
+  const queries = queriesOf(customer)
+  const params = { path: { customer } }
+  const book = useQuery(queries.desk)
+  const live = useQuery(queries.live)
+  const pushes = useQuery(queries.pushes)
+
+  const faults = reactive(new Map<string, CellFault>())
+  const notice = ref<Notice>()
+  const busy = ref(false)
+  const taken: Edit[][] = []
+
+  const names = computed(() => new Names(book.data.value?.objects ?? []))
+  const changes = computed(() => book.data.value?.draft.changes ?? [])
+  const clashes = computed(() => book.data.value?.draft.clashes ?? [])
+  const differences = computed(() => live.data.value?.differences ?? [])
+  const underWay = computed(() => pushes.data.value?.find(isUnderWay))
+
+  function current(object: string, path: string): unknown {
+    return valueAt(book.data.value?.objects.find((each) => each.ref === object)?.fields, path)
+  }
+
+  function complain(error: unknown): void {
+    notice.value = { text: detailOf(error), isFault: true }
+  }
+
+  /** Sends edits: all are kept on the server or none. What could not be kept stays in its cell, marked. */
+  async function edit(edits: (Edit & { typed?: string })[], isUndo = false): Promise<void> {
+    const before = edits.map((each) => ({ object: each.object, path: each.path, value: current(each.object, each.path) }))
+    try {
+      const desk = await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(({ object, path, value }) => ({ object, path, value })) } }))
+      queryClient.setQueryData(queries.desk.queryKey, desk)
+      edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
+      if (!isUndo) taken.push(before.reverse())
+      notice.value = rounded(edits)
+    } catch (error) {
+      if (!place(error, edits)) complain(error)
+    }
+  }
+
+  /** The switch keeps whole rings: what was made of a time is said, never done silently. */
+  function rounded(edits: Edit[]): Notice | undefined {
+    const changed = edits.filter((each) => typeof each.value === 'number' && !same(each.value, current(each.object, each.path)))
+    const [first] = changed
+    if (first === undefined) return undefined
+    const others = changed.length > 1 ? `, and ${changed.length - 1} more likewise` : ''
+    return { text: `The switch keeps whole rings: ${String(first.value)} s became ${String(current(first.object, first.path))} s${others}.` }
+  }
+
+  function place(error: unknown, edits: (Edit & { typed?: string })[]): boolean {
+    if (!isProblem(error) || error.problem.status === 0) return false
+    const [only] = edits
+    const told = error.problem.errors ?? []
+    let placed = false
+    for (const fault of told) {
+      const at = edits.length === 1 ? only : edits.find((each) => each.object === fault.object && fault.path !== undefined && each.path.startsWith(fault.path))
+      if (at?.typed === undefined) continue
+      faults.set(cellKey(at.object, at.path), { typed: at.typed, detail: fault.detail })
+      placed = true
+    }
+    if (placed && edits.length > 1) notice.value = { text: `${error.problem.detail} None of the ${edits.length} cells was changed.`, isFault: true }
+    return placed
+  }
+
+  /** Takes the last edit of this visit back, field by field. */
+  async function takeBack(): Promise<void> {
+    const last = taken.pop()
+    if (last !== undefined) await edit(last, true)
+  }
+
+  async function act(work: () => Promise<Notice | undefined>): Promise<void> {
+    if (busy.value) return
+    busy.value = true
+    notice.value = undefined
+    try {
+      notice.value = await work()
+    } catch (error) {
+      complain(error)
+    } finally {
+      busy.value = false
+      void queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
+    }
+  }
+
+  function bookChanged(): Promise<unknown> {
+    taken.length = 0
+    return Promise.all([
+      queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
+      queryClient.invalidateQueries({ queryKey: queries.live.queryKey }),
+      queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey }),
+      queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey }),
+    ])
+  }
+
+  const enter = (note: string): Promise<void> =>
+    act(async () => {
+      const entered = await take(client.POST('/customers/{customer}/draft/enter', { params, body: { note: note.trim() === '' ? null : note.trim() } }))
+      await bookChanged()
+      return { text: `Entered as revision ${entered.revision}.`, revision: entered.revision }
+    })
+
+  const drop = (): Promise<void> =>
+    act(async () => {
+      await take(client.DELETE('/customers/{customer}/draft', { params }))
+      faults.clear()
+      taken.length = 0
+      await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
+      return { text: 'Pending changes dropped; the book is as it was.' }
+    })
+
+  const undo = (revision: number): Promise<void> =>
+    act(async () => {
+      const entered = await take(client.POST('/customers/{customer}/revisions/{no}/undo', { params: { path: { customer, no: revision } } }))
+      await bookChanged()
+      return { text: `Revision ${revision} is undone, by revision ${entered.revision}.`, revision: entered.revision }
+    })
+
+  /** @param only the fields or objects to put back; unset for the whole book */
+  const push = (only?: { object: string; field: string | null }[]): Promise<void> =>
+    act(async () => {
+      const asked = await take(client.POST('/customers/{customer}/pushes', { params, body: { only: only ?? null } }))
+      queryClient.setQueryData(queries.pushes.queryKey, (before: Push[] | undefined) => [asked, ...(before ?? []).filter((each) => each.id !== asked.id)])
+      return undefined
+    })
+
+  const stop = (id: string): Promise<void> =>
+    act(async () => {
+      await take(client.POST('/customers/{customer}/pushes/{push}/stop', { params: { path: { customer, push: id } } }))
+      await queryClient.invalidateQueries({ queryKey: queries.pushes.queryKey })
+      return undefined
+    })
+
+  const readAgain = (): Promise<void> =>
+    act(async () => {
+      queryClient.setQueryData(queries.live.queryKey, await take(client.POST('/customers/{customer}/live/read', { params })))
+      void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+      return undefined
+    })
+
+  /** Once a push has ended, what it changed is looked at anew. */
+  function pushEnded(): void {
+    void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
+    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+  }
+
+  return {
+    customer, queries, book, live, pushes, names, changes, clashes, differences, underWay, faults, notice, busy,
+    edit, takeBack, enter, drop, undo, push, stop, readAgain, pushEnded,
+  }
+}
+
+export type DeskState = ReturnType<typeof createDesk>
+
+const KEY: InjectionKey<DeskState> = Symbol('desk')
+
+export function provideDesk(customer: string): DeskState {
+  const desk = createDesk(customer)
+  provide(KEY, desk)
+  return desk
+}
+
+export function useDesk(): DeskState {
+  const desk = inject(KEY)
+  if (desk === undefined) throw new Error('used outside a desk')
+  return desk
+}

@@ -1,0 +1,47 @@
+import { shown } from './cells'
+import { columnsOf } from './columns'
+import type { BookObject } from '@/api'
+import type { Names } from './names'
+import { asText } from './values'
+
+const STEPS: Record<string, string> = {
+  noAnswer: 'no answer', onACall: 'on a call', doNotDisturb: 'do not disturb', legs: 'phones', callerId: 'calls out as', mainNumber: 'main number', secondsPerRing: 'a ring lasts',
+  '#order': 'order',
+}
+
+function kindOf(ref: string): BookObject['kind'] {
+  return ref.slice(0, ref.indexOf(':')) as BookObject['kind']
+}
+
+/** A field in words: its column's title where a sheet has it, else its path spelt out. */
+export function fieldInWords(ref: string, path: string): string {
+  const leg = /^legs\/([^/]+)\/seconds$/.exec(path)
+  if (leg !== null) return `rings for (${leg[1] ?? ''})`
+  const column = columnsOf(kindOf(ref)).find((each) => each.path({ fields: {} } as BookObject) === path)
+  if (column !== undefined) return column.title.charAt(0).toLowerCase() + column.title.slice(1)
+  return path
+    .split('/')
+    .map((step) => STEPS[step] ?? step.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`))
+    .join(', ')
+}
+
+/** A field's value in words, whatever its shape. */
+export function valueInWords(ref: string, path: string, value: unknown, names: Names): string {
+  if (value === null || value === undefined) return 'unset'
+  if (/\/seconds$|^secondsPerRing$/.test(path)) return `${asText(value)} s`
+  const column = columnsOf(kindOf(ref)).find((each) => each.path({ fields: {} } as BookObject) === path)
+  return column === undefined ? freely(value, names) : shown(value, column, names)
+}
+
+function freely(value: unknown, names: Names): string {
+  if (value === null || value === undefined) return 'unset'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
+  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map((each: unknown) => freely(each, names)).join(', ')
+  if (typeof value === 'object') {
+    return Object.entries(value)
+      .filter(([, each]) => each !== null)
+      .map(([key, each]) => (key === 'item' ? freely(each, names) : `${fieldInWords('tenant:', key)} ${freely(each, names)}`))
+      .join(' ')
+  }
+  return names.of(asText(value))
+}

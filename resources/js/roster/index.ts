@@ -1,0 +1,1 @@
+export { customerCommands, rosterQuery, useNeighbours } from './rosterQueries'

@@ -1,0 +1,259 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { client, detailOf, isProblem, take, type BookObject, type ProblemError, type Slot } from '@/api'
+import { rosterQuery } from '@/roster'
+import { useSession } from '@/session'
+import { EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useShortcuts } from '@/shared'
+import { useAnswers } from './answers'
+import { kindsIn, whatItSays } from './preview'
+
+const PAUSE = 250
+const ZONES = Intl.supportedValuesOf('timeZone')
+
+const router = useRouter()
+const queryClient = useQueryClient()
+const { technician } = useSession()
+const { kept, clear } = useAnswers()
+
+const templates = useQuery({ queryKey: ['templates'], queryFn: async () => (await take(client.GET('/templates'))).templates })
+const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
+
+const template = computed(() => templates.data.value?.find((each) => each.key === kept.template) ?? templates.data.value?.[0])
+const slots = computed<Slot[]>(() => template.value?.slots ?? [])
+const unanswered = computed(() => slots.value.filter((slot) => (kept.answers[slot.key] ?? '').trim() === ''))
+
+const digits = ref('')
+const offered = computed(() => (stock.data.value ?? []).filter((each) => each.number.includes(digits.value)))
+
+function lookFor(typed: string): void {
+  digits.value = typed.replace(/\D/g, '')
+}
+
+const made = ref<BookObject[]>([])
+const madeFrom = ref('')
+const problem = ref<ProblemError>()
+const failure = ref<string>()
+const looked = ref(new Set<string>())
+const entering = ref(false)
+const wanted = computed(() => JSON.stringify([template.value?.key, kept.answers]))
+const current = computed(() => madeFrom.value === wanted.value)
+
+watch(template, (found) => {
+  if (found !== undefined) kept.template = found.key
+})
+
+let timer: ReturnType<typeof setTimeout> | undefined
+watch(
+  wanted,
+  () => {
+    clearTimeout(timer)
+    if (template.value !== undefined && unanswered.value.length < slots.value.length) timer = setTimeout(() => void preview(), PAUSE)
+  },
+  { immediate: true },
+)
+
+async function preview(): Promise<void> {
+  const asked = wanted.value
+  if (template.value === undefined) return
+  try {
+    const answer = await take(client.POST('/taking-on/preview', { body: { template: template.value.key, answers: kept.answers } }))
+    if (asked !== wanted.value) return
+    made.value = answer.objects
+    madeFrom.value = asked
+    problem.value = undefined
+    failure.value = undefined
+  } catch (error) {
+    if (asked === wanted.value) place(error)
+  }
+}
+
+function place(error: unknown): void {
+  problem.value = isProblem(error) ? error : undefined
+  failure.value = isProblem(error) && (error.problem.errors ?? []).length > 0 ? undefined : detailOf(error)
+}
+
+function exampleOf(slot: Slot): string {
+  return slot.example === null ? '' : `for example ${slot.example.replaceAll('_', ' ')}`
+}
+
+/** The fault of an answer; one that was not given yet is no fault until it was looked at and left. */
+function faultOf(slot: Slot): string | undefined {
+  const fault = problem.value?.at(`/answers/${slot.key}`)
+  const given = (kept.answers[slot.key] ?? '').trim() !== ''
+  return given || looked.value.has(slot.key) ? fault : undefined
+}
+
+const inTheWay = computed(() => {
+  if (unanswered.value.length > 0) return `${plural(unanswered.value.length, 'answer')} to go: ${unanswered.value.map((slot) => slot.question.toLowerCase()).join('; ')}`
+  const faults = problem.value?.problem.errors?.length ?? 0
+  if (faults > 0) return `${plural(faults, 'answer')} ${faults === 1 ? 'needs' : 'need'} another look`
+  return undefined
+})
+
+async function enter(): Promise<void> {
+  slots.value.forEach((slot) => looked.value.add(slot.key))
+  if (template.value === undefined || entering.value || inTheWay.value !== undefined) return
+  entering.value = true
+  try {
+    const taken = await take(client.POST('/taking-on', { body: { template: template.value.key, answers: kept.answers } }))
+    clear()
+    await queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    void queryClient.invalidateQueries({ queryKey: ['stock'] })
+    await router.push({ name: 'desk', params: { customer: taken.customer } })
+  } catch (error) {
+    place(error)
+    void queryClient.invalidateQueries({ queryKey: ['stock'] })
+  } finally {
+    entering.value = false
+  }
+}
+
+function afresh(): void {
+  clear()
+  looked.value.clear()
+  made.value = []
+}
+
+useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking on', whileTyping: true, run: () => void enter() }])
+</script>
+
+<template>
+  <PageTop>
+    <router-link to="/">‹ Roster</router-link>
+    <h1 class="title">Taking on{{ kept.answers['name'] ? `: ${kept.answers['name']}` : ' a customer' }}</h1>
+    <span class="soft">nothing exists yet</span>
+    <template #hand>
+      <span class="soft small">answers are kept in this browser</span>
+      <button type="button" class="quiet-button" @click="afresh">Start afresh</button>
+    </template>
+  </PageTop>
+  <main v-if="technician?.mayTakeOn === false">
+    <EmptyState title="Taking customers on is not granted to you"><router-link to="/">Back to the Roster</router-link></EmptyState>
+  </main>
+  <main v-else-if="templates.error.value !== null || stock.error.value !== null">
+    <ErrorState :error="templates.error.value ?? stock.error.value" @again="templates.refetch(); stock.refetch()" />
+  </main>
+  <main v-else-if="template === undefined"><LoadingLines what="templates and stock" /></main>
+  <main v-else class="two">
+    <form class="said" novalidate @submit.prevent="enter">
+      <h2>What the customer said</h2>
+      <FieldRow v-slot="field" label="Template" :help="template.about">
+        <el-select :id="field.id" v-model="kept.template">
+          <el-option v-for="each in templates.data.value" :key="each.key" :label="`${each.name}, version ${each.version}`" :value="each.key" />
+        </el-select>
+      </FieldRow>
+      <FieldRow v-for="slot in slots" :key="slot.key" v-slot="field" :label="slot.question" :help="slot.help" :fault="faultOf(slot)">
+        <el-select
+          v-if="slot.type === 'zone'" :id="field.id" v-model="kept.answers[slot.key]" filterable :name="slot.key" :placeholder="exampleOf(slot)"
+          :aria-describedby="field.describedBy" @blur="looked.add(slot.key)"
+        >
+          <el-option v-for="zone in ZONES" :key="zone" :label="zone.replaceAll('_', ' ')" :value="zone" />
+        </el-select>
+        <el-select
+          v-else-if="slot.type === 'number'" :id="field.id" v-model="kept.answers[slot.key]" filterable :filter-method="lookFor" @visible-change="digits = ''" :name="slot.key" placeholder="Choose, or type digits of it"
+          no-data-text="No number is free in stock" no-match-text="No free number has these digits" :aria-describedby="field.describedBy" @blur="looked.add(slot.key)"
+        >
+          <el-option v-for="number in offered" :key="number.number" :label="`${number.display}${number.region === null ? '' : ` · ${number.region}`}`" :value="number.number" />
+        </el-select>
+        <el-input
+          v-else :id="field.id" v-model="kept.answers[slot.key]" :name="slot.key" :placeholder="exampleOf(slot)" autocomplete="off"
+          :aria-describedby="field.describedBy" :aria-invalid="field.invalid" @blur="looked.add(slot.key)"
+        />
+      </FieldRow>
+    </form>
+    <section class="made" aria-labelledby="made-title">
+      <div class="head">
+        <h2 id="made-title">What will be made</h2>
+        <p class="soft" role="status">{{ current ? plural(made.length, 'object') : made.length > 0 ? 'as of your earlier answers' : '' }}</p>
+      </div>
+      <template v-if="made.length > 0">
+        <table :class="{ stale: !current }" data-testid="will-be-made">
+          <thead>
+            <tr><th scope="col">Kind</th><th scope="col">Which</th><th scope="col">Says</th></tr>
+          </thead>
+          <tbody>
+            <template v-for="[kind, objects] in kindsIn(made)" :key="kind">
+              <tr v-for="object in objects" :key="object.ref">
+                <th scope="row">{{ kind }}</th>
+                <td><span v-if="object.extension !== null" class="mono">{{ object.extension }}</span> {{ object.label }}</td>
+                <td class="soft">{{ whatItSays(object) }}</td>
+              </tr>
+            </template>
+          </tbody>
+        </table>
+      </template>
+      <p v-else class="soft none">Shown here, object by object, once the answers are complete. Nothing is written before you enter it in the book.</p>
+      <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
+      <p class="act">
+        <el-button type="primary" data-testid="enter" :disabled="entering || inTheWay !== undefined" @click="enter">Enter in the book</el-button>
+        <span class="soft">{{ inTheWay ?? 'makes revision 1; nothing goes to the switch yet' }}</span>
+      </p>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.title {
+  overflow: hidden;
+  font-size: 18px;
+  text-overflow: ellipsis;
+}
+
+.two {
+  display: grid;
+  grid-template-columns: minmax(440px, 1fr) minmax(440px, 1fr);
+  min-height: calc(100% - 44px);
+}
+
+.said,
+.made {
+  padding: 16px 22px;
+}
+
+.said {
+  border-right: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+.said h2 {
+  padding-bottom: 6px;
+}
+
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+
+.made th[scope='row'] {
+  border-bottom: 1px solid var(--rule-soft);
+  color: var(--ink);
+  font-size: inherit;
+  font-weight: 600;
+  vertical-align: baseline;
+}
+
+.stale {
+  opacity: 0.55;
+}
+
+.none {
+  max-width: 34em;
+  padding: 18px 0;
+}
+
+.act {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  margin-top: 22px;
+}
+
+@media (width < 940px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,37 @@
+import type { BookObject } from '@/api'
+import { kindsInWords } from '@/shared'
+
+/** Objects by kind, in the order the kinds first come. */
+export function kindsIn(objects: BookObject[]): [string, BookObject[]][] {
+  const kinds = new Map<string, BookObject[]>()
+  for (const object of objects) {
+    const kind = kindsInWords(object.kind).one
+    kinds.set(kind, [...(kinds.get(kind) ?? []), object])
+  }
+  return [...kinds]
+}
+
+/** One object in a few words: where a number leads, how long a phone rings, whose mailbox it is. */
+export function whatItSays(object: BookObject): string {
+  const { fields } = object
+  const named = (name: string): string | undefined => {
+    const to = fields[name]
+    return typeof to === 'string' ? (object.refersTo[to] ?? to) : undefined
+  }
+  switch (object.kind) {
+    case 'number':
+      return `${object.display ?? object.key} leads to ${named('destination') ?? 'nowhere'}`
+    case 'user': {
+      const legs = (fields['legs'] ?? []) as { kind: string; seconds: number }[]
+      const rings = legs.map((leg) => `${leg.kind} phone rings ${leg.seconds} s`).join(', ')
+      const mailbox = named('mailbox')
+      return [rings === '' ? 'no phone' : rings, ...(mailbox === undefined ? [] : [`messages in ${mailbox}`])].join('; ')
+    }
+    case 'mailbox':
+      return `belongs to ${named('owner') ?? 'nobody'}`
+    case 'site':
+      return typeof fields['zone'] === 'string' ? fields['zone'].replaceAll('_', ' ') : ''
+    case 'tenant':
+      return ''
+  }
+}
