@@ -11,7 +11,7 @@ return [
             'path' => storage_path('logs/roster.log'),
             'level' => 'info',
             'days' => 14,
-            'permission' => 0640,
+            'permission' => 0o640,
         ],
         'null' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],
         'emergency' => ['path' => storage_path('logs/roster.log')],

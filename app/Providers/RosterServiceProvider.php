@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Access\Scope;
+use App\Stock\CarrierDesk;
 use App\Switching\Practice\PracticeSwitchConnector;
 use App\Switching\Practice\SwitchApi;
 use App\Switching\SwitchConnector;
-use App\Stock\CarrierDesk;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use App\Time\SystemClock;

@@ -168,7 +168,7 @@ final readonly class PushRunner
     }
 
     /** Reads back and compares; anything left over stops the push with what it is. */
-    private function finish(Push $push): ?int
+    private function finish(Push $push): null
     {
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
         $this->inScope($push, function () use ($push, $reading): void {

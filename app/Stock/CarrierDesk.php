@@ -24,7 +24,8 @@ final readonly class CarrierDesk
     public function search(string $prefix, int $most): array
     {
         $found = [];
-        foreach ($this->answer(fn () => $this->request()->get('/inventory', ['prefix' => $prefix, 'most' => $most]))['found'] ?? [] as $row) {
+        $answer = $this->answer(fn () => $this->request()->get('/inventory', ['prefix' => $prefix, 'most' => $most]));
+        foreach (is_array($answer['found'] ?? null) ? $answer['found'] : [] as $row) {
             if (is_array($row) && is_string($row['msisdn'] ?? null) && is_int($row['monthly_cents'] ?? null)) {
                 $found[] = ['number' => "+{$row['msisdn']}", 'monthlyCents' => $row['monthly_cents']];
             }

@@ -42,7 +42,8 @@ final readonly class Templates
     /** Adds a version of every shipped template whose file is not the newest version already. */
     public function ship(string $folder): void
     {
-        foreach (glob("{$folder}/*.json") ?: [] as $file) {
+        $files = glob("{$folder}/*.json");
+        foreach ($files === false ? [] : $files as $file) {
             $json = (string) file_get_contents($file);
             $template = Template::fromJson($json);
             $id = NameBasedUuid::of(self::PARENT, $template->key);

@@ -13,6 +13,73 @@ declare(strict_types=1);
  * are ready; its exit code is the keeper's, and everything is ended after it.
  */
 
+/** One thing to keep or to do once, as the specification says it. */
+final readonly class Entry
+{
+    /**
+     * @param  non-empty-list<string>  $command
+     * @param  array<string, string>  $env
+     * @param  ?list<string>  $readyCommand
+     */
+    private function __construct(
+        public string $name,
+        public array $command,
+        public string $user,
+        public array $env,
+        public bool $once,
+        public string $signal,
+        public string $cwd,
+        public ?float $pause,
+        public ?string $readyHttp,
+        public ?array $readyCommand,
+    ) {
+    }
+
+    /** @param array<mixed> $from */
+    public static function of(array $from): self
+    {
+        $ready = is_array($from['ready'] ?? null) ? $from['ready'] : [];
+        $name = self::text($from['name'] ?? null) ?? throw new RuntimeException('an entry without a name');
+        $command = self::texts($from['command'] ?? null);
+
+        return new self(
+            name: $name,
+            command: $command === [] ? throw new RuntimeException("{$name} has no command") : $command,
+            user: self::text($from['user'] ?? null) ?? 'root',
+            env: array_filter(is_array($from['env'] ?? null) ? $from['env'] : [], static fn (mixed $value, mixed $key): bool => is_string($value) && is_string($key), ARRAY_FILTER_USE_BOTH),
+            once: ($from['once'] ?? false) === true,
+            signal: self::text($from['signal'] ?? null) ?? 'TERM',
+            cwd: self::text($from['cwd'] ?? null) ?? '/',
+            pause: is_float($from['pause'] ?? null) ? $from['pause'] : null,
+            readyHttp: self::text($ready['http'] ?? null),
+            readyCommand: isset($ready['command']) ? self::texts($ready['command']) : null,
+        );
+    }
+
+    private static function text(mixed $value): ?string
+    {
+        return is_string($value) ? $value : null;
+    }
+
+    /** @return list<string> */
+    private static function texts(mixed $value): array
+    {
+        return array_values(array_filter(is_array($value) ? $value : [], is_string(...)));
+    }
+}
+
+/** A service and its process; none where it waits to be started again. */
+final class Service
+{
+    public float $pause = 0.2;
+
+    public float $due = 0.0;
+
+    public function __construct(public readonly Entry $entry, public int $pid, public float $since)
+    {
+    }
+}
+
 final class Keeper
 {
     private const READY_SECONDS = 60;
@@ -21,13 +88,13 @@ final class Keeper
 
     private const CALM_SECONDS = 10;
 
-    /** @var array<string, array{entry: array<string, mixed>, pid: int, since: float, pause: float, due: float}> */
+    /** @var list<Service> in the order they were started */
     private array $services = [];
 
     private bool $ending = false;
 
-    /** @param array<string, mixed> $spec */
-    public function __construct(private readonly array $spec)
+    /** @param list<Entry> $entries */
+    public function __construct(private readonly string $home, private readonly string $mark, private readonly array $entries, private readonly ?string $message)
     {
         pcntl_async_signals(true);
         foreach ([SIGINT, SIGTERM, SIGHUP] as $signal) {
@@ -40,16 +107,15 @@ final class Keeper
     /** @param list<string> $then */
     public function keep(array $then): int
     {
-        $code = 0;
         try {
-            foreach ($this->spec['entries'] as $entry) {
+            foreach ($this->entries as $entry) {
                 if ($this->ending) {
                     return 130;
                 }
-                ($entry['once'] ?? false) === true ? $this->doOnce($entry) : $this->startService($entry);
+                $entry->once ? $this->doOnce($entry) : $this->startService($entry);
             }
-            if (isset($this->spec['message'])) {
-                echo $this->spec['message'], "\n";
+            if ($this->message !== null) {
+                echo $this->message, "\n";
             }
             $code = $then === [] ? $this->watch() : $this->runThen($then);
         } catch (RuntimeException $fault) {
@@ -81,13 +147,13 @@ final class Keeper
             exit(127);
         }
         while (true) {
-            $done = pcntl_waitpid($pid, $status, WNOHANG);
-            if ($done === $pid) {
-                return pcntl_wifexited($status) ? pcntl_wexitstatus($status) : 1;
+            $status = $this->endedAs($pid);
+            if ($status !== null) {
+                return $this->exitCode($status) ?? 1;
             }
             if ($this->ending) {
                 posix_kill($pid, SIGTERM);
-                pcntl_waitpid($pid, $status);
+                pcntl_waitpid($pid, $ignored);
 
                 return 130;
             }
@@ -99,72 +165,74 @@ final class Keeper
     /** Starts again whatever died; one that keeps dying waits longer each time. */
     private function look(): void
     {
-        foreach ($this->services as $name => $service) {
-            if ($service['pid'] > 0 && pcntl_waitpid($service['pid'], $status, WNOHANG) === $service['pid']) {
-                $calm = microtime(true) - $service['since'] > self::CALM_SECONDS;
-                $pause = ($service['entry']['pause'] ?? null) ?? ($calm ? 0.2 : min($service['pause'] * 2, 10));
-                $this->services[$name] = ['pid' => 0, 'pause' => $pause, 'due' => microtime(true) + $pause] + $service;
-                $this->note("{$name} ended ({$this->how($status)}); starting it again");
-            } elseif ($service['pid'] === 0 && microtime(true) >= $service['due']) {
-                $this->services[$name] = ['pid' => $this->spawn($service['entry']), 'since' => microtime(true)] + $service;
+        foreach ($this->services as $service) {
+            $status = $service->pid > 0 ? $this->endedAs($service->pid) : null;
+            if ($status !== null) {
+                $calm = microtime(true) - $service->since > self::CALM_SECONDS;
+                $service->pause = $service->entry->pause ?? ($calm ? 0.2 : min($service->pause * 2, 10.0));
+                $service->pid = 0;
+                $service->due = microtime(true) + $service->pause;
+                $this->note("{$service->entry->name} ended ({$this->how($status)}); starting it again");
+            } elseif ($service->pid === 0 && microtime(true) >= $service->due) {
+                $service->pid = $this->spawn($service->entry);
+                $service->since = microtime(true);
             }
         }
     }
 
-    /** @param array<string, mixed> $entry */
-    private function startService(array $entry): void
+    private function startService(Entry $entry): void
     {
-        $name = $entry['name'];
-        $this->services[$name] = ['entry' => $entry, 'pid' => $this->spawn($entry), 'since' => microtime(true), 'pause' => 0.2, 'due' => 0.0];
+        $service = new Service($entry, $this->spawn($entry), microtime(true));
+        $this->services[] = $service;
         $until = microtime(true) + self::READY_SECONDS;
         $deaths = 0;
         while (! $this->isReady($entry)) {
             if ($this->ending) {
                 return;
             }
-            if (pcntl_waitpid($this->services[$name]['pid'], $status, WNOHANG) > 0) {
+            $status = $this->endedAs($service->pid);
+            if ($status !== null) {
                 if (++$deaths > 5) {
-                    throw new RuntimeException("{$name} does not stay up ({$this->how($status)}); see {$this->log($name)}");
+                    throw new RuntimeException("{$entry->name} does not stay up ({$this->how($status)}); see {$this->log($entry->name)}");
                 }
                 usleep(300_000);
-                $this->services[$name]['pid'] = $this->spawn($entry);
+                $service->pid = $this->spawn($entry);
             }
             if (microtime(true) > $until) {
-                throw new RuntimeException("{$name} is not ready after " . self::READY_SECONDS . " s; see {$this->log($name)}");
+                throw new RuntimeException("{$entry->name} is not ready after " . self::READY_SECONDS . " s; see {$this->log($entry->name)}");
             }
             usleep(50_000);
         }
     }
 
-    /** @param array<string, mixed> $entry */
-    private function doOnce(array $entry): void
+    private function doOnce(Entry $entry): void
     {
-        @unlink($this->log($entry['name']));
+        @unlink($this->log($entry->name));
         $pid = $this->spawn($entry);
-        while (pcntl_waitpid($pid, $status, WNOHANG) === 0) {
+        $status = $this->endedAs($pid);
+        while ($status === null) {
             if ($this->ending) {
                 posix_kill(-$pid, SIGTERM);
             }
             usleep(20_000);
+            $status = $this->endedAs($pid);
         }
-        if (! pcntl_wifexited($status) || pcntl_wexitstatus($status) !== 0) {
-            $tail = implode("\n", array_slice(explode("\n", trim((string) @file_get_contents($this->log($entry['name'])))), -15));
-            throw new RuntimeException("{$entry['name']} failed ({$this->how($status)}):\n{$tail}\n(whole log: {$this->log($entry['name'])})");
+        if ($this->exitCode($status) !== 0) {
+            $tail = implode("\n", array_slice(explode("\n", trim((string) @file_get_contents($this->log($entry->name)))), -15));
+            throw new RuntimeException("{$entry->name} failed ({$this->how($status)}):\n{$tail}\n(whole log: {$this->log($entry->name)})");
         }
     }
 
-    /** @param array<string, mixed> $entry */
-    private function spawn(array $entry): int
+    private function spawn(Entry $entry): int
     {
-        $command = $entry['command'];
         // The kernel tells a child when its keeper is gone, kill -9 included. setpriv asks for it after changing user.
-        $prefix = ['setpriv', '--pdeathsig', $entry['signal'] ?? 'TERM'];
-        if (posix_getuid() === 0 && ($entry['user'] ?? 'root') !== 'root') {
-            array_push($prefix, '--reuid', $entry['user'], '--regid', $entry['user'], '--init-groups');
+        $prefix = ['setpriv', '--pdeathsig', $entry->signal];
+        if (posix_getuid() === 0 && $entry->user !== 'root') {
+            array_push($prefix, '--reuid', $entry->user, '--regid', $entry->user, '--init-groups');
         }
         $pid = pcntl_fork();
         if ($pid === -1) {
-            throw new RuntimeException("cannot start {$entry['name']}");
+            throw new RuntimeException("cannot start {$entry->name}");
         }
         if ($pid > 0) {
             return $pid;
@@ -173,32 +241,31 @@ final class Keeper
         pcntl_signal(SIGINT, SIG_DFL);
         pcntl_signal(SIGTERM, SIG_DFL);
         pcntl_signal(SIGHUP, SIG_DFL);
-        $env = ['JAUNTY_KEEPER' => $this->spec['mark']] + ($entry['env'] ?? []) + array_filter(getenv(), is_string(...));
+        $env = ['JAUNTY_KEEPER' => $this->mark] + $entry->env + array_filter(getenv(), is_string(...));
         $env['HOME'] = '/tmp';
-        chdir($entry['cwd'] ?? '/');
+        chdir($entry->cwd);
         fclose(STDIN);
         fclose(STDOUT);
         fclose(STDERR);
-        // Descriptors 0, 1 and 2 are free again, so these opens take them in order.
-        $in = fopen('/dev/null', 'rb');
-        $out = fopen($this->log($entry['name']), 'ab');
-        $err = fopen($this->log($entry['name']), 'ab');
+        // Descriptors 0, 1 and 2 are free again, so these opens take them in order; held, or PHP would close them.
+        $descriptors = [fopen('/dev/null', 'rb'), fopen($this->log($entry->name), 'ab'), fopen($this->log($entry->name), 'ab')];
+        if (in_array(false, $descriptors, true)) {
+            exit(126);
+        }
         // Descriptor 9 is the starter's lock: a child that outlives a killed keeper must not hold it.
-        pcntl_exec('/bin/sh', ['-c', 'exec 9>&-; exec "$@"', 'sh', ...$prefix, '--', ...$command], $env);
+        pcntl_exec('/bin/sh', ['-c', 'exec 9>&-; exec "$@"', 'sh', ...$prefix, '--', ...$entry->command], $env);
         exit(127);
     }
 
-    /** @param array<string, mixed> $entry */
-    private function isReady(array $entry): bool
+    private function isReady(Entry $entry): bool
     {
-        $ready = $entry['ready'] ?? [];
-        if (isset($ready['command'])) {
-            exec(implode(' ', array_map(escapeshellarg(...), $ready['command'])) . ' >/dev/null 2>&1', $output, $code);
+        if ($entry->readyCommand !== null) {
+            exec(implode(' ', array_map(escapeshellarg(...), $entry->readyCommand)) . ' >/dev/null 2>&1', $output, $code);
 
             return $code === 0;
         }
-        if (isset($ready['http'])) {
-            $curl = curl_init($ready['http']);
+        if ($entry->readyHttp !== null) {
+            $curl = curl_init($entry->readyHttp);
             curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT_MS => 3000, CURLOPT_PROXY => '']);
             curl_exec($curl);
 
@@ -211,36 +278,54 @@ final class Keeper
     /** Ends services in reverse order, so that what depends on the database goes before it. */
     private function endAll(): void
     {
-        foreach (array_reverse($this->services) as $name => $service) {
-            if ($service['pid'] === 0) {
+        foreach (array_reverse($this->services) as $service) {
+            if ($service->pid === 0) {
                 continue;
             }
-            posix_kill($service['pid'], ($service['entry']['signal'] ?? 'TERM') === 'INT' ? SIGINT : SIGTERM);
+            posix_kill($service->pid, $service->entry->signal === 'INT' ? SIGINT : SIGTERM);
             $until = microtime(true) + self::END_SECONDS;
-            while (pcntl_waitpid($service['pid'], $status, WNOHANG) === 0) {
+            while ($this->endedAs($service->pid) === null) {
                 if (microtime(true) > $until) {
-                    $this->note("{$name} does not end; killing it");
-                    posix_kill(-$service['pid'], SIGKILL);
-                    pcntl_waitpid($service['pid'], $status);
+                    $this->note("{$service->entry->name} does not end; killing it");
+                    posix_kill(-$service->pid, SIGKILL);
+                    pcntl_waitpid($service->pid, $ignored);
 
                     break;
                 }
                 usleep(20_000);
             }
             // Children of its own session that outlived it, such as those of a worker.
-            posix_kill(-$service['pid'], SIGKILL);
+            posix_kill(-$service->pid, SIGKILL);
         }
         $this->services = [];
     }
 
+    /** @return ?int the wait status; null while it still runs */
+    private function endedAs(int $pid): ?int
+    {
+        $status = 0;
+
+        return pcntl_waitpid($pid, $status, WNOHANG) === 0 ? null : (is_int($status) ? $status : 0);
+    }
+
+    /** @return ?int null where a signal ended it */
+    private function exitCode(int $status): ?int
+    {
+        $code = pcntl_wifexited($status) ? pcntl_wexitstatus($status) : false;
+
+        return $code === false ? null : $code;
+    }
+
     private function how(int $status): string
     {
-        return pcntl_wifsignaled($status) ? 'signal ' . pcntl_wtermsig($status) : 'exit ' . pcntl_wexitstatus($status);
+        $code = $this->exitCode($status);
+
+        return $code === null ? 'signal ' . pcntl_wtermsig($status) : "exit {$code}";
     }
 
     private function log(string $name): string
     {
-        return "{$this->spec['home']}/logs/{$name}.log";
+        return "{$this->home}/logs/{$name}.log";
     }
 
     private function note(string $text): void
@@ -249,11 +334,17 @@ final class Keeper
     }
 }
 
-$spec = json_decode((string) file_get_contents($argv[1]), true, flags: JSON_THROW_ON_ERROR);
+/** @var list<string> $argv */
+$spec = json_decode((string) file_get_contents($argv[1] ?? ''), true, flags: JSON_THROW_ON_ERROR);
+if (! is_array($spec) || ! is_string($spec['home'] ?? null) || ! is_string($spec['mark'] ?? null) || ! is_array($spec['entries'] ?? null)) {
+    throw new RuntimeException('the specification names no home, mark and entries');
+}
+$entries = array_map(Entry::of(...), array_values(array_filter($spec['entries'], is_array(...))));
 $pidFile = "{$spec['home']}/run/keeper.pid";
 file_put_contents("{$pidFile}.new", (string) getmypid());
 rename("{$pidFile}.new", $pidFile);
 $at = array_search('--then', $argv, true);
-$code = (new Keeper($spec))->keep($at === false ? [] : array_slice($argv, $at + 1));
+$keeper = new Keeper($spec['home'], $spec['mark'], $entries, is_string($spec['message'] ?? null) ? $spec['message'] : null);
+$code = $keeper->keep($at === false ? [] : array_slice($argv, $at + 1));
 @unlink($pidFile);
 exit($code);

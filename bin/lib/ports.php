@@ -6,8 +6,10 @@ declare(strict_types=1);
  * Chooses loopback ports: `ports.php FILE FIRST NAME...` keeps those the file already names while they are free, and
  * takes the next free ones from FIRST on for the rest. Says so when a kept port had to change.
  */
-[, $file, $first] = $argv;
-$kept = is_file($file) ? (parse_ini_file($file) ?: []) : [];
+/** @var list<string> $argv */
+[$file, $first] = [$argv[1] ?? '', $argv[2] ?? ''];
+$read = is_file($file) ? parse_ini_file($file) : [];
+$kept = array_map(intval(...), array_filter($read === false ? [] : $read, is_numeric(...)));
 
 $isFree = static function (int $port): bool {
     $socket = @stream_socket_server("tcp://127.0.0.1:{$port}");
@@ -22,7 +24,7 @@ $isFree = static function (int $port): bool {
 $chosen = [];
 $next = (int) $first;
 foreach (array_slice($argv, 3) as $name) {
-    $before = (int) ($kept["{$name}_PORT"] ?? 0);
+    $before = $kept["{$name}_PORT"] ?? 0;
     if ($before > 0 && ! in_array($before, $chosen, true) && $isFree($before)) {
         $chosen[$name] = $before;
 

@@ -9,11 +9,13 @@ declare(strict_types=1);
  * usage: processes.php running HOME MARK   prints the keeper's pid and ends with 0 if it is at work
  *        processes.php end HOME MARK       ends the keeper, then anything it left behind
  */
+/** @var array{string, string, string, string} $argv */
 [, $verb, $home, $mark] = $argv;
 
 $marked = static function () use ($mark): array {
     $pids = [];
-    foreach (glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: [] as $folder) {
+    $folders = glob('/proc/[0-9]*', GLOB_ONLYDIR);
+    foreach ($folders === false ? [] : $folders as $folder) {
         $environment = @file_get_contents("{$folder}/environ");
         $pid = (int) basename($folder);
         if ($environment !== false && $pid !== getmypid() && str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0")) {

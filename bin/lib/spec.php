@@ -43,4 +43,4 @@ if ($env('MESSAGE') !== '') {
     $spec['message'] = $env('MESSAGE');
 }
 file_put_contents($argv[1], json_encode($spec, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
-chmod($argv[1], 0600);
+chmod($argv[1], 0o600);

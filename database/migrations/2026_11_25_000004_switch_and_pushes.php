@@ -6,8 +6,7 @@ use Database\Support\RowSecurity;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-return new class extends Migration
-{
+return new class extends Migration {
     public function up(): void
     {
         DB::unprepared(<<<'SQL'

@@ -13,11 +13,7 @@ use Standins\PostTray\PostTray;
 use Standins\PracticeSwitch\PracticeSwitch;
 use Standins\Shared\Request;
 
-spl_autoload_register(static function (string $class): void {
-    if (str_starts_with($class, 'Standins\\')) {
-        require dirname(__DIR__) . '/src/' . str_replace('\\', '/', substr($class, 9)) . '.php';
-    }
-});
+require dirname(__DIR__) . '/src/autoload.php';
 
 $store = (string) getenv('STANDIN_STORE');
 $token = (string) getenv('STANDIN_TOKEN');

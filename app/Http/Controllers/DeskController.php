@@ -19,7 +19,9 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\Slot;
+use Jaunty\Core\Templates\SlotType;
 use Jaunty\Core\Templates\Template;
 
 /** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
@@ -127,7 +129,12 @@ final class DeskController extends Controller
             'template' => $template->name,
             'version' => $application->version->no,
             'appliedAt' => $application->applied_at->toAtomString(),
-            'answers' => array_map(static fn (Slot $slot): array => ['question' => $slot->question, 'answer' => $application->answers[$slot->key] ?? ''], $template->slots),
+            'answers' => array_map(static fn (Slot $slot): array => ['question' => $slot->question, 'answer' => self::answer($slot, $application->answers[$slot->key] ?? '')], $template->slots),
         ];
+    }
+
+    private static function answer(Slot $slot, string $answer): string
+    {
+        return $slot->type === SlotType::Number ? E164::parse($answer)->display() : $answer;
     }
 }

@@ -27,7 +27,7 @@ final class RevisionController extends Controller
 
     public function index(Request $request, string $customer, BookRepository $books): JsonResponse
     {
-        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, function (TenantRow $tenant) use ($books): array {
+        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, static function (TenantRow $tenant) use ($books): array {
             $book = $books->head($tenant->id);
             $revisions = Revision::query()->where('tenant_id', $tenant->id)->with('technician')->orderByDesc('no')->limit(self::MOST_SHOWN)->get();
 

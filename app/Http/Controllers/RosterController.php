@@ -21,7 +21,7 @@ final class RosterController extends Controller
 
     public function index(Request $request): JsonResponse
     {
-        return new JsonResponse($this->scope->technician($this->technician($request)->id, function (): array {
+        return new JsonResponse($this->scope->technician($this->technician($request)->id, static function (): array {
             $summaries = TenantSummary::query()->get()->keyBy('tenant_id');
             $technicians = Technician::query()->get(['id', 'initials', 'name'])->keyBy('id');
             $lines = TenantRow::query()->orderBy('name')->get()->map(

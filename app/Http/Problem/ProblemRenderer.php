@@ -114,9 +114,22 @@ final class ProblemRenderer
             405 => new Problem(405, 'method', 'Not done this way', 'This address does not take such a request.'),
             413 => new Problem(413, 'too-large', 'Too large', 'This is more than the server takes at once.'),
             419 => new Problem(419, 'page-too-old', 'This page is too old', 'Reload the page and do it again; drafts are kept on the server.'),
-            429 => new Problem(429, 'too-many', 'Too many requests', 'Wait a little and go on.', headers: array_filter(array_map(strval(...), array_filter($fault->getHeaders(), is_scalar(...))))),
+            429 => new Problem(429, 'too-many', 'Too many requests', 'Wait a little and go on.', headers: self::headers($fault)),
             default => new Problem($fault->getStatusCode(), 'refused', 'Not done', $fault->getMessage() === '' ? 'The server refused this.' : $fault->getMessage()),
         };
+    }
+
+    /** @return array<string, string> */
+    private static function headers(HttpExceptionInterface $fault): array
+    {
+        $headers = [];
+        foreach ($fault->getHeaders() as $name => $value) {
+            if (is_scalar($value)) {
+                $headers[(string) $name] = (string) $value;
+            }
+        }
+
+        return $headers;
     }
 
     private static function ours(\Throwable $fault): Problem

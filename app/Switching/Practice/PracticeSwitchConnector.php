@@ -43,7 +43,7 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         if ($account === null) {
             return null;
         }
-        $path = "/v1/accounts/{$account['id']}";
+        $path = '/v1/accounts/' . (is_string($account['id'] ?? null) ? $account['id'] : throw SwitchTrouble::refused('its account has no id'));
         $records = [[Kind::Tenant, $account]];
         foreach ([Kind::Site, Kind::Number, Kind::User, Kind::Mailbox] as $kind) {
             foreach ($this->api->all("{$path}/" . Translation::collection($kind)) as $record) {
@@ -53,7 +53,7 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         $found = Pairing::of($book, $bindings, $records);
         $names = new Names($found);
         $live = Book::of($book->tenant, []);
-        foreach ($records as [$kind, $record]) {
+        foreach ($records as [, $record]) {
             $reference = $found->called(is_string($record['id'] ?? null) ? $record['id'] : '');
             if ($reference !== null) {
                 $live = $live->with($this->object($book, $reference, $record, $names));
@@ -124,6 +124,7 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
         $rows = $this->api->get('/v1/accounts', ['handle' => $book->tenant->key])['rows'] ?? null;
         $first = is_array($rows) ? ($rows[0] ?? null) : null;
+
         /** @var ?array<string, mixed> $first */
         return $first;
     }

@@ -113,6 +113,7 @@ final readonly class SwitchApi
         if (! $response->successful() || ! is_array($body)) {
             throw SwitchTrouble::refused($where . $fault);
         }
+
         /** @var array<string, mixed> $body */
         return $body;
     }

@@ -25,6 +25,7 @@ final readonly class Node
         if (! is_array($value) || ($value !== [] && array_is_list($value))) {
             throw UnusableBook::wrongType($path, 'an object', $value);
         }
+
         /** @var array<string, mixed> $value */
         return new self($value, $path);
     }

@@ -74,8 +74,8 @@ final class Diff
      */
     private static function compareItems(string $path, array $before, array $after, array &$differences): void
     {
-        $keysBefore = array_column($before, 'item');
-        $keysAfter = array_column($after, 'item');
+        $keysBefore = Items::keys($before);
+        $keysAfter = Items::keys($after);
         foreach (array_values(array_unique([...$keysBefore, ...$keysAfter])) as $key) {
             $old = Items::find($before, $key);
             $new = Items::find($after, $key);

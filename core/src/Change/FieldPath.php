@@ -38,7 +38,9 @@ final class FieldPath
      */
     public static function set(array $fields, string $path, mixed $value): array
     {
-        [$step, $rest] = explode('/', $path, 2) + [1 => null];
+        $steps = explode('/', $path, 2);
+        $step = $steps[0];
+        $rest = $steps[1] ?? null;
         if ($step === self::ORDER) {
             return Items::inOrder($fields, is_array($value) ? $value : []);
         }

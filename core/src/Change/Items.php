@@ -15,6 +15,15 @@ final class Items
 
     /**
      * @param  array<mixed>  $items
+     * @return list<string> the items' keys, in order
+     */
+    public static function keys(array $items): array
+    {
+        return array_values(array_filter(array_column($items, 'item'), is_string(...)));
+    }
+
+    /**
+     * @param  array<mixed>  $items
      * @return ?array<mixed>
      */
     public static function find(array $items, string $key): ?array

@@ -46,7 +46,7 @@ final readonly class E164 implements \Stringable
         return str_replace('-', ' ', $util->format($util->parse($this->number), PhoneNumberFormat::INTERNATIONAL));
     }
 
-    public function region(): ?string
+    public function region(): string
     {
         $util = PhoneNumberUtil::getInstance();
 

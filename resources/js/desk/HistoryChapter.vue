@@ -5,6 +5,7 @@ import type { Revision } from '@/api'
 import { dateThere, ErrorState, LoadingLines, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
 import { useDesk } from './desk'
+import { fieldInWords } from './words'
 
 defineProps<{ zone: string }>()
 
@@ -16,7 +17,9 @@ const undone = computed(() => new Map((data.value ?? []).flatMap((revision) => (
 function what(revision: Revision): string {
   if (revision.source === 'taking-on') return 'taken on'
   if (revision.undoes !== null) return `undoes revision ${revision.undoes}`
-  return revision.note ?? plural(revision.changes.length, 'change')
+  const [first] = revision.changes
+  if (revision.note !== null || first === undefined) return revision.note ?? ''
+  return first.path === null ? first.label : `${first.label}: ${fieldInWords(first.object, first.path)}`
 }
 </script>
 

@@ -17,7 +17,7 @@ final class PostTray extends Standin
     /** @param ?\Closure(): int $clock seconds since 1970 */
     public function __construct(private readonly string $folder, private readonly ?\Closure $clock = null)
     {
-        if (! is_dir($folder) && ! mkdir($folder, 0750, true) && ! is_dir($folder)) {
+        if (! is_dir($folder) && ! mkdir($folder, 0o750, true) && ! is_dir($folder)) {
             throw new \RuntimeException("cannot make {$folder}");
         }
     }
@@ -88,6 +88,8 @@ final class PostTray extends Standin
     /** @return list<string> oldest first */
     private function names(): array
     {
-        return array_map(basename(...), glob("{$this->folder}/*.eml") ?: []);
+        $files = glob("{$this->folder}/*.eml");
+
+        return $files === false ? [] : array_map(basename(...), $files);
     }
 }

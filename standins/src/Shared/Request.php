@@ -37,7 +37,7 @@ final readonly class Request
             is_string($method) ? $method : 'GET',
             rawurldecode((string) parse_url(is_string($uri) ? $uri : '/', PHP_URL_PATH)),
             $headers,
-            array_filter($_GET, is_string(...)),
+            self::texts($_GET),
             (string) file_get_contents('php://input', length: self::LARGEST_BODY),
         );
     }
@@ -58,6 +58,7 @@ final readonly class Request
         if (! is_array($value) || ($value !== [] && array_is_list($value))) {
             throw new Refusal(400, 'the body is not a JSON object');
         }
+
         /** @var array<string, mixed> $value */
         return $value;
     }
@@ -67,6 +68,22 @@ final readonly class Request
     {
         parse_str($this->body, $fields);
 
-        return array_filter($fields, is_string(...));
+        return self::texts($fields);
+    }
+
+    /**
+     * @param  array<mixed>  $fields
+     * @return array<string, string> those that are plain text
+     */
+    private static function texts(array $fields): array
+    {
+        $texts = [];
+        foreach ($fields as $name => $value) {
+            if (is_string($value)) {
+                $texts[(string) $name] = $value;
+            }
+        }
+
+        return $texts;
     }
 }

@@ -12,7 +12,7 @@ abstract class Standin
         try {
             return $this->answer($request);
         } catch (Refusal $refusal) {
-            return Response::json($refusal->status, array_filter(['fault' => $refusal->getMessage(), 'where' => $refusal->where]));
+            return Response::json($refusal->status, array_filter(['fault' => $refusal->getMessage(), 'where' => $refusal->where], is_string(...)));
         }
     }
 

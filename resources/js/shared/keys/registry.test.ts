@@ -61,12 +61,15 @@ it('gives a key to the newest holder, and back when that one goes', () => {
   expect([dialog.mock.calls.length, page.mock.calls.length]).toEqual([1, 1])
 })
 
-it('is silent behind an open dialog', () => {
+it('is silent behind an open dialog, and not behind a closed one', () => {
   const run = vi.fn()
   scope.run(() => {
     useShortcuts([{ keys: 'j', label: 'next', scope: 'Roster', run }])
   })
-  document.body.innerHTML = '<div role="dialog"></div>'
+  document.body.innerHTML = '<div><div role="dialog"></div></div>'
   press('j')
   expect(run).not.toHaveBeenCalled()
+  document.body.innerHTML = '<div style="display: none;"><div role="dialog"></div></div>'
+  press('j')
+  expect(run).toHaveBeenCalledOnce()
 })

@@ -31,7 +31,8 @@ function isTyping(target: EventTarget | null): boolean {
 }
 
 function isInDialog(): boolean {
-  return document.querySelector('[role="dialog"]:not([aria-hidden="true"])') !== null
+  // A closed dialog of Element Plus stays in the page, under an overlay that is not displayed.
+  return [...document.querySelectorAll('[role="dialog"]')].some((dialog) => dialog.closest('[style*="display: none"]') === null)
 }
 
 export function nameOf(event: KeyboardEvent): string {

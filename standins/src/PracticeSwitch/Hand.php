@@ -1,0 +1,184 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Standins\PracticeSwitch;
+
+/** A hand on the switch from outside: what somebody with the switch's own password lists, shows and changes. */
+final readonly class Hand
+{
+    private const COLLECTIONS = ['premises', 'lines', 'persons', 'boxes'];
+
+    public function __construct(private string $url, private string $token, private string $actor)
+    {
+    }
+
+    /**
+     * @param  list<string>  $arguments
+     * @return string what to print
+     *
+     * @throws HandError in words for the person at the keyboard
+     */
+    public function work(array $arguments): string
+    {
+        $verb = $arguments[0] ?? 'list';
+        if ($verb === 'list') {
+            return $this->list();
+        }
+        $account = $this->account($arguments[1] ?? throw new HandError("wants an account: bin/switch {$verb} ACCOUNT"));
+
+        return match (true) {
+            $verb === 'show' => $this->show($account),
+            $verb === 'log' => $this->log($account),
+            $verb === 'set' && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
+            default => throw new HandError('usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE]'),
+        };
+    }
+
+    private function list(): string
+    {
+        $text = '';
+        foreach ($this->rows('/v1/accounts') as $account) {
+            $text .= str_pad(self::plain($account['handle'] ?? null), 32) . self::plain($account['title'] ?? null) . "\n";
+        }
+
+        return $text;
+    }
+
+    /** @param array<string, mixed> $account */
+    private function show(array $account): string
+    {
+        $text = self::record($account, 'accounts/' . self::plain($account['id'] ?? null));
+        foreach (self::COLLECTIONS as $collection) {
+            foreach ($this->rows(self::path($account) . "/{$collection}") as $record) {
+                $text .= self::record($record, "{$collection}/" . self::plain($record['id'] ?? null));
+            }
+        }
+
+        return $text;
+    }
+
+    /** @param array<string, mixed> $account */
+    private function log(array $account): string
+    {
+        $text = '';
+        foreach ($this->rows(self::path($account) . '/edits') as $edit) {
+            $said = array_map(self::plain(...), $edit);
+            $text .= gmdate('Y-m-d H:i', (int) ($said['stamp'] ?? 0))
+                . "  {$said['who']}  {$said['collection']}/{$said['record']} {$said['what']} {$said['field']} {$said['was']} -> {$said['is_now']}\n";
+        }
+
+        return $text;
+    }
+
+    /** @param array<string, mixed> $account */
+    private function set(array $account, string $which, string $field, string $typed): string
+    {
+        $value = json_decode($typed, true) ?? ($typed === 'null' ? null : $typed);
+        $target = $this->target($account, $which);
+        $record = $this->ask($target, [$field => $value]);
+
+        return "{$target}: {$field} is now " . self::json($record[$field] ?? null) . "\n";
+    }
+
+    /** @param array<string, mixed> $account */
+    private function target(array $account, string $which): string
+    {
+        [$collection, $id] = explode('/', $which, 2) + [1 => ''];
+        if ($collection === 'accounts') {
+            return self::path($account);
+        }
+        if ($id === '') {
+            $rows = $this->rows(self::path($account) . "/{$collection}");
+            $id = self::plain($rows[0]['id'] ?? null);
+            if (count($rows) !== 1) {
+                throw new HandError(count($rows) . " records in {$collection}; name one, such as {$collection}/" . ($id === '' ? 'ID' : $id));
+            }
+        }
+
+        return self::path($account) . "/{$collection}/{$id}";
+    }
+
+    /** @return array<string, mixed> */
+    private function account(string $handle): array
+    {
+        return $this->rows('/v1/accounts?handle=' . rawurlencode($handle))[0] ?? throw new HandError("there is no account called {$handle}; bin/switch lists them");
+    }
+
+    /** @return list<array<string, mixed>> every row, however many pages */
+    private function rows(string $path): array
+    {
+        $rows = [];
+        $after = null;
+        do {
+            $page = $this->ask($after === null ? $path : "{$path}?after={$after}");
+            foreach (is_array($page['rows'] ?? null) ? $page['rows'] : [] as $row) {
+                /** @var array<string, mixed> $row */
+                $rows[] = $row;
+            }
+            $after = is_int($page['next'] ?? null) ? $page['next'] : null;
+        } while ($after !== null);
+
+        return $rows;
+    }
+
+    /**
+     * @param  ?array<string, mixed>  $body  what to change; null to read
+     * @return array<string, mixed>
+     */
+    private function ask(string $path, ?array $body = null): array
+    {
+        $curl = curl_init($this->url . $path);
+        curl_setopt_array($curl, [
+            CURLOPT_CUSTOMREQUEST => $body === null ? 'GET' : 'PATCH',
+            CURLOPT_HTTPHEADER => ["Authorization: Bearer {$this->token}", 'Content-Type: application/json', "Acting-For: {$this->actor}"],
+            CURLOPT_RETURNTRANSFER => true,
+            CURLOPT_TIMEOUT => 10,
+            CURLOPT_PROXY => '',
+            CURLOPT_POSTFIELDS => $body === null ? '' : self::json($body),
+        ]);
+        $text = curl_exec($curl);
+        if (! is_string($text)) {
+            throw new HandError("the practice switch cannot be reached at {$this->url}; is bin/start running?");
+        }
+        $answer = json_decode($text, true);
+        if (! is_array($answer) || curl_getinfo($curl, CURLINFO_RESPONSE_CODE) >= 400) {
+            $fault = is_array($answer) ? $answer : ['fault' => 'it gave no proper answer'];
+            throw new HandError(trim(self::plain($fault['where'] ?? null) . ' ' . self::plain($fault['fault'] ?? null)));
+        }
+
+        /** @var array<string, mixed> $answer */
+        return $answer;
+    }
+
+    /** @param array<string, mixed> $account */
+    private static function path(array $account): string
+    {
+        return '/v1/accounts/' . self::plain($account['id'] ?? null);
+    }
+
+    /** @param array<string, mixed> $record */
+    private static function record(array $record, string $title): string
+    {
+        $text = "{$title}\n";
+        foreach ($record as $field => $value) {
+            $text .= '    ' . str_pad($field, 14) . self::json($value) . "\n";
+        }
+
+        return $text;
+    }
+
+    private static function plain(mixed $value): string
+    {
+        return match (true) {
+            is_string($value) => $value,
+            is_int($value) => (string) $value,
+            default => $value === null ? '' : self::json($value),
+        };
+    }
+
+    private static function json(mixed $value): string
+    {
+        return json_encode($value, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+    }
+}

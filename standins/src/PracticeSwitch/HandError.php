@@ -1,0 +1,9 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Standins\PracticeSwitch;
+
+final class HandError extends \RuntimeException
+{
+}
