@@ -209,14 +209,7 @@ final class Keeper
     {
         @unlink($this->log($entry->name));
         $pid = $this->spawn($entry);
-        $status = $this->endedAs($pid);
-        while ($status === null) {
-            if ($this->ending) {
-                posix_kill(-$pid, SIGTERM);
-            }
-            usleep(20_000);
-            $status = $this->endedAs($pid);
-        }
+        $status = $this->waitFor($pid);
         if ($this->exitCode($status) !== 0) {
             $tail = implode("\n", array_slice(explode("\n", trim((string) @file_get_contents($this->log($entry->name)))), -15));
             throw new RuntimeException("{$entry->name} failed ({$this->how($status)}):\n{$tail}\n(whole log: {$this->log($entry->name)})");
@@ -298,6 +291,21 @@ final class Keeper
             posix_kill(-$service->pid, SIGKILL);
         }
         $this->services = [];
+    }
+
+    /** Waits until a task is over, told to end early or not. */
+    private function waitFor(int $pid): int
+    {
+        while (true) {
+            $status = $this->endedAs($pid);
+            if ($status !== null) {
+                return $status;
+            }
+            if ($this->ending) {
+                posix_kill(-$pid, SIGTERM);
+            }
+            usleep(20_000);
+        }
     }
 
     /** @return ?int the wait status; null while it still runs */

@@ -98,10 +98,10 @@ final readonly class ChangeSet
         }
         $path = (string) $operation->path;
         $fields = $object->toArray();
-        if (! Value::same(FieldPath::get($fields, $path), $operation->before)) {
+        if (! $operation->startsFrom(FieldPath::get($fields, $path))) {
             throw ChangeError::changedMeanwhile($reference, $path);
         }
-        $fields = FieldPath::set($fields, $path, $operation->after);
+        $fields = FieldPath::set($fields, $path, $operation->after, $operation->behind);
         if ($object->id() !== null) {
             $fields['id'] = $object->id();
         }

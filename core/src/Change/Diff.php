@@ -76,19 +76,27 @@ final class Diff
     {
         $keysBefore = Items::keys($before);
         $keysAfter = Items::keys($after);
-        foreach (array_values(array_unique([...$keysBefore, ...$keysAfter])) as $key) {
-            $old = Items::find($before, $key);
-            $new = Items::find($after, $key);
-            if ($old === null || $new === null) {
-                $differences[] = new FieldDifference("{$path}/{$key}", $old, $new);
-            } else {
-                self::compare("{$path}/{$key}", $old, $new, $differences);
-            }
+        // Taken out from the end on, so that turned round each is put back behind one that is there again already.
+        foreach (array_reverse(array_diff($keysBefore, $keysAfter)) as $key) {
+            $differences[] = new FieldDifference("{$path}/{$key}", Items::find($before, $key), null, self::behind($keysBefore, $key));
         }
-        // Items taken out keep no place and new ones go last: the order differs only where that does not already give it.
-        $implied = [...array_values(array_intersect($keysBefore, $keysAfter)), ...array_values(array_diff($keysAfter, $keysBefore))];
-        if ($implied !== $keysAfter) {
-            $differences[] = new FieldDifference("{$path}/" . FieldPath::ORDER, $keysBefore, $keysAfter);
+        foreach (array_intersect($keysBefore, $keysAfter) as $key) {
+            self::compare("{$path}/{$key}", Items::find($before, $key), Items::find($after, $key), $differences);
         }
+        $order = array_values(array_intersect($keysBefore, $keysAfter));
+        foreach (array_diff($keysAfter, $keysBefore) as $key) {
+            $behind = self::behind($keysAfter, $key);
+            $differences[] = new FieldDifference("{$path}/{$key}", null, Items::find($after, $key), $behind);
+            array_splice($order, $behind === '' ? 0 : (int) array_search($behind, $order, true) + 1, 0, [$key]);
+        }
+        if ($order !== $keysAfter) {
+            $differences[] = new FieldDifference("{$path}/" . FieldPath::ORDER, $order, $keysAfter);
+        }
+    }
+
+    /** @param list<string> $keys */
+    private static function behind(array $keys, string $key): string
+    {
+        return $keys[(int) array_search($key, $keys, true) - 1] ?? '';
     }
 }

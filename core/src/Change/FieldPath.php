@@ -34,9 +34,10 @@ final class FieldPath
 
     /**
      * @param  array<mixed>  $fields
+     * @param  ?string  $behind  where a new item of a list goes (see Items::put)
      * @return array<mixed> the fields with the value put there; null for an item of a list takes the item out
      */
-    public static function set(array $fields, string $path, mixed $value): array
+    public static function set(array $fields, string $path, mixed $value, ?string $behind = null): array
     {
         $steps = explode('/', $path, 2);
         $step = $steps[0];
@@ -46,9 +47,9 @@ final class FieldPath
         }
         $isItem = Items::areItems($fields) || ($fields === [] && is_array($value) && ($value['item'] ?? null) === $step);
         $current = $isItem ? Items::find($fields, $step) : ($fields[$step] ?? null);
-        $new = $rest === null ? $value : self::set(is_array($current) ? $current : [], $rest, $value);
+        $new = $rest === null ? $value : self::set(is_array($current) ? $current : [], $rest, $value, $behind);
         if ($isItem) {
-            return Items::put($fields, $step, is_array($new) ? $new : null);
+            return Items::put($fields, $step, is_array($new) ? $new : null, $behind);
         }
         $fields[$step] = $new;
 

@@ -39,25 +39,37 @@ final class Items
 
     /**
      * @param  array<mixed>  $items
-     * @param  ?array<mixed>  $new  null takes the item out; a new one goes last
+     * @param  ?array<mixed>  $new  null takes the item out
+     * @param  ?string  $behind  where a new one goes: behind this item, empty for the first place; last where that is not there
      * @return list<mixed>
      */
-    public static function put(array $items, string $key, ?array $new): array
+    public static function put(array $items, string $key, ?array $new, ?string $behind = null): array
     {
-        $found = false;
+        if ($new !== null && self::find($items, $key) === null) {
+            $found = array_search($behind, array_column($items, 'item'), true);
+            $place = $behind === '' ? 0 : ($found === false ? count($items) : (int) $found + 1);
+
+            return [...array_values(array_slice($items, 0, $place)), $new, ...array_values(array_slice($items, $place))];
+        }
         $result = [];
         foreach ($items as $item) {
             if (! is_array($item) || ($item['item'] ?? null) !== $key) {
                 $result[] = $item;
             } elseif ($new !== null) {
-                $found = true;
                 $result[] = $new;
-            } else {
-                $found = true;
             }
         }
 
-        return $found || $new === null ? $result : [...$result, $new];
+        return $result;
+    }
+
+    /** Whether the items that both orders name come in the same order in both. */
+    public static function sameOrder(mixed $a, mixed $b): bool
+    {
+        $left = array_filter(is_array($a) ? $a : [], is_string(...));
+        $right = array_filter(is_array($b) ? $b : [], is_string(...));
+
+        return array_values(array_intersect($left, $right)) === array_values(array_intersect($right, $left));
     }
 
     /**

@@ -76,8 +76,8 @@ final readonly class Merge
         $now = FieldPath::get($theirs->toArray(), (string) $ours->path);
 
         return match (true) {
-            Value::same($now, $ours->after) => null,
-            Value::same($now, $ours->before) => $ours,
+            $ours->endsAt($now) => null,
+            $ours->startsFrom($now) => $ours,
             default => new Clash($ours->object, $ours->path, $ours->before, $ours->after, $now),
         };
     }

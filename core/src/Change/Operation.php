@@ -13,7 +13,8 @@ use Jaunty\Core\Book\UnusableBook;
 
 /**
  * One change to one object. Each knows what was before, so each can be turned round.
- * Create and delete hold the whole object (id included); set holds one field; move holds the order of a list's items.
+ * Create and delete hold the whole object (id included); set holds one field; move holds the order of a list's items. Of an
+ * item that comes or goes, set also holds where: behind which other item, empty for the first.
  */
 final readonly class Operation
 {
@@ -23,6 +24,7 @@ final readonly class Operation
         public ?string $path,
         public mixed $before,
         public mixed $after,
+        public ?string $behind = null,
     ) {
     }
 
@@ -56,13 +58,13 @@ final readonly class Operation
     {
         $kind = str_ends_with($difference->path, '/' . FieldPath::ORDER) ? OperationKind::Move : OperationKind::Set;
 
-        return new self($kind, $object, $difference->path, $difference->before, $difference->after);
+        return new self($kind, $object, $difference->path, $difference->before, $difference->after, $difference->behind);
     }
 
     /** @throws UnusableBook when the value is no operation */
     public static function read(Node $node): self
     {
-        $node->allow('op', 'object', 'path', 'before', 'after');
+        $node->allow('op', 'object', 'path', 'before', 'after', 'behind');
         $kind = $node->choice('op', OperationKind::class, OperationKind::Set);
         $path = $node->textOrNull('path');
         $needsPath = $kind === OperationKind::Set || $kind === OperationKind::Move;
@@ -76,6 +78,7 @@ final readonly class Operation
             $needsPath ? $path : null,
             $node->any('before'),
             $node->any('after'),
+            $node->textOrNull('behind'),
         );
     }
 
@@ -88,7 +91,19 @@ final readonly class Operation
             OperationKind::Move => OperationKind::Move,
         };
 
-        return new self($kind, $this->object, $this->path, $this->after, $this->before);
+        return new self($kind, $this->object, $this->path, $this->after, $this->before, $this->behind);
+    }
+
+    /** Whether a field that holds this is what the operation starts from. An order may have gained and lost items since. */
+    public function startsFrom(mixed $value): bool
+    {
+        return $this->kind === OperationKind::Move ? Items::sameOrder($value, $this->before) : Value::same($value, $this->before);
+    }
+
+    /** Whether a field that holds this is what the operation would make of it. */
+    public function endsAt(mixed $value): bool
+    {
+        return $this->kind === OperationKind::Move ? Items::sameOrder($value, $this->after) : Value::same($value, $this->after);
     }
 
     /** The same creation with an id, where it has none yet. */
@@ -106,6 +121,7 @@ final readonly class Operation
             'op' => $this->kind->value,
             'object' => (string) $this->object,
             'path' => $this->path,
+            'behind' => $this->behind,
         ], is_string(...)) + ['before' => $this->before, 'after' => $this->after];
     }
 

@@ -7,6 +7,7 @@ namespace Jaunty\Core\Numbering;
 use libphonenumber\NumberParseException;
 use libphonenumber\PhoneNumberFormat;
 use libphonenumber\PhoneNumberUtil;
+use libphonenumber\ValidationResult;
 
 /** A public telephone number in E.164 form. */
 final readonly class E164 implements \Stringable
@@ -30,8 +31,9 @@ final readonly class E164 implements \Stringable
         } catch (NumberParseException) {
             throw UnusableNumber::unreadable($typed);
         }
-        // Possible, not valid: ranges set aside for fiction (demo data) are possible numbers that nobody is given.
-        if (! $util->isPossibleNumber($number)) {
+        // Possible, not valid: ranges set aside for fiction (demo data) are possible numbers that nobody is given. A number
+        // that only dials within its area is no public one.
+        if ($util->isPossibleNumberWithReason($number) !== ValidationResult::IS_POSSIBLE) {
             throw UnusableNumber::impossible($typed);
         }
 
