@@ -131,9 +131,11 @@ final readonly class PushRunner
         [$book, $bindings, $actingFor] = $this->inScope($push, function () use ($push): array {
             $book = $this->books->at($push->tenant_id, $push->revision);
 
-            return [$book, $this->bindings->load($push->tenant_id, $this->switch->name(), [$book, $this->books->head($push->tenant_id)]), $push->technician->name];
+            $bindings = $this->bindings->load($push->tenant_id, $this->switch->name(), [$book, $this->books->head($push->tenant_id)]);
+
+            return [$book, $this->sheets->withForeign($push, $bindings), $push->technician->name];
         });
-        $bound = $this->send($book, $this->sheets->withForeign($push, $bindings), $step, "{$push->id}-{$step->position}", $actingFor);
+        $bound = $this->send($book, $bindings, $step, "{$push->id}-{$step->position}", $actingFor);
         $this->inScope($push, function () use ($push, $step, $book, $bound): void {
             $this->record($push, $step, $book, $bound);
         });

@@ -72,7 +72,8 @@ final readonly class Records
     /** @param array<string, mixed> $body */
     public function add(?string $account, string $collection, array $body, string $who): Record
     {
-        $serial = (int) ($this->store->row('SELECT coalesce(max(serial), 0) + 1 AS next FROM records')['next'] ?? 1);
+        // Every record made is logged, so this never comes again, even where the newest record is removed.
+        $serial = (int) ($this->store->row('SELECT coalesce(max(serial), 0) + 1 AS next FROM edits')['next'] ?? 1);
         $id = substr($collection, 0, 1) . '-' . substr(hash('sha256', "{$collection} {$serial}"), 0, 10);
         $record = new Record($id, $account ?? $id, $collection, $body, 1, $serial);
         $this->store->rows(

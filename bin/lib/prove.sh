@@ -1,0 +1,74 @@
+#!/usr/bin/env bash
+# The phases of bin/test, run while the keeper keeps the services: those of the front end and the analysers beside those
+# of PHP, then the ones that need the machine to themselves.
+. "$ROOT/bin/lib/house.sh"
+choose_instance proof
+cd "$ROOT"
+CHOSEN=" $* "
+OUT="$HOME_DIR/phases"
+mkdir -p "$OUT"
+: > "$OUT/failed"
+
+wanted() { [ "$CHOSEN" = "  " ] || [[ "$CHOSEN" == *" $1 "* ]]; }
+# phase NAME COMMAND...: runs it, prints how long it took and the runner's closing lines, or all it said where it failed.
+phase() {
+    local name=$1 from to
+    shift
+    wanted "$name" || return 0
+    from=$(date +%s.%N)
+    local code=0
+    "$@" > "$OUT/$name.log" 2>&1 || code=$?
+    to=$(date +%s.%N)
+    {
+        printf '\n== %s: %s in %.1f s\n' "$name" "$([ $code = 0 ] && echo passed || echo "FAILED ($code)")" "$(awk "BEGIN { print $to - $from }")"
+        if [ $code = 0 ]; then grep -v '^\s*$' "$OUT/$name.log" | tail -4; else cat "$OUT/$name.log"; fi
+    } > "$OUT/$name.said"
+    flock "$OUT/failed" cat "$OUT/$name.said"
+    [ $code = 0 ] || echo "$name" >> "$OUT/failed"
+}
+
+types() {
+    node_modules/.bin/openapi-typescript contract/openapi.yaml -o "$OUT/schema.d.ts" > /dev/null
+    diff -q "$OUT/schema.d.ts" resources/js/api/generated/schema.d.ts || { echo "resources/js/api/generated/schema.d.ts is older than contract/openapi.yaml: npm run types"; return 1; }
+    node_modules/.bin/vue-tsc --noEmit && echo "no type errors"
+}
+lint() { node_modules/.bin/eslint --max-warnings 0 resources/js && echo "no lint errors"; }
+layers() { node_modules/.bin/depcruise --config .dependency-cruiser.cjs resources/js; }
+vitest() { node_modules/.bin/vitest run; }
+style() { vendor/bin/php-cs-fixer fix --dry-run --diff; }
+analysis() { vendor/bin/phpstan analyse --no-progress --memory-limit=1500M; }
+core() { (cd core && vendor/bin/phpunit); }
+feature() {
+    "$ROOT/bin/lib/database.sh" "$ROOT" proof roster_template
+    mkdir -p "$ROSTER_HOME"/{cache,storage/{app,logs,framework/{cache,sessions,views}}}
+    cp "$HOME_DIR/app.env" "$ROSTER_HOME/app.env"
+    DB_DATABASE=roster_template php artisan roster:migrate
+    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner
+}
+standins() { vendor/bin/phpunit --testsuite=standins; }
+served() { vendor/bin/phpunit --testsuite=served; }
+browser() { vendor/bin/phpunit --testsuite=browser; }
+
+front_lane() {
+    phase types types
+    phase lint lint
+    phase layers layers
+    phase vitest vitest
+}
+export ROSTER_HOME="$HOME_DIR/feature"
+front_lane &
+FRONT=$!
+phase style style
+phase core core
+phase standins standins
+phase analysis analysis
+wait "$FRONT"
+phase feature feature
+phase served served
+phase browser browser
+printf '\nAll of bin/test took %.0f s.\n' "$(awk "BEGIN { print $(date +%s.%N) - $STARTED }")"
+if [ -s "$OUT/failed" ]; then
+    printf 'FAILED: %s\n' "$(tr '\n' ' ' < "$OUT/failed")"
+    exit 1
+fi
+echo "Everything passed."

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Access\Ability;
+use App\Access\Scope;
+use App\Models\Technician;
+use App\Push\PushRunner;
+use App\TakingOn\Templates;
+use App\Time\Clock;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Tests\Feature\Support\Contract;
+use Tests\Feature\Support\TestDatabase;
+use Tests\Feature\Support\Wire;
+
+/**
+ * Over HTTP, on real PostgreSQL as the application's own role, with the practice switch inside the test. Nothing is
+ * rolled back or emptied: each test makes technicians and customers of its own.
+ */
+abstract class FeatureTestCase extends TestCase
+{
+    protected Wire $wire;
+
+    protected Technician $lead;
+
+    private static int $made = 0;
+
+    public function createApplication(): Application
+    {
+        $_ENV['DB_DATABASE'] = TestDatabase::name();
+        putenv("DB_DATABASE={$_ENV['DB_DATABASE']}");
+        /** @var Application $app */
+        $app = require dirname(__DIR__, 2) . '/bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
+        $app->make('config')->set([
+            'roster.standins.switch' => ['url' => 'http://switch.test', 'token' => Wire::TOKEN],
+            'roster.standins.carrier' => ['url' => 'http://carrier.test', 'token' => Wire::TOKEN],
+        ]);
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->wire = new Wire($this->app->make(Clock::class)->now()->getTimestamp());
+        $this->app->make(Templates::class)->ship(base_path('templates'));
+        $this->lead = $this->technician(lead: true);
+        $this->grant($this->lead, null, Ability::Push);
+        // Another address for each test: what one throttles is not the next one's trouble.
+        $this->withServerVariables(['REMOTE_ADDR' => '10.' . random_int(0, 255) . '.' . random_int(0, 255) . '.' . random_int(1, 254)]);
+    }
+
+    /** Every answer of the API is held against the contract. */
+    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null): TestResponse
+    {
+        $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
+        $path = (string) parse_url($uri, PHP_URL_PATH);
+        if (str_starts_with($path, '/api/') && $response->baseResponse->getStatusCode() !== 405) {
+            Contract::load()->check($method, substr($path, 4), $response->baseResponse);
+        }
+
+        return $response;
+    }
+
+    protected function technician(bool $lead = false, string $password = 'a password of the test'): Technician
+    {
+        $id = (string) Str::uuid();
+
+        return Technician::query()->create(['id' => $id, 'sign_in' => "t-{$id}@saltmarsh.example", 'name' => 'Technician ' . substr($id, 0, 4), 'initials' => 'TT', 'password' => $password, 'lead' => $lead])->refresh();
+    }
+
+    protected function grant(Technician $to, ?string $tenantId, Ability $ability, ?\DateTimeInterface $until = null): void
+    {
+        $this->scope()->technician($this->lead->id, fn (): bool => DB::table('grants')->insert([
+            'id' => (string) Str::uuid(), 'technician_id' => $to->id, 'tenant_id' => $tenantId, 'ability' => $ability->value, 'given_by' => $this->lead->id, 'until' => $until,
+        ]));
+    }
+
+    /** A free number in stock that no other test has. */
+    protected function stockNumber(): string
+    {
+        $number = sprintf('+1506%07d', 2_000_000 + ++self::$made);
+        $this->scope()->technician($this->lead->id, static fn (): bool => DB::table('numbers')->insert(['e164' => $number, 'region' => 'CA']));
+
+        return $number;
+    }
+
+    /**
+     * A customer taken on over HTTP by the lead.
+     *
+     * @return array{key: string, id: string, number: string}
+     */
+    protected function takeOn(?string $name = null): array
+    {
+        $number = $this->stockNumber();
+        $name ??= 'Customer ' . Str::random(12);
+        $key = $this->actingAs($this->lead)->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => ['name' => $name, 'zone' => 'America/Halifax', 'mainNumber' => $number, 'messages' => 'Ines Marsh']])
+            ->assertCreated()->json('customer');
+        self::assertIsString($key);
+
+        return ['key' => $key, 'id' => $this->tenantId($key), 'number' => $number];
+    }
+
+    protected function tenantId(string $key): string
+    {
+        $id = $this->scope()->technician($this->lead->id, static fn (): mixed => DB::table('tenants')->where('key', $key)->value('id'));
+        self::assertIsString($id);
+
+        return $id;
+    }
+
+    /** @param list<array{object: string, path: string, value: mixed}> $edits */
+    protected function edit(string $customer, array $edits, ?Technician $by = null): TestResponse
+    {
+        return $this->actingAs($by ?? $this->lead)->postJson("/api/customers/{$customer}/draft/edits", ['edits' => $edits]);
+    }
+
+    protected function enter(string $customer, ?Technician $by = null, ?string $note = null): TestResponse
+    {
+        return $this->actingAs($by ?? $this->lead)->postJson("/api/customers/{$customer}/draft/enter", ['note' => $note]);
+    }
+
+    /** Asks for a push and works through it as the worker would, waits left out. @return array<string, mixed> the push at its end */
+    protected function push(string $customer, mixed $only = null): array
+    {
+        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/pushes", ['only' => $only])->assertStatus(202)->json();
+        self::assertIsArray($push);
+        $this->work($customer, $push['id']);
+        $ended = $this->getJson("/api/customers/{$customer}/pushes/{$push['id']}")->assertOk()->json();
+        self::assertIsArray($ended);
+
+        return $ended;
+    }
+
+    protected function work(string $customer, string $push, int $mostSlices = 60): void
+    {
+        $id = $this->tenantId($customer);
+        for ($slice = 0; $slice < $mostSlices; $slice++) {
+            if ($this->app->make(PushRunner::class)->carryOn($id, $this->lead->id, $push) === null) {
+                return;
+            }
+        }
+        self::fail("the push has not ended after {$mostSlices} slices");
+    }
+
+    /** @return list<array<string, mixed>> the differences of a fresh reading */
+    protected function readAgain(string $customer): array
+    {
+        $differences = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->assertOk()->json('differences');
+        self::assertIsArray($differences);
+
+        return $differences;
+    }
+
+    protected function scope(): Scope
+    {
+        return $this->app->make(Scope::class);
+    }
+}
