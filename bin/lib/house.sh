@@ -152,7 +152,7 @@ lay_out() { # lay_out FIXED_NOW FIRST_PORT
     (
         umask 027
         cat > "$HOME_DIR/app.env.new" <<ENV
-APP_ENV=$([ "$INSTANCE" = proof ] && echo testing || echo production)
+APP_ENV=production
 APP_KEY=$APP_KEY
 APP_URL=$ADDRESS
 DB_PORT=$DB_PORT

@@ -78,7 +78,7 @@ final class RowSecurityTest extends FeatureTestCase
         $sol = $this->technician();
         $this->grant($sol, $mine['id'], Ability::Push);
 
-        $this->scope()->technician($sol->id, function () use ($mine): void {
+        $this->scope()->technician($sol->id, static function () use ($mine): void {
             self::assertSame([$mine['id']], DB::table('tenants')->pluck('id')->all());
             self::assertSame([$mine['id']], DB::table('tenant_summaries')->pluck('tenant_id')->all());
             self::assertSame(0, DB::table('tenants')->update(['name' => 'Written over']));
@@ -137,7 +137,7 @@ final class RowSecurityTest extends FeatureTestCase
         $other = $this->takeOn();
         $free = $this->stockNumber();
 
-        $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Edit, function () use ($customer, $other, $free): void {
+        $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Edit, static function () use ($customer, $other, $free): void {
             $seen = DB::table('numbers')->pluck('e164')->all();
             self::assertContains($free, $seen);
             self::assertContains($customer['number'], $seen);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
 import { age, dateThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
 import { isUnderWay, useDesk } from './desk'
@@ -8,20 +8,13 @@ import { fieldInWords, valueInWords } from './words'
 
 defineProps<{ zone: string }>()
 
-const { book, live, pushes, names, differences, underWay, busy, changes, push, readAgain, pushEnded } = useDesk()
+const { book, live, pushes, names, differences, underWay, busy, changes, push, readAgain } = useDesk()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
 const removed = computed(() => runSheet.value.filter((step) => step.kind === 'delete'))
 const last = computed(() => pushes.data.value?.[0])
 const earlier = computed(() => (pushes.data.value ?? []).slice(1))
-
-watch(
-  () => underWay.value?.id,
-  (id, before) => {
-    if (id === undefined && before !== undefined) pushEnded()
-  },
-)
 
 const STEPS = { create: 'make', update: 'set', link: 'join up', delete: 'remove' }
 

@@ -1,5 +1,5 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, inject, provide, reactive, ref, type InjectionKey } from 'vue'
+import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
 import { client, detailOf, isProblem, take, type Desk, type Live, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { Names } from './names'
@@ -186,15 +186,19 @@ function createDesk(customer: string) {
       return undefined
     })
 
-  /** Once a push has ended, what it changed is looked at anew. */
-  function pushEnded(): void {
-    void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
-    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
-  }
+  // Once a push has ended, whichever chapter is open, what it changed is looked at anew.
+  watch(
+    () => underWay.value?.id,
+    (id, before) => {
+      if (id !== undefined || before === undefined) return
+      void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
+      void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    },
+  )
 
   return {
     customer, queries, book, live, pushes, names, changes, clashes, differences, underWay, faults, notice, busy,
-    edit, takeBack, enter, drop, undo, push, stop, readAgain, pushEnded,
+    edit, takeBack, enter, drop, undo, push, stop, readAgain,
   }
 }
 

@@ -72,6 +72,8 @@ const switchOff = (): Promise<void> =>
     <form v-else novalidate @submit.prevent="technician?.secondFactor ? switchOff() : begin()">
       <p v-if="technician?.secondFactor">It is on: signing in asks for a code besides the password.</p>
       <p v-else>It is off: signing in asks for the password alone. With it, signing in also asks for six digits that a device of yours shows (RFC 6238).</p>
+      <!-- Password managers want to know whose password it is. -->
+      <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true">
       <FieldRow v-slot="field" label="Your password" :fault="fault">
         <el-input :id="field.id" v-model="password" name="password" type="password" autocomplete="current-password" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
       </FieldRow>

@@ -152,8 +152,8 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
           <el-option v-for="zone in ZONES" :key="zone" :label="zone.replaceAll('_', ' ')" :value="zone" />
         </el-select>
         <el-select
-          v-else-if="slot.type === 'number'" :id="field.id" v-model="kept.answers[slot.key]" filterable :filter-method="lookFor" @visible-change="digits = ''" :name="slot.key" placeholder="Choose, or type digits of it"
-          no-data-text="No number is free in stock" no-match-text="No free number has these digits" :aria-describedby="field.describedBy" @blur="looked.add(slot.key)"
+          v-else-if="slot.type === 'number'" :id="field.id" v-model="kept.answers[slot.key]" filterable :filter-method="lookFor" :name="slot.key" placeholder="Choose, or type digits of it" no-data-text="No number is free in stock"
+          no-match-text="No free number has these digits" :aria-describedby="field.describedBy" @visible-change="digits = ''" @blur="looked.add(slot.key)"
         >
           <el-option v-for="number in offered" :key="number.number" :label="`${number.display}${number.region === null ? '' : ` · ${number.region}`}`" :value="number.number" />
         </el-select>

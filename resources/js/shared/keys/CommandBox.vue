@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
+import ModalSheet from '../components/ModalSheet.vue'
 import { allCommands, matching, type Command } from './commands'
 import { useShortcuts } from './registry'
 
@@ -8,7 +9,6 @@ const MOST_SHOWN = 12
 const open = ref(false)
 const typed = ref('')
 const at = ref(0)
-const input = ref<HTMLInputElement>()
 useShortcuts([{ keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', whileTyping: true, run: show }])
 
 const found = computed(() => (open.value ? matching(allCommands(), typed.value).slice(0, MOST_SHOWN) : []))
@@ -18,10 +18,6 @@ function show(): void {
   typed.value = ''
   at.value = 0
   open.value = true
-}
-
-function focusInput(): void {
-  void nextTick(() => input.value?.focus())
 }
 
 function move(by: number): void {
@@ -36,10 +32,10 @@ function choose(command: Command | undefined): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Jump to" width="560px" :show-close="false" @opened="focusInput">
+  <ModalSheet v-model="open" title="Jump to" :closable="false">
     <input
-      ref="input"
       v-model="typed"
+      autofocus
       class="typed"
       type="text"
       role="combobox"
@@ -69,7 +65,7 @@ function choose(command: Command | undefined): void {
       </li>
     </ul>
     <p v-if="found.length === 0" class="soft">Nothing here is called that.</p>
-  </el-dialog>
+  </ModalSheet>
 </template>
 
 <style scoped>

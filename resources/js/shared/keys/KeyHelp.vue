@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import ModalSheet from '../components/ModalSheet.vue'
 import { activeShortcuts, useShortcuts, type Shortcut } from './registry'
 
 const open = ref(false)
@@ -18,7 +19,7 @@ function shown(keys: string): string {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Keys" width="460px">
+  <ModalSheet v-model="open" title="Keys" width="narrow">
     <template v-for="[scope, shortcuts] in byScope" :key="scope">
       <h3>{{ scope }}</h3>
       <dl class="keys">
@@ -28,7 +29,7 @@ function shown(keys: string): string {
         </template>
       </dl>
     </template>
-  </el-dialog>
+  </ModalSheet>
 </template>
 
 <style scoped>

@@ -66,10 +66,10 @@ it('is silent behind an open dialog, and not behind a closed one', () => {
   scope.run(() => {
     useShortcuts([{ keys: 'j', label: 'next', scope: 'Roster', run }])
   })
-  document.body.innerHTML = '<div><div role="dialog"></div></div>'
+  document.body.innerHTML = '<dialog open></dialog>'
   press('j')
   expect(run).not.toHaveBeenCalled()
-  document.body.innerHTML = '<div style="display: none;"><div role="dialog"></div></div>'
+  document.body.innerHTML = '<dialog></dialog>'
   press('j')
   expect(run).toHaveBeenCalledOnce()
 })

@@ -31,8 +31,7 @@ function isTyping(target: EventTarget | null): boolean {
 }
 
 function isInDialog(): boolean {
-  // A closed dialog of Element Plus stays in the page, under an overlay that is not displayed.
-  return [...document.querySelectorAll('[role="dialog"]')].some((dialog) => dialog.closest('[style*="display: none"]') === null)
+  return document.querySelector('dialog[open]') !== null
 }
 
 export function nameOf(event: KeyboardEvent): string {

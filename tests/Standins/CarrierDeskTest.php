@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Standins;
+
+use PHPUnit\Framework\TestCase;
+use Standins\CarrierDesk\CarrierDesk;
+use Standins\Shared\Request;
+
+final class CarrierDeskTest extends TestCase
+{
+    private CarrierDesk $carrier;
+
+    protected function setUp(): void
+    {
+        $this->carrier = new CarrierDesk(':memory:', 'token');
+    }
+
+    public function test_its_numbers_are_those_set_aside_for_fiction(): void
+    {
+        $nova = $this->found('1902', 100);
+        $london = $this->found('4420', 10);
+
+        self::assertCount(100, $nova);
+        foreach ($nova as $number) {
+            self::assertMatchesRegularExpression('/^190255501\d\d$/D', $number);
+        }
+        foreach ($london as $number) {
+            self::assertMatchesRegularExpression('/^442079460\d{3}$/D', $number);
+        }
+    }
+
+    public function test_an_order_wants_the_price_agreed_and_takes_the_number(): void
+    {
+        $number = $this->found('1902', 1)[0];
+
+        self::assertSame(422, $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'saltmarsh'])[0]);
+        self::assertSame(201, $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'saltmarsh', 'agreed_price' => 150])[0]);
+        self::assertNotContains($number, $this->found('1902', 100));
+        self::assertSame(409, $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'another', 'agreed_price' => 150])[0]);
+    }
+
+    public function test_ordering_again_gives_the_same_receipt(): void
+    {
+        $order = ['msisdn' => $this->found('1902', 1)[0], 'holder' => 'saltmarsh', 'agreed_price' => 150];
+
+        self::assertSame($this->ask('POST', '/orders', $order), $this->ask('POST', '/orders', $order));
+    }
+
+    public function test_only_the_holder_gives_a_number_back(): void
+    {
+        $number = $this->found('1902', 1)[0];
+        $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'saltmarsh', 'agreed_price' => 150]);
+
+        self::assertSame(404, $this->ask('POST', '/releases', ['msisdn' => $number, 'holder' => 'another'])[0]);
+        self::assertSame(200, $this->ask('POST', '/releases', ['msisdn' => $number, 'holder' => 'saltmarsh'])[0]);
+        self::assertContains($number, $this->found('1902', 100));
+    }
+
+    public function test_a_number_that_is_not_its_own_cannot_be_ordered(): void
+    {
+        self::assertSame(422, $this->ask('POST', '/orders', ['msisdn' => '19025551234', 'holder' => 'saltmarsh', 'agreed_price' => 150])[0]);
+        self::assertSame(422, $this->ask('GET', '/inventory', query: ['prefix' => '+1'])[0]);
+    }
+
+    /** @return list<string> */
+    private function found(string $prefix, int $most): array
+    {
+        return array_column($this->ask('GET', '/inventory', query: ['prefix' => $prefix, 'most' => (string) $most])[1]['found'], 'msisdn');
+    }
+
+    /**
+     * @param  ?array<string, mixed>  $body
+     * @param  array<string, string>  $query
+     * @return array{int, array<string, mixed>}
+     */
+    private function ask(string $method, string $path, ?array $body = null, array $query = []): array
+    {
+        $response = $this->carrier->handle(new Request($method, $path, ['authorization' => 'Bearer token'], $query, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR)));
+        $answer = json_decode($response->body, true);
+        self::assertIsArray($answer, $response->body);
+
+        return [$response->status, $answer];
+    }
+}

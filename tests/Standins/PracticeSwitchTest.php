@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Standins;
+
+use PHPUnit\Framework\TestCase;
+use Standins\PracticeSwitch\PracticeSwitch;
+use Standins\Shared\Request;
+
+/** What the practice switch promises to whoever talks to it: what our connector is built on. */
+final class PracticeSwitchTest extends TestCase
+{
+    private PracticeSwitch $switch;
+
+    protected function setUp(): void
+    {
+        $this->switch = new PracticeSwitch(':memory:', 'token', static fn (): int => 1_796_148_300);
+    }
+
+    public function test_without_the_token_nothing_is_told(): void
+    {
+        self::assertSame(401, $this->ask('GET', '/v1/accounts', headers: ['authorization' => 'Bearer wrong'])[0]);
+        self::assertSame(200, $this->ask('GET', '/health', headers: [])[0]);
+    }
+
+    public function test_a_creation_sent_twice_under_one_key_is_done_once(): void
+    {
+        $first = $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], ['idempotency-key' => 'k1']);
+        $again = $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], ['idempotency-key' => 'k1']);
+
+        self::assertSame(201, $first[0]);
+        self::assertSame($first, $again);
+        self::assertCount(1, $this->ask('GET', '/v1/accounts')[1]['rows']);
+        self::assertSame(422, $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], ['idempotency-key' => 'k2'])[0]);
+    }
+
+    public function test_an_edit_of_a_stale_version_is_refused(): void
+    {
+        $path = $this->account();
+        self::assertSame(200, $this->ask('PATCH', $path, ['title' => 'Inlet Care'], ['if-match' => '1'])[0]);
+
+        [$status, $body] = $this->ask('PATCH', $path, ['title' => 'Other'], ['if-match' => '1']);
+
+        self::assertSame(412, $status);
+        self::assertSame('version 1 is stale: the record is at version 2', $body['fault']);
+        self::assertSame('Inlet Care', $this->ask('GET', $path)[1]['title']);
+    }
+
+    public function test_a_field_it_does_not_know_and_a_value_it_cannot_hold_are_refused_by_name(): void
+    {
+        $path = $this->account();
+
+        self::assertSame([422, 'colour'], $this->refusal($this->ask('PATCH', $path, ['colour' => 'sage'])));
+        self::assertSame([422, 'ring_len'], $this->refusal($this->ask('PATCH', $path, ['ring_len' => 'five'])));
+        self::assertSame([422, 'main_line'], $this->refusal($this->ask('PATCH', $path, ['main_line' => 'l-nowhere'])));
+        self::assertSame(404, $this->ask('GET', "{$path}/engines")[0]);
+        self::assertSame(400, $this->switch->handle(new Request('PATCH', $path, ['authorization' => 'Bearer token'], [], '[1'))->status);
+    }
+
+    public function test_a_record_that_something_points_at_stays(): void
+    {
+        $path = $this->account();
+        $box = $this->ask('POST', "{$path}/boxes", ['caption' => 'Box'])[1]['id'];
+        $person = $this->ask('POST', "{$path}/persons", ['given' => 'Ines', 'box' => $box])[1]['id'];
+
+        self::assertSame(409, $this->ask('DELETE', "{$path}/boxes/{$box}")[0]);
+        self::assertSame(200, $this->ask('DELETE', "{$path}/persons/{$person}")[0]);
+        self::assertSame(200, $this->ask('DELETE', "{$path}/boxes/{$box}")[0]);
+        self::assertSame(404, $this->ask('GET', "{$path}/boxes/{$box}")[0]);
+    }
+
+    public function test_an_id_is_never_given_twice(): void
+    {
+        $path = $this->account();
+        $first = $this->ask('POST', "{$path}/boxes", ['caption' => 'One'])[1]['id'];
+        $this->ask('DELETE', "{$path}/boxes/{$first}");
+
+        self::assertNotSame($first, $this->ask('POST', "{$path}/boxes", ['caption' => 'Two'])[1]['id']);
+    }
+
+    public function test_lists_come_in_pages_that_miss_and_repeat_nothing(): void
+    {
+        $path = $this->account();
+        for ($i = 0; $i < 120; $i++) {
+            $this->ask('POST', "{$path}/boxes", ['caption' => "Box {$i}"]);
+        }
+        $captions = [];
+        $after = null;
+        $pages = 0;
+        do {
+            $page = $this->ask('GET', "{$path}/boxes", query: $after === null ? [] : ['after' => (string) $after])[1];
+            array_push($captions, ...array_column($page['rows'], 'caption'));
+            $after = $page['next'];
+            $pages++;
+        } while ($after !== null);
+
+        self::assertSame(3, $pages);
+        self::assertSame(array_map(static fn (int $i): string => "Box {$i}", range(0, 119)), $captions);
+    }
+
+    public function test_every_edit_is_logged_with_who_when_and_what_was(): void
+    {
+        $path = $this->account();
+        $this->ask('PATCH', $path, ['title' => 'Inlet Care'], ['acting-for' => 'admin by hand']);
+
+        $edit = $this->ask('GET', "{$path}/edits")[1]['rows'][0];
+
+        self::assertSame(
+            ['title', '"Inlet"', '"Inlet Care"', 'admin by hand', 1_796_148_300],
+            [$edit['field'], $edit['was'], $edit['is_now'], $edit['who'], $edit['stamp']],
+        );
+    }
+
+    public function test_what_it_holds_survives_its_process(): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'switch');
+        self::assertIsString($file);
+        (new PracticeSwitch($file, 'token'))->handle(new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token'], [], '{"handle": "inlet", "title": "Inlet"}'));
+
+        $body = (new PracticeSwitch($file, 'token'))->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']))->body;
+
+        self::assertStringContainsString('"handle":"inlet"', $body);
+        array_map(unlink(...), (array) glob("{$file}*"));
+    }
+
+    private function account(): string
+    {
+        return '/v1/accounts/' . $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'])[1]['id'];
+    }
+
+    /**
+     * @param  array{int, array<string, mixed>}  $answer
+     * @return array{int, mixed}
+     */
+    private function refusal(array $answer): array
+    {
+        return [$answer[0], $answer[1]['where'] ?? null];
+    }
+
+    /**
+     * @param  ?array<string, mixed>  $body
+     * @param  array<string, string>  $headers
+     * @param  array<string, string>  $query
+     * @return array{int, array<string, mixed>}
+     */
+    private function ask(string $method, string $path, ?array $body = null, array $headers = [], array $query = []): array
+    {
+        $response = $this->switch->handle(new Request($method, $path, $headers + ['authorization' => 'Bearer token'], $query, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR)));
+        $answer = json_decode($response->body, true);
+        self::assertIsArray($answer, $response->body);
+
+        return [$response->status, $answer];
+    }
+}
