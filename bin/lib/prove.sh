@@ -40,8 +40,6 @@ analysis() { vendor/bin/phpstan analyse --no-progress --memory-limit=1500M; }
 core() { (cd core && vendor/bin/phpunit); }
 feature() {
     "$ROOT/bin/lib/database.sh" "$ROOT" proof roster_template
-    mkdir -p "$ROSTER_HOME"/{cache,storage/{app,logs,framework/{cache,sessions,views}}}
-    cp "$HOME_DIR/app.env" "$ROSTER_HOME/app.env"
     DB_DATABASE=roster_template php artisan roster:migrate
     vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner
 }
@@ -55,7 +53,10 @@ front_lane() {
     phase layers layers
     phase vitest vitest
 }
+# The feature tests and the analysers boot the application with settings of this instance and caches of their own.
 export ROSTER_HOME="$HOME_DIR/feature"
+mkdir -p "$ROSTER_HOME"/{cache,storage/{app,logs,framework/{cache,sessions,views}}}
+cp "$HOME_DIR/app.env" "$ROSTER_HOME/app.env"
 front_lane &
 FRONT=$!
 phase style style
