@@ -121,12 +121,17 @@ build_front() {
 
 serve_copy() {
     [ "$CLOSED" = yes ] || return 0
-    rm -rf "$SERVED.new"
-    mkdir -p "$SERVED.new"
-    tar -C "$ROOT" --exclude=./node_modules --exclude=./.git --exclude=./var --exclude=./core/vendor -cf - . | tar -C "$SERVED.new" -xf -
-    chmod -R a+rX "$SERVED.new"
-    rm -rf "$SERVED"
-    mv "$SERVED.new" "$SERVED"
+    local to="$SERVED" stamp=vendor/.roster-stamp
+    mkdir -p "$to"
+    find "$to" -mindepth 1 -maxdepth 1 ! -name vendor -exec rm -rf {} +
+    tar -C "$ROOT" --warning=no-file-changed --exclude=./node_modules --exclude=./.git --exclude=./var --exclude=./vendor --exclude=./core/vendor -cf - . | tar -C "$to" -xf -
+    # The packages are most of it, and change seldom.
+    if ! cmp -s "$ROOT/$stamp" "$to/$stamp"; then
+        rm -rf "$to/vendor"
+        cp -a "$ROOT/vendor" "$to/vendor.new"
+        mv "$to/vendor.new" "$to/vendor"
+    fi
+    chmod -R a+rX "$to"
 }
 
 keep_secret() { # keep_secret NAME COMMAND...: made once, then kept
