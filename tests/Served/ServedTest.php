@@ -85,7 +85,7 @@ final class ServedTest extends TestCase
         self::assertNull($this->ask('GET', '/api/session')['json']['technician']);
     }
 
-    public function test_a_body_beyond_measure_is_refused_before_it_is_read(): void
+    public function test_a_body_beyond_measure_is_refused(): void
     {
         $this->ask('GET', '/');
 

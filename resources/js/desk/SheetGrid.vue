@@ -221,6 +221,7 @@ td input {
 
 .fault {
   display: block;
+  font-family: var(--sans);
   max-width: 240px;
 }
 </style>

@@ -18,8 +18,8 @@ export function fieldInWords(ref: string, path: string): string {
   const leg = /^legs\/([^/]+)\/seconds$/.exec(path)
   if (leg !== null) return `rings for (${leg[1] ?? ''})`
   const column = columnsOf(kindOf(ref)).find((each) => each.path({ fields: {} } as BookObject) === path)
-  // The column of an object's own name is headed by its kind.
-  if (column !== undefined && path !== 'name') return column.title.charAt(0).toLowerCase() + column.title.slice(1)
+  // Heads are short, and the column of an object's own name is headed by its kind; sentences say the field.
+  if (column !== undefined && path !== 'name' && path !== 'extension') return column.title.charAt(0).toLowerCase() + column.title.slice(1)
   return path
     .split('/')
     .map((step) => STEPS[step] ?? step.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`))
