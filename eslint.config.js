@@ -31,4 +31,11 @@ export default tseslint.config(
       'vue/multi-word-component-names': 'off',
     },
   },
+  {
+    files: ['**/*.test.ts'],
+    rules: {
+      // A test makes the small components it needs.
+      'vue/one-component-per-file': 'off',
+    },
+  },
 )

@@ -1,0 +1,304 @@
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h } from 'vue'
+import type { BookObject, Change, Desk, Live } from '@/api'
+import { close, fakeServer, key, Refused, settle } from '@/testing'
+import CallLine from './CallLine.vue'
+import { provideDesk, type DeskState } from './desk'
+import MarginNotes from './MarginNotes.vue'
+import PushChapter from './PushChapter.vue'
+import SheetGrid from './SheetGrid.vue'
+
+function user(name: string, extension: string, seconds = 20): BookObject {
+  return {
+    ref: `user:${name}`, kind: 'user', key: name, label: name, display: null, extension,
+    fields: { extension, name: { first: name, last: null }, email: null, mailbox: null, callerId: null, legs: [{ item: 'desk', kind: 'desk', seconds }] },
+    refersTo: {},
+  }
+}
+
+function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['draft']['clashes'] = []): Desk {
+  return { key: 'inlet', revision: 3, objects, draft: { changes, clashes } }
+}
+
+const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], runSheet: [] }
+
+let page: VueWrapper
+afterEach(() => {
+  close(page)
+  vi.unstubAllGlobals()
+})
+
+/** A sheet with the margin, the pending bar and the push chapter around one fake server. */
+async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<string, unknown> = {}): Promise<{ server: ReturnType<typeof fakeServer>; state: DeskState }> {
+  const server = fakeServer({
+    'GET /customers/inlet/desk': desk,
+    'GET /customers/inlet/live': live,
+    'GET /customers/inlet/pushes': { pushes: [] },
+    'GET /customers/inlet/revisions': { revisions: [] },
+    'GET /customers': { customers: [] },
+    ...more,
+  })
+  let state: DeskState | undefined
+  const users = desk.objects.filter((object) => object.kind === 'user')
+  const Desk = defineComponent({
+    setup: () => {
+      state = provideDesk('inlet')
+      return () => [
+        h(SheetGrid, { kind: 'user', objects: state?.book.data.value?.objects.filter((object) => object.kind === 'user') ?? users }),
+        h(MarginNotes, { title: 'Users', kinds: ['user'], zone: 'America/Halifax' }),
+        h(PushChapter, { zone: 'America/Halifax' }),
+        h(CallLine),
+      ]
+    },
+  })
+  HTMLDialogElement.prototype.showModal = function showModal(): void {
+    this.open = true
+  }
+  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  page = mount(Desk, { attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient }]] } })
+  await settle()
+  if (state === undefined) throw new Error('no desk')
+  return { server, state }
+}
+
+function cell(row: number, column: number): HTMLElement {
+  const found = page.findAll('table[role=grid] tbody tr')[row]?.findAll('td')[column]
+  if (found === undefined) throw new Error(`no cell ${row}, ${column}`)
+  return found.element
+}
+
+async function typeInto(row: number, column: number, text: string): Promise<void> {
+  cell(row, column).click()
+  await settle()
+  const editor = cell(row, column).querySelector('input')
+  if (editor === null) throw new Error('the cell is not open')
+  editor.value = text
+  editor.dispatchEvent(new Event('input'))
+  await key('Enter', editor)
+}
+
+async function paste(row: number, column: number, text: string): Promise<void> {
+  cell(row, column).dispatchEvent(new FocusEvent('focus'))
+  const event = new Event('paste', { bubbles: true, cancelable: true })
+  Object.assign(event, { clipboardData: { getData: () => text } })
+  cell(row, column).dispatchEvent(event)
+  await settle()
+}
+
+const EDITS = 'POST /customers/inlet/draft/edits'
+const [EXT, FIRST, , RINGS] = [0, 1, 2, 3]
+
+describe('a sheet', () => {
+  it('sends one edited cell, and what the server made of it stands there', async () => {
+    const after = deskOf([user('ines', '201', 35)], [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 35 }])
+    const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: after })
+
+    await typeInto(0, RINGS, '33 s')
+
+    expect(server.asked.at(-1)).toEqual({ call: EDITS, body: { edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 33 }] } })
+    expect(cell(0, RINGS).textContent).toBe('35 s')
+    expect(cell(0, RINGS).className).toContain('pending')
+    expect(page.text()).toContain('The switch keeps whole rings: 33 s became 35 s.')
+    expect(page.get('[data-testid=pending]').text()).toBe('1 change')
+  })
+
+  it('does not trouble the server with what cannot be read, and keeps what was typed', async () => {
+    const { server, state } = await openDesk(deskOf([user('ines', '201')]))
+
+    await typeInto(0, EXT, '2o1')
+
+    expect(server.asked.some((each) => each.call === EDITS)).toBe(false)
+    expect(cell(0, EXT).textContent).toContain('2o1')
+    expect(cell(0, EXT).getAttribute('aria-invalid')).toBe('true')
+    expect(page.text()).toContain('You typed “2o1”: an extension is digits only, not "2o1".')
+
+    cell(0, EXT).click()
+    await settle()
+    expect(cell(0, EXT).querySelector('input')?.value).toBe('2o1')
+    await key('Escape', cell(0, EXT).querySelector('input') ?? document.body)
+    state.faults.clear()
+    await settle()
+    expect(cell(0, EXT).textContent).toBe('201')
+  })
+
+  it('puts the server\'s refusal at the cell it speaks of', async () => {
+    const refusal = new Refused(422, { errors: [{ detail: '202 is taken by colm', object: 'user:ines', path: 'extension' }] })
+    await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, { [EDITS]: refusal })
+
+    await typeInto(0, EXT, '202')
+
+    expect(cell(0, EXT).textContent).toContain('202 is taken by colm')
+    expect(cell(1, EXT).textContent).toBe('202')
+  })
+
+  it('sends nothing where nothing was changed', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201')]))
+
+    await typeInto(0, EXT, ' 201 ')
+
+    expect(server.asked.some((each) => each.call === EDITS)).toBe(false)
+  })
+
+  it('takes a block from a spreadsheet as one change', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '202'), user('colm', '201')]) })
+
+    await paste(0, EXT, '202\tInes\n201\tColm\n')
+
+    expect(server.asked.filter((each) => each.call === EDITS)).toEqual([{
+      call: EDITS,
+      body: {
+        edits: [
+          { object: 'user:ines', path: 'extension', value: '202' },
+          { object: 'user:ines', path: 'name/first', value: 'Ines' },
+          { object: 'user:colm', path: 'extension', value: '201' },
+          { object: 'user:colm', path: 'name/first', value: 'Colm' },
+        ],
+      },
+    }])
+  })
+
+  it('takes all of a block or nothing, and says which cells are in the way', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]))
+
+    await paste(0, EXT, '203\tInes\nx\tColm')
+
+    expect(server.asked.some((each) => each.call === EDITS)).toBe(false)
+    expect(page.get('[data-testid=notice]').text()).toContain('1 cell of the block could not be read; nothing was pasted.')
+    expect(cell(1, EXT).textContent).toContain('x')
+  })
+
+  it('says which lines of a block had no place', async () => {
+    await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '203')]) })
+
+    await paste(0, EXT, '203\n204\n205')
+
+    expect(page.text()).not.toContain('could not be read')
+    expect(cell(0, EXT).textContent).toBe('203')
+  })
+
+  it('goes by the keyboard: arrows move, a letter begins to type, Delete empties', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201'), user('colm', '202')]) })
+    cell(0, EXT).focus()
+    await key('ArrowDown', cell(0, EXT))
+    await key('ArrowRight', cell(1, EXT))
+    expect(document.activeElement).toBe(cell(1, FIRST))
+
+    await key('C', cell(1, FIRST))
+    expect(cell(1, FIRST).querySelector('input')?.value).toBe('C')
+    await key('Escape', cell(1, FIRST).querySelector('input') ?? document.body)
+    await key('Delete', cell(1, FIRST))
+
+    expect(server.asked.at(-1)?.body).toEqual({ edits: [{ object: 'user:colm', path: 'name/first', value: null }] })
+  })
+
+  it('takes the last edit back', async () => {
+    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '203')]) })
+    await typeInto(0, EXT, '203')
+
+    await state.takeBack()
+    expect(server.asked.at(-1)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'extension', value: '201' }] })
+
+    const calls = server.asked.length
+    await state.takeBack()
+    expect(server.asked.length).toBe(calls)
+  })
+})
+
+describe('the margin', () => {
+  it('shows what somebody else changed meanwhile with all three values, and sends the decision', async () => {
+    const clash = { object: 'user:ines', path: 'legs/desk/seconds', base: 20, ours: 25, theirs: 30 }
+    const { server } = await openDesk(deskOf([user('ines', '201', 30)], [], [clash]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201', 25)]) })
+
+    const note = page.get('[data-testid=clash]')
+    expect(note.text()).toContain('It was 20 s. You want 25 s; the book now says 30 s.')
+    await note.findAll('button')[0]?.trigger('click')
+    await settle()
+
+    expect(server.asked.at(-1)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }] })
+    expect(page.find('[data-testid=clash]').exists()).toBe(false)
+  })
+
+  it('puts back the field of a difference, whole fields at a time', async () => {
+    const live: Live = {
+      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [],
+      differences: [{ object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'legs/desk/seconds', book: 20, live: 5, since: '2026-11-28T22:14:00Z', by: 'admin by hand' }],
+    }
+    const push = { id: 'p1', revision: 3, whole: false, status: 'queued', reason: null, by: 'Lena', requestedAt: '2026-12-01T18:05:00Z', endedAt: null, steps: [] }
+    const { server } = await openDesk(deskOf([user('ines', '201')]), live, { 'POST /customers/inlet/pushes': push })
+
+    const note = page.get('[data-testid=drift]')
+    expect(note.text()).toContain('Ines Marsh: rings for (desk) differs on the switch')
+    expect(note.text()).toContain('Book 20 s, live 5 s.')
+    expect(note.text()).toContain('Since 28 Nov 2026, 18:14, by admin by hand.')
+    await note.get('button').trigger('click')
+    await settle()
+
+    expect(server.asked.find((each) => each.call === 'POST /customers/inlet/pushes')?.body).toEqual({ only: [{ object: 'user:ines', field: 'legs' }] })
+  })
+
+  it('does not offer to put back what is only on the switch', async () => {
+    const live: Live = {
+      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }],
+      differences: [{ object: 'user:live-1', label: 'Temp test', what: 'unknown', path: null, book: null, live: null, since: null, by: null }],
+    }
+    await openDesk(deskOf([user('ines', '201')]), live)
+
+    expect(page.get('[data-testid=drift]').text()).toContain('Temp test is only on the switch')
+    expect(page.get('[data-testid=drift]').findAll('button')).toEqual([])
+    expect(page.text()).toContain('removes 1 object from the switch: Temp test')
+  })
+})
+
+describe('the pending bar', () => {
+  const change: Change = { op: 'set', object: 'user:ines', label: 'ines', path: 'extension', before: '201', after: '203' }
+
+  it('is no button while nothing is pending', async () => {
+    await openDesk(deskOf([user('ines', '201')]))
+
+    expect(page.find('[data-testid=look-over]').exists()).toBe(false)
+    expect(page.text()).toContain('nothing pending')
+  })
+
+  it('enters with the reason, and offers to undo what it entered', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '203')], [change]), NOTHING_LIVE, {
+      'POST /customers/inlet/draft/enter': { revision: 4 },
+      'POST /customers/inlet/revisions/4/undo': { revision: 5 },
+    })
+    await page.get('[data-testid=look-over]').trigger('click')
+    await settle()
+    await page.get('input[name=note]').setValue('  a new desk ')
+    await page.get('dialog form').trigger('submit')
+    await settle()
+
+    expect(server.asked.find((each) => each.call === 'POST /customers/inlet/draft/enter')?.body).toEqual({ note: 'a new desk' })
+    expect(page.get('[data-testid=notice]').text()).toContain('Entered as revision 4.')
+    await page.get('[data-testid=notice] .quiet-button').trigger('click')
+    await settle()
+    expect(page.get('[data-testid=notice]').text()).toContain('Revision 4 is undone, by revision 5.')
+  })
+
+  it('does not enter while a clash waits', async () => {
+    const clash = { object: 'user:ines', path: 'email', base: null, ours: 'a@x.example', theirs: 'b@x.example' }
+    const { server } = await openDesk(deskOf([user('ines', '203')], [change], [clash]))
+    await page.get('[data-testid=look-over]').trigger('click')
+    await settle()
+    await page.get('dialog form').trigger('submit')
+    await settle()
+
+    expect(page.get('dialog').text()).toContain('1 field changed by somebody else meanwhile')
+    expect(server.asked.some((each) => each.call.endsWith('/enter'))).toBe(false)
+  })
+
+  it('says the server\'s refusal in its words and keeps everything', async () => {
+    await openDesk(deskOf([user('ines', '203')], [change]), NOTHING_LIVE, { 'POST /customers/inlet/draft/enter': new Refused(409, { detail: '+19025550150 is not free any more.' }) })
+    await page.get('[data-testid=look-over]').trigger('click')
+    await settle()
+    await page.get('dialog form').trigger('submit')
+    await settle()
+
+    expect(page.get('[data-testid=notice]').text()).toContain('+19025550150 is not free any more.')
+    expect(page.get('[data-testid=pending]').text()).toBe('1 change')
+  })
+})

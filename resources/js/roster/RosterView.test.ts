@@ -1,0 +1,99 @@
+import type { VueWrapper } from '@vue/test-utils'
+import { afterEach, expect, it, vi } from 'vitest'
+import type { CustomerLine } from '@/api'
+import { setClock } from '@/shared'
+import { close, fakeServer, key, open, Refused, settle } from '@/testing'
+import RosterView from './RosterView.vue'
+
+const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
+
+function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
+  return {
+    key: name.toLowerCase(), name, stage: 'building', zone: 'America/Halifax', mainNumber: '+1 902 555 0110', leadsTo: 'Ines', objects: 4, revision: 3,
+    differences: 0, liveReadAt: '2026-12-01T17:51:00Z', pushedRevision: 3, pushedAt: '2026-12-01T15:00:00Z', lookedAfterBy: 'LK', ...more,
+  }
+}
+
+let page: VueWrapper
+afterEach(() => {
+  close(page)
+  vi.unstubAllGlobals()
+})
+
+async function roster(customers: CustomerLine[] | Refused): ReturnType<typeof open> {
+  setClock(SESSION.now, true)
+  fakeServer({ 'GET /customers': customers instanceof Refused ? customers : { customers }, 'GET /session': SESSION })
+  const opened = await open(RosterView, '/')
+  page = opened.page
+  return opened
+}
+
+const names = (): string[] => page.findAll('tbody .name').map((cell) => cell.text())
+
+it('says of each customer what differs, how old that reading is, and how far the book is ahead', async () => {
+  await roster([line('Ardent', { differences: 2, revision: 5 }), line('Pier', { differences: null, liveReadAt: null, pushedAt: null, pushedRevision: null, mainNumber: null })])
+
+  const [ardent, pier] = page.findAll('tbody tr').map((row) => row.text())
+  expect(ardent).toContain('2 differences · read 14 min ago')
+  expect(ardent).toContain('3 h ago · book 2 ahead')
+  expect(pier).toContain('not on the switch')
+  expect(pier).toContain('never')
+})
+
+it('opens what the keys stand on, and the keys stay within the list', async () => {
+  const { router } = await roster([line('Ardent'), line('Boatyard'), line('Cannery')])
+  const push = vi.spyOn(router, 'push')
+
+  for (const name of ['j', 'j', 'j', 'j', 'k']) await key(name)
+  expect(page.findAll('tbody tr').findIndex((row) => row.classes('here'))).toBe(1)
+  await key('Enter')
+
+  expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'boatyard' } })
+})
+
+it('narrows by the sentence and opens the first that fits from the search field', async () => {
+  const { router } = await roster([line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 })])
+  const push = vi.spyOn(router, 'push')
+
+  await page.get('select[aria-label="Book against switch"]').setValue('some')
+  expect(names()).toEqual(['Boatyard', 'Cannery'])
+  await page.get('input[type=search]').setValue('cann')
+  expect(page.text()).toContain('1 of 3 customers')
+  await page.get('input[type=search]').trigger('keydown', { key: 'Enter' })
+
+  expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'cannery' } })
+})
+
+it('sorts by a head, and the other way by the same head again', async () => {
+  await roster([line('Ardent', { differences: 1 }), line('Boatyard', { differences: 3 }), line('Cannery', { differences: null })])
+  const head = page.findAll('.sorter').find((each) => each.text().startsWith('Book against switch'))
+
+  await head?.trigger('click')
+  expect(names()).toEqual(['Ardent', 'Boatyard', 'Cannery'])
+  await head?.trigger('click')
+  expect(names()).toEqual(['Boatyard', 'Ardent', 'Cannery'])
+  expect(head?.element.closest('th')?.getAttribute('aria-sort')).toBe('descending')
+})
+
+it('says what to do where there is no customer, and where none fits', async () => {
+  await roster([])
+  expect(page.text()).toContain('No customer is yours yet')
+  close(page)
+
+  await roster([line('Ardent')])
+  await page.get('input[type=search]').setValue('zzz')
+  expect(page.text()).toContain('No customer fits this sentence')
+  await page.findAll('button').find((each) => each.text() === 'Show all 1')?.trigger('click')
+  await settle()
+  expect(names()).toEqual(['Ardent'])
+})
+
+it('says what went wrong in the server\'s words and tries again when asked', async () => {
+  await roster(new Refused(503, { title: 'Too busy', detail: 'The database rests for a moment.' }))
+
+  expect(page.get('[role=alert]').text()).toContain('The database rests for a moment.')
+  fakeServer({ 'GET /customers': { customers: [line('Ardent')] }, 'GET /session': SESSION })
+  await page.findAll('button').find((each) => each.text() === 'Try again')?.trigger('click')
+  await settle()
+  expect(names()).toEqual(['Ardent'])
+})

@@ -1,0 +1,111 @@
+import type { VueWrapper } from '@vue/test-utils'
+import { afterEach, beforeEach, expect, it, vi } from 'vitest'
+import { close, fakeServer, key, open, Refused, settle } from '@/testing'
+import TakingOnView from './TakingOnView.vue'
+
+const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
+const TEMPLATE = {
+  key: 'one-line', name: 'One line', about: 'One number.', version: 2,
+  slots: [
+    { key: 'name', question: 'Name', type: 'text', help: null, example: 'Thornback' },
+    { key: 'messages', question: 'Who takes the message', type: 'person', help: null, example: null },
+  ],
+}
+const MADE = { customer: 'inlet', objects: [{ ref: 'site:office', kind: 'site', key: 'office', label: 'Office', display: null, extension: null, fields: { zone: 'America/Halifax' }, refersTo: {} }] }
+const PREVIEW = 'POST /taking-on/preview'
+const MISSING = new Refused(422, { errors: [{ detail: 'an answer is needed here', pointer: '/answers/messages' }] })
+
+let page: VueWrapper
+beforeEach(() => {
+  vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+  localStorage.clear()
+})
+afterEach(() => {
+  close(page)
+  vi.useRealTimers()
+  vi.unstubAllGlobals()
+})
+
+async function takingOn(handlers: Record<string, unknown>): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
+  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, ...handlers })
+  const opened = await open(TakingOnView, '/taking-on')
+  page = opened.page
+  return { server, router: opened.router }
+}
+
+async function answer(slot: string, text: string): Promise<void> {
+  await page.get(`input[name=${slot}]`).setValue(text)
+  await vi.advanceTimersByTimeAsync(300)
+  await settle()
+}
+
+it('asks for a preview when somebody pauses, not at every letter', async () => {
+  const { server } = await takingOn({ [PREVIEW]: MISSING })
+  for (const text of ['I', 'In', 'Inl']) await page.get('input[name=name]').setValue(text)
+  expect(server.asked.some((each) => each.call === PREVIEW)).toBe(false)
+
+  await vi.advanceTimersByTimeAsync(300)
+  await settle()
+
+  expect(server.asked.filter((each) => each.call === PREVIEW)).toEqual([{ call: PREVIEW, body: { template: 'one-line', answers: { name: 'Inl' } } }])
+})
+
+it('does not complain of an answer nobody came to yet', async () => {
+  await takingOn({ [PREVIEW]: MISSING })
+  await answer('name', 'Inlet')
+
+  expect(page.text()).not.toContain('an answer is needed here')
+  expect(page.text()).toContain('1 answer to go: who takes the message')
+
+  await page.get('input[name=messages]').trigger('blur')
+  expect(page.text()).toContain('an answer is needed here')
+})
+
+it('shows what would be made, dims it while answers change, and enters it once', async () => {
+  const { server, router } = await takingOn({ [PREVIEW]: MADE, 'POST /taking-on': { customer: 'inlet', revision: 1 } })
+  const push = vi.spyOn(router, 'push')
+  await answer('name', 'Inlet')
+  await answer('messages', 'Ines Marsh')
+  expect(page.get('[data-testid=will-be-made]').text()).toContain('Office')
+  expect(page.text()).toContain('1 object')
+
+  await page.get('input[name=name]').setValue('Inlet Care')
+  expect(page.get('[data-testid=will-be-made]').classes()).toContain('stale')
+  await vi.advanceTimersByTimeAsync(300)
+  await settle()
+  await key('Enter', document.body, { ctrlKey: true })
+
+  expect(server.asked.filter((each) => each.call === 'POST /taking-on')).toEqual([{ call: 'POST /taking-on', body: { template: 'one-line', answers: { name: 'Inlet Care', messages: 'Ines Marsh' } } }])
+  expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'inlet' } })
+  expect(localStorage.getItem('roster-taking-on') ?? '').not.toContain('Inlet')
+})
+
+it('keeps answers over a reload, and lets them go when asked', async () => {
+  await takingOn({ [PREVIEW]: MISSING })
+  await answer('name', 'Inlet')
+  close(page)
+
+  await takingOn({ [PREVIEW]: MISSING })
+  expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Inlet')
+  await page.findAll('button').find((each) => each.text() === 'Start afresh')?.trigger('click')
+  await settle()
+  expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('')
+})
+
+it('places a refusal at its answer and keeps everything', async () => {
+  await takingOn({ [PREVIEW]: MADE, 'POST /taking-on': new Refused(422, { errors: [{ detail: 'another customer has this name; add the town or the street', pointer: '/answers/name' }] }) })
+  await answer('name', 'Inlet')
+  await answer('messages', 'Ines Marsh')
+
+  await page.get('[data-testid=enter]').trigger('click')
+  await settle()
+
+  expect(page.get('[role=alert]').text()).toContain('another customer has this name')
+  expect((page.get('input[name=messages]').element as HTMLInputElement).value).toBe('Ines Marsh')
+})
+
+it('is not for somebody who may not take customers on', async () => {
+  await takingOn({ 'GET /session': { ...SESSION, technician: { ...SESSION.technician, mayTakeOn: false } } })
+
+  expect(page.text()).toContain('Taking customers on is not granted to you')
+})

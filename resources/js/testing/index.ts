@@ -1,0 +1,2 @@
+export { close, key, open, settle } from './page'
+export { fakeServer, Refused } from './server'

@@ -1,0 +1,43 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { defineComponent, h, type Component, type DefineComponent } from 'vue'
+import { createMemoryHistory, createRouter, type Router } from 'vue-router'
+import { handleKey } from '@/shared'
+
+const Anywhere = defineComponent({ render: () => h('p', 'another screen') })
+
+/** A screen at an address, with queries, a router and the page's one key listener. */
+export async function open(screen: Component, path: string, pattern = path): Promise<{ page: VueWrapper; router: Router }> {
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [
+      { path: pattern, component: screen },
+      { path: '/customers/:customer/:chapter?', name: 'desk', component: Anywhere },
+      { path: '/:rest(.*)*', component: Anywhere },
+    ],
+  })
+  await router.push(path)
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } })
+  const page: VueWrapper = mount(screen as DefineComponent, {
+    attachTo: document.body,
+    global: { plugins: [router, [VueQueryPlugin, { queryClient: client }]] },
+  })
+  document.addEventListener('keydown', handleKey)
+  await settle()
+  return { page, router }
+}
+
+export async function settle(): Promise<void> {
+  for (let i = 0; i < 5; i++) await flushPromises()
+}
+
+export function close(page: VueWrapper): void {
+  document.removeEventListener('keydown', handleKey)
+  page.unmount()
+  document.body.innerHTML = ''
+}
+
+export async function key(name: string, target: Element = document.body, more: KeyboardEventInit = {}): Promise<void> {
+  target.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more }))
+  await settle()
+}
