@@ -21,19 +21,22 @@ $isFree = static function (int $port): bool {
     return true;
 };
 
+$names = array_slice($argv, 3);
 $chosen = [];
-$next = (int) $first;
-foreach (array_slice($argv, 3) as $name) {
+foreach ($names as $name) {
     $before = $kept["{$name}_PORT"] ?? 0;
     if ($before > 0 && ! in_array($before, $chosen, true) && $isFree($before)) {
         $chosen[$name] = $before;
-
-        continue;
     }
+}
+// Only now the rest: a new port must not be one that another name keeps.
+$next = (int) $first;
+foreach (array_diff($names, array_keys($chosen)) as $name) {
     while (in_array($next, $chosen, true) || ! $isFree($next)) {
         $next++;
     }
     $chosen[$name] = $next++;
+    $before = $kept["{$name}_PORT"] ?? 0;
     if ($before > 0) {
         fwrite(STDERR, "Port {$before} is in use by something else; taking {$chosen[$name]} instead.\n");
     }

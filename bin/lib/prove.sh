@@ -43,6 +43,7 @@ feature() {
     DB_DATABASE=roster_template php artisan roster:migrate
     vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner
 }
+house() { vendor/bin/phpunit --testsuite=house; }
 standins() { vendor/bin/phpunit --testsuite=standins; }
 served() { vendor/bin/phpunit --testsuite=served; }
 browser() { vendor/bin/phpunit --testsuite=browser; }
@@ -61,6 +62,7 @@ front_lane &
 FRONT=$!
 phase style style
 phase core core
+phase house house
 phase standins standins
 phase analysis analysis
 wait "$FRONT"

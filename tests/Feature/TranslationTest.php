@@ -1,0 +1,177 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Switching\Bindings;
+use App\Switching\Bound;
+use App\Switching\SwitchConnector;
+use App\Switching\SwitchTrouble;
+use Illuminate\Support\Facades\Http;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Change\Diff;
+use Jaunty\Core\Provisioning\Planner;
+use Jaunty\Core\Provisioning\StepKind;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Core\Books;
+
+/** The connector against the practice switch, without database: what goes there comes back the same. */
+final class TranslationTest extends FeatureTestCase
+{
+    private const SEEDS = 25;
+
+    #[DataProvider('seeds')]
+    public function test_any_book_built_on_the_switch_reads_back_as_it_was(int $seed): void
+    {
+        $book = $this->fitted(Books::random($seed), "random-{$seed}");
+
+        $bindings = $this->build(null, $book, Bindings::none());
+
+        self::assertSame([], $this->differences($book, $bindings));
+    }
+
+    #[DataProvider('seeds')]
+    public function test_any_edit_of_it_arrives_and_nothing_else_changes(int $seed): void
+    {
+        $before = $this->fitted(Books::random($seed), "random-{$seed}");
+        $bindings = $this->build(null, $before, Bindings::none());
+        $after = $this->fitted($this->withNewValues($before, $seed), "random-{$seed}");
+
+        $bindings = $this->build($this->connector()->read($before, $bindings)?->live, $after, $bindings);
+
+        self::assertSame([], $this->differences($after, $bindings));
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function seeds(): iterable
+    {
+        for ($seed = 1; $seed <= self::SEEDS; $seed++) {
+            yield "book {$seed}" => [$seed];
+        }
+    }
+
+    public function test_records_made_by_hand_pair_by_number_extension_and_owner(): void
+    {
+        $account = '/v1/accounts/' . $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet Property Care', 'clock' => 'America/Halifax'])['id'];
+        $person = $this->wire->byHand('POST', "{$account}/persons", ['given' => 'I.', 'short' => '201'])['id'];
+        $this->wire->byHand('POST', "{$account}/boxes", ['caption' => 'Somebody', 'person' => $person]);
+        $this->wire->byHand('POST', "{$account}/lines", ['digits' => '19025550150', 'caption' => 'Front']);
+        $this->wire->byHand('POST', "{$account}/premises", ['caption' => 'Office']);
+
+        $reading = $this->connector()->read(Books::small(), Bindings::none());
+
+        self::assertNotNull($reading);
+        self::assertEqualsCanonicalizing(
+            ['tenant:inlet', 'user:ines', 'mailbox:ines', 'number:+19025550150', 'site:office'],
+            array_keys($reading->bindings->all()),
+        );
+    }
+
+    public function test_two_that_could_be_meant_pair_with_neither(): void
+    {
+        $account = '/v1/accounts/' . $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet', 'clock' => 'America/Halifax'])['id'];
+        $this->wire->byHand('POST', "{$account}/premises", ['caption' => 'Office']);
+        $book = Books::small()->with(Books::object(Kind::Site, ['key' => 'annexe', 'name' => 'Office']));
+
+        $reading = $this->connector()->read($book, Bindings::none());
+
+        self::assertNotNull($reading);
+        self::assertNull($reading->bindings->of(Reference::parse('site:office')));
+        self::assertNull($reading->bindings->of(Reference::parse('site:annexe')));
+    }
+
+    public function test_a_customer_the_switch_does_not_know_reads_as_nothing(): void
+    {
+        self::assertNull($this->connector()->read(Books::small(), Bindings::none()));
+    }
+
+    public function test_an_account_made_anew_by_hand_is_found_again_by_its_handle(): void
+    {
+        $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet', 'clock' => 'America/Halifax']);
+        $lost = Bindings::none()->with(Reference::parse('tenant:inlet'), new Bound('a-gone', '7'));
+
+        self::assertNotNull($this->connector()->read(Books::small(), $lost));
+    }
+
+    /** @param array<string, string> $headers */
+    #[DataProvider('answers')]
+    public function test_trouble_is_told_apart_by_whether_trying_again_can_help(int $status, array $headers, bool $temporary, ?int $wait): void
+    {
+        $this->wire->interfere = static fn () => Http::response(['fault' => 'no'], $status, $headers);
+        try {
+            $this->connector()->read(Books::small(), Bindings::none());
+            self::fail('this was to fail');
+        } catch (SwitchTrouble $trouble) {
+            self::assertSame($temporary, $trouble->temporary);
+            if ($wait !== null) {
+                self::assertSame($wait, $trouble->waitSeconds);
+            }
+        }
+    }
+
+    /** @return iterable<string, array{int, array<string, string>, bool, ?int}> */
+    public static function answers(): iterable
+    {
+        yield 'a fault of the switch' => [500, [], true, null];
+        yield 'asked too often, with the time to wait' => [429, ['Retry-After' => '3'], true, 3];
+        yield 'a token it does not take' => [401, [], false, null];
+        yield 'a refusal' => [422, [], false, null];
+    }
+
+    private function connector(): SwitchConnector
+    {
+        return $this->app->make(SwitchConnector::class);
+    }
+
+    /** The book as the draft desk would have it: whole rings, a key and numbers of its own. */
+    private function fitted(Book $book, string $key): Book
+    {
+        $tenant = Tenant::read(Node::of(['key' => $key] + $book->tenant->toArray()));
+
+        return $this->connector()->granularity()->fit(Book::of($tenant, $book->objects()));
+    }
+
+    private function withNewValues(Book $book, int $seed): Book
+    {
+        foreach ($book->objects() as $object) {
+            $name = "renamed {$seed} {$object->key()}";
+            $book = $book->with($object->kind()->read(Node::of(match ($object->kind()) {
+                Kind::User => ['name' => ['first' => 'New', 'last' => $object->key()], 'email' => "{$object->key()}@inlet.example", 'mailbox' => null, 'callWaiting' => false],
+                Kind::Number => ['label' => $name, 'destination' => null],
+                Kind::Mailbox => ['name' => $name, 'notify' => ['a@inlet.example', 'b@inlet.example'], 'zero' => null],
+                Kind::Site, Kind::Tenant => ['name' => $name],
+            } + $object->toArray())));
+        }
+
+        return $book;
+    }
+
+    private function build(?Book $live, Book $book, Bindings $bindings): Bindings
+    {
+        foreach (Planner::plan($live, $book)->steps as $position => $step) {
+            $key = $book->tenant->key . ($live === null ? '-new-' : '-edit-') . $position;
+            $bound = match ($step->kind) {
+                StepKind::Create => $this->connector()->create($book, $bindings, $step->object, $step->fields, $key, 'test'),
+                StepKind::Update, StepKind::Link => $this->connector()->update($book, $bindings, $step->object, $step->fields, $step->expected, $key, 'test'),
+                StepKind::Delete => self::fail('nothing was to be removed'),
+            };
+            $bindings = $bindings->with($step->object, $bound);
+        }
+
+        return $bindings;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function differences(Book $book, Bindings $bindings): array
+    {
+        $reading = $this->connector()->read($book, $bindings);
+        self::assertNotNull($reading);
+
+        return Diff::between($book, $reading->live)->toArray();
+    }
+}
