@@ -49,7 +49,7 @@ const switchOff = (): Promise<void> =>
 </script>
 
 <template>
-  <PageTop><span class="soft">{{ technician?.name }}</span></PageTop>
+  <PageTop><router-link to="/">‹ Roster</router-link><span class="soft">{{ technician?.name }}</span></PageTop>
   <main class="factor">
     <h2>Second factor</h2>
     <template v-if="recoveryCodes !== undefined">
