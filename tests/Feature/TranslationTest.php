@@ -144,7 +144,7 @@ final class TranslationTest extends FeatureTestCase
                 Kind::User => ['name' => ['first' => 'New', 'last' => $object->key()], 'email' => "{$object->key()}@inlet.example", 'mailbox' => null, 'callWaiting' => false],
                 Kind::Number => ['label' => $name, 'destination' => null],
                 Kind::Mailbox => ['name' => $name, 'notify' => ['a@inlet.example', 'b@inlet.example'], 'zero' => null],
-                Kind::Site, Kind::Tenant => ['name' => $name],
+                default => ['name' => $name],
             } + $object->toArray())));
         }
 

@@ -34,37 +34,17 @@ final class PhoneNumbersTest extends TestCase
     /** @return iterable<string, array{array<string, string>}> */
     public static function rows(): iterable
     {
-        foreach (self::read('phone_numbers.csv') as $line => $row) {
+        foreach (RefData::csv('phone_numbers.csv') as $line => $row) {
             yield "{$line}: {$row['input']} in {$row['region']}" => [$row];
         }
     }
 
     public function test_numbers_set_aside_for_fiction_can_be_kept_in_a_book(): void
     {
-        foreach (self::read('fictional_numbers.csv') as $row) {
+        foreach (RefData::csv('fictional_numbers.csv') as $row) {
             foreach ([$row['first'], $row['last']] as $digits) {
                 self::assertSame("+{$digits}", (string) E164::parse("+{$digits}"), $row['kind']);
             }
         }
-    }
-
-    /** @return iterable<int, array<string, string>> */
-    private static function read(string $file): iterable
-    {
-        $handle = fopen(__DIR__ . "/../data/{$file}", 'rb');
-        self::assertNotFalse($handle);
-        $head = null;
-        for ($line = 1; ($cells = fgetcsv($handle, escape: '')) !== false; $line++) {
-            $cells = array_map(strval(...), $cells);
-            if (str_starts_with($cells[0], '#')) {
-                continue;
-            }
-            if ($head === null) {
-                $head = $cells;
-            } else {
-                yield $line => array_combine($head, $cells);
-            }
-        }
-        fclose($handle);
     }
 }

@@ -49,6 +49,7 @@ final class Pairing
                 || ($object instanceof Mailbox && $object->owner !== null && $bindings->of($object->owner)?->externalId === ($record['person'] ?? '')),
             Kind::User => static fn (BookObject $object): bool => $object->extension() !== null && $object->extension() === ($record['short'] ?? null),
             Kind::Site => static fn (BookObject $object): bool => $object->label() === ($record['caption'] ?? null),
+            default => static fn (BookObject $object): bool => false,
         };
         $objects = $kind === Kind::Tenant ? [$book->tenant] : $book->ofKind($kind);
         $candidates = array_values(array_filter(

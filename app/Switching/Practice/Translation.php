@@ -15,6 +15,7 @@ use App\Switching\Practice\Fields\Recording;
 use App\Switching\Practice\Fields\Ringers;
 use App\Switching\Practice\Fields\Rules;
 use App\Switching\Practice\Fields\Word;
+use App\Switching\SwitchTrouble;
 use Jaunty\Core\Book\Kind;
 
 /** Which fields of a kind the practice switch carries, and how each stands there. What is not listed stays in the book alone. */
@@ -29,6 +30,7 @@ final class Translation
             Kind::Number => 'lines',
             Kind::User => 'persons',
             Kind::Mailbox => 'boxes',
+            default => throw SwitchTrouble::refused("it has no place for a {$kind->value} yet"),
         };
     }
 
@@ -89,6 +91,7 @@ final class Translation
                 'deleteAfterMail' => new Bit('wipe'),
                 'transcribe' => new Bit('spell_out'),
             ],
+            default => [],
         };
     }
 

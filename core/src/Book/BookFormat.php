@@ -67,7 +67,7 @@ final class BookFormat
         foreach (Kind::listed() as $kind) {
             $objects = $book->ofKind($kind);
             if ($objects !== []) {
-                $value[$kind->field()] = array_map(self::compactWithId(...), $objects);
+                $value[$kind->field()] = array_map(self::asInFile(...), $objects);
             }
         }
 
@@ -94,6 +94,25 @@ final class BookFormat
             static fn (mixed $value, string $field): bool => array_key_exists($field, $least) || $value !== $defaults[$field],
             ARRAY_FILTER_USE_BOTH,
         );
+    }
+
+    /**
+     * As a file writes it: the keys of a menu are an object there.
+     *
+     * @return array<string, mixed>
+     */
+    private static function asInFile(BookObject $object): array
+    {
+        $fields = self::compactWithId($object);
+        if ($object instanceof Menu && isset($fields['keys'])) {
+            $keys = new \stdClass();
+            foreach ($object->keys as $key) {
+                $keys->{$key->key} = ['to' => Links::text($key->to), 'label' => $key->label];
+            }
+            $fields['keys'] = $keys;
+        }
+
+        return $fields;
     }
 
     /** @return array<string, mixed> */

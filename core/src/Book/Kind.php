@@ -11,7 +11,21 @@ enum Kind: string
     case Site = 'site';
     case Number = 'number';
     case User = 'user';
+    case Group = 'group';
+    case Chain = 'chain';
+    case Attendant = 'attendant';
+    case Menu = 'menu';
+    case Schedule = 'schedule';
+    case Calendar = 'calendar';
     case Mailbox = 'mailbox';
+    case Announcement = 'announcement';
+    case Prompt = 'prompt';
+    case Line = 'line';
+    case Trunk = 'trunk';
+    case Route = 'route';
+    case Team = 'team';
+    case Contact = 'contact';
+    case Promise = 'promise';
 
     /** The field of the tenant book that holds objects of this kind. */
     public function field(): string
@@ -21,7 +35,21 @@ enum Kind: string
             self::Site => 'sites',
             self::Number => 'numbers',
             self::User => 'users',
+            self::Group => 'groups',
+            self::Chain => 'chains',
+            self::Attendant => 'attendants',
+            self::Menu => 'menus',
+            self::Schedule => 'schedules',
+            self::Calendar => 'calendars',
             self::Mailbox => 'mailboxes',
+            self::Announcement => 'announcements',
+            self::Prompt => 'prompts',
+            self::Line => 'lines',
+            self::Trunk => 'trunks',
+            self::Route => 'routes',
+            self::Team => 'teams',
+            self::Contact => 'contacts',
+            self::Promise => 'promises',
         };
     }
 
@@ -29,8 +57,8 @@ enum Kind: string
     public function takesCalls(): bool
     {
         return match ($this) {
-            self::User, self::Mailbox => true,
-            self::Tenant, self::Site, self::Number => false,
+            self::User, self::Group, self::Chain, self::Attendant, self::Menu, self::Mailbox, self::Announcement, self::Line => true,
+            self::Tenant, self::Site, self::Number, self::Schedule, self::Calendar, self::Prompt, self::Trunk, self::Route, self::Team, self::Contact, self::Promise => false,
         };
     }
 
@@ -52,7 +80,21 @@ enum Kind: string
             self::Site => Site::read($node),
             self::Number => Number::read($node),
             self::User => User::read($node),
+            self::Group => Group::read($node),
+            self::Chain => Chain::read($node),
+            self::Attendant => Attendant::read($node),
+            self::Menu => Menu::read($node),
+            self::Schedule => Schedule::read($node),
+            self::Calendar => Calendar::read($node),
             self::Mailbox => Mailbox::read($node),
+            self::Announcement => Announcement::read($node),
+            self::Prompt => Prompt::read($node),
+            self::Line => Line::read($node),
+            self::Trunk => Trunk::read($node),
+            self::Route => Route::read($node),
+            self::Team => Team::read($node),
+            self::Contact => Contact::read($node),
+            self::Promise => Promise::read($node),
         };
     }
 }

@@ -13,6 +13,21 @@ final class Links
         return $to === null ? [] : [new Link($path, $to)];
     }
 
+    /**
+     * @param  list<Reference>  $to
+     * @return list<Link>
+     */
+    public static function references(string $path, array $to): array
+    {
+        return array_map(static fn (Reference $reference, int $index): Link => new Link("{$path}/{$index}", $reference), $to, array_keys($to));
+    }
+
+    /** As books write it; null where unset. */
+    public static function text(Reference|Destination|null $to): ?string
+    {
+        return $to === null ? null : (string) $to;
+    }
+
     /** @return list<Link> */
     public static function destination(string $path, ?Destination $to): array
     {

@@ -15,6 +15,7 @@ final readonly class Mailbox implements BookObject
         public ?string $extension,
         public ?Reference $owner,
         public bool $enabled,
+        public ?Reference $greeting,
         public ?Destination $zero,
         public bool $full,
         public PinStrength $pin,
@@ -27,7 +28,7 @@ final readonly class Mailbox implements BookObject
 
     public static function read(Node $node): self
     {
-        $node->allow('key', 'id', 'name', 'extension', 'owner', 'enabled', 'zero', 'full', 'pin', 'notify', 'attachAudio', 'deleteAfterMail', 'transcribe');
+        $node->allow('key', 'id', 'name', 'extension', 'owner', 'enabled', 'greeting', 'zero', 'full', 'pin', 'notify', 'attachAudio', 'deleteAfterMail', 'transcribe');
 
         return new self(
             key: $node->slug('key'),
@@ -36,6 +37,7 @@ final readonly class Mailbox implements BookObject
             extension: $node->extension(),
             owner: $node->reference('owner', Kind::User),
             enabled: $node->flag('enabled', true),
+            greeting: $node->reference('greeting', Kind::Prompt),
             zero: $node->destination('zero'),
             full: $node->flag('full', false),
             pin: $node->choice('pin', PinStrength::class, PinStrength::Set),
@@ -79,6 +81,7 @@ final readonly class Mailbox implements BookObject
             'extension' => $this->extension,
             'owner' => $this->owner === null ? null : (string) $this->owner,
             'enabled' => $this->enabled,
+            'greeting' => Links::text($this->greeting),
             'zero' => $this->zero === null ? null : (string) $this->zero,
             'full' => $this->full,
             'pin' => $this->pin->value,
@@ -93,6 +96,7 @@ final readonly class Mailbox implements BookObject
     {
         return [
             ...Links::reference('owner', $this->owner),
+            ...Links::reference('greeting', $this->greeting),
             ...Links::destination('zero', $this->zero),
         ];
     }

@@ -51,6 +51,12 @@ final readonly class Node
         return ! isset($this->fields[$field]);
     }
 
+    /** Whether the field stands here at all, null included. */
+    public function has(string $field): bool
+    {
+        return array_key_exists($field, $this->fields);
+    }
+
     public function isText(string $field): bool
     {
         return is_string($this->fields[$field] ?? null);
@@ -165,6 +171,19 @@ final readonly class Node
         return $value;
     }
 
+    public function number(string $field, int|float $default, int|float $least, int|float $most): int|float
+    {
+        $value = $this->fields[$field] ?? $default;
+        if (! is_int($value) && ! is_float($value) || is_nan((float) $value)) {
+            throw UnusableBook::wrongType($this->at($field), 'a number', $value);
+        }
+        if ($value < $least || $value > $most) {
+            throw UnusableBook::malformed($this->at($field), "between {$least} and {$most}", $value);
+        }
+
+        return $value;
+    }
+
     /**
      * @template E of \BackedEnum
      *
@@ -195,6 +214,19 @@ final readonly class Node
         }
 
         return $reference;
+    }
+
+    /** @return list<Reference> all of one kind */
+    public function references(string $field, Kind $kind): array
+    {
+        $references = [];
+        foreach ($this->texts($field) as $index => $text) {
+            $path = "{$this->at($field)}[{$index}]";
+            $reference = Reference::parse($text, $path);
+            $references[] = $reference->kind === $kind ? $reference : throw UnusableBook::wrongKind($path, $reference, $kind);
+        }
+
+        return $references;
     }
 
     public function destination(string $field): ?Destination
@@ -257,6 +289,28 @@ final readonly class Node
         }
 
         return $items;
+    }
+
+    /**
+     * Objects by name, such as the keys of a menu: an object of objects, or a list of items as Change writes it.
+     *
+     * @return array<array-key, self>
+     */
+    public function keyed(string $field): array
+    {
+        $value = $this->fields[$field] ?? [];
+        $value = $value instanceof \stdClass ? (array) $value : $value;
+        if (! is_array($value)) {
+            throw UnusableBook::wrongType($this->at($field), 'an object', $value);
+        }
+        $nodes = [];
+        foreach ($value as $name => $inner) {
+            $item = is_array($inner) ? $inner['item'] ?? null : null;
+            $name = is_string($item) ? $item : $name;
+            $nodes[$name] = self::of($inner, "{$this->at($field)}.{$name}");
+        }
+
+        return $nodes;
     }
 
     /** @return list<mixed> */

@@ -21,6 +21,7 @@ final readonly class Number implements BookObject
         public NumberKind $numberKind,
         public bool $enabled,
         public ?Destination $destination,
+        public ?Reference $trunk,
         public ?DeliveredForm $deliveredAs,
         public NumberStatus $status,
         public ?string $from,
@@ -39,7 +40,7 @@ final readonly class Number implements BookObject
 
     public static function read(Node $node): self
     {
-        $node->allow('key', 'id', 'label', 'kind', 'enabled', 'destination', 'deliveredAs', 'status', 'from', 'until', 'replaces', 'site', 'carrierDiversion', 'callerRules', 'prefix', 'callerName', 'recording', 'messaging', 'ringStyle');
+        $node->allow('key', 'id', 'label', 'kind', 'enabled', 'destination', 'trunk', 'deliveredAs', 'status', 'from', 'until', 'replaces', 'site', 'carrierDiversion', 'callerRules', 'prefix', 'callerName', 'recording', 'messaging', 'ringStyle');
         $recording = $node->object('recording');
         $recording->allow('in', 'out');
 
@@ -50,6 +51,7 @@ final readonly class Number implements BookObject
             numberKind: $node->choice('kind', NumberKind::class, NumberKind::Local),
             enabled: $node->flag('enabled', true),
             destination: $node->destination('destination'),
+            trunk: $node->reference('trunk', Kind::Trunk),
             deliveredAs: $node->isNullOrMissing('deliveredAs') ? null : $node->choice('deliveredAs', DeliveredForm::class, DeliveredForm::E164),
             status: $node->choice('status', NumberStatus::class, NumberStatus::Active),
             from: $node->date('from'),
@@ -99,6 +101,7 @@ final readonly class Number implements BookObject
             'kind' => $this->numberKind->value,
             'enabled' => $this->enabled,
             'destination' => $this->destination === null ? null : (string) $this->destination,
+            'trunk' => Links::text($this->trunk),
             'deliveredAs' => $this->deliveredAs?->value,
             'status' => $this->status->value,
             'from' => $this->from,
@@ -119,6 +122,7 @@ final readonly class Number implements BookObject
     {
         $links = [
             ...Links::destination('destination', $this->destination),
+            ...Links::reference('trunk', $this->trunk),
             ...Links::reference('replaces', $this->replaces),
             ...Links::reference('site', $this->site),
             ...Links::destination('carrierDiversion', $this->carrierDiversion),

@@ -23,6 +23,7 @@ final readonly class User implements BookObject
         public ?string $email,
         public ?Reference $site,
         public ?string $zone,
+        public ?Reference $schedule,
         public UserStatus $status,
         public CallingClass $callingClass,
         public bool $callWaiting,
@@ -42,7 +43,7 @@ final readonly class User implements BookObject
 
     public static function read(Node $node): self
     {
-        $node->allow('key', 'id', 'extension', 'name', 'display', 'email', 'site', 'zone', 'status', 'callingClass', 'callWaiting', 'mailbox', 'callerId', 'licence', 'legs', 'handling', 'emergency', 'directory', 'reportsTo', 'skills');
+        $node->allow('key', 'id', 'extension', 'name', 'display', 'email', 'site', 'zone', 'schedule', 'status', 'callingClass', 'callWaiting', 'mailbox', 'callerId', 'licence', 'legs', 'handling', 'emergency', 'directory', 'reportsTo', 'skills');
         $name = $node->object('name');
         $name->allow('first', 'last');
         $handling = $node->object('handling');
@@ -61,6 +62,7 @@ final readonly class User implements BookObject
             email: $node->textOrNull('email'),
             site: $node->reference('site', Kind::Site),
             zone: $node->zoneOrNull('zone'),
+            schedule: $node->reference('schedule', Kind::Schedule),
             status: $node->choice('status', UserStatus::class, UserStatus::Active),
             callingClass: $node->choice('callingClass', CallingClass::class, CallingClass::National),
             callWaiting: $node->flag('callWaiting', true),
@@ -116,6 +118,7 @@ final readonly class User implements BookObject
             'email' => $this->email,
             'site' => $this->site === null ? null : (string) $this->site,
             'zone' => $this->zone,
+            'schedule' => Links::text($this->schedule),
             'status' => $this->status->value,
             'callingClass' => $this->callingClass->value,
             'callWaiting' => $this->callWaiting,
@@ -139,6 +142,7 @@ final readonly class User implements BookObject
     {
         return [
             ...Links::reference('site', $this->site),
+            ...Links::reference('schedule', $this->schedule),
             ...Links::reference('mailbox', $this->mailbox),
             ...Links::reference('callerId', $this->callerId),
             ...$this->open->links('handling/open'),

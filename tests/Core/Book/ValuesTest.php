@@ -146,7 +146,10 @@ final class ValuesTest extends TestCase
 
     public function test_kinds_know_their_place_in_a_book(): void
     {
-        self::assertSame(['sites', 'numbers', 'users', 'mailboxes'], array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed()));
-        self::assertSame([Kind::User, Kind::Mailbox], array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls())));
+        self::assertSame(
+            ['sites', 'numbers', 'users', 'groups', 'chains', 'attendants', 'menus', 'schedules', 'calendars', 'mailboxes', 'announcements', 'prompts', 'lines', 'trunks', 'routes', 'teams', 'contacts', 'promises'],
+            array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed()),
+        );
+        self::assertSame([Kind::User, Kind::Group, Kind::Chain, Kind::Attendant, Kind::Menu, Kind::Mailbox, Kind::Announcement, Kind::Line], array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls())));
     }
 }

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+/** Which extensions callers may dial in a menu. */
+enum DialScope: string
+{
+    case Off = 'off';
+    case Site = 'site';
+    case All = 'all';
+}

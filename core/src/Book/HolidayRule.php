@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+/** A rule that gives a holiday its date each year: a fixed day, the nth or last weekday of a month, or days from Easter Sunday. */
+final readonly class HolidayRule
+{
+    /**
+     * @param  ?int  $easter  days from Easter Sunday; everything else is unset then
+     * @param  int  $month  1 to 12
+     * @param  ?int  $day  of a fixed day; nth and weekday are unset then
+     * @param  ?int  $nth  1 to 5; unset with a weekday: the last
+     * @param  ?int  $weekday  0 is Monday
+     */
+    private function __construct(public ?int $easter, public int $month, public ?int $day, public ?int $nth, public ?int $weekday)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        if (! $node->isNullOrMissing('fixed')) {
+            $node->allow('fixed');
+            $text = $node->matching('fixed', '/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/D', 'a month and a day (12-25)');
+            [$month, $day] = [(int) substr($text, 0, 2), (int) substr($text, 3)];
+
+            return checkdate($month, $day, 2024) ? new self(null, $month, $day, null, null) : throw UnusableBook::malformed($node->at('fixed'), 'a day of the calendar', $text);
+        }
+        if (! $node->isNullOrMissing('easter')) {
+            $node->allow('easter');
+
+            return new self($node->whole('easter', 0, -100, 200), 1, null, null, null);
+        }
+        $node->allow('nth', 'last', 'weekday', 'month');
+        $weekday = array_search($node->text('weekday'), ClockTime::DAYS, true);
+        if ($weekday === false) {
+            throw UnusableBook::notOneOf($node->at('weekday'), $node->text('weekday'), ClockTime::DAYS);
+        }
+
+        return new self(null, $node->whole('month', 0, 1, 12), null, $node->flag('last', false) ? null : $node->whole('nth', 0, 1, 5), $weekday);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return match (true) {
+            $this->easter !== null => ['easter' => $this->easter],
+            $this->weekday === null => ['fixed' => sprintf('%02d-%02d', $this->month, (int) $this->day)],
+            $this->nth === null => ['last' => true, 'weekday' => ClockTime::DAYS[$this->weekday], 'month' => $this->month],
+            default => ['nth' => $this->nth, 'weekday' => ClockTime::DAYS[$this->weekday], 'month' => $this->month],
+        };
+    }
+}

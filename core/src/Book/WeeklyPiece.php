@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+/** One piece of weekly hours: the same hours on some days, or one span from a day and time to another. */
+final readonly class WeeklyPiece
+{
+    /**
+     * @param  list<int>  $days  0 is Monday; empty for a span
+     * @param  int  $from  minutes since midnight
+     * @param  int  $to  minutes since midnight; not later than from: ends on the next day
+     * @param  ?array{int, int}  $span  minutes since Monday 00:00, both ends
+     */
+    private function __construct(public string $item, public array $days, public int $from, public int $to, public ?array $span)
+    {
+    }
+
+    public static function read(Node $node): self
+    {
+        if (! $node->isNullOrMissing('span')) {
+            $node->allow('item', 'span');
+            $ends = $node->texts('span');
+            if (count($ends) !== 2) {
+                throw UnusableBook::malformed($node->at('span'), 'two ends (["mon 08:00", "fri 17:00"])', implode(', ', $ends));
+            }
+
+            return new self($node->slug('item'), [], 0, 0, [self::moment($node, $ends[0]), self::moment($node, $ends[1])]);
+        }
+        $node->allow('item', 'days', 'from', 'to', 'span');
+        $days = [];
+        foreach ($node->texts('days') as $day) {
+            $at = array_search($day, ClockTime::DAYS, true);
+            $days[] = $at === false ? throw UnusableBook::notOneOf($node->at('days'), $day, ClockTime::DAYS) : $at;
+        }
+
+        return new self($node->slug('item'), $days, ClockTime::read($node, 'from', false), ClockTime::read($node, 'to', true), null);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return $this->span === null
+            ? ['item' => $this->item, 'days' => array_map(static fn (int $day): string => ClockTime::DAYS[$day], $this->days), 'from' => ClockTime::text($this->from), 'to' => ClockTime::text($this->to)]
+            : ['item' => $this->item, 'span' => array_map(static fn (int $moment): string => $moment % 1440 === 0 && $moment > 0
+                ? ClockTime::DAYS[intdiv($moment - 1, 1440) % 7] . ' 24:00'
+                : ClockTime::DAYS[intdiv($moment, 1440) % 7] . ' ' . ClockTime::text($moment % 1440), $this->span)];
+    }
+
+    private static function moment(Node $node, string $text): int
+    {
+        if (preg_match('/^(mon|tue|wed|thu|fri|sat|sun) (([01]\d|2[0-3]):[0-5]\d|24:00)$/D', $text, $found) !== 1) {
+            throw UnusableBook::malformed($node->at('span'), 'a day and a time ("mon 08:00")', $text);
+        }
+
+        return (int) array_search($found[1], ClockTime::DAYS, true) * 1440 + ClockTime::minutes($found[2]);
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Numbering;
+
+use Jaunty\Core\Book\UnusableBook;
+
+/**
+ * A digit map: alternatives of dialled symbols (RFC 3435 section 2.1.5). Matching follows all alternatives at once, so its
+ * time grows with digits times elements whatever the map says.
+ */
+final readonly class DigitMap
+{
+    private const SYMBOLS = '0123456789*#ABCDT';
+
+    private const ANY_DIGIT = 0x3FF;
+
+    private const LONGEST = 2000;
+
+    /** @param list<list<array{int, bool}>> $alternatives elements: a set of symbols as bits, and whether it may repeat or be left out */
+    private function __construct(private array $alternatives)
+    {
+    }
+
+    /** @throws UnusableBook naming $path, with the place in the map */
+    public static function parse(string $map, string $path): self
+    {
+        $body = preg_match('/^\((.*)\)$/Ds', $map, $found) === 1 ? $found[1] : $map;
+        if ($map === '' || strlen($map) > self::LONGEST || ($body === $map && str_contains($map, '|'))) {
+            throw UnusableBook::malformed($path, 'a digit map (RFC 3435 section 2.1.5; alternatives in brackets, parted by |)', $map);
+        }
+
+        return new self(array_map(static fn (string $alternative): array => self::elements($alternative, $map, $path), explode('|', $body)));
+    }
+
+    /** Whether all of the digits match an alternative; T stands for their end. */
+    public function matches(string $digits): bool
+    {
+        foreach ($this->alternatives as $elements) {
+            if ($this->matchesOne($elements, $digits)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param list<array{int, bool}> $elements */
+    private function matchesOne(array $elements, string $digits): bool
+    {
+        $at = self::withSkipped([0 => true], $elements);
+        foreach (str_split($digits) as $digit) {
+            $symbol = strpos(self::SYMBOLS, strtoupper($digit));
+            $next = [];
+            foreach (array_keys($at) as $place) {
+                if ($symbol !== false && isset($elements[$place]) && ($elements[$place][0] >> $symbol & 1) === 1) {
+                    $next[$elements[$place][1] ? $place : $place + 1] = true;
+                }
+            }
+            $at = self::withSkipped($next, $elements);
+        }
+        $timer = 1 << (int) strpos(self::SYMBOLS, 'T');
+        foreach (array_keys($at) as $place) {
+            while (isset($elements[$place]) && ($elements[$place][0] & $timer) !== 0) {
+                $place++;
+            }
+            if ($place === count($elements)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  array<int, true>  $places
+     * @param  list<array{int, bool}>  $elements
+     * @return array<int, true> with those reached by leaving out what may be left out
+     */
+    private static function withSkipped(array $places, array $elements): array
+    {
+        foreach (array_keys($places) as $place) {
+            while (isset($elements[$place]) && $elements[$place][1]) {
+                $places[++$place] = true;
+            }
+        }
+
+        return $places;
+    }
+
+    /** @return list<array{int, bool}> */
+    private static function elements(string $alternative, string $map, string $path): array
+    {
+        if (preg_match('/^(?:(?:[0-9*#A-DTx]|\[(?:[0-9](?:-[0-9])?|[*#A-DT])+\])\.?)+$/Di', $alternative) !== 1) {
+            throw UnusableBook::malformed($path, 'a digit map (RFC 3435 section 2.1.5)', $alternative === '' ? $map : $alternative);
+        }
+        preg_match_all('/(\[[^\]]+\]|.)(\.?)/', $alternative, $found, PREG_SET_ORDER);
+
+        return array_map(static fn (array $element): array => [self::set($element[1], $path), $element[2] === '.'], $found);
+    }
+
+    private static function set(string $element, string $path): int
+    {
+        if (strtolower($element) === 'x') {
+            return self::ANY_DIGIT;
+        }
+        $set = 0;
+        preg_match_all('/[0-9]-[0-9]|./', trim($element, '[]'), $parts);
+        foreach ($parts[0] as $part) {
+            $from = (int) strpos(self::SYMBOLS, strtoupper($part[0]));
+            $to = strlen($part) === 1 ? $from : (int) $part[2];
+            if ($to < $from) {
+                throw UnusableBook::malformed($path, 'a span of digits from low to high', $part);
+            }
+            for ($symbol = $from; $symbol <= $to; $symbol++) {
+                $set |= 1 << $symbol;
+            }
+        }
+
+        return $set;
+    }
+}
