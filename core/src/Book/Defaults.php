@@ -27,6 +27,17 @@ final readonly class Defaults
         );
     }
 
+    public function of(string $condition): ?Treatment
+    {
+        return match ($condition) {
+            'noAnswer' => $this->noAnswer,
+            'busy' => $this->busy,
+            'unreachable' => $this->unreachable,
+            'doNotDisturb' => $this->doNotDisturb,
+            default => null,
+        };
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

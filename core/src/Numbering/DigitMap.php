@@ -27,8 +27,9 @@ final readonly class DigitMap
     public static function parse(string $map, string $path): self
     {
         $body = preg_match('/^\((.*)\)$/Ds', $map, $found) === 1 ? $found[1] : $map;
-        if ($map === '' || strlen($map) > self::LONGEST || ($body === $map && str_contains($map, '|'))) {
-            throw UnusableBook::malformed($path, 'a digit map (RFC 3435 section 2.1.5; alternatives in brackets, parted by |)', $map);
+        // The standard puts brackets around alternatives; books may leave them out, since nothing else can be meant.
+        if ($map === '' || strlen($map) > self::LONGEST) {
+            throw UnusableBook::malformed($path, 'a digit map (RFC 3435 section 2.1.5)', $map);
         }
 
         return new self(array_map(static fn (string $alternative): array => self::elements($alternative, $map, $path), explode('|', $body)));

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\CallingClass;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Destination;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Handling;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Leg;
+use Jaunty\Core\Book\Line;
+use Jaunty\Core\Book\Mailbox;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Hours\State as HoursState;
+
+/** A book as calls read it, with what every schedule says for the call in hand. */
+final class CallBook
+{
+    /** Conditions that a site's and the tenant's defaults, and the user's mailbox, answer too. */
+    private const WITH_DEFAULTS = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb'];
+
+    /** @var array<string, BookObject> */
+    private array $found = [];
+
+    /** @var ?array<array-key, list<BookObject>> */
+    private ?array $extensions = null;
+
+    /** @param \Closure(Schedule, string): string $hours what a schedule says in a zone, for this call */
+    public function __construct(private readonly Book $book, private readonly \Closure $hours)
+    {
+    }
+
+    public function tenant(): Tenant
+    {
+        return $this->book->tenant;
+    }
+
+    public function book(): Book
+    {
+        return $this->book;
+    }
+
+    /**
+     * @template T of BookObject
+     *
+     * @param  class-string<T>  $class
+     * @return T
+     */
+    public function get(string $reference, string $class): BookObject
+    {
+        $object = $this->found[$reference] ??= $this->book->find(Reference::parse($reference)) ?? throw new \LogicException("{$reference} is not in the book");
+
+        return $object instanceof $class ? $object : throw new \LogicException("{$reference} is no {$class}");
+    }
+
+    public function zoneOf(?Reference $site): string
+    {
+        return ($site === null ? null : $this->get((string) $site, Site::class)->zone) ?? $this->book->tenant->zone;
+    }
+
+    /** What a schedule says to whoever uses it; without one, open. */
+    public function hours(?Reference $schedule, string $zone): string
+    {
+        return $schedule === null ? HoursState::OPEN : ($this->hours)($this->get((string) $schedule, Schedule::class), $zone);
+    }
+
+    public function handling(User $user): Handling
+    {
+        $state = HoursState::plain($this->hours($user->schedule, $user->zone ?? $this->zoneOf($user->site)));
+
+        return match ($state) {
+            HoursState::CLOSED => $user->closed ?? $user->open,
+            HoursState::HOLIDAY => $user->holiday ?? $user->closed ?? $user->open,
+            default => $user->open,
+        };
+    }
+
+    /** @return list<Leg> of the user's present state, in ring order */
+    public function legs(User $user): array
+    {
+        $items = $this->handling($user)->legs;
+        if ($items === null) {
+            return $user->legs;
+        }
+        $byItem = array_column($user->legs, null, 'item');
+
+        return array_values(array_filter(array_map(static fn (string $item): ?Leg => $byItem[$item] ?? null, $items)));
+    }
+
+    /** Where a condition sends a call: the user's own, else the site's, the tenant's, the user's mailbox. */
+    public function treatment(User $user, string $condition, bool $inside): ?Destination
+    {
+        $own = $this->handling($user)->treatments[$condition] ?? null;
+        $to = $inside ? $own?->inside : $own?->outside;
+        if ($to !== null || ! in_array($condition, self::WITH_DEFAULTS, true)) {
+            return $to;
+        }
+        $site = $user->site === null ? null : $this->get((string) $user->site, Site::class)->defaults->of($condition);
+        $tenant = $this->book->tenant->defaults->of($condition);
+
+        return ($inside ? $site?->inside : $site?->outside)
+            ?? ($inside ? $tenant?->inside : $tenant?->outside)
+            ?? ($user->mailbox === null ? null : Destination::object($user->mailbox));
+    }
+
+    /** The answer of an attendant for the state of its schedule; null for none. */
+    public function answer(Attendant $attendant): ?string
+    {
+        $state = $this->hours($attendant->schedule, $attendant->zone ?? $this->zoneOf($attendant->site));
+        $byWhen = [];
+        foreach ($attendant->answers as $answer) {
+            $byWhen[$answer['when']] ??= $answer['item'];
+        }
+        $plain = HoursState::plain($state);
+
+        return $byWhen[$state] ?? $byWhen[$plain] ?? ($plain === HoursState::HOLIDAY ? $byWhen[HoursState::CLOSED] ?? null : null);
+    }
+
+    public function seconds(?Reference $prompt): int
+    {
+        return $prompt === null ? 0 : $this->get((string) $prompt, Prompt::class)->seconds();
+    }
+
+    /** The class with which an object sends calls out. */
+    public function classOf(string $sender): CallingClass
+    {
+        $object = $this->book->find(Reference::parse($sender));
+
+        return match (true) {
+            $object instanceof User => $object->callingClass,
+            $object instanceof Group, $object instanceof Chain, $object instanceof Menu, $object instanceof Attendant => $object->onwardClass,
+            $object instanceof Mailbox && $object->owner !== null => $this->get((string) $object->owner, User::class)->callingClass,
+            default => CallingClass::National,
+        };
+    }
+
+    /** @return list<BookObject> who answers to an extension, the first first */
+    public function holders(string $extension): array
+    {
+        return $this->extensions()[$extension] ?? [];
+    }
+
+    /** @return array<array-key, list<BookObject>> */
+    public function extensions(): array
+    {
+        if ($this->extensions === null) {
+            $this->extensions = [];
+            foreach ([Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line] as $kind) {
+                foreach ($this->book->ofKind($kind) as $object) {
+                    if ($object->extension() !== null) {
+                        $this->extensions[$object->extension()][] = $object;
+                    }
+                }
+            }
+        }
+
+        return $this->extensions;
+    }
+
+    public function siteOf(BookObject $object): ?string
+    {
+        $site = match (true) {
+            $object instanceof User, $object instanceof Group, $object instanceof Attendant, $object instanceof Line, $object instanceof Menu => $object->site,
+            $object instanceof Mailbox => $object->owner === null ? null : $this->get((string) $object->owner, User::class)->site,
+            default => null,
+        };
+
+        return $site === null ? null : (string) $site;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+/** One leg about to ring, with what the world does with it. */
+final readonly class RingLeg
+{
+    /**
+     * @param  string  $object  the user of a device, or `outside:+E164`
+     * @param  string  $does  answers, mailbox, off (its mailbox at once), rings, busy, refused or unreachable
+     * @param  int  $seconds  how long it rings
+     * @param  int  $mailboxAfter  seconds, of an outside number
+     * @param  bool  $confirm  whether whoever answers must press a key
+     */
+    public function __construct(public string $object, public string $does, public int $seconds, public int $mailboxAfter = 0, public bool $confirm = false)
+    {
+    }
+
+    public function dropsOut(): bool
+    {
+        return in_array($this->does, ['busy', 'refused', 'unreachable'], true);
+    }
+
+    /** Seconds from its beginning until somebody or something takes the call; null for never. */
+    public function takenAfter(): ?int
+    {
+        return match ($this->does) {
+            'answers' => 0,
+            'off' => $this->confirm ? null : 0,
+            'mailbox' => $this->confirm || $this->mailboxAfter >= $this->seconds ? null : $this->mailboxAfter,
+            default => null,
+        };
+    }
+}

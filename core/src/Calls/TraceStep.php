@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+/** One thing that happened to a call. */
+final readonly class TraceStep
+{
+    /** @param int $at seconds from the call's arrival */
+    public function __construct(public int $at, public string $object, public string $what, public string $reason = '')
+    {
+    }
+
+    /** @return array{at: int, object: string, what: string, reason: string} */
+    public function toArray(): array
+    {
+        return ['at' => $this->at, 'object' => $this->object, 'what' => $this->what, 'reason' => $this->reason];
+    }
+}
