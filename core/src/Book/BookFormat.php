@@ -13,6 +13,9 @@ final class BookFormat
 
     private const DEEPEST = 32;
 
+    /** Far above the largest customer; a file beyond it is no book. */
+    private const MOST_OBJECTS = 100_000;
+
     /**
      * @throws UnusableBook naming the path of the first fault: bad JSON, an unknown field, a wrong type, a reference that leads nowhere
      */
@@ -52,7 +55,11 @@ final class BookFormat
         $node->whole('version', 0, self::VERSION, self::VERSION);
         $objects = [];
         foreach (Kind::listed() as $kind) {
-            foreach ($node->nodes($kind->field()) as $item) {
+            $items = $node->nodes($kind->field());
+            if (count($objects) + count($items) > self::MOST_OBJECTS) {
+                throw UnusableBook::outOfRange($kind->field(), count($objects) + count($items), 0, self::MOST_OBJECTS);
+            }
+            foreach ($items as $item) {
                 $objects[] = $kind->read($item);
             }
         }

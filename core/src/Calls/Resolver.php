@@ -16,16 +16,11 @@ use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\RingStyle;
-use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
-use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\State as HoursState;
-use Jaunty\Core\Hours\ZoneClock;
-use Jaunty\Core\Numbering\DigitMap;
 
 /** Says which event a script's world gives in a state, and in which second. Where it leads is the Machine's to say. */
 final readonly class Resolver
@@ -37,7 +32,7 @@ final readonly class Resolver
 
     private const DIRECTORY_SECONDS = 30;
 
-    public function __construct(private CallBook $book, private World $world, private Script $script, private Keypad $keypad)
+    public function __construct(private CallBook $book, private World $world, private NumberRules $numbers, private Script $script, private Keypad $keypad)
     {
     }
 
@@ -62,64 +57,9 @@ final readonly class Resolver
     private function number(State $state, int $now): Resolved
     {
         $number = $this->book->get($state->object, Number::class);
-        $date = $this->dateAt($number);
-        $event = match (true) {
-            in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of('notInService'),
-            $number->status === NumberStatus::PortingIn && ($number->from === null || $date < $number->from) => Event::of('oldCarrier'),
-            ($number->from !== null && $date < $number->from) || ($number->until !== null && $date > $number->until) => Event::of('notInService'),
-            $this->world->says('platform') === 'out' => Event::of('platformOut'),
-            ! $this->isDelivered($number) => Event::of('notDelivered'),
-            ! $number->enabled => Event::of('switchedOff'),
-            $this->isBlocked() => Event::of('blocked'),
-            default => $this->caller($number),
-        };
+        $event = $this->numbers->settled($number, $this->world->says('platform') === 'out') ?? $this->numbers->forCaller($number, $this->script->from);
 
         return new Resolved($event, $now, [new TraceStep($now, $state->object, 'enters')]);
-    }
-
-    private function dateAt(Number $number): string
-    {
-        return LocalDate::text((int) floor(ZoneClock::of($this->book->zoneOf($number->site))->localMinutes($this->script->at) / LocalDate::MINUTES));
-    }
-
-    private function isDelivered(Number $number): bool
-    {
-        $trunk = $number->trunk === null ? null : $this->book->get((string) $number->trunk, Trunk::class);
-
-        return $trunk === null || ($trunk->enabled && ($number->deliveredAs === null || $number->deliveredAs === $trunk->deliversAs));
-    }
-
-    private function isBlocked(): bool
-    {
-        foreach ($this->book->tenant()->blocked as $blocked) {
-            if ($this->matches($blocked->callers)) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    private function caller(Number $number): Event
-    {
-        foreach ($number->callerRules as $rule) {
-            if ($rule->callers === 'anyone' || $this->matches($rule->callers)) {
-                return Event::of('rule', $rule->item);
-            }
-        }
-
-        return Event::of('caller');
-    }
-
-    /** Withheld and unknown callers match no digit map. */
-    private function matches(string $callers): bool
-    {
-        $from = $this->script->from;
-        if ($callers === 'withheld') {
-            return $from === 'withheld';
-        }
-
-        return $from !== null && str_starts_with($from, '+') && DigitMap::parse($callers, 'callers')->matches(substr($from, 1));
     }
 
     private function user(State $state, int $now): Resolved

@@ -31,7 +31,7 @@ final readonly class Trace
         $callBook = new CallBook($book, $hours);
         $machine = new Machine($callBook);
         $world = new World($callBook, new WayOut($callBook), $script->world);
-        $resolver = new Resolver($callBook, $world, $script, new Keypad($script->keys, $script->isTimed()));
+        $resolver = new Resolver($callBook, $world, new NumberRules($callBook, $script->at), $script, new Keypad($script->keys, $script->isTimed()));
         $start = $script->number !== null ? State::number($script->number) : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
 
         return self::follow($machine, $resolver, $start, $book->tenant->transferLimit, $script->number === null ? 1 : 0);

@@ -39,16 +39,6 @@ final class CasesTest extends TestCase
     /** @return iterable<string, array{string, string, array<string, mixed>}> */
     public static function cases(): iterable
     {
-        $folder = dirname(__DIR__, 2) . '/data/calls';
-        foreach ([...(array) glob("{$folder}/*.txt"), ...(array) glob("{$folder}/random/*.txt")] as $file) {
-            $sections = preg_split('/^--- (book|script|trace)\s*$/m', (string) file_get_contents((string) $file), flags: PREG_SPLIT_DELIM_CAPTURE);
-            self::assertIsArray($sections);
-            $book = $sections[2];
-            for ($i = 3, $n = 1; isset($sections[$i + 3]); $i += 4, $n++) {
-                $trace = json_decode($sections[$i + 3], true);
-                self::assertIsArray($trace, "{$file} {$n}");
-                yield basename((string) $file, '.txt') . " {$n}" => [$book, trim($sections[$i + 1]), $trace];
-            }
-        }
+        return CaseFiles::all();
     }
 }

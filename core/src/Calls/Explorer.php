@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Schedule;
+
+/** All calls at once: every state that can be reached from the starts, and every choice there, for one saying of the schedules. */
+final readonly class Explorer
+{
+    public const MOST_STATES = 50_000;
+
+    /**
+     * @param  array<string, State>  $states  by key, as they were found
+     * @param  array<string, list<Edge>>  $edges  by the key of the state they leave
+     * @param  bool  $isComplete  whether every state was followed
+     */
+    private function __construct(public array $states, public array $edges, public bool $isComplete)
+    {
+    }
+
+    /**
+     * @param  \Closure(Schedule, string): string  $hours  what a schedule says in a zone
+     * @param  int  $at  instant at which numbers' dates are read
+     * @param  ?list<State>  $starts  unset: every number, and every extension dialled from inside
+     */
+    public static function explore(Book $book, \Closure $hours, int $at, ?array $starts = null, int $mostStates = self::MOST_STATES): self
+    {
+        $callBook = new CallBook($book, $hours);
+        $machine = new Machine($callBook);
+        $choices = new Choices($callBook, new WayOut($callBook), new NumberRules($callBook, $at));
+        $states = [];
+        $edges = [];
+        $open = $starts ?? self::starts($callBook, $machine);
+        while (($state = array_pop($open)) !== null) {
+            $key = $state->key();
+            if (isset($edges[$key])) {
+                continue;
+            }
+            if (count($edges) >= $mostStates) {
+                return new self($states, $edges, false);
+            }
+            $states[$key] = $state;
+            $edges[$key] = [];
+            foreach ($choices->of($state) as $choice) {
+                $next = $machine->step($state, $choice->event);
+                $to = $next->state?->key();
+                $edges[$key][] = new Edge($choice, $next, $to);
+                if ($next->state !== null && ! isset($edges[(string) $to])) {
+                    $open[] = $next->state;
+                }
+            }
+        }
+
+        return new self($states, $edges, true);
+    }
+
+    /** @return list<array{Outcome, string}> each distinct end that can be reached from a state, in the order of its finding */
+    public function ends(State $from): array
+    {
+        $ends = [];
+        $seen = [];
+        $open = [$from->key()];
+        while (($key = array_pop($open)) !== null) {
+            if (isset($seen[$key])) {
+                continue;
+            }
+            $seen[$key] = true;
+            foreach ($this->edges[$key] ?? [] as $edge) {
+                if ($edge->next->outcome !== null) {
+                    $ends["{$edge->next->outcome->value} {$edge->next->target}"] = [$edge->next->outcome, $edge->next->target];
+                } else {
+                    $open[] = (string) $edge->to;
+                }
+            }
+        }
+
+        return array_values($ends);
+    }
+
+    /**
+     * What becomes of a caller who does nothing and whom nobody answers.
+     *
+     * @return array{list<string>, ?Outcome, string} the keys of the states passed; the end, or null for a loop that has none; its target
+     */
+    public function passiveRun(State $from): array
+    {
+        $passed = [];
+        $state = $from;
+        while (true) {
+            $key = $state->key();
+            if (isset($passed[$key])) {
+                return [array_keys($passed), null, $state->object];
+            }
+            $passed[$key] = true;
+            $edge = self::passiveEdge($this->edges[$key] ?? []);
+            if ($edge === null || $edge->next->outcome !== null) {
+                return [array_keys($passed), $edge?->next->outcome, $edge === null ? $state->object : $edge->next->target];
+            }
+            $state = $edge->next->state ?? throw new \LogicException('neither a state nor an end');
+        }
+    }
+
+    /** @param list<Edge> $edges */
+    private static function passiveEdge(array $edges): ?Edge
+    {
+        foreach ($edges as $edge) {
+            if ($edge->choice->isPassive) {
+                return $edge;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<State> */
+    private static function starts(CallBook $book, Machine $machine): array
+    {
+        $starts = [];
+        foreach ($book->book()->ofKind(Kind::Number) as $number) {
+            $starts[] = State::number($number->key());
+        }
+        foreach ($book->extensions() as $holders) {
+            $starts[] = $machine->dialled(Reference::of($holders[0]));
+        }
+
+        return $starts;
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Book\Trunk;
+use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Hours\ZoneClock;
+use Jaunty\Core\Numbering\DigitMap;
+
+/** What a number does with a call before its destination: life cycle, delivery, switches, blocked callers and caller rules. */
+final readonly class NumberRules
+{
+    /** @param int $at the call's arrival, seconds since 1970 */
+    public function __construct(private CallBook $book, private int $at)
+    {
+    }
+
+    /** What befalls every call, whoever calls; null where it depends on the caller. */
+    public function settled(Number $number, bool $isPlatformOut): ?Event
+    {
+        $date = LocalDate::text((int) floor(ZoneClock::of($this->book->zoneOf($number->site))->localMinutes($this->at) / LocalDate::MINUTES));
+
+        return match (true) {
+            in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of('notInService'),
+            $number->status === NumberStatus::PortingIn && ($number->from === null || $date < $number->from) => Event::of('oldCarrier'),
+            ($number->from !== null && $date < $number->from) || ($number->until !== null && $date > $number->until) => Event::of('notInService'),
+            $isPlatformOut => Event::of('platformOut'),
+            ! $this->isDelivered($number) => Event::of('notDelivered'),
+            ! $number->enabled => Event::of('switchedOff'),
+            default => null,
+        };
+    }
+
+    /** @param ?string $from E.164, `withheld`, or anything else for a caller of whom nothing is known */
+    public function forCaller(Number $number, ?string $from): Event
+    {
+        foreach ($this->book->tenant()->blocked as $blocked) {
+            if (self::matches($blocked->callers, $from)) {
+                return Event::of('blocked');
+            }
+        }
+        foreach ($number->callerRules as $rule) {
+            if ($rule->callers === 'anyone' || self::matches($rule->callers, $from)) {
+                return Event::of('rule', $rule->item);
+            }
+        }
+
+        return Event::of('caller');
+    }
+
+    /** @return list<Choice> one for each first-matching rule, and anyone else */
+    public function choices(Number $number): array
+    {
+        $settled = $this->settled($number, false);
+        if ($settled !== null) {
+            return [Choice::passive($settled)];
+        }
+        $choices = $this->book->tenant()->blocked === [] ? [] : [Choice::world(Event::of('blocked'))];
+        foreach ($number->callerRules as $rule) {
+            if ($rule->callers === 'anyone') {
+                return [...$choices, Choice::passive(Event::of('rule', $rule->item))];
+            }
+            $choices[] = Choice::world(Event::of('rule', $rule->item));
+        }
+
+        return [...$choices, Choice::passive(Event::of('caller'))];
+    }
+
+    private function isDelivered(Number $number): bool
+    {
+        $trunk = $number->trunk === null ? null : $this->book->get((string) $number->trunk, Trunk::class);
+
+        return $trunk === null || ($trunk->enabled && ($number->deliveredAs === null || $number->deliveredAs === $trunk->deliversAs));
+    }
+
+    /** Withheld and unknown callers match no digit map. */
+    private static function matches(string $callers, ?string $from): bool
+    {
+        if ($callers === 'withheld') {
+            return $from === 'withheld';
+        }
+
+        return $from !== null && str_starts_with($from, '+') && DigitMap::parse($callers, 'callers')->matches(substr($from, 1));
+    }
+}
