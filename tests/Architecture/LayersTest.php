@@ -26,6 +26,16 @@ final class LayersTest
     }
 
     #[TestRule]
+    public function theCommandLineStandsOnCoreAlone(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Jaunty\CommandLine'))
+            ->canOnlyDependOn()
+            ->classes(Selector::inNamespace('Jaunty\CommandLine'), Selector::inNamespace('Jaunty\Core'), Selector::isStandardClass())
+            ->because('bin/roster runs from files, with core\'s packages and nothing else');
+    }
+
+    #[TestRule]
     public function standinsKnowNothingOfUs(): Rule
     {
         return PHPat::rule()

@@ -89,28 +89,40 @@ final class BookFormat
     /** @return array<string, mixed> the object's fields that differ from their default */
     public static function compact(BookObject $object): array
     {
-        $fields = $object->toArray();
-        $least = ['key' => $fields['key']];
-        if ($object instanceof Tenant) {
-            $least['zone'] = $object->zone;
-        }
-        $defaults = $object->kind()->read(Node::of($least))->toArray();
+        $required = self::required($object);
+        $defaults = self::defaults($object);
 
         return array_filter(
-            $fields,
-            static fn (mixed $value, string $field): bool => array_key_exists($field, $least) || $value !== $defaults[$field],
+            $object->toArray(),
+            static fn (mixed $value, string $field): bool => array_key_exists($field, $required) || $value !== $defaults[$field],
             ARRAY_FILTER_USE_BOTH,
         );
     }
 
+    /** @return array<string, mixed> what the object's fields hold where a book says nothing */
+    public static function defaults(BookObject $object): array
+    {
+        return $object->kind()->read(Node::of(self::required($object)))->toArray();
+    }
+
+    /** @return array<string, mixed> the fields no book may leave out */
+    private static function required(BookObject $object): array
+    {
+        return ['key' => $object->key()] + match (true) {
+            $object instanceof Tenant => ['zone' => $object->zone],
+            $object instanceof Route => ['digits' => $object->digits],
+            default => [],
+        };
+    }
+
     /**
-     * As a file writes it: the keys of a menu are an object there.
+     * As a file writes it: what is unset inside lists and objects is left out, and the keys of a menu are an object.
      *
      * @return array<string, mixed>
      */
     private static function asInFile(BookObject $object): array
     {
-        $fields = self::compactWithId($object);
+        $fields = array_map(self::withoutUnset(...), self::compactWithId($object));
         if ($object instanceof Menu && isset($fields['keys'])) {
             $keys = new \stdClass();
             foreach ($object->keys as $key) {
@@ -120,6 +132,15 @@ final class BookFormat
         }
 
         return $fields;
+    }
+
+    private static function withoutUnset(mixed $value): mixed
+    {
+        if (! is_array($value)) {
+            return $value;
+        }
+
+        return array_map(self::withoutUnset(...), array_is_list($value) ? $value : array_filter($value, static fn (mixed $inner): bool => $inner !== null));
     }
 
     /** @return array<string, mixed> */

@@ -20,19 +20,20 @@ final readonly class HolidayRule
 
     public static function read(Node $node): self
     {
-        if (! $node->isNullOrMissing('fixed')) {
-            $node->allow('fixed');
+        $node->allow('fixed', 'nth', 'last', 'weekday', 'month', 'easter');
+        $isSet = static fn (string $field): bool => ! $node->isNullOrMissing($field);
+        if (count(array_filter(['fixed', 'easter', 'weekday'], $isSet)) !== 1) {
+            throw UnusableBook::malformed($node->path, 'a rule of one kind: fixed, easter, or a weekday of a month', implode(', ', $node->fields()));
+        }
+        if ($isSet('fixed')) {
             $text = $node->matching('fixed', '/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/D', 'a month and a day (12-25)');
             [$month, $day] = [(int) substr($text, 0, 2), (int) substr($text, 3)];
 
             return checkdate($month, $day, 2024) ? new self(null, $month, $day, null, null) : throw UnusableBook::malformed($node->at('fixed'), 'a day of the calendar', $text);
         }
-        if (! $node->isNullOrMissing('easter')) {
-            $node->allow('easter');
-
+        if ($isSet('easter')) {
             return new self($node->whole('easter', 0, -100, 200), 1, null, null, null);
         }
-        $node->allow('nth', 'last', 'weekday', 'month');
         $weekday = array_search($node->text('weekday'), ClockTime::DAYS, true);
         if ($weekday === false) {
             throw UnusableBook::notOneOf($node->at('weekday'), $node->text('weekday'), ClockTime::DAYS);
@@ -41,14 +42,18 @@ final readonly class HolidayRule
         return new self(null, $node->whole('month', 0, 1, 12), null, $node->flag('last', false) ? null : $node->whole('nth', 0, 1, 5), $weekday);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> every field, those of other kinds of rule unset */
     public function toArray(): array
     {
-        return match (true) {
-            $this->easter !== null => ['easter' => $this->easter],
-            $this->weekday === null => ['fixed' => sprintf('%02d-%02d', $this->month, (int) $this->day)],
-            $this->nth === null => ['last' => true, 'weekday' => ClockTime::DAYS[$this->weekday], 'month' => $this->month],
-            default => ['nth' => $this->nth, 'weekday' => ClockTime::DAYS[$this->weekday], 'month' => $this->month],
-        };
+        $isWeekday = $this->weekday !== null;
+
+        return [
+            'fixed' => $this->easter === null && ! $isWeekday ? sprintf('%02d-%02d', $this->month, (int) $this->day) : null,
+            'nth' => $this->nth,
+            'last' => $isWeekday && $this->nth === null ? true : null,
+            'weekday' => $isWeekday ? ClockTime::DAYS[$this->weekday] : null,
+            'month' => $isWeekday ? $this->month : null,
+            'easter' => $this->easter,
+        ];
     }
 }

@@ -20,7 +20,8 @@ final readonly class WeeklyPiece
     public static function read(Node $node): self
     {
         if (! $node->isNullOrMissing('span')) {
-            $node->allow('item', 'span');
+            $node->allow('item', 'days', 'from', 'to', 'span');
+            self::refuseBoth($node);
             $ends = $node->texts('span');
             if (count($ends) !== 2) {
                 throw UnusableBook::malformed($node->at('span'), 'two ends (["mon 08:00", "fri 17:00"])', implode(', ', $ends));
@@ -38,14 +39,32 @@ final readonly class WeeklyPiece
         return new self($node->slug('item'), $days, ClockTime::read($node, 'from', false), ClockTime::read($node, 'to', true), null);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> of a span, days and times are unset; of days, the span is */
     public function toArray(): array
     {
-        return $this->span === null
-            ? ['item' => $this->item, 'days' => array_map(static fn (int $day): string => ClockTime::DAYS[$day], $this->days), 'from' => ClockTime::text($this->from), 'to' => ClockTime::text($this->to)]
-            : ['item' => $this->item, 'span' => array_map(static fn (int $moment): string => $moment % 1440 === 0 && $moment > 0
-                ? ClockTime::DAYS[intdiv($moment - 1, 1440) % 7] . ' 24:00'
-                : ClockTime::DAYS[intdiv($moment, 1440) % 7] . ' ' . ClockTime::text($moment % 1440), $this->span)];
+        return [
+            'item' => $this->item,
+            'days' => $this->span === null ? array_map(static fn (int $day): string => ClockTime::DAYS[$day], $this->days) : null,
+            'from' => $this->span === null ? ClockTime::text($this->from) : null,
+            'to' => $this->span === null ? ClockTime::text($this->to) : null,
+            'span' => $this->span === null ? null : array_map(self::momentText(...), $this->span),
+        ];
+    }
+
+    private static function momentText(int $moment): string
+    {
+        $isMidnight = $moment % 1440 === 0 && $moment > 0;
+
+        return ClockTime::DAYS[intdiv($isMidnight ? $moment - 1 : $moment, 1440) % 7] . ' ' . ($isMidnight ? '24:00' : ClockTime::text($moment % 1440));
+    }
+
+    private static function refuseBoth(Node $node): void
+    {
+        foreach (['days', 'from', 'to'] as $field) {
+            if (! $node->isNullOrMissing($field)) {
+                throw UnusableBook::malformed($node->at('span'), "set where {$field} is set too", $field);
+            }
+        }
     }
 
     private static function moment(Node $node, string $text): int

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jaunty\Core\Change;
 
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
@@ -49,11 +48,12 @@ final readonly class ChangeSet
      */
     public function applyTo(Book $book): Book
     {
+        $copy = new WorkingCopy($book);
         foreach ($this->operations as $operation) {
-            $book = self::apply($book, $operation);
+            $copy->apply($operation);
         }
 
-        return $book;
+        return $copy->book();
     }
 
     public function inverse(): self
@@ -76,36 +76,5 @@ final readonly class ChangeSet
     public function toArray(): array
     {
         return array_map(static fn (Operation $operation): array => $operation->toArray(), $this->operations);
-    }
-
-    private static function apply(Book $book, Operation $operation): Book
-    {
-        $reference = $operation->object;
-        if ($reference->kind === Kind::Tenant && $operation->path === null) {
-            throw ChangeError::keptForGood($reference);
-        }
-        $object = $book->find($reference);
-        if ($operation->kind === OperationKind::Create) {
-            return $object === null
-                ? $book->with($reference->kind->read(Node::of($operation->after, (string) $reference)))
-                : throw ChangeError::alreadyThere($reference);
-        }
-        if ($object === null) {
-            throw ChangeError::notThere($reference);
-        }
-        if ($operation->kind === OperationKind::Delete) {
-            return $book->without($reference);
-        }
-        $path = (string) $operation->path;
-        $fields = $object->toArray();
-        if (! $operation->startsFrom(FieldPath::get($fields, $path))) {
-            throw ChangeError::changedMeanwhile($reference, $path);
-        }
-        $fields = FieldPath::set($fields, $path, $operation->after, $operation->behind);
-        if ($object->id() !== null) {
-            $fields['id'] = $object->id();
-        }
-
-        return $book->with($reference->kind->read(Node::of($fields, (string) $reference)));
     }
 }

@@ -22,29 +22,30 @@ final readonly class Merge
     {
         $kept = [];
         $clashes = [];
-        $book = $head;
+        $copy = new WorkingCopy($head);
         foreach ($ours->operations as $operation) {
-            $result = self::one($book, $operation);
+            $result = self::one($copy->fields($operation->object), $head, $operation);
             if ($result instanceof Clash) {
                 $clashes[] = $result;
             } elseif ($result !== null) {
                 $kept[] = $result;
-                $book = ChangeSet::of($result)->applyTo($book);
+                $copy->apply($result);
             }
         }
 
         return new self(ChangeSet::of(...$kept), $clashes);
     }
 
-    /** @return Operation|Clash|null null where both sides did the same */
-    private static function one(Book $book, Operation $ours): Operation|Clash|null
+    /**
+     * @param  ?array<mixed>  $fields  what the head, and our operations so far, make of the object
+     * @return Operation|Clash|null null where both sides did the same
+     */
+    private static function one(?array $fields, Book $head, Operation $ours): Operation|Clash|null
     {
-        $theirs = $book->find($ours->object);
-
         return match ($ours->kind) {
-            OperationKind::Create => self::creation($ours, $theirs),
-            OperationKind::Delete => self::deletion($ours, $theirs),
-            OperationKind::Set, OperationKind::Move => self::edit($ours, $theirs),
+            OperationKind::Create => self::creation($ours, $head->find($ours->object)),
+            OperationKind::Delete => self::deletion($ours, $head->find($ours->object)),
+            OperationKind::Set, OperationKind::Move => self::edit($ours, $fields),
         };
     }
 
@@ -68,12 +69,13 @@ final readonly class Merge
         return Value::same($now, $ours->before) ? $ours : new Clash($ours->object, null, $ours->before, null, $now);
     }
 
-    private static function edit(Operation $ours, ?BookObject $theirs): Operation|Clash|null
+    /** @param ?array<mixed> $theirs */
+    private static function edit(Operation $ours, ?array $theirs): Operation|Clash|null
     {
         if ($theirs === null) {
             return new Clash($ours->object, $ours->path, $ours->before, $ours->after, null);
         }
-        $now = FieldPath::get($theirs->toArray(), (string) $ours->path);
+        $now = FieldPath::get($theirs, (string) $ours->path);
 
         return match (true) {
             $ours->endsAt($now) => null,

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Provisioning;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Link;
-use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\Diff;
 
@@ -99,7 +99,7 @@ final class Planner
         if ($fields === []) {
             return [];
         }
-        $defaults = $object->kind()->read(Node::of(['key' => $object->key()]))->toArray();
+        $defaults = BookFormat::defaults($object);
 
         return [new Step(
             StepKind::Link,

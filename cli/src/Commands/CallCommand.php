@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\CommandLine\Commands;
+
+use Jaunty\CommandLine\Arguments;
+use Jaunty\CommandLine\Command;
+use Jaunty\CommandLine\Files;
+use Jaunty\CommandLine\Misuse;
+use Jaunty\CommandLine\Report;
+use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\TraceStep;
+
+/** Follows one call to its end. Found, in the sense of the exit code, is a call that ends nowhere. */
+final class CallCommand implements Command
+{
+    private const IN_WORDS = [
+        'answered' => 'answered by', 'messageIn' => 'leaves a message with', 'messageRefused' => 'is refused by the full', 'outsideMailbox' => 'taken by the mailbox of',
+        'announcementAndRelease' => 'released after', 'released' => 'released by', 'busy' => 'hears busy from', 'notDelivered' => 'is not delivered to', 'oldCarrier' => 'is still with the old carrier of',
+        'notInService' => 'not in service:', 'refused' => 'has no way out to', 'lineRings' => 'rings', 'deadEnd' => 'ends nowhere, at', 'loop' => 'goes round for ever, through', 'overrun' => 'is transferred too often, before',
+    ];
+
+    public function usage(): string
+    {
+        return 'BOOK --to NUMBER|EXTENSION --at WHEN [--from WHO] [--keys 1,2] [--answers WHO] [--busy WHO] [--unreachable WHO] | BOOK --script FILE';
+    }
+
+    public function about(): string
+    {
+        return 'what one caller gets, step by step; WHO is user:KEY or outside:+NUMBER, several parted by commas';
+    }
+
+    public function options(): array
+    {
+        return ['to', 'at', 'from', 'keys', 'answers', 'busy', 'unreachable', 'script'];
+    }
+
+    public function run(Arguments $arguments): Report
+    {
+        $book = Files::book($arguments->file(0, 'a book'));
+        $file = $arguments->option('script');
+        $trace = Trace::of($book, Script::read($file === null ? self::script($arguments) : Files::json($file), $book));
+        $isLost = in_array($trace->outcome, [Outcome::DeadEnd, Outcome::Loop, Outcome::Overrun], true);
+
+        return new Report(self::text($trace), $trace->toArray(), $isLost);
+    }
+
+    /** @return array<string, mixed> */
+    private static function script(Arguments $arguments): array
+    {
+        $world = [];
+        foreach (['answers' => 'answers', 'busy' => 'busy', 'unreachable' => 'unreachable'] as $option => $state) {
+            foreach (self::list($arguments->option($option)) as $who) {
+                $world[$who] = $state;
+            }
+        }
+        $script = [
+            'to' => $arguments->option('to') ?? throw new Misuse('wants --to, a number with its plus or an extension'),
+            'at' => $arguments->option('at') ?? throw new Misuse('wants --at, such as 2026-12-01T14:05 at the customer, or with an offset'),
+            'keys' => array_map(self::key(...), self::list($arguments->option('keys'))),
+            'world' => $world,
+        ];
+
+        return $arguments->option('from') === null ? $script : $script + ['from' => $arguments->option('from')];
+    }
+
+    /** @return array{key: string, at?: int} `1` falls where it is next listened for, `1@12` at second 12 */
+    private static function key(string $typed): array
+    {
+        $parts = explode('@', $typed, 2);
+        $key = $parts[0];
+        $at = $parts[1] ?? null;
+
+        return $at === null ? ['key' => $key] : (ctype_digit($at) ? ['key' => $key, 'at' => (int) $at] : throw new Misuse("--keys: \"{$typed}\" is no key and second (1@12)"));
+    }
+
+    /** @return list<string> */
+    private static function list(?string $typed): array
+    {
+        return $typed === null || $typed === '' ? [] : explode(',', $typed);
+    }
+
+    private static function text(Trace $trace): string
+    {
+        $lines = array_map(static fn (TraceStep $step): string => sprintf("%5d s  %-32s %s\n", $step->at, $step->object, $step->what), $trace->steps);
+
+        return implode('', $lines) . sprintf("%5d s  %s %s\n", $trace->seconds, self::IN_WORDS[$trace->outcome->value], $trace->target);
+    }
+}

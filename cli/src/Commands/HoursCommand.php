@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\CommandLine\Commands;
+
+use Jaunty\CommandLine\Arguments;
+use Jaunty\CommandLine\Command;
+use Jaunty\CommandLine\Files;
+use Jaunty\CommandLine\Misuse;
+use Jaunty\CommandLine\Report;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Hours\ZoneClock;
+
+/** What a schedule says over some days. */
+final class HoursCommand implements Command
+{
+    private const MOST_DAYS = 800;
+
+    public function usage(): string
+    {
+        return 'BOOK --schedule KEY --from DATE [--days 7] [--zone ZONE]';
+    }
+
+    public function about(): string
+    {
+        return 'when a schedule changes and to what, in local time, over some days';
+    }
+
+    public function options(): array
+    {
+        return ['schedule', 'from', 'days', 'zone'];
+    }
+
+    public function run(Arguments $arguments): Report
+    {
+        $book = Files::book($arguments->file(0, 'a book'));
+        $key = $arguments->option('schedule') ?? throw new Misuse('wants --schedule, the key of one');
+        $schedule = $book->find(Reference::to(Kind::Schedule, $key));
+        if (! $schedule instanceof Schedule) {
+            throw new Misuse("there is no schedule {$key} in the book");
+        }
+        $from = $arguments->option('from') ?? throw new Misuse('wants --from, a date');
+        $days = $arguments->option('days') ?? '7';
+        if (preg_match('/^\d{4}-\d{2}-\d{2}$/D', $from) !== 1 || ! checkdate((int) substr($from, 5, 2), (int) substr($from, 8), (int) substr($from, 0, 4))) {
+            throw new Misuse("--from: \"{$from}\" is no date");
+        }
+        if (! ctype_digit($days) || (int) $days < 1 || (int) $days > self::MOST_DAYS) {
+            throw new Misuse('--days: 1 to ' . self::MOST_DAYS);
+        }
+        $zone = $schedule->fixedZone ?? $arguments->option('zone') ?? $book->tenant->zone;
+        if (! in_array($zone, \DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), true)) {
+            throw new Misuse("--zone: \"{$zone}\" is no time zone");
+        }
+        $clock = ZoneClock::of($zone);
+        $start = $clock->instantOf(LocalDate::parse($from) * LocalDate::MINUTES);
+        $end = $clock->instantOf((LocalDate::parse($from) + (int) $days) * LocalDate::MINUTES);
+        $timeline = ScheduleClock::of($schedule, $book, $zone)->timeline($start, $end - $start);
+        $text = "{$schedule->name}, {$zone}\n";
+        $changes = [];
+        foreach ($timeline->from as $index => $instant) {
+            $local = $clock->localMinutes($instant);
+            $day = (int) floor($local / LocalDate::MINUTES);
+            $minutes = $local - $day * LocalDate::MINUTES;
+            $when = sprintf('%s %s %02d:%02d', ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'][LocalDate::weekday($day)], LocalDate::text($day), intdiv($minutes, 60), $minutes % 60);
+            $changes[] = ['at' => gmdate('Y-m-d\TH:i:s\Z', $instant), 'local' => $when, 'state' => $timeline->states[$index]];
+            $text .= "  {$when}  {$timeline->states[$index]}\n";
+        }
+        $open = $timeline->secondsIn('open');
+
+        return new Report($text . sprintf("open %d h %02d min of %d h\n", intdiv($open, 3600), intdiv($open % 3600, 60), intdiv($end - $start, 3600)), ['zone' => $zone, 'changes' => $changes, 'openSeconds' => $open]);
+    }
+}

@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\CommandLine;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Calls\CaseFiles;
+
+/** `bin/roster` as a program: its documentation, its formats, its exit codes, and what it does with hostile input. */
+final class CommandLineTest extends TestCase
+{
+    private const ROOT = __DIR__ . '/../..';
+
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir() . '/roster-' . bin2hex(random_bytes(5));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), (array) glob("{$this->folder}/*"));
+        rmdir($this->folder);
+    }
+
+    #[DataProvider('examples')]
+    public function test_the_examples_of_the_manual_say_what_the_program_says(string $command, string $expected): void
+    {
+        [$code, $said] = $this->program($command);
+
+        self::assertSame($expected, $said . ($code === 0 ? '' : "[exit {$code}]\n"));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function examples(): iterable
+    {
+        preg_match_all('/```console\n\$ (bin\/roster [^\n]+)\n(.*?)```/s', (string) file_get_contents(self::ROOT . '/docs/command-line.md'), $found, PREG_SET_ORDER);
+        foreach ($found as [, $command, $said]) {
+            yield $command => [$command, $said];
+        }
+    }
+
+    public function test_every_command_stands_in_the_manual(): void
+    {
+        preg_match_all('/^  bin\/roster (\w+)/m', $this->program('bin/roster help')[1], $found);
+
+        self::assertNotEmpty($found[1]);
+        foreach ($found[1] as $command) {
+            self::assertStringContainsString("## {$command}:", (string) file_get_contents(self::ROOT . '/docs/command-line.md'));
+        }
+    }
+
+    public function test_a_script_gives_the_trace_of_the_worked_case(): void
+    {
+        [$book, $script, $trace] = CaseFiles::all()->current();
+        file_put_contents("{$this->folder}/book.json", $book);
+        file_put_contents("{$this->folder}/script.json", $script);
+
+        [, $said] = $this->program("bin/roster call {$this->folder}/book.json --script {$this->folder}/script.json --format=json");
+
+        $given = json_decode($said, true);
+        self::assertIsArray($given);
+        self::assertSame([$trace['outcome'], $trace['target'], $trace['seconds']], [$given['outcome'], $given['target'], $given['seconds']]);
+        self::assertSame(['at', 'object', 'what', 'reason'], array_keys($given['steps'][0]));
+    }
+
+    public function test_converting_twice_changes_nothing(): void
+    {
+        file_put_contents("{$this->folder}/once.json", $this->program('bin/roster convert docs/examples/inlet.json')[1]);
+        file_put_contents("{$this->folder}/twice.json", $this->program("bin/roster convert {$this->folder}/once.json")[1]);
+
+        self::assertFileEquals("{$this->folder}/once.json", "{$this->folder}/twice.json");
+        self::assertSame([0, "the same\n"], $this->program("bin/roster diff docs/examples/inlet.json {$this->folder}/twice.json"));
+    }
+
+    public function test_a_book_can_be_piped_in(): void
+    {
+        [$code, $said] = $this->program('cat docs/examples/inlet.json | bin/roster check -');
+
+        self::assertSame(0, $code);
+        self::assertStringContainsString('Inlet Property Care', $said);
+    }
+
+    /** @param \Closure(string): void $write */
+    #[DataProvider('hostileFiles')]
+    public function test_hostile_input_is_refused_with_its_place_in_bounded_time_and_memory(\Closure $write, string $complaint): void
+    {
+        $file = "{$this->folder}/hostile.json";
+        $write($file);
+        $began = microtime(true);
+
+        [$code, $said] = $this->program("bin/roster check {$file}");
+
+        self::assertSame(2, $code, $said);
+        self::assertStringContainsString($complaint, $said);
+        self::assertStringStartsWith("roster: {$file}: ", $said);
+        self::assertLessThan(600, strlen($said));
+        self::assertLessThan(30, microtime(true) - $began);
+    }
+
+    /** @return iterable<string, array{\Closure(string): void, string}> */
+    public static function hostileFiles(): iterable
+    {
+        $book = static fn (array $more): \Closure => static function (string $file) use ($more): void {
+            file_put_contents($file, json_encode(['format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'x', 'zone' => 'America/Halifax']] + $more, JSON_THROW_ON_ERROR));
+        };
+        $text = static fn (string $text): \Closure => static function (string $file) use ($text): void {
+            file_put_contents($file, $text);
+        };
+        yield 'nothing' => [$text(''), 'is not JSON'];
+        yield 'no JSON' => [$text("\x7fELF\x02\x01"), 'is not JSON'];
+        yield 'half of it' => [$text('{"format": "jaunty-roster/tenant-book", "version": 1, "tenant": {'), 'is not JSON'];
+        yield 'another kind of JSON' => [$text('[1, 2, 3]'), 'expected an object, found array'];
+        yield 'very deep' => [$text(str_repeat('[', 100_000)), 'is not JSON'];
+        yield 'a million objects' => [static function (string $file): void {
+            file_put_contents($file, '{"format":"jaunty-roster/tenant-book","version":1,"tenant":{"key":"x","zone":"America/Halifax"},"mailboxes":[' . implode(',', array_map(static fn (int $i): string => "{\"key\":\"m{$i}\"}", range(1, 1_000_000))) . ']}');
+        }, 'mailboxes: 1000000 is not between 0 and 100000'];
+        yield 'a huge number' => [$text('{"format": "jaunty-roster/tenant-book", "version": 1e400, "tenant": {"key": "x", "zone": "America/Halifax"}}'), 'version: expected a whole number'];
+        yield 'digits without end' => [$book(['users' => [['key' => 'u', 'extension' => str_repeat('9', 9_000)]]]), 'users[0].extension'];
+        yield 'text without end' => [$book(['users' => [['key' => 'u', 'display' => str_repeat('é', 900_000)]]]), 'users[0].display'];
+        yield 'letters that ring' => [$book(['users' => [['key' => 'u', 'display' => "a\x07\x1b[31m"]]]), 'users[0].display: "a\u0007\u001b[31m" is not text'];
+        yield 'a path for a key' => [$book(['users' => [['key' => '../../etc/passwd']]]), 'users[0].key'];
+        yield 'a broken recurrence' => [$book(['schedules' => [['key' => 's', 'periods' => [['item' => 'p', 'from' => '2026-01-01', 'rrule' => 'FREQ=YEARLY;BYDAY=99XX']]]]]), 'schedules[0].periods[0].rrule: "99XX" is not a day of BYDAY'];
+        yield 'a recurrence of seconds' => [$book(['schedules' => [['key' => 's', 'periods' => [['item' => 'p', 'from' => '2026-01-01', 'rrule' => 'FREQ=SECONDLY']]]]]), 'schedules[0].periods[0].rrule: "SECONDLY" is not one of'];
+        yield 'a digit map without end' => [$book(['routes' => [['key' => 'r', 'digits' => str_repeat('x.', 5_000)]]]), 'routes[0].digits'];
+        yield 'a digit map of nothing' => [$book(['routes' => [['key' => 'r', 'digits' => '(|)']]]), 'routes[0].digits'];
+        yield 'a reference to nothing' => [$book(['numbers' => [['key' => '+19025550150', 'destination' => 'menu:nowhere']]]), 'number:+19025550150.destination: "menu:nowhere" is not in the book'];
+    }
+
+    public function test_a_map_that_multiplies_ends_in_time(): void
+    {
+        $digits = str_repeat('x.', 400);
+        file_put_contents("{$this->folder}/book.json", json_encode([
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'x', 'zone' => 'America/Halifax'],
+            'numbers' => [['key' => '+19025550150', 'callerRules' => [['item' => 'r', 'callers' => "({$digits}#)", 'then' => 'release']], 'destination' => 'busy']],
+        ], JSON_THROW_ON_ERROR));
+        $began = microtime(true);
+
+        [$code, $said] = $this->program("bin/roster call {$this->folder}/book.json --to +19025550150 --from +190255501999999 --at 2026-12-01T10:00");
+
+        self::assertSame(0, $code, $said);
+        self::assertStringContainsString('hears busy', $said);
+        self::assertLessThan(10, microtime(true) - $began);
+    }
+
+    #[DataProvider('misuses')]
+    public function test_what_cannot_be_understood_is_said_with_exit_code_two(string $arguments, string $complaint): void
+    {
+        [$code, $said] = $this->program("bin/roster {$arguments}");
+
+        self::assertSame(2, $code);
+        self::assertStringContainsString($complaint, $said);
+    }
+
+    /** @return iterable<array{string, string}> */
+    public static function misuses(): iterable
+    {
+        yield ['dance', 'there is no command dance'];
+        yield ['check', 'wants a book'];
+        yield ['check no-such-file.json', 'no-such-file.json: cannot be read'];
+        yield ['check docs', 'docs: cannot be read'];
+        yield ['check docs/examples/inlet.json --colour red', 'there is no option --colour here'];
+        yield ['check docs/examples/inlet.json --format=xml', '--format is text or json, not xml'];
+        yield ['call docs/examples/inlet.json --at 2026-12-01T10:00', 'wants --to'];
+        yield ['call docs/examples/inlet.json --to 999 --at 2026-12-01T10:00', 'to: nobody has extension 999'];
+        yield ['call docs/examples/inlet.json --to 201 --at yesterday', 'at: "yesterday" is no instant'];
+        yield ['call docs/examples/inlet.json --to 201 --at 2026-02-30T10:00', 'at: "2026-02-30T10:00" is no instant'];
+        yield ['call docs/examples/inlet.json --to 201 --at 2026-12-01T10:00 --keys 1,2@3', 'keys: are all timed or all untimed'];
+        yield ['call docs/examples/inlet.json --to 201 --at 2026-12-01T10:00 --busy user:nobody', 'world.user:nobody: is not in the book'];
+        yield ['hours docs/examples/inlet.json --schedule night --from 2026-12-01', 'there is no schedule night'];
+        yield ['hours docs/examples/inlet.json --schedule office --from 2026-13-01', '--from: "2026-13-01" is no date'];
+    }
+
+    /** @return array{int, string} */
+    private function program(string $command): array
+    {
+        $process = proc_open($command . ' 2>&1', [['file', '/dev/null', 'r'], ['pipe', 'w']], $pipes, self::ROOT);
+        self::assertNotFalse($process);
+        $said = (string) stream_get_contents($pipes[1]);
+
+        return [proc_close($process), $said];
+    }
+}
