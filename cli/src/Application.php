@@ -10,6 +10,7 @@ use Jaunty\CommandLine\Commands\ConvertCommand;
 use Jaunty\CommandLine\Commands\DiffCommand;
 use Jaunty\CommandLine\Commands\HoursCommand;
 use Jaunty\CommandLine\Commands\MapCommand;
+use Jaunty\CommandLine\Commands\StripCommand;
 use Jaunty\Core\CoreException;
 
 /** `bin/roster COMMAND ...`: exit 0 where nothing was found, 1 where something was, 2 for input that cannot be used. */
@@ -55,6 +56,7 @@ final class Application
         return [
             'call' => new CallCommand(),
             'map' => new MapCommand(),
+            'strip' => new StripCommand(),
             'hours' => new HoursCommand(),
             'diff' => new DiffCommand(),
             'check' => new CheckCommand(),

@@ -6,6 +6,7 @@ namespace Jaunty\CommandLine\Commands;
 
 use Jaunty\CommandLine\Arguments;
 use Jaunty\CommandLine\Command;
+use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Misuse;
 use Jaunty\CommandLine\Report;
@@ -44,11 +45,8 @@ final class HoursCommand implements Command
         if (! $schedule instanceof Schedule) {
             throw new Misuse("there is no schedule {$key} in the book");
         }
-        $from = $arguments->option('from') ?? throw new Misuse('wants --from, a date');
+        $day = Dates::parse($arguments->option('from'));
         $days = $arguments->option('days') ?? '7';
-        if (preg_match('/^\d{4}-\d{2}-\d{2}$/D', $from) !== 1 || ! checkdate((int) substr($from, 5, 2), (int) substr($from, 8), (int) substr($from, 0, 4))) {
-            throw new Misuse("--from: \"{$from}\" is no date");
-        }
         if (! ctype_digit($days) || (int) $days < 1 || (int) $days > self::MOST_DAYS) {
             throw new Misuse('--days: 1 to ' . self::MOST_DAYS);
         }
@@ -57,16 +55,13 @@ final class HoursCommand implements Command
             throw new Misuse("--zone: \"{$zone}\" is no time zone");
         }
         $clock = ZoneClock::of($zone);
-        $start = $clock->instantOf(LocalDate::parse($from) * LocalDate::MINUTES);
-        $end = $clock->instantOf((LocalDate::parse($from) + (int) $days) * LocalDate::MINUTES);
+        $start = $clock->instantOf($day * LocalDate::MINUTES);
+        $end = $clock->instantOf(($day + (int) $days) * LocalDate::MINUTES);
         $timeline = ScheduleClock::of($schedule, $book, $zone)->timeline($start, $end - $start);
         $text = "{$schedule->name}, {$zone}\n";
         $changes = [];
         foreach ($timeline->from as $index => $instant) {
-            $local = $clock->localMinutes($instant);
-            $day = (int) floor($local / LocalDate::MINUTES);
-            $minutes = $local - $day * LocalDate::MINUTES;
-            $when = sprintf('%s %s %02d:%02d', ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'][LocalDate::weekday($day)], LocalDate::text($day), intdiv($minutes, 60), $minutes % 60);
+            $when = Dates::local($clock, $instant);
             $changes[] = ['at' => gmdate('Y-m-d\TH:i:s\Z', $instant), 'local' => $when, 'state' => $timeline->states[$index]];
             $text .= "  {$when}  {$timeline->states[$index]}\n";
         }

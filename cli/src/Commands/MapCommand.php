@@ -6,52 +6,72 @@ namespace Jaunty\CommandLine\Commands;
 
 use Jaunty\CommandLine\Arguments;
 use Jaunty\CommandLine\Command;
+use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Report;
-use Jaunty\Core\Book\Kind;
-use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Calls\Explorer;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\State;
+use Jaunty\Core\Calls\Facts;
+use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Hours\ZoneClock;
 
-/** Every end a call to each number can come to, in one state of the schedules. */
+/** Every end a call to each number can come to, period by period, over a year. */
 final class MapCommand implements Command
 {
+    private const LOST = '/^(deadEnd|loop|overrun) /';
+
     public function usage(): string
     {
-        return 'BOOK [--hours open|closed|holiday]';
+        return 'BOOK --from DATE';
     }
 
     public function about(): string
     {
-        return 'every end calls to each number can come to, and what becomes of a caller who does nothing and whom nobody answers';
+        return 'every end calls to each number can come to, over a year, period by period; periods with the same ends are one';
     }
 
     public function options(): array
     {
-        return ['hours'];
+        return ['from'];
     }
 
     public function run(Arguments $arguments): Report
     {
         $book = Files::book($arguments->file(0, 'a book'));
-        $state = $arguments->option('hours') ?? 'open';
-        $explored = Explorer::explore($book, static fn (Schedule $schedule, string $zone): string => $state, time());
-        $text = $explored->isComplete ? '' : 'incomplete: more than ' . Explorer::MOST_STATES . " states\n";
-        $value = ['hours' => $state, 'complete' => $explored->isComplete, 'numbers' => []];
+        $clock = ZoneClock::of($book->tenant->zone);
+        $map = OutcomeMap::of($book, $clock->instantOf(Dates::parse($arguments->option('from')) * LocalDate::MINUTES));
+        $text = $map->isComplete ? '' : 'incomplete: more than ' . Explorer::MOST_STATES . " states\n";
+        $value = ['complete' => $map->isComplete, 'numbers' => []];
         $isLost = false;
-        foreach ($book->ofKind(Kind::Number) as $number) {
-            $start = State::number($number->key());
-            $ends = array_map(static fn (array $end): array => ['outcome' => $end[0]->value, 'target' => $end[1]], $explored->ends($start));
-            usort($ends, static fn (array $a, array $b): int => [$a['outcome'], $a['target']] <=> [$b['outcome'], $b['target']]);
-            [, $outcome, $target] = $explored->passiveRun($start);
-            $passive = ['outcome' => ($outcome ?? Outcome::Loop)->value, 'target' => $target];
-            $value['numbers'][] = ['number' => $number->key(), 'passive' => $passive, 'ends' => $ends];
-            $isLost = $isLost || array_intersect(array_column([...$ends, $passive], 'outcome'), ['deadEnd', 'loop', 'overrun']) !== [];
-            $text .= "{$number->key()} {$number->label()}\n    nobody does anything: {$passive['outcome']} {$passive['target']}\n"
-                . implode('', array_map(static fn (array $end): string => "    {$end['outcome']} {$end['target']}\n", $ends));
+        foreach (array_keys($map->facts[0] ?? []) as $number) {
+            $text .= "{$number}\n";
+            $groups = [];
+            foreach ($map->facts as $class => $facts) {
+                $groups[self::key($facts[$number])]['facts'] = $facts[$number];
+                $groups[self::key($facts[$number])]['classes'][] = $class;
+            }
+            foreach (array_values($groups) as ['facts' => $facts, 'classes' => $classes]) {
+                $seconds = 0;
+                $first = PHP_INT_MAX;
+                foreach ($classes as $class) {
+                    foreach ($map->periods->when($class) as [$from, $to]) {
+                        $seconds += $to - $from;
+                        $first = min($first, $from);
+                    }
+                }
+                $passive = ($facts->passive->value ?? 'loop') . " {$facts->passiveTarget}";
+                $text .= sprintf("  %d h a year, first %s\n    nobody does anything: %s\n", intdiv($seconds, 3600), Dates::local($clock, $first), $passive)
+                    . implode('', array_map(static fn (string $end): string => "    {$end}\n", $facts->ends));
+                $value['numbers'][$number][] = ['seconds' => $seconds, 'first' => Dates::local($clock, $first), 'passive' => $passive, 'ends' => $facts->ends];
+                $isLost = $isLost || preg_grep(self::LOST, [...$facts->ends, $passive]) !== [];
+            }
         }
 
         return new Report($text, $value, $isLost);
+    }
+
+    private static function key(Facts $facts): string
+    {
+        return implode("\n", [...$facts->ends, $facts->passive->value ?? 'loop', $facts->passiveTarget]);
     }
 }

@@ -4,11 +4,6 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Calls;
 
-use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Kind;
-use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Book\Schedule;
-
 /** All calls at once: every state that can be reached from the starts, and every choice there, for one saying of the schedules. */
 final readonly class Explorer
 {
@@ -24,18 +19,14 @@ final readonly class Explorer
     }
 
     /**
-     * @param  \Closure(Schedule, string): string  $hours  what a schedule says in a zone
-     * @param  int  $at  instant at which numbers' dates are read
+     * @param  Graph  $graph  with its schedules saying what holds in this run
      * @param  ?list<State>  $starts  unset: every number, and every extension dialled from inside
      */
-    public static function explore(Book $book, \Closure $hours, int $at, ?array $starts = null, int $mostStates = self::MOST_STATES): self
+    public static function explore(Graph $graph, ?array $starts = null, int $mostStates = self::MOST_STATES): self
     {
-        $callBook = new CallBook($book, $hours);
-        $machine = new Machine($callBook);
-        $choices = new Choices($callBook, new WayOut($callBook), new NumberRules($callBook, $at));
         $states = [];
         $edges = [];
-        $open = $starts ?? self::starts($callBook, $machine);
+        $open = $starts ?? $graph->starts();
         while (($state = array_pop($open)) !== null) {
             $key = $state->key();
             if (isset($edges[$key])) {
@@ -45,13 +36,10 @@ final readonly class Explorer
                 return new self($states, $edges, false);
             }
             $states[$key] = $state;
-            $edges[$key] = [];
-            foreach ($choices->of($state) as $choice) {
-                $next = $machine->step($state, $choice->event);
-                $to = $next->state?->key();
-                $edges[$key][] = new Edge($choice, $next, $to);
-                if ($next->state !== null && ! isset($edges[(string) $to])) {
-                    $open[] = $next->state;
+            $edges[$key] = $graph->edges($state);
+            foreach ($edges[$key] as $edge) {
+                if ($edge->next->state !== null && ! isset($edges[(string) $edge->to])) {
+                    $open[] = $edge->next->state;
                 }
             }
         }
@@ -115,19 +103,5 @@ final readonly class Explorer
         }
 
         return null;
-    }
-
-    /** @return list<State> */
-    private static function starts(CallBook $book, Machine $machine): array
-    {
-        $starts = [];
-        foreach ($book->book()->ofKind(Kind::Number) as $number) {
-            $starts[] = State::number($number->key());
-        }
-        foreach ($book->extensions() as $holders) {
-            $starts[] = $machine->dialled(Reference::of($holders[0]));
-        }
-
-        return $starts;
     }
 }

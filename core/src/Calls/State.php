@@ -12,6 +12,8 @@ final readonly class State
 {
     private const MOST_FRAMES = 4;
 
+    private string $key;
+
     /**
      * @param  string  $object  `kind:key`, or `outside:+E164`
      * @param  bool  $inside  dialled by a user of this tenant
@@ -39,6 +41,11 @@ final readonly class State
         public string $callee = '',
         public bool $afterWrong = false,
     ) {
+        // Most states are a place and where the call came from; the rest is written only where it stands.
+        $this->key = "{$place->value} {$object} " . ($inside ? 'in' : 'out')
+            . ($play === 1 && $wrong === 0 && $returns === 0 && $position === 0 ? '' : " {$play} {$wrong} {$returns} {$position}")
+            . ($sender === '' && $callee === '' ? '' : " {$sender} {$callee}" . ($needsRoute ? '' : ' free'))
+            . ($frames === [] ? '' : ' < ' . implode(' ', $frames));
     }
 
     public static function number(string $number): self
@@ -100,9 +107,6 @@ final readonly class State
 
     public function key(): string
     {
-        return implode(' ', [
-            $this->place->value, $this->object, $this->inside ? 'in' : 'out', $this->play, $this->wrong, $this->returns, $this->position,
-            $this->sender, $this->needsRoute ? 'r' : 'f', $this->callee, implode(',', $this->frames),
-        ]);
+        return $this->key;
     }
 }

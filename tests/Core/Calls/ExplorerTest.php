@@ -10,6 +10,7 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Calls\CallBook;
 use Jaunty\Core\Calls\Choices;
 use Jaunty\Core\Calls\Explorer;
+use Jaunty\Core\Calls\Graph;
 use Jaunty\Core\Calls\Keypad;
 use Jaunty\Core\Calls\Machine;
 use Jaunty\Core\Calls\NumberRules;
@@ -86,7 +87,7 @@ final class ExplorerTest extends TestCase
             'mailboxes' => [['key' => 'quiet'], ['key' => 'wrong']],
             'menus' => [['key' => 'main', 'keys' => ['1' => ['to' => 'user:ana'], '9' => ['to' => 'release']], 'silence' => 'mailbox:quiet', 'invalid' => 'mailbox:wrong']],
         ]);
-        $explored = Explorer::explore($book, static fn (): string => 'open', 0);
+        $explored = Explorer::explore(new Graph($book, 0));
         $start = State::number('+19025550100');
         $ends = array_map(static fn (array $end): string => "{$end[0]->value} {$end[1]}", $explored->ends($start));
         sort($ends);
@@ -106,7 +107,7 @@ final class ExplorerTest extends TestCase
             'groups' => [['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']], ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']]],
         ]);
 
-        [$passed, $outcome, $target] = Explorer::explore($book, static fn (): string => 'open', 0)->passiveRun(State::number('+19025550100'));
+        [$passed, $outcome, $target] = Explorer::explore(new Graph($book, 0))->passiveRun(State::number('+19025550100'));
 
         self::assertNull($outcome);
         self::assertSame('group:a', $target);
@@ -117,8 +118,8 @@ final class ExplorerTest extends TestCase
     {
         $book = BookFormat::fromJson((string) CaseFiles::all()->current()[0]);
 
-        self::assertTrue(Explorer::explore($book, static fn (): string => 'open', 0)->isComplete);
-        self::assertFalse(Explorer::explore($book, static fn (): string => 'open', 0, mostStates: 1)->isComplete);
+        self::assertTrue(Explorer::explore(new Graph($book, 0))->isComplete);
+        self::assertFalse(Explorer::explore(new Graph($book, 0), mostStates: 1)->isComplete);
     }
 
     /** @return \Closure(Schedule, string): string */
