@@ -7,8 +7,12 @@ namespace Jaunty\Core\Book;
 /** `kind:key`, how one object of a book names another. */
 final readonly class Reference implements \Stringable
 {
+    /** Calls ask for it far more often than references are made. */
+    private string $text;
+
     private function __construct(public Kind $kind, public string $key)
     {
+        $this->text = "{$kind->value}:{$key}";
     }
 
     public static function to(Kind $kind, string $key): self
@@ -40,6 +44,6 @@ final readonly class Reference implements \Stringable
 
     public function __toString(): string
     {
-        return "{$this->kind->value}:{$this->key}";
+        return $this->text;
     }
 }

@@ -12,9 +12,10 @@ final readonly class Explorer
     /**
      * @param  array<string, State>  $states  by key, as they were found
      * @param  array<string, list<Edge>>  $edges  by the key of the state they leave
+     * @param  array<string, string>  $asked  what schedules were asked and said, by slot; where they say it again, this holds again
      * @param  bool  $isComplete  whether every state was followed
      */
-    private function __construct(public array $states, public array $edges, public bool $isComplete)
+    private function __construct(public array $states, public array $edges, public array $asked, public bool $isComplete)
     {
     }
 
@@ -26,25 +27,28 @@ final readonly class Explorer
     {
         $states = [];
         $edges = [];
-        $open = $starts ?? $graph->starts();
+        $asked = [];
+        $open = [];
+        foreach ($starts ?? $graph->starts() as $start) {
+            $states[$start->key()] = $open[] = $start;
+        }
         while (($state = array_pop($open)) !== null) {
             $key = $state->key();
-            if (isset($edges[$key])) {
-                continue;
-            }
             if (count($edges) >= $mostStates) {
-                return new self($states, $edges, false);
+                return new self($states, $edges, $asked, false);
             }
-            $states[$key] = $state;
-            $edges[$key] = $graph->edges($state);
+            [$read, $edges[$key]] = $graph->edges($state);
+            $asked += $read;
             foreach ($edges[$key] as $edge) {
-                if ($edge->next->state !== null && ! isset($edges[(string) $edge->to])) {
-                    $open[] = $edge->next->state;
+                $next = $edge->next->state;
+                if ($next !== null && ! isset($states[$next->key()])) {
+                    // Marked as found at once, so that nothing stands in line twice.
+                    $states[$next->key()] = $open[] = $next;
                 }
             }
         }
 
-        return new self($states, $edges, true);
+        return new self($states, $edges, $asked, true);
     }
 
     /** @return list<array{Outcome, string}> each distinct end that can be reached from a state, in the order of its finding */

@@ -12,21 +12,22 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Hours\State as HoursState;
 
 /**
- * The edges of a book's calls, made once for each state and each saying of the schedules that state reads. One graph serves
- * every number and every period.
+ * The edges of a book's calls, made once for each state and each answer of the schedules that were asked for it. One graph
+ * serves every number and every period.
  */
 final class Graph
 {
-    /** @var array<string, list<Edge>> */
-    private array $edges = [];
+    /** @var Remembered<list<Edge>> */
+    private Remembered $edges;
 
     /** @var array<string, string> what schedules say now, by `schedule:key zone` */
     private array $valuation = [];
 
-    /** @var array<string, list<array{?Reference, string}>> schedules read, by object */
-    private array $reads = [];
+    /** @var array<string, string> what was asked since the choices of a state were begun */
+    private array $asked = [];
 
     private CallBook $callBook;
 
@@ -34,15 +35,13 @@ final class Graph
 
     private Choices $choices;
 
-    private WayOut $wayOut;
-
     /** @param int $at instant at which numbers' dates are read */
     public function __construct(private readonly Book $book, int $at)
     {
-        $this->callBook = new CallBook($book, fn (Schedule $schedule, string $zone): string => $this->valuation[self::slot($schedule, $zone)] ?? 'open');
+        $this->edges = new Remembered();
+        $this->callBook = new CallBook($book, $this->ask(...));
         $this->machine = new Machine($this->callBook);
-        $this->wayOut = new WayOut($this->callBook);
-        $this->choices = new Choices($this->callBook, $this->wayOut, new NumberRules($this->callBook, $at));
+        $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at));
     }
 
     /** Names a schedule in a zone, as valuations do. */
@@ -57,28 +56,33 @@ final class Graph
         $this->valuation = $valuation;
     }
 
-    /** @return list<Edge> the choices of a state and where they lead, as the schedules stand */
+    /** @return array{array<string, string>, list<Edge>} what the schedules were asked and said, and where each choice leads */
     public function edges(State $state): array
     {
-        $key = $state->key();
-        foreach ($this->reads[$state->object] ??= $this->schedules($state) as [$schedule, $zone]) {
-            $key .= ' ' . $this->callBook->hours($schedule, $zone);
+        $known = $this->edges->find($state->key(), $this->valuation);
+        if ($known !== null) {
+            return $known;
         }
-        if (! isset($this->edges[$key])) {
-            $this->edges[$key] = [];
-            foreach ($this->choices->of($state) as $choice) {
-                $next = $this->machine->step($state, $choice->event);
-                $this->edges[$key][] = new Edge($choice, $next, $next->state?->key());
-            }
+        $this->asked = [];
+        $edges = [];
+        foreach ($this->choices->of($state) as $choice) {
+            $next = $this->machine->step($state, $choice->event);
+            $edges[] = new Edge($choice, $next, $next->state?->key());
         }
 
-        return $this->edges[$key];
+        return $this->edges->keep($state->key(), $this->asked, $edges);
+    }
+
+    /** @return list<State> calls to every number */
+    public function numbers(): array
+    {
+        return array_map(static fn ($number): State => State::number($number->key()), $this->book->ofKind(Kind::Number));
     }
 
     /** @return list<State> every number, and every extension dialled from inside */
     public function starts(): array
     {
-        $starts = array_map(static fn ($number): State => State::number($number->key()), $this->book->ofKind(Kind::Number));
+        $starts = $this->numbers();
         foreach ($this->callBook->extensions() as $holders) {
             $starts[] = $this->machine->dialled(Reference::of($holders[0]));
         }
@@ -111,49 +115,10 @@ final class Graph
         return $slots;
     }
 
-    /** @return list<array{?Reference, string}> the schedules that decide what a state does */
-    private function schedules(State $state): array
+    private function ask(Schedule $schedule, string $zone): string
     {
-        $kind = explode(':', $state->object, 2)[0];
-        if ($state->place === Place::Outside) {
-            return $this->routes();
-        }
-        $object = in_array($kind, ['attendant', 'group', 'user', 'chain', 'menu'], true) ? $this->book->find(Reference::parse($state->object)) : null;
+        $slot = self::slot($schedule, $zone);
 
-        return match (true) {
-            $object instanceof Attendant => [[$object->schedule, $object->zone ?? $this->callBook->zoneOf($object->site)]],
-            $object instanceof User => [[$object->schedule, $object->zone ?? $this->callBook->zoneOf($object->site)], ...$this->routes()],
-            // Members, places and screened users are in the states of their own schedules.
-            $object !== null => $this->everySchedule(),
-            default => [],
-        };
-    }
-
-    /** @return list<array{?Reference, string}> */
-    private function routes(): array
-    {
-        $schedules = [];
-        foreach ($this->book->ofKind(Kind::Route) as $route) {
-            if ($route instanceof Route && $route->schedule !== null) {
-                $schedules[] = [$route->schedule, $this->book->tenant->zone];
-            }
-        }
-
-        return $schedules;
-    }
-
-    /** @return list<array{?Reference, string}> those of groups, users and routes; attendants answer for themselves */
-    private function everySchedule(): array
-    {
-        $schedules = $this->routes();
-        foreach ([...$this->book->ofKind(Kind::Group), ...$this->book->ofKind(Kind::User)] as $object) {
-            if ($object instanceof Group && $object->schedule !== null) {
-                $schedules[] = [$object->schedule, $this->callBook->zoneOf($object->site)];
-            } elseif ($object instanceof User && $object->schedule !== null) {
-                $schedules[] = [$object->schedule, $object->zone ?? $this->callBook->zoneOf($object->site)];
-            }
-        }
-
-        return array_values(array_unique($schedules, SORT_REGULAR));
+        return $this->asked[$slot] = $this->valuation[$slot] ?? HoursState::OPEN;
     }
 }

@@ -23,20 +23,32 @@ final readonly class OutcomeMap
     {
         $graph = new Graph($book, $from);
         $periods = Periods::of($book, $graph, $from, $seconds);
-        $starts = array_values(array_filter($graph->starts(), static fn (State $state): bool => $state->place === Place::Number));
+        $starts = $graph->numbers();
+        /** @var Remembered<array{Facts, bool}> $known */
+        $known = new Remembered();
         $facts = [];
         $isComplete = true;
         foreach ($periods->classes as $valuation) {
             $graph->say($valuation);
-            $explored = Explorer::explore($graph, $starts);
-            $isComplete = $isComplete && $explored->isComplete;
             $byNumber = [];
             foreach ($starts as $start) {
-                $byNumber[substr($start->object, strlen('number:'))] = Facts::of($explored, $start);
+                [, [$byNumber[substr($start->object, strlen('number:'))], $whole]] = $known->find($start->object, $valuation) ?? self::explore($graph, $start, $known);
+                $isComplete = $isComplete && $whole;
             }
             $facts[] = $byNumber;
         }
 
         return new self($periods, $facts, $isComplete);
+    }
+
+    /**
+     * @param  Remembered<array{Facts, bool}>  $known
+     * @return array{array<string, string>, array{Facts, bool}}
+     */
+    private static function explore(Graph $graph, State $start, Remembered $known): array
+    {
+        $explored = Explorer::explore($graph, [$start]);
+
+        return $known->keep($start->object, $explored->asked, [Facts::of($explored, $start), $explored->isComplete]);
     }
 }

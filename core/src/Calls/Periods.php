@@ -34,25 +34,39 @@ final readonly class Periods
     /** @param array<string, Timeline> $timelines */
     private static function overlay(array $timelines, int $from, int $until): self
     {
+        $slots = array_keys($timelines);
+        $count = max(1, count($slots));
+        // Each change as one integer, instant and slot, so that one plain sort puts all in order.
         $changes = [];
-        foreach ($timelines as $slot => $timeline) {
-            foreach ($timeline->from as $index => $instant) {
-                $changes[$instant][$slot] = $timeline->states[$index];
+        $states = [];
+        foreach (array_values($timelines) as $slot => $timeline) {
+            $states[] = $timeline->states;
+            foreach ($timeline->from as $instant) {
+                $changes[] = ($instant - $from) * $count + $slot;
             }
         }
-        ksort($changes);
-        $says = [];
-        $classes = [];
+        sort($changes);
+        $changes[] = ($until - $from) * $count;
+        $says = array_fill(0, count($slots), '');
+        $next = array_fill(0, $count, 0);
         $known = [];
+        $classes = [];
         $stretches = [];
-        foreach ($changes === [] ? [$from => []] : $changes as $instant => $changed) {
-            $says = array_replace($says, $changed);
-            $key = implode("\n", $says);
-            if (! isset($known[$key])) {
-                $known[$key] = count($classes);
-                $classes[] = $says;
+        $begun = $from;
+        foreach ($changes as $change) {
+            $instant = $from + intdiv($change, $count);
+            if ($instant !== $begun) {
+                $class = $known[implode("\n", $says)] ??= count($classes);
+                if ($class === count($classes)) {
+                    $classes[] = array_combine($slots, $says);
+                }
+                $stretches[] = [$begun, $class];
+                $begun = $instant;
             }
-            $stretches[] = [$instant, $known[$key]];
+            if ($instant < $until) {
+                $slot = $change % $count;
+                $says[$slot] = $states[$slot][$next[$slot]++];
+            }
         }
 
         return new self($classes, $stretches, $until);

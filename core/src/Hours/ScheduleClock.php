@@ -22,11 +22,25 @@ final class ScheduleClock
 {
     private const WEEK = 10_080;
 
+    private const DAY_SECONDS = 86_400;
+
     /** @var array<int, list<array{int, int}>> weekly hours by weekday */
     private array $week;
 
     /** @var array<string, array<int, list<array{int, int}>>> weekly hours of named periods, by item */
     private array $periodWeeks = [];
+
+    /** @var list<array{int, int, ScheduleException}> first and last day, in order of precedence */
+    private array $exceptions = [];
+
+    /** @var list<array{int, int, NamedPeriod}> of dates, as exceptions; what recurs is in `recurring` */
+    private array $periods = [];
+
+    /** @var array<string, DayPlan> one for each owner and weekday, so that days alike have the same */
+    private array $plans = [];
+
+    /** @var array<int, array<int, list<array{int, string}>>> states of a day of 24 hours in seconds since midnight, by the ids of its plan and of the one before */
+    private array $usual = [];
 
     /** @var array<string, array<int, true>> dates of recurring periods, by item */
     private array $recurring = [];
@@ -42,8 +56,12 @@ final class ScheduleClock
     private function __construct(private readonly Schedule $schedule, private readonly array $calendars, private readonly ZoneClock $zone)
     {
         $this->week = self::byWeekday($schedule->weekly);
+        foreach ($schedule->exceptions as $exception) {
+            $this->exceptions[] = [LocalDate::parse($exception->from), LocalDate::parse($exception->to), $exception];
+        }
         foreach ($schedule->periods as $period) {
             $this->periodWeeks[$period->item] = self::byWeekday($period->weekly);
+            $this->periods[] = [LocalDate::parse($period->from), LocalDate::parse($period->to ?? $period->from), $period];
         }
     }
 
@@ -89,27 +107,28 @@ final class ScheduleClock
     public function plan(int $day): DayPlan
     {
         $this->prepare($day);
-        $text = LocalDate::text($day);
-        foreach ($this->schedule->exceptions as $exception) {
-            if ($exception->from <= $text && $text <= $exception->to) {
-                return self::ofException($exception);
+        $weekday = LocalDate::weekday($day);
+        foreach ($this->exceptions as [$from, $to, $exception]) {
+            if ($from <= $day && $day <= $to) {
+                return $this->plans["exception:{$exception->item}"] ??= self::ofException($exception);
             }
         }
-        foreach ($this->schedule->periods as $period) {
-            if ($this->holds($period, $day, $text)) {
-                $hours = $this->periodWeeks[$period->item][LocalDate::weekday($day)];
+        foreach ($this->periods as [$from, $to, $period]) {
+            if ($period->rrule === null ? $from <= $day && $day <= $to : isset($this->recurring[$period->item][$day])) {
+                $owner = "period:{$period->item}";
+                $hours = $this->periodWeeks[$period->item][$weekday];
 
-                return new DayPlan("period:{$period->item}", State::CLOSED, "period:{$period->item}", $hours, $hours === []);
+                return $this->plans["{$owner} {$weekday}"] ??= new DayPlan($owner, State::CLOSED, $owner, $hours, $hours === []);
             }
         }
         foreach ($this->holidays as $dates) {
             $item = $dates->ownerOf($day);
             if ($item !== null) {
-                return new DayPlan("holiday:{$item}", "holiday:{$item}", State::OPEN, [], true);
+                return $this->plans["holiday:{$item}"] ??= new DayPlan("holiday:{$item}", "holiday:{$item}", State::OPEN, [], true);
             }
         }
 
-        return new DayPlan('week', State::CLOSED, State::OPEN, $this->week[LocalDate::weekday($day)], false);
+        return $this->plans["week {$weekday}"] ??= new DayPlan('week', State::CLOSED, State::OPEN, $this->week[$weekday], false);
     }
 
     private function compile(int $firstDay, int $lastDay): Timeline
@@ -118,26 +137,37 @@ final class ScheduleClock
         $this->prepare($lastDay);
         $from = [];
         $states = [];
+        $last = null;
         $before = $this->plan($firstDay - 1);
-        $midnight = $this->zone->instantOf($firstDay * LocalDate::MINUTES);
-        for ($day = $firstDay; $day <= $lastDay; $day++) {
-            $plan = $this->plan($day);
-            $next = $this->zone->instantOf(($day + 1) * LocalDate::MINUTES);
-            foreach ($this->slices($day, $midnight, $next, $before, $plan) as [$instant, $state]) {
-                if ($states === [] || $states[count($states) - 1] !== $state) {
-                    $from[] = $instant;
-                    $states[] = $state;
+        $midnights = $this->zone->midnights($firstDay, $lastDay);
+        foreach ($midnights as $index => $midnight) {
+            $next = $midnights[$index + 1] ?? null;
+            if ($next === null) {
+                break;
+            }
+            $plan = $this->plan($firstDay + $index);
+            foreach ($this->slices($firstDay + $index, $midnight, $next, $before, $plan) as [$after, $state]) {
+                if ($state !== $last) {
+                    $from[] = $midnight + $after;
+                    $states[] = $last = $state;
                 }
             }
             $before = $plan;
-            $midnight = $next;
         }
 
-        return new Timeline($from === [] || $states === [] ? throw new \LogicException('no day was compiled') : $from, $states, $midnight);
+        return new Timeline($from === [] || $states === [] ? throw new \LogicException('no day was compiled') : $from, $states, $midnights[count($midnights) - 1]);
     }
 
-    /** @return list<array{int, string}> the states of one date, each from its instant on */
+    /** @return list<array{int, string}> the states of one date, each from so many seconds after its beginning */
     private function slices(int $day, int $midnight, int $next, DayPlan $before, DayPlan $plan): array
+    {
+        return $next - $midnight === self::DAY_SECONDS
+            ? $this->usual[spl_object_id($plan)][spl_object_id($before)] ??= $this->painted($day, $midnight, $next, $before, $plan)
+            : $this->painted($day, $midnight, $next, $before, $plan);
+    }
+
+    /** @return list<array{int, string}> */
+    private function painted(int $day, int $midnight, int $next, DayPlan $before, DayPlan $plan): array
     {
         // Painted in this order, later over earlier: outside hours, what runs on from the day before, the date's own hours.
         $paints = [];
@@ -153,7 +183,7 @@ final class ScheduleClock
             $paints[] = [$begin === 0 ? $midnight : $this->zone->instantOf($day * LocalDate::MINUTES + $begin), $end, $plan->inside];
         }
         if ($paints === []) {
-            return [[$midnight, $plan->outside]];
+            return [[0, $plan->outside]];
         }
         $ends = [$midnight => true];
         foreach ($paints as [$begin, $end]) {
@@ -172,7 +202,7 @@ final class ScheduleClock
                     $state = $painted;
                 }
             }
-            $slices[] = [$instant, $state];
+            $slices[] = [$instant - $midnight, $state];
         }
 
         return $slices;
@@ -196,13 +226,6 @@ final class ScheduleClock
                 $this->recurring[$period->item] = array_fill_keys(Recurrence::of($rule, LocalDate::parse($period->from))->upTo($this->knownTo), true);
             }
         }
-    }
-
-    private function holds(NamedPeriod $period, int $day, string $text): bool
-    {
-        return $period->rrule === null
-            ? $period->from <= $text && $text <= (string) $period->to
-            : isset($this->recurring[$period->item][$day]);
     }
 
     private function dayOf(int $instant): int

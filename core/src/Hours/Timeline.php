@@ -51,17 +51,19 @@ final readonly class Timeline
     /** @param callable(string): string $map */
     public function map(callable $map): self
     {
+        $mapped = [];
         $from = [];
         $states = [];
+        $last = null;
         foreach ($this->states as $index => $state) {
-            $state = $map($state);
-            if ($states === [] || $states[count($states) - 1] !== $state) {
+            $state = $mapped[$state] ??= $map($state);
+            if ($state !== $last) {
                 $from[] = $this->from[$index];
-                $states[] = $state;
+                $states[] = $last = $state;
             }
         }
 
-        return new self($from === [] ? throw new \LogicException('a timeline is never empty') : $from, $states, $this->until);
+        return new self($from === [] || $states === [] ? throw new \LogicException('a timeline is never empty') : $from, $states, $this->until);
     }
 
     /** Seconds in one plain state. */

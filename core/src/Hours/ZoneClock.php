@@ -19,6 +19,9 @@ final class ZoneClock
     /** @var array<string, self> */
     private static array $known = [];
 
+    /** @var array<string, list<int>> by first and last day */
+    private array $midnights = [];
+
     /**
      * @param  list<int>  $from  instants at which an offset begins, ascending; the first holds from the beginning of time
      * @param  list<int>  $offsets  seconds east of UTC
@@ -58,6 +61,17 @@ final class ZoneClock
         }
 
         return $wall - $this->offsets[$index];
+    }
+
+    /**
+     * Where each day begins, and the one after the last.
+     *
+     * @param  int  $first  days since 1970
+     * @return list<int>
+     */
+    public function midnights(int $first, int $last): array
+    {
+        return $this->midnights["{$first} {$last}"] ??= array_map(fn (int $day): int => $this->instantOf($day * LocalDate::MINUTES), range($first, $last + 1));
     }
 
     /** @return list<int> instants at which the clocks change, from (exclusive) to (exclusive) */

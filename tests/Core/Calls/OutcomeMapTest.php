@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Calls;
+
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Calls\Explorer;
+use Jaunty\Core\Calls\Facts;
+use Jaunty\Core\Calls\Graph;
+use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Hours\State as HoursState;
+use PHPUnit\Framework\Attributes\DataProviderExternal;
+use PHPUnit\Framework\TestCase;
+
+/** What is remembered from one period or number to the next must not be told from what is worked out anew. */
+final class OutcomeMapTest extends TestCase
+{
+    private const FROM = 1_796_083_200; // 2026-12-01T00:00:00Z
+
+    #[DataProviderExternal(CaseBooksTest::class, 'books')]
+    public function test_each_period_of_the_map_is_as_if_explored_alone(string $json): void
+    {
+        $book = BookFormat::fromJson($json);
+        $map = OutcomeMap::of($book, self::FROM);
+
+        self::assertTrue($map->isComplete);
+        foreach ($map->periods->classes as $class => $valuation) {
+            $graph = new Graph($book, self::FROM);
+            $graph->say($valuation);
+            $explored = Explorer::explore($graph);
+            foreach ($graph->numbers() as $number) {
+                self::assertEquals(Facts::of($explored, $number), $map->facts[$class][substr($number->object, strlen('number:'))]);
+            }
+        }
+    }
+
+    public function test_periods_say_what_each_schedule_says_at_any_instant(): void
+    {
+        $book = BookFormat::fromJson((string) file_get_contents(__DIR__ . '/../../data/bench-book.json'));
+        $graph = new Graph($book, self::FROM);
+        $map = OutcomeMap::of($book, self::FROM);
+        $clocks = array_map(static fn (array $slot): ScheduleClock => ScheduleClock::of($slot[0], $book, $slot[1]), $graph->slots());
+        mt_srand(20_261_201);
+        $place = 0;
+        for ($instant = self::FROM; $instant < $map->periods->until; $instant += mt_rand(1, 200_000)) {
+            while (($map->periods->stretches[$place + 1][0] ?? PHP_INT_MAX) <= $instant) {
+                $place++;
+            }
+            foreach ($graph->slots() as $slot => [, , $named]) {
+                self::assertSame(HoursState::asNamed($clocks[$slot]->at($instant), $named), $map->periods->classes[$map->periods->stretches[$place][1]][$slot], "{$slot} at {$instant}");
+            }
+        }
+    }
+}
