@@ -17,12 +17,6 @@ use Jaunty\Core\Calls\TraceStep;
 /** Follows one call to its end. Found, in the sense of the exit code, is a call that ends nowhere. */
 final class CallCommand implements Command
 {
-    private const IN_WORDS = [
-        'answered' => 'answered by', 'messageIn' => 'leaves a message with', 'messageRefused' => 'is refused by the full', 'outsideMailbox' => 'taken by the mailbox of',
-        'announcementAndRelease' => 'released after', 'released' => 'released by', 'busy' => 'hears busy from', 'notDelivered' => 'is not delivered to', 'oldCarrier' => 'is still with the old carrier of',
-        'notInService' => 'not in service:', 'refused' => 'has no way out to', 'lineRings' => 'rings', 'deadEnd' => 'ends nowhere, at', 'loop' => 'goes round for ever, through', 'overrun' => 'is transferred too often, before',
-    ];
-
     public function usage(): string
     {
         return 'BOOK --to NUMBER|EXTENSION --at WHEN [--from WHO] [--keys 1,2] [--answers WHO] [--busy WHO] [--unreachable WHO] | BOOK --script FILE';
@@ -87,6 +81,6 @@ final class CallCommand implements Command
     {
         $lines = array_map(static fn (TraceStep $step): string => sprintf("%5d s  %-32s %s\n", $step->at, $step->object, $step->what), $trace->steps);
 
-        return implode('', $lines) . sprintf("%5d s  %s %s\n", $trace->seconds, self::IN_WORDS[$trace->outcome->value], $trace->target);
+        return implode('', $lines) . sprintf("%5d s  %s %s\n", $trace->seconds, $trace->outcome->words(), $trace->target);
     }
 }

@@ -6,32 +6,40 @@ namespace Jaunty\CommandLine\Commands;
 
 use Jaunty\CommandLine\Arguments;
 use Jaunty\CommandLine\Command;
+use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Report;
+use Jaunty\Core\Calls\Difference;
+use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Hours\Occasions;
+use Jaunty\Core\Hours\ZoneClock;
 
-/** What differs between two books, by field. */
+/** What differs between two books, by field and for callers. */
 final class DiffCommand implements Command
 {
     public function usage(): string
     {
-        return 'BEFORE AFTER';
+        return 'BEFORE AFTER [--from DATE]';
     }
 
     public function about(): string
     {
-        return 'what differs between two books, by field; as JSON, the change set that makes the second of the first';
+        return 'what differs between two books, by field (as JSON, the change set that makes the second of the first); with --from, what callers notice in the year from then';
     }
 
     public function options(): array
     {
-        return [];
+        return ['from'];
     }
 
     public function run(Arguments $arguments): Report
     {
-        $changes = Diff::between(Files::book($arguments->file(0, 'two books')), Files::book($arguments->file(1, 'a second book')));
+        $before = Files::book($arguments->file(0, 'two books'));
+        $after = Files::book($arguments->file(1, 'a second book'));
+        $changes = Diff::between($before, $after);
         $lines = array_map(static fn (Operation $operation): string => sprintf(
             "%-7s %s%s%s\n",
             $operation->kind->value,
@@ -39,8 +47,33 @@ final class DiffCommand implements Command
             $operation->path === null ? '' : " {$operation->path}",
             $operation->path === null ? '' : ': ' . self::show($operation->before) . ' -> ' . self::show($operation->after),
         ), $changes->operations);
+        $text = $lines === [] ? "the same\n" : implode('', $lines);
+        if ($arguments->option('from') === null) {
+            return new Report($text, $changes->toArray(), ! $changes->isEmpty());
+        }
+        $from = Dates::parse($arguments->option('from'));
+        $zone = ZoneClock::of($before->tenant->zone);
+        [$callers, $value] = self::callers(Difference::between($before, $after, $zone->instantOf($from * LocalDate::MINUTES)), $zone->instantOf($from * LocalDate::MINUTES), $zone);
 
-        return new Report($lines === [] ? "the same\n" : implode('', $lines), $changes->toArray(), ! $changes->isEmpty());
+        return new Report("{$text}{$callers}", ['changes' => $changes->toArray(), 'callers' => $value], ! $changes->isEmpty());
+    }
+
+    /** @return array{string, array<string, mixed>} */
+    private static function callers(Difference $difference, int $from, ZoneClock $zone): array
+    {
+        $text = $difference->isComplete ? '' : 'incomplete: more than ' . Difference::MOST_PAIRS . " places\n";
+        $text .= $difference->isEmpty() ? "callers notice nothing\n" : "callers notice\n";
+        $value = [];
+        foreach ($difference->contrasts as $contrast) {
+            $when = Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone);
+            $text .= "  {$contrast->called}: {$contrast->words()}\n      {$when}\n";
+            $value[] = ['called' => $contrast->called, 'script' => $contrast->script, 'before' => $contrast->before->words(), 'after' => $contrast->after->words(), 'ofDegree' => $contrast->ofDegree, 'when' => $when];
+        }
+        foreach (['newly reached' => $difference->newlyReached, 'no longer reached' => $difference->noLongerReached] as $what => $people) {
+            $text .= $people === [] ? '' : "  {$what}: " . implode(', ', $people) . "\n";
+        }
+
+        return [$text, ['complete' => $difference->isComplete, 'differences' => $value, 'newlyReached' => $difference->newlyReached, 'noLongerReached' => $difference->noLongerReached]];
     }
 
     private static function show(mixed $value): string

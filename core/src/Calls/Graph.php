@@ -82,9 +82,21 @@ final class Graph
     /** @return list<State> every number, and every extension dialled from inside */
     public function starts(): array
     {
-        $starts = $this->numbers();
-        foreach ($this->callBook->extensions() as $holders) {
-            $starts[] = $this->machine->dialled(Reference::of($holders[0]));
+        return array_values($this->named(static fn (string $number): string => $number));
+    }
+
+    /**
+     * @param  callable(string): string  $name  of a number
+     * @return array<string, State> every number, and every extension dialled from inside, by name
+     */
+    public function named(callable $name): array
+    {
+        $starts = [];
+        foreach ($this->numbers() as $state) {
+            $starts[$name($state->object)] = $state;
+        }
+        foreach ($this->callBook->extensions() as $extension => $holders) {
+            $starts["extension:{$extension}"] = $this->machine->dialled(Reference::of($holders[0]));
         }
 
         return $starts;

@@ -22,4 +22,26 @@ enum Outcome: string
     case DeadEnd = 'deadEnd';
     case Loop = 'loop';
     case Overrun = 'overrun';
+
+    /** Fit to stand before the name of who or what. */
+    public function words(): string
+    {
+        return match ($this) {
+            self::Answered => 'answered by',
+            self::MessageIn => 'leaves a message with',
+            self::MessageRefused => 'is refused by the full',
+            self::OutsideMailbox => 'taken by the mailbox of',
+            self::AnnouncementAndRelease => 'released after',
+            self::Released => 'released by',
+            self::Busy => 'hears busy from',
+            self::NotDelivered => 'is not delivered to',
+            self::OldCarrier => 'is still with the old carrier of',
+            self::NotInService => 'not in service:',
+            self::Refused => 'has no way out to',
+            self::LineRings => 'rings',
+            self::DeadEnd => 'ends nowhere, at',
+            self::Loop => 'goes round for ever, through',
+            self::Overrun => 'is transferred too often, before',
+        };
+    }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Hours\Timeline;
@@ -23,31 +24,86 @@ final readonly class Periods
     /** @param int $seconds length of the horizon */
     public static function of(Book $book, Graph $graph, int $from, int $seconds): self
     {
+        $known = [];
+
+        return self::overlay(self::timelines($book, $graph, $from, $seconds, $known), $from, $from + $seconds);
+    }
+
+    /**
+     * Time cut for two books at once.
+     *
+     * @param  array{Book, Graph}  $one
+     * @param  array{Book, Graph}  $other
+     * @return array{self, list<array{array<string, string>, array<string, string>, array<string, string>}>} with what the schedules of each say, and of both, by class
+     */
+    public static function ofTwo(array $one, array $other, int $from, int $seconds): array
+    {
         $timelines = [];
-        foreach ($graph->slots() as $slot => [$schedule, $zone, $named]) {
-            $timelines[$slot] = ScheduleClock::of($schedule, $book, $zone)->timeline($from, $seconds)->map(static fn (string $state): string => HoursState::asNamed($state, $named));
+        $known = [];
+        foreach ([$one, $other] as $side => [$book, $graph]) {
+            foreach (self::timelines($book, $graph, $from, $seconds, $known) as $slot => $timeline) {
+                $timelines[self::ofSide($side, $slot)] = $timeline;
+            }
+        }
+        $periods = self::overlay($timelines, $from, $from + $seconds);
+        $valuations = [];
+        foreach ($periods->classes as $both) {
+            $sides = [[], []];
+            foreach ($both as $slot => $state) {
+                $side = str_starts_with($slot, self::ofSide(0, '')) ? 0 : 1;
+                $sides[$side][substr($slot, strlen(self::ofSide($side, '')))] = $state;
+            }
+            $valuations[] = [$sides[0], $sides[1], $both];
         }
 
-        return self::overlay($timelines, $from, $from + $seconds);
+        return [$periods, $valuations];
+    }
+
+    /** Names a slot of the first book (0) or of the second (1). */
+    public static function ofSide(int $side, string $slot): string
+    {
+        return ['before ', 'after '][$side] . $slot;
+    }
+
+    /**
+     * @param  array<string, Timeline>  $known  by content and zone: equal schedules are compiled once
+     * @return array<string, Timeline> by slot
+     */
+    private static function timelines(Book $book, Graph $graph, int $from, int $seconds, array &$known): array
+    {
+        $timelines = [];
+        foreach ($graph->slots() as $slot => [$schedule, $zone, $named]) {
+            $content = serialize([$zone, $named, array_diff_key($schedule->toArray(), ['key' => '', 'name' => '']), array_map(static fn (Reference $calendar): ?array => $book->find($calendar)?->toArray(), $schedule->calendars)]);
+            $timelines[$slot] = $known[$content] ??= ScheduleClock::of($schedule, $book, $zone)->timeline($from, $seconds)->map(static fn (string $state): string => HoursState::asNamed($state, $named));
+        }
+
+        return $timelines;
     }
 
     /** @param array<string, Timeline> $timelines */
     private static function overlay(array $timelines, int $from, int $until): self
     {
-        $slots = array_keys($timelines);
-        $count = max(1, count($slots));
-        // Each change as one integer, instant and slot, so that one plain sort puts all in order.
+        $distinct = [];
+        $places = [];
+        foreach ($timelines as $slot => $timeline) {
+            $place = array_search($timeline, $distinct, true);
+            if ($place === false) {
+                $place = count($distinct);
+                $distinct[] = $timeline;
+            }
+            $places[$slot] = $place;
+        }
+        $count = max(1, count($distinct));
+        // Each change as one integer, instant and place, so that one plain sort puts all in order.
         $changes = [];
-        $states = [];
-        foreach (array_values($timelines) as $slot => $timeline) {
-            $states[] = $timeline->states;
+        foreach ($distinct as $place => $timeline) {
             foreach ($timeline->from as $instant) {
-                $changes[] = ($instant - $from) * $count + $slot;
+                $changes[] = ($instant - $from) * $count + $place;
             }
         }
         sort($changes);
         $changes[] = ($until - $from) * $count;
-        $says = array_fill(0, count($slots), '');
+        $says = array_fill(0, count($distinct), '');
         $next = array_fill(0, $count, 0);
         $known = [];
         $classes = [];
@@ -58,26 +114,26 @@ final readonly class Periods
             if ($instant !== $begun) {
                 $class = $known[implode("\n", $says)] ??= count($classes);
                 if ($class === count($classes)) {
-                    $classes[] = array_combine($slots, $says);
+                    $classes[] = array_map(static fn (int $place): string => $says[$place], $places);
                 }
                 $stretches[] = [$begun, $class];
                 $begun = $instant;
             }
             if ($instant < $until) {
-                $slot = $change % $count;
-                $says[$slot] = $states[$slot][$next[$slot]++];
+                $place = $change % $count;
+                $says[$place] = $distinct[$place]->states[$next[$place]++];
             }
         }
 
         return new self($classes, $stretches, $until);
     }
 
-    /** @return list<array{int, int}> when a class holds: from and to, exclusive */
-    public function when(int $class): array
+    /** @return list<array{int, int}> when any of some classes holds: from and to, exclusive */
+    public function when(int ...$classes): array
     {
         $when = [];
         foreach ($this->stretches as $index => [$from, $of]) {
-            if ($of === $class) {
+            if (in_array($of, $classes, true)) {
                 $when[] = [$from, $this->stretches[$index + 1][0] ?? $this->until];
             }
         }

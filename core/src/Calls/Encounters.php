@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+use Jaunty\Core\Book\Announcement;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Mailbox;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Reference;
+
+/** The encounters of one book's calls, in names that another book's share. */
+final class Encounters
+{
+    /** @var Remembered<Encounter> */
+    private Remembered $known;
+
+    public readonly Graph $graph;
+
+    public function __construct(private readonly Book $book, private readonly CommonNames $names, int $at)
+    {
+        $this->known = new Remembered();
+        $this->graph = new Graph($book, $at);
+    }
+
+    /**
+     * @param  array<string, string>  $valuation
+     * @return array{array<string, string>, Encounter} what schedules were asked and said, and what is met
+     */
+    public function from(State $state, array $valuation): array
+    {
+        $known = $this->known->find($state->key(), $valuation);
+        if ($known !== null) {
+            return $known;
+        }
+        $this->graph->say($valuation);
+        $asked = [];
+        $heard = [];
+        $passed = [];
+        $seconds = 0;
+        $at = $state;
+        do {
+            $passed[$at->key()] = true;
+            [$read, $edges] = $this->graph->edges($at);
+            $asked += $read;
+            $heard = [...$heard, ...$this->heard($at, $edges)];
+            if (count($edges) !== 1 || ! $edges[0]->choice->isPassive) {
+                return $this->known->keep($state->key(), $asked, $this->choice($at, $edges, $heard, $seconds));
+            }
+            $seconds = $seconds === null || $edges[0]->choice->most === null ? null : $seconds + $edges[0]->choice->most;
+            $next = $edges[0]->next;
+            if ($next->state !== null && isset($passed[$next->state->key()])) {
+                return $this->known->keep($state->key(), $asked, new Encounter(Outcome::Loop->value, $this->names->name($at->object), $heard, [], '', null, []));
+            }
+            $at = $next->state;
+        } while ($at !== null);
+
+        return $this->known->keep($state->key(), $asked, $this->end($next, $heard, $seconds));
+    }
+
+    /** @param list<string> $heard */
+    public function end(Next $next, array $heard = [], ?int $seconds = 0): Encounter
+    {
+        return new Encounter($next->outcome->value ?? '', $this->names->name($next->target), $heard, [], '', $seconds, []);
+    }
+
+    /**
+     * @param  list<Edge>  $edges
+     * @param  list<string>  $heard
+     */
+    private function choice(State $state, array $edges, array $heard, ?int $seconds): Encounter
+    {
+        $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+        $people = [];
+        $events = [];
+        foreach ($edges as $edge) {
+            $event = $edge->choice->event;
+            if ($event->kind === 'answered') {
+                $people[] = $this->names->name($event->detail);
+            }
+            $events[$this->label($event, $object)] = $edge;
+        }
+        uasort($events, static fn (Edge $one, Edge $other): int => $other->choice->isPassive <=> $one->choice->isPassive);
+
+        return new Encounter(match (true) {
+            $object instanceof Group && $object->queue !== null => 'queue',
+            in_array($state->place, [Place::User, Place::Outside, Place::Group, Place::Chain, Place::Transfer], true) => 'rings',
+            default => $state->place->value,
+        }, '', $heard, $people, match (true) {
+            $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
+            default => '',
+        }, $seconds, $events);
+    }
+
+    /** What happens, told in words both books share. */
+    private function label(Event $event, ?object $object): string
+    {
+        $detail = match (true) {
+            $event->kind === 'exitKey' && $object instanceof Group => (string) $object->queue?->exitKey,
+            $event->kind === 'blocked' => implode(' ', array_map(static fn ($blocked): string => $blocked->callers, $this->book->tenant->blocked)),
+            $event->kind === 'rule' && $object instanceof Number => $this->callers($object, $event->detail),
+            str_contains($event->detail, ':') => $this->names->name($event->detail),
+            default => $event->detail,
+        };
+
+        return trim("{$event->kind} {$detail}");
+    }
+
+    private function callers(Number $number, string $item): string
+    {
+        foreach ($number->callerRules as $rule) {
+            if ($rule->item === $item) {
+                return $rule->callers;
+            }
+        }
+
+        return $item;
+    }
+
+    /**
+     * @param  list<Edge>  $edges
+     * @return list<string>
+     */
+    private function heard(State $state, array $edges): array
+    {
+        $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+        $prompts = match (true) {
+            $state->place === Place::Transfer, $state->place === Place::Directory => [],
+            $object instanceof Attendant => array_column(array_filter($object->answers, static fn (array $answer): bool => $answer['item'] === ($edges[0]->choice->event->detail ?? null)), 'greeting'),
+            $object instanceof Menu => [$object->prompt, $state->wrong > 0 ? $object->invalidPrompt : null],
+            $object instanceof Mailbox => [$object->greeting],
+            $object instanceof Announcement => [$object->prompt],
+            $object instanceof Chain => $state->position === -1 && $object->announcement !== null ? [$this->prompt($object->announcement)] : [],
+            $object instanceof Group && $object->queue !== null => [$object->queue->greeting, $object->queue->comfort, $object->queue->music],
+            default => [],
+        };
+
+        return array_map(fn (Reference $prompt): string => $this->names->name((string) $prompt), array_values(array_filter($prompts)));
+    }
+
+    private function prompt(Reference $announcement): ?Reference
+    {
+        $object = $this->book->find($announcement);
+
+        return $object instanceof Announcement ? $object->prompt : null;
+    }
+}
