@@ -15,6 +15,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\ZoneClock;
 
 /** What a schedule says over some days. */
@@ -58,7 +59,9 @@ final class HoursCommand implements Command
         $start = $clock->instantOf($day * LocalDate::MINUTES);
         $end = $clock->instantOf(($day + (int) $days) * LocalDate::MINUTES);
         $timeline = ScheduleClock::of($schedule, $book, $zone)->timeline($start, $end - $start);
-        $text = "{$schedule->name}, {$zone}\n";
+        $week = WeekPattern::of($schedule->weekly);
+        $overlaps = $week->overlaps();
+        $text = "{$schedule->name}, {$zone}\n{$week->words()}\n" . implode('', array_map(static fn (array $overlap): string => "overlap: {$overlap['one']} and {$overlap['other']}, {$overlap['from']} to {$overlap['to']}\n", $overlaps));
         $changes = [];
         foreach ($timeline->from as $index => $instant) {
             $when = Dates::local($clock, $instant);
@@ -67,6 +70,6 @@ final class HoursCommand implements Command
         }
         $open = $timeline->secondsIn('open');
 
-        return new Report($text . sprintf("open %d h %02d min of %d h\n", intdiv($open, 3600), intdiv($open % 3600, 60), intdiv($end - $start, 3600)), ['zone' => $zone, 'changes' => $changes, 'openSeconds' => $open]);
+        return new Report($text . sprintf("open %d h %02d min of %d h\n", intdiv($open, 3600), intdiv($open % 3600, 60), intdiv($end - $start, 3600)), ['zone' => $zone, 'week' => $week->words(), 'overlaps' => $overlaps, 'changes' => $changes, 'openSeconds' => $open], $overlaps !== []);
     }
 }

@@ -7,12 +7,10 @@ namespace Jaunty\Core\Hours;
 use Jaunty\Core\Book\AnnouncedAs;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Calendar;
-use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\NamedPeriod;
 use Jaunty\Core\Book\RecurrenceRule;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
-use Jaunty\Core\Book\WeeklyPiece;
 
 /**
  * A schedule in a zone, compiled to what it says at each instant (design 03 section 3). Dated exception, then named period,
@@ -20,8 +18,6 @@ use Jaunty\Core\Book\WeeklyPiece;
  */
 final class ScheduleClock
 {
-    private const WEEK = 10_080;
-
     private const DAY_SECONDS = 86_400;
 
     /** @var array<int, list<array{int, int}>> weekly hours by weekday */
@@ -55,12 +51,12 @@ final class ScheduleClock
     /** @param list<Calendar> $calendars in the schedule's order */
     private function __construct(private readonly Schedule $schedule, private readonly array $calendars, private readonly ZoneClock $zone)
     {
-        $this->week = self::byWeekday($schedule->weekly);
+        $this->week = WeekPattern::of($schedule->weekly)->byWeekday();
         foreach ($schedule->exceptions as $exception) {
             $this->exceptions[] = [LocalDate::parse($exception->from), LocalDate::parse($exception->to), $exception];
         }
         foreach ($schedule->periods as $period) {
-            $this->periodWeeks[$period->item] = self::byWeekday($period->weekly);
+            $this->periodWeeks[$period->item] = WeekPattern::of($period->weekly)->byWeekday();
             $this->periods[] = [LocalDate::parse($period->from), LocalDate::parse($period->to ?? $period->from), $period];
         }
     }
@@ -251,41 +247,8 @@ final class ScheduleClock
                 AnnouncedAs::Holiday => "holiday:{$exception->item}",
             },
             State::OPEN,
-            array_map(static fn (array $hours): array => self::interval($hours['from'], $hours['to']), $exception->hours),
+            array_map(static fn (array $hours): array => WeekPattern::interval($hours['from'], $hours['to']), $exception->hours),
             true,
         );
-    }
-
-    /**
-     * @param  list<WeeklyPiece>  $pieces
-     * @return array<int, list<array{int, int}>>
-     */
-    private static function byWeekday(array $pieces): array
-    {
-        $week = array_fill(0, 7, []);
-        foreach ($pieces as $piece) {
-            if ($piece->span === null) {
-                foreach ($piece->days as $day) {
-                    $week[$day][] = self::interval($piece->from, $piece->to);
-                }
-
-                continue;
-            }
-            // Shorthand for one piece a day, cut at midnight; one that ends before it begins goes round the week's end.
-            [$from, $to] = $piece->span;
-            $to += $to <= $from ? self::WEEK : 0;
-            for ($day = intdiv($from, LocalDate::MINUTES); $day * LocalDate::MINUTES < $to; $day++) {
-                $start = $day * LocalDate::MINUTES;
-                $week[$day % count(ClockTime::DAYS)][] = [max($from - $start, 0), min($to - $start, LocalDate::MINUTES)];
-            }
-        }
-
-        return $week;
-    }
-
-    /** @return array{int, int} an end not later than the beginning lies on the next day */
-    private static function interval(int $from, int $to): array
-    {
-        return [$from, $to <= $from ? $to + LocalDate::MINUTES : $to];
     }
 }
