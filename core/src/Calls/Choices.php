@@ -312,6 +312,9 @@ final readonly class Choices
                 return $devices === [] ? [Choice::passive(Event::of('left'))] : [$left, ...$this->rings($this->legs($user, array_values($devices), $state->inside, $seconds), false)];
             case Kind::Group:
                 $group = $this->book->get((string) $to, Group::class);
+                if (! $group->enabled || (! $group->handClosable && $group->closedByHand) || HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site))) !== HoursState::OPEN) {
+                    return [Choice::passive(Event::of('left'))];
+                }
 
                 return [$left, ...$this->offers($this->members($group, $state->inside), min($seconds, $group->noAnswerSeconds ?? $seconds))];
             case Kind::Announcement:

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\DialScope;
 use Jaunty\Core\Book\Group;
@@ -18,8 +19,10 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\RingStyle;
+use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 
 /** Says which event a script's world gives in a state, and in which second. Where it leads is the Machine's to say. */
@@ -34,6 +37,15 @@ final readonly class Resolver
 
     public function __construct(private CallBook $book, private World $world, private NumberRules $numbers, private Script $script, private Keypad $keypad)
     {
+    }
+
+    /** Of a script as if nobody pressed a key. */
+    public static function silent(Book $book, Script $script): self
+    {
+        $hours = static fn (Schedule $schedule, string $zone): string => ScheduleClock::of($schedule, $book, $zone)->at($script->at);
+        $callBook = new CallBook($book, $hours);
+
+        return new self($callBook, new World($callBook, new WayOut($callBook), $script->world), new NumberRules($callBook, $script->at), $script, new Keypad([], false));
     }
 
     public function resolve(State $state, int $now): Resolved

@@ -1,0 +1,274 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\DialScope;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\SignInBy;
+
+/**
+ * Makes of a path of the Explorer the test call that takes it: who answers, who is busy, which keys fall when. The world of a
+ * script holds for the whole call, so a path on which somebody is in two states has none. What is given has been tried: it ends
+ * where the path ends.
+ */
+final class Witness
+{
+    private const RINGS = '';
+
+    private const USUAL_DIGITS = 11;
+
+    private const KEYS = ['#', '*', '0', '9', '8', '7', '6', '5', '4', '3', '2', '1'];
+
+    /** @var array<string, string> by object; RINGS where somebody rings and does not answer */
+    private array $world = [];
+
+    private ?string $from = null;
+
+    private bool $isSteady = true;
+
+    private function __construct(private readonly Book $book, private readonly bool $othersAway)
+    {
+    }
+
+    /**
+     * @param  non-empty-list<array{State, Edge}>  $path
+     * @param  string  $to  the number, or the extension dialled inside
+     * @param  int  $at  seconds since 1970
+     * @return ?array<string, mixed> a script as the tenant book writes it
+     */
+    public static function script(Book $book, array $path, string $to, int $at): ?array
+    {
+        // Whoever would be rung first may have to be out of the way for another to answer.
+        foreach ([false, true] as $othersAway) {
+            $witness = new self($book, $othersAway);
+            foreach ($path as [$state, $edge]) {
+                $witness->arrange($state, $edge->choice->event);
+            }
+            $script = $witness->isSteady ? $witness->tried($path, $to, $at) : null;
+            if ($script !== null) {
+                return $script;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  non-empty-list<array{State, Edge}>  $path
+     * @return ?array<string, mixed>
+     */
+    private function tried(array $path, string $to, int $at): ?array
+    {
+        $world = array_filter($this->world, static fn (string $state): bool => $state !== self::RINGS);
+        $script = ['to' => $to, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)] + ($this->from === null ? [] : ['from' => $this->from]) + ($world === [] ? [] : ['world' => $world]);
+        $keys = $this->keys($path, Script::read($script, $this->book));
+        $end = $path[count($path) - 1][1]->next;
+        // Keys that have their second come first; a greeting that takes no time hears only those that have none.
+        foreach ($keys === null ? [] : [$keys, array_map(static fn (array $key): array => ['key' => $key['key']], $keys)] as $way) {
+            $written = $script + ($way === [] ? [] : ['keys' => $way]);
+            $trace = Trace::of($this->book, Script::read($written, $this->book));
+            if ($trace->outcome === $end->outcome && $trace->target === $end->target) {
+                return $written;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * When each key has to fall, found by following the path as the world has it.
+     *
+     * @param  non-empty-list<array{State, Edge}>  $path
+     * @return ?list<array{key: string, at: int}> null where the world gives something else on the way
+     */
+    private function keys(array $path, Script $script): ?array
+    {
+        $resolver = Resolver::silent($this->book, $script);
+        $keys = [];
+        $now = 0;
+        foreach ($path as [$state, $edge]) {
+            $event = $edge->choice->event;
+            $pressed = $edge->choice->needsKey ? $this->pressed($state, $event) : null;
+            if ($edge->choice->needsKey && $pressed === null) {
+                return null;
+            }
+            if ($pressed !== null) {
+                foreach ($pressed as $key) {
+                    $keys[] = ['key' => $key, 'at' => $now];
+                }
+
+                continue;
+            }
+            $resolved = $resolver->resolve($state, $now);
+            if ($resolved->event->kind !== $event->kind || $resolved->event->detail !== $event->detail) {
+                return null;
+            }
+            $now = $resolved->second;
+        }
+
+        return $keys;
+    }
+
+    /** @return ?list<string> */
+    private function pressed(State $state, Event $event): ?array
+    {
+        $object = $this->book->find(Reference::parse($state->object));
+
+        return match (true) {
+            $event->kind === 'zero' => ['0'],
+            $event->kind === 'exitKey' && $object instanceof Group && $object->queue?->exitKey !== null => [$object->queue->exitKey],
+            $event->kind === 'key' && $object instanceof Menu => $this->isFree($object, $event->detail) ? [$event->detail] : [$event->detail, '#'],
+            $event->kind === 'wrong' && $object instanceof Menu => $this->wrong($object),
+            $event->kind === 'dialled' => $this->dialled($event->detail, $object),
+            default => null,
+        };
+    }
+
+    /** @return ?list<string> */
+    private function wrong(Menu $menu): ?array
+    {
+        foreach (self::KEYS as $key) {
+            if (! isset($menu->keys[$key]) && $this->isFree($menu, $key)) {
+                return [$key];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a key can begin no extension. */
+    private function isFree(Menu $menu, string $key): bool
+    {
+        return $menu->dialExtensions['scope'] === DialScope::Off || ! ctype_digit($key);
+    }
+
+    /** @return ?list<string> */
+    private function dialled(string $who, ?BookObject $menu): ?array
+    {
+        $extension = $this->book->find(Reference::parse($who))?->extension();
+        $most = $menu instanceof Menu ? $menu->dialExtensions['most'] ?? $this->book->tenant->extensionLength : 0;
+
+        return $extension === null || strlen($extension) > $most ? null : [...str_split($extension), ...(strlen($extension) < $most ? ['#'] : [])];
+    }
+
+    private function arrange(State $state, Event $event): void
+    {
+        $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+        match (true) {
+            $object instanceof Number => $this->caller($object, $event),
+            $event->kind === 'answered' => $this->taken($object, $state->position, $event->detail, 'answers'),
+            $event->kind === 'outsideMailbox' => $this->taken($object, $state->position, $event->detail, 'mailbox'),
+            $object instanceof Group => $this->group($object, $event->kind),
+            $object instanceof Chain => $this->left($object, $state->position, $event->kind),
+            $state->place === Place::Transfer => $this->person($state->callee, $event->kind),
+            in_array($state->place, [Place::User, Place::Outside], true) => $this->person($state->object, $event->kind),
+            default => null,
+        };
+    }
+
+    private function taken(?BookObject $object, int $position, string $who, string $state): void
+    {
+        $this->commit($who, $state);
+        $place = $object instanceof Chain ? ($object->places[$position]['to'] ?? null)?->object : null;
+        $object = $place === null ? $object : $this->book->find($place);
+        foreach ($this->othersAway && $object instanceof Group ? Hunt::members($object) : [] as $member) {
+            if ((string) $member->who !== $who) {
+                $this->commit((string) $member->who, $member->who->outside === null ? 'doNotDisturb' : 'busy');
+            }
+        }
+    }
+
+    private function caller(Number $number, Event $event): void
+    {
+        if ($event->kind === 'blocked') {
+            $this->callFrom($this->book->tenant->blocked[0]->callers ?? '');
+        } elseif ($event->kind === 'rule') {
+            foreach ($number->callerRules as $rule) {
+                if ($rule->item === $event->detail) {
+                    $this->callFrom($rule->callers);
+                }
+            }
+        }
+    }
+
+    private function callFrom(string $callers): void
+    {
+        if ($callers === 'withheld') {
+            $this->from = $callers;
+        } elseif ($callers !== 'anyone') {
+            $this->from = self::example($callers);
+            $this->isSteady = $this->isSteady && $this->from !== null;
+        }
+    }
+
+    /** A caller of the first alternative of a digit map, the first digit of every range: a guess, which the test call proves. */
+    private static function example(string $map): ?string
+    {
+        $first = explode('|', trim($map, '()'))[0];
+        $digits = (string) preg_replace(['/\[(\d)[^\]]*\]/', '/x/i', '/[^\d]/'], ['$1', '5', ''], $first);
+        $digits = str_ends_with($first, '.') ? str_pad($digits, self::USUAL_DIGITS, '5') : $digits;
+
+        return preg_match(Number::E164, "+{$digits}") === 1 ? "+{$digits}" : null;
+    }
+
+    private function person(string $who, string $kind): void
+    {
+        if (in_array($kind, ['busy', 'onACall', 'unreachable', 'doNotDisturb'], true)) {
+            $this->commit($who, $kind);
+        } elseif ($kind === 'unanswered') {
+            $this->commit($who, self::RINGS);
+        }
+    }
+
+    private function group(Group $group, string $kind): void
+    {
+        if ($kind === 'closedByHand' || $kind === 'full') {
+            $this->commit("group:{$group->key}", $kind);
+        }
+        $state = match ($kind) {
+            'allBusy' => 'busy',
+            'allUnreachable' => 'unreachable',
+            'nobodySignedIn' => $group->signInBy === SignInBy::Member ? 'signedOut' : 'doNotDisturb',
+            default => null,
+        };
+        if ($state === null) {
+            return;
+        }
+        foreach (Hunt::members($group) as $member) {
+            if ($member->who->outside === null && ($state !== 'doNotDisturb' || $member->signedIn)) {
+                $this->commit((string) $member->who, $state);
+            }
+        }
+    }
+
+    private function left(Chain $chain, int $position, string $kind): void
+    {
+        $to = $chain->places[$position]['to'] ?? null;
+        if ($to === null || $kind !== 'left') {
+            return;
+        }
+        $group = $to->object?->kind === Kind::Group ? $this->book->find($to->object) : null;
+        if ($group instanceof Group) {
+            $this->group($group, 'nobodySignedIn');
+        } elseif ($to->outside !== null) {
+            $this->commit("outside:{$to->outside}", 'busy');
+        } elseif ($to->object?->kind === Kind::User) {
+            $this->commit((string) $to, 'doNotDisturb');
+        }
+    }
+
+    private function commit(string $who, string $state): void
+    {
+        $this->isSteady = $this->isSteady && ($this->world[$who] ?? $state) === $state;
+        $this->world[$who] = $state;
+    }
+}
