@@ -7,8 +7,11 @@ namespace Jaunty\Core\Calls;
 /** The shortest way to each end a call can come to: fewest things that somebody has to do, then least seconds, then names. */
 final class ShortestPaths
 {
-    /** @return array<string, non-empty-list<array{State, Edge}>> by end, as `outcome target`, in the order of their length */
-    public static function of(Explorer $explored, State $start): array
+    /**
+     * @param  bool  $fewestDeeds  whether what somebody has to do counts before seconds; else seconds alone
+     * @return array<string, non-empty-list<array{State, Edge}>> by end, as `outcome target`, in the order of their length
+     */
+    public static function of(Explorer $explored, State $start, bool $fewestDeeds = true): array
     {
         $ends = [];
         $done = [];
@@ -36,7 +39,7 @@ final class ShortestPaths
             }
             foreach ($explored->edges[$key] ?? [] as $edge) {
                 $to = $edge->to ?? "{$edge->next->outcome?->value} {$edge->next->target}";
-                $cost = [$deeds + ($edge->choice->isPassive ? 0 : 1), $seconds + $edge->choice->least, "{$edge->choice->event->kind} {$edge->choice->event->detail}"];
+                $cost = [$deeds + ($edge->choice->isPassive || ! $fewestDeeds ? 0 : 1), $seconds + $edge->choice->least, "{$edge->choice->event->kind} {$edge->choice->event->detail}"];
                 if (isset($done[$to]) || isset($ends[$to]) || (isset($best[$to]) && $best[$to] <= $cost)) {
                     continue;
                 }

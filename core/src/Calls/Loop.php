@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Calls;
+
+/** States of a call that lead back to themselves (design 03 section 6). Plays and rotations are bounded and are none. */
+final readonly class Loop
+{
+    /** Nobody does anything, and the call goes round for ever. */
+    public const INESCAPABLE = 'inescapable';
+
+    /** It goes round while somebody is busy, away, or does not answer. */
+    public const CONDITIONAL = 'conditional';
+
+    /** It goes round as often as the caller presses a key. */
+    public const CALLER_DRIVEN = 'callerDriven';
+
+    /**
+     * @param  non-empty-list<string>  $states  keys of all states that reach each other
+     * @param  int  $seconds  what one round adds at most, along its passive edges; 0 where it needs a key
+     */
+    public function __construct(public string $kind, public array $states, public int $seconds)
+    {
+    }
+}
