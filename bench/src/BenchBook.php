@@ -61,7 +61,7 @@ final class BenchBook
         return [
             'key' => "u{$i}", 'extension' => sprintf('%05d', 20_000 + $i), 'name' => ['first' => "First{$i}", 'last' => "Last{$i}"], 'mailbox' => "mailbox:mu{$i}",
             'site' => $i % 2 === 0 ? 'site:quay' : 'site:mill', 'legs' => $legs,
-        ] + ($i % 10 === 0 ? ['schedule' => 'schedule:s' . intdiv($i, 10) % $schedules, 'handling' => ['open' => [], 'closed' => ['always' => "mailbox:mu{$i}"]]] : []);
+        ] + ($i % 10 === 0 ? ['schedule' => 'schedule:s' . intdiv($i, 10) % $schedules, 'handling' => ['closed' => ['always' => "mailbox:mu{$i}"]]] : []);
     }
 
     /** @return array<string, mixed> */
