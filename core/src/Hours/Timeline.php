@@ -22,18 +22,8 @@ final readonly class Timeline
         if ($instant < $this->from[0] || $instant >= $this->until) {
             throw new \OutOfRangeException("{$instant} is outside the timeline");
         }
-        $low = 0;
-        $high = count($this->from) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($this->from[$middle] <= $instant) {
-                $low = $middle;
-            } else {
-                $high = $middle - 1;
-            }
-        }
 
-        return $this->states[$low];
+        return $this->states[Ascending::lastUpTo($this->from, $instant)];
     }
 
     /** @return ?int the next instant at which the state changes; null within the horizon */

@@ -23,7 +23,7 @@ final class ZoneClock
     private array $midnights = [];
 
     /**
-     * @param  list<int>  $from  instants at which an offset begins, ascending; the first holds from the beginning of time
+     * @param  non-empty-list<int>  $from  instants at which an offset begins, ascending; the first holds from the beginning of time
      * @param  list<int>  $offsets  seconds east of UTC
      */
     private function __construct(private readonly array $from, private readonly array $offsets)
@@ -82,18 +82,7 @@ final class ZoneClock
 
     private function index(int $instant): int
     {
-        $low = 0;
-        $high = count($this->from) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($this->from[$middle] <= $instant) {
-                $low = $middle;
-            } else {
-                $high = $middle - 1;
-            }
-        }
-
-        return $low;
+        return Ascending::lastUpTo($this->from, $instant);
     }
 
     private static function read(string $zone): self
