@@ -8,6 +8,7 @@ use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\Schedule;
@@ -35,13 +36,13 @@ final class Graph
 
     private Choices $choices;
 
-    /** @param int $at instant at which numbers' dates are read */
-    public function __construct(private readonly Book $book, int $at)
+    /** @param int $at instant at which numbers' dates are read where nothing is said of them */
+    public function __construct(private readonly Book $book, private readonly int $at)
     {
         $this->edges = new Remembered();
         $this->callBook = new CallBook($book, $this->ask(...));
         $this->machine = new Machine($this->callBook);
-        $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at));
+        $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at, $this->standing(...)));
     }
 
     /** Names a schedule in a zone, as valuations do. */
@@ -125,6 +126,33 @@ final class Graph
         ksort($slots);
 
         return $slots;
+    }
+
+    /**
+     * Numbers that begin or end some day: their dates cut time as schedules do.
+     *
+     * @return array<string, array{Number, string}> with the zone their days are of, by slot
+     */
+    public function dated(): array
+    {
+        $dated = [];
+        foreach ($this->book->ofKind(Kind::Number) as $number) {
+            if ($number instanceof Number && ($number->from !== null || $number->until !== null)) {
+                $dated["dates:{$number->key}"] = [$number, $this->callBook->zoneOf($number->site)];
+            }
+        }
+
+        return $dated;
+    }
+
+    private function standing(Number $number): string
+    {
+        if ($number->from === null && $number->until === null) {
+            return NumberRules::WITHIN;
+        }
+        $slot = "dates:{$number->key}";
+
+        return $this->asked[$slot] = $this->valuation[$slot] ?? NumberRules::standing($number, $this->callBook->zoneOf($number->site), $this->at);
     }
 
     private function ask(Schedule $schedule, string $zone): string

@@ -14,24 +14,46 @@ use Jaunty\Core\Numbering\DigitMap;
 /** What a number does with a call before its destination: life cycle, delivery, switches, blocked callers and caller rules. */
 final readonly class NumberRules
 {
-    /** @param int $at the call's arrival, seconds since 1970 */
-    public function __construct(private CallBook $book, private int $at)
+    /** What a number's dates say of it: not yet, in use, no longer. */
+    public const BEFORE = 'before';
+
+    public const WITHIN = 'open';
+
+    public const AFTER = 'after';
+
+    /**
+     * @param  int  $at  the call's arrival, seconds since 1970
+     * @param  ?\Closure(Number): string  $stands  what a number's dates say; unset: as of the arrival
+     */
+    public function __construct(private CallBook $book, private int $at, private ?\Closure $stands = null)
     {
     }
 
     /** What befalls every call, whoever calls; null where it depends on the caller. */
     public function settled(Number $number, bool $isPlatformOut): ?Event
     {
-        $date = LocalDate::text((int) floor(ZoneClock::of($this->book->zoneOf($number->site))->localMinutes($this->at) / LocalDate::MINUTES));
+        $stands = $this->stands === null ? self::standing($number, $this->book->zoneOf($number->site), $this->at) : ($this->stands)($number);
 
         return match (true) {
             in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of('notInService'),
-            $number->status === NumberStatus::PortingIn && ($number->from === null || $date < $number->from) => Event::of('oldCarrier'),
-            ($number->from !== null && $date < $number->from) || ($number->until !== null && $date > $number->until) => Event::of('notInService'),
+            $number->status === NumberStatus::PortingIn && ($number->from === null || $stands === self::BEFORE) => Event::of('oldCarrier'),
+            $stands !== self::WITHIN => Event::of('notInService'),
             $isPlatformOut => Event::of('platformOut'),
             ! $this->isDelivered($number) => Event::of('notDelivered'),
             ! $number->enabled => Event::of('switchedOff'),
             default => null,
+        };
+    }
+
+    /** What a number's dates say of it at an instant, in the zone of its site. */
+    public static function standing(Number $number, string $zone, int $at): string
+    {
+        $date = LocalDate::text((int) floor(ZoneClock::of($zone)->localMinutes($at) / LocalDate::MINUTES));
+
+        return match (true) {
+            $number->from !== null && $date < $number->from => self::BEFORE,
+            $number->until !== null && $date > $number->until => self::AFTER,
+            default => self::WITHIN,
         };
     }
 

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Hours\Timeline;
+use Jaunty\Core\Hours\ZoneClock;
 
 /** Time cut into stretches in which every schedule says the same; stretches that say the same are one period class. */
 final readonly class Periods
@@ -77,7 +80,22 @@ final readonly class Periods
             $timelines[$slot] = $known[$content] ??= ScheduleClock::of($schedule, $book, $zone)->timeline($from, $seconds)->map(static fn (string $state): string => HoursState::asNamed($state, $named));
         }
 
+        foreach ($graph->dated() as $slot => [$number, $zone]) {
+            $timelines[$slot] = self::life($number, $zone, $from, $seconds);
+        }
+
         return $timelines;
+    }
+
+    /** What a number's dates say over time. */
+    private static function life(Number $number, string $zone, int $from, int $seconds): Timeline
+    {
+        $begins = $number->from === null ? null : ZoneClock::of($zone)->instantOf(LocalDate::parse($number->from) * LocalDate::MINUTES);
+        $ends = $number->until === null ? null : ZoneClock::of($zone)->instantOf((LocalDate::parse($number->until) + 1) * LocalDate::MINUTES);
+        $instants = [$from, ...array_filter([$begins, $ends], static fn (?int $instant): bool => $instant !== null && $instant > $from && $instant < $from + $seconds)];
+        sort($instants);
+
+        return new Timeline($instants, array_map(static fn (int $instant): string => NumberRules::standing($number, $zone, $instant), $instants), $from + $seconds);
     }
 
     /** @param array<string, Timeline> $timelines */

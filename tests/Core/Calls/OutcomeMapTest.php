@@ -53,4 +53,20 @@ final class OutcomeMapTest extends TestCase
             }
         }
     }
+
+    public function test_a_number_s_dates_cut_the_year_at_midnights_of_its_site(): void
+    {
+        $book = BookFormat::fromValue([
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [['key' => '+19025550100', 'destination' => 'mailbox:box', 'from' => '2027-01-10', 'until' => '2027-03-01']],
+            'mailboxes' => [['key' => 'box']],
+        ]);
+        $map = OutcomeMap::of($book, self::FROM);
+
+        // Halifax is four hours behind UTC in winter.
+        self::assertSame([['2026-12-01T00:00:00Z', 'notInService'], ['2027-01-10T04:00:00Z', 'messageIn'], ['2027-03-02T04:00:00Z', 'notInService']], array_map(
+            static fn (array $stretch): array => [gmdate('Y-m-d\TH:i:s\Z', $stretch[0]), $map->facts[$stretch[1]]['+19025550100']->passive?->value],
+            $map->periods->stretches,
+        ));
+    }
 }
