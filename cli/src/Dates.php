@@ -33,6 +33,6 @@ final class Dates
         $day = (int) floor($local / LocalDate::MINUTES);
         $minutes = $local - $day * LocalDate::MINUTES;
 
-        return sprintf('%s %s %02d:%02d', ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'][LocalDate::weekday($day)], LocalDate::text($day), intdiv($minutes, 60), $minutes % 60);
+        return sprintf('%s %s %02d:%02d', LocalDate::DAYS[LocalDate::weekday($day)], LocalDate::text($day), intdiv($minutes, 60), $minutes % 60);
     }
 }

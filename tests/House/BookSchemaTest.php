@@ -93,12 +93,9 @@ final class BookSchemaTest extends TestCase
         $properties = $this->schema()['properties'];
         $ofKind = $kind === Kind::Tenant ? $properties['tenant'] : $properties[$kind->field()]['items'];
         $bare = $this->bare($kind)->toArray();
-        foreach ($ofKind['properties'] as $field => $property) {
-            if (array_key_exists('default', $property)) {
-                self::assertSame($property['default'], $bare[$field], $field);
-            }
-        }
-        self::assertSame($kind === Kind::Number ? $bare['key'] : 'x', $bare['key']);
+        $published = array_map(static fn (array $property): mixed => $property['default'], array_filter($ofKind['properties'], static fn (array $property): bool => array_key_exists('default', $property)));
+
+        self::assertSame($published, array_replace($published, array_intersect_key($bare, $published)));
     }
 
     private function bare(Kind $kind): BookObject

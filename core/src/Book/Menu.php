@@ -14,7 +14,7 @@ final readonly class Menu implements BookObject
     /**
      * @param  array<array-key, MenuKey>  $keys  by key; a digit is an integer key of the array
      * @param  int  $wait  seconds after each play
-     * @param  array{scope: DialScope, least: int, most: ?int, interdigit: int}  $dialExtensions  interdigit in seconds
+     * @param  array{scope: ExtensionReach, least: int, most: ?int, interdigit: int}  $dialExtensions  interdigit in seconds
      * @param  array{scope: NameScope, groups: list<Reference>, by: NameOrder, match: NameMatch}  $dialByName
      */
     private function __construct(
@@ -61,7 +61,7 @@ final readonly class Menu implements BookObject
             transfer: $node->choice('transfer', TransferWay::class, TransferWay::ComesBack),
             onwardClass: $node->choice('onwardClass', CallingClass::class, CallingClass::National),
             dialExtensions: [
-                'scope' => $dial->choice('scope', DialScope::class, DialScope::Off),
+                'scope' => $dial->choice('scope', ExtensionReach::class, ExtensionReach::Off),
                 'least' => $dial->whole('least', 1, 1, 15),
                 'most' => $dial->isNullOrMissing('most') ? null : $dial->whole('most', 1, 1, 15),
                 'interdigit' => $dial->whole('interdigit', 3, 0, 60),

@@ -10,6 +10,7 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Destination;
+use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
 use Jaunty\Core\Book\Kind;
@@ -23,11 +24,19 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 
 /** A book as calls read it, with what every schedule says for the call in hand. */
 final class CallBook
 {
+    /** An outside number as a destination of its own rings so long (seconds), and its mailbox takes over after so long. */
+    public const OUTSIDE_SECONDS = 60;
+
+    public const OUTSIDE_MAILBOX_AFTER = 20;
+
+    public const DIRECTORY_SECONDS = 30;
+
     /** Conditions that a site's and the tenant's defaults, and the user's mailbox, answer too. */
     private const WITH_DEFAULTS = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb'];
 
@@ -40,6 +49,16 @@ final class CallBook
     /** @param \Closure(Schedule, string): string $hours what a schedule says in a zone, for this call */
     public function __construct(private readonly Book $book, private readonly \Closure $hours)
     {
+    }
+
+    /** As the schedules stand at an instant, seconds since 1970. */
+    public static function at(Book $book, int $at): self
+    {
+        $said = [];
+
+        return new self($book, static function (Schedule $schedule, string $zone) use (&$said, $book, $at): string {
+            return $said["{$schedule->key} {$zone}"] ??= ScheduleClock::of($schedule, $book, $zone)->at($at);
+        });
     }
 
     public function tenant(): Tenant
@@ -133,6 +152,22 @@ final class CallBook
         return $prompt === null ? 0 : $this->get((string) $prompt, Prompt::class)->seconds();
     }
 
+    /**
+     * Seconds a place of a chain is offered.
+     *
+     * @param  array{item: string, to: ?Destination, rings: ?int}  $place
+     */
+    public function placeSeconds(array $place): int
+    {
+        return ($place['rings'] ?? $this->book->tenant->chainRings) * $this->book->tenant->secondsPerRing;
+    }
+
+    /** Seconds a screened transfer rings before it comes back. */
+    public function transferSeconds(): int
+    {
+        return $this->book->tenant->transferRings * $this->book->tenant->secondsPerRing;
+    }
+
     /** The class with which an object sends calls out. */
     public function classOf(string $sender): CallingClass
     {
@@ -150,6 +185,18 @@ final class CallBook
     public function holders(string $extension): array
     {
         return $this->extensions()[$extension] ?? [];
+    }
+
+    /** Whom a caller of a menu reaches by an extension; null for nobody. */
+    public function dialled(Menu $menu, string $extension): ?string
+    {
+        foreach ($this->holders($extension) as $holder) {
+            if ($menu->dialExtensions['scope'] === ExtensionReach::All || ($menu->site !== null && $this->siteOf($holder) === (string) $menu->site)) {
+                return (string) Reference::of($holder);
+            }
+        }
+
+        return null;
     }
 
     /** @return array<array-key, list<BookObject>> */

@@ -8,7 +8,7 @@ use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Destination;
-use Jaunty\Core\Book\DialScope;
+use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
 use Jaunty\Core\Book\Kind;
@@ -18,7 +18,6 @@ use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\RingStyle;
 use Jaunty\Core\Book\SignInBy;
 use Jaunty\Core\Book\User;
@@ -31,12 +30,6 @@ use Jaunty\Core\Hours\State as HoursState;
  */
 final readonly class Choices
 {
-    private const OUTSIDE_SECONDS = 60;
-
-    private const MAILBOX_AFTER = 20;
-
-    private const DIRECTORY_SECONDS = 30;
-
     public function __construct(private CallBook $book, private WayOut $wayOut, private NumberRules $numbers)
     {
     }
@@ -56,7 +49,7 @@ final readonly class Choices
             Place::Mailbox => $this->mailbox($state),
             Place::Announcement => [Choice::passive(Event::of('played'), $this->book->seconds($this->book->get($state->object, Announcement::class)->prompt))],
             Place::Line => [Choice::passive(Event::of('rings'))],
-            Place::Directory => [Choice::passive(Event::of('silence'), self::DIRECTORY_SECONDS)],
+            Place::Directory => [Choice::passive(Event::of('silence'), CallBook::DIRECTORY_SECONDS)],
         };
     }
 
@@ -136,10 +129,10 @@ final readonly class Choices
         }
 
         return [
-            Choice::world(Event::of('answered', $state->object), 0, self::OUTSIDE_SECONDS),
-            Choice::world(Event::of('outsideMailbox', $state->object), 0, self::MAILBOX_AFTER),
+            Choice::world(Event::of('answered', $state->object), 0, CallBook::OUTSIDE_SECONDS),
+            Choice::world(Event::of('outsideMailbox', $state->object), 0, CallBook::OUTSIDE_MAILBOX_AFTER),
             Choice::world(Event::of('busy')),
-            Choice::passive(Event::of('unanswered'), self::OUTSIDE_SECONDS),
+            Choice::passive(Event::of('unanswered'), CallBook::OUTSIDE_SECONDS),
         ];
     }
 
@@ -147,20 +140,27 @@ final readonly class Choices
     private function group(State $state): array
     {
         $group = $this->book->get($state->object, Group::class);
-        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site)));
-        if (! $group->enabled) {
-            return [Choice::passive(Event::of('switchedOff'))];
-        }
-        if (! $group->handClosable && $group->closedByHand) {
-            return [Choice::passive(Event::of('closedByHand'))];
-        }
-        $byHand = $group->handClosable ? [Choice::world(Event::of('closedByHand'))] : [];
-        if ($hours !== HoursState::OPEN) {
-            return [...$byHand, Choice::passive(Event::of($hours))];
+        $settled = $this->settled($group);
+        $byHand = $group->handClosable && $settled !== 'switchedOff' ? [Choice::world(Event::of('closedByHand'))] : [];
+        if ($settled !== null) {
+            return [...$byHand, Choice::passive(Event::of($settled))];
         }
         $members = $this->members($group, $state->inside);
 
         return [...$byHand, ...$this->beforeOffers($group, $members), ...($group->queue === null ? $this->offers($members, $this->longest($group)) : $this->queue($group, $members))];
+    }
+
+    /** Why nobody is offered a call, whatever the world is like. */
+    private function settled(Group $group): ?string
+    {
+        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site)));
+
+        return match (true) {
+            ! $group->enabled => 'switchedOff',
+            ! $group->handClosable && $group->closedByHand => 'closedByHand',
+            $hours !== HoursState::OPEN => $hours,
+            default => null,
+        };
     }
 
     /**
@@ -257,7 +257,7 @@ final readonly class Choices
         foreach (Hunt::members($group) as $member) {
             if ($member->who->outside !== null) {
                 $does = $this->wayOut->exists($member->who->outside, "group:{$group->key}", $inside, []) ? 'answers' : 'refused';
-                $members[] = ['member' => $member, 'canBeOut' => ! $member->signedIn, 'canBeIn' => $member->signedIn, 'canBeAway' => false, 'legs' => [new RingLeg("outside:{$member->who->outside}", $does, 0, self::MAILBOX_AFTER, $member->confirm)]];
+                $members[] = ['member' => $member, 'canBeOut' => ! $member->signedIn, 'canBeIn' => $member->signedIn, 'canBeAway' => false, 'legs' => [new RingLeg("outside:{$member->who->outside}", $does, 0, CallBook::OUTSIDE_MAILBOX_AFTER, $member->confirm)]];
 
                 continue;
             }
@@ -290,7 +290,7 @@ final readonly class Choices
         if ($place === null || $place['to']?->word === 'again' || $place['to']?->word === 'back') {
             return [Choice::passive(Event::of('ended'))];
         }
-        $seconds = ($place['rings'] ?? $this->book->tenant()->chainRings) * $this->book->tenant()->secondsPerRing;
+        $seconds = $this->book->placeSeconds($place);
 
         return $place['to'] === null ? [Choice::passive(Event::of('left'))] : $this->place($state, $place['to'], $seconds);
     }
@@ -302,7 +302,7 @@ final readonly class Choices
         if ($to->outside !== null) {
             $does = $this->wayOut->exists($to->outside, $state->object, $state->inside, []) ? 'answers' : 'refused';
 
-            return $does === 'refused' ? [Choice::passive(Event::of('left'))] : [$left, ...$this->rings([new RingLeg("outside:{$to->outside}", $does, $seconds, self::MAILBOX_AFTER)], false)];
+            return $does === 'refused' ? [Choice::passive(Event::of('left'))] : [$left, ...$this->rings([new RingLeg("outside:{$to->outside}", $does, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER)], false)];
         }
         switch ($to->object?->kind) {
             case Kind::User:
@@ -312,7 +312,7 @@ final readonly class Choices
                 return $devices === [] ? [Choice::passive(Event::of('left'))] : [$left, ...$this->rings($this->legs($user, array_values($devices), $state->inside, $seconds), false)];
             case Kind::Group:
                 $group = $this->book->get((string) $to, Group::class);
-                if (! $group->enabled || (! $group->handClosable && $group->closedByHand) || HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site))) !== HoursState::OPEN) {
+                if ($this->settled($group) !== null) {
                     return [Choice::passive(Event::of('left'))];
                 }
 
@@ -349,7 +349,7 @@ final readonly class Choices
         $play = $this->book->seconds($menu->prompt) + $menu->wait;
         $longest = $play + ($state->wrong > 0 ? $this->book->seconds($menu->invalidPrompt) : 0);
         $choices = [];
-        $dialling = $menu->dialExtensions['scope'] === DialScope::Off ? 0 : ($menu->dialExtensions['most'] ?? $this->book->tenant()->extensionLength) * $menu->dialExtensions['interdigit'];
+        $dialling = $menu->dialExtensions['scope'] === ExtensionReach::Off ? 0 : ($menu->dialExtensions['most'] ?? $this->book->tenant()->extensionLength) * $menu->dialExtensions['interdigit'];
         foreach ($longest === 0 ? [] : array_keys($menu->keys) as $key) {
             $choices[] = Choice::key(Event::of('key', (string) $key), 0, $longest + $dialling);
         }
@@ -357,12 +357,9 @@ final readonly class Choices
             $choices[] = Choice::key(Event::of('wrong'), 0, $longest + $dialling);
         }
         foreach ($dialling === 0 ? [] : array_keys($this->book->extensions()) as $extension) {
-            foreach ($this->book->holders((string) $extension) as $holder) {
-                if ($menu->dialExtensions['scope'] === DialScope::All || ($menu->site !== null && $this->book->siteOf($holder) === (string) $menu->site)) {
-                    $choices[] = Choice::key(Event::of('dialled', (string) Reference::of($holder)), 0, $longest + $dialling);
-
-                    break;
-                }
+            $who = $this->book->dialled($menu, (string) $extension);
+            if ($who !== null) {
+                $choices[] = Choice::key(Event::of('dialled', $who), 0, $longest + $dialling);
             }
         }
         $choices[] = Choice::passive(Event::of('silence'), $play, $longest);
@@ -375,7 +372,7 @@ final readonly class Choices
     {
         $user = $this->book->get($state->callee, User::class);
         $devices = $user->status === UserStatus::Active ? array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside)) : [];
-        $seconds = $this->book->tenant()->transferRings * $this->book->tenant()->secondsPerRing;
+        $seconds = $this->book->transferSeconds();
 
         return $devices === []
             ? [Choice::passive(Event::of('unreachable'))]

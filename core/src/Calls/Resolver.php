@@ -6,9 +6,8 @@ namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Attendant;
-use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Chain;
-use Jaunty\Core\Book\DialScope;
+use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
 use Jaunty\Core\Book\Kind;
@@ -17,35 +16,23 @@ use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\RingStyle;
-use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\TierTwo;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
-use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 
 /** Says which event a script's world gives in a state, and in which second. Where it leads is the Machine's to say. */
 final readonly class Resolver
 {
-    /** An outside number as a destination of its own. */
-    private const OUTSIDE_SECONDS = 60;
-
-    private const OUTSIDE_MAILBOX_AFTER = 20;
-
-    private const DIRECTORY_SECONDS = 30;
-
     public function __construct(private CallBook $book, private World $world, private NumberRules $numbers, private Script $script, private Keypad $keypad)
     {
     }
 
-    /** Of a script as if nobody pressed a key. */
-    public static function silent(Book $book, Script $script): self
+    public static function of(CallBook $book, Script $script, Keypad $keypad): self
     {
-        $hours = static fn (Schedule $schedule, string $zone): string => ScheduleClock::of($schedule, $book, $zone)->at($script->at);
-        $callBook = new CallBook($book, $hours);
-
-        return new self($callBook, new World($callBook, new WayOut($callBook), $script->world), new NumberRules($callBook, $script->at), $script, new Keypad([], false));
+        return new self($book, new World($book, new WayOut($book), $script->world), new NumberRules($book, $script->at), $script, $keypad);
     }
 
     public function resolve(State $state, int $now): Resolved
@@ -62,7 +49,7 @@ final readonly class Resolver
             Place::Mailbox => $this->mailbox($state, $now),
             Place::Announcement => $this->announcement($state, $now),
             Place::Line => new Resolved(Event::of('rings'), $now, [new TraceStep($now, $state->object, 'rings')]),
-            Place::Directory => new Resolved(Event::of('silence'), $now + self::DIRECTORY_SECONDS, [new TraceStep($now, $state->object, 'directory')]),
+            Place::Directory => new Resolved(Event::of('silence'), $now + CallBook::DIRECTORY_SECONDS, [new TraceStep($now, $state->object, 'directory')]),
         };
     }
 
@@ -111,7 +98,7 @@ final readonly class Resolver
     /** A site that is out tries its own destination first. */
     private function unreachable(User $user): Event
     {
-        if ($this->world->isSiteOut($user) && $user->site !== null && $this->book->get((string) $user->site, \Jaunty\Core\Book\Site::class)->siteOut !== null) {
+        if ($this->world->isSiteOut($user) && $user->site !== null && $this->book->get((string) $user->site, Site::class)->siteOut !== null) {
             return Event::of('siteOut');
         }
 
@@ -122,7 +109,7 @@ final readonly class Resolver
     {
         $number = substr($state->object, strlen('outside:'));
         $ringing = Ringing::together([
-            $leg = $this->world->outside($number, $state->sender, $state->inside, self::OUTSIDE_SECONDS, self::OUTSIDE_MAILBOX_AFTER, false, $state->needsRoute),
+            $leg = $this->world->outside($number, $state->sender, $state->inside, CallBook::OUTSIDE_SECONDS, CallBook::OUTSIDE_MAILBOX_AFTER, false, $state->needsRoute),
         ]);
 
         $steps = $leg->does === 'busy' ? [new TraceStep($now, $state->object, 'is busy')] : $this->rings($ringing->began, $now);
@@ -142,7 +129,7 @@ final readonly class Resolver
             return $this->queue($state, $group, $now, $entered);
         }
         $isSimultaneous = $group->order === GroupOrder::Simultaneous;
-        $oneOffer = $isSimultaneous && $group->tierTwo === \Jaunty\Core\Book\TierTwo::Unavailable ? $group->noAnswerSeconds : null;
+        $oneOffer = $isSimultaneous && $group->tierTwo === TierTwo::Unavailable ? $group->noAnswerSeconds : null;
         $hunt = new Hunt($this->book, $this->world, $group, $state->inside, $group->noAnswerSeconds, $oneOffer === null ? $group->rotations : null, false, $oneOffer, $this->script->order[$state->object] ?? []);
         [$kind, $who, $second, $began] = $hunt->run();
 
@@ -226,12 +213,12 @@ final readonly class Resolver
             return new Resolved(Event::of('ended'), $now, $steps);
         }
         $to = $place['to'];
-        $seconds = ($place['rings'] ?? $this->book->tenant()->chainRings) * $this->book->tenant()->secondsPerRing;
+        $seconds = $this->book->placeSeconds($place);
         if ($to === null) {
             return new Resolved(Event::of('left'), $now, $steps);
         }
         if ($to->outside !== null) {
-            return $this->place(Ringing::together([$this->world->outside($to->outside, $state->object, $state->inside, $seconds, self::OUTSIDE_MAILBOX_AFTER, false)]), $seconds, $now, $steps);
+            return $this->place(Ringing::together([$this->world->outside($to->outside, $state->object, $state->inside, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER, false)]), $seconds, $now, $steps);
         }
         if ($to->word === 'again' || $to->word === 'back') {
             return new Resolved(Event::of('ended'), $now, $steps);
@@ -282,7 +269,7 @@ final readonly class Resolver
             return new Resolved(Event::of('left'), $now, $steps);
         }
         $limit = min($seconds, $group->noAnswerSeconds ?? $seconds);
-        $isSimultaneous = $group->order === GroupOrder::Simultaneous && $group->tierTwo === \Jaunty\Core\Book\TierTwo::Unavailable;
+        $isSimultaneous = $group->order === GroupOrder::Simultaneous && $group->tierTwo === TierTwo::Unavailable;
         $hunt = new Hunt($this->book, $this->world, $group, $state->inside, $limit, $isSimultaneous ? null : $group->rotations, false, $isSimultaneous ? $limit : null, $this->script->order[$reference] ?? []);
         [$kind, $who, $second, $began] = $hunt->run();
 
@@ -324,7 +311,7 @@ final readonly class Resolver
             return new Resolved(Event::of('silence'), $promptEnds + $menu->wait, $steps);
         }
         [$digit, $at] = $key;
-        [$event, $at] = $menu->dialExtensions['scope'] !== DialScope::Off && ctype_digit($digit) && $this->couldBegin($menu, $digit)
+        [$event, $at] = $menu->dialExtensions['scope'] !== ExtensionReach::Off && ctype_digit($digit) && $this->couldBegin($menu, $digit)
             ? $this->collect($menu, $digit, $at)
             : [isset($menu->keys[$digit]) ? Event::of('key', $digit) : Event::of('wrong', $digit), $at];
 
@@ -352,7 +339,7 @@ final readonly class Resolver
         if (strlen($dialled) === 1 && isset($menu->keys[$dialled])) {
             return [Event::of('key', $dialled), $at];
         }
-        $holder = strlen($dialled) >= $menu->dialExtensions['least'] ? $this->inScope($menu, $dialled) : null;
+        $holder = strlen($dialled) >= $menu->dialExtensions['least'] ? $this->book->dialled($menu, $dialled) : null;
 
         return [$holder === null ? Event::of('wrong', $dialled) : Event::of('dialled', $holder), $at];
     }
@@ -360,7 +347,7 @@ final readonly class Resolver
     private function couldBegin(Menu $menu, string $digit): bool
     {
         foreach (array_keys($this->book->extensions()) as $extension) {
-            if (str_starts_with((string) $extension, $digit) && $this->inScope($menu, (string) $extension) !== null) {
+            if (str_starts_with((string) $extension, $digit) && $this->book->dialled($menu, (string) $extension) !== null) {
                 return true;
             }
         }
@@ -368,20 +355,9 @@ final readonly class Resolver
         return false;
     }
 
-    private function inScope(Menu $menu, string $extension): ?string
-    {
-        foreach ($this->book->holders($extension) as $object) {
-            if ($menu->dialExtensions['scope'] === DialScope::All || ($menu->site !== null && $this->book->siteOf($object) === (string) $menu->site)) {
-                return (string) Reference::of($object);
-            }
-        }
-
-        return null;
-    }
-
     private function transfer(State $state, int $now): Resolved
     {
-        $seconds = $this->book->tenant()->transferRings * $this->book->tenant()->secondsPerRing;
+        $seconds = $this->book->transferSeconds();
         $ringing = Ringing::together($this->devices($state->callee, $seconds));
         $steps = [new TraceStep($now, $state->callee, 'is offered'), ...$this->rings($ringing->began, $now)];
 

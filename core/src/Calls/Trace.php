@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Schedule;
-use Jaunty\Core\Hours\ScheduleClock;
 
 /** One call followed to its end: every step with its second, then the outcome. */
 final readonly class Trace
@@ -24,14 +22,9 @@ final readonly class Trace
 
     public static function of(Book $book, Script $script): self
     {
-        $clocks = [];
-        $hours = static function (Schedule $schedule, string $zone) use (&$clocks, $book, $script): string {
-            return $clocks["{$schedule->key} {$zone}"] ??= ScheduleClock::of($schedule, $book, $zone)->at($script->at);
-        };
-        $callBook = new CallBook($book, $hours);
+        $callBook = CallBook::at($book, $script->at);
         $machine = new Machine($callBook);
-        $world = new World($callBook, new WayOut($callBook), $script->world);
-        $resolver = new Resolver($callBook, $world, new NumberRules($callBook, $script->at), $script, new Keypad($script->keys, $script->isTimed()));
+        $resolver = Resolver::of($callBook, $script, new Keypad($script->keys, $script->isTimed()));
         $start = $script->number !== null ? State::number($script->number) : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
 
         return self::follow($machine, $resolver, $start, $book->tenant->transferLimit, $script->number === null ? 1 : 0);

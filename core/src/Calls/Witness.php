@@ -7,7 +7,7 @@ namespace Jaunty\Core\Calls;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Chain;
-use Jaunty\Core\Book\DialScope;
+use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Menu;
@@ -92,7 +92,7 @@ final class Witness
      */
     private function keys(array $path, Script $script): ?array
     {
-        $resolver = Resolver::silent($this->book, $script);
+        $resolver = Resolver::of(CallBook::at($this->book, $script->at), $script, new Keypad([], false));
         $keys = [];
         $now = 0;
         foreach ($path as [$state, $edge]) {
@@ -148,7 +148,7 @@ final class Witness
     /** Whether a key can begin no extension. */
     private function isFree(Menu $menu, string $key): bool
     {
-        return $menu->dialExtensions['scope'] === DialScope::Off || ! ctype_digit($key);
+        return $menu->dialExtensions['scope'] === ExtensionReach::Off || ! ctype_digit($key);
     }
 
     /** @return ?list<string> */

@@ -13,6 +13,9 @@ final class LocalDate
 {
     public const MINUTES = 1440;
 
+    /** By weekday, as weekday() counts them. */
+    public const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
     public static function parse(string $date): int
     {
         return self::of((int) substr($date, 0, 4), (int) substr($date, 5, 2), (int) substr($date, 8, 2));

@@ -7,8 +7,6 @@ namespace Jaunty\Core\Hours;
 /** Stretches of time in words: what comes back by weekday and hour first, then single dates. */
 final class Occasions
 {
-    private const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-
     private const DAY_SECONDS = 86_400;
 
     private const MOST_DATES = 3;
@@ -46,7 +44,7 @@ final class Occasions
                 }
             }
             foreach (self::runs($weekdays) as [$first, $last]) {
-                $often[] = self::span(self::DAYS[$first] . ($first === $last ? '' : ' to ' . self::DAYS[$last]), $hours, static fn (int $later): string => $first === $last ? self::DAYS[($first + $later) % 7] : ($later === 1 ? 'the next day' : "{$later} days later"));
+                $often[] = self::span(LocalDate::DAYS[$first] . ($first === $last ? '' : ' to ' . LocalDate::DAYS[$last]), $hours, static fn (int $later): string => $first === $last ? LocalDate::DAYS[($first + $later) % 7] : ($later === 1 ? 'the next day' : "{$later} days later"));
             }
         }
         ksort($dates);

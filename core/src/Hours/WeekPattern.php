@@ -12,8 +12,6 @@ final readonly class WeekPattern
 {
     private const WEEK = 10_080;
 
-    private const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-
     /** @param list<array{int, int, int, string}> $pieces weekday, from and to in minutes (past 1440 on the next day), and the item */
     private function __construct(private array $pieces)
     {
@@ -52,7 +50,7 @@ final readonly class WeekPattern
     /** @return array<int, list<array{int, int}>> from and to by weekday, 0 being Monday */
     public function byWeekday(): array
     {
-        $week = array_fill(0, count(self::DAYS), []);
+        $week = array_fill(0, count(LocalDate::DAYS), []);
         foreach ($this->pieces as [$day, $from, $to]) {
             $week[$day][] = [$from, $to];
         }
@@ -116,7 +114,7 @@ final readonly class WeekPattern
                 $runs[] = [$day, $day, $hours];
             }
         }
-        $said = array_map(static fn (array $run): string => self::DAYS[$run[0]] . ($run[0] === $run[1] ? '' : ' to ' . self::DAYS[$run[1]]) . ' ' . implode(' and ', $run[2]), $runs);
+        $said = array_map(static fn (array $run): string => LocalDate::DAYS[$run[0]] . ($run[0] === $run[1] ? '' : ' to ' . LocalDate::DAYS[$run[1]]) . ' ' . implode(' and ', $run[2]), $runs);
         $minutes = $this->minutes();
 
         return implode('; ', $said) . '; ' . intdiv($minutes, 60) . ' h' . ($minutes % 60 === 0 ? '' : ' ' . $minutes % 60 . ' min') . ' a week';
@@ -155,7 +153,7 @@ final readonly class WeekPattern
 
     private static function text(int $minutes): string
     {
-        return self::DAYS[intdiv(self::onRing($minutes), LocalDate::MINUTES)] . ' ' . self::clock($minutes);
+        return LocalDate::DAYS[intdiv(self::onRing($minutes), LocalDate::MINUTES)] . ' ' . self::clock($minutes);
     }
 
     private static function clock(int $minutes, string $midnight = '00:00'): string

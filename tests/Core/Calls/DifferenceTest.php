@@ -52,11 +52,8 @@ final class DifferenceTest extends TestCase
         $was = Trace::of($book, $script);
         $is = Trace::of($mutant, $script);
 
-        if ([$was->outcome, $was->target] !== [$is->outcome, $is->target]) {
-            self::assertFalse($difference->isEmpty(), "{$was->outcome->value} {$was->target} -> {$is->outcome->value} {$is->target}\n{$scriptJson}");
-        }
         if ($difference->isEmpty()) {
-            self::assertEquals($was->outcome, $is->outcome);
+            self::assertSame([$was->outcome, $was->target], [$is->outcome, $is->target], $scriptJson);
         }
         self::assertTrue($difference->isComplete);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Book;
 
 /** Which extensions callers may dial in a menu. */
-enum DialScope: string
+enum ExtensionReach: string
 {
     case Off = 'off';
     case Site = 'site';
