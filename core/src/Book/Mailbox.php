@@ -7,6 +7,8 @@ namespace Jaunty\Core\Book;
 /** Where a voice message is left, and who is told of it. */
 final readonly class Mailbox implements BookObject
 {
+    use NamedObject;
+
     /** @param list<string> $notify mail addresses */
     private function __construct(
         public string $key,
@@ -51,21 +53,6 @@ final readonly class Mailbox implements BookObject
     public function kind(): Kind
     {
         return Kind::Mailbox;
-    }
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function id(): ?string
-    {
-        return $this->id;
-    }
-
-    public function label(): string
-    {
-        return $this->name;
     }
 
     public function extension(): ?string

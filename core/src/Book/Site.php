@@ -7,6 +7,8 @@ namespace Jaunty\Core\Book;
 /** A place of the customer's: address, time zone, extension range, emergency details. */
 final readonly class Site implements BookObject
 {
+    use NamedObject;
+
     /**
      * @param  array<string, ?string>  $address  street, city, subdivision, postcode, country
      * @param  list<array{item: string, name: string}>  $floors
@@ -47,26 +49,6 @@ final readonly class Site implements BookObject
     public function kind(): Kind
     {
         return Kind::Site;
-    }
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function id(): ?string
-    {
-        return $this->id;
-    }
-
-    public function label(): string
-    {
-        return $this->name;
-    }
-
-    public function extension(): ?string
-    {
-        return null;
     }
 
     public function toArray(): array

@@ -7,6 +7,8 @@ namespace Jaunty\Core\Book;
 /** The customer itself: what holds for the whole book where nothing nearer says otherwise. */
 final readonly class Tenant implements BookObject
 {
+    use NamedObject;
+
     /**
      * @param  int  $secondsPerRing  seconds; 5 is the trade's rule of thumb (common practice)
      * @param  int  $chainRings  rings for a chain's place that names none
@@ -67,26 +69,6 @@ final readonly class Tenant implements BookObject
     public function kind(): Kind
     {
         return Kind::Tenant;
-    }
-
-    public function key(): string
-    {
-        return $this->key;
-    }
-
-    public function id(): ?string
-    {
-        return $this->id;
-    }
-
-    public function label(): string
-    {
-        return $this->name;
-    }
-
-    public function extension(): ?string
-    {
-        return null;
     }
 
     public function toArray(): array
