@@ -71,7 +71,12 @@ phase served served
 phase browser browser
 printf '\nAll of bin/test took %.0f s.\n' "$(awk "BEGIN { print $(date +%s.%N) - $STARTED }")"
 if [ -s "$OUT/failed" ]; then
-    printf 'FAILED: %s\n' "$(tr '\n' ' ' < "$OUT/failed")"
+    # Once more, short and last: whoever reads only the end sees what was wrong.
+    while read -r name; do
+        printf '\n-- %s, its last lines:\n' "$name"
+        grep -v '^\s*$' "$OUT/$name.log" | tail -15 | cut -c1-300
+    done < "$OUT/failed"
+    printf '\nFAILED: %s\n' "$(tr '\n' ' ' < "$OUT/failed")"
     exit 1
 fi
 echo "Everything passed."

@@ -34,10 +34,11 @@ final class KeeperTest extends TestCase
     {
         $this->start([
             $this->task('first', 'echo first >> $0/order', $this->home),
-            $this->service('one', 'echo one >> $0/order; exec sleep 300', $this->home),
+            ['ready' => ['command' => ['grep', '-q', 'one', "{$this->home}/order"]]] + $this->service('one', 'echo one >> $0/order; exec sleep 300', $this->home),
             $this->task('last', 'echo last >> $0/order', $this->home),
         ], message: 'all is ready');
-        $this->waitUntil(fn (): bool => $this->orderIs('first', 'one', 'last'), 'not started in order');
+        $this->waitUntil(fn (): bool => str_contains((string) @file_get_contents("{$this->home}/said"), 'all is ready'), 'not started');
+        self::assertSame(['first', 'one', 'last'], $this->lines('order'));
         self::assertCount(2, $this->marked());
 
         $this->processes('end');
@@ -202,11 +203,6 @@ final class KeeperTest extends TestCase
         exec(implode(' ', array_map(escapeshellarg(...), $command)) . ' 2>&1', $output, $code);
 
         return [$code, implode("\n", $output)];
-    }
-
-    private function orderIs(string ...$names): bool
-    {
-        return $this->lines('order') === $names;
     }
 
     /** @return list<string> */
