@@ -111,39 +111,58 @@ final readonly class Periods
             }
             $places[$slot] = $place;
         }
-        $count = max(1, count($distinct));
-        // Each change as one integer, instant and place, so that one plain sort puts all in order.
-        $changes = [];
-        foreach ($distinct as $place => $timeline) {
-            foreach ($timeline->from as $instant) {
-                $changes[] = ($instant - $from) * $count + $place;
-            }
-        }
-        sort($changes);
-        $changes[] = ($until - $from) * $count;
-        $says = array_fill(0, count($distinct), '');
-        $next = array_fill(0, $count, 0);
-        $known = [];
-        $classes = [];
+        $silence = array_fill(0, count($distinct), '');
+        $sayings = [];
+        $numbers = [];
+        // A year has thousands of changes and few sayings: what comes after a saying by a step is worked out once.
+        $after = [];
+        $now = -1;
         $stretches = [];
-        $begun = $from;
-        foreach ($changes as $change) {
-            $instant = $from + intdiv($change, $count);
-            if ($instant !== $begun) {
-                $class = $known[implode("\n", $says)] ??= count($classes);
-                if ($class === count($classes)) {
-                    $classes[] = array_map(static fn (int $place): string => $says[$place], $places);
-                }
-                $stretches[] = [$begun, $class];
-                $begun = $instant;
+        foreach (self::steps($distinct, $from) as $instant => $step) {
+            if (! isset($after[$now][$step])) {
+                $says = self::stepped($sayings[$now] ?? $silence, $step);
+                $after[$now][$step] = $numbers[implode("\n", $says)] ??= count($sayings);
+                $sayings[$after[$now][$step]] = $says;
             }
-            if ($instant < $until) {
-                $place = $change % $count;
-                $says[$place] = $distinct[$place]->states[$next[$place]++];
-            }
+            $now = $after[$now][$step];
+            $stretches[] = [$instant, $now];
         }
+        $classes = array_map(static fn (array $says): array => array_map(static fn (int $place): string => $says[$place], $places), array_values($sayings));
 
         return new self($classes, $stretches, $until);
+    }
+
+    /**
+     * @param  list<Timeline>  $timelines
+     * @return non-empty-array<int, string> what changes, a line for each timeline that does, by instant, ascending
+     */
+    private static function steps(array $timelines, int $from): array
+    {
+        $steps = [$from => ''];
+        foreach ($timelines as $place => $timeline) {
+            $lines = [];
+            foreach ($timeline->from as $index => $instant) {
+                $state = $timeline->states[$index];
+                $steps[$instant] = ($steps[$instant] ?? '') . ($lines[$state] ??= "{$place} {$state}\n");
+            }
+        }
+        ksort($steps);
+
+        return $steps;
+    }
+
+    /**
+     * @param  list<string>  $says
+     * @return list<string>
+     */
+    private static function stepped(array $says, string $step): array
+    {
+        foreach (explode("\n", $step, -1) as $line) {
+            [$place, $state] = explode(' ', $line, 2);
+            $says[(int) $place] = $state;
+        }
+
+        return array_values($says);
     }
 
     /** @return list<array{int, int}> when any of some classes holds: from and to, exclusive */

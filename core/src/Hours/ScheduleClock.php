@@ -20,29 +20,19 @@ final class ScheduleClock
 {
     private const DAY_SECONDS = 86_400;
 
-    /** @var array<int, list<array{int, int}>> weekly hours by weekday */
-    private array $week;
+    /** @var array<int, DayPlan> by weekday */
+    private array $ofWeek;
 
-    /** @var array<string, array<int, list<array{int, int}>>> weekly hours of named periods, by item */
-    private array $periodWeeks = [];
-
-    /** @var list<array{int, int, ScheduleException}> first and last day, in order of precedence */
-    private array $exceptions = [];
-
-    /** @var list<array{int, int, NamedPeriod}> of dates, as exceptions; what recurs is in `recurring` */
-    private array $periods = [];
-
-    /** @var array<string, DayPlan> one for each owner and weekday, so that days alike have the same */
+    /** @var array<string, DayPlan> of other owners than the week, by owner and weekday, so that days alike have the same */
     private array $plans = [];
 
-    /** @var array<int, array<int, list<array{int, string}>>> states of a day of 24 hours in seconds since midnight, by the ids of its plan and of the one before */
+    /** @var array<int, array<int, array<int, string>>> states of a day of 24 hours by seconds since midnight, by the number of the plan before and of its own */
     private array $usual = [];
 
-    /** @var array<string, array<int, true>> dates of recurring periods, by item */
-    private array $recurring = [];
+    /** @var array<int, DayPlan> of the dates that are not simply days of the week */
+    private array $special = [];
 
-    /** @var list<CalendarDates> */
-    private array $holidays = [];
+    private int $owned = 0;
 
     private int $knownTo = PHP_INT_MIN;
 
@@ -51,14 +41,7 @@ final class ScheduleClock
     /** @param list<Calendar> $calendars in the schedule's order */
     private function __construct(private readonly Schedule $schedule, private readonly array $calendars, private readonly ZoneClock $zone)
     {
-        $this->week = WeekPattern::of($schedule->weekly)->byWeekday();
-        foreach ($schedule->exceptions as $exception) {
-            $this->exceptions[] = [LocalDate::parse($exception->from), LocalDate::parse($exception->to), $exception];
-        }
-        foreach ($schedule->periods as $period) {
-            $this->periodWeeks[$period->item] = WeekPattern::of($period->weekly)->byWeekday();
-            $this->periods[] = [LocalDate::parse($period->from), LocalDate::parse($period->to ?? $period->from), $period];
-        }
+        $this->ofWeek = array_map(fn (array $hours): DayPlan => $this->own('week', State::CLOSED, State::OPEN, $hours, false), WeekPattern::of($schedule->weekly)->byWeekday());
     }
 
     /** @param string $zone of whoever uses the schedule; its own fixed zone goes before */
@@ -87,44 +70,18 @@ final class ScheduleClock
     {
         $until = $from + $seconds;
         $whole = $this->compile($this->dayOf($from) - 1, $this->dayOf($until) + 1);
-        $starts = [$from];
-        $states = [$whole->at($from)];
-        foreach ($whole->from as $index => $instant) {
-            if ($instant > $from && $instant < $until) {
-                $starts[] = $instant;
-                $states[] = $whole->states[$index];
-            }
-        }
+        $first = Ascending::lastUpTo($whole->from, $from);
+        $length = Ascending::lastUpTo($whole->from, $until - 1) - $first + 1;
 
-        return new Timeline($starts, $states, $until);
+        return new Timeline([$from, ...array_slice($whole->from, $first + 1, $length - 1)], array_slice($whole->states, $first, $length) ?: throw new \LogicException('a timeline is never empty'), $until);
     }
 
     /** What owns a date. */
     public function plan(int $day): DayPlan
     {
         $this->prepare($day);
-        $weekday = LocalDate::weekday($day);
-        foreach ($this->exceptions as [$from, $to, $exception]) {
-            if ($from <= $day && $day <= $to) {
-                return $this->plans["exception:{$exception->item}"] ??= self::ofException($exception);
-            }
-        }
-        foreach ($this->periods as [$from, $to, $period]) {
-            if ($period->rrule === null ? $from <= $day && $day <= $to : isset($this->recurring[$period->item][$day])) {
-                $owner = "period:{$period->item}";
-                $hours = $this->periodWeeks[$period->item][$weekday];
 
-                return $this->plans["{$owner} {$weekday}"] ??= new DayPlan($owner, State::CLOSED, $owner, $hours, $hours === []);
-            }
-        }
-        foreach ($this->holidays as $dates) {
-            $item = $dates->ownerOf($day);
-            if ($item !== null) {
-                return $this->plans["holiday:{$item}"] ??= new DayPlan("holiday:{$item}", "holiday:{$item}", State::OPEN, [], true);
-            }
-        }
-
-        return $this->plans["week {$weekday}"] ??= new DayPlan('week', State::CLOSED, State::OPEN, $this->week[$weekday], false);
+        return $this->special[$day] ?? $this->ofWeek[LocalDate::weekday($day)];
     }
 
     private function compile(int $firstDay, int $lastDay): Timeline
@@ -136,13 +93,17 @@ final class ScheduleClock
         $last = null;
         $before = $this->plan($firstDay - 1);
         $midnights = $this->zone->midnights($firstDay, $lastDay);
-        foreach ($midnights as $index => $midnight) {
-            $next = $midnights[$index + 1] ?? null;
-            if ($next === null) {
-                break;
-            }
-            $plan = $this->plan($firstDay + $index);
-            foreach ($this->slices($firstDay + $index, $midnight, $next, $before, $plan) as [$after, $state]) {
+        $weekday = LocalDate::weekday($firstDay);
+        // This loop is where a year's time goes, so days alike are painted once and nothing is called for them.
+        foreach (array_slice($midnights, 0, -1) as $index => $midnight) {
+            $day = $firstDay + $index;
+            $plan = $this->special[$day] ?? $this->ofWeek[$weekday];
+            $weekday = ($weekday + 1) % 7;
+            $next = $midnights[$index + 1];
+            $slices = $next - $midnight === self::DAY_SECONDS
+                ? $this->usual[$before->number][$plan->number] ??= $this->painted($day, $midnight, $next, $before, $plan)
+                : $this->painted($day, $midnight, $next, $before, $plan);
+            foreach ($slices as $after => $state) {
                 if ($state !== $last) {
                     $from[] = $midnight + $after;
                     $states[] = $last = $state;
@@ -154,15 +115,7 @@ final class ScheduleClock
         return new Timeline($from === [] || $states === [] ? throw new \LogicException('no day was compiled') : $from, $states, $midnights[count($midnights) - 1]);
     }
 
-    /** @return list<array{int, string}> the states of one date, each from so many seconds after its beginning */
-    private function slices(int $day, int $midnight, int $next, DayPlan $before, DayPlan $plan): array
-    {
-        return $next - $midnight === self::DAY_SECONDS
-            ? $this->usual[spl_object_id($plan)][spl_object_id($before)] ??= $this->painted($day, $midnight, $next, $before, $plan)
-            : $this->painted($day, $midnight, $next, $before, $plan);
-    }
-
-    /** @return list<array{int, string}> */
+    /** @return array<int, string> states of one date, by seconds after its beginning */
     private function painted(int $day, int $midnight, int $next, DayPlan $before, DayPlan $plan): array
     {
         // Painted in this order, later over earlier: outside hours, what runs on from the day before, the date's own hours.
@@ -179,7 +132,7 @@ final class ScheduleClock
             $paints[] = [$begin === 0 ? $midnight : $this->zone->instantOf($day * LocalDate::MINUTES + $begin), $end, $plan->inside];
         }
         if ($paints === []) {
-            return [[0, $plan->outside]];
+            return [0 => $plan->outside];
         }
         $ends = [$midnight => true];
         foreach ($paints as [$begin, $end]) {
@@ -198,13 +151,13 @@ final class ScheduleClock
                     $state = $painted;
                 }
             }
-            $slices[] = [$instant - $midnight, $state];
+            $slices[$instant - $midnight] = $state;
         }
 
         return $slices;
     }
 
-    /** Holidays and recurring dates are worked out for the years around those asked for. */
+    /** Dates are given to their owners for the years around those asked for. */
     private function prepare(int $day): void
     {
         if ($day >= $this->knownFrom && $day <= $this->knownTo) {
@@ -215,13 +168,44 @@ final class ScheduleClock
         $lastYear = max($year + 1, $this->knownTo === PHP_INT_MIN ? $year + 1 : LocalDate::parts($this->knownTo)[0]);
         $this->knownFrom = LocalDate::of($firstYear, 1, 1);
         $this->knownTo = LocalDate::of($lastYear, 12, 31);
-        $this->holidays = array_map(static fn (Calendar $calendar): CalendarDates => CalendarDates::of($calendar, $firstYear, $lastYear), $this->calendars);
-        foreach ($this->schedule->periods as $period) {
-            if ($period->rrule !== null) {
-                $rule = RecurrenceRule::parse($period->rrule, 'rrule');
-                $this->recurring[$period->item] = array_fill_keys(Recurrence::of($rule, LocalDate::parse($period->from))->upTo($this->knownTo), true);
+        $this->special = [];
+        // Whoever goes before writes later, over what others have written; of those alike the first in the list writes last.
+        foreach (array_reverse($this->calendars) as $calendar) {
+            foreach (CalendarDates::of($calendar, $firstYear, $lastYear)->all() as $date => $item) {
+                $this->special[$date] = $this->plans["holiday:{$item}"] ??= $this->own("holiday:{$item}", "holiday:{$item}", State::OPEN, [], true);
             }
         }
+        foreach (array_reverse($this->schedule->periods) as $period) {
+            $week = WeekPattern::of($period->weekly)->byWeekday();
+            foreach ($this->datesOf($period) as $date) {
+                $weekday = LocalDate::weekday($date);
+                $this->special[$date] = $this->plans["period:{$period->item} {$weekday}"] ??= $this->own("period:{$period->item}", State::CLOSED, "period:{$period->item}", $week[$weekday], $week[$weekday] === []);
+            }
+        }
+        foreach (array_reverse($this->schedule->exceptions) as $exception) {
+            foreach ($this->known($exception->from, $exception->to) as $date) {
+                $this->special[$date] = $this->plans["exception:{$exception->item}"] ??= $this->ofException($exception);
+            }
+        }
+    }
+
+    /** @return list<int> within what is known */
+    private function datesOf(NamedPeriod $period): array
+    {
+        if ($period->rrule === null) {
+            return $this->known($period->from, $period->to ?? $period->from);
+        }
+
+        return Recurrence::of(RecurrenceRule::parse($period->rrule, 'rrule'), LocalDate::parse($period->from))->upTo($this->knownTo);
+    }
+
+    /** @return list<int> the dates from one to another that lie within what is known */
+    private function known(string $from, string $to): array
+    {
+        $first = max(LocalDate::parse($from), $this->knownFrom);
+        $last = min(LocalDate::parse($to), $this->knownTo);
+
+        return $first > $last ? [] : range($first, $last);
     }
 
     private function dayOf(int $instant): int
@@ -231,15 +215,21 @@ final class ScheduleClock
         return intdiv($minutes - self::into($minutes), LocalDate::MINUTES);
     }
 
+    /** @param list<array{int, int}> $hours */
+    private function own(string $owner, string $outside, string $inside, array $hours, bool $isClosedDate): DayPlan
+    {
+        return new DayPlan($this->owned++, $owner, $outside, $inside, $hours, $isClosedDate);
+    }
+
     /** Minutes into the local day, before 1970 too. */
     private static function into(int $minutes): int
     {
         return ($minutes % LocalDate::MINUTES + LocalDate::MINUTES) % LocalDate::MINUTES;
     }
 
-    private static function ofException(ScheduleException $exception): DayPlan
+    private function ofException(ScheduleException $exception): DayPlan
     {
-        return new DayPlan(
+        return $this->own(
             "exception:{$exception->item}",
             match ($exception->announcedAs) {
                 AnnouncedAs::Closed => State::CLOSED,
