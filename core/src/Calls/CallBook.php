@@ -37,11 +37,19 @@ final class CallBook
 
     public const DIRECTORY_SECONDS = 30;
 
+    /** What is read of the book as a whole, where an object alone would not tell. */
+    public const EXTENSIONS = 'the extensions';
+
+    public const ROUTES = 'the routes';
+
     /** Conditions that a site's and the tenant's defaults, and the user's mailbox, answer too. */
     private const WITH_DEFAULTS = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb'];
 
     /** @var array<string, BookObject> */
     private array $found = [];
+
+    /** @var array<string, true> */
+    private array $read = [];
 
     /** @var ?array<array-key, list<BookObject>> */
     private ?array $extensions = null;
@@ -71,6 +79,28 @@ final class CallBook
         return $this->book;
     }
 
+    /** Forgets what was read. */
+    public function readAnew(): void
+    {
+        $this->read = [];
+    }
+
+    /** @return array<string, true> objects looked at since, the tenant and what schedules say left out */
+    public function read(): array
+    {
+        return $this->read;
+    }
+
+    /** Notes that something hangs on more than the fields that were looked at. */
+    public function reads(Reference|string|null ...$parts): void
+    {
+        foreach ($parts as $part) {
+            if ($part !== null) {
+                $this->read[(string) $part] = true;
+            }
+        }
+    }
+
     /**
      * @template T of BookObject
      *
@@ -79,6 +109,7 @@ final class CallBook
      */
     public function get(string $reference, string $class): BookObject
     {
+        $this->read[$reference] = true;
         $object = $this->found[$reference] ??= $this->book->find(Reference::parse($reference)) ?? throw new \LogicException("{$reference} is not in the book");
 
         return $object instanceof $class ? $object : throw new \LogicException("{$reference} is no {$class}");
@@ -171,6 +202,7 @@ final class CallBook
     /** The class with which an object sends calls out. */
     public function classOf(string $sender): CallingClass
     {
+        $this->read[$sender] = true;
         $object = $this->book->find(Reference::parse($sender));
 
         return match (true) {
@@ -202,18 +234,38 @@ final class CallBook
     /** @return array<array-key, list<BookObject>> */
     public function extensions(): array
     {
+        $this->read[self::EXTENSIONS] = true;
         if ($this->extensions === null) {
             $this->extensions = [];
-            foreach ([Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line] as $kind) {
-                foreach ($this->book->ofKind($kind) as $object) {
-                    if ($object->extension() !== null) {
-                        $this->extensions[$object->extension()][] = $object;
-                    }
-                }
+            foreach (self::withExtension($this->book) as $object) {
+                $this->extensions[$object->extension()][] = $object;
             }
         }
 
         return $this->extensions;
+    }
+
+    /** @return list<array{?string, string, ?string}> who can be dialled, and at which site: extension, reference, site */
+    public static function plan(Book $book): array
+    {
+        $self = new self($book, static fn (): string => HoursState::OPEN);
+
+        return array_map(static fn (BookObject $object): array => [$object->extension(), (string) Reference::of($object), $self->siteOf($object)], self::withExtension($book));
+    }
+
+    /** @return list<BookObject> in the order in which dialling looks for them */
+    private static function withExtension(Book $book): array
+    {
+        $objects = [];
+        foreach ([Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line] as $kind) {
+            foreach ($book->ofKind($kind) as $object) {
+                if ($object->extension() !== null) {
+                    $objects[] = $object;
+                }
+            }
+        }
+
+        return $objects;
     }
 
     public function siteOf(BookObject $object): ?string

@@ -48,7 +48,7 @@ final readonly class Choices
             Place::Transfer => $this->transfer($state),
             Place::Mailbox => $this->mailbox($state),
             Place::Announcement => [Choice::passive(Event::of('played'), $this->book->seconds($this->book->get($state->object, Announcement::class)->prompt))],
-            Place::Line => [Choice::passive(Event::of('rings'))],
+            Place::Line => $this->line($state),
             Place::Directory => [Choice::passive(Event::of('silence'), CallBook::DIRECTORY_SECONDS)],
         };
     }
@@ -226,6 +226,7 @@ final readonly class Choices
     private function queue(Group $group, array $members): array
     {
         $queue = $group->queue ?? throw new \LogicException('no queue');
+        $this->book->reads($queue->greeting, $queue->comfort, $queue->music);
         $choices = $this->offers($members, $queue->longestWait);
         if ($choices === []) {
             return [];
@@ -380,12 +381,21 @@ final readonly class Choices
     }
 
     /** @return list<Choice> */
+    private function line(State $state): array
+    {
+        $this->book->reads($state->object);
+
+        return [Choice::passive(Event::of('rings'))];
+    }
+
+    /** @return list<Choice> */
     private function mailbox(State $state): array
     {
         $mailbox = $this->book->get($state->object, Mailbox::class);
         if (! $mailbox->enabled) {
             return [Choice::passive(Event::of('switchedOff'))];
         }
+        $this->book->reads($mailbox->greeting);
         $zero = $mailbox->zero === null ? [] : [Choice::key(Event::of('zero'), 0, $this->book->seconds($mailbox->greeting))];
 
         return [...$zero, Choice::passive(Event::of($mailbox->full ? 'messageRefused' : 'messageIn'))];

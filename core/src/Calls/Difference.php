@@ -28,7 +28,7 @@ final readonly class Difference
     {
         $one = new Encounters($before, CommonNames::own(), $from);
         $names = CommonNames::of($before, $after);
-        $other = new Encounters($after, $names, $from);
+        $other = new Encounters($after, $names, $from, $one->graph);
         [$periods, $valuations] = Periods::ofTwo([$before, $one->graph], [$after, $other->graph], $from, $seconds);
         $meetings = new Meetings($one, $other);
         /** @var Remembered<Comparison> $known */
@@ -97,14 +97,14 @@ final readonly class Difference
             [$pair, $one, $other, $script] = $open[$done++];
             [$read, $meeting] = $meetings->of($pair, $one, $other, $says);
             $asked += $read;
-            foreach ($meeting->was->people as $person) {
+            foreach ($meeting->before as $person) {
                 $before[$person] = true;
             }
-            foreach ($meeting->is->people as $person) {
+            foreach ($meeting->after as $person) {
                 $after[$person] = true;
             }
-            foreach ($meeting->differs as $key => $ofDegree) {
-                $contrasts[$key] ??= new Contrast($called, $script, $meeting->was, $meeting->is, $ofDegree, []);
+            foreach ($meeting->differs as $key => [$was, $is, $ofDegree]) {
+                $contrasts[$key] ??= new Contrast($called, $script, $was, $is, $ofDegree, []);
             }
             foreach ($meeting->next as $label => [$next, $ofOne, $ofOther]) {
                 if (! isset($seen[$next])) {

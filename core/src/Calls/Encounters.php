@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls;
 use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Mailbox;
@@ -22,10 +23,11 @@ final class Encounters
 
     public readonly Graph $graph;
 
-    public function __construct(private readonly Book $book, private readonly CommonNames $names, int $at)
+    /** @param ?Graph $kin of the book beside it */
+    public function __construct(private readonly Book $book, private readonly CommonNames $names, int $at, ?Graph $kin = null)
     {
         $this->known = new Remembered();
-        $this->graph = new Graph($book, $at);
+        $this->graph = new Graph($book, $at, $kin);
     }
 
     /**
@@ -46,10 +48,11 @@ final class Encounters
         $at = $state;
         do {
             $passed[$at->key()] = true;
-            [$read, $edges] = $this->graph->edges($at);
-            $asked += $read;
+            $crossing = $this->graph->edges($at);
+            $edges = $crossing->edges;
+            $asked += $crossing->asked;
             $heard = [...$heard, ...$this->heard($at, $edges)];
-            if (count($edges) !== 1 || ! $edges[0]->choice->isPassive) {
+            if (! $crossing->isForced()) {
                 return $this->known->keep($state->key(), $asked, $this->choice($at, $edges, $heard, $seconds));
             }
             $seconds = $seconds === null || $edges[0]->choice->most === null ? null : $seconds + $edges[0]->choice->most;
@@ -71,30 +74,57 @@ final class Encounters
 
     /**
      * @param  list<Edge>  $edges
+     * @return array<string, Edge> by what happens, the passive first
+     */
+    public function events(State $state, array $edges): array
+    {
+        $object = $this->objectOf($state);
+        $events = [];
+        foreach ($edges as $edge) {
+            $events[$this->label($edge->choice->event, $object)] = $edge;
+        }
+        uasort($events, static fn (Edge $one, Edge $other): int => $other->choice->isPassive <=> $one->choice->isPassive);
+
+        return $events;
+    }
+
+    /**
+     * @param  list<Edge>  $edges
+     * @return list<string> who may answer, in ring order
+     */
+    public function people(array $edges): array
+    {
+        $people = [];
+        foreach ($edges as $edge) {
+            if ($edge->choice->event->kind === 'answered') {
+                $people[] = $this->names->name($edge->choice->event->detail);
+            }
+        }
+
+        return $people;
+    }
+
+    private function objectOf(State $state): ?BookObject
+    {
+        return $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+    }
+
+    /**
+     * @param  list<Edge>  $edges
      * @param  list<string>  $heard
      */
     private function choice(State $state, array $edges, array $heard, ?int $seconds): Encounter
     {
-        $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
-        $people = [];
-        $events = [];
-        foreach ($edges as $edge) {
-            $event = $edge->choice->event;
-            if ($event->kind === 'answered') {
-                $people[] = $this->names->name($event->detail);
-            }
-            $events[$this->label($event, $object)] = $edge;
-        }
-        uasort($events, static fn (Edge $one, Edge $other): int => $other->choice->isPassive <=> $one->choice->isPassive);
+        $object = $this->objectOf($state);
 
         return new Encounter(match (true) {
             $object instanceof Group && $object->queue !== null => 'queue',
             in_array($state->place, [Place::User, Place::Outside, Place::Group, Place::Chain, Place::Transfer], true) => 'rings',
             default => $state->place->value,
-        }, '', $heard, $people, match (true) {
+        }, '', $heard, $this->people($edges), match (true) {
             $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
             default => '',
-        }, $seconds, $events);
+        }, $seconds, $this->events($state, $edges));
     }
 
     /** What happens, told in words both books share. */
@@ -128,7 +158,7 @@ final class Encounters
      */
     private function heard(State $state, array $edges): array
     {
-        $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+        $object = $this->objectOf($state);
         $prompts = match (true) {
             $state->place === Place::Transfer, $state->place === Place::Directory => [],
             $object instanceof Attendant => array_column(array_filter($object->answers, static fn (array $answer): bool => $answer['item'] === ($edges[0]->choice->event->detail ?? null)), 'greeting'),

@@ -13,9 +13,10 @@ final readonly class Explorer
      * @param  array<string, State>  $states  by key, as they were found
      * @param  array<string, list<Edge>>  $edges  by the key of the state they leave
      * @param  array<string, string>  $asked  what schedules were asked and said, by slot; where they say it again, this holds again
+     * @param  array<string, true>  $read  what of the book was looked at
      * @param  bool  $isComplete  whether every state was followed
      */
-    private function __construct(public array $states, public array $edges, public array $asked, public bool $isComplete)
+    private function __construct(public array $states, public array $edges, public array $asked, public array $read, public bool $isComplete)
     {
     }
 
@@ -28,27 +29,28 @@ final readonly class Explorer
         $states = [];
         $edges = [];
         $asked = [];
+        $read = [];
         $open = [];
         foreach ($starts ?? $graph->starts() as $start) {
             $states[$start->key()] = $open[] = $start;
         }
         while (($state = array_pop($open)) !== null) {
-            $key = $state->key();
             if (count($edges) >= $mostStates) {
-                return new self($states, $edges, $asked, false);
+                return new self($states, $edges, $asked, $read, false);
             }
-            [$read, $edges[$key]] = $graph->edges($state);
-            $asked += $read;
-            foreach ($edges[$key] as $edge) {
-                $next = $edge->next->state;
-                if ($next !== null && ! isset($states[$next->key()])) {
+            $crossing = $graph->edges($state);
+            $edges[$state->key()] = $crossing->edges;
+            $asked += $crossing->asked;
+            $read += $crossing->read;
+            foreach ($crossing->edges as $edge) {
+                if ($edge->to !== null && ! isset($states[$edge->to]) && $edge->next->state !== null) {
                     // Marked as found at once, so that nothing stands in line twice.
-                    $states[$next->key()] = $open[] = $next;
+                    $states[$edge->to] = $open[] = $edge->next->state;
                 }
             }
         }
 
-        return new self($states, $edges, $asked, true);
+        return new self($states, $edges, $asked, $read, true);
     }
 
     /** @return list<array{Outcome, string}> each distinct end that can be reached from a state, in the order of its finding */

@@ -17,12 +17,14 @@ use Jaunty\Core\Hours\State as HoursState;
 
 /**
  * The edges of a book's calls, made once for each state and each answer of the schedules that were asked for it. One graph
- * serves every number and every period.
+ * serves every number and every period; beside the graph of another book it takes over what holds in both.
  */
 final class Graph
 {
-    /** @var Remembered<list<Edge>> */
-    private Remembered $edges;
+    /** @var Remembered<Crossing> */
+    private Remembered $known;
+
+    public readonly Unlike $unlike;
 
     /** @var array<string, string> what schedules say now, by `schedule:key zone` */
     private array $valuation = [];
@@ -36,10 +38,18 @@ final class Graph
 
     private Choices $choices;
 
-    /** @param int $at instant at which numbers' dates are read where nothing is said of them */
-    public function __construct(private readonly Book $book, private readonly int $at)
+    /**
+     * @param  int  $at  instant at which numbers' dates are read where nothing is said of them
+     * @param  ?self  $kin  of a book much like this one, and of the same instant
+     */
+    public function __construct(private readonly Book $book, private readonly int $at, private ?self $kin = null)
     {
-        $this->edges = new Remembered();
+        $this->known = new Remembered();
+        $this->unlike = Unlike::between($kin->book ?? $book, $book);
+        // What the kin itself took over it has; a line of ancestors would never end.
+        if ($kin !== null) {
+            $kin->kin = null;
+        }
         $this->callBook = new CallBook($book, $this->ask(...));
         $this->machine = new Machine($this->callBook);
         $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at, $this->standing(...)));
@@ -57,21 +67,37 @@ final class Graph
         $this->valuation = $valuation;
     }
 
-    /** @return array{array<string, string>, list<Edge>} what the schedules were asked and said, and where each choice leads */
-    public function edges(State $state): array
+    public function edges(State $state): Crossing
     {
-        $known = $this->edges->find($state->key(), $this->valuation);
+        $key = $state->key();
+        $known = $this->known->find($key, $this->valuation);
         if ($known !== null) {
-            return $known;
+            return $known[1];
         }
+        $crossing = $this->kin?->lend($key, $this->valuation, $this->unlike) ?? $this->cross($state);
+
+        return $this->known->keep($key, $crossing->asked, $crossing)[1];
+    }
+
+    private function cross(State $state): Crossing
+    {
         $this->asked = [];
+        $this->callBook->readAnew();
         $edges = [];
         foreach ($this->choices->of($state) as $choice) {
             $next = $this->machine->step($state, $choice->event);
             $edges[] = new Edge($choice, $next, $next->state?->key());
         }
 
-        return $this->edges->keep($state->key(), $this->asked, $edges);
+        return new Crossing($this->asked, $this->callBook->read(), $edges);
+    }
+
+    /** @param array<string, string> $valuation */
+    private function lend(string $key, array $valuation, Unlike $unlike): ?Crossing
+    {
+        $crossing = $this->known->find($key, $valuation)[1] ?? null;
+
+        return $crossing === null || $unlike->touches($crossing->read) ? null : $crossing;
     }
 
     /** @return list<State> calls to every number */

@@ -12,10 +12,12 @@ namespace Jaunty\Core\Calls;
 final readonly class Meeting
 {
     /**
-     * @param  array<string, ?string>  $differs  by what names it: null where callers meet something else, else what is otherwise by degree
+     * @param  list<string>  $before  who may answer here, in the first book
+     * @param  list<string>  $after  in the second
+     * @param  array<string, array{Encounter, Encounter, ?string}>  $differs  by what names it: both sides, and what is otherwise by degree; null where callers meet something else
      * @param  array<string, array{string, Next, Next}>  $next  where both go, with a key for the pair, by what happens
      */
-    public function __construct(public Encounter $was, public Encounter $is, public array $differs, public array $next)
+    public function __construct(public array $before, public array $after, public array $differs, public array $next)
     {
     }
 }

@@ -38,21 +38,76 @@ final class Meetings
      */
     private function compare(string $pair, State|Next|null $one, State|Next|null $other, array $says): array
     {
+        $alike = $this->alike($one, $other, $says);
+        if ($alike !== null) {
+            return $this->known->keep($pair, self::ofBoth($alike[0], $alike[0]), $alike[1]);
+        }
         [$askedOne, $was] = self::meet($this->one, $one, $says[0]);
         [$askedOther, $is] = self::meet($this->other, $other, $says[1]);
-        $asked = [];
-        foreach ([$askedOne, $askedOther] as $side => $slots) {
-            foreach ($slots as $slot => $said) {
-                $asked[Periods::ofSide($side, $slot)] = $said;
-            }
-        }
         $next = [];
         foreach ($was->isSamePlace($is) ? array_intersect_key($was->events, $is->events) : [] as $label => $edge) {
             $now = $is->events[$label]->next;
             $next[$label] = [self::key($edge->next) . ' | ' . self::key($now), $edge->next, $now];
         }
+        $differs = array_map(static fn (?string $ofDegree): array => [$was, $is, $ofDegree], self::differs($was, $is));
 
-        return $this->known->keep($pair, $asked, new Meeting($was, $is, self::differs($was, $is), $next));
+        return $this->known->keep($pair, self::ofBoth($askedOne, $askedOther), new Meeting($was->people, $is->people, $differs, $next));
+    }
+
+    /**
+     * Where both books go the same way on from the same place, nothing needs to be compared: most of two books is so.
+     *
+     * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
+     * @return ?array{array<string, string>, Meeting} with what was asked in either
+     */
+    private function alike(State|Next|null $one, State|Next|null $other, array $says): ?array
+    {
+        $one = $one instanceof Next ? $one->state : $one;
+        $other = $other instanceof Next ? $other->state : $other;
+        if ($one === null || $one->key() !== $other?->key()) {
+            return null;
+        }
+        $this->one->graph->say($says[0]);
+        $this->other->graph->say($says[1]);
+        $asked = [];
+        $passed = [];
+        for ($state = $one; $state !== null && ! isset($passed[$state->key()]); $state = $crossing->edges[0]->next->state) {
+            $crossing = $this->one->graph->edges($state);
+            if ($this->other->graph->edges($state) !== $crossing) {
+                return null;
+            }
+            $passed[$state->key()] = true;
+            $asked += $crossing->asked;
+            if (! $crossing->isForced()) {
+                $next = [];
+                foreach ($this->one->events($state, $crossing->edges) as $label => $edge) {
+                    $key = self::key($edge->next);
+                    $next[$label] = ["{$key} | {$key}", $edge->next, $edge->next];
+                }
+                $people = $this->one->people($crossing->edges);
+
+                return [$asked, new Meeting($people, $people, [], $next)];
+            }
+        }
+
+        return [$asked, new Meeting([], [], [], [])];
+    }
+
+    /**
+     * @param  array<string, string>  $one
+     * @param  array<string, string>  $other
+     * @return array<string, string>
+     */
+    private static function ofBoth(array $one, array $other): array
+    {
+        $asked = [];
+        foreach ([$one, $other] as $side => $slots) {
+            foreach ($slots as $slot => $said) {
+                $asked[Periods::ofSide($side, $slot)] = $said;
+            }
+        }
+
+        return $asked;
     }
 
     /**

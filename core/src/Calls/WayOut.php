@@ -36,6 +36,7 @@ final class WayOut
      */
     public function exists(string $number, string $sender, bool $inside, array $world): bool
     {
+        $this->book->reads(CallBook::ROUTES);
         $class = $this->book->classOf($sender);
         foreach ($this->routes() as $route) {
             if ($this->fits($route, ltrim($number, '+'), $sender, $class) && $this->hasTrunk($route, $inside, $world)) {

@@ -225,7 +225,7 @@ final class DifferenceTest extends TestCase
     private function written(Graph $graph, State $state, int $depth, int $forced = 0): array
     {
         $calls = [];
-        [, $edges] = $graph->edges($state);
+        $edges = $graph->edges($state)->edges;
         $isForced = count($edges) === 1 && $edges[0]->choice->isPassive;
         if ($depth === 0 || $forced > self::MOST_FORCED) {
             return [];
