@@ -238,7 +238,7 @@ final class CallBook
         if ($this->extensions === null) {
             $this->extensions = [];
             foreach (self::withExtension($this->book) as $object) {
-                $this->extensions[$object->extension()][] = $object;
+                $this->extensions[(string) $object->extension()][] = $object;
             }
         }
 

@@ -26,10 +26,15 @@ final readonly class Difference
 
     public static function between(Book $before, Book $after, int $from, int $seconds = OutcomeMap::YEAR_SECONDS): self
     {
+        return Uncollected::during(static fn (): self => self::found($before, $after, $from, $seconds));
+    }
+
+    private static function found(Book $before, Book $after, int $from, int $seconds): self
+    {
         $one = new Encounters($before, CommonNames::own(), $from);
         $names = CommonNames::of($before, $after);
         $other = new Encounters($after, $names, $from, $one->graph);
-        [$periods, $valuations] = Periods::ofTwo([$before, $one->graph], [$after, $other->graph], $from, $seconds);
+        [$periods, $valuations] = Periods::ofTwo([$before, $one->graph], [$after, $other->graph], new Timelines($from, $seconds));
         $meetings = new Meetings($one, $other);
         /** @var Remembered<Comparison> $known */
         $known = new Remembered();

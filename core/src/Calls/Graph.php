@@ -13,7 +13,6 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Hours\State as HoursState;
 
 /**
  * The edges of a book's calls, made once for each state and each answer of the schedules that were asked for it. One graph
@@ -26,11 +25,7 @@ final class Graph
 
     public readonly Unlike $unlike;
 
-    /** @var array<string, string> what schedules say now, by `schedule:key zone` */
-    private array $valuation = [];
-
-    /** @var array<string, string> what was asked since the choices of a state were begun */
-    private array $asked = [];
+    private Sayings $sayings;
 
     private CallBook $callBook;
 
@@ -42,7 +37,7 @@ final class Graph
      * @param  int  $at  instant at which numbers' dates are read where nothing is said of them
      * @param  ?self  $kin  of a book much like this one, and of the same instant
      */
-    public function __construct(private readonly Book $book, private readonly int $at, private ?self $kin = null)
+    public function __construct(private readonly Book $book, int $at, private ?self $kin = null)
     {
         $this->known = new Remembered();
         $this->unlike = Unlike::between($kin->book ?? $book, $book);
@@ -50,38 +45,33 @@ final class Graph
         if ($kin !== null) {
             $kin->kin = null;
         }
-        $this->callBook = new CallBook($book, $this->ask(...));
+        $this->sayings = new Sayings($at);
+        $this->callBook = new CallBook($book, $this->sayings->ofSchedule(...));
         $this->machine = new Machine($this->callBook);
-        $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at, $this->standing(...)));
-    }
-
-    /** Names a schedule in a zone, as valuations do. */
-    public static function slot(Schedule $schedule, string $zone): string
-    {
-        return "schedule:{$schedule->key} " . ($schedule->fixedZone ?? $zone);
+        $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at, $this->sayings->ofNumber(...)));
     }
 
     /** @param array<string, string> $valuation */
     public function say(array $valuation): void
     {
-        $this->valuation = $valuation;
+        $this->sayings->says = $valuation;
     }
 
     public function edges(State $state): Crossing
     {
         $key = $state->key();
-        $known = $this->known->find($key, $this->valuation);
+        $known = $this->known->find($key, $this->sayings->says);
         if ($known !== null) {
             return $known[1];
         }
-        $crossing = $this->kin?->lend($key, $this->valuation, $this->unlike) ?? $this->cross($state);
+        $crossing = $this->kin?->lend($key, $this->sayings->says, $this->unlike) ?? $this->cross($state);
 
         return $this->known->keep($key, $crossing->asked, $crossing)[1];
     }
 
     private function cross(State $state): Crossing
     {
-        $this->asked = [];
+        $this->sayings->asked = [];
         $this->callBook->readAnew();
         $edges = [];
         foreach ($this->choices->of($state) as $choice) {
@@ -89,7 +79,7 @@ final class Graph
             $edges[] = new Edge($choice, $next, $next->state?->key());
         }
 
-        return new Crossing($this->asked, $this->callBook->read(), $edges);
+        return new Crossing($this->sayings->asked, $this->callBook->read(), $edges);
     }
 
     /** @param array<string, string> $valuation */
@@ -145,7 +135,7 @@ final class Graph
                 continue;
             }
             $schedule = $this->callBook->get((string) $reference, Schedule::class);
-            $slot = self::slot($schedule, $zone);
+            $slot = Sayings::slot($schedule, $zone);
             $named[$slot] = [...$named[$slot] ?? [], ...($object instanceof Attendant ? array_column($object->answers, 'when') : [])];
             $slots[$slot] = [$schedule, $schedule->fixedZone ?? $zone, array_values(array_unique($named[$slot]))];
         }
@@ -164,27 +154,10 @@ final class Graph
         $dated = [];
         foreach ($this->book->ofKind(Kind::Number) as $number) {
             if ($number instanceof Number && ($number->from !== null || $number->until !== null)) {
-                $dated["dates:{$number->key}"] = [$number, $this->callBook->zoneOf($number->site)];
+                $dated[Sayings::dates($number)] = [$number, $this->callBook->zoneOf($number->site)];
             }
         }
 
         return $dated;
-    }
-
-    private function standing(Number $number): string
-    {
-        if ($number->from === null && $number->until === null) {
-            return NumberRules::WITHIN;
-        }
-        $slot = "dates:{$number->key}";
-
-        return $this->asked[$slot] = $this->valuation[$slot] ?? NumberRules::standing($number, $this->callBook->zoneOf($number->site), $this->at);
-    }
-
-    private function ask(Schedule $schedule, string $zone): string
-    {
-        $slot = self::slot($schedule, $zone);
-
-        return $this->asked[$slot] = $this->valuation[$slot] ?? HoursState::OPEN;
     }
 }

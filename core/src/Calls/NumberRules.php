@@ -23,7 +23,7 @@ final readonly class NumberRules
 
     /**
      * @param  int  $at  the call's arrival, seconds since 1970
-     * @param  ?\Closure(Number): string  $stands  what a number's dates say; unset: as of the arrival
+     * @param  ?\Closure(Number, string): string  $stands  what a number's dates say in a zone; unset: as of the arrival
      */
     public function __construct(private CallBook $book, private int $at, private ?\Closure $stands = null)
     {
@@ -32,7 +32,8 @@ final readonly class NumberRules
     /** What befalls every call, whoever calls; null where it depends on the caller. */
     public function settled(Number $number, bool $isPlatformOut): ?Event
     {
-        $stands = $this->stands === null ? self::standing($number, $this->book->zoneOf($number->site), $this->at) : ($this->stands)($number);
+        $zone = $this->book->zoneOf($number->site);
+        $stands = $this->stands === null ? self::standing($number, $zone, $this->at) : ($this->stands)($number, $zone);
 
         return match (true) {
             in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of('notInService'),

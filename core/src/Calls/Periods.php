@@ -5,13 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Hours\LocalDate;
-use Jaunty\Core\Hours\ScheduleClock;
-use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Hours\Timeline;
-use Jaunty\Core\Hours\ZoneClock;
 
 /** Time cut into stretches in which every schedule says the same; stretches that say the same are one period class. */
 final readonly class Periods
@@ -24,14 +18,6 @@ final readonly class Periods
     {
     }
 
-    /** @param int $seconds length of the horizon */
-    public static function of(Book $book, Graph $graph, int $from, int $seconds): self
-    {
-        $known = [];
-
-        return self::overlay(self::timelines($book, $graph, $from, $seconds, $known), $from, $from + $seconds);
-    }
-
     /**
      * Time cut for two books at once.
      *
@@ -39,16 +25,15 @@ final readonly class Periods
      * @param  array{Book, Graph}  $other
      * @return array{self, list<array{array<string, string>, array<string, string>, array<string, string>}>} with what the schedules of each say, and of both, by class
      */
-    public static function ofTwo(array $one, array $other, int $from, int $seconds): array
+    public static function ofTwo(array $one, array $other, Timelines $horizon): array
     {
         $timelines = [];
-        $known = [];
-        foreach ([$one, $other] as $side => [$book, $graph]) {
-            foreach (self::timelines($book, $graph, $from, $seconds, $known) as $slot => $timeline) {
+        foreach ([$one, $other] as $side => $of) {
+            foreach ($horizon->of(...$of) as $slot => $timeline) {
                 $timelines[self::ofSide($side, $slot)] = $timeline;
             }
         }
-        $periods = self::overlay($timelines, $from, $from + $seconds);
+        $periods = $horizon->overlaid($timelines);
         $valuations = [];
         foreach ($periods->classes as $both) {
             $sides = [[], []];
@@ -68,38 +53,8 @@ final readonly class Periods
         return ['before ', 'after '][$side] . $slot;
     }
 
-    /**
-     * @param  array<string, Timeline>  $known  by content and zone: equal schedules are compiled once
-     * @return array<string, Timeline> by slot
-     */
-    private static function timelines(Book $book, Graph $graph, int $from, int $seconds, array &$known): array
-    {
-        $timelines = [];
-        foreach ($graph->slots() as $slot => [$schedule, $zone, $named]) {
-            $content = serialize([$zone, $named, array_diff_key($schedule->toArray(), ['key' => '', 'name' => '']), array_map(static fn (Reference $calendar): ?array => $book->find($calendar)?->toArray(), $schedule->calendars)]);
-            $timelines[$slot] = $known[$content] ??= ScheduleClock::of($schedule, $book, $zone)->timeline($from, $seconds)->map(static fn (string $state): string => HoursState::asNamed($state, $named));
-        }
-
-        foreach ($graph->dated() as $slot => [$number, $zone]) {
-            $timelines[$slot] = self::life($number, $zone, $from, $seconds);
-        }
-
-        return $timelines;
-    }
-
-    /** What a number's dates say over time. */
-    private static function life(Number $number, string $zone, int $from, int $seconds): Timeline
-    {
-        $begins = $number->from === null ? null : ZoneClock::of($zone)->instantOf(LocalDate::parse($number->from) * LocalDate::MINUTES);
-        $ends = $number->until === null ? null : ZoneClock::of($zone)->instantOf((LocalDate::parse($number->until) + 1) * LocalDate::MINUTES);
-        $instants = [$from, ...array_filter([$begins, $ends], static fn (?int $instant): bool => $instant !== null && $instant > $from && $instant < $from + $seconds)];
-        sort($instants);
-
-        return new Timeline($instants, array_map(static fn (int $instant): string => NumberRules::standing($number, $zone, $instant), $instants), $from + $seconds);
-    }
-
-    /** @param array<string, Timeline> $timelines */
-    private static function overlay(array $timelines, int $from, int $until): self
+    /** @param array<string, Timeline> $timelines by slot */
+    public static function overlay(array $timelines, int $from, int $until): self
     {
         $distinct = [];
         $places = [];

@@ -44,4 +44,10 @@ final class Remembered
     {
         return $this->results[$of][] = [$read, $result];
     }
+
+    /** @param self<T> $from */
+    public function takeOver(string $of, self $from): void
+    {
+        $this->results[$of] = $from->results[$of] ?? [];
+    }
 }

@@ -41,7 +41,7 @@ final readonly class Unlike
         }
 
         // The tenant is looked at for nearly everything, so it is not noted each time.
-        return new self($parts, $one->tenant != $other->tenant);
+        return new self($parts, serialize($one->tenant) !== serialize($other->tenant));
     }
 
     /** @param array<string, true> $read */
@@ -59,11 +59,14 @@ final readonly class Unlike
         return false;
     }
 
-    /** What a schedule says enters by what it was asked; only the zone it is read in is a matter of its own. */
+    /**
+     * What a schedule says enters by what it was asked; only the zone it is read in is a matter of its own. Others are
+     * compared as they are written: `==` would take extension 0201 for 201.
+     */
     private static function areAlike(BookObject $object, ?BookObject $twin): bool
     {
         return $object instanceof Schedule && $twin instanceof Schedule
             ? $object->fixedZone === $twin->fixedZone && $object->id() === $twin->id()
-            : $twin == $object;
+            : $twin !== null && serialize($twin) === serialize($object);
     }
 }

@@ -73,7 +73,7 @@ final class ScheduleClock
         $first = Ascending::lastUpTo($whole->from, $from);
         $length = Ascending::lastUpTo($whole->from, $until - 1) - $first + 1;
 
-        return new Timeline([$from, ...array_slice($whole->from, $first + 1, $length - 1)], array_slice($whole->states, $first, $length) ?: throw new \LogicException('a timeline is never empty'), $until);
+        return new Timeline([$from, ...array_slice($whole->from, $first + 1, $length - 1)], [$whole->states[$first], ...array_slice($whole->states, $first + 1, $length - 1)], $until);
     }
 
     /** What owns a date. */
