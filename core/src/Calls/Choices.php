@@ -10,19 +10,15 @@ use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
-use Jaunty\Core\Book\GroupOrder;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\Mailbox;
-use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\RingStyle;
-use Jaunty\Core\Book\SignInBy;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
-use Jaunty\Core\Hours\State as HoursState;
 
 /**
  * Every event a free world may give in a state: whoever may be busy, away or signed out can be, and any key can be pressed.
@@ -30,8 +26,14 @@ use Jaunty\Core\Hours\State as HoursState;
  */
 final readonly class Choices
 {
-    public function __construct(private CallBook $book, private WayOut $wayOut, private NumberRules $numbers)
+    private RingLegs $legs;
+
+    private GroupChoices $groups;
+
+    public function __construct(private CallBook $book, WayOut $wayOut, private NumberRules $numbers)
     {
+        $this->legs = new RingLegs($book, $wayOut);
+        $this->groups = new GroupChoices($book, $this->legs);
     }
 
     /** @return list<Choice> */
@@ -41,7 +43,7 @@ final readonly class Choices
             Place::Number => $this->numbers->choices($this->book->get($state->object, Number::class)),
             Place::User => $this->user($state),
             Place::Outside => $this->outside($state),
-            Place::Group => $this->group($state),
+            Place::Group => $this->groups->own($this->book->get($state->object, Group::class), $state->inside),
             Place::Chain => $this->chain($state),
             Place::Attendant => $this->attendant($state),
             Place::Menu => $this->menu($state),
@@ -73,7 +75,7 @@ final readonly class Choices
             $choices[] = Choice::world(Event::of('unreachable'));
         }
 
-        return [...$choices, ...$this->rings($this->legs($user, $legs, $state->inside), $this->book->handling($user)->ring === RingStyle::InOrder)];
+        return [...$choices, ...$this->rings($this->legs->of($user, $legs, $state->inside), $this->book->handling($user)->ring === RingStyle::InOrder)];
     }
 
     /**
@@ -88,9 +90,9 @@ final readonly class Choices
         $choices = [];
         $before = 0;
         foreach ($ringing as $leg) {
-            $choices[] = Choice::world(Event::of('answered', $leg->object), 0, $before + $leg->seconds);
+            $choices[] = Choice::world(Event::of('answered', $leg->object), 0, $before + max(0, $leg->seconds - 1));
             if (str_starts_with($leg->object, 'outside:') && ! $leg->confirm) {
-                $choices[] = Choice::world(Event::of('outsideMailbox', $leg->object), 0, $before + min($leg->mailboxAfter, $leg->seconds));
+                $choices[] = Choice::world(Event::of('outsideMailbox', $leg->object), 0, $before + ($leg->mailboxAfter < $leg->seconds ? $leg->mailboxAfter : 0));
             }
             $before += $inOrder ? $leg->seconds : 0;
         }
@@ -104,178 +106,19 @@ final readonly class Choices
         return $choices;
     }
 
-    /**
-     * @param  list<Leg>  $legs
-     * @return list<RingLeg>
-     */
-    private function legs(User $user, array $legs, bool $inside, ?int $seconds = null): array
-    {
-        return array_map(function (Leg $leg) use ($user, $inside, $seconds): RingLeg {
-            if ($leg->legKind !== LegKind::Outside) {
-                return new RingLeg("user:{$user->key}", 'answers', $seconds ?? $leg->seconds);
-            }
-
-            return $leg->number === null
-                ? new RingLeg("user:{$user->key}", 'unreachable', 0)
-                : new RingLeg("outside:{$leg->number}", $this->wayOut->exists($leg->number, "user:{$user->key}", $inside, []) ? 'answers' : 'refused', $seconds ?? $leg->seconds, $leg->mailboxAfter, $leg->confirm);
-        }, $legs);
-    }
-
     /** @return list<Choice> */
     private function outside(State $state): array
     {
-        if ($state->needsRoute && ! $this->wayOut->exists(substr($state->object, strlen('outside:')), $state->sender, $state->inside, [])) {
+        if ($state->needsRoute && ! $this->legs->canLeave(substr($state->object, strlen('outside:')), $state->sender, $state->inside)) {
             return [Choice::passive(Event::of('refused'))];
         }
 
         return [
-            Choice::world(Event::of('answered', $state->object), 0, CallBook::OUTSIDE_SECONDS),
+            Choice::world(Event::of('answered', $state->object), 0, CallBook::OUTSIDE_SECONDS - 1),
             Choice::world(Event::of('outsideMailbox', $state->object), 0, CallBook::OUTSIDE_MAILBOX_AFTER),
             Choice::world(Event::of('busy')),
             Choice::passive(Event::of('unanswered'), CallBook::OUTSIDE_SECONDS),
         ];
-    }
-
-    /** @return list<Choice> */
-    private function group(State $state): array
-    {
-        $group = $this->book->get($state->object, Group::class);
-        $settled = $this->settled($group);
-        $byHand = $group->handClosable && $settled !== 'switchedOff' ? [Choice::world(Event::of('closedByHand'))] : [];
-        if ($settled !== null) {
-            return [...$byHand, Choice::passive(Event::of($settled))];
-        }
-        $members = $this->members($group, $state->inside);
-
-        return [...$byHand, ...$this->beforeOffers($group, $members), ...($group->queue === null ? $this->offers($members, $this->longest($group)) : $this->queue($group, $members))];
-    }
-
-    /** Why nobody is offered a call, whatever the world is like. */
-    private function settled(Group $group): ?string
-    {
-        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site)));
-
-        return match (true) {
-            ! $group->enabled => 'switchedOff',
-            ! $group->handClosable && $group->closedByHand => 'closedByHand',
-            $hours !== HoursState::OPEN => $hours,
-            default => null,
-        };
-    }
-
-    /**
-     * @param  list<array{member: Member, canBeOut: bool, canBeIn: bool, canBeAway: bool, legs: list<RingLeg>}>  $members
-     * @return list<Choice>
-     */
-    private function beforeOffers(Group $group, array $members): array
-    {
-        $out = array_filter($members, static fn (array $each): bool => ! $each['canBeOut']) === [];
-        $mustBeOut = array_filter($members, static fn (array $each): bool => $each['canBeIn']) === [];
-        $users = array_filter($members, static fn (array $each): bool => $each['canBeIn'] && $each['member']->who->outside === null);
-        $onlyUsers = array_filter($members, static fn (array $each): bool => ! $each['canBeOut'] && $each['member']->who->outside !== null) === [];
-        $away = array_filter($users, static fn (array $each): bool => $each['canBeAway']);
-        $stuck = array_filter($members, static fn (array $each): bool => ! $each['canBeOut'] && ! $each['canBeAway']);
-        $choices = [];
-        if ($out) {
-            $choices[] = $mustBeOut ? Choice::passive(Event::of('nobodySignedIn')) : Choice::world(Event::of('nobodySignedIn'));
-        }
-        if ($onlyUsers && $away !== [] && $stuck === []) {
-            $mustBeAway = array_filter($users, static fn (array $each): bool => $each['legs'] !== []) === [];
-            $choices[] = $mustBeAway ? Choice::passive(Event::of('allUnreachable')) : Choice::world(Event::of('allUnreachable'));
-        }
-        $canBeBusy = array_filter($users, static fn (array $each): bool => $each['legs'] !== []);
-        if ($onlyUsers && $canBeBusy !== [] && ($group->queue === null || $group->otherwise->of('allBusy') !== null)) {
-            $choices[] = Choice::world(Event::of('allBusy'));
-        }
-
-        return $choices;
-    }
-
-    /**
-     * @param  list<array{member: Member, canBeOut: bool, canBeIn: bool, canBeAway: bool, legs: list<RingLeg>}>  $members
-     * @param  ?int  $longest  seconds the offers can last; null for no end
-     * @return list<Choice>
-     */
-    private function offers(array $members, ?int $longest): array
-    {
-        $choices = [];
-        $canOffer = false;
-        foreach ($members as $each) {
-            if (! $each['canBeIn'] || $each['legs'] === []) {
-                continue;
-            }
-            $canOffer = true;
-            foreach ($each['legs'] as $leg) {
-                if ($leg->dropsOut()) {
-                    continue;
-                }
-                $choices["answered {$leg->object}"] = Choice::world(Event::of('answered', $leg->object), 0, $longest);
-                if (str_starts_with($leg->object, 'outside:') && ! $leg->confirm) {
-                    $choices["outsideMailbox {$leg->object}"] = Choice::world(Event::of('outsideMailbox', $leg->object), 0, $longest);
-                }
-            }
-        }
-
-        return $canOffer ? [...array_values($choices), Choice::passive(Event::of('unanswered'), 0, $longest)] : [];
-    }
-
-    /**
-     * @param  list<array{member: Member, canBeOut: bool, canBeIn: bool, canBeAway: bool, legs: list<RingLeg>}>  $members
-     * @return list<Choice>
-     */
-    private function queue(Group $group, array $members): array
-    {
-        $queue = $group->queue ?? throw new \LogicException('no queue');
-        $this->book->reads($queue->greeting, $queue->comfort, $queue->music);
-        $choices = $this->offers($members, $queue->longestWait);
-        if ($choices === []) {
-            return [];
-        }
-        array_pop($choices);
-        $end = $queue->longestWait === null ? Choice::passive(Event::of('endless')) : Choice::passive(Event::of('waitedLongest'), $queue->longestWait);
-        $exit = $queue->exitKey === null ? [] : [Choice::key(Event::of('exitKey'), 0, $queue->longestWait)];
-
-        return $queue->most < 1 ? [Choice::passive(Event::of('full'))] : [...$choices, Choice::world(Event::of('full')), ...$exit, $end];
-    }
-
-    /** Seconds all offers of a group can last: every pass in full, cut by the limit. */
-    private function longest(Group $group): int
-    {
-        $members = Hunt::members($group);
-        $offers = $group->order === GroupOrder::Simultaneous ? 2 : max(1, count($members));
-        $passes = $group->rotations * $offers * $group->ringsEach * $this->book->tenant()->secondsPerRing;
-        if ($group->noAnswerSeconds === null) {
-            return $passes;
-        }
-
-        return $group->order === GroupOrder::Simultaneous ? $group->noAnswerSeconds : min($passes, $group->noAnswerSeconds);
-    }
-
-    /** @return list<array{member: Member, canBeOut: bool, canBeIn: bool, canBeAway: bool, legs: list<RingLeg>}> */
-    private function members(Group $group, bool $inside): array
-    {
-        $members = [];
-        foreach (Hunt::members($group) as $member) {
-            if ($member->who->outside !== null) {
-                $does = $this->wayOut->exists($member->who->outside, "group:{$group->key}", $inside, []) ? 'answers' : 'refused';
-                $members[] = ['member' => $member, 'canBeOut' => ! $member->signedIn, 'canBeIn' => $member->signedIn, 'canBeAway' => false, 'legs' => [new RingLeg("outside:{$member->who->outside}", $does, 0, CallBook::OUTSIDE_MAILBOX_AFTER, $member->confirm)]];
-
-                continue;
-            }
-            $user = $this->book->get((string) $member->who, User::class);
-            $legs = array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->forGroups));
-            $alwaysReachable = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside) !== [];
-            $isActive = $user->status === UserStatus::Active;
-            $members[] = [
-                'member' => $member,
-                'canBeOut' => true,
-                'canBeIn' => $group->signInBy === SignInBy::Member || $member->signedIn,
-                'canBeAway' => ! $isActive || ! $alwaysReachable,
-                'legs' => $isActive ? $this->legs($user, $legs, $inside) : [],
-            ];
-        }
-
-        return $members;
     }
 
     /** @return list<Choice> */
@@ -299,25 +142,16 @@ final readonly class Choices
     /** @return list<Choice> */
     private function place(State $state, Destination $to, int $seconds): array
     {
-        $left = Choice::world(Event::of('left'), 0, $seconds);
         if ($to->outside !== null) {
-            $does = $this->wayOut->exists($to->outside, $state->object, $state->inside, []) ? 'answers' : 'refused';
-
-            return $does === 'refused' ? [Choice::passive(Event::of('left'))] : [$left, ...$this->rings([new RingLeg("outside:{$to->outside}", $does, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER)], false)];
+            return $this->placeRings([$this->legs->outside($to->outside, $state->object, $state->inside, $seconds)], $seconds);
         }
         switch ($to->object?->kind) {
             case Kind::User:
                 $user = $this->book->get((string) $to, User::class);
-                $devices = $user->status === UserStatus::Active ? array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside) : [];
 
-                return $devices === [] ? [Choice::passive(Event::of('left'))] : [$left, ...$this->rings($this->legs($user, array_values($devices), $state->inside, $seconds), false)];
+                return $this->placeRings($this->legs->of($user, $this->legs->devices($user), $state->inside, $seconds), $seconds);
             case Kind::Group:
-                $group = $this->book->get((string) $to, Group::class);
-                if ($this->settled($group) !== null) {
-                    return [Choice::passive(Event::of('left'))];
-                }
-
-                return [$left, ...$this->offers($this->members($group, $state->inside), min($seconds, $group->noAnswerSeconds ?? $seconds))];
+                return $this->groups->place($this->book->get((string) $to, Group::class), $state->inside, $seconds);
             case Kind::Announcement:
                 $announcement = $this->book->get((string) $to, Announcement::class);
                 if ($announcement->then === null) {
@@ -326,6 +160,23 @@ final readonly class Choices
         }
 
         return [Choice::passive(Event::of('leads'))];
+    }
+
+    /**
+     * @param  list<RingLeg>  $legs
+     * @return list<Choice>
+     */
+    private function placeRings(array $legs, int $seconds): array
+    {
+        if (array_filter($legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()) === []) {
+            return [Choice::passive(Event::of('left'))];
+        }
+        if ($seconds < $this->book->tenant()->secondsPerRing) {
+            // Too short to be answered, but its time runs.
+            return [Choice::passive(Event::of('left'), 0, $seconds)];
+        }
+
+        return [Choice::world(Event::of('left')), ...$this->rings($legs, false)];
     }
 
     /** @return list<Choice> */
@@ -372,12 +223,12 @@ final readonly class Choices
     private function transfer(State $state): array
     {
         $user = $this->book->get($state->callee, User::class);
-        $devices = $user->status === UserStatus::Active ? array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside)) : [];
+        $devices = $this->legs->devices($user);
         $seconds = $this->book->transferSeconds();
 
         return $devices === []
             ? [Choice::passive(Event::of('unreachable'))]
-            : [Choice::world(Event::of('busy')), Choice::world(Event::of('unreachable')), ...$this->rings($this->legs($user, $devices, $state->inside, $seconds), false)];
+            : [Choice::world(Event::of('busy')), Choice::world(Event::of('unreachable')), ...$this->rings($this->legs->of($user, $devices, $state->inside, $seconds), false)];
     }
 
     /** @return list<Choice> */

@@ -6,10 +6,8 @@ namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
-use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\TierTwo;
-use Jaunty\Core\Book\User;
 
 /**
  * A hunt group's offers laid out in seconds, in one world: who is rung when, and what comes of it. One run serves own
@@ -20,6 +18,8 @@ final class Hunt
     /** A queue without a longest wait is followed so far: who was not reached by then is not reached. */
     private const MOST_OFFERS = 2_000;
 
+    private readonly Group $group;
+
     private int $at = 0;
 
     /** @var list<array{int, string}> */
@@ -28,50 +28,40 @@ final class Hunt
     /** @var array<string, int> second until which a member rests, by item */
     private array $rests = [];
 
-    /**
-     * @param  ?int  $limit  seconds from the first offer on; null for none
-     * @param  ?int  $passes  null for none
-     * @param  bool  $isQueue  whether the call waits while nobody can be offered
-     * @param  ?int  $oneOffer  of a simultaneous group: everybody at once for so many seconds
-     * @param  list<string>  $order  items the world puts first
-     */
+    /** @param list<string> $order items the world puts first */
     public function __construct(
-        private readonly CallBook $book,
-        private readonly World $world,
-        private readonly Group $group,
+        private readonly OfferPlan $plan,
+        private readonly OfferWorld $world,
         private readonly bool $inside,
-        private readonly ?int $limit,
-        private readonly ?int $passes,
-        private readonly bool $isQueue,
-        private readonly ?int $oneOffer,
         private readonly array $order,
     ) {
+        $this->group = $plan->group;
     }
 
     /** @return array{string, string, int, list<array{int, string}>} kind (answered, outsideMailbox, unanswered, endless), who, second, and which legs began when */
     public function run(): array
     {
-        for ($pass = 0; $this->passes === null || $pass < $this->passes; $pass++) {
+        for ($pass = 0; $this->plan->passes === null || $pass < $this->plan->passes; $pass++) {
             $before = $this->at;
             foreach ($this->tiers() as $tier) {
                 $taken = $this->group->order === GroupOrder::Simultaneous ? $this->offerAll($tier) : $this->offerEach($tier);
                 if ($taken !== null) {
                     return [...$taken, $this->began];
                 }
-                if ($this->limit !== null && $this->at >= $this->limit) {
-                    return ['unanswered', '', $this->limit, $this->began];
+                if ($this->plan->limit !== null && $this->at >= $this->plan->limit) {
+                    return ['unanswered', '', $this->plan->limit, $this->began];
                 }
             }
-            if ($this->oneOffer !== null) {
+            if ($this->plan->oneOffer !== null) {
                 return ['unanswered', '', $this->at, $this->began];
             }
-            $isEndless = $this->isQueue && $this->limit === null && $pass > self::MOST_OFFERS;
-            if ($isEndless || ($this->at === $before && $this->isQueue && ! $this->waitForRest())) {
+            $isEndless = $this->plan->waits && $this->plan->limit === null && $pass > self::MOST_OFFERS;
+            if ($isEndless || ($this->at === $before && $this->plan->waits && ! $this->waitForRest())) {
                 break;
             }
         }
-        if ($this->isQueue) {
-            return $this->limit === null ? ['endless', '', 0, $this->began] : ['unanswered', '', $this->limit, $this->began];
+        if ($this->plan->waits) {
+            return $this->plan->limit === null ? ['endless', '', 0, $this->began] : ['unanswered', '', $this->plan->limit, $this->began];
         }
 
         return ['unanswered', '', $this->at, $this->began];
@@ -84,7 +74,7 @@ final class Hunt
         foreach (self::members($this->group) as $member) {
             $tiers[$member->tier][] = $member;
         }
-        $available = array_map(fn (array $members): array => array_values(array_filter($members, fn (Member $member): bool => $this->world->availability($this->group, $member) === 'available')), $tiers);
+        $available = array_map(fn (array $members): array => array_values(array_filter($members, fn (Member $member): bool => $this->world->availability($this->group, $member, $this->at) === 'available')), $tiers);
         $chosen = $this->group->tierTwo === TierTwo::AlsoTried ? [$available[1], $available[2]] : [$available[1] === [] ? $available[2] : $available[1]];
 
         return array_map($this->ordered(...), array_values(array_filter($chosen, static fn (array $members): bool => $members !== [])));
@@ -127,8 +117,8 @@ final class Hunt
             if (($this->rests[$member->item] ?? 0) > $this->at) {
                 continue;
             }
-            $taken = $this->offer([$member], $this->group->ringsEach * $this->ring());
-            if ($taken !== null || ($this->limit !== null && $this->at >= $this->limit)) {
+            $taken = $this->offer([$member], $this->plan->each());
+            if ($taken !== null || ($this->plan->limit !== null && $this->at >= $this->plan->limit)) {
                 return $taken;
             }
         }
@@ -144,7 +134,7 @@ final class Hunt
     {
         $awake = array_values(array_filter($members, fn (Member $member): bool => ($this->rests[$member->item] ?? 0) <= $this->at));
 
-        return $awake === [] ? null : $this->offer(array_slice($awake, 0, $this->group->mostAtOnce), $this->oneOffer ?? $this->group->ringsEach * $this->ring());
+        return $awake === [] ? null : $this->offer(array_slice($awake, 0, $this->group->mostAtOnce), $this->plan->each());
     }
 
     /**
@@ -153,16 +143,16 @@ final class Hunt
      */
     private function offer(array $members, int $seconds): ?array
     {
-        if ($this->limit !== null) {
-            $seconds = min($seconds, $this->limit - $this->at);
+        if ($this->plan->limit !== null) {
+            $seconds = min($seconds, $this->plan->limit - $this->at);
         }
         $legs = [];
         foreach ($members as $member) {
-            array_push($legs, ...$this->legs($member, $seconds));
+            array_push($legs, ...$this->world->offerLegs($this->group, $member, $this->inside, $seconds, $this->at));
         }
         $ringing = Ringing::together($legs);
         $dropped = $ringing->began === [];
-        if ($seconds < $this->ring()) {
+        if ($seconds < $this->plan->ring) {
             // Shorter than one ring: nobody can answer it, but its time runs.
             $this->at += $dropped ? 0 : $seconds;
 
@@ -182,17 +172,6 @@ final class Hunt
         return null;
     }
 
-    /** @return list<RingLeg> */
-    private function legs(Member $member, int $seconds): array
-    {
-        if ($member->who->outside !== null) {
-            return [$this->world->outside($member->who->outside, "group:{$this->group->key}", $this->inside, $seconds, 20, $member->confirm)];
-        }
-        $user = $this->book->get((string) $member->who, User::class);
-
-        return array_map(fn (Leg $leg): RingLeg => $this->world->leg($user, $leg, $this->inside, $seconds), $this->world->groupLegs($user));
-    }
-
     /** In a queue the next offer waits for the first to have rested. */
     private function waitForRest(): bool
     {
@@ -202,11 +181,6 @@ final class Hunt
         }
         $this->at = min($later);
 
-        return $this->limit === null || $this->at < $this->limit;
-    }
-
-    private function ring(): int
-    {
-        return $this->book->tenant()->secondsPerRing;
+        return $this->plan->limit === null || $this->at < $this->plan->limit;
     }
 }

@@ -13,8 +13,9 @@ final readonly class RingLeg
      * @param  int  $seconds  how long it rings
      * @param  int  $mailboxAfter  seconds, of an outside number
      * @param  bool  $confirm  whether whoever answers must press a key
+     * @param  int  $answersAfter  seconds until somebody answers, where somebody does
      */
-    public function __construct(public string $object, public string $does, public int $seconds, public int $mailboxAfter = 0, public bool $confirm = false)
+    public function __construct(public string $object, public string $does, public int $seconds, public int $mailboxAfter = 0, public bool $confirm = false, public int $answersAfter = 0)
     {
     }
 
@@ -27,7 +28,7 @@ final readonly class RingLeg
     public function takenAfter(): ?int
     {
         return match ($this->does) {
-            'answers' => 0,
+            'answers' => $this->answersAfter > 0 && $this->answersAfter >= $this->seconds ? null : $this->answersAfter,
             'off' => $this->confirm ? null : 0,
             'mailbox' => $this->confirm || $this->mailboxAfter >= $this->seconds ? null : $this->mailboxAfter,
             default => null,

@@ -17,4 +17,13 @@ final readonly class TraceStep
     {
         return ['at' => $this->at, 'object' => $this->object, 'what' => $this->what, 'reason' => $this->reason];
     }
+
+    /**
+     * @param  list<array{int, string}>  $began  seconds from the beginning of the offers, and the leg
+     * @return list<self>
+     */
+    public static function rings(array $began, int $now): array
+    {
+        return array_map(static fn (array $leg): self => new self($now + $leg[0], $leg[1], 'rings'), $began);
+    }
 }

@@ -13,7 +13,7 @@ use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
 
 /** What nobody configures, as a script says it: who answers, who is busy, what is out. Default: everyone rings, nobody answers. */
-final readonly class World
+final readonly class World implements OfferWorld
 {
     /** @param array<string, string> $says by object */
     public function __construct(private CallBook $book, private WayOut $wayOut, private array $says)
@@ -91,8 +91,8 @@ final readonly class World
             : ($leg->legKind === LegKind::Outside ? new RingLeg("user:{$user->key}", 'unreachable', 0) : $this->device($user, $leg, $seconds));
     }
 
-    /** signedOut, unreachable, busy or available, for an offer by a group. */
-    public function availability(Group $group, Member $member): string
+    /** A script's world is the same in every second. */
+    public function availability(Group $group, Member $member, int $second = 0): string
     {
         if ($member->who->outside !== null) {
             return $member->signedIn ? 'available' : 'signedOut';
@@ -112,9 +112,31 @@ final readonly class World
         return ($skips ? $this->isOnACall($user) : ! $this->hasFreeLine($user)) ? 'busy' : 'available';
     }
 
+    public function offerLegs(Group $group, Member $member, bool $inside, int $seconds, int $second = 0): array
+    {
+        if ($member->who->outside !== null) {
+            return [$this->outside($member->who->outside, "group:{$group->key}", $inside, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER, $member->confirm)];
+        }
+        $user = $this->book->get((string) $member->who, User::class);
+
+        return array_map(fn (Leg $leg): RingLeg => $this->leg($user, $leg, $inside, $seconds), $this->groupLegs($user));
+    }
+
     /** @return list<Leg> the legs that ring for groups */
     public function groupLegs(User $user): array
     {
         return array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->forGroups));
+    }
+
+    /** @return list<RingLeg> the devices of a user's present state; none where an offer would not ring them */
+    public function devices(string $reference, int $seconds): array
+    {
+        $user = $this->book->get($reference, User::class);
+        if ($user->status !== UserStatus::Active || ! $this->isDisturbable($user)) {
+            return [];
+        }
+        $devices = array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside));
+
+        return array_map(fn (Leg $leg): RingLeg => $this->device($user, $leg, $seconds), $devices);
     }
 }
