@@ -22,13 +22,16 @@ use Jaunty\Core\Book\User;
  * The one place where it is decided where a call goes: a state and an event give the next state or the end. Test calls,
  * outcome maps, promises, rules and trials all step here; when and whether something happens is the world's (Resolver).
  */
-final readonly class Machine
+final class Machine
 {
     private const MOST_RETURNS = 3;
 
     private const MOST_ALIASES = 3;
 
-    public function __construct(private CallBook $book)
+    /** @var array<string, Next> where a choice leads from a menu entered from somewhere, whatever has been played before */
+    private array $chosen = [];
+
+    public function __construct(private readonly CallBook $book)
     {
     }
 
@@ -174,8 +177,11 @@ final readonly class Machine
         if ($to?->object?->kind === Kind::User && $menu->transfer === TransferWay::ComesBack) {
             return Next::state($state->screening((string) $to->object));
         }
+        $next = $this->chosen["{$to} {$state->entrance()}"] ??= $this->follow($state, $to);
+        $this->book->reads($next->state?->object);
 
-        return $this->follow($state, $to);
+
+        return $next;
     }
 
     /** One more play, if there is one; else silence. */

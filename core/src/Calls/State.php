@@ -105,6 +105,12 @@ final readonly class State
             : $this->frames;
     }
 
+    /** Names the menu and how it was come to, without what has happened in it since. */
+    public function entrance(): string
+    {
+        return $this->object . ($this->inside ? ' in ' : ' out ') . implode(' ', $this->frames);
+    }
+
     public function key(): string
     {
         return $this->key;

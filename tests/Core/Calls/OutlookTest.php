@@ -60,7 +60,9 @@ final class OutlookTest extends TestCase
             'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'sites' => [['key' => 'quay'], ['key' => 'mill', 'zone' => 'America/St_Johns']],
             'numbers' => [['key' => '+19025550100', 'destination' => 'menu:front'], ['key' => '+19025550101', 'destination' => 'mailbox:ana']],
-            'menus' => [['key' => 'front', 'site' => 'site:quay', 'silence' => 'outside:+15065550100', 'dialExtensions' => ['scope' => 'site'], 'keys' => ['1' => ['to' => 'line:lift']]]],
+            'menus' => [['key' => 'front', 'site' => 'site:quay', 'silence' => 'outside:+15065550100', 'dialExtensions' => ['scope' => 'site'], 'keys' => ['1' => ['to' => 'line:lift'], '2' => ['to' => 'chain:nights']]]],
+            'chains' => [['key' => 'nights', 'places' => [['item' => 'ana', 'to' => 'user:ana']]]],
+            'announcements' => [['key' => 'hello']],
             'users' => [
                 ['key' => 'ana', 'extension' => '201', 'site' => 'site:quay', 'schedule' => 'schedule:day', 'legs' => [['item' => 'desk']], 'handling' => ['closed' => ['always' => 'mailbox:ana']]],
                 ['key' => 'bo', 'extension' => '202', 'site' => 'site:quay', 'legs' => [['item' => 'mobile', 'kind' => 'outside', 'number' => '+15065550101']]],
@@ -91,6 +93,7 @@ final class OutlookTest extends TestCase
         yield 'class a route asks' => [['routes' => [['class' => 'international']]]];
         yield 'class of a mailbox\'s owner' => [['users' => [['callingClass' => 'local']]]];
         yield 'class of a menu' => [['menus' => [['onwardClass' => 'local']]]];
+        yield 'an announcement before a chain' => [['chains' => [['announcement' => 'announcement:hello']]]];
         yield 'a trunk switched off' => [['trunks' => [['enabled' => false]]]];
         yield 'an extension taken away' => [['users' => [1 => ['extension' => null]]]];
         yield 'an extension moved to another site' => [['users' => [1 => ['site' => 'site:mill']]]];
