@@ -29,6 +29,7 @@ final class PhoneNumbersTest extends TestCase
         }
         self::assertSame('IS_POSSIBLE', $row['possible'], "{$row['input']} was taken for {$number}");
         self::assertSame($row['e164'], (string) $number);
+        self::assertSame($row['valid'] === '1', $number->isValid(), "{$row['input']} ({$row['why']})");
     }
 
     /** @return iterable<string, array{array<string, string>}> */
@@ -44,6 +45,13 @@ final class PhoneNumbersTest extends TestCase
         foreach (RefData::csv('fictional_numbers.csv') as $row) {
             foreach ([$row['first'], $row['last']] as $digits) {
                 self::assertSame("+{$digits}", (string) E164::parse("+{$digits}"), $row['kind']);
+                self::assertSame("+{$digits}", (string) E164::given("+{$digits}", orFictional: true), $row['kind']);
+                try {
+                    E164::given("+{$digits}");
+                    self::fail("{$digits} is taken for somebody's");
+                } catch (UnusableNumber $fault) {
+                    self::assertStringContainsString('given to nobody', $fault->getMessage());
+                }
             }
         }
     }

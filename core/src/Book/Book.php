@@ -103,17 +103,10 @@ final readonly class Book
      */
     public function checkExtensions(): void
     {
-        $holders = [];
-        foreach ($this->objects() as $object) {
-            $extension = $object->extension();
-            if ($extension === null) {
-                continue;
-            }
-            $other = $holders[self::slot($extension)] ?? null;
-            if ($other !== null) {
-                throw UnusableBook::extensionTaken(Reference::of($object), $extension, $other);
-            }
-            $holders[self::slot($extension)] = $object;
+        $plan = ExtensionPlan::of($this);
+        foreach ($plan->doubles() as $extension) {
+            [$first, $second] = $plan->holders[$extension];
+            throw UnusableBook::extensionTaken(Reference::of($second), $extension, $first);
         }
     }
 

@@ -10,10 +10,10 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Destination;
+use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\Line;
 use Jaunty\Core\Book\Mailbox;
@@ -51,8 +51,7 @@ final class CallBook
     /** @var array<string, true> */
     private array $read = [];
 
-    /** @var ?array<array-key, list<BookObject>> */
-    private ?array $extensions = null;
+    private ?ExtensionPlan $extensions = null;
 
     /** @param \Closure(Schedule, string): string $hours what a schedule says in a zone, for this call */
     public function __construct(private readonly Book $book, private readonly \Closure $hours)
@@ -213,16 +212,10 @@ final class CallBook
         };
     }
 
-    /** @return list<BookObject> who answers to an extension, the first first */
-    public function holders(string $extension): array
-    {
-        return $this->extensions()[$extension] ?? [];
-    }
-
     /** Whom a caller of a menu reaches by an extension; null for nobody. */
     public function dialled(Menu $menu, string $extension): ?string
     {
-        foreach ($this->holders($extension) as $holder) {
+        foreach ($this->extensions()[$extension] ?? [] as $holder) {
             if ($menu->dialExtensions['scope'] === ExtensionReach::All || ($menu->site !== null && $this->siteOf($holder) === (string) $menu->site)) {
                 return (string) Reference::of($holder);
             }
@@ -235,37 +228,23 @@ final class CallBook
     public function extensions(): array
     {
         $this->read[self::EXTENSIONS] = true;
-        if ($this->extensions === null) {
-            $this->extensions = [];
-            foreach (self::withExtension($this->book) as $object) {
-                $this->extensions[(string) $object->extension()][] = $object;
-            }
-        }
+        $this->extensions ??= ExtensionPlan::of($this->book);
 
-        return $this->extensions;
+        return $this->extensions->holders;
     }
 
-    /** @return list<array{?string, string, ?string}> who can be dialled, and at which site: extension, reference, site */
+    /** @return list<array{string, string, ?string}> who can be dialled, and at which site: extension, reference, site */
     public static function plan(Book $book): array
     {
         $self = new self($book, static fn (): string => HoursState::OPEN);
-
-        return array_map(static fn (BookObject $object): array => [$object->extension(), (string) Reference::of($object), $self->siteOf($object)], self::withExtension($book));
-    }
-
-    /** @return list<BookObject> in the order in which dialling looks for them */
-    private static function withExtension(Book $book): array
-    {
-        $objects = [];
-        foreach ([Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line] as $kind) {
-            foreach ($book->ofKind($kind) as $object) {
-                if ($object->extension() !== null) {
-                    $objects[] = $object;
-                }
+        $plan = [];
+        foreach (ExtensionPlan::of($book)->holders as $extension => $holders) {
+            foreach ($holders as $holder) {
+                $plan[] = [(string) $extension, (string) Reference::of($holder), $self->siteOf($holder)];
             }
         }
 
-        return $objects;
+        return $plan;
     }
 
     public function siteOf(BookObject $object): ?string

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\ClockTime;
+use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Node;
@@ -85,14 +86,9 @@ final readonly class Script
         if (preg_match('/^\d{1,15}$/D', $to) !== 1) {
             throw new UnusableScript('to', "\"{$to}\" is neither a number with its plus nor an extension");
         }
-        foreach ([Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line] as $kind) {
-            foreach ($book->ofKind($kind) as $object) {
-                if ($object->extension() === $to) {
-                    return [null, Reference::of($object)];
-                }
-            }
-        }
-        throw new UnusableScript('to', "nobody has extension {$to}");
+        $holder = ExtensionPlan::of($book)->reached($to) ?? throw new UnusableScript('to', "nobody has extension {$to}");
+
+        return [null, Reference::of($holder)];
     }
 
     private static function readFrom(Node $node, Book $book): ?string

@@ -10,9 +10,17 @@ use libphonenumber\PhoneNumberUtil;
 use libphonenumber\ValidationResult;
 
 /** A public telephone number in E.164 form. */
-final readonly class E164 implements \Stringable
+final class E164 implements \Stringable
 {
-    private function __construct(private string $number)
+    /** Numbers already looked at; a book asks for the same ones again and again. */
+    private const MOST_KNOWN = 20_000;
+
+    /** @var array<string, self> by region and what was typed */
+    private static array $known = [];
+
+    private ?bool $isValid = null;
+
+    private function __construct(private readonly string $number)
     {
     }
 
@@ -24,6 +32,45 @@ final readonly class E164 implements \Stringable
      * @throws UnusableNumber when it cannot be a telephone number
      */
     public static function parse(string $typed, ?string $region = null): self
+    {
+        $key = "{$region} {$typed}";
+        if (count(self::$known) >= self::MOST_KNOWN) {
+            self::$known = [];
+        }
+
+        return self::$known[$key] ??= self::read($typed, $region);
+    }
+
+    /**
+     * Reads a number that somebody can have: of a range that is given out.
+     *
+     * @param  bool  $orFictional  whether numbers set aside for films and drama will do (demo data)
+     *
+     * @throws UnusableNumber
+     */
+    public static function given(string $typed, ?string $region = null, bool $orFictional = false): self
+    {
+        $number = self::parse($typed, $region);
+
+        return $number->isValid() && ($orFictional || ! $number->isFictional()) || $orFictional && $number->isFictional() ? $number : throw UnusableNumber::notGiven($typed);
+    }
+
+    /** Whether its range is given out to subscribers, by the numbering plans of libphonenumber. */
+    public function isValid(): bool
+    {
+        $util = PhoneNumberUtil::getInstance();
+
+        return $this->isValid ??= $util->isValidNumber($util->parse($this->number));
+    }
+
+    /** Whether it is set aside for films and drama, so that nobody has it. */
+    public function isFictional(): bool
+    {
+        return FictionalNumbers::have(substr($this->number, 1));
+    }
+
+    /** @throws UnusableNumber */
+    private static function read(string $typed, ?string $region): self
     {
         $util = PhoneNumberUtil::getInstance();
         try {

@@ -18,4 +18,9 @@ final class UnusableNumber extends \DomainException implements CoreException
     {
         return new self('"' . mb_strimwidth($typed, 0, 30, '…') . '" has too few or too many digits for a telephone number');
     }
+
+    public static function notGiven(string $typed): self
+    {
+        return new self('"' . mb_strimwidth($typed, 0, 30, '…') . '" is of a range that is given to nobody; look for a wrong digit');
+    }
 }
