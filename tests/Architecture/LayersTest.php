@@ -13,7 +13,7 @@ use PHPat\Test\PHPat;
 final class LayersTest
 {
     /** What core may use besides itself: PHP and libraries that only compute. */
-    private const PURE = ['libphonenumber'];
+    private const PURE = ['libphonenumber', 'Sabre\\VObject'];
 
     #[TestRule]
     public function coreDependsOnItselfAndPureLibraries(): Rule
