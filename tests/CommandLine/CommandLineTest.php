@@ -54,6 +54,20 @@ final class CommandLineTest extends TestCase
         }
     }
 
+    public function test_a_schedule_goes_out_as_a_calendar_and_comes_back_and_what_is_left_out_is_said(): void
+    {
+        $file = "{$this->folder}/office.ics";
+        [$code, $calendar] = $this->program('bin/roster convert docs/examples/inlet.json --schedule office --from 2026-12-01');
+        file_put_contents($file, $calendar);
+
+        self::assertSame([0, $this->program('bin/roster convert docs/examples/inlet.json')], [$code, $this->program("bin/roster convert docs/examples/inlet.json --schedule office --calendar {$file}")]);
+
+        file_put_contents($file, str_replace('END:VCALENDAR', "BEGIN:VEVENT\r\nSUMMARY:Backwards\r\nDTSTART;VALUE=DATE:20261225\r\nDTEND;VALUE=DATE:20261224\r\nEND:VEVENT\r\nEND:VCALENDAR", $calendar));
+        [$code, $said] = $this->program("bin/roster convert docs/examples/inlet.json --schedule office --calendar {$file}");
+        self::assertSame(1, $code);
+        self::assertStringContainsString("roster: {$file}: \"Backwards\" ends before it begins\n", $said);
+    }
+
     public function test_a_script_gives_the_trace_of_the_worked_case(): void
     {
         [$book, $script, $trace] = CaseFiles::all()->current();

@@ -9,6 +9,7 @@ use Jaunty\Core\Hours\ZoneClock;
 use Sabre\VObject\Component;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Component\VEvent;
+use Sabre\VObject\Parameter;
 use Sabre\VObject\Property;
 
 /**
@@ -195,9 +196,9 @@ final class IcsParsing
 
     private static function zoneOf(Property $property): ?string
     {
-        $zone = ($property->parameters()['TZID'] ?? null)?->getValue();
+        $parameter = $property->parameters()['TZID'] ?? null;
 
-        return is_string($zone) ? $zone : null;
+        return $parameter instanceof Parameter ? (string) $parameter->getValue() : null;
     }
 
     private static function text(Component $of, string $name): ?string
