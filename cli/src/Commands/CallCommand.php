@@ -79,8 +79,9 @@ final class CallCommand implements Command
 
     private static function text(Trace $trace): string
     {
-        $lines = array_map(static fn (TraceStep $step): string => sprintf("%5d s  %-32s %s\n", $step->at, $step->object, $step->what), $trace->steps);
+        $lines = array_map(static fn (TraceStep $step): string => rtrim(sprintf("%5d s  %-32s %-10s  %s", $step->at, $step->object, $step->what, $step->reason)) . "\n", $trace->steps);
+        $reason = $trace->reason === '' ? '' : ": {$trace->reason}";
 
-        return implode('', $lines) . sprintf("%5d s  %s %s\n", $trace->seconds, $trace->outcome->words(), $trace->target);
+        return implode('', $lines) . sprintf("%5d s  %s %s%s\n", $trace->seconds, $trace->outcome->words(), $trace->target, $reason) . implode('', array_map(static fn (string $warning): string => "warning: {$warning}\n", $trace->warnings));
     }
 }

@@ -24,7 +24,6 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 
 /** A book as calls read it, with what every schedule says for the call in hand. */
@@ -61,11 +60,7 @@ final class CallBook
     /** As the schedules stand at an instant, seconds since 1970. */
     public static function at(Book $book, int $at): self
     {
-        $said = [];
-
-        return new self($book, static function (Schedule $schedule, string $zone) use (&$said, $book, $at): string {
-            return $said["{$schedule->key} {$zone}"] ??= ScheduleClock::of($schedule, $book, $zone)->at($at);
-        });
+        return new self($book, (new ArrivalHours($book, $at))->say(...));
     }
 
     public function tenant(): Tenant

@@ -15,60 +15,74 @@ final readonly class Trace
      * @param  string  $target  who or what the outcome is about
      * @param  int  $seconds  from the call's arrival to the outcome
      * @param  list<TraceStep>  $steps
+     * @param  string  $reason  why it ended so; empty where the outcome says it
+     * @param  list<string>  $warnings  what the caller may have met otherwise
      */
-    private function __construct(public Outcome $outcome, public string $target, public int $seconds, public array $steps)
+    private function __construct(public Outcome $outcome, public string $target, public int $seconds, public array $steps, public string $reason, public array $warnings)
     {
     }
 
     public static function of(Book $book, Script $script): self
     {
-        $callBook = CallBook::at($book, $script->at);
+        $hours = new ArrivalHours($book, $script->at);
+        $callBook = new CallBook($book, $hours->say(...));
         $machine = new Machine($callBook);
         $resolver = Resolver::of($callBook, $script, new Keypad($script->keys, $script->isTimed()));
         $start = $script->number !== null ? State::number($script->number) : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
+        [$outcome, $target, $seconds, $steps, $reason] = self::follow($machine, $resolver, new Reasons($callBook), $start, $book->tenant->transferLimit, $script->number === null ? 1 : 0);
 
-        return self::follow($machine, $resolver, $start, $book->tenant->transferLimit, $script->number === null ? 1 : 0);
+        return new self($outcome, $target, $seconds, $steps, $reason, $hours->changesWithin($seconds));
     }
 
-    /** @param int $followed destinations followed already: dialling an extension is one */
-    private static function follow(Machine $machine, Resolver $resolver, State $state, int $transferLimit, int $followed): self
+    /**
+     * @param  int  $followed  destinations followed already: dialling an extension is one
+     * @return array{Outcome, string, int, list<TraceStep>, string}
+     */
+    private static function follow(Machine $machine, Resolver $resolver, Reasons $reasons, State $state, int $transferLimit, int $followed): array
     {
         $steps = [];
         $now = 0;
+        $why = '';
         $seen = [$state->key() => true];
         for ($count = 0; $count < self::MOST_STEPS; $count++) {
             $resolved = $resolver->resolve($state, $now);
-            array_push($steps, ...$resolved->steps);
+            foreach ($resolved->steps as $step) {
+                $steps[] = $step->because($why);
+                $why = '';
+            }
+            $next = $machine->step($state, $resolved->event);
+            $reason = $reasons->of($state, $resolved->event, $resolved->second - $now, $next);
+            $why = implode('; ', array_filter([$why, $reason], static fn (string $part): bool => $part !== ''));
             $now = $resolved->second;
             if ($resolved->byKey) {
                 $seen = [];
             }
-            $next = $machine->step($state, $resolved->event);
             if ($next->outcome !== null) {
-                return new self($next->outcome, $next->target, $now, $steps);
+                return [$next->outcome, $next->target, $now, $steps, $why];
             }
             $state = $next->state ?? throw new \LogicException('neither a state nor an end');
             if (isset($seen[$state->key()])) {
-                return new self(Outcome::Loop, $state->object, $now, [...$steps, new TraceStep($now, $state->object, 'comes back')]);
+                return [Outcome::Loop, $state->object, $now, [...$steps, new TraceStep($now, $state->object, 'comes back', $why)], 'the same again, without end'];
             }
             $seen[$state->key()] = true;
             $followed += $next->isTransfer ? 1 : 0;
             if ($followed - 1 > $transferLimit) {
-                return new self(Outcome::Overrun, $state->object, $now, $steps);
+                return [Outcome::Overrun, $state->object, $now, $steps, "more than {$transferLimit} transfers"];
             }
         }
         throw new \LogicException('a call of bounded states has no end');
     }
 
-    /** @return array{outcome: string, target: string, seconds: int, steps: list<array{at: int, object: string, what: string, reason: string}>, warnings: list<string>} */
+    /** @return array{outcome: string, target: string, seconds: int, reason: string, steps: list<array{at: int, object: string, what: string, reason: string}>, warnings: list<string>} */
     public function toArray(): array
     {
         return [
             'outcome' => $this->outcome->value,
             'target' => $this->target,
             'seconds' => $this->seconds,
+            'reason' => $this->reason,
             'steps' => array_map(static fn (TraceStep $step): array => $step->toArray(), $this->steps),
-            'warnings' => [],
+            'warnings' => $this->warnings,
         ];
     }
 }

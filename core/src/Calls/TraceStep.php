@@ -12,6 +12,12 @@ final readonly class TraceStep
     {
     }
 
+    /** @param string $reason why the call came here; empty for none */
+    public function because(string $reason): self
+    {
+        return $reason === '' ? $this : new self($this->at, $this->object, $this->what, $reason);
+    }
+
     /** @return array{at: int, object: string, what: string, reason: string} */
     public function toArray(): array
     {
