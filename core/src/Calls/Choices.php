@@ -67,11 +67,16 @@ final readonly class Choices
         if ($user->status !== UserStatus::Active || $legs === []) {
             return [Choice::passive(Event::of('unreachable')), ...($user->status === UserStatus::Active ? [Choice::world(Event::of('doNotDisturb'))] : [])];
         }
-        $choices = [Choice::world(Event::of('doNotDisturb')), Choice::world(Event::of('busy'))];
+        $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside && $leg->number !== null) !== [];
+        $choices = [Choice::world(Event::of('doNotDisturb'))];
         if ($has('onACall')) {
             $choices[] = Choice::world(Event::of('onACall'));
         }
-        if (array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside && $leg->number !== null) === []) {
+        // Whoever has no line free is on a call; with a treatment for that, only outside legs can still be found busy.
+        if ($hasOutside || ! $has('onACall')) {
+            $choices[] = Choice::world(Event::of('busy'));
+        }
+        if (! $hasOutside) {
             $choices[] = Choice::world(Event::of('unreachable'));
         }
 

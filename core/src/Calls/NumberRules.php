@@ -82,8 +82,15 @@ final readonly class NumberRules
         if ($settled !== null) {
             return [Choice::passive($settled)];
         }
-        $choices = $this->book->tenant()->blocked === [] ? [] : [Choice::world(Event::of('blocked'))];
+        $blocked = $this->book->tenant()->blocked;
+        $choices = $blocked === [] ? [] : [Choice::world(Event::of('blocked'))];
+        $taken = array_fill_keys(array_column($blocked, 'callers'), true);
         foreach ($number->callerRules as $rule) {
+            if (isset($taken[$rule->callers])) {
+                // Somebody before it takes just these callers.
+                continue;
+            }
+            $taken[$rule->callers] = true;
             if ($rule->callers === 'anyone') {
                 return [...$choices, Choice::passive(Event::of('rule', $rule->item))];
             }

@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\SignInBy;
+use Jaunty\Core\Numbering\DigitMap;
 
 /**
  * Makes of a path of the Explorer the test call that takes it: who answers, who is busy, which keys fall when. The world of a
@@ -35,7 +36,7 @@ final class Witness
 
     private bool $isSteady = true;
 
-    private function __construct(private readonly Book $book, private readonly bool $othersAway)
+    private function __construct(private readonly Book $book, private readonly bool $othersAway, private readonly string $mailbox)
     {
     }
 
@@ -47,9 +48,9 @@ final class Witness
      */
     public static function script(Book $book, array $path, string $to, int $at): ?array
     {
-        // Whoever would be rung first may have to be out of the way for another to answer.
-        foreach ([false, true] as $othersAway) {
-            $witness = new self($book, $othersAway);
+        // Whoever would be rung first may have to be out of the way for another to answer; a mobile's mailbox may come too late unless it is off.
+        foreach ([[false, 'mailbox'], [false, 'off'], [true, 'mailbox'], [true, 'off']] as [$othersAway, $mailbox]) {
+            $witness = new self($book, $othersAway, $mailbox);
             foreach ($path as [$state, $edge]) {
                 $witness->arrange($state, $edge->choice->event);
             }
@@ -166,7 +167,7 @@ final class Witness
         match (true) {
             $object instanceof Number => $this->caller($object, $event),
             $event->kind === 'answered' => $this->taken($object, $state->position, $event->detail, 'answers'),
-            $event->kind === 'outsideMailbox' => $this->taken($object, $state->position, $event->detail, 'mailbox'),
+            $event->kind === 'outsideMailbox' => $this->taken($object, $state->position, $event->detail, $this->mailbox),
             $object instanceof Group => $this->group($object, $event->kind),
             $object instanceof Chain => $this->left($object, $state->position, $event->kind),
             $state->place === Place::Transfer => $this->person($state->callee, $event->kind),
@@ -210,14 +211,22 @@ final class Witness
         }
     }
 
-    /** A caller of the first alternative of a digit map, the first digit of every range: a guess, which the test call proves. */
+    /** A caller whom a digit map matches: some digit for every free place, tried. */
     private static function example(string $map): ?string
     {
-        $first = explode('|', trim($map, '()'))[0];
-        $digits = (string) preg_replace(['/\[(\d)[^\]]*\]/', '/x/i', '/[^\d]/'], ['$1', '5', ''], $first);
-        $digits = str_ends_with($first, '.') ? str_pad($digits, self::USUAL_DIGITS, '5') : $digits;
+        $digitMap = DigitMap::parse($map, 'callers');
+        foreach (explode('|', trim($map, '()')) as $alternative) {
+            foreach (['5', '2', '0', '9'] as $filler) {
+                $digits = (string) preg_replace(['/\[(\d)[^\]]*\]/', '/x/i', '/[^\d.]/'], ['$1', $filler, ''], $alternative);
+                foreach ([str_replace('.', '', $digits), str_pad(str_replace('.', '', $digits), self::USUAL_DIGITS, $filler)] as $written) {
+                    if ($digitMap->matches($written) && preg_match(Number::E164, "+{$written}") === 1) {
+                        return "+{$written}";
+                    }
+                }
+            }
+        }
 
-        return preg_match(Number::E164, "+{$digits}") === 1 ? "+{$digits}" : null;
+        return null;
     }
 
     private function person(string $who, string $kind): void
