@@ -6,7 +6,6 @@ namespace App\Drift;
 
 use App\Models\LiveSnapshot;
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
@@ -19,9 +18,9 @@ final readonly class DriftReport
     {
     }
 
-    public static function of(Book $book, LiveSnapshot $snapshot): self
+    /** @param Book $live as the switch stands beside the book */
+    public static function of(Book $book, Book $live, LiveSnapshot $snapshot): self
     {
-        $live = BookFormat::fromLiveValue($snapshot->book);
         $differences = [];
         foreach (Diff::between($book, $live)->operations as $operation) {
             $differences[] = self::difference($operation, $book, $live, $snapshot);

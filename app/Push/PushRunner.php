@@ -103,7 +103,7 @@ final readonly class PushRunner
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
         $this->inScope($push, function () use ($push, $reading): void {
             $book = $this->books->at($push->tenant_id, $push->revision);
-            $sheet = Planner::plan($reading?->live, $book);
+            $sheet = $reading === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($this->switch->beside($reading->live, $book), $book);
             $this->sheets->write($push, $sheet, $book, $reading);
             Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['status' => PushStatus::Running]);
         });
@@ -179,7 +179,7 @@ final readonly class PushRunner
                 return;
             }
             $book = $this->books->at($push->tenant_id, $push->revision);
-            $left = $reading === null ? [] : $this->sheets->inScope($push, Diff::between($book, $reading->live)->operations);
+            $left = $reading === null ? [] : $this->sheets->inScope($push, Diff::between($book, $this->switch->beside($reading->live, $book))->operations);
             if ($reading === null || $left !== []) {
                 $this->end($push, PushStatus::Stopped, $reading === null ? 'the switch no longer knows this customer' : RunSheetStore::leftOver($left));
 

@@ -19,6 +19,15 @@ interface SwitchConnector
 
     public function granularity(): Granularity;
 
+    /** The book without the objects the switch has no place for. */
+    public function carried(Book $book): Book;
+
+    /**
+     * What was read of the switch as it stands beside another book than the one it was read with: fields and objects the
+     * switch does not carry are that book's, so that they never differ.
+     */
+    public function beside(Book $live, Book $book): Book;
+
     /**
      * Everything the switch holds of a customer, paired with the book. Fields the switch does not carry are taken from the
      * book, so that they never differ.

@@ -6,10 +6,12 @@ namespace Tests\Feature;
 
 use App\Switching\Bindings;
 use App\Switching\Bound;
+use App\Switching\Practice\Translation;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
 use Illuminate\Support\Facades\Http;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
@@ -19,6 +21,7 @@ use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\StepKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Core\Books;
+use Tests\Core\Calls\CaseFiles;
 
 /** The connector against the practice switch, without database: what goes there comes back the same. */
 final class TranslationTest extends FeatureTestCase
@@ -53,6 +56,81 @@ final class TranslationTest extends FeatureTestCase
         for ($seed = 1; $seed <= self::SEEDS; $seed++) {
             yield "book {$seed}" => [$seed];
         }
+    }
+
+    /** Books of every kind, as the worked calls have them and one of sixty users. */
+    #[DataProvider('whole')]
+    public function test_a_book_of_every_kind_built_on_the_switch_reads_back_as_it_was(string $json, string $key): void
+    {
+        $book = $this->fitted(BookFormat::fromJson($json), $key);
+
+        $bindings = $this->build(null, $book, Bindings::none());
+
+        self::assertSame([], $this->differences($book, $bindings));
+        self::assertTrue(Planner::plan($this->connector()->read($book, $bindings)?->live, $book)->isEmpty());
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function whole(): iterable
+    {
+        $seen = [];
+        foreach (CaseFiles::all() as $name => [$json]) {
+            $seen[$json] ??= count($seen);
+            if ($seen[$json] % 4 === 0) {
+                yield $name => [$json, "whole-{$seen[$json]}"];
+                $seen[$json]++;
+            }
+        }
+        yield 'sixty users' => [(string) file_get_contents(dirname(__DIR__) . '/data/bench-book.json'), 'whole-bench'];
+        yield 'every field' => [(string) file_get_contents(dirname(__DIR__) . '/data/every-field.json'), 'whole-fields'];
+    }
+
+    /** A record of which nobody said anything is an object of which nobody said anything. */
+    #[DataProvider('carried')]
+    public function test_the_switch_s_defaults_are_no_drift(Kind $kind): void
+    {
+        $account = '/v1/accounts/' . $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'bare', 'title' => 'bare', 'clock' => 'America/Halifax'])['id'];
+        $fields = match ($kind) {
+            Kind::Tenant => ['key' => 'bare', 'zone' => 'America/Halifax'],
+            Kind::Number => ['key' => '+19025550150', 'label' => ''],
+            Kind::Route => ['key' => 'bare', 'name' => '', 'digits' => 'x.'],
+            Kind::User => ['key' => 'bare', 'extension' => '201'],
+            default => ['key' => 'bare', 'name' => 'bare'],
+        };
+        $object = $kind->read(Node::of($fields));
+        $book = Book::of(Tenant::read(Node::of(['key' => 'bare', 'zone' => 'America/Halifax'])), $kind === Kind::Tenant ? [] : [$object]);
+        if ($kind !== Kind::Tenant) {
+            $this->wire->byHand('POST', "{$account}/" . Translation::collection($kind), match ($kind) {
+                Kind::Number => ['digits' => '19025550150'],
+                Kind::User => ['short' => '201'],
+                Kind::Route => [],
+                default => ['caption' => 'bare'],
+            });
+        }
+
+        $reading = $this->connector()->read($book, Bindings::none());
+
+        self::assertNotNull($reading);
+        self::assertSame([], Diff::between($book, $reading->live)->toArray());
+    }
+
+    /** @return iterable<string, array{Kind}> */
+    public static function carried(): iterable
+    {
+        foreach ([Kind::Tenant, ...Translation::carried()] as $kind) {
+            yield $kind->value => [$kind];
+        }
+    }
+
+    public function test_what_the_switch_has_no_place_for_never_differs(): void
+    {
+        $book = Books::small()->with(Books::object(Kind::Contact, ['key' => 'harbour-master', 'name' => 'Harbour master']));
+        $bindings = $this->build(null, $this->connector()->carried($book), Bindings::none());
+        $live = $this->connector()->read($book, $bindings)->live ?? self::fail('nothing was built');
+        $later = $book->with(Tenant::read(Node::of(['state' => 'in-service', 'name' => 'Renamed'] + $book->tenant->toArray())))->without(Reference::parse('contact:harbour-master'));
+
+        self::assertSame([], Diff::between($book, $live)->toArray());
+        self::assertSame(['name'], array_column(Diff::between($later, $this->connector()->beside($live, $later))->toArray(), 'path'));
     }
 
     public function test_records_made_by_hand_pair_by_number_extension_and_owner(): void
@@ -153,7 +231,7 @@ final class TranslationTest extends FeatureTestCase
 
     private function build(?Book $live, Book $book, Bindings $bindings): Bindings
     {
-        foreach (Planner::plan($live, $book)->steps as $position => $step) {
+        foreach (Planner::plan($live, $live === null ? $this->connector()->carried($book) : $book)->steps as $position => $step) {
             $key = $book->tenant->key . ($live === null ? '-new-' : '-edit-') . $position;
             $bound = match ($step->kind) {
                 StepKind::Create => $this->connector()->create($book, $bindings, $step->object, $step->fields, $key, 'test'),

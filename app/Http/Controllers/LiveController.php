@@ -13,6 +13,7 @@ use App\Drift\LiveReader;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Push\RunSheetStore;
+use App\Switching\SwitchConnector;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Book\BookFormat;
@@ -22,7 +23,7 @@ use Jaunty\Core\Provisioning\Step;
 /** Book against live: as last read, read again, and the run sheet a push would work through. */
 final class LiveController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly BookRepository $books)
+    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch)
     {
     }
 
@@ -45,8 +46,8 @@ final class LiveController extends Controller
         return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant): array {
             $book = $this->books->head($tenant->id);
             $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
-            $report = $snapshot === null ? null : DriftReport::of($book, $snapshot);
-            $live = $snapshot === null ? null : BookFormat::fromLiveValue($snapshot->book);
+            $live = $snapshot === null ? null : $this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $book);
+            $report = $snapshot === null || $live === null ? null : DriftReport::of($book, $live, $snapshot);
 
             return [
                 'onSwitch' => $snapshot !== null,
@@ -57,7 +58,7 @@ final class LiveController extends Controller
                     'object' => (string) $step->object,
                     'label' => RunSheetStore::label($step, $book, $live),
                     'fields' => array_keys($step->fields),
-                ], Planner::plan($live, $book)->steps),
+                ], ($live === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($live, $book))->steps),
             ];
         });
     }

@@ -14,7 +14,8 @@ use Jaunty\Core\Book\Reference;
 
 /**
  * Says which record is which object. A binding decides; without one, only a single exact candidate pairs: numbers by
- * E.164, holders of extensions by extension, mailboxes by owner. Anything else keeps a name made from the switch's id.
+ * E.164, holders of extensions by extension, mailboxes by owner, what has neither by its name. Anything else keeps a name
+ * made from the switch's id.
  */
 final class Pairing
 {
@@ -45,11 +46,15 @@ final class Pairing
         $fits = match ($kind) {
             Kind::Tenant => static fn (BookObject $object): bool => true,
             Kind::Number => static fn (BookObject $object): bool => $object->key() === '+' . self::text($record, 'digits'),
-            Kind::Mailbox => static fn (BookObject $object): bool => ($object->extension() !== null && $object->extension() === ($record['short'] ?? null))
-                || ($object instanceof Mailbox && $object->owner !== null && $bindings->of($object->owner)?->externalId === ($record['person'] ?? '')),
+            Kind::Mailbox => static fn (BookObject $object): bool => match (true) {
+                is_string($record['short'] ?? null) => $object->extension() === $record['short'],
+                is_string($record['person'] ?? null) => $object instanceof Mailbox && $object->owner !== null && $bindings->of($object->owner)?->externalId === $record['person'],
+                default => $object->extension() === null && $object instanceof Mailbox && $object->owner === null && $object->label() === ($record['caption'] ?? null),
+            },
             Kind::User => static fn (BookObject $object): bool => $object->extension() !== null && $object->extension() === ($record['short'] ?? null),
-            Kind::Site => static fn (BookObject $object): bool => $object->label() === ($record['caption'] ?? null),
-            default => static fn (BookObject $object): bool => false,
+            default => static fn (BookObject $object): bool => $object->extension() !== null || is_string($record['short'] ?? null)
+                ? $object->extension() === ($record['short'] ?? null)
+                : $object->label() === ($record['caption'] ?? null),
         };
         $objects = $kind === Kind::Tenant ? [$book->tenant] : $book->ofKind($kind);
         $candidates = array_values(array_filter(

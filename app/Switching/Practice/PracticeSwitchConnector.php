@@ -37,6 +37,25 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         return new Granularity(ringSeconds: Ringers::RING_SECONDS);
     }
 
+    public function carried(Book $book): Book
+    {
+        return Book::of($book->tenant, array_filter($book->objects(), static fn (BookObject $object): bool => Translation::collection($object->kind()) !== null));
+    }
+
+    public function beside(Book $live, Book $book): Book
+    {
+        $beside = Book::of($this->withFieldsOf($live->tenant, $book->tenant), []);
+        foreach ($this->carried($live)->objects() as $object) {
+            $ours = $book->find(Reference::of($object));
+            $beside = $beside->with($ours === null ? $object : $this->withFieldsOf($object, $ours));
+        }
+        foreach ($book->objects() as $object) {
+            $beside = Translation::collection($object->kind()) === null ? $beside->with($object) : $beside;
+        }
+
+        return $beside;
+    }
+
     public function read(Book $book, Bindings $bindings): ?Reading
     {
         $account = $this->account($book, $bindings);
@@ -45,7 +64,7 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
         $path = '/v1/accounts/' . (is_string($account['id'] ?? null) ? $account['id'] : throw SwitchTrouble::refused('its account has no id'));
         $records = [[Kind::Tenant, $account]];
-        foreach ([Kind::Site, Kind::Number, Kind::User, Kind::Mailbox] as $kind) {
+        foreach (Translation::carried() as $kind) {
             foreach ($this->api->all("{$path}/" . Translation::collection($kind)) as $record) {
                 $records[] = [$kind, $record];
             }
@@ -60,7 +79,7 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
             }
         }
 
-        return new Reading($live, $found, $this->edits($path, $found));
+        return new Reading($this->beside($live, $book), $found, $this->edits($path, $found));
     }
 
     public function create(Book $book, Bindings $bindings, Reference $object, array $fields, string $key, string $actingFor): Bound
@@ -140,6 +159,20 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
 
         return $reference->kind->read(Node::of($fields, "live {$reference}"));
+    }
+
+    /**
+     * @template T of BookObject
+     *
+     * @param  T  $live
+     * @return T
+     */
+    private function withFieldsOf(BookObject $live, BookObject $ours): BookObject
+    {
+        $carried = array_intersect_key($live->toArray(), Translation::fields($live->kind()));
+        $object = $live->kind()->read(Node::of(array_replace(['id' => $ours->id()] + $ours->toArray(), $carried), 'live ' . Reference::of($live)));
+
+        return $object instanceof $live ? $object : throw new \LogicException('a kind reads its own objects');
     }
 
     /** @return list<LiveEdit> */

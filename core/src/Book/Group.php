@@ -9,6 +9,9 @@ final readonly class Group implements BookObject
 {
     use NamedObject;
 
+    /** What somebody who watches calls may do in them. */
+    private const RIGHTS = ['listen', 'whisper', 'join', 'takeOver'];
+
     /**
      * @param  list<Member>  $members  in list order
      * @param  int  $ringsEach  rings of one offer
@@ -144,11 +147,11 @@ final readonly class Group implements BookObject
         $node->allow('item', 'who', 'may');
         $may = $node->texts('may');
         foreach ($may as $what) {
-            if (! in_array($what, ['listen', 'whisper', 'join', 'takeOver'], true)) {
-                throw UnusableBook::notOneOf($node->at('may'), $what, ['listen', 'whisper', 'join', 'takeOver']);
+            if (! in_array($what, self::RIGHTS, true)) {
+                throw UnusableBook::notOneOf($node->at('may'), $what, self::RIGHTS);
             }
         }
 
-        return ['item' => $node->slug('item'), 'who' => (string) ($node->reference('who', Kind::User) ?? throw UnusableBook::missing($node->path, 'who')), 'may' => $may];
+        return ['item' => $node->slug('item'), 'who' => (string) ($node->reference('who', Kind::User) ?? throw UnusableBook::missing($node->path, 'who')), 'may' => array_values(array_intersect(self::RIGHTS, $may))];
     }
 }

@@ -36,7 +36,10 @@ final readonly class WeeklyPiece
             $days[] = $at === false ? throw UnusableBook::notOneOf($node->at('days'), $day, ClockTime::DAYS) : $at;
         }
 
-        return new self($node->slug('item'), $days, ClockTime::read($node, 'from', false), ClockTime::read($node, 'to', true), null);
+        // The days of a piece have no order: two pieces that name the same days are the same.
+        sort($days);
+
+        return new self($node->slug('item'), array_values(array_unique($days)), ClockTime::read($node, 'from', false), ClockTime::read($node, 'to', true), null);
     }
 
     /** @return array<string, mixed> of a span, days and times are unset; of days, the span is */

@@ -18,7 +18,7 @@ final readonly class Loop
 
     /**
      * @param  non-empty-list<string>  $states  keys of all states that reach each other
-     * @param  int  $seconds  what one round adds at most, along its passive edges; 0 where it needs a key
+     * @param  int  $seconds  what one round adds at most: the passive one, else the one with the fewest steps
      */
     public function __construct(public string $kind, public array $states, public int $seconds)
     {

@@ -7,6 +7,9 @@ namespace Jaunty\Core\Calls;
 /** Loops and waits of explored calls, found on the components of states that reach each other. */
 final readonly class Prospects
 {
+    /** States of a loop from which its shortest round is looked for. */
+    private const MOST_TRIED = 40;
+
     /** @param list<non-empty-list<string>> $components keys of states, each component before those that lead to it */
     private function __construct(private Explorer $explored, private array $components)
     {
@@ -36,7 +39,7 @@ final readonly class Prospects
                 self::goesRound($passive) => Loop::INESCAPABLE,
                 self::goesRound($keyless) => Loop::CONDITIONAL,
                 default => Loop::CALLER_DRIVEN,
-            }, $component, $this->round($passive));
+            }, $component, self::goesRound($passive) ? $this->round($passive) : $this->shortestRound($inside));
         }
 
         return $loops;
@@ -146,5 +149,33 @@ final readonly class Prospects
         }
 
         return $seconds;
+    }
+
+    /**
+     * Seconds that the round with the fewest steps adds at most.
+     *
+     * @param  array<string, true>  $inside
+     */
+    private function shortestRound(array $inside): int
+    {
+        $best = null;
+        foreach (array_slice(array_keys($inside), 0, self::MOST_TRIED) as $start) {
+            $seen = [];
+            $open = [[$start, 0, 0]];
+            for ($done = 0; $done < count($open); $done++) {
+                [$key, $steps, $seconds] = $open[$done];
+                foreach ($this->explored->edges[$key] as $edge) {
+                    $round = [$steps + 1, $seconds + (int) $edge->choice->most];
+                    if ($edge->to === $start) {
+                        $best = $best === null ? $round : min($best, $round);
+                    } elseif (isset($inside[(string) $edge->to]) && ! isset($seen[(string) $edge->to])) {
+                        $seen[(string) $edge->to] = true;
+                        $open[] = [(string) $edge->to, ...$round];
+                    }
+                }
+            }
+        }
+
+        return $best[1] ?? 0;
     }
 }

@@ -22,6 +22,18 @@ final readonly class Field
         return new self('number', $default);
     }
 
+    /** A number, or none. */
+    public static function count(?int $default = null): self
+    {
+        return new self('count', $default);
+    }
+
+    /** Ids of several records. */
+    public static function pointers(string $collection): self
+    {
+        return new self('list', [], $collection);
+    }
+
     /** 1 or 0: this switch knows no true and false. */
     public static function bit(int $default): self
     {
@@ -50,7 +62,9 @@ final readonly class Field
         return match ($this->shape) {
             'text' => $value === null || is_string($value),
             'number' => is_int($value) && $value >= 0,
+            'count' => $value === null || (is_int($value) && $value >= 0),
             'bit' => $value === 0 || $value === 1,
+            'list' => is_array($value) && array_is_list($value) && array_filter($value, is_string(...)) === $value,
             default => true,
         };
     }

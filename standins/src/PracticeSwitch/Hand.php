@@ -7,8 +7,6 @@ namespace Standins\PracticeSwitch;
 /** A hand on the switch from outside: what somebody with the switch's own password lists, shows and changes. */
 final readonly class Hand
 {
-    private const COLLECTIONS = ['premises', 'lines', 'persons', 'boxes'];
-
     public function __construct(private string $url, private string $token, private string $actor)
     {
     }
@@ -49,7 +47,7 @@ final readonly class Hand
     private function show(array $account): string
     {
         $text = self::record($account, 'accounts/' . self::plain($account['id'] ?? null));
-        foreach (self::COLLECTIONS as $collection) {
+        foreach (array_diff(array_keys(Vocabulary::collections()), [Vocabulary::ACCOUNT]) as $collection) {
             foreach ($this->rows(self::path($account) . "/{$collection}") as $record) {
                 $text .= self::record($record, "{$collection}/" . self::plain($record['id'] ?? null));
             }

@@ -80,8 +80,10 @@ final readonly class RecordRules
 
     private function checkPointers(string $account, string $name, Field $field, mixed $value): void
     {
-        if ($field->points !== null && is_string($value)) {
-            $this->exists($account, $field->points, $value, $name);
+        foreach ($field->points === null ? [] : (is_array($value) ? $value : [$value]) as $id) {
+            if (is_string($id)) {
+                $this->exists($account, (string) $field->points, $id, $name);
+            }
         }
         foreach ($this->places($value) as [$collection, $id]) {
             $this->exists($account, $collection, $id, $name);
@@ -114,8 +116,10 @@ final readonly class RecordRules
         $ids = [];
         foreach (Vocabulary::collections()[$record->collection] as $name => $field) {
             $value = $record->body[$name] ?? null;
-            if ($field->points !== null && is_string($value)) {
-                $ids[] = $value;
+            foreach ($field->points === null ? [] : (is_array($value) ? $value : [$value]) as $id) {
+                if (is_string($id)) {
+                    $ids[] = $id;
+                }
             }
             array_push($ids, ...array_column($this->places($value), 1));
         }

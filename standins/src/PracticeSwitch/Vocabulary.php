@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace Standins\PracticeSwitch;
 
 /**
- * What this switch calls things. Numbers go without a plus, ring times are whole rings of five seconds, yes and no are
- * 1 and 0, and a place that a call can land on is `{"box": id}`, `{"person": id}`, `{"dial": digits}` or `{"act": word}`.
+ * What this switch calls things. Numbers go without a plus, a person's ring times are whole rings of five seconds and other
+ * waits tenths of a second, times of day are minutes, dates are numbers (20261225), days of the week and rights are bits, yes
+ * and no are 1 and 0, and a place that a call can land on is a record's id under its word (`{"box": id}`), `{"dial": digits}`
+ * or `{"act": word}`.
  */
 final class Vocabulary
 {
     public const ACCOUNT = 'accounts';
+
+    private const NATIONAL = 2;
 
     /** @return array<string, array<string, Field>> fields by collection */
     public static function collections(): array
@@ -21,29 +25,52 @@ final class Vocabulary
                 'title' => Field::text(''),
                 'clock' => Field::text('UTC'),
                 'land' => Field::text(),
+                'county' => Field::text(),
                 'tongue' => Field::text('en'),
                 'ring_len' => Field::number(5),
+                'ladder_rings' => Field::number(3),
+                'hand_rings' => Field::number(4),
+                'out_digit' => Field::text(),
+                'short_len' => Field::number(3),
+                'hop_max' => Field::number(20),
                 'main_line' => Field::pointer('lines'),
                 'front' => Field::tree(),
+                'barred' => Field::tree([]),
+                'fallbacks' => Field::tree([]),
+                'seats' => Field::tree([]),
                 'tier' => Field::text('harbour'),
             ],
             'premises' => [
                 'caption' => Field::text(''),
                 'clock' => Field::text(),
                 'postal' => Field::tree(),
+                'storeys' => Field::tree([]),
+                'short_spans' => Field::tree([]),
                 'when_dark' => Field::tree(),
+                'fallbacks' => Field::tree([]),
+                'sos' => Field::tree(['mode' => 'lacking']),
                 'lift_code' => Field::text(),
             ],
             'lines' => [
                 'digits' => Field::fixedText(),
                 'caption' => Field::text(''),
+                'sort' => Field::text('geo'),
                 'active' => Field::bit(1),
                 'lands_on' => Field::tree(),
+                'via' => Field::pointer('pipes'),
+                'arrives_as' => Field::text(),
+                'phase' => Field::text('live'),
+                'since' => Field::count(),
+                'up_to' => Field::count(),
+                'stands_for' => Field::pointer('lines'),
                 'at_premises' => Field::pointer('premises'),
+                'spill' => Field::tree(),
+                'screens' => Field::tree([]),
                 'shown_as' => Field::text(),
                 'tag' => Field::text(),
                 'tape' => Field::tree(['inward' => 0, 'outward' => 0]),
                 'texts' => Field::bit(0),
+                'tune' => Field::text(),
                 'jitter_class' => Field::number(2),
             ],
             'persons' => [
@@ -54,35 +81,166 @@ final class Vocabulary
                 'mail' => Field::text(),
                 'at_premises' => Field::pointer('premises'),
                 'clock' => Field::text(),
+                'hours' => Field::pointer('timetables'),
                 'standing' => Field::text('on'),
-                'reach' => Field::number(2),
+                'reach' => Field::number(self::NATIONAL),
                 'second_call' => Field::bit(1),
                 'box' => Field::pointer('boxes'),
                 'presents' => Field::pointer('lines'),
+                'seat' => Field::text('user'),
                 'answers_to' => Field::pointer('persons'),
                 'ringers' => Field::tree([]),
                 'rules' => Field::tree(['day' => ['ringers' => '*', 'style' => 'at-once', 'on' => []], 'night' => null, 'feast' => null]),
+                'sos' => Field::tree([]),
+                'book' => Field::tree(['printed' => 1, 'voiced' => 0]),
+                'crafts' => Field::tree([]),
                 'badge' => Field::text(),
+            ],
+            'bands' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'active' => Field::bit(1),
+                'pick' => Field::text('all'),
+                'crew' => Field::tree([]),
+                'rings' => Field::number(3),
+                'laps' => Field::number(1),
+                'give_up' => Field::count(),
+                'pass_busy' => Field::bit(1),
+                'at_once_max' => Field::count(),
+                'breather' => Field::number(0),
+                'tidy_up' => Field::number(0),
+                'roll' => Field::text('self'),
+                'reserve' => Field::text('stand_in'),
+                'hours' => Field::pointer('timetables'),
+                'shut' => Field::bit(0),
+                'shuttable' => Field::bit(0),
+                'queue' => Field::tree(),
+                'else' => Field::tree([]),
+                'tag' => Field::text(),
+                'reach' => Field::number(self::NATIONAL),
+                'box' => Field::pointer('boxes'),
+                'ears' => Field::tree([]),
+                'wall_board' => Field::bit(0),
+            ],
+            'ladders' => [
+                'caption' => Field::text(''),
+                'first' => Field::pointer('notices'),
+                'reach' => Field::number(self::NATIONAL),
+                'rungs' => Field::tree([]),
+            ],
+            'greeters' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'clock' => Field::text(),
+                'tongue' => Field::text(),
+                'active' => Field::bit(1),
+                'hours' => Field::pointer('timetables'),
+                'reach' => Field::number(self::NATIONAL),
+                'cases' => Field::tree([]),
+                'barge' => Field::bit(1),
+            ],
+            'keypads' => [
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'say' => Field::pointer('recordings'),
+                'buttons' => Field::tree([]),
+                'turns' => Field::number(3),
+                'patience' => Field::number(50),
+                'say_wrong' => Field::pointer('recordings'),
+                'slips' => Field::number(3),
+                'on_wrong' => Field::tree(),
+                'on_silence' => Field::tree(),
+                'hand_over' => Field::text('asked'),
+                'reach' => Field::number(self::NATIONAL),
+                'shorts' => Field::tree(['whose' => 'none', 'lo' => 1, 'hi' => null, 'pause' => 30]),
+                'names' => Field::tree(['whose' => 'none', 'bands' => [], 'by' => 'given', 'how' => 'start']),
+            ],
+            'timetables' => [
+                'caption' => Field::text(''),
+                'clock' => Field::text(),
+                'run_over' => Field::bit(0),
+                'week' => Field::tree([]),
+                'odd_days' => Field::tree([]),
+                'spells' => Field::tree([]),
+                'almanacs' => Field::pointers('almanacs'),
+                'hue' => Field::text('slate'),
+            ],
+            'almanacs' => [
+                'caption' => Field::text(''),
+                'land' => Field::text(),
+                'good_till' => Field::count(),
+                'feasts' => Field::tree([]),
             ],
             'boxes' => [
                 'caption' => Field::text(''),
                 'short' => Field::text(),
                 'person' => Field::pointer('persons'),
                 'active' => Field::bit(1),
+                'say' => Field::pointer('recordings'),
                 'on_zero' => Field::tree(),
                 'brimful' => Field::bit(0),
+                'lock' => Field::number(2),
                 'tell' => Field::tree([]),
                 'with_sound' => Field::bit(1),
                 'wipe' => Field::bit(0),
                 'spell_out' => Field::bit(0),
                 'keep_days' => Field::number(30),
             ],
+            'notices' => [
+                'caption' => Field::text(''),
+                'say' => Field::pointer('recordings'),
+                'to' => Field::tree(['act' => 'release']),
+            ],
+            'recordings' => [
+                'caption' => Field::text(''),
+                'text' => Field::text(),
+                'tongue' => Field::text('en'),
+                'sound' => Field::tree(),
+                'dummy' => Field::bit(0),
+            ],
+            'sockets' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'use' => Field::text('paper'),
+                'at_premises' => Field::pointer('premises'),
+            ],
+            'pipes' => [
+                'caption' => Field::text(''),
+                'active' => Field::bit(1),
+                'by' => Field::text(),
+                'width' => Field::count(),
+                'width_out' => Field::count(),
+                'presents' => Field::pointer('lines'),
+                'arrives_as' => Field::text('full'),
+                'strangers_out' => Field::bit(0),
+                'keeps_caller' => Field::bit(0),
+                'codec_order' => Field::text('a-law, mu-law'),
+            ],
+            'ways' => [
+                'caption' => Field::text(''),
+                'place' => Field::number(1),
+                'match' => Field::text('x.'),
+                'cut' => Field::number(0),
+                'put' => Field::text(''),
+                'reach' => Field::number(1),
+                'sos' => Field::bit(0),
+                'hours' => Field::pointer('timetables'),
+                'lock' => Field::number(0),
+                'not_for' => Field::tree([]),
+                'pipes' => Field::pointers('pipes'),
+                'shows_short' => Field::bit(0),
+            ],
         ];
     }
 
-    /** Which collection a place's word points into. */
-    public const PLACES = ['box' => 'boxes', 'person' => 'persons'];
+    /** Which collection the id under a word points into, in a place and anywhere in a tree. */
+    public const PLACES = [
+        'box' => 'boxes', 'person' => 'persons', 'band' => 'bands', 'ladder' => 'ladders', 'greeter' => 'greeters', 'keypad' => 'keypads',
+        'notice' => 'notices', 'socket' => 'sockets', 'say' => 'recordings', 'hello' => 'recordings', 'hint' => 'recordings', 'air' => 'recordings', 'ring_back' => 'lines',
+    ];
 
     /** Which field must be unlike every other record's of the account, over these collections. */
-    public const SHORT_HOLDERS = ['persons', 'boxes'];
+    public const SHORT_HOLDERS = ['persons', 'bands', 'greeters', 'boxes', 'sockets'];
 }

@@ -57,6 +57,16 @@ final class ProspectsTest extends TestCase
         self::assertSame([[Loop::INESCAPABLE, 35]], array_map(static fn (Loop $loop): array => [$loop->kind, $loop->seconds], Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops()));
     }
 
+    public function test_a_round_that_keys_drive_says_how_long_it_takes(): void
+    {
+        $menu = ['plays' => 1, 'wait' => 5, 'silence' => 'release', 'invalidAllowed' => 1, 'invalid' => 'release'];
+        $graph = new Graph(self::book(['numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']], 'menus' => [
+            ['key' => 'main', 'keys' => ['9' => ['to' => 'menu:more']]] + $menu, ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu,
+        ]]), 0);
+
+        self::assertSame([10], array_column(Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops(), 'seconds'));
+    }
+
     /** The law: no test call without keys lasts longer than the longest, and none ends before the shortest. */
     public function test_test_calls_last_within_the_bounds(): void
     {

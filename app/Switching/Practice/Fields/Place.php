@@ -6,9 +6,14 @@ namespace App\Switching\Practice\Fields;
 
 use App\Switching\Practice\Names;
 
-/** A destination as `{"person": id}`, `{"box": id}`, `{"dial": digits}` or `{"act": word}`. */
+/** A destination as the id of a record under its kind's word (`{"person": id}`), `{"dial": digits}` or `{"act": word}`. */
 final readonly class Place implements FieldCodec
 {
+    private const RECORDS = [
+        'user' => 'person', 'mailbox' => 'box', 'group' => 'band', 'chain' => 'ladder', 'attendant' => 'greeter',
+        'menu' => 'keypad', 'announcement' => 'notice', 'line' => 'socket',
+    ];
+
     public function __construct(private string $their)
     {
     }
@@ -36,10 +41,9 @@ final readonly class Place implements FieldCodec
         }
         [$kind, $rest] = explode(':', $destination, 2) + [1 => ''];
 
-        return match ($kind) {
-            'user' => ['person' => $names->idOf($destination)],
-            'mailbox' => ['box' => $names->idOf($destination)],
-            'outside' => ['dial' => ltrim($rest, '+')],
+        return match (true) {
+            isset(self::RECORDS[$kind]) => [self::RECORDS[$kind] => $names->idOf($destination)],
+            $kind === 'outside' => ['dial' => ltrim($rest, '+')],
             default => ['act' => $destination],
         };
     }
@@ -55,9 +59,9 @@ final readonly class Place implements FieldCodec
             return null;
         }
 
-        return match ($word) {
-            'person', 'box' => $names->referenceOf($value),
-            'dial' => "outside:+{$value}",
+        return match (true) {
+            in_array($word, self::RECORDS, true) => $names->referenceOf($value),
+            $word === 'dial' => "outside:+{$value}",
             default => $value,
         };
     }

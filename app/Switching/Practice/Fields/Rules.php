@@ -53,11 +53,9 @@ final readonly class Rules implements FieldCodec
     {
         $on = [];
         foreach (self::CONDITIONS as $our => $their) {
-            $treatment = $handling[$our] ?? null;
-            if (is_string($treatment)) {
-                $on[$their] = ['out' => Place::encode($treatment, $names), 'in' => Place::encode($treatment, $names)];
-            } elseif (is_array($treatment)) {
-                $on[$their] = ['out' => Place::encode($treatment['outside'] ?? null, $names), 'in' => Place::encode($treatment['inside'] ?? null, $names)];
+            $treatment = Treatment::encode($handling[$our] ?? null, $names);
+            if ($treatment !== null) {
+                $on[$their] = $treatment;
             }
         }
 
@@ -81,8 +79,7 @@ final readonly class Rules implements FieldCodec
             'ring' => $style === false ? 'together' : $style,
         ];
         foreach (self::CONDITIONS as $our => $their) {
-            $sides = is_array($on[$their] ?? null) ? $on[$their] : [];
-            $handling[$our] = ['outside' => Place::decode($sides['out'] ?? null, $names), 'inside' => Place::decode($sides['in'] ?? null, $names)];
+            $handling[$our] = Treatment::decode($on[$their] ?? null, $names);
         }
 
         return $handling;

@@ -9,8 +9,11 @@ use App\Switching\Practice\Names;
 /** One of a few words, each with another on the switch. */
 final readonly class Word implements FieldCodec
 {
-    /** @param array<string, int|string> $words theirs by ours */
-    public function __construct(private string $their, private array $words)
+    /**
+     * @param  array<string, int|string>  $words  theirs by ours, the default first
+     * @param  bool  $canBeUnset  whether none of them is an answer too
+     */
+    public function __construct(private string $their, private array $words, private bool $canBeUnset = false)
     {
     }
 
@@ -28,6 +31,6 @@ final readonly class Word implements FieldCodec
     {
         $word = array_search($record[$this->their] ?? null, $this->words, true);
 
-        return $word === false ? array_key_first($this->words) : $word;
+        return $word === false ? ($this->canBeUnset ? null : array_key_first($this->words)) : $word;
     }
 }

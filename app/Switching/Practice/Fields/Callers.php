@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+
+/** Which callers: a digit map, or a word in capitals for those a map cannot say. */
+final readonly class Callers implements FieldCodec
+{
+    private const WORDS = ['withheld' => 'HIDDEN', 'anyone' => 'ALL'];
+
+    public function __construct(private string $their)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => is_string($ours) ? self::WORDS[$ours] ?? $ours : null];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        $word = array_search($record[$this->their] ?? null, self::WORDS, true);
+
+        return $word === false ? $record[$this->their] ?? null : $word;
+    }
+}

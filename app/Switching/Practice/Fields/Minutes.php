@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+use Jaunty\Core\Book\ClockTime;
+
+/** A time of day as minutes since midnight. */
+final readonly class Minutes implements FieldCodec
+{
+    public function __construct(private string $their)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => is_string($ours) ? ClockTime::minutes($ours) : null];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        $minutes = $record[$this->their] ?? null;
+
+        return is_int($minutes) ? ClockTime::text($minutes) : null;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+
+/** Several places, in their order. */
+final readonly class Places implements FieldCodec
+{
+    public function __construct(private string $their)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => array_map(static fn (mixed $place): ?array => Place::encode($place, $names), is_array($ours) ? array_values($ours) : [])];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        $places = is_array($record[$this->their] ?? null) ? $record[$this->their] : [];
+
+        return array_values(array_filter(array_map(static fn (mixed $place): ?string => Place::decode($place, $names), $places), is_string(...)));
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Switching\Practice\Fields;
+
+use App\Switching\Practice\Names;
+
+/** Several references as ids of records, in their order. */
+final readonly class Pointers implements FieldCodec
+{
+    public function __construct(private string $their)
+    {
+    }
+
+    public function theirs(): array
+    {
+        return [$this->their];
+    }
+
+    public function toSwitch(mixed $ours, Names $names): array
+    {
+        return [$this->their => array_map($names->idOf(...), array_values(array_filter(is_array($ours) ? $ours : [], is_string(...))))];
+    }
+
+    public function fromSwitch(array $record, Names $names): mixed
+    {
+        $ids = is_array($record[$this->their] ?? null) ? $record[$this->their] : [];
+
+        return array_values(array_filter(array_map(static fn (mixed $id): ?string => is_string($id) ? $names->referenceOf($id) : null, $ids), is_string(...)));
+    }
+}
