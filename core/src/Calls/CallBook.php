@@ -14,6 +14,7 @@ use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\Line;
 use Jaunty\Core\Book\Mailbox;
@@ -34,12 +35,12 @@ final class CallBook
 
     public const OUTSIDE_MAILBOX_AFTER = 20;
 
-    public const DIRECTORY_SECONDS = 30;
-
     /** What is read of the book as a whole, where an object alone would not tell. */
     public const EXTENSIONS = 'the extensions';
 
     public const ROUTES = 'the routes';
+
+    public const PEOPLE = 'the people';
 
     /** Conditions that a site's and the tenant's defaults, and the user's mailbox, answer too. */
     private const WITH_DEFAULTS = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb'];
@@ -107,6 +108,21 @@ final class CallBook
         $object = $this->found[$reference] ??= $this->book->find(Reference::parse($reference)) ?? throw new \LogicException("{$reference} is not in the book");
 
         return $object instanceof $class ? $object : throw new \LogicException("{$reference} is no {$class}");
+    }
+
+    /** @return list<User> in list order */
+    public function users(): array
+    {
+        return array_values(array_filter($this->book->ofKind(Kind::User), static fn (BookObject $object): bool => $object instanceof User));
+    }
+
+    /** The menu a call stands in; null where it stands anywhere else. */
+    public function menuAt(State $state): ?Menu
+    {
+        $object = $this->book->find(Reference::parse($state->object));
+        $this->read[$state->object] = true;
+
+        return $object instanceof Menu ? $object : null;
     }
 
     public function zoneOf(?Reference $site): string

@@ -51,7 +51,7 @@ final readonly class Choices
             Place::Mailbox => $this->mailbox($state),
             Place::Announcement => [Choice::passive(Event::of('played'), $this->book->seconds($this->book->get($state->object, Announcement::class)->prompt))],
             Place::Line => $this->line($state),
-            Place::Directory => [Choice::passive(Event::of('silence'), CallBook::DIRECTORY_SECONDS)],
+            Place::Directory => $this->directory($state),
         };
     }
 
@@ -234,6 +234,19 @@ final readonly class Choices
         return $devices === []
             ? [Choice::passive(Event::of('unreachable'))]
             : [Choice::world(Event::of('busy')), Choice::world(Event::of('unreachable')), ...$this->rings($this->legs->of($user, $devices, $state->inside, $seconds), false)];
+    }
+
+    /** @return list<Choice> keys that mean nobody end a try early, a list that is read makes it longer */
+    private function directory(State $state): array
+    {
+        $longest = NameDirectory::TRIES * 2 * NameDirectory::TRY_SECONDS;
+        $directory = NameDirectory::of($this->book, $this->book->menuAt($state));
+        $named = array_filter($directory->listed(), static fn (string $user): bool => $directory->keysTo($user) !== null);
+
+        return [
+            ...array_map(static fn (string $user): Choice => Choice::key(Event::of('named', $user), 0, $longest - 1), array_values($named)),
+            Choice::passive(Event::of('silence'), 0, $longest),
+        ];
     }
 
     /** @return list<Choice> */

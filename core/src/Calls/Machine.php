@@ -247,9 +247,10 @@ final class Machine
     private function fromDirectory(State $state, Event $event): Next
     {
         if ($event->kind === 'named') {
-            $menu = $this->book->get($state->object, Menu::class);
+            $to = Destination::object(Reference::parse($event->detail));
+            $menu = $this->book->menuAt($state);
 
-            return $this->chosen(State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1)), $menu, Destination::object(Reference::parse($event->detail)));
+            return $menu === null ? $this->follow($state, $to) : $this->chosen(State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1)), $menu, $to);
         }
 
         return $this->back($state) ?? Next::end(Outcome::DeadEnd, $state->object);

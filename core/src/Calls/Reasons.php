@@ -66,6 +66,7 @@ final readonly class Reasons
             $event->kind === 'key' => "key {$event->detail}",
             $event->kind === 'exitKey' => 'the exit key',
             $event->kind === 'dialled' => 'its extension was dialled',
+            $event->kind === 'named' => 'the name was spelled',
             $event->kind === 'wrong' => 'wrong key ' . ($from->wrong + 1) . ' of ' . $this->book->get($from->object, Menu::class)->invalidAllowed,
             $event->kind === 'silence' && $from->place === Place::Menu => "silence after play {$from->play} of {$this->book->get($from->object, Menu::class)->plays}",
             $event->kind === 'silence' => 'silence',

@@ -23,11 +23,14 @@ final readonly class Resolver
 
     private MenuCalls $menus;
 
+    private DirectoryCalls $directory;
+
     public function __construct(private CallBook $book, private World $world, private NumberRules $numbers, private Script $script, private Keypad $keypad)
     {
         $this->groups = new GroupCalls($book, $world, $script->order, $keypad);
         $this->chains = new ChainCalls($book, $world, $this->groups);
         $this->menus = new MenuCalls($book, $keypad);
+        $this->directory = new DirectoryCalls($book, $keypad);
     }
 
     public static function of(CallBook $book, Script $script, Keypad $keypad): self
@@ -49,7 +52,7 @@ final readonly class Resolver
             Place::Mailbox => $this->mailbox($state, $now),
             Place::Announcement => $this->announcement($state, $now),
             Place::Line => new Resolved(Event::of('rings'), $now, [new TraceStep($now, $state->object, 'rings')]),
-            Place::Directory => new Resolved(Event::of('silence'), $now + CallBook::DIRECTORY_SECONDS, [new TraceStep($now, $state->object, 'directory')]),
+            Place::Directory => $this->directory->resolve($state, $now),
         };
     }
 

@@ -30,8 +30,13 @@ final readonly class Unlike
                 $twin = $to->find($reference);
                 if ($twin !== $object && ! self::areAlike($object, $twin)) {
                     $parts[(string) $reference] = true;
-                    if ($object->kind() === Kind::Route) {
-                        $parts[CallBook::ROUTES] = true;
+                    $whole = match ($object->kind()) {
+                        Kind::Route => CallBook::ROUTES,
+                        Kind::User => CallBook::PEOPLE,
+                        default => null,
+                    };
+                    if ($whole !== null) {
+                        $parts[$whole] = true;
                     }
                 }
             }

@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\SignInBy;
+use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Numbering\DigitMap;
 
 /**
@@ -130,6 +131,7 @@ final class Witness
             $event->kind === 'key' && $object instanceof Menu => $this->isFree($object, $event->detail) ? [$event->detail] : [$event->detail, '#'],
             $event->kind === 'wrong' && $object instanceof Menu => $this->wrong($object),
             $event->kind === 'dialled' => $this->dialled($event->detail, $object),
+            $event->kind === 'named' => NameDirectory::of(new CallBook($this->book, static fn (): string => HoursState::OPEN), $object instanceof Menu ? $object : null)->keysTo($event->detail),
             default => null,
         };
     }

@@ -60,11 +60,11 @@ final class OutlookTest extends TestCase
             'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'sites' => [['key' => 'quay'], ['key' => 'mill', 'zone' => 'America/St_Johns']],
             'numbers' => [['key' => '+19025550100', 'destination' => 'menu:front'], ['key' => '+19025550101', 'destination' => 'mailbox:ana']],
-            'menus' => [['key' => 'front', 'site' => 'site:quay', 'silence' => 'outside:+15065550100', 'dialExtensions' => ['scope' => 'site'], 'keys' => ['1' => ['to' => 'line:lift'], '2' => ['to' => 'chain:nights']]]],
+            'menus' => [['key' => 'front', 'site' => 'site:quay', 'silence' => 'outside:+15065550100', 'dialExtensions' => ['scope' => 'site'], 'keys' => ['1' => ['to' => 'line:lift'], '2' => ['to' => 'chain:nights'], '3' => ['to' => 'directory']], 'dialByName' => ['scope' => 'all']]],
             'chains' => [['key' => 'nights', 'places' => [['item' => 'ana', 'to' => 'user:ana']]]],
             'announcements' => [['key' => 'hello']],
             'users' => [
-                ['key' => 'ana', 'extension' => '201', 'site' => 'site:quay', 'schedule' => 'schedule:day', 'legs' => [['item' => 'desk']], 'handling' => ['closed' => ['always' => 'mailbox:ana']]],
+                ['key' => 'ana', 'name' => ['first' => 'Ana'], 'extension' => '201', 'site' => 'site:quay', 'schedule' => 'schedule:day', 'legs' => [['item' => 'desk']], 'handling' => ['closed' => ['always' => 'mailbox:ana']]],
                 ['key' => 'bo', 'extension' => '202', 'site' => 'site:quay', 'legs' => [['item' => 'mobile', 'kind' => 'outside', 'number' => '+15065550101']]],
             ],
             'mailboxes' => [['key' => 'ana', 'zero' => 'outside:+15065550102', 'owner' => 'user:ana', 'extension' => '301', 'greeting' => 'prompt:hello']],
@@ -97,6 +97,7 @@ final class OutlookTest extends TestCase
         yield 'a trunk switched off' => [['trunks' => [['enabled' => false]]]];
         yield 'an extension taken away' => [['users' => [1 => ['extension' => null]]]];
         yield 'an extension moved to another site' => [['users' => [1 => ['site' => 'site:mill']]]];
+        yield 'a name in the directory' => [['users' => [1 => ['name' => ['first' => 'Bo']]]]];
         yield 'a zone of a site' => [['sites' => [['zone' => 'Pacific/Auckland']]]];
         yield 'a fixed zone' => [['schedules' => [['fixedZone' => 'Pacific/Auckland']]]];
         yield 'hours' => [['schedules' => [['weekly' => [['to' => '18:00']]]]]];
