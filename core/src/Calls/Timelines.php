@@ -9,7 +9,6 @@ use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ScheduleClock;
-use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Hours\Timeline;
 use Jaunty\Core\Hours\ZoneClock;
 
@@ -30,7 +29,7 @@ final class Timelines
         $timelines = [];
         foreach ($graph->slots() as $slot => [$schedule, $zone, $named]) {
             $content = serialize([$zone, $named, array_diff_key($schedule->toArray(), ['key' => '', 'name' => '']), array_map(static fn (Reference $calendar): ?array => $book->find($calendar)?->toArray(), $schedule->calendars)]);
-            $timelines[$slot] = $this->known[$content] ??= ScheduleClock::of($schedule, $book, $zone)->timeline($this->from, $this->seconds)->map(static fn (string $state): string => HoursState::asNamed($state, $named));
+            $timelines[$slot] = $this->known[$content] ??= ScheduleClock::of($schedule, $book, $zone, $named)->timeline($this->from, $this->seconds);
         }
         foreach ($graph->dated() as $slot => [$number, $zone]) {
             $content = "{$number->from} {$number->until} {$zone}";

@@ -38,14 +38,20 @@ final class ScheduleClock
 
     private int $knownFrom = PHP_INT_MAX;
 
-    /** @param list<Calendar> $calendars in the schedule's order */
-    private function __construct(private readonly Schedule $schedule, private readonly array $calendars, private readonly ZoneClock $zone)
+    /**
+     * @param  list<Calendar>  $calendars  in the schedule's order
+     * @param  ?list<string>  $named
+     */
+    private function __construct(private readonly Schedule $schedule, private readonly array $calendars, private readonly ZoneClock $zone, private readonly ?array $named)
     {
         $this->ofWeek = array_map(fn (array $hours): DayPlan => $this->own('week', State::CLOSED, State::OPEN, $hours, false), WeekPattern::of($schedule->weekly)->byWeekday());
     }
 
-    /** @param string $zone of whoever uses the schedule; its own fixed zone goes before */
-    public static function of(Schedule $schedule, Book $book, string $zone): self
+    /**
+     * @param  string  $zone  of whoever uses the schedule; its own fixed zone goes before
+     * @param  ?list<string>  $named  states that somebody tells apart; unset: all of them
+     */
+    public static function of(Schedule $schedule, Book $book, string $zone, ?array $named = null): self
     {
         $calendars = [];
         foreach ($schedule->calendars as $reference) {
@@ -55,7 +61,7 @@ final class ScheduleClock
             }
         }
 
-        return new self($schedule, $calendars, ZoneClock::of($schedule->fixedZone ?? $zone));
+        return new self($schedule, $calendars, ZoneClock::of($schedule->fixedZone ?? $zone), $named);
     }
 
     public function at(int $instant): string
@@ -218,6 +224,10 @@ final class ScheduleClock
     /** @param list<array{int, int}> $hours */
     private function own(string $owner, string $outside, string $inside, array $hours, bool $isClosedDate): DayPlan
     {
+        if ($this->named !== null) {
+            [$outside, $inside] = [State::asNamed($outside, $this->named), State::asNamed($inside, $this->named)];
+        }
+
         return new DayPlan($this->owned++, $owner, $outside, $inside, $hours, $isClosedDate);
     }
 

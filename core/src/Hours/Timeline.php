@@ -38,24 +38,6 @@ final readonly class Timeline
         return null;
     }
 
-    /** @param callable(string): string $map */
-    public function map(callable $map): self
-    {
-        $mapped = [];
-        $from = [];
-        $states = [];
-        $last = null;
-        foreach ($this->states as $index => $state) {
-            $state = $mapped[$state] ??= $map($state);
-            if ($state !== $last) {
-                $from[] = $this->from[$index];
-                $states[] = $last = $state;
-            }
-        }
-
-        return new self($from === [] || $states === [] ? throw new \LogicException('a timeline is never empty') : $from, $states, $this->until);
-    }
-
     /** Seconds in one plain state. */
     public function secondsIn(string $plain): int
     {
