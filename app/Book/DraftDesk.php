@@ -9,13 +9,11 @@ use App\Models\Revision;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
 use App\Time\Clock;
-use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Clash;
 use Jaunty\Core\Change\Diff;
-use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Change\Merge;
 use Jaunty\Core\Change\Operation;
 
@@ -50,7 +48,7 @@ final readonly class DraftDesk
         $view = $this->view($tenant, $technicianId);
         $edited = $view->edited;
         foreach ($edits as $edit) {
-            $edited = $this->put($edited, $edit);
+            $edited = $edit->applyTo($edited);
         }
         $edited->checkReferences();
         $edited->checkExtensions();
@@ -78,14 +76,6 @@ final readonly class DraftDesk
         $this->drop($tenant, $technicianId);
 
         return $revision;
-    }
-
-    private function put(Book $book, FieldEdit $edit): Book
-    {
-        $object = $book->find($edit->object) ?? throw ChangeError::notThere($edit->object);
-        $before = FieldPath::get($object->toArray(), $edit->path);
-
-        return ChangeSet::of(Operation::set($edit->object, $edit->path, $before, $edit->value))->applyTo($book);
     }
 
     private function stored(string $tenantId, string $technicianId): ChangeSet
@@ -116,7 +106,7 @@ final readonly class DraftDesk
     private static function decides(array $edits, Clash $clash): bool
     {
         foreach ($edits as $edit) {
-            if ($edit->object->equals($clash->object) && $edit->path === $clash->path) {
+            if ($edit->decides($clash->object, $clash->path)) {
                 return true;
             }
         }

@@ -7,6 +7,7 @@ namespace App\Book;
 enum RevisionSource: string
 {
     case TakingOn = 'taking-on';
+    case Import = 'import';
     case Edit = 'edit';
     case Undo = 'undo';
 }

@@ -66,14 +66,14 @@ final readonly class RevisionWriter
      *
      * @param  array<string, string>  $origins
      */
-    public function begin(TenantRow $tenant, string $technicianId, Book $book, array $origins): Revision
+    public function begin(TenantRow $tenant, string $technicianId, Book $book, array $origins, RevisionSource $source = RevisionSource::TakingOn): Revision
     {
         $book->checkExtensions();
         $changes = ChangeSet::of(...array_map(Operation::create(...), $book->objects()));
         $this->moveNumbers($changes);
         $this->projection->writeNew($tenant->id, $book, $origins);
 
-        return $this->record($tenant, $technicianId, $book, $changes, RevisionSource::TakingOn, null, null);
+        return $this->record($tenant, $technicianId, $book, $changes, $source, null, null);
     }
 
     private function record(TenantRow $tenant, string $technicianId, Book $book, ChangeSet $changes, RevisionSource $source, ?string $note, ?int $undoes): Revision

@@ -23,7 +23,7 @@ final readonly class Undo
     public function revision(TenantRow $tenant, string $technicianId, int $no): Revision
     {
         $revision = Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->first() ?? throw CannotUndo::unknown($no);
-        if ($revision->source === RevisionSource::TakingOn->value) {
+        if (in_array($revision->source, [RevisionSource::TakingOn->value, RevisionSource::Import->value], true)) {
             throw CannotUndo::takingOn();
         }
 

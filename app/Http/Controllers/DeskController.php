@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
 use App\Book\FieldEdit;
@@ -17,8 +18,9 @@ use App\Models\TenantRow;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
-use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\Slot;
 use Jaunty\Core\Templates\SlotType;
@@ -27,7 +29,7 @@ use Jaunty\Core\Templates\Template;
 /** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
 final class DeskController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts)
+    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books)
     {
     }
 
@@ -106,18 +108,30 @@ final class DeskController extends Controller
     /** @return list<FieldEdit> */
     private function edits(Request $request): array
     {
-        /** @var array{edits: list<array{object: string, path: string, value?: mixed}>} $given */
+        /** @var array{edits: list<array{op?: string, object: string, path?: ?string, value?: mixed}>} $given */
         $given = $request->validate([
             'edits' => ['required', 'array', 'list', 'max:5000'],
+            'edits.*.op' => ['string', 'in:set,move,create,delete'],
             'edits.*.object' => ['required', 'string', 'max:200'],
-            'edits.*.path' => ['required', 'string', 'max:300', 'not_in:key'],
-            'edits.*.value' => ['present'],
+            'edits.*.path' => ['required_unless:edits.*.op,create,delete', 'nullable', 'string', 'max:300', 'not_in:key'],
+            'edits.*.value' => ['present_unless:edits.*.op,delete'],
         ]);
 
+        // The validator gives them in the order in which it met their fields; they were meant in theirs.
+        ksort($given['edits']);
+
         return array_map(
-            static fn (array $edit): FieldEdit => new FieldEdit(Reference::parse($edit['object']), $edit['path'], $edit['value'] ?? null),
-            $given['edits'],
+            static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null),
+            array_values($given['edits']),
         );
+    }
+
+    /** The customer's whole book as a file. */
+    public function book(Request $request, string $customer): Response
+    {
+        $book = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, fn (TenantRow $tenant): Book => $this->books->head($tenant->id));
+
+        return new Response(BookFormat::toJson($book), headers: ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$customer}.json\""]);
     }
 
     /** @return array<string, mixed> */

@@ -7,11 +7,14 @@ namespace App\Http\Controllers;
 use App\Access\Scope;
 use App\Http\Resources\ObjectResource;
 use App\Models\StockNumber;
+use App\TakingOn\BookImport;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\Slot;
 
@@ -65,6 +68,18 @@ final class TakingOnController extends Controller
         $tenant = $this->takingOn->takeOn($this->technician($request)->id, $template, $answers);
 
         return new JsonResponse(['customer' => $tenant->key, 'revision' => $tenant->head_revision], 201);
+    }
+
+    /** A customer from a whole book, as a file holds it. */
+    public function import(Request $request, BookImport $import): JsonResponse
+    {
+        [$tenant, $fitted] = $import->import($this->technician($request)->id, BookFormat::fromJson($request->getContent()));
+
+        return new JsonResponse([
+            'customer' => $tenant->key,
+            'revision' => $tenant->head_revision,
+            'fitted' => array_map(static fn (Operation $operation): array => ['object' => (string) $operation->object, 'path' => (string) $operation->path, 'before' => $operation->before, 'after' => $operation->after], $fitted),
+        ], 201);
     }
 
     /** @return array{string, array<string, string>} */

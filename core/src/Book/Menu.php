@@ -11,6 +11,8 @@ final readonly class Menu implements BookObject
 
     public const KEY = '/^[0-9*#]$/D';
 
+    private const KEYPAD = '1234567890*#';
+
     /**
      * @param  array<array-key, MenuKey>  $keys  by key; a digit is an integer key of the array
      * @param  int  $wait  seconds after each play
@@ -134,6 +136,8 @@ final readonly class Menu implements BookObject
             }
             $keys[$name] = new MenuKey((string) $name, $key->destination('to'), $key->textOrNull('label'));
         }
+        // They lie as they lie on the telephone, however a file orders them.
+        uksort($keys, static fn (int|string $a, int|string $b): int => strpos(self::KEYPAD, (string) $a) <=> strpos(self::KEYPAD, (string) $b));
 
         return $keys;
     }

@@ -63,6 +63,11 @@ final class UnusableBook extends \DomainException implements CoreException
         return new self("{$object}.extension", "{$extension} is taken by {$holder->label()}");
     }
 
+    public static function customerTaken(string $path, string $key): self
+    {
+        return new self($path, "the key {$key} is another customer's; give the book one of its own");
+    }
+
     public static function wrongKind(string $path, Reference $reference, Kind $expected): self
     {
         return new self($path, "{$reference} should be a {$expected->value}");

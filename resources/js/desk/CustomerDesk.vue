@@ -72,7 +72,7 @@ useShortcuts([
 useCommands(() => [
   ...CHAPTERS.map((each) => ({ label: `${each.title} of ${tenant.value?.label ?? ''}`, kind: 'chapter', run: () => { go(each.key) } })),
   ...objects.value
-    .filter((object) => object.kind !== 'tenant')
+    .filter((object) => object.kind !== 'tenant' && CHAPTERS.some((chapter) => chapter.kinds.includes(object.kind)))
     .map((object) => ({
       label: [object.extension, object.display ?? object.label].filter((each) => each !== null).join(' '),
       kind: kindsInWords(object.kind).one.toLowerCase(),

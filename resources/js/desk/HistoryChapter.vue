@@ -14,8 +14,14 @@ const { data, error, isPending, refetch } = useQuery(queries.revisions)
 
 const undone = computed(() => new Map((data.value ?? []).flatMap((revision) => (revision.undoes === null ? [] : [[revision.undoes, revision.no] as const]))))
 
+/** The revision a customer begins with: there is nothing before it to go back to. */
+function isFirst(revision: Revision): boolean {
+  return revision.source === 'taking-on' || revision.source === 'import'
+}
+
 function what(revision: Revision): string {
   if (revision.source === 'taking-on') return 'taken on'
+  if (revision.source === 'import') return 'taken on from a book'
   if (revision.undoes !== null) return `undoes revision ${revision.undoes}`
   const [first] = revision.changes
   if (revision.note !== null || first === undefined) return revision.note ?? ''
@@ -28,7 +34,7 @@ function what(revision: Revision): string {
   <ErrorState v-else-if="error !== null" :error="error" @again="refetch()" />
   <ol v-else class="history" aria-label="Revisions, newest first">
     <li v-for="revision in data" :key="revision.no" :data-testid="`revision-${revision.no}`">
-      <details :open="revision.source !== 'taking-on' && revision.no === data?.[0]?.no">
+      <details :open="!isFirst(revision) && revision.no === data?.[0]?.no">
         <summary>
           <span class="mono">{{ revision.no }}</span>
           <strong>{{ what(revision) }}</strong>
@@ -36,7 +42,7 @@ function what(revision: Revision): string {
           <span v-if="undone.has(revision.no)" class="soft">· undone by {{ undone.get(revision.no) }}</span>
         </summary>
         <ChangesTable :changes="revision.changes" />
-        <p v-if="revision.source !== 'taking-on' && !undone.has(revision.no)" class="act">
+        <p v-if="!isFirst(revision) && !undone.has(revision.no)" class="act">
           <button type="button" class="quiet-button" :disabled="busy" @click="undo(revision.no)">Undo this revision</button>
         </p>
       </details>

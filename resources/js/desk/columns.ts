@@ -34,7 +34,8 @@ function firstLeg(object: BookObject): string | null {
   return legs[0] === undefined ? null : `legs/${legs[0].item}/seconds`
 }
 
-const COLUMNS: Record<BookObject['kind'], Column[]> = {
+/** Kinds without columns have no chapter yet. */
+const COLUMNS: Partial<Record<BookObject['kind'], Column[]>> = {
   tenant: [
     { title: 'Name', path: at('name'), type: 'text', required: true },
     { title: 'Main number', path: at('mainNumber'), type: 'reference', kinds: ['number'] },
@@ -76,5 +77,5 @@ const COLUMNS: Record<BookObject['kind'], Column[]> = {
 }
 
 export function columnsOf(kind: BookObject['kind']): Column[] {
-  return COLUMNS[kind]
+  return COLUMNS[kind] ?? []
 }

@@ -1,3 +1,5 @@
+import type { BookObject } from '@/api'
+
 const MINUTE = 60_000
 const HOUR = 60 * MINUTE
 const DAY = 24 * HOUR
@@ -41,16 +43,28 @@ export function stageInWords(stage: string): string {
   return STAGES[stage] ?? stage
 }
 
-type Kind = 'tenant' | 'site' | 'number' | 'user' | 'mailbox'
-
-const KINDS: Record<Kind, { one: string; many: string }> = {
+const KINDS: Record<BookObject['kind'], { one: string; many: string }> = {
   tenant: { one: 'Customer', many: 'Customer' },
   site: { one: 'Site', many: 'Sites' },
   number: { one: 'Number', many: 'Numbers' },
   user: { one: 'User', many: 'Users' },
+  group: { one: 'Group', many: 'Groups' },
+  chain: { one: 'Fallback chain', many: 'Fallback chains' },
+  attendant: { one: 'Attendant', many: 'Attendants' },
+  menu: { one: 'Menu', many: 'Menus' },
+  schedule: { one: 'Schedule', many: 'Hours' },
+  calendar: { one: 'Calendar', many: 'Calendars' },
   mailbox: { one: 'Mailbox', many: 'Mailboxes' },
+  announcement: { one: 'Announcement', many: 'Announcements' },
+  prompt: { one: 'Prompt', many: 'Prompts' },
+  line: { one: 'Line', many: 'Lines' },
+  trunk: { one: 'Trunk', many: 'Trunks' },
+  route: { one: 'Route', many: 'Routes' },
+  team: { one: 'Team', many: 'Teams' },
+  contact: { one: 'Contact', many: 'Contacts' },
+  promise: { one: 'Promise', many: 'Promises' },
 }
 
-export function kindsInWords(kind: Kind): { one: string; many: string } {
+export function kindsInWords(kind: BookObject['kind']): { one: string; many: string } {
   return KINDS[kind]
 }

@@ -31,7 +31,7 @@ export function whatItSays(object: BookObject): string {
       return `belongs to ${named('owner') ?? 'nobody'}`
     case 'site':
       return typeof fields['zone'] === 'string' ? fields['zone'].replaceAll('_', ' ') : ''
-    case 'tenant':
+    default:
       return ''
   }
 }

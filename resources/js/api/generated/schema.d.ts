@@ -367,6 +367,101 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/taking-on/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a customer on from a whole tenant book (docs/tenant-book.schema.json), whole or not at all */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": Record<string, never>;
+                };
+            };
+            responses: {
+                /** @description Taken on, with what had to be fitted to the switch's steps */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            customer: string;
+                            revision: number;
+                            fitted: {
+                                object: string;
+                                path: string;
+                                before: unknown;
+                                after: unknown;
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** The customer's whole book as last entered, as a file (docs/tenant-book.schema.json) */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A tenant book */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": Record<string, never>;
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/desk": {
         parameters: {
             query?: never;
@@ -465,7 +560,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Edit fields; all of them or none. Kept on the server until entered or dropped */
+        /** Edit fields and lists, make and remove objects; all of it or nothing. Kept on the server until entered or dropped */
         post: {
             parameters: {
                 query?: never;
@@ -479,11 +574,17 @@ export interface paths {
                 content: {
                     "application/json": {
                         edits: {
+                            /**
+                             * @default set
+                             * @enum {string}
+                             */
+                            op?: "set" | "move" | "create" | "delete";
                             /** @description kind:key */
                             object: string;
-                            /** @description slash-separated, items by their key */
-                            path: string;
-                            value: unknown;
+                            /** @description of set and move: slash-separated, items by their key */
+                            path?: string;
+                            /** @description the new value; of move the keys of the items in order; of create the fields of the new object */
+                            value?: unknown;
                         }[];
                     };
                 };
@@ -972,7 +1073,7 @@ export interface components {
             /** @description kind:key */
             ref: string;
             /** @enum {string} */
-            kind: "tenant" | "site" | "number" | "user" | "mailbox";
+            kind: "tenant" | "site" | "number" | "user" | "group" | "chain" | "attendant" | "menu" | "schedule" | "calendar" | "mailbox" | "announcement" | "prompt" | "line" | "trunk" | "route" | "team" | "contact" | "promise";
             key: string;
             label: string;
             /** @description a number as people read it */
@@ -1010,7 +1111,7 @@ export interface components {
         Revision: {
             no: number;
             /** @enum {string} */
-            source: "taking-on" | "edit" | "undo";
+            source: "taking-on" | "import" | "edit" | "undo";
             note: string | null;
             undoes: number | null;
             by: string;

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+return new class extends Migration {
+    public function up(): void
+    {
+        DB::unprepared(<<<'SQL'
+            alter table revisions drop constraint revisions_source_check;
+            alter table revisions add constraint revisions_source_check check (source in ('taking-on', 'import', 'edit', 'undo'));
+            SQL);
+    }
+};
