@@ -102,10 +102,16 @@ final readonly class PushRunner
     {
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
         $this->inScope($push, function () use ($push, $reading): void {
+            $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();
+            if ($current->status !== PushStatus::Queued) {
+                // Reading took longer than the lease, and another worker was quicker; or somebody stopped the push.
+                return;
+            }
+            $this->extendLease($current);
             $book = $this->books->at($push->tenant_id, $push->revision);
             $sheet = $reading === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($this->switch->beside($reading->live, $book), $book);
             $this->sheets->write($push, $sheet, $book, $reading);
-            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['status' => PushStatus::Running]);
+            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['status' => PushStatus::Running, 'attempts' => 0]);
         });
     }
 
@@ -167,6 +173,8 @@ final readonly class PushRunner
             $this->sheets->forget($step);
         }
         $this->step($step, ['status' => StepStatus::Done, 'done_at' => $this->clock->now(), 'error' => null]);
+        // What stood in the way before is over: only troubles in a row count towards giving up.
+        Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['attempts' => 0]);
     }
 
     /** Reads back and compares; anything left over stops the push with what it is. */

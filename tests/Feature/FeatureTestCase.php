@@ -14,6 +14,7 @@ use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Sleep;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Tests\Feature\Support\Contract;
@@ -50,6 +51,8 @@ abstract class FeatureTestCase extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
+        // Waits between tries take no time here.
+        Sleep::fake();
         $this->wire = new Wire($this->app->make(Clock::class)->now()->getTimestamp());
         $this->app->make(Templates::class)->ship(base_path('templates'));
         $this->lead = $this->technician(lead: true);

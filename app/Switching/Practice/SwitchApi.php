@@ -9,11 +9,19 @@ use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Client\PendingRequest;
 use Illuminate\Http\Client\Response;
+use Illuminate\Support\Sleep;
 
 /** Speaks HTTP and JSON to the practice switch and sorts its answers into good, temporary trouble and final trouble. */
 final readonly class SwitchApi
 {
     private const TIMEOUT_SECONDS = 5;
+
+    /** A reading is many calls; one that goes wrong for a moment is asked again rather than all of them. */
+    private const MOST_READS = 5;
+
+    private const FIRST_WAIT_MS = 100;
+
+    private const LONGEST_WAIT_MS = 2_000;
 
     public function __construct(private Factory $http, private string $url, private string $token)
     {
@@ -25,7 +33,16 @@ final readonly class SwitchApi
      */
     public function get(string $path, array $query = []): array
     {
-        return $this->answer(fn (): Response => $this->request()->get($path, $query));
+        for ($try = 1; ; $try++) {
+            try {
+                return $this->answer(fn (): Response => $this->request()->get($path, $query));
+            } catch (SwitchTrouble $trouble) {
+                if (! $trouble->temporary || $try === self::MOST_READS) {
+                    throw $trouble;
+                }
+                Sleep::for(min(self::LONGEST_WAIT_MS, self::FIRST_WAIT_MS * 2 ** ($try - 1)))->milliseconds();
+            }
+        }
     }
 
     /** @return list<array<string, mixed>> every row, however many pages */
