@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Console\ExportBook;
+use App\Console\ImportBook;
 use App\Console\LoadDemo;
 use App\Console\MigrateAsOwner;
+use App\Console\PushCustomer;
+use App\Console\ReadDrift;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Problem\ProblemRenderer;
 use Illuminate\Foundation\Application;
@@ -25,7 +29,7 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
         commands: __DIR__ . '/../routes/console.php',
     )
-    ->withCommands([MigrateAsOwner::class, LoadDemo::class])
+    ->withCommands([MigrateAsOwner::class, LoadDemo::class, ReadDrift::class, PushCustomer::class, ExportBook::class, ImportBook::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->trustHosts(at: ['127\.0\.0\.1', 'localhost'], subdomains: false);

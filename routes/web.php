@@ -42,6 +42,7 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('revisions', [RevisionController::class, 'index']);
             Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->whereNumber('no');
             Route::get('live', [LiveController::class, 'show']);
+            Route::get('live/impact', [LiveController::class, 'impact']);
             Route::post('live/read', [LiveController::class, 'read']);
             Route::get('pushes', [PushController::class, 'index']);
             Route::post('pushes', [PushController::class, 'store']);

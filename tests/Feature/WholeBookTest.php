@@ -125,6 +125,27 @@ final class WholeBookTest extends FeatureTestCase
         $this->getJson("/api/customers/{$customer}/live")->assertJsonPath('differences', [])->assertJsonPath('runSheet', []);
     }
 
+    public function test_drift_comes_with_what_callers_notice_of_it_and_a_call_that_shows_it(): void
+    {
+        $value = $this->value('impact-' . Str::lower(Str::random(8)), file: 'docs/examples/inlet.json');
+        $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated();
+        $customer = $value['tenant']['key'];
+        $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->assertJsonPath('impact', null);
+        self::assertSame('done', $this->push($customer)['status']);
+        $this->readAgain($customer);
+        $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->assertJsonPath('impact.count', 0);
+        $account = '/v1/accounts/' . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
+        $band = $this->wire->byHand('GET', "{$account}/bands")['rows'][0];
+        $this->wire->byHand('PATCH', "{$account}/bands/{$band['id']}", ['give_up' => 180]);
+
+        self::assertSame([['group:desk', 'noAnswerSeconds', 33, 18]], array_map(static fn (array $each): array => [$each['object'], $each['path'], $each['book'], $each['live']], $this->readAgain($customer)));
+        $impact = $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->json('impact');
+        self::assertGreaterThan(0, $impact['count']);
+        self::assertStringContainsString('until unanswered 18 s, was 30 s', $impact['contrasts'][0]['words']);
+        self::assertSame('Mon to Fri 08:00 to 12:30, Mon to Fri 13:00 to 17:00', $impact['contrasts'][0]['when']);
+        self::assertSame($value['numbers'][0]['key'], $impact['contrasts'][0]['call']['to']);
+    }
+
     /** Two technicians, one customer: each edit that was entered stands in the book, or the other said no to it knowingly. */
     public function test_random_edits_of_two_technicians_in_turn_lose_nothing(): void
     {
@@ -178,10 +199,10 @@ final class WholeBookTest extends FeatureTestCase
     }
 
     /** @return array<string, mixed> the book with every field, under another key and with numbers of its own */
-    private function value(string $key, bool $stocked = true): array
+    private function value(string $key, bool $stocked = true, string $file = 'tests/data/every-field.json'): array
     {
-        $json = (string) file_get_contents(dirname(__DIR__) . '/data/every-field.json');
-        foreach (['+19025550100', '+19025550101'] as $number) {
+        $json = (string) file_get_contents(dirname(__DIR__, 2) . "/{$file}");
+        foreach (array_column(json_decode($json, true)['numbers'], 'key') as $number) {
             $own = $stocked ? $this->stockNumber() : sprintf('+1506%07d', random_int(7_000_000, 7_999_999));
             $json = str_replace($number, $own, $json);
         }

@@ -9,11 +9,13 @@ use App\Access\Scope;
 use App\Book\BookRepository;
 use App\Drift\Difference;
 use App\Drift\DriftReport;
+use App\Drift\ImpactReport;
 use App\Drift\LiveReader;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Push\RunSheetStore;
 use App\Switching\SwitchConnector;
+use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Book\BookFormat;
@@ -23,7 +25,7 @@ use Jaunty\Core\Provisioning\Step;
 /** Book against live: as last read, read again, and the run sheet a push would work through. */
 final class LiveController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch)
+    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch, private readonly Clock $clock)
     {
     }
 
@@ -38,6 +40,22 @@ final class LiveController extends Controller
         $reading = $reader->read($technician->id, $customer);
 
         return new JsonResponse(['onSwitch' => $reading !== null] + $this->report($technician->id, $customer));
+    }
+
+    /** What callers notice of what the switch holds instead of the book. */
+    public function impact(Request $request, string $customer): JsonResponse
+    {
+        $books = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, function (TenantRow $tenant): ?array {
+            $book = $this->books->head($tenant->id);
+            $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
+
+            return $snapshot === null ? null : [$book, $this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $book), $snapshot->read_at->toAtomString()];
+        });
+        if ($books === null) {
+            return new JsonResponse(['readAt' => null, 'impact' => null]);
+        }
+
+        return new JsonResponse(['readAt' => $books[2], 'impact' => ImpactReport::between($books[0], $books[1], $this->clock->now()->getTimestamp())]);
     }
 
     /** @return array<string, mixed> */

@@ -9,8 +9,10 @@ use Jaunty\CommandLine\Command;
 use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Report;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Calls\TellingCall;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\LocalDate;
@@ -53,21 +55,22 @@ final class DiffCommand implements Command
         }
         $from = Dates::parse($arguments->option('from'));
         $zone = ZoneClock::of($before->tenant->zone);
-        [$callers, $value] = self::callers(Difference::between($before, $after, $zone->instantOf($from * LocalDate::MINUTES)), $zone->instantOf($from * LocalDate::MINUTES), $zone);
+        [$callers, $value] = self::callers($before, $after, $zone->instantOf($from * LocalDate::MINUTES), $zone);
 
         return new Report("{$text}{$callers}", ['changes' => $changes->toArray(), 'callers' => $value], ! $changes->isEmpty());
     }
 
     /** @return array{string, array<string, mixed>} */
-    private static function callers(Difference $difference, int $from, ZoneClock $zone): array
+    private static function callers(Book $before, Book $after, int $from, ZoneClock $zone): array
     {
+        $difference = Difference::between($before, $after, $from);
         $text = $difference->isComplete ? '' : 'incomplete: more than ' . Difference::MOST_PAIRS . " places\n";
         $text .= $difference->isEmpty() ? "callers notice nothing\n" : "callers notice\n";
         $value = [];
         foreach ($difference->contrasts as $contrast) {
             $when = Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone);
             $text .= "  {$contrast->called}: {$contrast->words()}\n      {$when}\n";
-            $value[] = ['called' => $contrast->called, 'script' => $contrast->script, 'before' => $contrast->before->words(), 'after' => $contrast->after->words(), 'ofDegree' => $contrast->ofDegree, 'when' => $when];
+            $value[] = ['called' => $contrast->called, 'script' => $contrast->script, 'before' => $contrast->before->words(), 'after' => $contrast->after->words(), 'ofDegree' => $contrast->ofDegree, 'when' => $when, 'call' => TellingCall::of($before, $after, $difference, $contrast)];
         }
         foreach (['newly reached' => $difference->newlyReached, 'no longer reached' => $difference->noLongerReached] as $what => $people) {
             $text .= $people === [] ? '' : "  {$what}: " . implode(', ', $people) . "\n";

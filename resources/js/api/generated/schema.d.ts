@@ -804,6 +804,65 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/live/impact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** What callers notice of what the switch held when last read, instead of the book */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Unset where the switch was never read */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            /** Format: date-time */
+                            readAt: string | null;
+                            impact: {
+                                isComplete: boolean;
+                                count: number;
+                                contrasts: {
+                                    called: string;
+                                    words: string;
+                                    ofDegree: boolean;
+                                    when: string;
+                                    /** @description a script of the tenant book that shows it */
+                                    call: Record<string, never> | null;
+                                }[];
+                                newlyReached: string[];
+                                noLongerReached: string[];
+                            } | null;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/live/read": {
         parameters: {
             query?: never;

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Drift;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Calls\Contrast;
+use Jaunty\Core\Calls\Difference;
+use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Calls\TellingCall;
+use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Hours\Occasions;
+use Jaunty\Core\Hours\ZoneClock;
+
+/** What callers notice of the difference between two books over the coming year, each with the shortest call that shows it. */
+final class ImpactReport
+{
+    /** A reader wants the first few; the rest is counted. */
+    private const MOST = 40;
+
+    /**
+     * @param  int  $now  seconds since 1970; the year begins with the customer's day
+     * @return array{isComplete: bool, count: int, contrasts: list<array<string, mixed>>, newlyReached: list<string>, noLongerReached: list<string>}
+     */
+    public static function between(Book $before, Book $after, int $now): array
+    {
+        $zone = ZoneClock::of($before->tenant->zone);
+        // Begun within a day, its hours would not be those of the other days, and words for them would grow long.
+        $from = $zone->instantOf(intdiv($zone->localMinutes($now), LocalDate::MINUTES) * LocalDate::MINUTES);
+        $difference = Difference::between($before, $after, $from);
+
+        return [
+            'isComplete' => $difference->isComplete,
+            'count' => count($difference->contrasts),
+            'contrasts' => array_map(static fn (Contrast $contrast): array => [
+                'called' => $contrast->called,
+                'words' => $contrast->words(),
+                'ofDegree' => $contrast->ofDegree !== null,
+                'when' => Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone),
+                'call' => TellingCall::of($before, $after, $difference, $contrast),
+            ], array_slice($difference->contrasts, 0, self::MOST)),
+            'newlyReached' => $difference->newlyReached,
+            'noLongerReached' => $difference->noLongerReached,
+        ];
+    }
+}
