@@ -9,7 +9,6 @@ use Jaunty\Core\Calls\Contrast;
 use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Calls\TellingCall;
-use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\Occasions;
 use Jaunty\Core\Hours\ZoneClock;
 
@@ -27,7 +26,7 @@ final class ImpactReport
     {
         $zone = ZoneClock::of($before->tenant->zone);
         // Begun within a day, its hours would not be those of the other days, and words for them would grow long.
-        $from = $zone->instantOf(intdiv($zone->localMinutes($now), LocalDate::MINUTES) * LocalDate::MINUTES);
+        $from = (new \DateTimeImmutable("@{$now}"))->setTimezone(new \DateTimeZone($before->tenant->zone))->setTime(0, 0)->getTimestamp();
         $difference = Difference::between($before, $after, $from);
 
         return [
