@@ -27,6 +27,11 @@ final class SwitchTrouble extends \RuntimeException
         return new self("the switch answered with an error of its own (HTTP {$status})", true);
     }
 
+    public static function activating(string $object): self
+    {
+        return new self("{$object} is made, and the carrier is still activating it", true);
+    }
+
     public static function refused(string $reason): self
     {
         return new self("the switch refused: {$reason}", false);

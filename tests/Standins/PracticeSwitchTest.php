@@ -47,6 +47,59 @@ final class PracticeSwitchTest extends TestCase
         self::assertSame('Inlet Care', $this->ask('GET', $path)[1]['title']);
     }
 
+    public function test_no_more_calls_a_second_than_it_takes(): void
+    {
+        $this->switch = new PracticeSwitch(':memory:', 'token', perSecond: 3);
+        $statuses = array_map(fn (): int => $this->ask('GET', '/v1/accounts')[0], range(1, 40));
+
+        self::assertSame([200, 200, 200], array_slice($statuses, 0, 3));
+        self::assertContains(429, $statuses);
+        $refused = $this->switch->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']));
+        self::assertTrue($refused->status === 200 || $refused->headers['Retry-After'] === '1');
+    }
+
+    public function test_trouble_comes_as_it_was_asked_for_and_the_same_for_a_seed(): void
+    {
+        self::assertSame(200, $this->ask('PUT', '/v1/faults', ['seed' => 7, 'errors' => 20, 'cut_before' => 10, 'cut_after' => 10])[0]);
+        $play = fn (): array => array_map(fn (): int => $this->switch->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']))->status, range(1, 200));
+        $first = $play();
+        $this->ask('PUT', '/v1/faults', ['seed' => 7, 'errors' => 20, 'cut_before' => 10, 'cut_after' => 10]);
+
+        self::assertSame($first, $play());
+        $share = array_count_values($first);
+        self::assertEqualsWithDelta(40, $share[500], 20);
+        self::assertEqualsWithDelta(40, $share[0], 20);
+        $this->ask('PUT', '/v1/faults', ['outage_calls' => 2]);
+        self::assertSame([503, 503, 200], array_map(fn (): int => $this->ask('GET', '/v1/accounts')[0], range(1, 3)));
+        self::assertSame([422, 'thunder'], $this->refusal($this->ask('PUT', '/v1/faults', ['thunder' => 1])));
+        $this->ask('DELETE', '/v1/faults');
+        self::assertSame([200], array_values(array_unique($play())));
+    }
+
+    public function test_a_wire_cut_after_the_call_leaves_what_the_call_did(): void
+    {
+        $this->ask('PUT', '/v1/faults', ['cut_after' => 100]);
+        $cut = $this->switch->handle(new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token', 'idempotency-key' => 'k'], [], '{"handle": "inlet"}'));
+        $this->ask('DELETE', '/v1/faults');
+
+        self::assertTrue($cut->isCut());
+        self::assertCount(1, $this->ask('GET', '/v1/accounts')[1]['rows']);
+        $this->ask('PUT', '/v1/faults', ['cut_before' => 100]);
+        $this->switch->handle(new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token'], [], '{"handle": "other"}'));
+        $this->ask('DELETE', '/v1/faults');
+        self::assertCount(1, $this->ask('GET', '/v1/accounts')[1]['rows']);
+    }
+
+    public function test_a_line_is_activated_by_a_job_that_takes_its_time(): void
+    {
+        $path = $this->account();
+        $made = $this->ask('POST', "{$path}/lines", ['digits' => '19025550150'], ['idempotency-key' => 'l'])[1];
+
+        self::assertSame($made, $this->ask('POST', "{$path}/lines", ['digits' => '19025550150'], ['idempotency-key' => 'l'])[1]);
+        self::assertSame(['waiting', 'done'], array_map(fn (): string => $this->ask('GET', "{$path}/jobs/{$made['job']}")[1]['state'], [1, 2]));
+        self::assertSame(404, $this->ask('GET', "{$path}/jobs/j-nothing")[0]);
+    }
+
     public function test_a_field_it_does_not_know_and_a_value_it_cannot_hold_are_refused_by_name(): void
     {
         $path = $this->account();

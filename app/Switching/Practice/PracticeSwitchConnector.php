@@ -11,6 +11,7 @@ use App\Switching\Practice\Fields\Ringers;
 use App\Switching\Reading;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
+use Illuminate\Support\Sleep;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Kind;
@@ -23,6 +24,10 @@ use Jaunty\Core\Provisioning\Granularity;
 /** The practice switch, in the book's terms. */
 final readonly class PracticeSwitchConnector implements SwitchConnector
 {
+    private const LOOKS_AT_A_JOB = 4;
+
+    private const JOB_WAIT_MS = 250;
+
     public function __construct(private SwitchApi $api)
     {
     }
@@ -92,7 +97,12 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
         $path = $object->kind === Kind::Tenant ? '/v1/accounts' : $this->collectionPath($bindings, $book, $object->kind);
 
-        return $this->bound($this->api->post($path, $record, $key, $actingFor));
+        $made = $this->api->post($path, $record, $key, $actingFor);
+        if (is_string($made['job'] ?? null)) {
+            $this->awaitJob($this->accountPath($bindings, $book) . "/jobs/{$made['job']}", $object);
+        }
+
+        return $this->bound($made);
     }
 
     public function update(Book $book, Bindings $bindings, Reference $object, array $fields, array $expected, string $key, string $actingFor): Bound
@@ -127,6 +137,17 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
             $this->api->delete($this->recordPath($bindings, null, $object, $bound), $key, $actingFor);
         } catch (RecordGone) {
             // Somebody was quicker: it is gone, as wanted.
+        }
+    }
+
+    /** Sent again under the same key, a creation names the same job: what is under way is waited for, not begun anew. */
+    private function awaitJob(string $path, Reference $object): void
+    {
+        for ($look = 1; ($this->api->get($path)['state'] ?? null) !== 'done'; $look++) {
+            if ($look === self::LOOKS_AT_A_JOB) {
+                throw SwitchTrouble::activating((string) $object);
+            }
+            Sleep::for(self::JOB_WAIT_MS)->milliseconds();
         }
     }
 

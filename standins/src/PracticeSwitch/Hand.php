@@ -23,13 +23,16 @@ final readonly class Hand
         if ($verb === 'list') {
             return $this->list();
         }
+        if ($verb === 'faults') {
+            return $this->faults(array_slice($arguments, 1));
+        }
         $account = $this->account($arguments[1] ?? throw new HandError("wants an account: bin/switch {$verb} ACCOUNT"));
 
         return match (true) {
             $verb === 'show' => $this->show($account),
             $verb === 'log' => $this->log($account),
             $verb === 'set' && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
-            default => throw new HandError('usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE]'),
+            default => throw new HandError('usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE | faults [none | KNOB=NUMBER ...]]'),
         };
     }
 
@@ -41,6 +44,26 @@ final readonly class Hand
         }
 
         return $text;
+    }
+
+    /** @param list<string> $asked `errors=20`, or `none`; nothing shows what is in force */
+    private function faults(array $asked): string
+    {
+        $plan = [];
+        foreach ($asked as $knob) {
+            [$name, $value] = explode('=', $knob, 2) + [1 => ''];
+            if ($knob !== 'none' && ! ctype_digit($value)) {
+                throw new HandError("{$knob}: wants KNOB=NUMBER, such as errors=20 cut_after=5 latency_ms=300");
+            }
+            $plan[$name] = (int) $value;
+        }
+        $inForce = match (true) {
+            $asked === [] => $this->ask('/v1/faults'),
+            $asked === ['none'] => $this->ask('/v1/faults', [], 'DELETE'),
+            default => $this->ask('/v1/faults', $plan, 'PUT'),
+        };
+
+        return implode('', array_map(static fn (string $knob, mixed $value): string => str_pad($knob, 16) . self::plain($value) . "\n", array_keys($inForce), array_values($inForce)));
     }
 
     /** @param array<string, mixed> $account */
@@ -124,11 +147,11 @@ final readonly class Hand
      * @param  ?array<string, mixed>  $body  what to change; null to read
      * @return array<string, mixed>
      */
-    private function ask(string $path, ?array $body = null): array
+    private function ask(string $path, ?array $body = null, string $method = 'PATCH'): array
     {
         $curl = curl_init($this->url . $path);
         curl_setopt_array($curl, [
-            CURLOPT_CUSTOMREQUEST => $body === null ? 'GET' : 'PATCH',
+            CURLOPT_CUSTOMREQUEST => $body === null ? 'GET' : $method,
             CURLOPT_HTTPHEADER => ["Authorization: Bearer {$this->token}", 'Content-Type: application/json', "Acting-For: {$this->actor}"],
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_TIMEOUT => 10,

@@ -21,12 +21,19 @@ final class PracticeSwitch extends Standin
 
     private readonly RecordRules $rules;
 
+    private readonly Faults $faults;
+
+    private readonly ?RateLimit $limit;
+
     /**
      * @param  string  $file  the SQLite file, or `:memory:`
      * @param  ?\Closure(): int  $clock  seconds since 1970
+     * @param  ?int  $perSecond  calls it takes in a second; unset: any number
      */
-    public function __construct(string $file, private readonly string $token, ?\Closure $clock = null)
+    public function __construct(string $file, private readonly string $token, ?\Closure $clock = null, ?int $perSecond = null)
     {
+        $this->faults = new Faults($file);
+        $this->limit = $perSecond === null ? null : new RateLimit($file, $perSecond, time(...));
         $this->records = new Records($file, $clock ?? time(...));
         $this->rules = new RecordRules($this->records);
     }
@@ -43,11 +50,35 @@ final class PracticeSwitch extends Standin
             throw new Refusal(401, 'a reseller token is needed');
         }
         $steps = explode('/', trim($request->path, '/'));
+        if ($steps === ['v1', 'faults']) {
+            return $this->faults($request);
+        }
         if (($steps[0] ?? '') !== 'v1' || ($steps[1] ?? '') !== Vocabulary::ACCOUNT) {
             throw new Refusal(404, 'nothing here');
         }
 
-        return $this->records->inTransaction(fn (): Response => $this->once($request, array_slice($steps, 2)));
+        $this->limit?->count();
+
+        return $this->faults->around(fn (): Response => $this->answered($request, array_slice($steps, 2)));
+    }
+
+    /** @param list<string> $steps */
+    private function answered(Request $request, array $steps): Response
+    {
+        try {
+            return $this->records->inTransaction(fn (): Response => $this->once($request, $steps));
+        } catch (Refusal $refusal) {
+            return $this->refused($refusal);
+        }
+    }
+
+    private function faults(Request $request): Response
+    {
+        if ($request->method === 'DELETE') {
+            $this->faults->none();
+        }
+
+        return Response::json(200, $request->method === 'PUT' ? $this->faults->ask($request->json()) : $this->faults->inForce());
     }
 
     /** @param list<string> $steps */
@@ -80,6 +111,9 @@ final class PracticeSwitch extends Standin
             return $this->one($account, Vocabulary::ACCOUNT, $account, $request);
         }
         $this->records->get($account, Vocabulary::ACCOUNT, $account);
+        if ($collection === 'jobs' && $id !== null) {
+            return Response::json(200, $this->records->job($account, $id));
+        }
         if ($collection === 'edits') {
             return Response::json(200, ['rows' => $this->records->edits($account)]);
         }
@@ -123,7 +157,10 @@ final class PracticeSwitch extends Standin
             $this->refuseTaken($collection, $fixed, $body[$fixed]);
         }
 
-        return Response::json(201, $this->records->add($account, $collection, $body, self::who($request))->show());
+        $made = $this->records->add($account, $collection, $body, self::who($request));
+
+        // Carriers take their time: a line rings only once its job is done.
+        return Response::json(201, $made->show() + ($collection === 'lines' ? ['job' => $this->records->begin($made)] : []));
     }
 
     /** Handles and lines are one of a kind on the whole switch. */

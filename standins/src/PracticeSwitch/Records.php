@@ -18,8 +18,11 @@ final readonly class Records
         CREATE TABLE IF NOT EXISTS edits (
             serial INTEGER PRIMARY KEY AUTOINCREMENT, account TEXT NOT NULL, record TEXT NOT NULL, collection TEXT NOT NULL,
             stamp INTEGER NOT NULL, who TEXT NOT NULL, what TEXT NOT NULL, field TEXT, was TEXT, is_now TEXT);
+        CREATE TABLE IF NOT EXISTS jobs (id TEXT PRIMARY KEY, account TEXT NOT NULL, record TEXT NOT NULL, looks INTEGER NOT NULL);
         CREATE TABLE IF NOT EXISTS done (key TEXT PRIMARY KEY, status INTEGER NOT NULL, body TEXT NOT NULL);
         SQL;
+
+    private const LOOKS_A_JOB_TAKES = 2;
 
     private Store $store;
 
@@ -108,6 +111,29 @@ final readonly class Records
     public function edits(string $account): array
     {
         return $this->store->rows('SELECT serial, record, collection, stamp, who, what, field, was, is_now FROM edits WHERE account = ? ORDER BY serial DESC LIMIT 500', [$account]);
+    }
+
+    /** Begins the activation of a line. @return string the job's id */
+    public function begin(Record $record): string
+    {
+        $id = "j-{$record->id}";
+        $this->store->rows('INSERT INTO jobs (id, account, record, looks) VALUES (?, ?, ?, 0)', [$id, $record->account, $record->id]);
+
+        return $id;
+    }
+
+    /**
+     * A job goes on whenever somebody looks at it, so that it takes the same time in every test.
+     *
+     * @return array{id: string, record: string, state: string}
+     *
+     * @throws Refusal 404
+     */
+    public function job(string $account, string $id): array
+    {
+        $row = $this->store->row('UPDATE jobs SET looks = looks + 1 WHERE id = ? AND account = ? RETURNING record, looks', [$id, $account]) ?? throw new Refusal(404, "no job {$id}");
+
+        return ['id' => $id, 'record' => (string) $row['record'], 'state' => (int) $row['looks'] >= self::LOOKS_A_JOB_TAKES ? 'done' : 'waiting'];
     }
 
     /** @return ?array<string, int|string|null> what an idempotency key already led to */

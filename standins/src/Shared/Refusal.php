@@ -7,7 +7,8 @@ namespace Standins\Shared;
 /** A request that is refused, with the HTTP status and the reason in words. */
 final class Refusal extends \RuntimeException
 {
-    public function __construct(public readonly int $status, string $reason, public readonly ?string $where = null)
+    /** @param array<string, string> $headers */
+    public function __construct(public readonly int $status, string $reason, public readonly ?string $where = null, public readonly array $headers = [])
     {
         parent::__construct($reason);
     }

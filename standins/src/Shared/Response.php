@@ -6,6 +6,8 @@ namespace Standins\Shared;
 
 final readonly class Response
 {
+    private const CUT = 0;
+
     /** @param array<string, string> $headers */
     public function __construct(public int $status, public string $body, public array $headers = [])
     {
@@ -21,6 +23,17 @@ final readonly class Response
         );
     }
 
+    /** No answer at all: the wire is cut. */
+    public static function cut(): self
+    {
+        return new self(self::CUT, '');
+    }
+
+    public function isCut(): bool
+    {
+        return $this->status === self::CUT;
+    }
+
     public static function page(string $html): self
     {
         return new self(200, $html, ['Content-Type' => 'text/html; charset=utf-8']);
@@ -33,6 +46,12 @@ final readonly class Response
 
     public function send(): void
     {
+        if ($this->isCut()) {
+            // A body is promised and does not come, which is what a caller sees of a cut wire.
+            header('Content-Length: 1000');
+
+            return;
+        }
         http_response_code($this->status);
         foreach ($this->headers as $name => $value) {
             header("{$name}: {$value}");

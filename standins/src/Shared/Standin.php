@@ -12,8 +12,13 @@ abstract class Standin
         try {
             return $this->answer($request);
         } catch (Refusal $refusal) {
-            return Response::json($refusal->status, array_filter(['fault' => $refusal->getMessage(), 'where' => $refusal->where], is_string(...)));
+            return $this->refused($refusal);
         }
+    }
+
+    final protected function refused(Refusal $refusal): Response
+    {
+        return Response::json($refusal->status, array_filter(['fault' => $refusal->getMessage(), 'where' => $refusal->where], is_string(...)), $refusal->headers);
     }
 
     /** @throws Refusal */

@@ -74,6 +74,6 @@ final class Wire
         }
         $response = $standin->handle(new StandinRequest($request->method(), (string) parse_url($request->url(), PHP_URL_PATH), $headers, array_filter($query, is_string(...)), $request->body()));
 
-        return Http::response($response->body, $response->status, $response->headers);
+        return $response->isCut() ? self::cut() : Http::response($response->body, $response->status, $response->headers);
     }
 }
