@@ -145,6 +145,7 @@ final readonly class Hand
 
     /**
      * @param  ?array<string, mixed>  $body  what to change; null to read
+     * @param  non-empty-string  $method
      * @return array<string, mixed>
      */
     private function ask(string $path, ?array $body = null, string $method = 'PATCH'): array
