@@ -1,4 +1,4 @@
-import type { components } from './generated/schema'
+import type { components, paths } from './generated/schema'
 
 export { client, take } from './client'
 export { detailOf, isProblem, ProblemError, type FieldFault, type Problem } from './problem'
@@ -9,6 +9,7 @@ export type Change = Schemas['Change']
 export type Clash = Schemas['Clash']
 export type CustomerLine = Schemas['CustomerLine']
 export type Desk = Schemas['Desk']
+export type Impact = paths['/customers/{customer}/live/impact']['get']['responses']['200']['content']['application/json']
 export type Difference = Schemas['Difference']
 export type Live = Schemas['Live']
 export type Push = Schemas['Push']

@@ -3,12 +3,13 @@ import { computed } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
 import { age, dateThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
 import { isUnderWay, useDesk } from './desk'
+import CallersNotice from './CallersNotice.vue'
 import PushProgress from './PushProgress.vue'
 import { fieldInWords, valueInWords } from './words'
 
 defineProps<{ zone: string }>()
 
-const { book, live, pushes, names, differences, underWay, busy, changes, push, readAgain } = useDesk()
+const { book, live, pushes, names, differences, underWay, busy, changes, edit, push, readAgain } = useDesk()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
@@ -42,6 +43,14 @@ function target(difference: Difference): { object: string; field: string | null 
   return { object: difference.object, field: difference.path?.split('/')[0] ?? null }
 }
 
+/** Takes the switch's value into the draft: it is looked over and entered like any other edit. */
+function adopt(difference: Difference): void {
+  if (difference.path !== null) void edit([{ object: difference.object, path: difference.path, value: difference.live }])
+}
+
+const pending = computed(() => new Set(changes.value.map((change) => `${change.object} ${change.path ?? ''}`)))
+const isPending = (difference: Difference): boolean => pending.value.has(`${difference.object} ${difference.path ?? ''}`)
+
 const backable = computed(() => differences.value.filter((each) => each.what !== 'unknown'))
 
 function ended(each: Push): string {
@@ -74,8 +83,11 @@ function ended(each: Push): string {
             <td>{{ inBook(difference) }}</td>
             <td>{{ onSwitch(difference) }}</td>
             <td class="soft">{{ difference.since === null ? 'the switch does not say' : `${dateThere(difference.since, zone)}, ${difference.by ?? ''}` }}</td>
-            <td>
-              <button v-if="difference.what !== 'unknown'" type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
+            <td class="hands">
+              <template v-if="difference.what !== 'unknown'">
+                <button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
+                <button v-if="difference.what === 'field'" type="button" class="quiet-button" :disabled="busy || isPending(difference)" :title="isPending(difference) ? 'there is a pending edit of this field' : 'take the switch’s value into your draft'" @click="adopt(difference)">Adopt</button>
+              </template>
               <span v-else class="soft small">removed by a push of the book</span>
             </td>
           </tr>
@@ -83,6 +95,8 @@ function ended(each: Push): string {
       </table>
       <p v-if="backable.length > 1" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push(backable.map(target))">Put all {{ backable.length }} back</button></p>
     </section>
+
+    <CallersNotice :zone="zone" />
 
     <section class="part">
       <div class="head">
@@ -142,6 +156,14 @@ function ended(each: Push): string {
 
 .right {
   margin-left: auto;
+}
+
+.hands {
+  white-space: nowrap;
+}
+
+.hands button + button {
+  margin-left: 6px;
 }
 
 .corner {

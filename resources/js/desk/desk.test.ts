@@ -35,6 +35,7 @@ async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<stri
   const server = fakeServer({
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': live,
+    'GET /customers/inlet/live/impact': { readAt: null, impact: null },
     'GET /customers/inlet/pushes': { pushes: [] },
     'GET /customers/inlet/revisions': { revisions: [] },
     'GET /customers': { customers: [] },
@@ -300,5 +301,51 @@ describe('the pending bar', () => {
 
     expect(page.get('[data-testid=notice]').text()).toContain('+19025550150 is not free any more.')
     expect(page.get('[data-testid=pending]').text()).toBe('1 change')
+  })
+})
+
+describe('what callers notice of drift', () => {
+  const drifted: Live = {
+    onSwitch: true, readAt: '2026-12-01T18:00:00Z', runSheet: [],
+    differences: [{ object: 'user:ines', label: 'ines', what: 'field', path: 'legs/desk/seconds', book: 20, live: 40, since: null, by: null }],
+  }
+
+  it('is told in the book’s names, with a call that shows it', async () => {
+    await openDesk(deskOf([user('ines', '201')]), drifted, {
+      'GET /customers/inlet/live/impact': {
+        readAt: '2026-12-01T18:00:00Z',
+        impact: {
+          isComplete: true, count: 3, newlyReached: ['user:ines'], noLongerReached: [],
+          contrasts: [
+            { called: 'extension:201', words: 'every caller: rings user:ines -> released by user:ines', ofDegree: false, when: 'Sat 09:00 to 12:00', call: { to: '201', at: '2026-12-05T13:00:00Z', keys: [{ key: '1' }], world: { 'user:ines': 'busy' } } },
+            { called: 'extension:201', words: 'a caller after busy: hears nothing', ofDegree: false, when: 'at all times', call: null },
+          ],
+        },
+      },
+    })
+
+    const rows = page.findAll('[data-testid=callers-notice] tbody tr').map((row) => row.text())
+    expect(rows[0]).toContain('every caller: rings ines → released by ines')
+    expect(rows[0]).toContain('press 1; ines is busy')
+    expect(rows[1]).toContain('only if somebody’s state changes during the call')
+    expect(page.text()).toContain('and 1 place more')
+    expect(page.text()).toContain('Newly reached: ines')
+  })
+
+  it('is said to be nothing where no call goes otherwise', async () => {
+    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [] } } })
+
+    expect(page.get('[data-testid=nobody-notices]').text()).toContain('every call of the coming year goes the same way')
+  })
+
+  it('can be adopted: the switch’s value goes into the draft', async () => {
+    const after = deskOf([user('ines', '201', 40)], [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 40 }])
+    const { server } = await openDesk(deskOf([user('ines', '201')]), drifted, { [EDITS]: after })
+
+    await page.findAll('[data-testid=differences] button').find((each) => each.text() === 'Adopt')?.trigger('click')
+    await settle()
+
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 40 }] })
+    expect(page.findAll('[data-testid=differences] button').find((each) => each.text() === 'Adopt')?.attributes('disabled')).toBeDefined()
   })
 })

@@ -1,6 +1,6 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
-import { client, detailOf, isProblem, take, type Desk, type Live, type Push, type Revision } from '@/api'
+import { client, detailOf, isProblem, take, type Desk, type Impact, type Live, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { Names } from './names'
 import { same, valueAt } from './values'
@@ -34,6 +34,8 @@ function queriesOf(customer: string) {
   return {
     desk: queryOptions({ queryKey: ['desk', customer], queryFn: (): Promise<Desk> => take(client.GET('/customers/{customer}/desk', { params })) }),
     live: queryOptions({ queryKey: ['live', customer], queryFn: (): Promise<Live> => take(client.GET('/customers/{customer}/live', { params })) }),
+    // Under the key of what it is about, so that both are looked at anew together.
+    impact: queryOptions({ queryKey: ['live', customer, 'impact'], queryFn: (): Promise<Impact> => take(client.GET('/customers/{customer}/live/impact', { params })) }),
     pushes: queryOptions({
       queryKey: ['pushes', customer],
       queryFn: async (): Promise<Push[]> => (await take(client.GET('/customers/{customer}/pushes', { params }))).pushes,
@@ -182,6 +184,7 @@ function createDesk(customer: string) {
   const readAgain = (): Promise<void> =>
     act(async () => {
       queryClient.setQueryData(queries.live.queryKey, await take(client.POST('/customers/{customer}/live/read', { params })))
+      void queryClient.invalidateQueries({ queryKey: queries.impact.queryKey })
       void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
       return undefined
     })
