@@ -8,11 +8,14 @@ use App\Console\LoadDemo;
 use App\Console\MigrateAsOwner;
 use App\Console\PushCustomer;
 use App\Console\ReadDrift;
+use App\Http\Middleware\CheckOrigin;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SignInByToken;
 use App\Http\Problem\ProblemRenderer;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ValidateCsrfToken;
 
 /*
  * Everything this machine adds (settings, caches, logs, sessions) lives in one folder outside the code, named by
@@ -32,6 +35,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([MigrateAsOwner::class, LoadDemo::class, ReadDrift::class, PushCustomer::class, ExportBook::class, ImportBook::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
+        $middleware->web(prepend: [SignInByToken::class], replace: [ValidateCsrfToken::class => CheckOrigin::class]);
         $middleware->trustHosts(at: ['127\.0\.0\.1', 'localhost'], subdomains: false);
         $middleware->redirectGuestsTo(static fn (): ?string => null);
     })

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ApiTokenController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\PushController;
@@ -11,6 +12,7 @@ use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TakingOnController;
 use App\Http\Middleware\LimitBody;
+use App\Http\Middleware\PeopleOnly;
 use Illuminate\Support\Facades\Route;
 
 Route::get('up', static fn (): array => ['well' => true])->withoutMiddleware('web');
@@ -20,10 +22,15 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
     Route::post('session', [SessionController::class, 'store']);
 
     Route::middleware('auth')->group(static function (): void {
-        Route::delete('session', [SessionController::class, 'destroy']);
-        Route::post('second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:password');
-        Route::put('second-factor', [SecondFactorController::class, 'update'])->middleware('throttle:password');
-        Route::delete('second-factor', [SecondFactorController::class, 'destroy'])->middleware('throttle:password');
+        Route::middleware(PeopleOnly::class)->group(static function (): void {
+            Route::delete('session', [SessionController::class, 'destroy']);
+            Route::post('second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:password');
+            Route::put('second-factor', [SecondFactorController::class, 'update'])->middleware('throttle:password');
+            Route::delete('second-factor', [SecondFactorController::class, 'destroy'])->middleware('throttle:password');
+            Route::get('api-tokens', [ApiTokenController::class, 'index']);
+            Route::post('api-tokens', [ApiTokenController::class, 'store']);
+            Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
+        });
 
         Route::get('customers', [RosterController::class, 'index']);
         Route::get('templates', [TakingOnController::class, 'templates']);

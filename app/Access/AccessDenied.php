@@ -16,4 +16,14 @@ final class AccessDenied extends \RuntimeException
     {
         return new self('Taking customers on needs a grant for every customer. Ask a lead technician for one.');
     }
+
+    public static function scope(Ability $wanted): self
+    {
+        return new self("This token's scope does not let it {$wanted->inWords()} customers.");
+    }
+
+    public static function peopleOnly(): self
+    {
+        return new self('This is for people who sign in; a token cannot do it.');
+    }
 }

@@ -17,6 +17,8 @@ final class Scope
 {
     private ?string $open = null;
 
+    private ?Ability $most = null;
+
     public function __construct(private readonly ConnectionInterface $db, private readonly Clock $clock)
     {
     }
@@ -42,6 +44,7 @@ final class Scope
             if (! $this->abilityFor($technicianId, $row->id)->covers($least)) {
                 throw AccessDenied::lacks($least);
             }
+            $this->keepWithin($least);
             $this->set($technicianId, $row->id);
 
             return $work($row);
@@ -65,6 +68,7 @@ final class Scope
             if (! $this->mayTakeOn($technicianId)) {
                 throw AccessDenied::everyCustomer();
             }
+            $this->keepWithin(Ability::Edit);
 
             return $work();
         });
@@ -85,6 +89,19 @@ final class Scope
 
             return $work();
         });
+    }
+
+    /** From now on no more than this may be done, whatever is granted: a token's scope. Unset: as granted. */
+    public function limitTo(?Ability $most): void
+    {
+        $this->most = $most;
+    }
+
+    private function keepWithin(Ability $least): void
+    {
+        if ($this->most !== null && ! $this->most->covers($least)) {
+            throw AccessDenied::scope($least);
+        }
     }
 
     /** Whether the technician in scope may take customers on. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Access\Scope;
+use App\Http\Middleware\SignInByToken;
 use App\Stock\CarrierDesk;
 use App\Switching\Practice\PracticeSwitchConnector;
 use App\Switching\Practice\SwitchApi;
@@ -55,8 +56,16 @@ final class RosterServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
-        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by((string) $request->ip()));
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(self::whoAsks($request)));
         RateLimiter::for('password', static fn (Request $request): Limit => Limit::perMinute(self::PASSWORDS_A_MINUTE)->by((string) $request->ip()));
+    }
+
+    /** Programs that share an address do not use up each other's share. */
+    private static function whoAsks(Request $request): string
+    {
+        $token = $request->attributes->get(SignInByToken::TOKEN);
+
+        return is_string($token) ? "token {$token}" : (string) $request->ip();
     }
 
     private static function setting(string $name): string

@@ -67,6 +67,7 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
             };
         };
         options?: never;
@@ -110,6 +111,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
@@ -137,6 +139,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
@@ -158,7 +161,124 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api-tokens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One's own tokens for programs */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Without the tokens themselves */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            tokens: components["schemas"]["ApiToken"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        /** Make a token, sent by programs as `Authorization, Bearer`; it is shown in this answer and never again */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        name: string;
+                        /**
+                         * @description the most that may be done with it; push includes edit, edit includes read
+                         * @enum {string}
+                         */
+                        scope: "read" | "edit" | "push";
+                        /** @description unset for no end */
+                        days?: number | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description Made */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ApiToken"];
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api-tokens/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a token back; from then on it opens nothing */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    token: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Gone */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
             };
         };
         options?: never;
@@ -1048,6 +1168,20 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        ApiToken: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            scope: "read" | "edit" | "push";
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: date-time */
+            until: string | null;
+            /** Format: date-time */
+            lastUsedAt: string | null;
+            /** @description only where it has just been made */
+            token?: string;
+        };
         Problem: {
             type: string;
             title: string;

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Access\Ability;
+use App\Models\ApiToken;
+use App\Security\ApiTokens;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
+
+/** A technician's own tokens for programs. */
+final class ApiTokenController extends Controller
+{
+    public function index(Request $request): JsonResponse
+    {
+        $tokens = ApiToken::query()->where('technician_id', $this->technician($request)->id)->orderBy('made_at')->get();
+
+        return new JsonResponse(['tokens' => $tokens->map(self::shown(...))->values()->all()]);
+    }
+
+    public function store(Request $request, ApiTokens $tokens): JsonResponse
+    {
+        /** @var array{name: string, scope: string, days?: ?int} $given */
+        $given = $request->validate([
+            'name' => ['required', 'string', 'max:80'],
+            'scope' => ['required', Rule::enum(Ability::class)],
+            'days' => ['nullable', 'integer', 'min:1', 'max:3650'],
+        ]);
+        [$row, $token] = $tokens->make($this->technician($request), $given['name'], Ability::from($given['scope']), $given['days'] ?? null);
+
+        return new JsonResponse(self::shown($row) + ['token' => $token], 201);
+    }
+
+    public function destroy(Request $request, string $token): Response
+    {
+        ApiToken::query()->where('technician_id', $this->technician($request)->id)->whereKey($token)->delete();
+
+        return new Response(status: 204);
+    }
+
+    /** @return array<string, ?string> */
+    private static function shown(ApiToken $token): array
+    {
+        return [
+            'id' => $token->id, 'name' => $token->name, 'scope' => $token->scope, 'madeAt' => $token->made_at->toAtomString(),
+            'until' => $token->until?->toAtomString(), 'lastUsedAt' => $token->last_used_at?->toAtomString(),
+        ];
+    }
+}
