@@ -9,7 +9,6 @@ use App\Push\PushRunner;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Http;
-use Illuminate\Support\Str;
 use Jaunty\Core\Book\BookFormat;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Mt19937;
@@ -108,12 +107,7 @@ final class FaultRunsTest extends FeatureTestCase
     /** @return array{string, array<string, int>} the customer, and how many records each collection is to hold */
     private function import(string $file): array
     {
-        $json = (string) file_get_contents(dirname(__DIR__, 2) . "/{$file}");
-        foreach (array_column(BookFormat::toValue(BookFormat::fromJson($json))['numbers'], 'key') as $number) {
-            $json = str_replace($number, $this->stockNumber(), $json);
-        }
-        $value = (array) json_decode($json, true, flags: JSON_THROW_ON_ERROR);
-        $value['tenant']['key'] = 'faults-' . Str::lower(Str::random(10));
+        $value = $this->bookFrom($file);
         $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated();
         $count = [];
         foreach (BookFormat::fromValue($value)->objects() as $object) {

@@ -112,6 +112,23 @@ abstract class FeatureTestCase extends TestCase
         return ['key' => $key, 'id' => $this->tenantId($key), 'number' => $number];
     }
 
+    /**
+     * A book from a file, under a key of its own and with numbers that are in stock.
+     *
+     * @return array<string, mixed>
+     */
+    protected function bookFrom(string $file, bool $stocked = true): array
+    {
+        $json = (string) file_get_contents(base_path($file));
+        foreach (array_column((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)['numbers'], 'key') as $number) {
+            $json = str_replace($number, $stocked ? $this->stockNumber() : sprintf('+1506%07d', random_int(7_000_000, 7_999_999)), $json);
+        }
+        $value = (array) json_decode($json, true, flags: JSON_THROW_ON_ERROR);
+        $value['tenant'] = ['key' => 'book-' . Str::lower(Str::random(10))] + $value['tenant'];
+
+        return $value;
+    }
+
     protected function tenantId(string $key): string
     {
         $id = $this->scope()->technician($this->lead->id, static fn (): mixed => DB::table('tenants')->where('key', $key)->value('id'));

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Book\BookRepository;
 use App\Models\TenantRow;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
@@ -16,6 +15,8 @@ use Jaunty\Core\Change\Diff;
 /** Books of every kind: taken in, kept, changed, given out, pushed. */
 final class WholeBookTest extends FeatureTestCase
 {
+    private const EVERY_FIELD = 'tests/data/every-field.json';
+
     public function test_a_book_with_every_field_is_kept_as_it_came_and_given_out_again(): void
     {
         [$customer, $given] = $this->import();
@@ -87,11 +88,11 @@ final class WholeBookTest extends FeatureTestCase
     public function test_what_is_no_book_is_refused_with_the_place_and_the_cause(): void
     {
         $this->actingAs($this->lead)->postJson('/api/taking-on/book', ['format' => 'something else'])->assertStatus(422);
-        $value = $this->value('taken-' . Str::lower(Str::random(8)));
+        $value = $this->bookFrom(self::EVERY_FIELD);
         $value['users'][0]['reportsTo'] = 'user:nobody';
         $problem = $this->postJson('/api/taking-on/book', $value)->assertStatus(422)->json();
         self::assertStringContainsString('user:nobody', json_encode($problem, JSON_THROW_ON_ERROR));
-        $value = $this->value('taken-' . Str::lower(Str::random(8)), stocked: false);
+        $value = $this->bookFrom(self::EVERY_FIELD, stocked: false);
         $this->postJson('/api/taking-on/book', $value)->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:number-not-free');
     }
 
@@ -99,14 +100,14 @@ final class WholeBookTest extends FeatureTestCase
     {
         [$customer] = $this->import();
 
-        $problem = $this->postJson('/api/taking-on/book', $this->value($customer))->assertStatus(422)->json();
+        $problem = $this->postJson('/api/taking-on/book', array_replace_recursive($this->bookFrom(self::EVERY_FIELD), ['tenant' => ['key' => $customer]]))->assertStatus(422)->json();
 
         self::assertStringContainsString($customer, $problem['detail']);
     }
 
     public function test_steps_of_the_switch_that_a_book_does_not_fit_are_said(): void
     {
-        $value = $this->value('fit-' . Str::lower(Str::random(8)));
+        $value = $this->bookFrom(self::EVERY_FIELD);
         $value['users'][0]['legs'][0]['seconds'] = 22;
 
         $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated()->assertJsonPath('fitted', [['object' => 'user:ana', 'path' => 'legs/desk/seconds', 'before' => 22, 'after' => 25]]);
@@ -127,7 +128,7 @@ final class WholeBookTest extends FeatureTestCase
 
     public function test_drift_comes_with_what_callers_notice_of_it_and_a_call_that_shows_it(): void
     {
-        $value = $this->value('impact-' . Str::lower(Str::random(8)), file: 'docs/examples/inlet.json');
+        $value = $this->bookFrom('docs/examples/inlet.json');
         $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated();
         $customer = $value['tenant']['key'];
         $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->assertJsonPath('impact', null);
@@ -192,24 +193,10 @@ final class WholeBookTest extends FeatureTestCase
     /** @return array{string, Book} the customer's key, and the book as it was given */
     private function import(): array
     {
-        $value = $this->value('every-' . Str::lower(Str::random(10)));
+        $value = $this->bookFrom(self::EVERY_FIELD);
         $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated()->assertJsonPath('fitted', []);
 
         return [$value['tenant']['key'], BookFormat::fromValue($value)];
-    }
-
-    /** @return array<string, mixed> the book with every field, under another key and with numbers of its own */
-    private function value(string $key, bool $stocked = true, string $file = 'tests/data/every-field.json'): array
-    {
-        $json = (string) file_get_contents(dirname(__DIR__, 2) . "/{$file}");
-        foreach (array_column(json_decode($json, true)['numbers'], 'key') as $number) {
-            $own = $stocked ? $this->stockNumber() : sprintf('+1506%07d', random_int(7_000_000, 7_999_999));
-            $json = str_replace($number, $own, $json);
-        }
-        $value = (array) json_decode($json, true, flags: JSON_THROW_ON_ERROR);
-        $value['tenant'] = ['key' => $key] + $value['tenant'];
-
-        return $value;
     }
 
     private function out(string $customer): Book

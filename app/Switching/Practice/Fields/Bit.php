@@ -7,17 +7,8 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** True and false as 1 and 0. */
-final readonly class Bit implements FieldCodec
+final readonly class Bit extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => $ours === true ? 1 : 0];

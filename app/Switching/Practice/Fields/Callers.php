@@ -7,18 +7,9 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** Which callers: a digit map, or a word in capitals for those a map cannot say. */
-final readonly class Callers implements FieldCodec
+final readonly class Callers extends OneField
 {
     private const WORDS = ['withheld' => 'HIDDEN', 'anyone' => 'ALL'];
-
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
 
     public function toSwitch(mixed $ours, Names $names): array
     {

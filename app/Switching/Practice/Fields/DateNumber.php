@@ -7,17 +7,8 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** A date as one number: 20261225. */
-final readonly class DateNumber implements FieldCodec
+final readonly class DateNumber extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => is_string($ours) ? (int) str_replace('-', '', $ours) : null];

@@ -7,16 +7,12 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** A list of small records, each field of an item with a codec of its own. */
-final readonly class Items implements FieldCodec
+final readonly class Items extends OneField
 {
     /** @param array<string, FieldCodec> $fields by our field of an item */
-    public function __construct(private string $their, private array $fields)
+    public function __construct(string $their, private array $fields)
     {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
+        parent::__construct($their);
     }
 
     public function toSwitch(mixed $ours, Names $names): array

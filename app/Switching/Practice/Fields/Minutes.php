@@ -8,17 +8,8 @@ use App\Switching\Practice\Names;
 use Jaunty\Core\Book\ClockTime;
 
 /** A time of day as minutes since midnight. */
-final readonly class Minutes implements FieldCodec
+final readonly class Minutes extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => is_string($ours) ? ClockTime::minutes($ours) : null];

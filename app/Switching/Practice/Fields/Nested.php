@@ -7,16 +7,12 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** A record within a record; unset stays unset. */
-final readonly class Nested implements FieldCodec
+final readonly class Nested extends OneField
 {
     /** @param array<string, FieldCodec> $fields by our field within it */
-    public function __construct(private string $their, private array $fields)
+    public function __construct(string $their, private array $fields)
     {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
+        parent::__construct($their);
     }
 
     public function toSwitch(mixed $ours, Names $names): array

@@ -7,21 +7,12 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** A destination as the id of a record under its kind's word (`{"person": id}`), `{"dial": digits}` or `{"act": word}`. */
-final readonly class Place implements FieldCodec
+final readonly class Place extends OneField
 {
     private const RECORDS = [
         'user' => 'person', 'mailbox' => 'box', 'group' => 'band', 'chain' => 'ladder', 'attendant' => 'greeter',
         'menu' => 'keypad', 'announcement' => 'notice', 'line' => 'socket',
     ];
-
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
 
     public function toSwitch(mixed $ours, Names $names): array
     {

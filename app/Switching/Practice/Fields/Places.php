@@ -7,17 +7,8 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** Several places, in their order. */
-final readonly class Places implements FieldCodec
+final readonly class Places extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => array_map(static fn (mixed $place): ?array => Place::encode($place, $names), is_array($ours) ? array_values($ours) : [])];

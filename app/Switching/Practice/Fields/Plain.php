@@ -7,15 +7,11 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** The same value under another name. */
-final readonly class Plain implements FieldCodec
+final readonly class Plain extends OneField
 {
-    public function __construct(private string $their, private mixed $whenMissing = null)
+    public function __construct(string $their, private mixed $whenMissing = null)
     {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
+        parent::__construct($their);
     }
 
     public function toSwitch(mixed $ours, Names $names): array

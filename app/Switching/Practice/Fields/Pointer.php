@@ -7,17 +7,8 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** A reference as the id of a record. */
-final readonly class Pointer implements FieldCodec
+final readonly class Pointer extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => is_string($ours) ? $names->idOf($ours) : null];

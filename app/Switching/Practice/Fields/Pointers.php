@@ -7,17 +7,8 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** Several references as ids of records, in their order. */
-final readonly class Pointers implements FieldCodec
+final readonly class Pointers extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => array_map($names->idOf(...), array_values(array_filter(is_array($ours) ? $ours : [], is_string(...))))];

@@ -7,17 +7,8 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** Where a condition leads, for calls from outside and from inside: two places. */
-final readonly class Treatment implements FieldCodec
+final readonly class Treatment extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         return [$this->their => self::encode($ours, $names)];

@@ -8,18 +8,9 @@ use App\Switching\Practice\Names;
 use Jaunty\Core\Book\ClockTime;
 
 /** A span of the week as two counts of minutes since Monday 00:00. */
-final readonly class WeekSpan implements FieldCodec
+final readonly class WeekSpan extends OneField
 {
     private const DAY = 1440;
-
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
 
     public function toSwitch(mixed $ours, Names $names): array
     {

@@ -8,17 +8,8 @@ use App\Switching\Practice\Names;
 use Jaunty\Core\Book\ClockTime;
 
 /** Days of the week as bits of one number, Monday the lowest. */
-final readonly class Weekdays implements FieldCodec
+final readonly class Weekdays extends OneField
 {
-    public function __construct(private string $their)
-    {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
-    }
-
     public function toSwitch(mixed $ours, Names $names): array
     {
         $bits = 0;

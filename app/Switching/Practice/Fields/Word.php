@@ -7,19 +7,15 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** One of a few words, each with another on the switch. */
-final readonly class Word implements FieldCodec
+final readonly class Word extends OneField
 {
     /**
      * @param  array<string, int|string>  $words  theirs by ours, the default first
      * @param  bool  $canBeUnset  whether none of them is an answer too
      */
-    public function __construct(private string $their, private array $words, private bool $canBeUnset = false)
+    public function __construct(string $their, private array $words, private bool $canBeUnset = false)
     {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
+        parent::__construct($their);
     }
 
     public function toSwitch(mixed $ours, Names $names): array

@@ -7,16 +7,12 @@ namespace App\Switching\Practice\Fields;
 use App\Switching\Practice\Names;
 
 /** Some of a few words as bits of one number, in the order of our list. */
-final readonly class Words implements FieldCodec
+final readonly class Words extends OneField
 {
     /** @param list<string> $words ours */
-    public function __construct(private string $their, private array $words)
+    public function __construct(string $their, private array $words)
     {
-    }
-
-    public function theirs(): array
-    {
-        return [$this->their];
+        parent::__construct($their);
     }
 
     public function toSwitch(mixed $ours, Names $names): array
