@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Hours;
+
+use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Hours\SpokenHours;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Books;
+
+final class SpokenHoursTest extends TestCase
+{
+    #[DataProvider('said')]
+    public function test_what_customers_say_is_read_and_said_back(string $said, string $readAs): void
+    {
+        $read = SpokenHours::read($said, LocalDate::parse('2026-12-01'));
+
+        self::assertSame([[], $readAs], [$read['faults'], $read['readAs']]);
+        self::assertNotNull($read['schedule']);
+        Schedule::read(Node::of(['key' => 'x'] + $read['schedule']));
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function said(): iterable
+    {
+        yield ['Mon-Fri 8 to 5, lunch 12:30-1; Sat 9-1 till Christmas', 'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week; until 2026-12-24: Sat 09:00 to 13:00; 4 h a week'];
+        yield ['Monday to Friday 08:00-17:00', 'Mon to Fri 08:00 to 17:00; 45 h a week'];
+        yield ['weekdays 8.30am to 5.30pm', 'Mon to Fri 08:30 to 17:30; 45 h a week'];
+        yield ['Mon, Wed and Fri 7 to 3', 'Mon 07:00 to 15:00; Wed 07:00 to 15:00; Fri 07:00 to 15:00; 24 h a week'];
+        yield ['daily 24 hours', 'round the clock, 168 h a week'];
+        yield ["Tue-Sat 1-5\nSun closed", 'Tue to Sat 13:00 to 17:00; 20 h a week'];
+        yield ['Fri-Sun 18:00-02:00', 'Fri to Sun 18:00 to 02:00 the next day; 24 h a week'];
+        yield ['Mon–Thu 9–12, 1–4', 'Mon to Thu 09:00 to 12:00 and 13:00 to 16:00; 24 h a week'];
+        yield ['Sat 10-2 until 15 Feb', 'until 2027-02-15: Sat 10:00 to 14:00; 4 h a week'];
+    }
+
+    #[DataProvider('unclear')]
+    public function test_what_cannot_be_read_is_named_with_what_to_write(string $said, string $part, string $why): void
+    {
+        $read = SpokenHours::read($said, LocalDate::parse('2026-12-01'));
+
+        self::assertNull($read['schedule']);
+        self::assertStringContainsString($part, $read['faults'][0]['text']);
+        self::assertStringContainsString($why, $read['faults'][0]['why']);
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function unclear(): iterable
+    {
+        yield 'nothing' => ['', '', 'no days and hours'];
+        yield 'no day' => ['8 to 5', '8 to 5', 'no day'];
+        yield 'no hours' => ['Mon-Fri', 'Mon-Fri', 'no hours'];
+        yield 'an hour no day has' => ['Mon-Fri 8 to 27', 'Mon-Fri', '8 to 27'];
+        yield 'words' => ['Mon-Fri early to late', 'Mon-Fri', 'early to late'];
+        yield 'a day unknown here' => ['Sat 9-1 till the regatta', 'Sat', 'regatta'];
+        yield 'one bad clause among good ones' => ['Mon-Fri 8 to 5; Sat 9-', 'Sat 9-', '9-'];
+    }
+
+    public function test_saturdays_that_end_with_christmas_end_then(): void
+    {
+        $read = SpokenHours::read('Mon-Fri 8 to 5; Sat 9-1 till Christmas', LocalDate::parse('2026-12-01'));
+        $clock = ScheduleClock::of(Schedule::read(Node::of(['key' => 'x'] + (array) $read['schedule'])), Books::small(), 'America/Halifax');
+        $at = static fn (string $when): string => $clock->at((int) strtotime("{$when} America/Halifax"));
+
+        self::assertSame(['period:until-1', 'closed', 'closed', 'open'], [$at('2026-12-19 10:00'), $at('2026-12-19 14:00'), $at('2026-12-26 10:00'), $at('2026-12-24 10:00')]);
+    }
+}
