@@ -158,19 +158,18 @@ final class SpokenHours
         if (in_array($text, ['24 hours', '24h', 'all day', 'round clock'], true)) {
             return [0, LocalDate::MINUTES];
         }
-        if (preg_match('/^' . self::TIME . '\s*(?:-|to|till|until)\s*' . self::TIME . '$/', $text, $found) !== 1) {
+        if (preg_match('/^' . self::TIME . '\s*(?:-|to|till|until)\s*' . self::TIME . '$/', $text, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
             return null;
         }
-        $found += array_fill(0, 7, '');
         if ((int) $found[1] > 24 || (int) $found[4] > 24 || (int) $found[2] > 59 || (int) $found[5] > 59) {
             return null;
         }
-        $from = self::minutes($found[1], $found[2], $found[3]);
-        $to = self::minutes($found[4], $found[5], $found[6]);
-        if ($found[3] === '' && strlen($found[1]) === 1 && $from < self::EARLIEST) {
+        $from = self::minutes((string) $found[1], (string) $found[2], (string) $found[3]);
+        $to = self::minutes((string) $found[4], (string) $found[5], (string) $found[6]);
+        if ($found[3] === null && strlen((string) $found[1]) === 1 && $from < self::EARLIEST) {
             $from += self::NOON;
         }
-        if ($found[6] === '' && strlen($found[4]) === 1 && $to <= $from) {
+        if ($found[6] === null && strlen((string) $found[4]) === 1 && $to <= $from) {
             $to += self::NOON;
         }
 
