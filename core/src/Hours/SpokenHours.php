@@ -164,12 +164,12 @@ final class SpokenHours
         if ((int) $found[1] > 24 || (int) $found[4] > 24 || (int) $found[2] > 59 || (int) $found[5] > 59) {
             return null;
         }
-        $from = self::minutes((string) $found[1], (string) $found[2], (string) $found[3]);
-        $to = self::minutes((string) $found[4], (string) $found[5], (string) $found[6]);
-        if ($found[3] === null && strlen((string) $found[1]) === 1 && $from < self::EARLIEST) {
+        $from = self::minutes($found[1], (string) $found[2], (string) $found[3]);
+        $to = self::minutes($found[4], (string) $found[5], (string) $found[6]);
+        if ($found[3] === null && strlen($found[1]) === 1 && $from < self::EARLIEST) {
             $from += self::NOON;
         }
-        if ($found[6] === null && strlen((string) $found[4]) === 1 && $to <= $from) {
+        if ($found[6] === null && strlen($found[4]) === 1 && $to <= $from) {
             $to += self::NOON;
         }
 
@@ -204,11 +204,11 @@ final class SpokenHours
             return checkdate((int) $found[2], (int) $found[3], (int) $found[1]) ? LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]) : null;
         }
         $months = implode('|', self::MONTHS);
-        if (preg_match("/^(?:(\d{1,2})(?:st|nd|rd|th)? ({$months})[a-z]*|({$months})[a-z]* (\d{1,2})(?:st|nd|rd|th)?)(?:,? (\d{4}))?$/D", $text, $found) !== 1) {
+        if (preg_match("/^(?:(\d{1,2})(?:st|nd|rd|th)? ({$months})[a-z]*|({$months})[a-z]* (\d{1,2})(?:st|nd|rd|th)?)(?:,? (\d{4}))?$/D", $text, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
             return null;
         }
-        $day = (int) ($found[1] !== '' ? $found[1] : $found[4]);
-        $month = (int) array_search($found[2] !== '' ? $found[2] : $found[3], self::MONTHS, true) + 1;
+        $day = (int) ($found[1] ?? $found[4]);
+        $month = (int) array_search($found[2] ?? $found[3], self::MONTHS, true) + 1;
         if (! checkdate($month, $day, (int) ($found[5] ?? 2028))) {
             return null;
         }
