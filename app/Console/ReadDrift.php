@@ -12,6 +12,7 @@ use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 
@@ -60,7 +61,7 @@ final class ReadDrift extends CustomerCommand
 
             return ['customer' => $key, 'onSwitch' => false, 'differences' => []];
         }
-        $book = $this->scope->tenant($technician->id, $key, Ability::Read, fn (TenantRow $tenant): \Jaunty\Core\Book\Book => $this->books->head($tenant->id));
+        $book = $this->scope->tenant($technician->id, $key, Ability::Read, fn (TenantRow $tenant): Book => $this->books->head($tenant->id));
         $operations = Diff::between($book, $this->switch->beside($reading->live, $book))->operations;
         $this->say($key . ': ' . match (count($operations)) {
             0 => 'as in the book',

@@ -6,6 +6,8 @@ namespace Tests\Standins;
 
 use PHPUnit\Framework\TestCase;
 use Standins\PracticeSwitch\PracticeSwitch;
+use Standins\PracticeSwitch\RateLimit;
+use Standins\Shared\Refusal;
 use Standins\Shared\Request;
 
 /** What the practice switch promises to whoever talks to it: what our connector is built on. */
@@ -49,13 +51,25 @@ final class PracticeSwitchTest extends TestCase
 
     public function test_no_more_calls_a_second_than_it_takes(): void
     {
-        $this->switch = new PracticeSwitch(':memory:', 'token', perSecond: 3);
-        $statuses = array_map(fn (): int => $this->ask('GET', '/v1/accounts')[0], range(1, 40));
+        $now = 100;
+        $limit = new RateLimit(':memory:', 3, static function () use (&$now): int {
+            return $now;
+        });
+        $calls = static function () use ($limit): array {
+            return array_map(static function () use ($limit): array {
+                try {
+                    $limit->count();
 
-        self::assertSame([200, 200, 200], array_slice($statuses, 0, 3));
-        self::assertContains(429, $statuses);
-        $refused = $this->switch->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']));
-        self::assertTrue($refused->status === 200 || $refused->headers['Retry-After'] === '1');
+                    return [200, []];
+                } catch (Refusal $refusal) {
+                    return [$refusal->status, $refusal->headers];
+                }
+            }, range(1, 4));
+        };
+
+        self::assertSame([[200, []], [200, []], [200, []], [429, ['Retry-After' => '1']]], $calls());
+        $now = 101;
+        self::assertSame([200, []], $calls()[0]);
     }
 
     public function test_trouble_comes_as_it_was_asked_for_and_the_same_for_a_seed(): void

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Hours;
 
 use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\RecurrenceRule;
 use Jaunty\Core\Book\Schedule;
 
 /**
@@ -116,7 +117,7 @@ final class SpokenHours
 
     private static function plain(string $text): string
     {
-        return trim((string) preg_replace(['/[–—−]/u', '/\s+/', '/\b(?:from|open|hours?|the)\b(?! ?\d* ?$)/'], ['-', ' ', ''], mb_strtolower($text)));
+        return trim((string) preg_replace(['/[–—−]/u', '/\s+/', '/\b(?:from|open|the)\b/'], ['-', ' ', ''], mb_strtolower($text)));
     }
 
     /** @return ?array{list<int>, string} the days a clause begins with, and the rest of it */
@@ -259,7 +260,7 @@ final class SpokenHours
                 continue;
             }
             // Hours that end some day are those of a period: the weeks after it are as the rest of the week says.
-            $by = implode(',', array_map(static fn (string $day): string => strtoupper(substr($day, 0, 2)), $names));
+            $by = implode(',', array_map(static fn (int $day): string => RecurrenceRule::WEEKDAYS[$day], $piece['days']));
             $rule = "FREQ=WEEKLY;UNTIL=" . str_replace('-', '', LocalDate::text($piece['until'])) . ";BYDAY={$by}";
             $first = $this->today;
             while (! in_array(LocalDate::weekday($first), $piece['days'], true)) {

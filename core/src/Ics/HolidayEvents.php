@@ -7,6 +7,7 @@ namespace Jaunty\Core\Ics;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Holiday;
+use Jaunty\Core\Book\RecurrenceRule;
 use Jaunty\Core\Book\WhenWeekend;
 use Jaunty\Core\Hours\CalendarDates;
 use Jaunty\Core\Hours\LocalDate;
@@ -19,8 +20,6 @@ final readonly class HolidayEvents
 {
     /** A fifth weekday of February comes every 28 years, or after 40 where a century leaves its leap day out. */
     private const RAREST = 41;
-
-    private const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
     /**
      * @param  int  $lastYear  inclusive
@@ -70,7 +69,7 @@ final readonly class HolidayEvents
         if ($day === null) {
             return null;
         }
-        $which = $rule->weekday === null ? "BYMONTHDAY={$rule->day}" : 'BYDAY=' . ($rule->nth ?? -1) . self::WEEKDAYS[$rule->weekday];
+        $which = $rule->weekday === null ? "BYMONTHDAY={$rule->day}" : 'BYDAY=' . ($rule->nth ?? -1) . RecurrenceRule::WEEKDAYS[$rule->weekday];
 
         return [$day, "FREQ=YEARLY;BYMONTH={$rule->month};{$which}"];
     }
@@ -90,7 +89,7 @@ final readonly class HolidayEvents
         if (isset($parts['BYMONTHDAY']) || preg_match('/^([1-5]|-1)(MO|TU|WE|TH|FR|SA|SU)$/D', $parts['BYDAY'], $found) !== 1) {
             return null;
         }
-        $weekday = ClockTime::DAYS[(int) array_search($found[2], self::WEEKDAYS, true)];
+        $weekday = ClockTime::DAYS[(int) array_search($found[2], RecurrenceRule::WEEKDAYS, true)];
 
         return ($found[1] === '-1' ? ['last' => true] : ['nth' => (int) $found[1]]) + ['weekday' => $weekday, 'month' => $month];
     }

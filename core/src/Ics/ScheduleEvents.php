@@ -7,6 +7,7 @@ namespace Jaunty\Core\Ics;
 use Jaunty\Core\Book\AnnouncedAs;
 use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\NamedPeriod;
+use Jaunty\Core\Book\RecurrenceRule;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
 use Jaunty\Core\Book\WeeklyPiece;
@@ -24,8 +25,6 @@ final readonly class ScheduleEvents
     public const OPEN = 'OPEN';
 
     public const PERIOD = 'PERIOD';
-
-    private const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
     private function __construct(private Schedule $schedule, private string $zone)
     {
@@ -70,7 +69,7 @@ final readonly class ScheduleEvents
         [$begins, $ends] = $piece->span === null ? WeekPattern::interval($piece->from, $piece->to) : [$piece->span[0] % LocalDate::MINUTES, $piece->span[1] - $piece->span[0] + $piece->span[0] % LocalDate::MINUTES];
         $ends += $ends <= $begins ? 7 * LocalDate::MINUTES : 0;
         $until = $lastDay === null ? '' : ';UNTIL=' . $this->until($lastDay);
-        $byDay = implode(',', array_map(static fn (int $day): string => self::WEEKDAYS[$day], $days));
+        $byDay = implode(',', array_map(static fn (int $day): string => RecurrenceRule::WEEKDAYS[$day], $days));
 
         return [$this->event($part, 'Open', $first * LocalDate::MINUTES + $begins, $ends - $begins, false, "FREQ=WEEKLY{$until};BYDAY={$byDay}")];
     }
@@ -128,8 +127,8 @@ final readonly class ScheduleEvents
             return null;
         }
         $days = [];
-        foreach (isset($parts['BYDAY']) ? explode(',', $parts['BYDAY']) : [self::WEEKDAYS[LocalDate::weekday($event->firstDay())]] as $name) {
-            $day = array_search($name, self::WEEKDAYS, true);
+        foreach (isset($parts['BYDAY']) ? explode(',', $parts['BYDAY']) : [RecurrenceRule::WEEKDAYS[LocalDate::weekday($event->firstDay())]] as $name) {
+            $day = array_search($name, RecurrenceRule::WEEKDAYS, true);
             if ($day === false) {
                 return null;
             }
