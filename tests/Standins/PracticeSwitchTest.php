@@ -179,6 +179,49 @@ final class PracticeSwitchTest extends TestCase
         );
     }
 
+    public function test_traffic_leaves_a_ticket_a_call_and_who_took_one_is_talking_until_it_is_over(): void
+    {
+        [$path, $person, $box] = $this->reception();
+        $call = ['dial' => '19025550150', 'from' => '19025550199', 'moods' => ['person' => [$person => 'picks_up']]];
+
+        $played = $this->ask('POST', "{$path}/traffic", ['calls' => [
+            ['stamp' => 1_796_148_300, 'talk' => 60] + $call,
+            ['stamp' => 1_796_148_330, 'talk' => 60, 'moods' => []] + $call,
+            ['stamp' => 1_796_148_360, 'talk' => 5] + $call,
+        ]]);
+        $tickets = $this->ask('GET', "{$path}/tickets")[1]['rows'];
+
+        self::assertSame([200, ['played' => 3, 'ended' => ['taken' => 2, 'boxed' => 1]]], $played);
+        self::assertSame([['taken', ['person' => $person], 0, 60], ['boxed', ['box' => $box], 0, 0], ['taken', ['person' => $person], 0, 5]], array_map(
+            static fn (array $ticket): array => [$ticket['ended'], $ticket['place'], $ticket['waited'], $ticket['talked']],
+            $tickets,
+        ));
+        self::assertSame(['stamp' => 1_796_148_330, 'from' => '19025550199', 'dialled' => '19025550150', 'rang' => []], array_slice($tickets[1], 1, 4));
+    }
+
+    public function test_traffic_with_one_unusable_call_is_not_played_at_all(): void
+    {
+        [$path] = $this->reception();
+
+        $refused = $this->ask('POST', "{$path}/traffic", ['calls' => [['dial' => '19025550150', 'stamp' => 1_796_148_300], ['dial' => '999', 'stamp' => 1_796_148_300]]]);
+
+        self::assertSame([422, 'calls.1.dial'], $this->refusal($refused));
+        self::assertSame([], $this->ask('GET', "{$path}/tickets")[1]['rows']);
+    }
+
+    public function test_asking_what_becomes_of_a_call_leaves_nothing_behind(): void
+    {
+        [$path, $person, $box] = $this->reception();
+
+        $answer = $this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 1_796_148_300])[1];
+
+        self::assertSame(['boxed', ['box' => $box], 20], [$answer['ended'], $answer['place'], $answer['after']]);
+        self::assertContains(['t' => 0, 'place' => ['person' => $person], 'what' => 'rings'], $answer['journal']);
+        self::assertSame([], $this->ask('GET', "{$path}/tickets")[1]['rows']);
+        self::assertSame([422, 'moods.person'], $this->refusal($this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 0, 'moods' => ['person' => [$person => 'asleep']]])));
+        self::assertSame([422, 'keys'], $this->refusal($this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 0, 'keys' => [['key' => '1'], ['key' => '2', 't' => 4]]])));
+    }
+
     public function test_what_it_holds_survives_its_process(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'switch');
@@ -189,6 +232,17 @@ final class PracticeSwitchTest extends TestCase
 
         self::assertStringContainsString('"handle":"inlet"', $body);
         array_map(unlink(...), (array) glob("{$file}*"));
+    }
+
+    /** @return array{string, string, string} an account's path, and its one person with a desk phone and a box */
+    private function reception(): array
+    {
+        $path = $this->account();
+        $box = $this->ask('POST', "{$path}/boxes", ['caption' => 'Reception'])[1]['id'];
+        $person = $this->ask('POST', "{$path}/persons", ['given' => 'Ines', 'short' => '201', 'box' => $box, 'second_call' => 0, 'ringers' => [['slot' => 'desk', 'sort' => 'set', 'rings' => 4]]])[1]['id'];
+        $this->ask('POST', "{$path}/lines", ['digits' => '19025550150', 'lands_on' => ['person' => $person]]);
+
+        return [$path, $person, $box];
     }
 
     private function account(): string

@@ -21,10 +21,10 @@ final readonly class DirectoryCalls
         $steps = [new TraceStep($now, $state->object, 'directory')];
         $pressed = false;
         for ($try = 0; $try < NameDirectory::TRIES; $try++) {
-            [$keys, $now] = $this->letters($now);
+            [$keys, $now, $hasEnded] = $this->letters($now);
+            $pressed = $pressed || $hasEnded || $keys !== '';
             $meant = $directory->meant($keys);
             if ($keys !== '') {
-                $pressed = true;
                 $steps[] = new TraceStep($now, $state->object, "name {$keys}");
             }
             if (count($meant) > 1) {
@@ -38,7 +38,7 @@ final readonly class DirectoryCalls
         return new Resolved(Event::of('silence'), $now, $steps, $pressed);
     }
 
-    /** @return array{string, int} the keys of one try, and when it was over */
+    /** @return array{string, int, bool} the keys of one try, when it was over, and whether # ended it */
     private function letters(int $now): array
     {
         $until = $now + NameDirectory::TRY_SECONDS;
@@ -47,12 +47,12 @@ final readonly class DirectoryCalls
         while (($key = $this->keypad->next($at, $until, $at)) !== null) {
             $at = $key[1];
             if ($key[0] === '#') {
-                return [$keys, $at];
+                return [$keys, $at, true];
             }
             $keys .= $key[0];
         }
 
-        return [$keys, $until];
+        return [$keys, $until, false];
     }
 
     /**

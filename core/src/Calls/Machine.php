@@ -180,7 +180,6 @@ final class Machine
         $next = $this->chosen["{$to} {$state->entrance()}"] ??= $this->follow($state, $to);
         $this->book->reads($next->state?->object);
 
-
         return $next;
     }
 
@@ -198,7 +197,8 @@ final class Machine
     /** Where silence or wrong keys lead: there `again`, and `back` without a menu behind, enter the menu anew. */
     private function given(State $state, ?Destination $to): Next
     {
-        $anew = Next::state(State::menu($state->object, $state->inside, $state->frames));
+        // The menu has not been left, so the transfers that came back still count.
+        $anew = Next::state(State::menu($state->object, $state->inside, $state->frames, $state->returns));
 
         return match ($to?->word) {
             'again' => $anew,

@@ -25,7 +25,7 @@ final readonly class NameDirectory
     /** By ITU-T E.161 (02/2001), option A. */
     private const LETTERS = ['2' => 'abc', '3' => 'def', '4' => 'ghi', '5' => 'jkl', '6' => 'mno', '7' => 'pqrs', '8' => 'tuv', '9' => 'wxyz', '0' => ' '];
 
-    /** @param array<string, list<string>> $codes the ways to spell each user who is listed, by `user:key`, in list order */
+    /** @param array<string, list<string>> $codes the ways to spell each user who is listed, by `user:key`, as the list is read */
     private function __construct(private array $codes, private NameMatch $match)
     {
     }
@@ -35,7 +35,7 @@ final readonly class NameDirectory
     {
         $book->reads(CallBook::PEOPLE);
         $codes = [];
-        foreach ($book->users() as $user) {
+        foreach (self::asRead($book->users()) as $user) {
             if ($user->directory['listed'] && ($menu === null || self::lists($book, $menu, $user))) {
                 $codes["user:{$user->key}"] = self::spellings($user, $menu === null ? NameOrder::Either : $menu->dialByName['by']);
             }
@@ -50,7 +50,7 @@ final readonly class NameDirectory
         return array_keys($this->codes);
     }
 
-    /** @return list<string> whom the keys mean, in list order */
+    /** @return list<string> whom the keys mean, as the list is read */
     public function meant(string $keys): array
     {
         $fits = fn (string $code): bool => $this->match === NameMatch::Whole ? $code === $keys : str_starts_with($code, $keys);
@@ -88,6 +88,19 @@ final readonly class NameDirectory
         }
 
         return $code;
+    }
+
+    /**
+     * A list of people is read by last name, first name and extension: their order in the book is nobody's business.
+     *
+     * @param  list<User>  $users
+     * @return list<User>
+     */
+    private static function asRead(array $users): array
+    {
+        usort($users, static fn (User $a, User $b): int => [$a->name['last'] ?? '', $a->name['first'] ?? '', $a->extension ?? ''] <=> [$b->name['last'] ?? '', $b->name['first'] ?? '', $b->extension ?? '']);
+
+        return $users;
     }
 
     private static function lists(CallBook $book, Menu $menu, User $user): bool

@@ -31,8 +31,11 @@ final readonly class Hand
         return match (true) {
             $verb === 'show' => $this->show($account),
             $verb === 'log' => $this->log($account),
+            $verb === 'tickets' => $this->tickets($account),
+            $verb === 'call' && count($arguments) > 2 => $this->call($account, $arguments[2], array_slice($arguments, 3)),
+            $verb === 'traffic' && count($arguments) === 3 => $this->traffic($account, $arguments[2]),
             $verb === 'set' && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
-            default => throw new HandError('usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE | faults [none | KNOB=NUMBER ...]]'),
+            default => throw new HandError('usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE | call ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]'),
         };
     }
 
@@ -90,6 +93,94 @@ final readonly class Hand
         }
 
         return $text;
+    }
+
+    /**
+     * Asks what becomes of a call.
+     *
+     * @param  array<string, mixed>  $account
+     * @param  list<string>  $said  `from=...`, `at=...`, `keys=...`, and a mood for the person with a short number or for digits outside
+     */
+    private function call(array $account, string $dialled, array $said): string
+    {
+        $people = [];
+        foreach ($this->rows(self::path($account) . '/persons') as $person) {
+            $people[self::plain($person['short'] ?? null)] = self::plain($person['id'] ?? null);
+        }
+        $asked = ['dial' => $dialled, 'stamp' => time(), 'moods' => []];
+        foreach ($said as $word) {
+            [$name, $value] = explode('=', $word, 2) + [1 => ''];
+            switch ($name) {
+                case 'from':
+                    $asked['from'] = $value;
+                    break;
+                case 'at':
+                    $asked['stamp'] = strtotime($value);
+                    break;
+                case 'keys':
+                    $asked['keys'] = array_map(static fn (string $key): array => ['key' => $key], str_split($value));
+                    break;
+                default:
+                    $asked['moods'][isset($people[$name]) ? 'person' : 'dial'][$people[$name] ?? $name] = $value;
+            }
+        }
+        $answer = $this->ask(self::path($account) . '/trials', $asked, 'POST');
+        $names = $this->names($account);
+        $text = '';
+        foreach (is_array($answer['journal'] ?? null) ? $answer['journal'] : [] as $line) {
+            $text .= is_array($line) ? str_pad(self::plain($line['t'] ?? null), 5, ' ', STR_PAD_LEFT) . ' s  ' . $this->named($line['place'] ?? null, $names) . ' ' . self::plain($line['what'] ?? null) . "\n" : '';
+        }
+
+        return $text . 'ended: ' . self::plain($answer['ended'] ?? null) . ' at ' . $this->named($answer['place'] ?? null, $names) . ' after ' . self::plain($answer['after'] ?? null) . " s\n";
+    }
+
+    /** @param array<string, mixed> $account */
+    private function traffic(array $account, string $file): string
+    {
+        $calls = is_file($file) ? json_decode((string) file_get_contents($file), true) : null;
+        if (! is_array($calls)) {
+            throw new HandError("{$file}: wants a JSON list of calls, such as [{\"dial\": \"19025550150\", \"stamp\": 1796148300, \"talk\": 90}]");
+        }
+
+        return self::json($this->ask(self::path($account) . '/traffic', ['calls' => $calls], 'POST')) . "\n";
+    }
+
+    /** @param array<string, mixed> $account */
+    private function tickets(array $account): string
+    {
+        $names = $this->names($account);
+        $text = '';
+        foreach ($this->rows(self::path($account) . '/tickets') as $ticket) {
+            $text .= gmdate('Y-m-d H:i:s', (int) self::plain($ticket['stamp'] ?? null)) . '  ' . str_pad(self::plain($ticket['from'] ?? null), 16) . str_pad(self::plain($ticket['dialled'] ?? null), 16)
+                . str_pad(self::plain($ticket['ended'] ?? null), 10) . $this->named($ticket['place'] ?? null, $names) . '  waited ' . self::plain($ticket['waited'] ?? null) . ' s, talked ' . self::plain($ticket['talked'] ?? null) . " s\n";
+        }
+
+        return $text;
+    }
+
+    /**
+     * @param  array<string, mixed>  $account
+     * @return array<string, string> what a record is called, by id
+     */
+    private function names(array $account): array
+    {
+        $names = [];
+        foreach (['lines' => 'digits', 'bands' => 'caption', 'ladders' => 'caption', 'greeters' => 'caption', 'keypads' => 'caption', 'boxes' => 'caption', 'notices' => 'caption', 'sockets' => 'caption', 'persons' => 'given'] as $collection => $field) {
+            foreach ($this->rows(self::path($account) . "/{$collection}") as $record) {
+                $names[self::plain($record['id'] ?? null)] = trim(self::plain($record[$field] ?? null) . ' ' . self::plain($record['family'] ?? null));
+            }
+        }
+
+        return $names;
+    }
+
+    /** @param array<string, string> $names */
+    private function named(mixed $place, array $names): string
+    {
+        $word = is_array($place) ? (string) array_key_first($place) : '';
+        $id = is_array($place) ? self::plain($place[$word] ?? null) : '';
+
+        return "{$word} " . ($names[$id] ?? $id);
     }
 
     /** @param array<string, mixed> $account */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch;
 
+use Standins\PracticeSwitch\Calls\CallDesk;
 use Standins\Shared\Refusal;
 use Standins\Shared\Request;
 use Standins\Shared\Response;
@@ -11,7 +12,8 @@ use Standins\Shared\Standin;
 
 /**
  * The practice voice platform. Accounts and their records over HTTP and JSON: paged lists, reads, creations with an
- * idempotency key, edits with a version check (412 when stale), deletions (409 while something points there), an edit log.
+ * idempotency key, edits with a version check (412 when stale), deletions (409 while something points there), an edit log,
+ * what becomes of a call, and a ticket for each call played at it.
  */
 final class PracticeSwitch extends Standin
 {
@@ -20,6 +22,8 @@ final class PracticeSwitch extends Standin
     private readonly Records $records;
 
     private readonly RecordRules $rules;
+
+    private readonly CallDesk $calls;
 
     private readonly Faults $faults;
 
@@ -36,6 +40,7 @@ final class PracticeSwitch extends Standin
         $this->limit = $perSecond === null ? null : new RateLimit($file, $perSecond, time(...));
         $this->records = new Records($file, $clock ?? time(...));
         $this->rules = new RecordRules($this->records);
+        $this->calls = new CallDesk($file, $this->records);
     }
 
     protected function answer(Request $request): Response
@@ -66,10 +71,26 @@ final class PracticeSwitch extends Standin
     private function answered(Request $request, array $steps): Response
     {
         try {
+            if (in_array($steps[1] ?? null, ['trials', 'traffic', 'tickets'], true)) {
+                return $this->calls($request, $steps[0], $steps[1]);
+            }
+
             return $this->records->inTransaction(fn (): Response => $this->once($request, $steps));
         } catch (Refusal $refusal) {
             return $this->refused($refusal);
         }
+    }
+
+    private function calls(Request $request, string $account, string $what): Response
+    {
+        $this->records->get($account, Vocabulary::ACCOUNT, $account);
+
+        return match ("{$request->method} {$what}") {
+            'POST trials' => Response::json(200, $this->calls->ask($account, $request->json())),
+            'POST traffic' => Response::json(200, $this->calls->play($account, $request->json())),
+            'GET tickets' => Response::json(200, $this->calls->tickets($account, (int) ($request->query['after'] ?? 0), self::PAGE)),
+            default => throw new Refusal(405, $what === 'tickets' ? 'GET' : 'POST'),
+        };
     }
 
     private function faults(Request $request): Response
