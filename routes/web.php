@@ -36,12 +36,14 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
         Route::get('templates', [TakingOnController::class, 'templates']);
         Route::get('stock', [TakingOnController::class, 'stock']);
         Route::post('taking-on/preview', [TakingOnController::class, 'preview']);
+        Route::post('taking-on/paste', [TakingOnController::class, 'paste']);
         Route::post('taking-on', [TakingOnController::class, 'store']);
         Route::post('taking-on/book', [TakingOnController::class, 'import']);
 
         Route::prefix('customers/{customer}')->where(['customer' => '[a-z0-9][a-z0-9.-]*'])->group(static function (): void {
             Route::get('desk', [DeskController::class, 'show']);
             Route::get('intake', [DeskController::class, 'intake']);
+            Route::post('intake', [DeskController::class, 'answerAgain']);
             Route::get('book', [DeskController::class, 'book']);
             Route::post('draft/edits', [DeskController::class, 'edit']);
             Route::delete('draft', [DeskController::class, 'drop']);

@@ -6,9 +6,11 @@ namespace App\Book;
 
 use App\Models\Draft;
 use App\Models\Revision;
+use App\Models\StockNumber;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
 use App\Time\Clock;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Change\ChangeSet;
@@ -16,6 +18,7 @@ use Jaunty\Core\Change\Clash;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Merge;
 use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Change\OperationKind;
 
 /** Pending edits, kept on the server at each keystroke that ends one: they survive a reload, a sign-out and a dead browser. */
 final readonly class DraftDesk
@@ -23,6 +26,7 @@ final readonly class DraftDesk
     public function __construct(
         private BookRepository $books,
         private RevisionWriter $revisions,
+        private Applications $applications,
         private SwitchConnector $switch,
         private Clock $clock,
     ) {
@@ -62,6 +66,41 @@ final readonly class DraftDesk
         return $this->view($tenant, $technicianId);
     }
 
+    /**
+     * Changes from elsewhere put into the draft, as if the technician had made them: merged onto what is pending, the rest
+     * shown as clashes.
+     *
+     * @param  ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>}  $application  of a template, kept once the draft is entered
+     */
+    public function propose(TenantRow $tenant, string $technicianId, ChangeSet $changes, ?array $application): DraftView
+    {
+        TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
+        $view = $this->view($tenant, $technicianId);
+        $merge = Merge::onto($view->edited, $changes);
+        $edited = $merge->changes->applyTo($view->edited);
+        // Where somebody has to decide, the rest may hang in the air until he has: entering looks at it whole.
+        if ($merge->clashes === []) {
+            $edited->checkReferences();
+            $edited->checkExtensions();
+        }
+        $this->store($tenant, $technicianId, [
+            ...Diff::between($view->head, $edited)->toArray(),
+            ...array_map(self::asOperation(...), [...$view->clashes, ...$merge->clashes]),
+        ]);
+        if ($application !== null) {
+            Draft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)
+                ->update(['application' => json_encode($application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+        }
+
+        return $this->view($tenant, $technicianId);
+    }
+
+    /** Whether a number is this customer's already, or free in stock. */
+    public function mayHold(TenantRow $tenant, string $number): bool
+    {
+        return StockNumber::query()->whereKey($number)->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenant->id))->exists();
+    }
+
     public function drop(TenantRow $tenant, string $technicianId): void
     {
         Draft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->delete();
@@ -72,7 +111,11 @@ final readonly class DraftDesk
      */
     public function enter(TenantRow $tenant, string $technicianId, ?string $note): Revision
     {
-        $revision = $this->revisions->enter($tenant, $technicianId, $this->stored($tenant->id, $technicianId), RevisionSource::Edit, $note);
+        $application = $this->row($tenant->id, $technicianId)?->application;
+        $revision = $this->revisions->enter($tenant, $technicianId, $this->stored($tenant->id, $technicianId), $application === null ? RevisionSource::Edit : RevisionSource::Template, $note);
+        if ($application !== null) {
+            $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
+        }
         $this->drop($tenant, $technicianId);
 
         return $revision;
@@ -80,9 +123,12 @@ final readonly class DraftDesk
 
     private function stored(string $tenantId, string $technicianId): ChangeSet
     {
-        $draft = Draft::query()->where('tenant_id', $tenantId)->where('technician_id', $technicianId)->first();
+        return ChangeSet::read($this->row($tenantId, $technicianId)->operations ?? []);
+    }
 
-        return ChangeSet::read($draft === null ? [] : $draft->operations);
+    private function row(string $tenantId, string $technicianId): ?Draft
+    {
+        return Draft::query()->where('tenant_id', $tenantId)->where('technician_id', $technicianId)->first();
     }
 
     /** @param list<array<string, mixed>> $operations */
@@ -114,9 +160,12 @@ final readonly class DraftDesk
         return false;
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> what we meant, where somebody has to decide */
     private static function asOperation(Clash $clash): array
     {
-        return Operation::set($clash->object, (string) $clash->path, $clash->base, $clash->ours)->toArray();
+        return match (true) {
+            $clash->path !== null => Operation::set($clash->object, $clash->path, $clash->base, $clash->ours)->toArray(),
+            default => ['op' => $clash->ours === null ? OperationKind::Delete->value : OperationKind::Create->value, 'object' => (string) $clash->object, 'before' => $clash->base, 'after' => $clash->ours],
+        };
     }
 }

@@ -9,5 +9,7 @@ enum RevisionSource: string
     case TakingOn = 'taking-on';
     case Import = 'import';
     case Edit = 'edit';
+    /** A template applied again. */
+    case Template = 'template';
     case Undo = 'undo';
 }

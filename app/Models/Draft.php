@@ -9,6 +9,7 @@ namespace App\Models;
  * @property string $technician_id
  * @property int $base_revision
  * @property list<array<string, mixed>> $operations
+ * @property ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>} $application
  * @property \Carbon\CarbonImmutable $updated_at
  */
 final class Draft extends Row
@@ -20,6 +21,6 @@ final class Draft extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['operations' => 'array', 'updated_at' => 'immutable_datetime'];
+        return ['operations' => 'array', 'application' => 'array', 'updated_at' => 'immutable_datetime'];
     }
 }

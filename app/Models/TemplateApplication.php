@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $tenant_id
  * @property string $id
  * @property string $template_version_id
- * @property array<string, string> $answers
+ * @property array<string, mixed> $answers
  * @property array<string, mixed> $made
  * @property \Carbon\CarbonImmutable $applied_at
  * @property-read TemplateVersion $version

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Jaunty\Core\Templates\Template;
+
 /**
  * @property string $id
  * @property string $template_id
@@ -13,4 +15,9 @@ namespace App\Models;
 final class TemplateVersion extends Row
 {
     protected $table = 'template_versions';
+
+    public function template(): Template
+    {
+        return Template::fromJson($this->body);
+    }
 }

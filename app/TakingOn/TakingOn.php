@@ -6,53 +6,67 @@ namespace App\TakingOn;
 
 use App\Access\AccessDenied;
 use App\Access\Scope;
+use App\Book\Applications;
 use App\Book\NumberNotFree;
 use App\Book\RevisionWriter;
 use App\Models\StockNumber;
-use App\Models\TemplateApplication;
 use App\Models\TenantRow;
+use App\Switching\SwitchConnector;
 use App\Time\Clock;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Str;
-use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Stage;
 use Jaunty\Core\Templates\Answers;
+use Jaunty\Core\Templates\Circumstances;
 use Jaunty\Core\Templates\Expansion;
+use Jaunty\Core\Templates\Template;
 use Jaunty\Core\Templates\UnusableAnswers;
+use Jaunty\Core\Templates\UnusableTemplate;
 
 /** From a template and a customer's answers to a book: shown first, then entered whole or not at all. */
 final readonly class TakingOn
 {
-    private const APPLICATION = 'taking-on';
+    /** Names this use of a template at a customer, and with it the ids of what it makes. */
+    public const APPLICATION = 'taking-on';
+
+    private const NAME_TAKEN = 'another customer has this name; add the town or the street';
 
     public function __construct(
         private Templates $templates,
+        private Applications $applications,
         private Scope $scope,
         private RevisionWriter $revisions,
+        private SwitchConnector $switch,
         private Clock $clock,
     ) {
     }
 
     /**
-     * What would be made. Nothing is written.
+     * What would be made, as far as the answers go. Nothing is written.
      *
-     * @param  array<string, string>  $given
+     * @param  array<string, mixed>  $given
      *
-     * @throws UnusableAnswers with every answer at fault
+     * @throws UnusableAnswers when there is no such template
      * @throws AccessDenied
      */
-    public function preview(string $technicianId, string $templateKey, array $given): Expansion
+    public function preview(string $technicianId, string $templateKey, array $given): Preview
     {
+        $answers = $this->read($this->template($templateKey)['template'], $given);
         $tenantId = (string) Str::uuid();
+        try {
+            $expansion = $this->scope->newTenant($technicianId, $tenantId, fn (): Expansion => $this->expand($templateKey, $given, $tenantId)[0]);
 
-        return $this->scope->newTenant($technicianId, $tenantId, fn (): Expansion => $this->expand($templateKey, $given, $tenantId));
+            return new Preview($answers, $expansion, []);
+        } catch (UnusableAnswers $fault) {
+            return new Preview($answers, null, $fault->faults);
+        }
     }
 
     /**
-     * Takes the customer on: the tenant, its number from stock, its objects and revision 1 in one transaction.
+     * Takes the customer on: the tenant, its numbers from stock, its objects and revision 1 in one transaction.
      *
-     * @param  array<string, string>  $given
+     * @param  array<string, mixed>  $given
      *
      * @throws UnusableAnswers|AccessDenied
      */
@@ -61,40 +75,77 @@ final readonly class TakingOn
         $tenantId = (string) Str::uuid();
         try {
             return $this->scope->newTenant($technicianId, $tenantId, function () use ($technicianId, $templateKey, $given, $tenantId): TenantRow {
-                $expansion = $this->expand($templateKey, $given, $tenantId);
+                [$expansion, $answers] = $this->expand($templateKey, $given, $tenantId);
 
-                return $this->enter($technicianId, $templateKey, $given, $expansion, $tenantId);
+                return $this->enter($technicianId, $templateKey, $answers->kept($given), $expansion, $tenantId);
             });
         } catch (UniqueConstraintViolationException) {
-            throw new UnusableAnswers(['name' => 'another customer has this name; add the town or the street']);
+            throw new UnusableAnswers(['name' => self::NAME_TAKEN]);
         } catch (NumberNotFree $fault) {
-            throw new UnusableAnswers(['mainNumber' => $fault->getMessage()]);
+            throw new UnusableAnswers([$this->read($this->template($templateKey)['template'], $given)->placeOf($fault->number) ?? 'template' => $fault->getMessage()]);
         }
     }
 
-    /** @param array<string, string> $given */
-    private function expand(string $templateKey, array $given, string $tenantId): Expansion
+    /** @param array<string, mixed> $given */
+    public function read(Template $template, array $given): Answers
     {
-        $found = $this->templates->newestOf($templateKey) ?? throw new UnusableAnswers(['template' => "there is no template called \"{$templateKey}\""]);
-        $expansion = Expansion::of($found['template'], Answers::check($found['template'], $given), $tenantId, self::APPLICATION);
+        return Answers::read($template, $given, $this->circumstances());
+    }
+
+    public function circumstances(): Circumstances
+    {
+        return Circumstances::at($this->clock->now());
+    }
+
+    /**
+     * The book a customer's answers make of a template, fitted to the steps the switch stores.
+     *
+     * @throws UnusableAnswers also where what the template makes of them cannot stand in a book
+     */
+    public function expansion(Template $template, Answers $answers, string $tenantId): Expansion
+    {
+        try {
+            return Expansion::of($template, $answers, $tenantId, self::APPLICATION)->fittedTo($this->switch->granularity());
+        } catch (UnusableTemplate $fault) {
+            throw new UnusableAnswers(['template' => $fault->getMessage()]);
+        }
+    }
+
+    /** @return array{version: \App\Models\TemplateVersion, template: Template} */
+    public function template(string $key): array
+    {
+        return $this->templates->newestOf($key) ?? throw new UnusableAnswers(['template' => "there is no template called \"{$key}\""]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $given
+     * @return array{Expansion, Answers}
+     *
+     * @throws UnusableAnswers
+     */
+    private function expand(string $templateKey, array $given, string $tenantId): array
+    {
+        $template = $this->template($templateKey)['template'];
+        $answers = Answers::check($template, $given, $this->circumstances());
+        $expansion = $this->expansion($template, $answers, $tenantId);
         $faults = [];
         if (TenantRow::query()->where('key', $expansion->book->tenant->key)->exists()) {
-            $faults['name'] = 'another customer has this name; add the town or the street';
+            $faults['name'] = self::NAME_TAKEN;
         }
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
             if (! StockNumber::query()->whereKey($number->key())->whereNull('tenant_id')->exists()) {
-                $faults['mainNumber'] = "{$number->key()} is not a free number in stock";
+                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is not a free number in stock";
             }
         }
         if ($faults !== []) {
             throw new UnusableAnswers($faults);
         }
 
-        return $expansion;
+        return [$expansion, $answers];
     }
 
-    /** @param array<string, string> $given */
-    private function enter(string $technicianId, string $templateKey, array $given, Expansion $expansion, string $tenantId): TenantRow
+    /** @param array<string, mixed> $kept */
+    private function enter(string $technicianId, string $templateKey, array $kept, Expansion $expansion, string $tenantId): TenantRow
     {
         $book = $expansion->book;
         $tenant = TenantRow::query()->create([
@@ -106,15 +157,7 @@ final readonly class TakingOn
             'head_revision' => 0,
             'looked_after_by' => $technicianId,
         ]);
-        $version = $this->templates->newestOf($templateKey)['version'] ?? throw new \LogicException('the template has gone');
-        TemplateApplication::query()->insert([
-            'tenant_id' => $tenantId,
-            'id' => (string) Str::uuid(),
-            'template_version_id' => $version->id,
-            'answers' => json_encode((object) $given, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
-            'made' => json_encode(BookFormat::toValue($book), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
-            'applied_at' => $this->clock->now(),
-        ]);
+        $this->applications->add($tenantId, $this->template($templateKey)['version']->id, $kept, $book);
         $this->revisions->begin($tenant, $technicianId, $book, $expansion->origins);
 
         return $tenant->refresh();

@@ -8,6 +8,7 @@ use Jaunty\CommandLine\Commands\CallCommand;
 use Jaunty\CommandLine\Commands\CheckCommand;
 use Jaunty\CommandLine\Commands\ConvertCommand;
 use Jaunty\CommandLine\Commands\DiffCommand;
+use Jaunty\CommandLine\Commands\ExpandCommand;
 use Jaunty\CommandLine\Commands\HoursCommand;
 use Jaunty\CommandLine\Commands\MapCommand;
 use Jaunty\CommandLine\Commands\StripCommand;
@@ -60,6 +61,7 @@ final class Application
             'hours' => new HoursCommand(),
             'diff' => new DiffCommand(),
             'check' => new CheckCommand(),
+            'expand' => new ExpandCommand(),
             'convert' => new ConvertCommand(),
         ];
     }

@@ -97,7 +97,11 @@ final class AccessTest extends FeatureTestCase
     /** @return array<string, mixed> */
     private function bodyFor(string $path): array
     {
-        return str_ends_with($path, '/edits') ? ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]] : [];
+        return match (true) {
+            str_ends_with($path, '/edits') => ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]],
+            str_ends_with($path, '/intake') => ['answers' => ['name' => 'Inlet']],
+            default => [],
+        };
     }
 
     private function granted(string $tenantId, Ability $ability): Technician

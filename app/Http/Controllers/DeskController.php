@@ -15,6 +15,7 @@ use App\Http\Resources\ObjectResource;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
 use App\Models\TenantRow;
+use App\TakingOn\ApplyingAgain;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -24,7 +25,6 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\Slot;
 use Jaunty\Core\Templates\SlotType;
-use Jaunty\Core\Templates\Template;
 
 /** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
 final class DeskController extends Controller
@@ -92,6 +92,21 @@ final class DeskController extends Controller
         }));
     }
 
+    /** The customer's template once more, with other answers: a draft of what that changes. */
+    public function answerAgain(Request $request, string $customer, ApplyingAgain $again): JsonResponse
+    {
+        $technician = $this->technician($request);
+        /** @var array{answers: array<string, mixed>} $given */
+        $given = $request->validate(['answers' => ['required', 'array', 'max:200']]);
+
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): array => $this->desk($tenant, $again->propose($tenant, $technician->id, $given['answers'])),
+        ));
+    }
+
     /** @return array<string, mixed> */
     private function desk(TenantRow $tenant, DraftView $view): array
     {
@@ -137,18 +152,26 @@ final class DeskController extends Controller
     /** @return array<string, mixed> */
     private static function application(TemplateApplication $application): array
     {
-        $template = Template::fromJson($application->version->body);
+        $template = $application->version->template();
 
         return [
+            'key' => $template->key,
+            'given' => (object) $application->answers,
             'template' => $template->name,
             'version' => $application->version->no,
             'appliedAt' => $application->applied_at->toAtomString(),
-            'answers' => array_map(static fn (Slot $slot): array => ['question' => $slot->question, 'answer' => self::answer($slot, $application->answers[$slot->key] ?? '')], $template->slots),
+            'answers' => array_map(static fn (Slot $slot): array => ['question' => $slot->question, 'answer' => self::answer($slot, $application->answers[$slot->key] ?? null)], $template->slots),
         ];
     }
 
-    private static function answer(Slot $slot, string $answer): string
+    private static function answer(Slot $slot, mixed $answer): string
     {
-        return $slot->type === SlotType::Number ? E164::parse($answer)->display() : $answer;
+        return match (true) {
+            is_array($answer) => count($answer) === 1 ? '1 row' : count($answer) . ' rows',
+            $slot->type === SlotType::Number && is_string($answer) => E164::parse($answer)->display(),
+            $slot->type === SlotType::Choice && is_string($answer) => $slot->options[$answer] ?? $answer,
+            is_bool($answer) => $answer ? 'yes' : 'no',
+            default => is_scalar($answer) ? (string) $answer : $slot->default ?? '',
+        };
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Scope;
+use App\Http\Resources\AnswersResource;
 use App\Http\Resources\ObjectResource;
+use App\Http\Resources\SlotResource;
 use App\Models\StockNumber;
 use App\TakingOn\BookImport;
 use App\TakingOn\TakingOn;
@@ -15,8 +17,11 @@ use Illuminate\Http\Request;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Numbering\E164;
-use Jaunty\Core\Templates\Slot;
+use Jaunty\Core\Templates\PastedTable;
+use Jaunty\Core\Templates\SlotType;
+use Jaunty\Core\Templates\UnusableAnswers;
 
 /** From a template and answers to a customer: templates and free numbers to choose from, what would be made, and making it. */
 final class TakingOnController extends Controller
@@ -34,10 +39,8 @@ final class TakingOnController extends Controller
             'name' => $pair['template']->name,
             'about' => $pair['template']->about,
             'version' => $pair['version']->no,
-            'slots' => array_map(static fn (Slot $slot): array => [
-                'key' => $slot->key, 'question' => $slot->question, 'type' => $slot->type->value, 'help' => $slot->help, 'example' => $slot->example,
-            ], $pair['template']->slots),
-        ], $this->templates->newest())]);
+            'slots' => array_map(SlotResource::of(...), $pair['template']->slots),
+        ], $this->templates->newest()), 'regions' => array_map(static fn (string $code, string $name): array => ['code' => $code, 'name' => $name], array_keys(HolidayRegions::names()), HolidayRegions::names())]);
     }
 
     public function stock(Request $request): JsonResponse
@@ -54,12 +57,29 @@ final class TakingOnController extends Controller
     public function preview(Request $request): JsonResponse
     {
         [$template, $answers] = $this->given($request);
-        $expansion = $this->takingOn->preview($this->technician($request)->id, $template, $answers);
+        $preview = $this->takingOn->preview($this->technician($request)->id, $template, $answers);
+        $book = $preview->expansion?->book;
 
         return new JsonResponse([
-            'customer' => $expansion->book->tenant->key,
-            'objects' => array_map(static fn (BookObject $object): array => ObjectResource::of($object, $expansion->book), $expansion->book->objects()),
+            'customer' => $book?->tenant->key,
+            'objects' => $book === null ? [] : array_map(static fn (BookObject $object): array => ObjectResource::of($object, $book), $book->objects()),
+            ...AnswersResource::of($preview->answers, $preview->faults),
         ]);
+    }
+
+    /** A pasted block as rows of a table's columns. */
+    public function paste(Request $request): JsonResponse
+    {
+        /** @var array{template: string, slot: string, text: string} $given */
+        $given = $request->validate(['template' => ['required', 'string', 'max:100'], 'slot' => ['required', 'string', 'max:100'], 'text' => ['required', 'string', 'max:2000000']]);
+        foreach ($this->takingOn->template($given['template'])['template']->slots as $slot) {
+            if ($slot->key === $given['slot'] && $slot->type === SlotType::Table) {
+                $pasted = PastedTable::read($given['text'], $slot);
+
+                return new JsonResponse(['columns' => $pasted->columns, 'unmatched' => $pasted->unmatched, 'rows' => array_map(static fn (array $row): object => (object) $row, $pasted->rows)]);
+            }
+        }
+        throw new UnusableAnswers([$given['slot'] => 'the template has no such table']);
     }
 
     public function store(Request $request): JsonResponse
@@ -82,16 +102,12 @@ final class TakingOnController extends Controller
         ], 201);
     }
 
-    /** @return array{string, array<string, string>} */
+    /** @return array{string, array<string, mixed>} */
     private function given(Request $request): array
     {
-        /** @var array{template: string, answers?: array<string, ?string>} $given */
-        $given = $request->validate([
-            'template' => ['required', 'string', 'max:100'],
-            'answers' => ['array', 'max:200'],
-            'answers.*' => ['nullable', 'string', 'max:2000'],
-        ]);
+        /** @var array{template: string, answers?: array<string, mixed>} $given */
+        $given = $request->validate(['template' => ['required', 'string', 'max:100'], 'answers' => ['array', 'max:200']]);
 
-        return [$given['template'], array_map(strval(...), $given['answers'] ?? [])];
+        return [$given['template'], $given['answers'] ?? []];
     }
 }

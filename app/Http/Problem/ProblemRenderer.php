@@ -10,6 +10,7 @@ use App\Book\CannotUndo;
 use App\Book\ClashesFound;
 use App\Book\NothingToEnter;
 use App\Book\NumberNotFree;
+use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
 use App\Push\PushUnderWay;
 use App\Security\SignInRefused;
@@ -89,12 +90,7 @@ final class ProblemRenderer
 
     private static function answers(UnusableAnswers $fault): Problem
     {
-        $errors = [];
-        foreach ($fault->faults as $slot => $message) {
-            $errors[] = new FieldFault($message, $slot === 'template' ? '/template' : "/answers/{$slot}");
-        }
-
-        return new Problem(422, 'answers', 'Some answers need another look', 'Nothing was made yet. Mend the marked answers.', $errors);
+        return new Problem(422, 'answers', 'Some answers need another look', 'Nothing was made yet. Mend the marked answers.', AnswersResource::faults($fault->faults));
     }
 
     /** `user:ines.legs[0].seconds` names the object and the field that screens show. */

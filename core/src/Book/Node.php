@@ -62,6 +62,12 @@ final readonly class Node
         return is_string($this->fields[$field] ?? null);
     }
 
+    /** @return array<string, mixed> every field as it stands */
+    public function bare(): array
+    {
+        return $this->fields;
+    }
+
     /** The bare value, for a caller that checks it by other means. */
     public function any(string $field): mixed
     {

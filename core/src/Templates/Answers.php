@@ -7,71 +7,154 @@ namespace Jaunty\Core\Templates;
 /** What a customer said, checked against a template's slots. */
 final readonly class Answers
 {
-    /** @param array<string, array<string, string>> $parts by slot, then part */
-    private function __construct(private array $parts)
+    /**
+     * @param  array<string, mixed>  $parts  by slot
+     * @param  array<string, string>  $faults  by slot; of a cell by slot, row and column (`users/3/extension`)
+     * @param  array<string, string>  $readAs  how an answer was understood, by slot, where that can be in doubt
+     * @param  list<string>  $asked  slots whose question is asked, given the other answers
+     * @param  array<string, list<array<string, string>>>  $rows  of tables, by slot, as they were taken in
+     */
+    private function __construct(public Said $said, private array $parts, public array $faults, public array $readAs, public array $asked, public array $rows)
     {
     }
 
     /**
-     * @param  array<string, string>  $given  by slot key; a slot without one counts as unanswered
-     *
-     * @throws UnusableAnswers with every fault at once
+     * @param  array<string, mixed>  $given  by slot key: text; of a table rows by column key, or a block as pasted
      */
-    public static function check(Template $template, array $given): self
+    public static function read(Template $template, array $given, Circumstances $circumstances): self
     {
         $parts = [];
         $faults = [];
-        foreach ($template->slots as $slot) {
+        $readAs = [];
+        $taken = [];
+        $tables = [];
+        $asked = [];
+        // Regions first: they say whose form of telephone number is meant.
+        $slots = $template->slots;
+        usort($slots, static fn (Slot $a, Slot $b): int => ($b->type === SlotType::Region) <=> ($a->type === SlotType::Region));
+        foreach ($slots as $slot) {
+            $parts[$slot->key] = null;
+        }
+        foreach ($slots as $slot) {
+            $reader = new AnswerReader($circumstances, $tables);
+            if ($slot->when !== null && ! $slot->when->holds(new Said($parts), "slots.{$slot->key}.when")) {
+                continue;
+            }
+            $asked[] = $slot->key;
+            if ($slot->type === SlotType::Table) {
+                $taken[$slot->key] = self::rows($slot, $given[$slot->key] ?? []);
+                [$tables[$slot->key], $wrong] = TableReader::read($slot, $taken[$slot->key], $reader);
+                $parts[$slot->key] = $tables[$slot->key];
+                foreach ($wrong as $cell => $fault) {
+                    $faults[rtrim("{$slot->key}/{$cell}", '/')] = $fault;
+                }
+
+                continue;
+            }
             try {
-                $parts[$slot->key] = $slot->type->read($given[$slot->key] ?? '');
+                $answer = $given[$slot->key] ?? '';
+                $parts[$slot->key] = $reader->read($slot, is_scalar($answer) ? (is_bool($answer) ? ($answer ? 'yes' : 'no') : (string) $answer) : throw new UnusableAnswer('one answer, please, and no list'));
             } catch (UnusableAnswer $fault) {
                 $faults[$slot->key] = $fault->getMessage();
             }
-        }
-        if ($faults !== []) {
-            throw new UnusableAnswers($faults);
+            if ($slot->type === SlotType::Region && is_string($parts[$slot->key]['country'] ?? null)) {
+                $circumstances = $circumstances->in($parts[$slot->key]['country']);
+            }
+            if (is_string($parts[$slot->key]['readAs'] ?? null)) {
+                $readAs[$slot->key] = $parts[$slot->key]['readAs'];
+            }
         }
 
-        return new self($parts);
+        return new self(new Said($parts), $parts, $faults, $readAs, $asked, $taken);
     }
 
     /**
-     * Puts answers where a template's fields name slots: `{"slot": "name"}` gives the whole answer, `{"slot":
-     * "messages.slug"}` a part of it, `{"join": ["user:", {"slot": "messages.slug"}]}` text made of pieces.
+     * As read, where nothing is at fault.
      *
-     * @throws UnusableTemplate when a slot or part does not exist
+     * @param  array<string, mixed>  $given
+     *
+     * @throws UnusableAnswers with every fault at once
      */
-    public function fill(mixed $value, string $path): mixed
+    public static function check(Template $template, array $given, Circumstances $circumstances): self
     {
-        if (! is_array($value)) {
-            return $value;
-        }
-        if (array_keys($value) === ['slot'] && is_string($value['slot'])) {
-            return $this->part($value['slot'], $path);
-        }
-        if (array_keys($value) === ['join'] && is_array($value['join'])) {
-            return implode('', array_map(fn (mixed $piece): string => $this->piece($piece, $path), $value['join']));
-        }
-        $filled = [];
-        foreach ($value as $field => $inner) {
-            $filled[$field] = $this->fill($inner, "{$path}.{$field}");
+        $answers = self::read($template, $given, $circumstances);
+        if ($answers->faults !== []) {
+            throw new UnusableAnswers($answers->faults);
         }
 
-        return $filled;
+        return $answers;
     }
 
-    private function piece(mixed $piece, string $path): string
+    /**
+     * The answers as they are kept: of tables the rows, however they came.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     */
+    public function kept(array $given): array
     {
-        $filled = $this->fill($piece, $path);
-
-        return is_scalar($filled) ? (string) $filled : '';
+        return array_filter($this->rows + array_intersect_key($given, $this->parts), static fn (mixed $answer): bool => $answer !== '' && $answer !== null);
     }
 
-    private function part(string $name, string $path): string
+    /**
+     * The rows of tables as they were understood, with what was left out and given: text by column key.
+     *
+     * @return array<string, list<array<string, string>>>
+     */
+    public function shown(): array
     {
-        [$slot, $part] = explode('.', $name, 2) + [1 => 'value'];
-        $parts = $this->parts[$slot] ?? throw UnusableTemplate::unknownSlot($path, $slot);
+        $shown = $this->rows;
+        foreach ($shown as $slot => $rows) {
+            $read = is_array($this->parts[$slot] ?? null) ? $this->parts[$slot] : [];
+            foreach ($rows as $index => $row) {
+                foreach (is_array($read[$index] ?? null) ? $read[$index] : [] as $column => $cell) {
+                    if (is_array($cell) && is_string($cell['value'] ?? null)) {
+                        $shown[$slot][$index][(string) $column] = $cell['value'];
+                    }
+                }
+            }
+        }
 
-        return $parts[$part] ?? throw UnusableTemplate::unknownPart($path, $slot, $part);
+        return $shown;
+    }
+
+    /** Which answer a number of the reseller's stock came by: a slot, or a cell of a table. */
+    public function placeOf(string $number): ?string
+    {
+        foreach ($this->parts as $slot => $part) {
+            foreach (is_array($part) && array_is_list($part) ? $part : [] as $index => $row) {
+                foreach (is_array($row) ? $row : [] as $column => $cell) {
+                    if (is_array($cell) && ($cell['value'] ?? null) === $number) {
+                        return "{$slot}/{$index}/{$column}";
+                    }
+                }
+            }
+            if (is_array($part) && ($part['value'] ?? null) === $number) {
+                return $slot;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<array<string, string>> */
+    private static function rows(Slot $slot, mixed $given): array
+    {
+        if (is_string($given)) {
+            return PastedTable::read($given, $slot)->rows;
+        }
+        $rows = [];
+        foreach (is_array($given) ? $given : [] as $row) {
+            $cells = [];
+            foreach (is_array($row) ? $row : [] as $column => $cell) {
+                $cells[(string) $column] = is_scalar($cell) ? (string) $cell : '';
+            }
+            // A row of which nothing is said is one that somebody has not come to yet.
+            if (trim(implode('', $cells)) !== '') {
+                $rows[] = $cells;
+            }
+        }
+
+        return $rows;
     }
 }

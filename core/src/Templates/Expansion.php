@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Jaunty\Core\Templates;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Identity\NameBasedUuid;
+use Jaunty\Core\Provisioning\Granularity;
 
 /** A template and its answers made into a book. Expanding twice gives the same objects with the same ids. */
 final readonly class Expansion
@@ -28,22 +31,52 @@ final readonly class Expansion
     {
         $parent = NameBasedUuid::of($tenantId, $application);
         try {
-            $tenant = Tenant::read(self::node($answers->fill($template->tenant, 'tenant'), 'tenant', $tenantId));
-            $objects = [];
-            $origins = [];
-            foreach ($template->objects as $made) {
-                $path = "objects.{$made['origin']}";
-                $object = $made['kind']->read(self::node($answers->fill($made['fields'], $path), $path, NameBasedUuid::of($parent, $made['origin'])));
-                $objects[] = $object;
-                $origins["{$made['kind']->value}:{$object->key()}"] = $made['origin'];
+            $tenant = Tenant::read(self::node(Filling::of($template->tenant, $answers->said, 'tenant'), 'tenant', $tenantId));
+            $made = [];
+            foreach (self::made($template->objects, $answers->said, '', $parent) as $origin => $object) {
+                $made[$origin] = $object;
             }
-            $book = Book::of($tenant, $objects);
+            $book = Book::of($tenant, array_values($made));
             $book->checkReferences();
         } catch (UnusableBook $fault) {
             throw UnusableTemplate::broken("template {$template->key}", $fault);
         }
+        $origins = [];
+        foreach ($made as $origin => $object) {
+            $origins[(string) Reference::of($object)] = $origin;
+        }
 
         return new self($book, $origins);
+    }
+
+    /** The same with times as the switch can store them. */
+    public function fittedTo(Granularity $granularity): self
+    {
+        return new self($granularity->fit($this->book), $this->origins);
+    }
+
+    /**
+     * @param  list<MadeObject|Repetition>  $objects
+     * @return iterable<string, BookObject> by origin
+     */
+    private static function made(array $objects, Said $said, string $row, string $parent): iterable
+    {
+        foreach ($objects as $each) {
+            $where = $each instanceof MadeObject ? "objects.{$each->origin}" : 'objects.each';
+            if ($each->when !== null && ! $each->when->holds($said, $where)) {
+                continue;
+            }
+            if ($each instanceof Repetition) {
+                foreach (Filling::turns($each->over, $said, $where) as $key => $turn) {
+                    yield from self::made($each->objects, $turn, "{$row}/{$key}", $parent);
+                }
+
+                continue;
+            }
+            $origin = $each->origin . $row;
+            $path = "objects.{$origin}";
+            yield $origin => $each->kind->read(self::node(Filling::of($each->fields, $said, $path), $path, NameBasedUuid::of($parent, $origin)));
+        }
     }
 
     private static function node(mixed $fields, string $path, string $id): Node

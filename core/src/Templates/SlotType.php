@@ -4,53 +4,55 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Templates;
 
-use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\Zone;
-
-/** What kind of answer a slot takes, and which parts an answer gives the template. */
+/** What kind of answer a slot takes. */
 enum SlotType: string
 {
     case Text = 'text';
+    /** Words that callers hear, of any length a person would speak. */
+    case Script = 'script';
     case Zone = 'zone';
+    /** One of the reseller's free numbers, in E.164. */
     case Number = 'number';
     case Person = 'person';
+    case Choice = 'choice';
+    case YesNo = 'yesNo';
+    case Whole = 'whole';
+    /** Opening hours as people say them. */
+    case Hours = 'hours';
+    /** Whose public holidays are kept. */
+    case Region = 'region';
+    case Mail = 'mail';
+    /** A telephone number of somebody else's, in the national form of the region or with a plus. */
+    case Phone = 'phone';
+    case Extension = 'extension';
+    /** Names of teams, with commas between. */
+    case Teams = 'teams';
+    /** The name of a row of another table. */
+    case RowOf = 'rowOf';
+    /** Rows of other slots: pasted, or typed cell by cell. */
+    case Table = 'table';
 
-    private const LONGEST = 80;
-
-    /**
-     * @return array<string, string> the parts of the answer; `value` is the whole of it
-     *
-     * @throws UnusableAnswer in words for the person who answered
-     */
-    public function read(string $answer): array
+    /** How many characters an answer may have. */
+    public function longest(): int
     {
-        $answer = trim((string) preg_replace('/\s+/u', ' ', $answer));
-        if ($answer === '') {
-            throw new UnusableAnswer('an answer is needed here');
-        }
-        if (mb_strlen($answer) > self::LONGEST || preg_match('/[\x00-\x1F\x7F]/', $answer) === 1) {
-            throw new UnusableAnswer('at most ' . self::LONGEST . ' plain characters, please');
-        }
-
         return match ($this) {
-            self::Text => ['value' => $answer, 'slug' => Slug::of($answer)],
-            self::Zone => Zone::exists($answer)
-                ? ['value' => $answer]
-                : throw new UnusableAnswer("\"{$answer}\" is no time zone; write one such as America/Halifax"),
-            self::Number => preg_match(Number::E164, $answer) === 1
-                ? ['value' => $answer]
-                : throw new UnusableAnswer("\"{$answer}\" is no number in stock"),
-            self::Person => self::person($answer),
+            self::Script, self::Hours => 2000,
+            default => 80,
         };
     }
 
-    /** @return array<string, string> */
-    private static function person(string $answer): array
+    /** Whether a cell looks like an answer of this kind: enough to guess which column of a pasted block is which. */
+    public function looksLike(string $cell): bool
     {
-        $cut = mb_strrpos($answer, ' ');
-        $first = $cut === false ? $answer : mb_substr($answer, 0, $cut);
-        $last = $cut === false ? '' : mb_substr($answer, $cut + 1);
-
-        return ['value' => $answer, 'first' => $first, 'last' => $last, 'slug' => Slug::of($answer)];
+        return match ($this) {
+            self::Mail => str_contains($cell, '@'),
+            self::Extension => preg_match('/^\d{2,6}$/D', $cell) === 1,
+            self::Phone, self::Number => preg_match('/^[+(\d][\d\s().-]{6,}$/D', $cell) === 1,
+            self::Person => preg_match('/^[^\d@]+$/D', $cell) === 1,
+            self::Zone => str_contains($cell, '/') && preg_match('/\d/', $cell) !== 1,
+            self::Hours => preg_match('/\b(?:mon|tue|wed|thu|fri|sat|sun|daily|weekdays)/i', $cell) === 1,
+            self::Table => false,
+            default => true,
+        };
     }
 }

@@ -8,15 +8,15 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\UnusableBook;
 
-/** A template as read: its slots, the tenant's fields and the objects it makes, each with an origin that names it for ever. */
+/** A template as read (docs/template.schema.json): its slots, the tenant's fields, and what it makes. */
 final readonly class Template
 {
     public const FORMAT = 'jaunty-roster/template';
 
     /**
      * @param  list<Slot>  $slots
-     * @param  array<string, mixed>  $tenant  fields of the tenant, with slots in place of values
-     * @param  list<array{kind: Kind, origin: string, fields: array<string, mixed>}>  $objects
+     * @param  array<string, mixed>  $tenant  fields of the tenant, with forms of `Filling` in place of values
+     * @param  list<MadeObject|Repetition>  $objects
      */
     private function __construct(
         public string $key,
@@ -32,7 +32,7 @@ final readonly class Template
     public static function fromJson(string $json): self
     {
         try {
-            return self::read(Node::of(json_decode($json, true, 32, JSON_THROW_ON_ERROR)));
+            return self::read(Node::of(json_decode($json, true, 64, JSON_THROW_ON_ERROR)));
         } catch (\JsonException | UnusableBook $fault) {
             throw UnusableTemplate::broken('template', $fault);
         }
@@ -51,32 +51,24 @@ final readonly class Template
             name: $node->text('name'),
             about: $node->text('about', ''),
             slots: array_map(Slot::read(...), $node->nodes('slots')),
-            tenant: self::fields($node, 'tenant'),
-            objects: array_map(self::readObject(...), $node->nodes('objects')),
+            tenant: $node->object('tenant')->bare(),
+            objects: self::readObjects($node),
         );
     }
 
-    /** @return array{kind: Kind, origin: string, fields: array<string, mixed>} */
-    private static function readObject(Node $node): array
+    /** @return list<MadeObject|Repetition> */
+    private static function readObjects(Node $node): array
     {
-        $node->allow('origin', 'kind', 'fields');
+        return array_map(static function (Node $inner): MadeObject|Repetition {
+            $when = $inner->isNullOrMissing('when') ? null : Condition::read($inner->any('when'), $inner->at('when'));
+            if ($inner->has('each')) {
+                $inner->allow('each', 'as', 'where', 'when', 'objects');
 
-        return [
-            'kind' => $node->choice('kind', Kind::class, Kind::Site),
-            'origin' => $node->slug('origin'),
-            'fields' => self::fields($node, 'fields'),
-        ];
-    }
+                return new Repetition(array_intersect_key($inner->bare(), ['each' => true, 'as' => true, 'where' => true]), self::readObjects($inner), $when);
+            }
+            $inner->allow('origin', 'kind', 'when', 'fields');
 
-    /** @return array<string, mixed> */
-    private static function fields(Node $node, string $field): array
-    {
-        $inner = $node->object($field);
-        $fields = [];
-        foreach ($inner->fields() as $name) {
-            $fields[$name] = $inner->any($name);
-        }
-
-        return $fields;
+            return new MadeObject($inner->choice('kind', Kind::class, Kind::Site), $inner->slug('origin'), $inner->object('fields')->bare(), $when);
+        }, $node->nodes('objects'));
     }
 }

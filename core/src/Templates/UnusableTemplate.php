@@ -19,6 +19,11 @@ final class UnusableTemplate extends \DomainException implements CoreException
         return new self("{$path}: slot \"{$slot}\" has no part called \"{$part}\"");
     }
 
+    public static function malformed(string $path, string $form): self
+    {
+        return new self("{$path}: \"{$form}\" is not written as docs/templates.md has it");
+    }
+
     public static function broken(string $path, \Throwable $cause): self
     {
         return new self("{$path}: {$cause->getMessage()}", 0, $cause);

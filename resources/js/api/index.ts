@@ -4,6 +4,7 @@ export { client, take } from './client'
 export { detailOf, isProblem, ProblemError, type FieldFault, type Problem } from './problem'
 
 type Schemas = components['schemas']
+export type Answers = Schemas['Answers']
 export type BookObject = Schemas['BookObject']
 export type Change = Schemas['Change']
 export type Clash = Schemas['Clash']
@@ -13,6 +14,7 @@ export type Impact = paths['/customers/{customer}/live/impact']['get']['response
 export type Difference = Schemas['Difference']
 export type Live = Schemas['Live']
 export type Push = Schemas['Push']
+export type Region = paths['/templates']['get']['responses']['200']['content']['application/json']['regions'][number]
 export type Revision = Schemas['Revision']
 export type RunSheetStep = Schemas['RunSheetStep']
 export type Session = Schemas['Session']

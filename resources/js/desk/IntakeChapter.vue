@@ -1,19 +1,38 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import { client, take } from '@/api'
+import { computed, ref } from 'vue'
+import { client, take, type Answers } from '@/api'
 import { dateThere, ErrorState, LoadingLines } from '@/shared'
+import { AnswerForm } from '@/takingon'
 import { useDesk } from './desk'
 import SheetGrid from './SheetGrid.vue'
 
 defineProps<{ zone: string }>()
 
-const { customer, book } = useDesk()
+const { customer, book, busy, answerAgain } = useDesk()
 const { data, error, isPending, refetch } = useQuery({
   queryKey: ['intake', customer],
   queryFn: async () => (await take(client.GET('/customers/{customer}/intake', { params: { path: { customer } } }))).applications,
 })
 const tenant = computed(() => (book.data.value?.objects ?? []).filter((object) => object.kind === 'tenant'))
+
+const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await take(client.GET('/templates')) })
+const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
+const last = computed(() => data.value?.[data.value.length - 1])
+const template = computed(() => templates.data.value?.templates.find((each) => each.key === last.value?.key))
+const answers = ref<Answers>()
+const faults = ref<Record<string, string>>({})
+/** The customer's own numbers are theirs to answer with, beside those free in stock. */
+const numbers = computed(() => [
+  ...(book.data.value?.objects ?? []).filter((object) => object.kind === 'number').map((object) => ({ number: object.key, display: object.display ?? object.key, region: null })),
+  ...(stock.data.value ?? []),
+])
+
+async function propose(): Promise<void> {
+  if (answers.value === undefined || busy.value) return
+  faults.value = await answerAgain(answers.value)
+  if (Object.keys(faults.value).length === 0) answers.value = undefined
+}
 </script>
 
 <template>
@@ -26,6 +45,14 @@ const tenant = computed(() => (book.data.value?.objects ?? []).filter((object) =
     <LoadingLines v-if="isPending" what="the intake" />
     <ErrorState v-else-if="error !== null" :error="error" @again="refetch()" />
     <p v-else-if="data?.length === 0" class="soft">This customer was not taken on from a template.</p>
+    <form v-else-if="answers !== undefined && template !== undefined" class="again" novalidate @submit.prevent="propose">
+      <p class="soft">{{ template.name }}, version {{ template.version }}: what these answers change becomes pending, to be looked over and entered.</p>
+      <AnswerForm v-model="answers" :template="template.key" :slots="template.slots" :stock="numbers" :regions="templates.data.value?.regions" :faults />
+      <p class="act">
+        <el-button type="primary" native-type="submit" :disabled="busy">Show what changes</el-button>
+        <button type="button" class="quiet-button" @click="answers = undefined; faults = {}">Leave as it was</button>
+      </p>
+    </form>
     <template v-for="application in data" v-else :key="application.appliedAt">
       <p class="soft">{{ application.template }}, version {{ application.version }} · {{ dateThere(application.appliedAt, zone) }}</p>
       <dl>
@@ -35,12 +62,25 @@ const tenant = computed(() => (book.data.value?.objects ?? []).filter((object) =
         </div>
       </dl>
     </template>
+    <p v-if="answers === undefined && template !== undefined && last !== undefined"><button type="button" class="quiet-button" @click="answers = { ...last.given }">Answer again</button></p>
   </section>
 </template>
 
 <style scoped>
 .part {
   margin-bottom: 28px;
+}
+
+
+.again {
+  max-width: 860px;
+}
+
+.act {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  padding-top: 12px;
 }
 
 dl {

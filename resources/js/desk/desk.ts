@@ -1,7 +1,8 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
-import { client, detailOf, isProblem, take, type Desk, type Impact, type Live, type Push, type Revision } from '@/api'
+import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
+import { placed } from '@/takingon'
 import { Names } from './names'
 import { same, valueAt } from './values'
 
@@ -166,6 +167,23 @@ function createDesk(customer: string) {
       return { text: `Revision ${revision} is undone, by revision ${entered.revision}.`, revision: entered.revision }
     })
 
+  /** The customer's template once more: what it changes is a draft. Returns what is wrong with the answers, by place. */
+  async function answerAgain(answers: Answers): Promise<Record<string, string>> {
+    let wrong: Record<string, string> = {}
+    await act(async () => {
+      try {
+        queryClient.setQueryData(queries.desk.queryKey, await take(client.POST('/customers/{customer}/intake', { params, body: { answers } })))
+      } catch (error) {
+        if (!isProblem(error) || (error.problem.errors ?? []).length === 0) throw error
+        wrong = placed(error.problem.errors ?? [])
+        return { text: error.problem.detail, isFault: true }
+      }
+      const pending = changes.value.length + clashes.value.length
+      return { text: pending === 0 ? 'These answers change nothing in the book.' : 'What these answers change is pending; look it over and enter it.' }
+    })
+    return wrong
+  }
+
   /** @param only the fields or objects to put back; unset for the whole book */
   const push = (only?: { object: string; field: string | null }[]): Promise<void> =>
     act(async () => {
@@ -201,7 +219,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, pushes, names, changes, clashes, differences, underWay, faults, notice, busy,
-    edit, takeBack, enter, drop, undo, push, stop, readAgain,
+    edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain,
   }
 }
 

@@ -4,16 +4,18 @@ import { close, fakeServer, key, open, Refused, settle } from '@/testing'
 import TakingOnView from './TakingOnView.vue'
 
 const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
+const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
+const READ = { asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
 const TEMPLATE = {
   key: 'one-line', name: 'One line', about: 'One number.', version: 2,
   slots: [
-    { key: 'name', question: 'Name', type: 'text', help: null, example: 'Thornback' },
-    { key: 'messages', question: 'Who takes the message', type: 'person', help: null, example: null },
+    { ...PLAIN, key: 'name', question: 'Name', example: 'Thornback' },
+    { ...PLAIN, key: 'messages', question: 'Who takes the message', type: 'person' },
   ],
 }
-const MADE = { customer: 'inlet', objects: [{ ref: 'site:office', kind: 'site', key: 'office', label: 'Office', display: null, extension: null, fields: { zone: 'America/Halifax' }, refersTo: {} }] }
+const MADE = { ...READ, customer: 'inlet', objects: [{ ref: 'site:office', kind: 'site', key: 'office', label: 'Office', display: null, extension: null, fields: { zone: 'America/Halifax' }, refersTo: {} }] }
 const PREVIEW = 'POST /taking-on/preview'
-const MISSING = new Refused(422, { errors: [{ detail: 'an answer is needed here', pointer: '/answers/messages' }] })
+const MISSING = { ...READ, customer: null, objects: [], faults: [{ detail: 'an answer is needed here', pointer: '/answers/messages' }] }
 
 let page: VueWrapper
 beforeEach(() => {
@@ -27,7 +29,7 @@ afterEach(() => {
 })
 
 async function takingOn(handlers: Record<string, unknown>): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
-  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, ...handlers })
+  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, ...handlers })
   const opened = await open(TakingOnView, '/taking-on')
   page = opened.page
   return { server, router: opened.router }

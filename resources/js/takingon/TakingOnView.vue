@@ -2,38 +2,35 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { client, detailOf, isProblem, take, type BookObject, type ProblemError, type Slot } from '@/api'
+import { client, detailOf, isProblem, take, type BookObject, type Slot } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
 import { EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useShortcuts } from '@/shared'
-import { useAnswers } from './answers'
+import AnswerForm from './AnswerForm.vue'
+import { isGiven, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
 
 const PAUSE = 250
-const ZONES = Intl.supportedValuesOf('timeZone')
 
 const router = useRouter()
 const queryClient = useQueryClient()
 const { technician } = useSession()
 const { kept, clear } = useAnswers()
 
-const templates = useQuery({ queryKey: ['templates'], queryFn: async () => (await take(client.GET('/templates'))).templates })
+const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await take(client.GET('/templates')) })
 const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
 
-const template = computed(() => templates.data.value?.find((each) => each.key === kept.template) ?? templates.data.value?.[0])
+const template = computed(() => templates.data.value?.templates.find((each) => each.key === kept.template) ?? templates.data.value?.templates[0])
 const slots = computed<Slot[]>(() => template.value?.slots ?? [])
-const unanswered = computed(() => slots.value.filter((slot) => (kept.answers[slot.key] ?? '').trim() === ''))
-
-const digits = ref('')
-const offered = computed(() => (stock.data.value ?? []).filter((each) => each.number.includes(digits.value)))
-
-function lookFor(typed: string): void {
-  digits.value = typed.replace(/\D/g, '')
-}
+const unanswered = computed(() => toAnswer(slots.value, kept.answers, asked.value))
+const shown = computed(() => slots.value.filter((slot) => asked.value === undefined || asked.value.includes(slot.key)))
 
 const made = ref<BookObject[]>([])
 const madeFrom = ref('')
-const problem = ref<ProblemError>()
+const faults = ref<Record<string, string>>({})
+const asked = ref<string[]>()
+const readAs = ref<Record<string, string>>({})
+const tables = ref<Record<string, Record<string, string>[]>>({})
 const failure = ref<string>()
 const looked = ref(new Set<string>())
 const entering = ref(false)
@@ -41,7 +38,9 @@ const wanted = computed(() => JSON.stringify([template.value?.key, kept.answers]
 const current = computed(() => madeFrom.value === wanted.value)
 
 watch(template, (found) => {
-  if (found !== undefined) kept.template = found.key
+  if (found === undefined) return
+  if (found.key !== kept.template) asked.value = undefined
+  kept.template = found.key
 })
 
 let timer: ReturnType<typeof setTimeout> | undefined
@@ -49,46 +48,48 @@ watch(
   wanted,
   () => {
     clearTimeout(timer)
-    if (template.value !== undefined && unanswered.value.length < slots.value.length) timer = setTimeout(() => void preview(), PAUSE)
+    if (template.value !== undefined && slots.value.some((slot) => isGiven(kept.answers, slot))) timer = setTimeout(() => void preview(), PAUSE)
   },
   { immediate: true },
 )
 
 async function preview(): Promise<void> {
-  const asked = wanted.value
+  const question = wanted.value
   if (template.value === undefined) return
   try {
     const answer = await take(client.POST('/taking-on/preview', { body: { template: template.value.key, answers: kept.answers } }))
-    if (asked !== wanted.value) return
-    made.value = answer.objects
-    madeFrom.value = asked
-    problem.value = undefined
+    if (question !== wanted.value) return
+    asked.value = answer.asked
+    readAs.value = answer.readAs
+    tables.value = answer.tables
+    faults.value = placed(answer.faults)
     failure.value = undefined
+    // What was made of earlier answers stays in view, dimmed, until these make something.
+    if (answer.customer === null) return
+    made.value = answer.objects
+    madeFrom.value = question
   } catch (error) {
-    if (asked === wanted.value) place(error)
+    if (question === wanted.value) place(error)
   }
 }
 
 function place(error: unknown): void {
-  problem.value = isProblem(error) ? error : undefined
-  failure.value = isProblem(error) && (error.problem.errors ?? []).length > 0 ? undefined : detailOf(error)
+  faults.value = isProblem(error) ? placed(error.problem.errors ?? []) : {}
+  failure.value = isProblem(error) && (error.problem.errors ?? []).length > 0 ? faults.value['/template'] : detailOf(error)
 }
 
-function exampleOf(slot: Slot): string {
-  return slot.example === null ? '' : `for example ${slot.example.replaceAll('_', ' ')}`
-}
-
-/** The fault of an answer; one that was not given yet is no fault until it was looked at and left. */
-function faultOf(slot: Slot): string | undefined {
-  const fault = problem.value?.at(`/answers/${slot.key}`)
-  const given = (kept.answers[slot.key] ?? '').trim() !== ''
-  return given || looked.value.has(slot.key) ? fault : undefined
-}
+/** The faults to show; of an answer that was not given yet none, until it was looked at and left. */
+const complaints = computed(() =>
+  Object.fromEntries(Object.entries(faults.value).filter(([place]) => {
+    const slot = slots.value.find((each) => each.key === place)
+    return slot === undefined || isGiven(kept.answers, slot) || looked.value.has(place)
+  })),
+)
 
 const inTheWay = computed(() => {
   if (unanswered.value.length > 0) return `${plural(unanswered.value.length, 'answer')} to go: ${unanswered.value.map((slot) => slot.question.toLowerCase()).join('; ')}`
-  const faults = problem.value?.problem.errors?.length ?? 0
-  if (faults > 0) return `${plural(faults, 'answer')} ${faults === 1 ? 'needs' : 'need'} another look`
+  const wrong = Object.keys(faults.value).length
+  if (wrong > 0) return `${plural(wrong, 'answer')} ${wrong === 1 ? 'needs' : 'need'} another look`
   return undefined
 })
 
@@ -114,6 +115,8 @@ function afresh(): void {
   clear()
   looked.value.clear()
   made.value = []
+  faults.value = {}
+  readAs.value = {}
 }
 
 useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking on', whileTyping: true, run: () => void enter() }])
@@ -141,27 +144,13 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">
         <el-select :id="field.id" v-model="kept.template">
-          <el-option v-for="each in templates.data.value" :key="each.key" :label="`${each.name}, version ${each.version}`" :value="each.key" />
+          <el-option v-for="each in templates.data.value?.templates" :key="each.key" :label="`${each.name}, version ${each.version}`" :value="each.key" />
         </el-select>
       </FieldRow>
-      <FieldRow v-for="slot in slots" :key="slot.key" v-slot="field" :label="slot.question" :help="slot.help" :fault="faultOf(slot)">
-        <el-select
-          v-if="slot.type === 'zone'" :id="field.id" v-model="kept.answers[slot.key]" filterable :name="slot.key" :placeholder="exampleOf(slot)"
-          :aria-describedby="field.describedBy" @blur="looked.add(slot.key)"
-        >
-          <el-option v-for="zone in ZONES" :key="zone" :label="zone.replaceAll('_', ' ')" :value="zone" />
-        </el-select>
-        <el-select
-          v-else-if="slot.type === 'number'" :id="field.id" v-model="kept.answers[slot.key]" filterable :filter-method="lookFor" :name="slot.key" placeholder="Choose, or type digits of it" no-data-text="No number is free in stock"
-          no-match-text="No free number has these digits" :aria-describedby="field.describedBy" @visible-change="digits = ''" @blur="looked.add(slot.key)"
-        >
-          <el-option v-for="number in offered" :key="number.number" :label="`${number.display}${number.region === null ? '' : ` · ${number.region}`}`" :value="number.number" />
-        </el-select>
-        <el-input
-          v-else :id="field.id" v-model="kept.answers[slot.key]" :name="slot.key" :placeholder="exampleOf(slot)" autocomplete="off"
-          :aria-describedby="field.describedBy" :aria-invalid="field.invalid" @blur="looked.add(slot.key)"
-        />
-      </FieldRow>
+      <AnswerForm
+        v-model="kept.answers" :template="template.key" :slots="shown" :stock="stock.data.value" :regions="templates.data.value?.regions" :faults="complaints" :read-as :tables
+        @left="looked.add($event)"
+      />
     </form>
     <section class="made" aria-labelledby="made-title">
       <div class="head">
@@ -215,6 +204,15 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
 .said {
   border-right: 1px solid var(--rule);
   background: var(--sheet);
+}
+
+/* What is made stays in view while the answers scroll. */
+.made {
+  position: sticky;
+  top: 0;
+  align-self: start;
+  max-height: 100vh;
+  overflow-y: auto;
 }
 
 .said h2 {

@@ -6,6 +6,7 @@ namespace Tests\Core\Templates;
 
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Templates\Answers;
+use Jaunty\Core\Templates\Circumstances;
 use Jaunty\Core\Templates\Expansion;
 use Jaunty\Core\Templates\Slug;
 use Jaunty\Core\Templates\Template;
@@ -46,7 +47,7 @@ final class ExpansionTest extends TestCase
 
     public function test_another_customer_gets_other_identities(): void
     {
-        $other = Expansion::of($this->template(), Answers::check($this->template(), self::ANSWERS), '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', 'taking-on');
+        $other = Expansion::of($this->template(), Answers::check($this->template(), self::ANSWERS, new Circumstances(20_788)), '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', 'taking-on');
 
         self::assertNotSame($this->expand(self::ANSWERS)->book->objects()[0]->id(), $other->book->objects()[0]->id());
     }
@@ -56,7 +57,7 @@ final class ExpansionTest extends TestCase
     public function test_every_answer_at_fault_is_named_at_once(array $answers, array $slots): void
     {
         try {
-            Answers::check($this->template(), $answers + self::ANSWERS);
+            Answers::check($this->template(), $answers + self::ANSWERS, new Circumstances(20_788));
             self::fail('these answers are no use');
         } catch (UnusableAnswers $fault) {
             self::assertSame($slots, array_keys($fault->faults));
@@ -96,13 +97,13 @@ final class ExpansionTest extends TestCase
         $this->expectException(UnusableTemplate::class);
         $this->expectExceptionMessage('objects.taker');
 
-        Expansion::of($template, Answers::check($template, self::ANSWERS), self::TENANT, 'taking-on');
+        Expansion::of($template, Answers::check($template, self::ANSWERS, new Circumstances(20_788)), self::TENANT, 'taking-on');
     }
 
     /** @param array<string, string> $answers */
     private function expand(array $answers): Expansion
     {
-        return Expansion::of($this->template(), Answers::check($this->template(), $answers), self::TENANT, 'taking-on');
+        return Expansion::of($this->template(), Answers::check($this->template(), $answers, new Circumstances(20_788)), self::TENANT, 'taking-on');
     }
 
     private function template(): Template

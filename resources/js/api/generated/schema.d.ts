@@ -350,6 +350,11 @@ export interface paths {
                     content: {
                         "application/json": {
                             templates: components["schemas"]["Template"][];
+                            /** @description whose public holidays are known */
+                            regions: {
+                                code: string;
+                                name: string;
+                            }[];
                         };
                     };
                 };
@@ -429,13 +434,76 @@ export interface paths {
                     };
                     content: {
                         "application/json": {
-                            customer: string;
+                            /** @description null while answers are at fault */
+                            customer: string | null;
                             objects: components["schemas"]["BookObject"][];
+                            /** @description slots whose question is asked, given the other answers */
+                            asked: string[];
+                            /** @description how an answer was understood, by slot */
+                            readAs: {
+                                [key: string]: string;
+                            };
+                            /** @description rows as understood, by slot */
+                            tables: {
+                                [key: string]: components["schemas"]["TableRow"][];
+                            };
+                            faults: components["schemas"]["FieldFault"][];
                         };
                     };
                 };
                 401: components["responses"]["Problem"];
                 403: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/taking-on/paste": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A block pasted from a spreadsheet, a mail or a CSV file, as rows of a table's columns */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        template: string;
+                        slot: string;
+                        text: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The rows, and which column each pasted one was taken for */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            columns: (string | null)[];
+                            /** @description headings that no column is called */
+                            unmatched: string[];
+                            rows: components["schemas"]["TableRow"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
@@ -645,6 +713,9 @@ export interface paths {
                     content: {
                         "application/json": {
                             applications: {
+                                /** @description of the template */
+                                key: string;
+                                given: components["schemas"]["Answers"];
                                 template: string;
                                 version: number;
                                 /** Format: date-time */
@@ -662,7 +733,31 @@ export interface paths {
             };
         };
         put?: never;
-        post?: never;
+        /** The customer's template once more, in its newest version and with other answers; what that changes becomes the draft */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        answers: components["schemas"]["Answers"];
+                    };
+                };
+            };
+            responses: {
+                200: components["responses"]["Desk"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1247,9 +1342,26 @@ export interface components {
             key: string;
             question: string;
             /** @enum {string} */
-            type: "text" | "zone" | "number" | "person";
+            type: "text" | "script" | "zone" | "number" | "person" | "choice" | "yesNo" | "whole" | "hours" | "region" | "mail" | "phone" | "extension" | "teams" | "rowOf" | "table";
             help: string | null;
             example: string | null;
+            /** @description whether it may stay unanswered */
+            optional: boolean;
+            default: string | null;
+            options: {
+                value: string;
+                said: string;
+            }[];
+            /** @description of a table */
+            columns: components["schemas"]["Slot"][];
+        };
+        /** @description text by column key */
+        TableRow: {
+            [key: string]: string;
+        };
+        /** @description by slot key; of a table its rows, or a block as pasted */
+        Answers: {
+            [key: string]: string | components["schemas"]["TableRow"][];
         };
         StockNumber: {
             number: string;
@@ -1304,7 +1416,7 @@ export interface components {
         Revision: {
             no: number;
             /** @enum {string} */
-            source: "taking-on" | "import" | "edit" | "undo";
+            source: "taking-on" | "import" | "edit" | "template" | "undo";
             note: string | null;
             undoes: number | null;
             by: string;
@@ -1443,9 +1555,7 @@ export interface components {
             content: {
                 "application/json": {
                     template: string;
-                    answers: {
-                        [key: string]: string;
-                    };
+                    answers: components["schemas"]["Answers"];
                 };
             };
         };

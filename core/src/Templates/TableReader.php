@@ -1,0 +1,147 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Templates;
+
+/** Reads the rows of a table, cell by cell; extensions left out are given, and no two rows are called alike. */
+final class TableReader
+{
+    public const MOST_ROWS = 5000;
+
+    /** @var array<string, string> what is wrong, by row and column (`3/extension`) */
+    private array $faults = [];
+
+    /** @var array<string, string> who has an extension, by extension */
+    private array $holders = [];
+
+    /** @var array<string, true> */
+    private array $keys = [];
+
+    private function __construct(private readonly Slot $slot, private readonly AnswerReader $reader)
+    {
+    }
+
+    /**
+     * @param  list<array<string, string>>  $rows  by column key
+     * @return array{list<array<string, mixed>>, array<string, string>} the rows that were read, and the faults by row and column
+     */
+    public static function read(Slot $slot, array $rows, AnswerReader $reader): array
+    {
+        $self = new self($slot, $reader);
+        if (count($rows) > self::MOST_ROWS) {
+            return [[], ['' => 'at most ' . self::MOST_ROWS . ' rows']];
+        }
+        $read = [];
+        foreach ($rows as $index => $row) {
+            foreach (array_diff(array_keys($row), array_map(static fn (Slot $column): string => $column->key, $slot->columns)) as $unknown) {
+                $self->faults["{$index}/{$unknown}"] = 'there is no such column';
+            }
+            $read[$index] = $self->row($index, $row);
+        }
+        $given = $self->withExtensions($read);
+        if ($given === [] && ! $slot->optional) {
+            $self->faults[''] = 'at least one row is needed';
+        }
+
+        return [array_values($given), $self->faults];
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return array<string, mixed>
+     */
+    private function row(int $index, array $row): array
+    {
+        $read = [];
+        $name = null;
+        foreach ($this->slot->columns as $column) {
+            try {
+                $read[$column->key] = $this->reader->read($column, $row[$column->key] ?? '');
+            } catch (UnusableAnswer $fault) {
+                $read[$column->key] = null;
+                $this->faults["{$index}/{$column->key}"] = $fault->getMessage();
+            }
+            $name ??= is_string($read[$column->key]['slug'] ?? null) ? $read[$column->key]['slug'] : null;
+            if ($column->type === SlotType::Teams) {
+                $read[$column->key] = $read[$column->key]['value'] ?? [];
+            }
+        }
+
+        return ['key' => $this->key($name ?? 'row'), 'no' => $index + 1] + $read;
+    }
+
+    /** Two people of one name are called apart by a number: `ines-marsh`, `ines-marsh-2`. */
+    private function key(string $slug): string
+    {
+        $key = $slug;
+        for ($n = 2; isset($this->keys[$key]); $n++) {
+            $key = "{$slug}-{$n}";
+        }
+        $this->keys[$key] = true;
+
+        return $key;
+    }
+
+    /**
+     * @param  array<int, array<string, mixed>>  $rows
+     * @return array<int, array<string, mixed>>
+     */
+    private function withExtensions(array $rows): array
+    {
+        foreach ($this->slot->columns as $column) {
+            if ($column->type !== SlotType::Extension) {
+                continue;
+            }
+            foreach ($rows as $index => $row) {
+                $said = is_array($row[$column->key]) ? $row[$column->key]['value'] : null;
+                if (is_string($said)) {
+                    $this->hold($index, $column, $said, self::label($row));
+                }
+            }
+            foreach ($rows as $index => $row) {
+                if ($row[$column->key] === null && ! isset($this->faults["{$index}/{$column->key}"])) {
+                    $next = $this->nextFree($column);
+                    $this->holders[$next] = self::label($row);
+                    $rows[$index][$column->key] = ['value' => $next];
+                }
+            }
+        }
+
+        return $rows;
+    }
+
+    private function hold(int $index, Slot $column, string $extension, string $who): void
+    {
+        if (isset($this->holders[$extension])) {
+            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s; next free {$this->nextFree($column)}";
+        }
+        $this->holders[$extension] ??= $who;
+    }
+
+    private function nextFree(Slot $column): string
+    {
+        $next = $column->least ?? 201;
+        while (isset($this->holders[(string) $next])) {
+            $next++;
+        }
+
+        return (string) $next;
+    }
+
+    /**
+     * What a row is called: its first cell that names something.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    public static function label(array $row): string
+    {
+        foreach ($row as $cell) {
+            if (is_array($cell) && is_string($cell['slug'] ?? null) && is_string($cell['value'] ?? null)) {
+                return $cell['value'];
+            }
+        }
+
+        return 'row ' . (is_int($row['no']) ? $row['no'] : '');
+    }
+}

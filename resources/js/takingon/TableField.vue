@@ -1,0 +1,203 @@
+<script setup lang="ts">
+import { computed, nextTick, ref } from 'vue'
+import { client, take, type Slot } from '@/api'
+import { plural } from '@/shared'
+
+type Row = Record<string, string>
+
+/** A question whose answer is a table: a pasted block, read by the server, or cells to type in. Undo takes back the last paste or removal. */
+const { template, asked, faults, understood = [] } = defineProps<{ id: string; template: string; asked: Slot; faults: Record<string, string>; understood?: Row[] | undefined }>()
+const rows = defineModel<Row[]>({ default: () => [] })
+
+const pasted = ref('')
+const said = ref('')
+const before = ref<Row[]>()
+const table = ref<HTMLElement>()
+
+const columns = computed(() => asked.columns)
+const own = computed(() => Object.fromEntries(Object.entries(faults).filter(([place]) => place.startsWith(`${asked.key}/`)).map(([place, detail]) => [place.slice(asked.key.length + 1), detail])))
+const wrong = computed(() => new Set(Object.keys(own.value).map((place) => place.split('/')[0])).size)
+
+async function read(text: string, replace: boolean): Promise<void> {
+  if (text.trim() === '') return
+  const answer = await take(client.POST('/taking-on/paste', { body: { template, slot: asked.key, text } }))
+  before.value = rows.value
+  rows.value = replace ? answer.rows : [...rows.value, ...answer.rows]
+  pasted.value = ''
+  const missing = answer.unmatched.length === 0 ? '' : `; not asked, so left out: ${answer.unmatched.join(', ')}`
+  said.value = `${plural(answer.rows.length, 'row')} read${missing}`
+}
+
+/** A block pasted into a cell is a block; a word is a word. */
+function pasteInto(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!/[\t\n]/.test(text.trim())) return
+  event.preventDefault()
+  void read(text, false)
+}
+
+function change(index: number, column: string, text: string): void {
+  rows.value = rows.value.map((row, at) => (at === index ? { ...row, [column]: text } : row))
+}
+
+function remove(index: number): void {
+  before.value = rows.value
+  said.value = 'row taken out'
+  rows.value = rows.value.filter((_, at) => at !== index)
+}
+
+function undo(): void {
+  if (before.value === undefined) return
+  rows.value = before.value
+  before.value = undefined
+  said.value = ''
+}
+
+async function add(): Promise<void> {
+  rows.value = [...rows.value, {}]
+  await nextTick()
+  cell(rows.value.length - 1, 0)?.focus()
+}
+
+function cell(row: number, column: number): HTMLInputElement | null | undefined {
+  return table.value?.querySelector<HTMLInputElement>(`input[data-cell="${row}-${column}"]`)
+}
+
+function move(event: KeyboardEvent, row: number, column: number): void {
+  const to = event.key === 'ArrowUp' ? row - 1 : event.key === 'ArrowDown' || event.key === 'Enter' ? row + 1 : undefined
+  if (to === undefined || event.ctrlKey) return
+  event.preventDefault()
+  if (event.key === 'Enter' && to === rows.value.length) void add()
+  else cell(to, column)?.focus()
+}
+</script>
+
+<template>
+  <div class="whole">
+    <div v-if="rows.length > 0" class="scroll">
+      <table ref="table" :aria-label="asked.question">
+        <thead>
+          <tr><th v-for="column in columns" :key="column.key" scope="col" :title="column.help ?? undefined">{{ column.question }}</th><th scope="col"><span class="unseen">Take out</span></th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="(row, index) in rows" :key="index">
+            <td v-for="(column, at) in columns" :key="column.key" :class="[column.type, { wrong: own[`${index}/${column.key}`] !== undefined }]">
+              <input
+                :value="row[column.key] ?? ''" :data-cell="`${index}-${at}`" :class="{ mono: ['extension', 'phone', 'number'].includes(column.type) }" autocomplete="off" :placeholder="understood[index]?.[column.key] ?? ''"
+                :aria-label="`${column.question}, row ${index + 1}`" :aria-invalid="own[`${index}/${column.key}`] !== undefined" :aria-describedby="own[`${index}/${column.key}`] === undefined ? undefined : `${id}-${index}-${at}`"
+                @change="change(index, column.key, ($event.target as HTMLInputElement).value)" @keydown="move($event, index, at)" @paste="pasteInto"
+              />
+              <p v-if="own[`${index}/${column.key}`] !== undefined" :id="`${id}-${index}-${at}`" class="fault small">{{ own[`${index}/${column.key}`] }}</p>
+            </td>
+            <td class="out"><button type="button" class="out-button" :aria-label="`Take out row ${index + 1}`" @click="remove(index)">×</button></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <textarea
+      v-if="rows.length === 0" :id="id" v-model="pasted" rows="4" :name="asked.key" :placeholder="`Paste a block with or without headings: ${columns.map((column) => column.question).join(', ')}`" autocomplete="off"
+      @paste="(event) => { event.preventDefault(); void read(event.clipboardData?.getData('text/plain') ?? '', true) }" @change="read(pasted, true)"
+    />
+    <p class="under small">
+      <button type="button" class="quiet-button" @click="add">Add a row</button>
+      <button v-if="before !== undefined" type="button" class="quiet-button" @click="undo">Undo</button>
+      <span class="soft" role="status">{{ rows.length === 0 ? said : [plural(rows.length, 'row'), wrong > 0 ? `${wrong} ${wrong === 1 ? 'needs' : 'need'} a look` : '', said].filter(Boolean).join(' · ') }}</span>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.whole {
+  min-width: 0;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+th,
+td {
+  padding: 2px 4px;
+}
+
+td {
+  min-width: 88px;
+}
+
+td.extension {
+  min-width: 58px;
+  width: 58px;
+}
+
+td.mail {
+  min-width: 190px;
+}
+
+td.phone,
+td.number {
+  min-width: 124px;
+}
+
+td.wrong input {
+  border-color: var(--red);
+  color: var(--red);
+}
+
+td.wrong .fault {
+  padding: 0 4px 3px;
+  max-width: 14em;
+  white-space: normal;
+}
+
+input,
+textarea {
+  width: 100%;
+  padding: 3px 4px;
+  border: 1px solid transparent;
+  border-radius: var(--corner);
+  background: transparent;
+}
+
+textarea {
+  border-color: var(--rule);
+  resize: vertical;
+}
+
+input:hover,
+input:focus {
+  border-color: var(--rule);
+  background: var(--paper);
+}
+
+.out {
+  width: 28px;
+  min-width: 28px;
+}
+
+.out-button {
+  padding: 0 6px;
+  border: 0;
+  background: none;
+  color: var(--ink-soft);
+  cursor: pointer;
+}
+
+.out-button:hover {
+  color: var(--red);
+}
+
+.under {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding-top: 6px;
+}
+
+.unseen {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+</style>

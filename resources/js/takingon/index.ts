@@ -1,0 +1,2 @@
+export { default as AnswerForm } from './AnswerForm.vue'
+export { placed } from './answers'

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use Illuminate\Support\Str;
+
+/** Taking on from a template with tables and hours in sentences, and the same template once more with other answers. */
+final class TemplatesTest extends FeatureTestCase
+{
+    private const USERS = "Name\tExt\tMail\tMobile\tWorks in\nInes Marsh\t201\tines@inlet.example\t902 555 0177\tReception\nJoss Arden\t\tjoss@inlet.example\t\tLoft\n";
+
+    public function test_a_preview_says_how_answers_were_read_what_is_wrong_and_where(): void
+    {
+        $preview = $this->actingAs($this->lead)->postJson('/api/taking-on/preview', ['template' => 'one-site-office', 'answers' => [
+            'users' => "Name\tExt\tMail\nPetra Lunn\t203\tpetra@inlet.example\nColm Reeve\t203\tcolm@inlet",
+        ] + $this->answers()])->assertOk()->json();
+
+        self::assertSame([null, []], [$preview['customer'], $preview['objects']]);
+        self::assertSame('Mon to Fri 08:00 to 17:00; 45 h a week', $preview['readAs']['hours']);
+        self::assertSame(['/answers/users/1/mail', '/answers/users/1/extension'], array_column($preview['faults'], 'pointer'));
+        self::assertNotContains('closedMobile', $preview['asked']);
+    }
+
+    public function test_a_pasted_block_comes_back_as_rows(): void
+    {
+        $pasted = $this->actingAs($this->lead)->postJson('/api/taking-on/paste', ['template' => 'one-site-office', 'slot' => 'users', 'text' => "Name;Ext;Shoe size\nInes Marsh;201;38"])->assertOk()->json();
+
+        self::assertSame([['name', 'extension', null], ['Shoe size'], [['name' => 'Ines Marsh', 'extension' => '201']]], [$pasted['columns'], $pasted['unmatched'], $pasted['rows']]);
+        $this->postJson('/api/taking-on/paste', ['template' => 'one-site-office', 'slot' => 'hours', 'text' => 'x'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/answers/hours');
+    }
+
+    public function test_a_customer_with_users_hours_and_holidays_is_taken_on_whole(): void
+    {
+        $customer = $this->office();
+        $objects = $this->objects($customer);
+
+        self::assertSame(['201', '202'], [$objects['user:ines-marsh']['extension'], $objects['user:joss-arden']['extension']]);
+        self::assertSame(['user:joss-arden'], array_column($objects['group:loft']['fields']['members'], 'who'));
+        self::assertGreaterThan(5, count($objects['calendar:holidays']['fields']['holidays']));
+        $kept = $this->getJson("/api/customers/{$customer}/intake")->assertOk()->json('applications.0');
+        self::assertSame(['one-site-office', 'Joss Arden'], [$kept['key'], $kept['given']['users'][1]['name']]);
+    }
+
+    public function test_a_number_that_is_not_in_stock_is_said_at_its_cell(): void
+    {
+        $number = $this->stockNumber();
+        $fault = $this->actingAs($this->lead)->postJson('/api/taking-on', ['template' => 'several-sites-night-cover', 'answers' => [
+            'name' => 'Sites ' . Str::random(8), 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'onCall' => "Tamsin Quill\t902 555 0178",
+            'sites' => [['name' => 'Quay End', 'number' => $number, 'hours' => 'Mon-Fri 8-5'], ['name' => 'Mill Lane', 'number' => '+15065559999', 'hours' => 'Mon-Fri 9-5']],
+            'users' => [['name' => 'Ines Marsh', 'site' => 'Mill Lane']],
+        ]])->assertStatus(422)->json('errors');
+
+        self::assertSame([['/answers/sites/1/number', '+15065559999 is not a free number in stock']], array_map(static fn (array $error): array => [$error['pointer'], $error['detail']], $fault));
+    }
+
+    public function test_the_same_answers_again_change_nothing(): void
+    {
+        $customer = $this->office();
+
+        $desk = $this->again($customer, [])->assertOk()->json();
+
+        self::assertSame([[], []], [$desk['draft']['changes'], $desk['draft']['clashes']]);
+    }
+
+    public function test_other_answers_become_a_draft_that_keeps_what_was_changed_since(): void
+    {
+        $customer = $this->office();
+        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'display', 'value' => 'Front desk'], ['object' => 'group:reception', 'path' => 'ringsEach', 'value' => 6]]);
+        $this->enter($customer)->assertCreated();
+
+        $desk = $this->again($customer, ['hours' => 'Mon-Fri 9 to 5', 'users' => self::USERS . "Petra Lunn\t\tpetra@inlet.example\t\tLoft\n"])->assertOk()->json();
+        $changed = array_column($desk['draft']['changes'], 'object');
+
+        self::assertSame([], $desk['draft']['clashes']);
+        self::assertEqualsCanonicalizing(['user:petra-lunn', 'mailbox:petra-lunn', 'group:loft', 'schedule:hours'], array_values(array_unique($changed)));
+        $this->enter($customer)->assertCreated();
+        $objects = $this->objects($customer);
+        self::assertSame(['Front desk', 6, '09:00'], [$objects['user:ines-marsh']['fields']['display'], $objects['group:reception']['fields']['ringsEach'], $objects['schedule:hours']['fields']['weekly'][0]['from']]);
+        self::assertSame('template', $this->getJson("/api/customers/{$customer}/revisions")->json('revisions.0.source'));
+        // What was made the second time is what the third is compared with.
+        self::assertSame([], $this->again($customer, ['hours' => 'Mon-Fri 9 to 5', 'users' => self::USERS . "Petra Lunn\t\tpetra@inlet.example\t\tLoft\n"])->json('draft.changes'));
+    }
+
+    public function test_what_both_changed_is_a_clash_to_decide(): void
+    {
+        $customer = $this->office();
+        $this->edit($customer, [['object' => 'schedule:hours', 'path' => 'weekly/hours-1/from', 'value' => '07:30']]);
+        $this->enter($customer)->assertCreated();
+
+        $clashes = $this->again($customer, ['hours' => 'Mon-Fri 9 to 5'])->assertOk()->json('draft.clashes');
+
+        self::assertSame([['schedule:hours', 'weekly/hours-1/from', '08:00', '09:00', '07:30']], array_map(static fn (array $clash): array => array_values($clash), $clashes));
+        $this->enter($customer)->assertStatus(409);
+        $this->edit($customer, [['object' => 'schedule:hours', 'path' => 'weekly/hours-1/from', 'value' => '09:00']]);
+        $this->enter($customer)->assertCreated();
+    }
+
+    public function test_somebody_left_out_leaves_the_book_unless_changed_since(): void
+    {
+        $customer = $this->office();
+        $less = explode("Joss", self::USERS)[0];
+
+        $gone = array_filter($this->again($customer, ['users' => $less])->assertOk()->json('draft.changes'), static fn (array $change): bool => $change['op'] === 'delete');
+
+        self::assertEqualsCanonicalizing(['user:joss-arden', 'mailbox:joss-arden', 'group:loft'], array_column($gone, 'object'));
+        $this->deleteJson("/api/customers/{$customer}/draft");
+        $this->edit($customer, [['object' => 'user:joss-arden', 'path' => 'display', 'value' => 'Loft']]);
+        $this->enter($customer)->assertCreated();
+
+        $clashes = $this->again($customer, ['users' => $less])->assertOk()->json('draft.clashes');
+
+        self::assertSame(['user:joss-arden'], array_column($clashes, 'object'));
+    }
+
+    public function test_another_key_or_somebody_else_s_number_cannot_come_by_answering_again(): void
+    {
+        $customer = $this->office();
+        $other = $this->takeOn();
+
+        $this->again($customer, ['name' => 'Quite another name'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/answers/name');
+        $this->again($customer, ['mainNumber' => $other['number']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/answers/mainNumber');
+        $free = $this->stockNumber();
+        $this->again($customer, ['mainNumber' => $free])->assertOk();
+    }
+
+    /** @var array<string, array<string, mixed>> answers by customer */
+    private array $given = [];
+
+    private function office(): string
+    {
+        $answers = $this->answers();
+        $customer = $this->actingAs($this->lead)->postJson('/api/taking-on', ['template' => 'one-site-office', 'answers' => $answers])->assertCreated()->json('customer');
+        self::assertIsString($customer);
+        $this->given[$customer] = $answers;
+
+        return $customer;
+    }
+
+    /** @param array<string, mixed> $answers */
+    private function again(string $customer, array $answers): \Illuminate\Testing\TestResponse
+    {
+        return $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/intake", ['answers' => $answers + $this->given[$customer]]);
+    }
+
+    /** @return array<string, mixed> */
+    private function answers(): array
+    {
+        return ['name' => 'Office ' . Str::random(10), 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'mainNumber' => $this->stockNumber(), 'hours' => 'Mon-Fri 8 to 5', 'users' => self::USERS];
+    }
+
+    /** @return array<string, array<string, mixed>> by reference */
+    private function objects(string $customer): array
+    {
+        return array_column($this->actingAs($this->lead)->getJson("/api/customers/{$customer}/desk")->assertOk()->json('objects'), null, 'ref');
+    }
+}
