@@ -53,6 +53,9 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('live', [LiveController::class, 'show']);
             Route::get('live/impact', [LiveController::class, 'impact']);
             Route::post('live/read', [LiveController::class, 'read']);
+            Route::post('live/waivers', [LiveController::class, 'waive']);
+            Route::delete('live/waivers/{waiver}', [LiveController::class, 'takeWaiverBack']);
+            Route::post('signed', [LiveController::class, 'sign']);
             Route::get('pushes', [PushController::class, 'index']);
             Route::post('pushes', [PushController::class, 'store']);
             Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');

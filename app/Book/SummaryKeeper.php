@@ -31,6 +31,12 @@ final readonly class SummaryKeeper
         $this->put($tenantId, ['differences' => $differences, 'live_read_at' => $this->clock->now()]);
     }
 
+    /** The same reading, counted anew. */
+    public function driftCounted(string $tenantId, int $differences): void
+    {
+        $this->put($tenantId, ['differences' => $differences]);
+    }
+
     public function pushed(string $tenantId, int $revision): void
     {
         $this->put($tenantId, ['pushed_revision' => $revision, 'pushed_at' => $this->clock->now()]);

@@ -7,13 +7,12 @@ namespace App\Console;
 use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
+use App\Drift\Comparer;
+use App\Drift\Comparison;
 use App\Drift\LiveReader;
 use App\Models\Technician;
 use App\Models\TenantRow;
-use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
-use Jaunty\Core\Book\Book;
-use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 
 /** Reads customers from the switch and says where it differs from their books. */
@@ -25,7 +24,7 @@ final class ReadDrift extends CustomerCommand
 
     private int $ends = self::SUCCESS;
 
-    public function __construct(private readonly Scope $scope, private readonly LiveReader $reader, private readonly BookRepository $books, private readonly SwitchConnector $switch)
+    public function __construct(private readonly Scope $scope, private readonly LiveReader $reader, private readonly BookRepository $books, private readonly Comparer $comparer)
     {
         parent::__construct();
     }
@@ -61,13 +60,13 @@ final class ReadDrift extends CustomerCommand
 
             return ['customer' => $key, 'onSwitch' => false, 'differences' => []];
         }
-        $book = $this->scope->tenant($technician->id, $key, Ability::Read, fn (TenantRow $tenant): Book => $this->books->head($tenant->id));
-        $operations = Diff::between($book, $this->switch->beside($reading->live, $book))->operations;
+        $compared = $this->scope->tenant($technician->id, $key, Ability::Read, fn (TenantRow $tenant): Comparison => $this->comparer->compare($tenant->id, $this->books->head($tenant->id), $reading->live));
+        $operations = $compared->drift;
         $this->say($key . ': ' . match (count($operations)) {
             0 => 'as in the book',
             1 => '1 difference',
             default => count($operations) . ' differences',
-        });
+        } . ($compared->waived === [] ? '' : ', ' . count($compared->waived) . ' waived'));
         foreach ($operations as $operation) {
             $this->say('    ' . $operation->object . ($operation->path === null ? " {$operation->kind->value}" : " {$operation->path}: " . self::show($operation->before) . ' -> ' . self::show($operation->after)));
         }

@@ -18,6 +18,7 @@ final readonly class Difference
         public ?string $path,
         public mixed $book,
         public mixed $live,
+        public mixed $signed,
         public ?string $since,
         public ?string $by,
     ) {

@@ -4,35 +4,49 @@ declare(strict_types=1);
 
 namespace App\Drift;
 
+use App\Models\DriftWaiver;
 use App\Models\LiveSnapshot;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Change\Diff;
+use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
 
-/** Book against live as last read, by field, with since when and by whom where the switch knows. */
+/** Book against live as last read, by field, with since when and by whom where the switch knows, and what was signed. */
 final readonly class DriftReport
 {
-    /** @param list<Difference> $differences */
-    private function __construct(public array $differences, public LiveSnapshot $snapshot)
+    /**
+     * @param  list<Difference>  $differences
+     * @param  list<Difference>  $left  to the customer
+     * @param  list<array{Difference, DriftWaiver}>  $waived
+     */
+    private function __construct(public array $differences, public array $left, public array $waived)
     {
     }
 
-    /** @param Book $live as the switch stands beside the book */
-    public static function of(Book $book, Book $live, LiveSnapshot $snapshot): self
+    /** @param ?Book $signed the book as it was signed */
+    public static function of(Comparison $compared, LiveSnapshot $snapshot, ?Book $signed): self
     {
-        $differences = [];
-        foreach (Diff::between($book, $live)->operations as $operation) {
-            $differences[] = self::difference($operation, $book, $live, $snapshot);
-        }
+        $told = static fn (Operation $operation): Difference => self::difference($operation, $compared->book, $compared->live, $snapshot, $signed);
 
-        return new self($differences, $snapshot);
+        return new self(
+            array_map($told, $compared->drift),
+            array_map($told, $compared->left),
+            array_map(static fn (array $waived): array => [$told($waived[0]), $waived[1]], $compared->waived),
+        );
     }
 
-    private static function difference(Operation $operation, Book $book, Book $live, LiveSnapshot $snapshot): Difference
+    /** @return list<Difference> what was entered since the book was signed, in the place of live */
+    public static function sinceSigned(Book $signed, Book $book): array
+    {
+        return array_map(static fn (Operation $operation): Difference => self::difference($operation, $signed, $book, null, $signed), Diff::between($signed, $book)->operations);
+    }
+
+    private static function difference(Operation $operation, Book $book, Book $live, ?LiveSnapshot $snapshot, ?Book $signed): Difference
     {
         $object = $book->find($operation->object) ?? $live->find($operation->object) ?? throw new \LogicException("{$operation->object} stands nowhere");
-        $edit = self::lastEdit($snapshot, $operation);
+        $edit = $snapshot === null ? null : self::lastEdit($snapshot, $operation);
+        $wasSigned = $operation->path === null ? null : $signed?->find($operation->object)?->toArray();
 
         return new Difference(
             object: (string) $operation->object,
@@ -45,6 +59,7 @@ final readonly class DriftReport
             path: $operation->path,
             book: $operation->path === null ? null : $operation->before,
             live: $operation->path === null ? null : $operation->after,
+            signed: $wasSigned === null ? null : FieldPath::get($wasSigned, (string) $operation->path),
             since: $edit['at'] ?? null,
             by: $edit['by'] ?? null,
         );

@@ -21,7 +21,6 @@ use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Change\Diff;
 
 /** Reads a customer from the switch and keeps what was found. The switch is asked outside any transaction. */
 final readonly class LiveReader
@@ -31,6 +30,7 @@ final readonly class LiveReader
         private BookRepository $books,
         private BindingStore $bindings,
         private SwitchConnector $switch,
+        private Comparer $comparer,
         private SummaryKeeper $summaries,
         private Clock $clock,
     ) {
@@ -69,7 +69,7 @@ final readonly class LiveReader
             'read_at' => $this->clock->now(),
         ]);
         $this->bind($tenantId, $book, $reading->bindings);
-        $this->summaries->liveRead($tenantId, count(Diff::between($book, $reading->live)->operations));
+        $this->summaries->liveRead($tenantId, count($this->comparer->compare($tenantId, $book, $reading->live)->drift));
 
         return null;
     }

@@ -10,6 +10,7 @@ use App\Access\CustomerNotFound;
 use App\Access\Scope;
 use App\Book\BookRepository;
 use App\Book\SummaryKeeper;
+use App\Drift\Comparer;
 use App\Drift\LiveReader;
 use App\Models\Push;
 use App\Models\PushStep;
@@ -21,7 +22,6 @@ use App\Switching\SwitchTrouble;
 use App\Time\Clock;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\StepKind;
 
@@ -45,6 +45,7 @@ final readonly class PushRunner
         private BindingStore $bindings,
         private LiveReader $live,
         private SwitchConnector $switch,
+        private Comparer $comparer,
         private RunSheetStore $sheets,
         private SummaryKeeper $summaries,
         private Clock $clock,
@@ -109,7 +110,8 @@ final readonly class PushRunner
             }
             $this->extendLease($current);
             $book = $this->books->at($push->tenant_id, $push->revision);
-            $sheet = $reading === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($this->switch->beside($reading->live, $book), $book);
+            $compared = $reading === null ? null : $this->comparer->compare($push->tenant_id, $book, $reading->live);
+            $sheet = $compared === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($compared->live, $compared->target);
             $this->sheets->write($push, $sheet, $book, $reading);
             Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['status' => PushStatus::Running, 'attempts' => 0]);
         });
@@ -187,7 +189,7 @@ final readonly class PushRunner
                 return;
             }
             $book = $this->books->at($push->tenant_id, $push->revision);
-            $left = $reading === null ? [] : $this->sheets->inScope($push, Diff::between($book, $this->switch->beside($reading->live, $book))->operations);
+            $left = $reading === null ? [] : $this->sheets->inScope($push, $this->comparer->compare($push->tenant_id, $book, $reading->live)->drift);
             if ($reading === null || $left !== []) {
                 $this->end($push, PushStatus::Stopped, $reading === null ? 'the switch no longer knows this customer' : RunSheetStore::leftOver($left));
 

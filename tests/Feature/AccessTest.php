@@ -19,7 +19,7 @@ final class AccessTest extends FeatureTestCase
         $this->grant($sol, $mine['id'], Ability::Push);
 
         foreach ($this->customerOperations() as [$method, $path]) {
-            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}'], [$customer, '1', $push], $path), $this->bodyFor($path));
+            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}'], [$customer, '1', $push, $push], $path), $this->bodyFor($path));
             $foreign = $ask($theirs['key'])->assertNotFound();
             $unknown = $ask('nobody-of-this-name')->assertNotFound();
             self::assertSame($unknown->json(), $foreign->json(), "{$method} {$path}");
@@ -99,6 +99,8 @@ final class AccessTest extends FeatureTestCase
     {
         return match (true) {
             str_ends_with($path, '/edits') => ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]],
+            str_ends_with($path, '/waivers') => ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'asked for'],
+            str_ends_with($path, '/signed') => ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
             str_ends_with($path, '/intake') => ['answers' => ['name' => 'Inlet']],
             default => [],
         };

@@ -225,7 +225,7 @@ final class PushTest extends FeatureTestCase
 
         self::assertCount(2, $differences);
         self::assertSame(
-            ['object' => 'mailbox:ines-marsh', 'label' => "Ines Marsh's mailbox", 'what' => 'field', 'path' => 'name', 'book' => "Ines Marsh's mailbox", 'live' => 'Front desk box', 'since' => '2026-12-01T18:05:00+00:00', 'by' => 'admin by hand'],
+            ['object' => 'mailbox:ines-marsh', 'label' => "Ines Marsh's mailbox", 'what' => 'field', 'path' => 'name', 'book' => "Ines Marsh's mailbox", 'live' => 'Front desk box', 'signed' => null, 'since' => '2026-12-01T18:05:00+00:00', 'by' => 'admin by hand'],
             $differences['mailbox:ines-marsh'],
         );
         $push = $this->push($customer['key'], [['object' => 'mailbox:ines-marsh', 'field' => 'name']]);

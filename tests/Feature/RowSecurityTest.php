@@ -13,7 +13,7 @@ use Tests\Feature\Support\TestDatabase;
 /** Row-level security with the WHERE left out: the database itself must not give what is out of scope. */
 final class RowSecurityTest extends FeatureTestCase
 {
-    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'pushes', 'push_steps'];
+    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'pushes', 'push_steps', 'drift_waivers', 'signed_books'];
 
     public function test_every_table_that_names_a_customer_is_under_forced_row_level_security(): void
     {
@@ -193,6 +193,11 @@ final class RowSecurityTest extends FeatureTestCase
         $customer = $this->takeOn();
         $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertOk();
         self::assertSame('done', $this->push($customer['key'])['status']);
+        $this->postJson("/api/customers/{$customer['key']}/signed", ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'])->assertCreated();
+        $this->enter($customer['key']);
+        $this->readAgain($customer['key']);
+        $this->postJson("/api/customers/{$customer['key']}/live/waivers", ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'of the test'])->assertCreated();
+        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]])->assertOk();
 
         return $customer;
     }

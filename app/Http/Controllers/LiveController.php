@@ -7,10 +7,12 @@ namespace App\Http\Controllers;
 use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
-use App\Drift\Difference;
+use App\Drift\Comparer;
 use App\Drift\DriftReport;
 use App\Drift\ImpactReport;
 use App\Drift\LiveReader;
+use App\Drift\Signatures;
+use App\Drift\WaiverDesk;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Push\RunSheetStore;
@@ -18,14 +20,17 @@ use App\Switching\SwitchConnector;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\Step;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Book against live: as last read, read again, and the run sheet a push would work through. */
 final class LiveController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch, private readonly Clock $clock)
+    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch, private readonly Comparer $comparer, private readonly Signatures $signatures, private readonly Clock $clock)
     {
     }
 
@@ -49,7 +54,9 @@ final class LiveController extends Controller
             $book = $this->books->head($tenant->id);
             $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
 
-            return $snapshot === null ? null : [$book, $this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $book), $snapshot->read_at->toAtomString()];
+            $compared = $snapshot === null ? null : $this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book));
+
+            return $compared === null || $snapshot === null ? null : [$compared->book, $compared->live, $snapshot->read_at->toAtomString()];
         });
         if ($books === null) {
             return new JsonResponse(['readAt' => null, 'impact' => null]);
@@ -58,25 +65,73 @@ final class LiveController extends Controller
         return new JsonResponse(['readAt' => $books[2], 'impact' => ImpactReport::between($books[0], $books[1], $this->clock->now()->getTimestamp())]);
     }
 
+    /** Accepts one difference as it is, with a reason and until a day. */
+    public function waive(Request $request, string $customer, WaiverDesk $desk): JsonResponse
+    {
+        $technician = $this->technician($request);
+        /** @var array{object: string, path?: ?string, reason: string, until?: ?string} $given */
+        $given = $request->validate([
+            'object' => ['required', 'string', 'max:200'], 'path' => ['nullable', 'string', 'max:300'],
+            'reason' => ['required', 'string', 'max:500'], 'until' => ['nullable', 'date_format:Y-m-d'],
+        ]);
+        $this->scope->tenant($technician->id, $customer, Ability::Edit, static function (TenantRow $tenant) use ($desk, $technician, $given): void {
+            $desk->waive($tenant, $technician->id, $given['object'], $given['path'] ?? null, $given['reason'], $given['until'] ?? null);
+        });
+
+        return new JsonResponse($this->report($technician->id, $customer), 201);
+    }
+
+    public function takeWaiverBack(Request $request, string $customer, string $waiver, WaiverDesk $desk): JsonResponse
+    {
+        $technician = $this->technician($request);
+        $ended = $this->scope->tenant($technician->id, $customer, Ability::Edit, static fn (TenantRow $tenant): bool => Str::isUuid($waiver) && $desk->takeBack($tenant, $technician->id, $waiver));
+
+        return $ended ? new JsonResponse($this->report($technician->id, $customer)) : throw new NotFoundHttpException();
+    }
+
+    /** Notes that the customer put their name to a revision. */
+    public function sign(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+        /** @var array{revision: int, by: string, on: string} $given */
+        $given = $request->validate(['revision' => ['required', 'integer', 'min:1'], 'by' => ['required', 'string', 'max:120'], 'on' => ['required', 'date_format:Y-m-d']]);
+        $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given): void {
+            if ($given['revision'] > $tenant->head_revision) {
+                throw ValidationException::withMessages(['revision' => "there is no revision {$given['revision']} yet; the newest is {$tenant->head_revision}"]);
+            }
+            $this->signatures->sign($tenant, $technician->id, $given['revision'], $given['by'], $given['on']);
+        });
+
+        return new JsonResponse($this->report($technician->id, $customer), 201);
+    }
+
     /** @return array<string, mixed> */
     private function report(string $technicianId, string $customer): array
     {
         return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant): array {
             $book = $this->books->head($tenant->id);
             $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
-            $live = $snapshot === null ? null : $this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $book);
-            $report = $snapshot === null || $live === null ? null : DriftReport::of($book, $live, $snapshot);
+            $compared = $snapshot === null ? null : $this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book));
+            $signed = $this->signatures->newest($tenant->id);
+            $report = $snapshot === null || $compared === null ? null : DriftReport::of($compared, $snapshot, $signed[1] ?? null);
 
             return [
                 'onSwitch' => $snapshot !== null,
                 'readAt' => $snapshot?->read_at->toAtomString(),
-                'differences' => array_map(static fn (Difference $difference): array => get_object_vars($difference), $report->differences ?? []),
+                'differences' => array_map(get_object_vars(...), $report->differences ?? []),
+                'left' => array_map(get_object_vars(...), $report->left ?? []),
+                'waived' => array_map(static fn (array $waived): array => [
+                    'difference' => get_object_vars($waived[0]), 'id' => $waived[1]->id, 'reason' => $waived[1]->reason, 'until' => $waived[1]->until, 'by' => $waived[1]->technician->name, 'at' => $waived[1]->made_at->toAtomString(),
+                ], $report->waived ?? []),
+                'signed' => $signed === null ? null : [
+                    'revision' => $signed[0]->revision, 'by' => $signed[0]->signed_by, 'on' => $signed[0]->signed_on, 'since' => array_map(get_object_vars(...), DriftReport::sinceSigned($signed[1], $book)),
+                ],
                 'runSheet' => array_map(static fn (Step $step): array => [
                     'kind' => $step->kind->value,
                     'object' => (string) $step->object,
-                    'label' => RunSheetStore::label($step, $book, $live),
+                    'label' => RunSheetStore::label($step, $book, $compared?->live),
                     'fields' => array_keys($step->fields),
-                ], ($live === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($live, $book))->steps),
+                ], ($compared === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($compared->live, $compared->target))->steps),
             ];
         });
     }

@@ -14,6 +14,7 @@ final readonly class Tenant implements BookObject
      * @param  int  $chainRings  rings for a chain's place that names none
      * @param  int  $transferRings  rings for a screened transfer from a menu
      * @param  list<BlockedCaller>  $blocked
+     * @param  ?list<string>  $leftToCustomer  fields that are the customer's own to change on the switch, as kind and path; unset: the usual ones
      * @param  array<string, int>  $licences  how many are bought, by name
      */
     private function __construct(
@@ -36,12 +37,13 @@ final readonly class Tenant implements BookObject
         public array $blocked,
         public Defaults $defaults,
         public array $licences,
+        public ?array $leftToCustomer,
     ) {
     }
 
     public static function read(Node $node): self
     {
-        $node->allow('key', 'id', 'name', 'state', 'region', 'subdivision', 'zone', 'language', 'mainNumber', 'operator', 'secondsPerRing', 'chainRings', 'transferRings', 'outsidePrefix', 'extensionLength', 'transferLimit', 'blocked', 'defaults', 'licences');
+        $node->allow('key', 'id', 'name', 'state', 'region', 'subdivision', 'zone', 'language', 'mainNumber', 'operator', 'secondsPerRing', 'chainRings', 'transferRings', 'outsidePrefix', 'extensionLength', 'transferLimit', 'blocked', 'defaults', 'licences', 'leftToCustomer');
 
         return new self(
             key: $node->slug('key'),
@@ -63,6 +65,7 @@ final readonly class Tenant implements BookObject
             blocked: $node->items('blocked', BlockedCaller::read(...)),
             defaults: Defaults::read($node->object('defaults')),
             licences: self::readLicences($node->object('licences')),
+            leftToCustomer: self::readLeft($node),
         );
     }
 
@@ -92,6 +95,7 @@ final readonly class Tenant implements BookObject
             'blocked' => array_map(static fn (BlockedCaller $caller): array => $caller->toArray(), $this->blocked),
             'defaults' => $this->defaults->toArray(),
             'licences' => $this->licences,
+            'leftToCustomer' => $this->leftToCustomer,
         ];
     }
 
@@ -102,6 +106,24 @@ final readonly class Tenant implements BookObject
             ...Links::destination('operator', $this->operator),
             ...$this->defaults->links(),
         ];
+    }
+
+    /** @return ?list<string> */
+    private static function readLeft(Node $node): ?array
+    {
+        if ($node->isNullOrMissing('leftToCustomer')) {
+            return null;
+        }
+        $kinds = implode('|', array_map(static fn (Kind $kind): string => $kind->value, Kind::cases()));
+        $left = array_values(array_unique($node->texts('leftToCustomer')));
+        foreach ($left as $field) {
+            if (preg_match("~^(?:{$kinds})\\.[a-z][A-Za-z]*(?:/(?:[A-Za-z0-9.-]+|\\*))*$~D", $field) !== 1) {
+                throw UnusableBook::malformed($node->at('leftToCustomer'), 'a kind and a field (mailbox.greeting, group.members/*/signedIn)', $field);
+            }
+        }
+        sort($left);
+
+        return $left;
     }
 
     /** @return array<string, int> */

@@ -28,6 +28,16 @@ const numbers = computed(() => [
   ...(stock.data.value ?? []),
 ])
 
+/** How the answers are read: which questions arise, how hours were understood. What is wrong with them is said when they are proposed. */
+const reading = useQuery({
+  queryKey: computed(() => ['reading', template.value?.key, answers.value]),
+  queryFn: async () => await take(client.POST('/taking-on/preview', { body: { template: template.value?.key ?? '', answers: answers.value ?? {} } })),
+  enabled: computed(() => answers.value !== undefined && template.value !== undefined),
+  placeholderData: (before) => before,
+  retry: false,
+})
+const asked = computed(() => template.value?.slots.filter((slot) => reading.data.value?.asked.includes(slot.key) ?? true) ?? [])
+
 async function propose(): Promise<void> {
   if (answers.value === undefined || busy.value) return
   faults.value = await answerAgain(answers.value)
@@ -47,7 +57,7 @@ async function propose(): Promise<void> {
     <p v-else-if="data?.length === 0" class="soft">This customer was not taken on from a template.</p>
     <form v-else-if="answers !== undefined && template !== undefined" class="again" novalidate @submit.prevent="propose">
       <p class="soft">{{ template.name }}, version {{ template.version }}: what these answers change becomes pending, to be looked over and entered.</p>
-      <AnswerForm v-model="answers" :template="template.key" :slots="template.slots" :stock="numbers" :regions="templates.data.value?.regions" :faults />
+      <AnswerForm v-model="answers" :template="template.key" :slots="asked" :stock="numbers" :regions="templates.data.value?.regions" :faults :read-as="reading.data.value?.readAs" :tables="reading.data.value?.tables" />
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy">Show what changes</el-button>
         <button type="button" class="quiet-button" @click="answers = undefined; faults = {}">Leave as it was</button>

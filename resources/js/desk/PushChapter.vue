@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
 import { age, dateThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
 import { isUnderWay, useDesk } from './desk'
 import CallersNotice from './CallersNotice.vue'
+import BesideDrift from './BesideDrift.vue'
 import PushProgress from './PushProgress.vue'
+import WaiveSheet from './WaiveSheet.vue'
 import { fieldInWords, valueInWords } from './words'
 
 defineProps<{ zone: string }>()
@@ -51,6 +53,9 @@ function adopt(difference: Difference): void {
 const pending = computed(() => new Set(changes.value.map((change) => `${change.object} ${change.path ?? ''}`)))
 const isPending = (difference: Difference): boolean => pending.value.has(`${difference.object} ${difference.path ?? ''}`)
 
+const waiving = ref<Difference>()
+const signed = computed(() => live.data.value?.signed ?? null)
+
 const backable = computed(() => differences.value.filter((each) => each.what !== 'unknown'))
 
 function ended(each: Push): string {
@@ -74,12 +79,13 @@ function ended(each: Push): string {
       </div>
       <table v-if="differences.length > 0" data-testid="differences">
         <thead>
-          <tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col">Since, by</th><td class="corner" /></tr>
+          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col">Since, by</th><td class="corner" /></tr>
         </thead>
         <tbody>
           <tr v-for="difference in differences" :key="`${difference.object} ${difference.path ?? ''}`">
             <td>{{ difference.label }}</td>
             <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
+            <td v-if="signed !== null">{{ said(difference, difference.signed) }}</td>
             <td>{{ inBook(difference) }}</td>
             <td>{{ onSwitch(difference) }}</td>
             <td class="soft">{{ difference.since === null ? 'the switch does not say' : `${dateThere(difference.since, zone)}, ${difference.by ?? ''}` }}</td>
@@ -89,6 +95,7 @@ function ended(each: Push): string {
                 <button v-if="difference.what === 'field'" type="button" class="quiet-button" :disabled="busy || isPending(difference)" :title="isPending(difference) ? 'there is a pending edit of this field' : 'take the switch’s value into your draft'" @click="adopt(difference)">Adopt</button>
               </template>
               <span v-else class="soft small">removed by a push of the book</span>
+              <button v-if="difference.what !== 'missing'" type="button" class="quiet-button" :disabled="busy" @click="waiving = difference">Waive</button>
             </td>
           </tr>
         </tbody>
@@ -96,7 +103,9 @@ function ended(each: Push): string {
       <p v-if="backable.length > 1" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push(backable.map(target))">Put all {{ backable.length }} back</button></p>
     </section>
 
+    <WaiveSheet :difference="waiving" @done="waiving = undefined" />
     <CallersNotice :zone="zone" />
+    <BesideDrift :zone="zone" />
 
     <section class="part">
       <div class="head">

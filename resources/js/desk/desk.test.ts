@@ -22,7 +22,7 @@ function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['dr
   return { key: 'inlet', revision: 3, objects, draft: { changes, clashes } }
 }
 
-const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], runSheet: [] }
+const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] }
 
 let page: VueWrapper
 afterEach(() => {
@@ -223,8 +223,8 @@ describe('the margin', () => {
 
   it('puts back the field of a difference, whole fields at a time', async () => {
     const live: Live = {
-      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [],
-      differences: [{ object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'legs/desk/seconds', book: 20, live: 5, since: '2026-11-28T22:14:00Z', by: 'admin by hand' }],
+      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [], left: [], waived: [], signed: null,
+      differences: [{ object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'legs/desk/seconds', book: 20, live: 5, signed: null, since: '2026-11-28T22:14:00Z', by: 'admin by hand' }],
     }
     const push = { id: 'p1', revision: 3, whole: false, status: 'queued', reason: null, by: 'Lena', requestedAt: '2026-12-01T18:05:00Z', endedAt: null, steps: [] }
     const { server } = await openDesk(deskOf([user('ines', '201')]), live, { 'POST /customers/inlet/pushes': push })
@@ -241,8 +241,8 @@ describe('the margin', () => {
 
   it('does not offer to put back what is only on the switch', async () => {
     const live: Live = {
-      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }],
-      differences: [{ object: 'user:live-1', label: 'Temp test', what: 'unknown', path: null, book: null, live: null, since: null, by: null }],
+      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }], left: [], waived: [], signed: null,
+      differences: [{ object: 'user:live-1', label: 'Temp test', what: 'unknown', path: null, book: null, live: null, signed: null, since: null, by: null }],
     }
     await openDesk(deskOf([user('ines', '201')]), live)
 
@@ -288,7 +288,7 @@ describe('the pending bar', () => {
     await page.get('dialog form').trigger('submit')
     await settle()
 
-    expect(page.get('dialog').text()).toContain('1 field changed by somebody else meanwhile')
+    expect(page.findAll('dialog').map((each) => each.text()).join(' ')).toContain('1 field changed by somebody else meanwhile')
     expect(server.asked.some((each) => each.call.endsWith('/enter'))).toBe(false)
   })
 
@@ -306,8 +306,8 @@ describe('the pending bar', () => {
 
 describe('what callers notice of drift', () => {
   const drifted: Live = {
-    onSwitch: true, readAt: '2026-12-01T18:00:00Z', runSheet: [],
-    differences: [{ object: 'user:ines', label: 'ines', what: 'field', path: 'legs/desk/seconds', book: 20, live: 40, since: null, by: null }],
+    onSwitch: true, readAt: '2026-12-01T18:00:00Z', runSheet: [], left: [], waived: [], signed: null,
+    differences: [{ object: 'user:ines', label: 'ines', what: 'field', path: 'legs/desk/seconds', book: 20, live: 40, signed: null, since: null, by: null }],
   }
 
   it('is told in the book’s names, with a call that shows it', async () => {

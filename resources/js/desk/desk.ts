@@ -199,6 +199,22 @@ function createDesk(customer: string) {
       return undefined
     })
 
+  /** What the server says of book and live from now on. */
+  function liveIs(live: Live): Notice | undefined {
+    queryClient.setQueryData(queries.live.queryKey, live)
+    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    return undefined
+  }
+
+  const waive = (object: string, path: string | null, reason: string, until: string | null): Promise<void> =>
+    act(async () => liveIs(await take(client.POST('/customers/{customer}/live/waivers', { params, body: { object, path, reason, until } }))))
+
+  const takeWaiverBack = (waiver: string): Promise<void> =>
+    act(async () => liveIs(await take(client.DELETE('/customers/{customer}/live/waivers/{waiver}', { params: { path: { customer, waiver } } }))))
+
+  const sign = (revision: number, by: string, on: string): Promise<void> =>
+    act(async () => liveIs(await take(client.POST('/customers/{customer}/signed', { params, body: { revision, by, on } }))))
+
   const readAgain = (): Promise<void> =>
     act(async () => {
       queryClient.setQueryData(queries.live.queryKey, await take(client.POST('/customers/{customer}/live/read', { params })))
@@ -219,7 +235,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, pushes, names, changes, clashes, differences, underWay, faults, notice, busy,
-    edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain,
+    edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, sign,
   }
 }
 

@@ -18,6 +18,14 @@ const columns = computed(() => asked.columns)
 const own = computed(() => Object.fromEntries(Object.entries(faults).filter(([place]) => place.startsWith(`${asked.key}/`)).map(([place, detail]) => [place.slice(asked.key.length + 1), detail])))
 const wrong = computed(() => new Set(Object.keys(own.value).map((place) => place.split('/')[0])).size)
 
+/** What is wrong in a row, by column. */
+function faultsIn(index: number): { at: number; column: string; detail: string }[] {
+  return columns.value.flatMap((column, at) => {
+    const detail = own.value[`${index}/${column.key}`]
+    return detail === undefined ? [] : [{ at, column: column.question, detail }]
+  })
+}
+
 async function read(text: string, replace: boolean): Promise<void> {
   if (text.trim() === '') return
   const answer = await take(client.POST('/taking-on/paste', { body: { template, slot: asked.key, text } }))
@@ -80,17 +88,21 @@ function move(event: KeyboardEvent, row: number, column: number): void {
           <tr><th v-for="column in columns" :key="column.key" scope="col" :title="column.help ?? undefined">{{ column.question }}</th><th scope="col"><span class="unseen">Take out</span></th></tr>
         </thead>
         <tbody>
-          <tr v-for="(row, index) in rows" :key="index">
+          <template v-for="(row, index) in rows" :key="index">
+          <tr :class="{ marked: faultsIn(index).length > 0 }">
             <td v-for="(column, at) in columns" :key="column.key" :class="[column.type, { wrong: own[`${index}/${column.key}`] !== undefined }]">
               <input
                 :value="row[column.key] ?? ''" :data-cell="`${index}-${at}`" :class="{ mono: ['extension', 'phone', 'number'].includes(column.type) }" autocomplete="off" :placeholder="understood[index]?.[column.key] ?? ''"
                 :aria-label="`${column.question}, row ${index + 1}`" :aria-invalid="own[`${index}/${column.key}`] !== undefined" :aria-describedby="own[`${index}/${column.key}`] === undefined ? undefined : `${id}-${index}-${at}`"
                 @change="change(index, column.key, ($event.target as HTMLInputElement).value)" @keydown="move($event, index, at)" @paste="pasteInto"
               />
-              <p v-if="own[`${index}/${column.key}`] !== undefined" :id="`${id}-${index}-${at}`" class="fault small">{{ own[`${index}/${column.key}`] }}</p>
             </td>
             <td class="out"><button type="button" class="out-button" :aria-label="`Take out row ${index + 1}`" @click="remove(index)">×</button></td>
           </tr>
+          <tr v-if="faultsIn(index).length > 0">
+            <td :colspan="columns.length + 1" class="said"><span v-for="fault in faultsIn(index)" :id="`${id}-${index}-${fault.at}`" :key="fault.at" class="fault small">{{ fault.column }}: {{ fault.detail }}</span></td>
+          </tr>
+          </template>
         </tbody>
       </table>
     </div>
@@ -143,10 +155,16 @@ td.wrong input {
   color: var(--red);
 }
 
-td.wrong .fault {
-  padding: 0 4px 3px;
-  max-width: 14em;
-  white-space: normal;
+.marked td {
+  border-bottom: 0;
+}
+
+td.said {
+  padding: 0 8px 6px;
+}
+
+td.said .fault {
+  display: block;
 }
 
 input,

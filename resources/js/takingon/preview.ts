@@ -1,5 +1,5 @@
 import type { BookObject } from '@/api'
-import { kindsInWords } from '@/shared'
+import { kindsInWords, plural } from '@/shared'
 
 /** Objects by kind, in the order the kinds first come. */
 export function kindsIn(objects: BookObject[]): [string, BookObject[]][] {
@@ -28,7 +28,17 @@ export function whatItSays(object: BookObject): string {
       return [rings === '' ? 'no phone' : rings, ...(mailbox === undefined ? [] : [`messages in ${mailbox}`])].join('; ')
     }
     case 'mailbox':
-      return `belongs to ${named('owner') ?? 'nobody'}`
+      return named('owner') === undefined ? '' : `belongs to ${named('owner')}`
+    case 'group': {
+      const members = ((fields['members'] ?? []) as unknown[]).length
+      return `${plural(members, 'member')}${fields['queue'] == null ? '' : ', callers wait in a queue'}`
+    }
+    case 'attendant':
+      return ((fields['answers'] ?? []) as { when: string; then: string | null }[]).map((each) => `${each.when}: ${each.then === null ? 'nowhere' : (object.refersTo[each.then] ?? each.then)}`).join('; ')
+    case 'calendar':
+      return plural(((fields['holidays'] ?? []) as unknown[]).length, 'day')
+    case 'prompt':
+      return typeof fields['script'] === 'string' ? `“${fields['script']}”` : ''
     case 'site':
       return typeof fields['zone'] === 'string' ? fields['zone'].replaceAll('_', ' ') : ''
     default:

@@ -1078,6 +1078,135 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/live/waivers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Accept one difference as it is; it is drift again when it changes or the day is over */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        object: string;
+                        path?: string | null;
+                        reason: string;
+                        /** Format: date */
+                        until?: string | null;
+                    };
+                };
+            };
+            responses: {
+                201: components["responses"]["Live"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/live/waivers/{waiver}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                waiver: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a waiver back */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    waiver: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Live"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/signed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Note that the customer put their name to a revision */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        revision: number;
+                        by: string;
+                        /** Format: date */
+                        on: string;
+                    };
+                };
+            };
+            responses: {
+                201: components["responses"]["Live"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/live/read": {
         parameters: {
             query?: never;
@@ -1429,6 +1558,10 @@ export interface components {
             /** Format: date-time */
             readAt: string | null;
             differences: components["schemas"]["Difference"][];
+            /** @description in fields left to the customer: taken over, no drift */
+            left: components["schemas"]["Difference"][];
+            waived: components["schemas"]["WaivedDifference"][];
+            signed: null | components["schemas"]["SignedBaseline"];
             runSheet: components["schemas"]["RunSheetStep"][];
         };
         Difference: {
@@ -1442,9 +1575,33 @@ export interface components {
             path: string | null;
             book: unknown;
             live: unknown;
+            /** @description what was signed; null also where nothing was */
+            signed: unknown;
             /** Format: date-time */
             since: string | null;
             by: string | null;
+        };
+        WaivedDifference: {
+            difference: components["schemas"]["Difference"];
+            /** Format: uuid */
+            id: string;
+            reason: string;
+            /**
+             * Format: date
+             * @description the last day it holds
+             */
+            until: string | null;
+            by: string;
+            /** Format: date-time */
+            at: string;
+        };
+        SignedBaseline: {
+            revision: number;
+            by: string;
+            /** Format: date */
+            on: string;
+            /** @description what was entered since, the signed book in the place of the book, the book in the place of live */
+            since: components["schemas"]["Difference"][];
         };
         RunSheetStep: {
             kind: components["schemas"]["StepKind"];
