@@ -243,6 +243,21 @@ final class BookTest extends FeatureTestCase
         });
     }
 
+    public function test_the_history_of_one_object_is_who_when_and_why_of_it_alone(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'a@inlet.example'], ['object' => 'site:office', 'path' => 'name', 'value' => 'Quay office']]);
+        $this->enter($customer, note: 'moved to the quay')->assertCreated();
+        $this->edit($customer, [['object' => 'site:office', 'path' => 'name', 'value' => 'Quay']]);
+        $this->enter($customer)->assertCreated();
+
+        $of = fn (string $object): array => $this->getJson("/api/customers/{$customer}/revisions?object=" . rawurlencode($object))->assertOk()->json('revisions');
+
+        self::assertSame([[2, 'moved to the quay', ['email']], [1, null, [null]]], array_map(static fn (array $revision): array => [$revision['no'], $revision['note'], array_column($revision['changes'], 'path')], $of('user:ines-marsh')));
+        self::assertSame([3, 2, 1], array_column($of('site:office'), 'no'));
+        self::assertSame([], $of("user:nobody' or true"));
+    }
+
     public function test_the_book_as_an_earlier_revision_left_it_can_be_had_again(): void
     {
         $customer = $this->takeOn();

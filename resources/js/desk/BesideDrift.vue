@@ -38,7 +38,7 @@ async function put(): Promise<void> {
       <tbody>
         <tr v-for="each in waived" :key="each.id">
           <td>{{ each.difference.label }}</td><td>{{ field(each.difference) }}</td><td>{{ said(each.difference, each.difference.book) }}</td><td>{{ said(each.difference, each.difference.live) }}</td>
-          <td>{{ each.reason }} <span class="soft">· {{ each.by }}</span></td><td>{{ each.until ?? 'taken back' }}</td>
+          <td>{{ each.reason }} <span class="soft">· {{ each.by }}</span></td><td>{{ each.until ?? 'no end' }}</td>
           <td><button type="button" class="quiet-button" :disabled="busy" @click="takeWaiverBack(each.id)">Take back</button></td>
         </tr>
       </tbody>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed } from 'vue'
-import type { Revision } from '@/api'
+import { computed, ref } from 'vue'
+import { client, take, type Revision } from '@/api'
 import { dateThere, ErrorState, LoadingLines, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
 import { useDesk } from './desk'
@@ -9,10 +9,23 @@ import { fieldInWords } from './words'
 
 defineProps<{ zone: string }>()
 
-const { queries, busy, undo } = useDesk()
-const { data, error, isPending, refetch } = useQuery(queries.revisions)
+const { customer, queries, book, busy, undo } = useDesk()
+/** The object whose history is looked at; empty for all of them. */
+const object = ref('')
+const whole = useQuery(queries.revisions)
+const ofOne = useQuery({
+  queryKey: computed(() => [...queries.revisions.queryKey, object.value]),
+  queryFn: async (): Promise<Revision[]> => (await take(client.GET('/customers/{customer}/revisions', { params: { path: { customer }, query: { object: object.value } } }))).revisions,
+  enabled: computed(() => object.value !== ''),
+})
+const shown = computed(() => (object.value === '' ? whole : ofOne))
+const data = computed(() => shown.value.data.value)
+const error = computed(() => shown.value.error.value)
+const isPending = computed(() => shown.value.isPending.value)
+const refetch = (): void => void shown.value.refetch()
+const objects = computed(() => [...(book.data.value?.objects ?? [])].sort((a, b) => a.label.localeCompare(b.label)))
 
-const undone = computed(() => new Map((data.value ?? []).flatMap((revision) => (revision.undoes === null ? [] : [[revision.undoes, revision.no] as const]))))
+const undone = computed(() => new Map((whole.data.value ?? []).flatMap((revision) => (revision.undoes === null ? [] : [[revision.undoes, revision.no] as const]))))
 
 /** The revision a customer begins with: there is nothing before it to go back to. */
 function isFirst(revision: Revision): boolean {
@@ -30,11 +43,18 @@ function what(revision: Revision): string {
 </script>
 
 <template>
+  <p class="which">
+    <label for="history-of" class="soft">History of</label>
+    <el-select id="history-of" v-model="object" filterable clearable size="small" placeholder="everything" :value-on-clear="''">
+      <el-option v-for="each in objects" :key="each.ref" :label="`${each.label} · ${each.kind}`" :value="each.ref" />
+    </el-select>
+  </p>
   <LoadingLines v-if="isPending" what="the history" />
   <ErrorState v-else-if="error !== null" :error="error" @again="refetch()" />
+  <p v-else-if="data?.length === 0" class="soft">Nothing was ever entered about it.</p>
   <ol v-else class="history" aria-label="Revisions, newest first">
     <li v-for="revision in data" :key="revision.no" :data-testid="`revision-${revision.no}`">
-      <details :open="!isFirst(revision) && revision.no === data?.[0]?.no">
+      <details :open="!isFirst(revision) && (object !== '' || revision.no === data?.[0]?.no)">
         <summary>
           <span class="mono">{{ revision.no }}</span>
           <strong>{{ what(revision) }}</strong>
@@ -51,6 +71,15 @@ function what(revision: Revision): string {
 </template>
 
 <style scoped>
+.which {
+  display: grid;
+  grid-template-columns: auto 280px;
+  gap: 10px;
+  align-items: center;
+  justify-content: start;
+  padding-bottom: 8px;
+}
+
 .history {
   margin: 0;
   padding: 0;

@@ -31,7 +31,7 @@ async function accept(): Promise<void> {
 </script>
 
 <template>
-  <ModalSheet v-model="open" title="Waive a difference" width="narrow">
+  <ModalSheet v-model="open" title="Waive a difference">
     <form v-if="difference !== undefined" novalidate @submit.prevent="accept">
       <p class="soft">{{ difference.label }}{{ difference.path === null ? '' : ` · ${fieldInWords(difference.object, difference.path)}` }}: stays as it is on the switch, and pushes leave it alone. If it changes there, it is drift again.</p>
       <FieldRow v-slot="field" label="Reason">

@@ -34,11 +34,20 @@ export function valueInWords(ref: string, path: string, value: unknown, names: N
   return column === undefined ? freely(value, names) : shown(value, column, names)
 }
 
+/** Where a condition leads: once for both kinds of call where they go the same way. */
+function treatment(value: object, names: Names): string {
+  const { outside = null, inside = null } = value as { outside?: unknown; inside?: unknown }
+  if (outside === inside) return freely(outside, names)
+  return `${freely(outside, names)} for calls from outside, ${freely(inside, names)} for calls from inside`
+}
+
 function freely(value: unknown, names: Names): string {
   if (value === null || value === undefined) return 'unset'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map((each: unknown) => freely(each, names)).join(', ')
   if (typeof value === 'object') {
+    const entries = Object.entries(value)
+    if (entries.length > 0 && entries.every(([key]) => key === 'outside' || key === 'inside')) return treatment(value, names)
     return Object.entries(value)
       .filter(([, each]) => each !== null)
       .map(([key, each]) => (key === 'item' ? freely(each, names) : `${fieldInWords('tenant:', key)} ${freely(each, names)}`))

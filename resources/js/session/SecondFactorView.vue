@@ -49,7 +49,7 @@ const switchOff = (): Promise<void> =>
 </script>
 
 <template>
-  <PageTop><router-link to="/">‹ Roster</router-link><span class="soft">{{ technician?.name }}</span></PageTop>
+  <PageTop><router-link to="/">‹ Roster</router-link><span class="soft">{{ technician?.name }}</span><template #hand><router-link to="/tokens">Tokens for programs</router-link></template></PageTop>
   <main class="factor">
     <h2>Second factor</h2>
     <template v-if="recoveryCodes !== undefined">

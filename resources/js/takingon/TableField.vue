@@ -85,7 +85,7 @@ function move(event: KeyboardEvent, row: number, column: number): void {
     <div v-if="rows.length > 0" class="scroll">
       <table ref="table" :aria-label="asked.question">
         <thead>
-          <tr><th v-for="column in columns" :key="column.key" scope="col" :title="column.help ?? undefined">{{ column.question }}</th><th scope="col"><span class="unseen">Take out</span></th></tr>
+          <tr><th v-for="column in columns" :key="column.key" scope="col" :title="column.help ?? undefined">{{ column.question }}</th><th scope="col"><span class="visually-hidden">Take out</span></th></tr>
         </thead>
         <tbody>
           <template v-for="(row, index) in rows" :key="index">
@@ -209,13 +209,5 @@ input:focus {
   gap: 12px;
   align-items: baseline;
   padding-top: 6px;
-}
-
-.unseen {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 </style>

@@ -915,7 +915,10 @@ export interface paths {
         /** What was entered, newest first */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description only revisions that touch this object, and of them only what they did to it */
+                    object?: string;
+                };
                 header?: never;
                 path: {
                     customer: components["parameters"]["Customer"];
