@@ -9,6 +9,7 @@ use App\Http\Controllers\PushController;
 use App\Http\Controllers\RevisionController;
 use App\Http\Controllers\RosterController;
 use App\Http\Controllers\SecondFactorController;
+use App\Http\Controllers\SecretController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\TakingOnController;
 use App\Http\Middleware\LimitBody;
@@ -55,6 +56,9 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::post('live/read', [LiveController::class, 'read']);
             Route::post('live/waivers', [LiveController::class, 'waive']);
             Route::delete('live/waivers/{waiver}', [LiveController::class, 'takeWaiverBack']);
+            Route::get('secrets', [SecretController::class, 'index']);
+            Route::post('secrets', [SecretController::class, 'store']);
+            Route::post('secrets/reveal', [SecretController::class, 'reveal']);
             Route::post('signed', [LiveController::class, 'sign']);
             Route::get('pushes', [PushController::class, 'index']);
             Route::post('pushes', [PushController::class, 'store']);

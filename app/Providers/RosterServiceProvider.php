@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Access\Scope;
 use App\Http\Middleware\SignInByToken;
+use App\Secrets\SecretKeeper;
 use App\Stock\CarrierDesk;
 use App\Switching\Practice\PracticeSwitchConnector;
 use App\Switching\Practice\SwitchApi;
@@ -38,6 +39,7 @@ final class RosterServiceProvider extends ServiceProvider
             return is_string($fixed) && $fixed !== '' ? new FixedClock($fixed) : new SystemClock();
         });
         $this->app->scoped(Scope::class);
+        $this->app->when(SecretKeeper::class)->needs('$applicationKey')->giveConfig('app.key');
         $this->app->bind(StatefulGuard::class, static function (Application $app): StatefulGuard {
             $guard = $app->make(AuthManager::class)->guard('web');
 

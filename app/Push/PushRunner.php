@@ -15,6 +15,7 @@ use App\Drift\LiveReader;
 use App\Models\Push;
 use App\Models\PushStep;
 use App\Models\TenantRow;
+use App\Secrets\SecretKeeper;
 use App\Switching\Bindings;
 use App\Switching\Bound;
 use App\Switching\SwitchConnector;
@@ -48,6 +49,7 @@ final readonly class PushRunner
         private Comparer $comparer,
         private RunSheetStore $sheets,
         private SummaryKeeper $summaries,
+        private SecretKeeper $secrets,
         private Clock $clock,
     ) {
     }
@@ -179,9 +181,32 @@ final readonly class PushRunner
         Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['attempts' => 0]);
     }
 
+    /** Tells the switch the PINs it has not been told yet, of what it knows by now. */
+    private function sendSecrets(Push $push): void
+    {
+        [$book, $bindings, $unsent, $actingFor] = $this->inScope($push, function () use ($push): array {
+            $book = $this->books->at($push->tenant_id, $push->revision);
+
+            return [$book, $this->bindings->load($push->tenant_id, $this->switch->name(), [$book]), $this->secrets->unsent($push->tenant_id), $push->technician->name];
+        });
+        foreach ($unsent === [] ? [] : $book->objects() as $object) {
+            $secret = $unsent[$object->id() ?? ''] ?? null;
+            $reference = Reference::of($object);
+            // A book that says there is none has not been entered yet.
+            if ($secret !== null && $bindings->of($reference) !== null && ($object->toArray()['pin'] ?? 'none') !== 'none') {
+                $this->switch->setSecret($book, $bindings, $reference, 'pin', $secret['value'], "pin-{$object->id()}-{$secret['version']}", $actingFor);
+                $this->inScope($push, function () use ($push, $object, $secret): void {
+                    $this->extendLease($push);
+                    $this->secrets->sent($push->tenant_id, (string) $object->id(), $secret['version']);
+                });
+            }
+        }
+    }
+
     /** Reads back and compares; anything left over stops the push with what it is. */
     private function finish(Push $push): null
     {
+        $this->sendSecrets($push);
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
         $this->inScope($push, function () use ($push, $reading): void {
             $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();

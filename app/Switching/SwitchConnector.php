@@ -59,4 +59,11 @@ interface SwitchConnector
      * @throws SwitchTrouble
      */
     public function delete(Bindings $bindings, Reference $object, string $key, string $actingFor): void;
+
+    /**
+     * Tells the switch a secret, which it takes and never tells again.
+     *
+     * @throws SwitchTrouble
+     */
+    public function setSecret(Book $book, Bindings $bindings, Reference $object, string $field, string $value, string $key, string $actingFor): void;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
 
 /** Taking on from a template with tables and hours in sentences, and the same template once more with other answers. */
 final class TemplatesTest extends FeatureTestCase
@@ -139,7 +140,7 @@ final class TemplatesTest extends FeatureTestCase
     }
 
     /** @param array<string, mixed> $answers */
-    private function again(string $customer, array $answers): \Illuminate\Testing\TestResponse
+    private function again(string $customer, array $answers): TestResponse
     {
         return $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/intake", ['answers' => $answers + $this->given[$customer]]);
     }

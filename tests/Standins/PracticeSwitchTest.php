@@ -222,6 +222,29 @@ final class PracticeSwitchTest extends TestCase
         self::assertSame([422, 'keys'], $this->refusal($this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 0, 'keys' => [['key' => '1'], ['key' => '2', 't' => 4]]])));
     }
 
+    public function test_the_bench_says_what_becomes_of_a_call(): void
+    {
+        [$path] = $this->reception();
+
+        $page = $this->switch->handle(new Request('GET', '/bench', [], ['account' => basename($path), 'dial' => '19025550150', 'from' => '<b>', 'at' => '2026-12-01T10:00-04:00']));
+        self::assertSame(422, $page->status);
+        $page = $this->switch->handle(new Request('GET', '/bench', [], ['account' => basename($path), 'dial' => '19025550150', 'from' => '', 'at' => '2026-12-01T10:00-04:00', 'keys' => '']));
+
+        self::assertSame(200, $page->status);
+        self::assertStringContainsString('boxed', $page->body);
+    }
+
+    public function test_a_code_is_taken_and_never_told(): void
+    {
+        [$path, , $box] = $this->reception();
+        $told = $this->ask('PATCH', "{$path}/boxes/{$box}", ['lock_code' => '740913'])[1];
+
+        self::assertSame(['set', 2], [$told['lock_code'], $told['lock']]);
+        self::assertSame(1, $this->ask('PATCH', "{$path}/boxes/{$box}", ['lock_code' => '1111'])[1]['lock']);
+        self::assertSame([422, 'lock_code'], $this->refusal($this->ask('PATCH', "{$path}/boxes/{$box}", ['lock_code' => 'secret'])));
+        self::assertStringNotContainsString('740913', json_encode($this->ask('GET', "{$path}/edits"), JSON_THROW_ON_ERROR));
+    }
+
     public function test_what_it_holds_survives_its_process(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'switch');

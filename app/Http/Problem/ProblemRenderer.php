@@ -14,6 +14,7 @@ use App\Drift\CannotWaive;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
 use App\Push\PushUnderWay;
+use App\Secrets\CannotReveal;
 use App\Security\SignInRefused;
 use App\Switching\SwitchTrouble;
 use Illuminate\Auth\AuthenticationException;
@@ -33,7 +34,7 @@ final class ProblemRenderer
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class,
+        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class,
     ];
 
     public static function install(Exceptions $exceptions): void
@@ -62,6 +63,7 @@ final class ProblemRenderer
             $fault instanceof NothingToEnter => new Problem(409, 'nothing-to-enter', 'Nothing to enter', $fault->getMessage()),
             $fault instanceof NumberNotFree => new Problem(409, 'number-not-free', 'Number not free', $fault->getMessage(), [new FieldFault($fault->getMessage(), object: "number:{$fault->number}")]),
             $fault instanceof CannotUndo => new Problem(409, 'cannot-undo', 'Cannot be undone', $fault->getMessage()),
+            $fault instanceof CannotReveal => new Problem(409, 'cannot-reveal', 'Not shown', $fault->getMessage()),
             $fault instanceof CannotWaive => new Problem(409, 'cannot-waive', 'Cannot be waived', $fault->getMessage()),
             $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
             $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),

@@ -127,6 +127,22 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
     }
 
+    public function setSecret(Book $book, Bindings $bindings, Reference $object, string $field, string $value, string $key, string $actingFor): void
+    {
+        $bound = $bindings->of($object) ?? throw SwitchTrouble::notBound((string) $object);
+        $path = $this->recordPath($bindings, $book, $object, $bound);
+        try {
+            $version = $this->api->get($path)['version'] ?? 0;
+            // How strong it is goes with it as the book has it: this switch would judge for itself.
+            $strength = Translation::toSwitch($object->kind, array_intersect_key($book->find($object)?->toArray() ?? [], [$field => true]), new Names($bindings));
+            $this->api->patch($path, ['lock_code' => $value] + $strength, (string) (is_int($version) ? $version : 0), "{$key}-at-" . (is_int($version) ? $version : 0), $actingFor);
+        } catch (StaleRecord) {
+            throw SwitchTrouble::busy(1);
+        } catch (RecordGone) {
+            throw SwitchTrouble::notBound((string) $object);
+        }
+    }
+
     public function delete(Bindings $bindings, Reference $object, string $key, string $actingFor): void
     {
         $bound = $bindings->of($object);

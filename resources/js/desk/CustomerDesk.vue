@@ -10,6 +10,7 @@ import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
+import PinKeeper from './PinKeeper.vue'
 import SheetGrid from './SheetGrid.vue'
 import { asText, valueAt } from './values'
 
@@ -120,7 +121,10 @@ useCommands(() => [
           <PushChapter v-else-if="chapter.key === 'push'" :zone="zone" />
           <HistoryChapter v-else-if="chapter.key === 'history'" :zone="zone" />
           <EmptyState v-else-if="shown.length === 0" :title="`No ${chapter.title.toLowerCase()} in this book`">The template this customer was taken on from makes none.</EmptyState>
-          <SheetGrid v-else-if="chapter.kinds[0] !== undefined" :key="chapter.key" :kind="chapter.kinds[0]" :objects="shown" />
+          <template v-else-if="chapter.kinds[0] !== undefined">
+            <SheetGrid :key="chapter.key" :kind="chapter.kinds[0]" :objects="shown" />
+            <PinKeeper v-if="chapter.key === 'mailboxes'" :objects="shown" :zone="zone" />
+          </template>
         </main>
         <MarginNotes :title="chapter?.title ?? ''" :kinds="chapter?.kinds ?? []" :zone="zone" />
       </div>

@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch;
 
+use Standins\PracticeSwitch\Calls\CallDesk;
 use Standins\Shared\Refusal;
 use Standins\Shared\Request;
 use Standins\Shared\Response;
 use Standins\Shared\Standin;
 
-/** A page for people who tinker: see what an account holds and change a field by hand, as its own administrator would. */
+/** A page for people who tinker: see what an account holds, change a field by hand as its own administrator would, and ask what becomes of a call. */
 final readonly class Bench
 {
-    public function __construct(private Records $records, private RecordRules $rules)
+    public function __construct(private Records $records, private RecordRules $rules, private CallDesk $calls)
     {
     }
 
@@ -20,7 +21,7 @@ final readonly class Bench
     public function answer(Request $request): Response
     {
         if ($request->method !== 'POST') {
-            return Response::page($this->page());
+            return Response::page(isset($request->query['dial']) ? $this->call($request->query) : $this->page());
         }
         $origin = $request->header('origin');
         if ($origin !== null && $origin !== 'http://' . ($request->header('host') ?? '')) {
@@ -43,6 +44,8 @@ final readonly class Bench
         $sections = '';
         foreach ($this->records->accounts() as $account) {
             $sections .= '<h2>' . Standin::escape((string) json_encode($account->body['title'] ?? '', JSON_UNESCAPED_UNICODE)) . '</h2>';
+            $sections .= '<form method="get" action="/bench"><input type="hidden" name="account" value="' . Standin::escape($account->id) . '">Call <input name="dial" size="16" aria-label="digits" required>'
+                . ' from <input name="from" size="16" aria-label="caller"> at <input name="at" size="22" aria-label="when" placeholder="2026-12-01T10:00-04:00"> pressing <input name="keys" size="8" aria-label="keys"> <button>what becomes of it</button></form>';
             foreach ($this->records->all($account->id) as $record) {
                 $sections .= $this->record($record);
             }
@@ -52,6 +55,23 @@ final readonly class Bench
             . '<style>body{font:15px/1.5 monospace;margin:2rem;max-width:70rem}td{padding:0 1rem 0 0;vertical-align:top}input{font:inherit;width:28rem}</style>'
             . '<h1>Practice switch: bench</h1><p>Values are JSON. Every change is logged as made here.</p>'
             . ($sections === '' ? '<p>No account yet: push a customer first.</p>' : $sections) . '</html>';
+    }
+
+    /** @param array<string, string> $asked */
+    private function call(array $asked): string
+    {
+        $stamp = strtotime($asked['at'] ?? '');
+        $answer = $this->calls->ask($this->records->get($asked['account'] ?? '', Vocabulary::ACCOUNT, $asked['account'] ?? '')->id, [
+            'dial' => $asked['dial'], 'from' => ($asked['from'] ?? '') === '' ? null : $asked['from'], 'stamp' => $stamp === false ? time() : $stamp,
+            'keys' => array_map(static fn (string $key): array => ['key' => $key], ($asked['keys'] ?? '') === '' ? [] : str_split($asked['keys'])),
+        ]);
+        $rows = '';
+        foreach (is_array($answer['journal']) ? $answer['journal'] : [] as $line) {
+            $rows .= is_array($line) ? '<tr><td>' . Standin::escape((string) json_encode($line['t'])) . ' s<td>' . Standin::escape((string) json_encode($line['place'], JSON_UNESCAPED_SLASHES)) . '<td>' . Standin::escape(is_string($line['what']) ? $line['what'] : '') : '';
+        }
+
+        return '<!doctype html><html lang="en"><meta charset="utf-8"><title>Practice switch: a call</title><style>body{font:15px/1.5 monospace;margin:2rem}td{padding:0 1rem 0 0}</style>'
+            . "<h1>Practice switch: a call</h1><table>{$rows}</table><p>ended: " . Standin::escape((string) json_encode([$answer['ended'], $answer['place'], $answer['after']], JSON_UNESCAPED_SLASHES)) . '</p><p><a href="/bench">Back to the bench</a></p></html>';
     }
 
     private function record(Record $record): string

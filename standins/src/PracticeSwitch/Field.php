@@ -57,6 +57,12 @@ final readonly class Field
         return new self('text', null, null, true);
     }
 
+    /** Digits that are taken and never told again: what is read is `set`, or nothing. */
+    public static function code(): self
+    {
+        return new self('code', null);
+    }
+
     public function takes(mixed $value): bool
     {
         return match ($this->shape) {
@@ -64,6 +70,7 @@ final readonly class Field
             'number' => is_int($value) && $value >= 0,
             'count' => $value === null || (is_int($value) && $value >= 0),
             'bit' => $value === 0 || $value === 1,
+            'code' => $value === null || (is_string($value) && preg_match('/^(\d{4,12}|set)$/D', $value) === 1),
             'list' => is_array($value) && array_is_list($value) && array_filter($value, is_string(...)) === $value,
             default => true,
         };

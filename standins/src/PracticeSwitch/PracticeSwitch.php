@@ -46,7 +46,7 @@ final class PracticeSwitch extends Standin
     protected function answer(Request $request): Response
     {
         if ($request->path === '/' || $request->path === '/bench') {
-            return (new Bench($this->records, $this->rules))->answer($request);
+            return (new Bench($this->records, $this->rules, $this->calls))->answer($request);
         }
         if ($request->path === '/health') {
             return Response::json(200, ['well' => true]);

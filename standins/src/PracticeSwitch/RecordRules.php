@@ -24,7 +24,7 @@ final readonly class RecordRules
         $fields = Vocabulary::collections()[$collection];
         $this->check($account, $collection, $given, null);
         $body = array_map(static fn (Field $field): mixed => $field->default, $fields);
-        foreach ($given as $name => $value) {
+        foreach (self::locked($collection, $given) as $name => $value) {
             $body[$name] = $value;
         }
 
@@ -41,7 +41,24 @@ final readonly class RecordRules
     {
         $this->check($record->account, $record->collection, $given, $record);
 
-        return array_replace($record->body, $given);
+        return array_replace($record->body, self::locked($record->collection, $given));
+    }
+
+    /**
+     * A code is kept to itself: what anybody reads is that it is set, and of a box whether it is easily guessed.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     */
+    private static function locked(string $collection, array $given): array
+    {
+        $code = $given['lock_code'] ?? null;
+        if (! is_string($code) || $code === 'set') {
+            return $given;
+        }
+        $isEasy = strlen($code) < 6 || count(array_unique(str_split($code))) < 3 || str_contains('01234567890', $code) || str_contains('09876543210', $code);
+
+        return ['lock_code' => 'set'] + $given + ['lock' => $collection === 'boxes' && ! $isEasy ? 2 : 1];
     }
 
     /** @throws Refusal 409 naming what still points at the record */

@@ -1165,6 +1165,139 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/secrets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** Which PINs were made here, how strong they are and since when; never what they are */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Of mailboxes and routes in the book */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            secrets: components["schemas"]["Secret"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        /** Make a PIN, or take the one given; the switch is told with the next push */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        object: string;
+                        /** @description four to twelve digits; unset: one is made */
+                        value?: string | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description All of them */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            secrets: components["schemas"]["Secret"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/secrets/reveal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Show a PIN, once; who saw it is noted */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        object: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The PIN */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            value: string;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/signed": {
         parameters: {
             query?: never;
@@ -1597,6 +1730,18 @@ export interface components {
             by: string;
             /** Format: date-time */
             at: string;
+        };
+        Secret: {
+            object: string;
+            label: string;
+            /** @enum {string} */
+            strength: "set" | "weak";
+            /** Format: date-time */
+            changedOn: string;
+            by: string;
+            isShown: boolean;
+            /** @description whether the switch was told */
+            isSent: boolean;
         };
         SignedBaseline: {
             revision: number;

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Secrets;
+
+use App\Book\DraftDesk;
+use App\Book\FieldEdit;
+use App\Models\Activity;
+use App\Models\Secret;
+use App\Models\TenantRow;
+use App\Time\Clock;
+use Illuminate\Encryption\Encrypter;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\PinStrength;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\UnusableBook;
+
+/**
+ * PINs of mailboxes and routes: made here, sealed with a key of their own, shown once, sent to the switch with the next
+ * push. The book says of one only how strong it is. Inside the customer's scope.
+ */
+final readonly class SecretKeeper
+{
+    private const FIELD = 'pin';
+
+    private const KINDS = [Kind::Mailbox, Kind::Route];
+
+    private const DIGITS = 6;
+
+    private Encrypter $seal;
+
+    public function __construct(private DraftDesk $drafts, private Clock $clock, string $applicationKey)
+    {
+        $this->seal = new Encrypter(hash_hkdf('sha256', $applicationKey, 32, 'roster secrets'), 'AES-256-GCM');
+    }
+
+    /**
+     * Makes a new PIN, or takes the one given. That it is set goes into the technician's draft.
+     *
+     * @throws UnusableBook when the object has no PIN, or the given one is none
+     */
+    public function make(TenantRow $tenant, string $technicianId, string $object, ?string $given): Secret
+    {
+        $holder = $this->holder($tenant, $technicianId, $object);
+        $pin = $given ?? self::random($holder->extension());
+        if (preg_match('/^\d{4,12}$/D', $pin) !== 1) {
+            throw UnusableBook::malformed('pin', 'a PIN of four to twelve digits', str_repeat('•', min(12, mb_strlen($pin))));
+        }
+        $strength = PinStrength::of($pin, $holder->extension());
+        $now = $this->clock->now();
+        Secret::query()->upsert([[
+            'tenant_id' => $tenant->id, 'object_id' => $holder->id(), 'field' => self::FIELD, 'ciphertext' => $this->seal->encryptString($pin), 'strength' => $strength->value,
+            'technician_id' => $technicianId, 'changed_on' => $now, 'revealed_at' => null, 'sent_at' => null,
+        ]], ['tenant_id', 'object_id', 'field'], ['ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at']);
+        // A route's PIN is set or there is none; only mailboxes tell weak ones apart.
+        $said = $holder->kind() === Kind::Mailbox ? $strength : PinStrength::Set;
+        if ($holder->toArray()[self::FIELD] !== $said->value) {
+            $this->drafts->edit($tenant, $technicianId, [FieldEdit::of('set', $object, self::FIELD, $said->value)]);
+        }
+        $this->note($tenant, $technicianId, 'PIN made', $object);
+
+        return $this->of($tenant, (string) $holder->id()) ?? throw new \LogicException('a secret just made is not there');
+    }
+
+    /** @throws CannotReveal */
+    public function reveal(TenantRow $tenant, string $technicianId, string $object): string
+    {
+        $secret = $this->of($tenant, (string) $this->holder($tenant, $technicianId, $object)->id()) ?? throw CannotReveal::none();
+        // The update tells two who ask at once apart: one of them is first.
+        $first = Secret::query()->where('tenant_id', $tenant->id)->where('object_id', $secret->object_id)->where('field', self::FIELD)->whereNull('revealed_at')->update(['revealed_at' => $this->clock->now()]);
+        if ($first === 0) {
+            throw CannotReveal::again();
+        }
+        $this->note($tenant, $technicianId, 'PIN shown', $object);
+
+        return $this->seal->decryptString($secret->ciphertext);
+    }
+
+    /** @return list<array{object: string, label: string, strength: string, changedOn: string, by: string, isShown: bool, isSent: bool}> of objects that are in the book */
+    public function known(TenantRow $tenant, string $technicianId): array
+    {
+        $book = $this->drafts->view($tenant, $technicianId)->edited;
+        $secrets = Secret::query()->where('tenant_id', $tenant->id)->with('technician')->get()->keyBy('object_id');
+        $known = [];
+        foreach (self::KINDS as $kind) {
+            foreach ($book->ofKind($kind) as $object) {
+                $secret = $secrets[(string) $object->id()] ?? null;
+                if ($secret !== null) {
+                    $known[] = [
+                        'object' => (string) Reference::of($object), 'label' => $object->label(), 'strength' => $secret->strength, 'changedOn' => $secret->changed_on->toAtomString(),
+                        'by' => $secret->technician->name, 'isShown' => $secret->revealed_at !== null, 'isSent' => $secret->sent_at !== null,
+                    ];
+                }
+            }
+        }
+
+        return $known;
+    }
+
+    /** @return array<string, array{value: string, version: string}> what the switch has not been told yet, by object id */
+    public function unsent(string $tenantId): array
+    {
+        $unsent = [];
+        foreach (Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->get() as $secret) {
+            $unsent[$secret->object_id] = ['value' => $this->seal->decryptString($secret->ciphertext), 'version' => $secret->changed_on->format('U.u')];
+        }
+
+        return $unsent;
+    }
+
+    /** @param string $version of the secret that was sent; a newer one made meanwhile stays to be sent */
+    public function sent(string $tenantId, string $objectId, string $version): void
+    {
+        $secret = Secret::query()->where('tenant_id', $tenantId)->where('object_id', $objectId)->where('field', self::FIELD)->first();
+        if ($secret?->changed_on->format('U.u') === $version) {
+            Secret::query()->where('tenant_id', $tenantId)->where('object_id', $objectId)->where('field', self::FIELD)->update(['sent_at' => $this->clock->now()]);
+        }
+    }
+
+    private function of(TenantRow $tenant, string $objectId): ?Secret
+    {
+        return Secret::query()->where('tenant_id', $tenant->id)->where('object_id', $objectId)->where('field', self::FIELD)->with('technician')->first();
+    }
+
+    /** @throws UnusableBook */
+    private function holder(TenantRow $tenant, string $technicianId, string $object): BookObject
+    {
+        $reference = Reference::parse($object, 'object');
+        $holder = $this->drafts->view($tenant, $technicianId)->edited->find($reference) ?? throw UnusableBook::danglingReference('object', $object);
+        if (! in_array($reference->kind, self::KINDS, true) || $holder->id() === null) {
+            throw UnusableBook::malformed('object', 'a mailbox or a route', $object);
+        }
+
+        return $holder;
+    }
+
+    private static function random(?string $extension): string
+    {
+        do {
+            $pin = str_pad((string) random_int(0, 10 ** self::DIGITS - 1), self::DIGITS, '0', STR_PAD_LEFT);
+        } while (PinStrength::of($pin, $extension) !== PinStrength::Set);
+
+        return $pin;
+    }
+
+    private function note(TenantRow $tenant, string $technicianId, string $what, string $object): void
+    {
+        Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode(['object' => $object], JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
+    }
+}
