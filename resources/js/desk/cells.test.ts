@@ -87,7 +87,7 @@ describe('values in words', () => {
     expect(fieldInWords('user:ines', 'legs/desk/seconds')).toBe('rings for (desk)')
     expect(fieldInWords('user:ines', 'handling/open/noAnswer')).toBe('handling, open, no answer')
     expect(valueInWords('user:ines', 'legs/desk/seconds', 20, names)).toBe('20 s')
-    expect(valueInWords('user:ines', 'handling/open/noAnswer', { outside: 'mailbox:ines', inside: null }, names)).toBe("outside Ines Marsh's mailbox")
+    expect(valueInWords('user:ines', 'handling/open/noAnswer', { outside: 'mailbox:ines', inside: null }, names)).toBe("Ines Marsh's mailbox for calls from outside")
     expect(valueInWords('user:ines', 'mailbox', null, names)).toBe('unset')
   })
 })

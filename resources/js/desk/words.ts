@@ -38,7 +38,8 @@ export function valueInWords(ref: string, path: string, value: unknown, names: N
 function treatment(value: object, names: Names): string {
   const { outside = null, inside = null } = value as { outside?: unknown; inside?: unknown }
   if (outside === inside) return freely(outside, names)
-  return `${freely(outside, names)} for calls from outside, ${freely(inside, names)} for calls from inside`
+  const sides = [[outside, 'outside'], [inside, 'inside']] as const
+  return sides.flatMap(([to, side]) => (to === null ? [] : [`${freely(to, names)} for calls from ${side}`])).join(', ')
 }
 
 function freely(value: unknown, names: Names): string {
