@@ -105,10 +105,22 @@ final readonly class TakingOn
     public function expansion(Template $template, Answers $answers, string $tenantId): Expansion
     {
         try {
-            return Expansion::of($template, $answers, $tenantId, self::APPLICATION)->fittedTo($this->switch->granularity());
+            $expansion = Expansion::of($template, $answers, $tenantId, self::APPLICATION)->fittedTo($this->switch->granularity());
         } catch (UnusableTemplate $fault) {
             throw new UnusableAnswers(['template' => $fault->getMessage()]);
         }
+        $holders = [];
+        $faults = [];
+        foreach ($expansion->book->objects() as $object) {
+            $extension = $object->extension();
+            $other = $extension === null ? null : $holders[$extension] ?? null;
+            if ($extension !== null && $other !== null) {
+                $faults[$answers->placeOf($extension) ?? 'template'] = "{$extension} would be {$other->label()}'s and {$object->label()}'s; give another";
+            }
+            $holders[(string) $extension] = $object;
+        }
+
+        return $faults === [] ? $expansion : throw new UnusableAnswers($faults);
     }
 
     /** @return array{version: \App\Models\TemplateVersion, template: Template} */

@@ -44,6 +44,15 @@ final class TemplatesTest extends FeatureTestCase
         self::assertSame(['one-site-office', 'Joss Arden'], [$kept['key'], $kept['given']['users'][1]['name']]);
     }
 
+    public function test_an_extension_that_something_else_needs_is_said_at_its_cell_and_teams_give_way(): void
+    {
+        $preview = $this->actingAs($this->lead)->postJson('/api/taking-on/preview', ['template' => 'one-site-office', 'answers' => ['users' => "Name\tExt\tTeam\nInes Marsh\t300\tLoft\nJoss Arden\t310\tYard"] + $this->answers()])->assertOk()->json();
+        self::assertSame([['/answers/users/0/extension', "300 would be Ines Marsh's and Reception's; give another"]], array_map(static fn (array $fault): array => [$fault['pointer'], $fault['detail']], $preview['faults']));
+
+        $made = $this->postJson('/api/taking-on/preview', ['template' => 'one-site-office', 'answers' => ['users' => "Name\tExt\tTeam\nInes Marsh\t201\tLoft\nJoss Arden\t310\tYard"] + $this->answers()])->assertOk()->json('objects');
+        self::assertSame(['320', '330'], array_values(array_column(array_filter($made, static fn (array $object): bool => in_array($object['ref'], ['group:loft', 'group:yard'], true)), 'extension')));
+    }
+
     public function test_a_number_that_is_not_in_stock_is_said_at_its_cell(): void
     {
         $number = $this->stockNumber();

@@ -65,7 +65,7 @@ final readonly class Answers
             }
         }
 
-        return new self(new Said($parts), $parts, $faults, $readAs, $asked, $taken);
+        return new self(new Said($parts, self::extensions($template, $parts)), $parts, $faults, $readAs, $asked, $taken);
     }
 
     /**
@@ -118,7 +118,7 @@ final readonly class Answers
         return $shown;
     }
 
-    /** Which answer a number of the reseller's stock came by: a slot, or a cell of a table. */
+    /** Which answer a number or an extension came by: a slot, or a cell of a table. */
     public function placeOf(string $number): ?string
     {
         foreach ($this->parts as $slot => $part) {
@@ -135,6 +135,26 @@ final readonly class Answers
         }
 
         return null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $parts
+     * @return list<string>
+     */
+    private static function extensions(Template $template, array $parts): array
+    {
+        $extensions = [];
+        foreach ($template->slots as $slot) {
+            $rows = $slot->type === SlotType::Table && is_array($parts[$slot->key]) ? $parts[$slot->key] : [[$slot->key => $parts[$slot->key]]];
+            foreach ($slot->type === SlotType::Table ? $slot->columns : [$slot] as $column) {
+                foreach ($column->type === SlotType::Extension ? $rows : [] as $row) {
+                    $value = is_array($row) && is_array($row[$column->key] ?? null) ? $row[$column->key]['value'] ?? null : null;
+                    $extensions = is_string($value) ? [...$extensions, $value] : $extensions;
+                }
+            }
+        }
+
+        return $extensions;
     }
 
     /** @return list<array<string, string>> */

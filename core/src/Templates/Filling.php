@@ -16,7 +16,7 @@ use Jaunty\Core\Book\UnusableBook;
  * - `{"each": "users", "as": "user", "where": condition, "give": ...}`: a list, one for each row
  * - `{"keyed": "users.teams", "as": "team", "where": condition, "key": ..., "give": ...}`: as `each`, an object of fields
  * - `{"merge": [..., ...]}`: one object of the fields of several, the first holding
- * - `{"counted": {"from": 300, "by": 10, "at": {"slot": "team.no"}}}`: the extension that comes at a place
+ * - `{"counted": {"from": 300, "by": 10, "at": {"slot": "team.no"}}}`: the extension that comes at a place, of those nobody was given
  *
  * In a list, what gives nothing is left out, and what gives a list of its own by `each` becomes part of it.
  */
@@ -181,7 +181,16 @@ final readonly class Filling
         $counted = is_array($value['counted']) ? $value['counted'] : [];
         [$from, $by, $at] = [$counted['from'] ?? null, $counted['by'] ?? 1, self::of($counted['at'] ?? 1, $said, $path)];
 
-        return is_int($from) && is_int($by) && is_int($at) ? (string) ($from + $by * ($at - 1)) : throw UnusableTemplate::malformed($path, 'counted');
+        if (! is_int($from) || ! is_int($by) || $by < 1 || ! is_int($at)) {
+            throw UnusableTemplate::malformed($path, 'counted');
+        }
+        $extension = $from;
+        while ($at > 1 || $said->namesExtension((string) $extension)) {
+            $at -= $said->namesExtension((string) $extension) ? 0 : 1;
+            $extension += $by;
+        }
+
+        return (string) $extension;
     }
 
     private static function condition(mixed $value, string $path): Condition

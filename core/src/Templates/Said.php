@@ -7,14 +7,22 @@ namespace Jaunty\Core\Templates;
 /** What can be named where a template is filled in: the answers, and inside a repetition the row it has come to. */
 final readonly class Said
 {
-    /** @param array<string, mixed> $parts by slot; null for a question left open */
-    public function __construct(private array $parts)
+    /**
+     * @param  array<string, mixed>  $parts  by slot; null for a question left open
+     * @param  list<string>  $extensions  that answers name, so that nothing else is given them
+     */
+    public function __construct(private array $parts, private array $extensions = [])
     {
     }
 
     public function with(string $name, mixed $row): self
     {
-        return new self([$name => $row] + $this->parts);
+        return new self([$name => $row] + $this->parts, $this->extensions);
+    }
+
+    public function namesExtension(string $extension): bool
+    {
+        return in_array($extension, $this->extensions, true);
     }
 
     /**

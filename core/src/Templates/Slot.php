@@ -17,6 +17,7 @@ final readonly class Slot
      * @param  ?int  $least  of a whole number; of an extension the first that is given by itself
      * @param  list<self>  $columns  of a table
      * @param  list<string>  $alsoCalled  how a column may be headed in somebody's list, in small letters
+     * @param  list<string>  $reserved  extensions that are not given by themselves
      * @param  ?string  $of  the table whose rows are meant
      * @param  ?Condition  $when  holds where the question is asked at all
      */
@@ -33,6 +34,7 @@ final readonly class Slot
         public ?int $most,
         public array $columns,
         public array $alsoCalled,
+        public array $reserved,
         public ?string $of,
         public ?Condition $when,
     ) {
@@ -40,7 +42,7 @@ final readonly class Slot
 
     public static function read(Node $node): self
     {
-        $node->allow('key', 'question', 'type', 'help', 'example', 'optional', 'default', 'options', 'least', 'most', 'columns', 'alsoCalled', 'of', 'when');
+        $node->allow('key', 'question', 'type', 'help', 'example', 'optional', 'default', 'options', 'least', 'most', 'columns', 'alsoCalled', 'reserved', 'of', 'when');
         $type = $node->choice('type', SlotType::class, SlotType::Text);
         $columns = array_map(self::read(...), $node->nodes('columns'));
         if (($type === SlotType::Table) !== ($columns !== [])) {
@@ -67,6 +69,7 @@ final readonly class Slot
             most: $node->isNullOrMissing('most') ? null : $node->whole('most', 0, 0, 999_999),
             columns: $columns,
             alsoCalled: array_map(mb_strtolower(...), $node->texts('alsoCalled')),
+            reserved: $node->texts('reserved'),
             of: $type === SlotType::RowOf ? $node->text('of') : null,
             when: $node->isNullOrMissing('when') ? null : Condition::read($node->any('when'), $node->at('when')),
         );

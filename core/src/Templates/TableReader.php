@@ -122,7 +122,7 @@ final class TableReader
     private function nextFree(Slot $column): string
     {
         $next = $column->least ?? 201;
-        while (isset($this->holders[(string) $next])) {
+        while (isset($this->holders[(string) $next]) || in_array((string) $next, $column->reserved, true)) {
             $next++;
         }
 

@@ -62,8 +62,8 @@ async function preview(): Promise<void> {
     asked.value = answer.asked
     readAs.value = answer.readAs
     tables.value = answer.tables
-    faults.value = placed(answer.faults)
-    failure.value = undefined
+    faults.value = placed(answer.faults.filter((each) => each.pointer !== '/template'))
+    failure.value = answer.faults.find((each) => each.pointer === '/template')?.detail
     // What was made of earlier answers stays in view, dimmed, until these make something.
     if (answer.customer === null) return
     made.value = answer.objects
@@ -74,8 +74,10 @@ async function preview(): Promise<void> {
 }
 
 function place(error: unknown): void {
-  faults.value = isProblem(error) ? placed(error.problem.errors ?? []) : {}
-  failure.value = isProblem(error) && (error.problem.errors ?? []).length > 0 ? faults.value['/template'] : detailOf(error)
+  const told = isProblem(error) ? (error.problem.errors ?? []) : []
+  faults.value = placed(told.filter((each) => each.pointer?.startsWith('/answers/') === true))
+  // What belongs to no answer is said below what would be made.
+  failure.value = told.length > 0 && told.length === Object.keys(faults.value).length ? undefined : (told.find((each) => each.pointer?.startsWith('/answers/') !== true)?.detail ?? detailOf(error))
 }
 
 /** The faults to show; of an answer that was not given yet none, until it was looked at and left. */

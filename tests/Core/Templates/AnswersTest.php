@@ -122,6 +122,15 @@ final class AnswersTest extends TestCase
         self::assertSame([['ines-marsh', '202'], ['ines-marsh-2', '201'], ['joss-arden', '203']], array_map(static fn (array $row): array => [$row['key'], $row['extension']['value'] ?? null], $rows));
     }
 
+    public function test_extensions_kept_for_something_else_are_passed_over(): void
+    {
+        [$rows] = TableReader::read($this->users(), array_map(static fn (int $n): array => ['name' => "Person {$n}"], range(1, 105)), $this->reader());
+        $given = array_map(static fn (array $row): mixed => $row['extension']['value'] ?? null, $rows);
+
+        self::assertSame(['299', '301', '302'], array_slice($given, 98, 3));
+        self::assertCount(105, array_unique($given));
+    }
+
     public function test_a_question_that_does_not_arise_is_not_asked(): void
     {
         $template = Template::fromJson((string) json_encode(['format' => Template::FORMAT, 'version' => 1, 'key' => 'x', 'name' => 'X', 'tenant' => ['key' => 'x'], 'objects' => [], 'slots' => [
