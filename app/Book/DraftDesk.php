@@ -70,7 +70,7 @@ final readonly class DraftDesk
      * Changes from elsewhere put into the draft, as if the technician had made them: merged onto what is pending, the rest
      * shown as clashes.
      *
-     * @param  ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>}  $application  of a template, kept once the draft is entered
+     * @param  ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>}  $application  of a template, kept once the draft is entered
      */
     public function propose(TenantRow $tenant, string $technicianId, ChangeSet $changes, ?array $application): DraftView
     {
@@ -112,7 +112,7 @@ final readonly class DraftDesk
     public function enter(TenantRow $tenant, string $technicianId, ?string $note): Revision
     {
         $application = $this->row($tenant->id, $technicianId)?->application;
-        $revision = $this->revisions->enter($tenant, $technicianId, $this->stored($tenant->id, $technicianId), $application === null ? RevisionSource::Edit : RevisionSource::Template, $note);
+        $revision = $this->revisions->enter($tenant, $technicianId, $this->stored($tenant->id, $technicianId), $application === null ? RevisionSource::Edit : RevisionSource::Template, $note, origins: $application['origins'] ?? []);
         if ($application !== null) {
             $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
         }

@@ -36,12 +36,14 @@ final readonly class RevisionWriter
     }
 
     /**
+     * @param  array<string, string>  $origins  by reference, of objects that a template makes
+     *
      * @throws ClashesFound
      * @throws NothingToEnter
      * @throws NumberNotFree
      * @throws UnusableBook when the book would not be usable afterwards
      */
-    public function enter(TenantRow $tenant, string $technicianId, ChangeSet $changes, RevisionSource $source, ?string $note = null, ?int $undoes = null): Revision
+    public function enter(TenantRow $tenant, string $technicianId, ChangeSet $changes, RevisionSource $source, ?string $note = null, ?int $undoes = null, array $origins = []): Revision
     {
         $locked = TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
         $head = $this->books->head($tenant->id);
@@ -56,7 +58,7 @@ final readonly class RevisionWriter
         $book->checkReferences();
         $book->checkExtensions();
         $this->moveNumbers($merge->changes);
-        $this->projection->write($tenant->id, $head, $book);
+        $this->projection->write($tenant->id, $head, $book, $origins);
 
         return $this->record($locked, $technicianId, $book, $merge->changes, $source, $note, $undoes);
     }

@@ -9,7 +9,7 @@ namespace App\Models;
  * @property string $technician_id
  * @property int $base_revision
  * @property list<array<string, mixed>> $operations
- * @property ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>} $application
+ * @property ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>} $application
  * @property \Carbon\CarbonImmutable $updated_at
  */
 final class Draft extends Row

@@ -52,7 +52,7 @@ final readonly class ApplyingAgain
         $changes = Diff::between($made, $expansion->book);
 
         return $this->drafts->propose($tenant, $technicianId, ChangeSet::of(...$changes->operations), [
-            'version' => $found['version']->id, 'answers' => $answers->kept($given), 'made' => BookFormat::toValue($expansion->book),
+            'version' => $found['version']->id, 'answers' => $answers->kept($given), 'made' => BookFormat::toValue($expansion->book), 'origins' => $expansion->origins,
         ]);
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Access\Ability;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
@@ -89,8 +91,28 @@ final class TemplatesTest extends FeatureTestCase
         $objects = $this->objects($customer);
         self::assertSame(['Front desk', 6, '09:00'], [$objects['user:ines-marsh']['fields']['display'], $objects['group:reception']['fields']['ringsEach'], $objects['schedule:hours']['fields']['weekly'][0]['from']]);
         self::assertSame('template', $this->getJson("/api/customers/{$customer}/revisions")->json('revisions.0.source'));
+        $origin = $this->scope()->tenant($this->lead->id, $customer, Ability::Read, static fn (): mixed => DB::table('objects')->where('key', 'petra-lunn')->where('kind', 'user')->value('origin'));
+        self::assertSame('user/petra-lunn', $origin);
         // What was made the second time is what the third is compared with.
         self::assertSame([], $this->again($customer, ['hours' => 'Mon-Fri 9 to 5', 'users' => self::USERS . "Petra Lunn\t\tpetra@inlet.example\t\tLoft\n"])->json('draft.changes'));
+    }
+
+    public function test_a_row_keeps_its_id_when_its_name_changes_and_a_namesake_is_somebody_else(): void
+    {
+        $customer = $this->office();
+        $rows = $this->getJson("/api/customers/{$customer}/intake")->json('applications.0.given.users');
+        self::assertSame(['ines-marsh', 'joss-arden'], array_column($rows, 'id'));
+        $rows[0]['name'] = 'Ines Quill';
+        $rows[] = ['name' => 'Ines Marsh'];
+
+        $changes = $this->again($customer, ['users' => $rows])->assertOk()->json('draft.changes');
+
+        self::assertSame([['set', 'user:ines-marsh', 'Quill'], ['set', 'mailbox:ines-marsh', "Ines Quill's mailbox"]], array_values(array_map(
+            static fn (array $change): array => [$change['op'], $change['object'], $change['after']],
+            array_filter($changes, static fn (array $change): bool => str_ends_with($change['object'], ':ines-marsh')),
+        )));
+        self::assertContains('user:ines-marsh-2', array_column($changes, 'object'));
+        self::assertNotContains('delete', array_column($changes, 'op'));
     }
 
     public function test_what_both_changed_is_a_clash_to_decide(): void

@@ -86,14 +86,22 @@ final readonly class Answers
     }
 
     /**
-     * The answers as they are kept: of tables the rows, however they came.
+     * The answers as they are kept: of tables the rows, however they came, each with its key.
      *
      * @param  array<string, mixed>  $given
      * @return array<string, mixed>
      */
     public function kept(array $given): array
     {
-        return array_filter($this->rows + array_intersect_key($given, $this->parts), static fn (mixed $answer): bool => $answer !== '' && $answer !== null);
+        $rows = $this->rows;
+        foreach ($rows as $slot => $table) {
+            foreach (array_keys($table) as $index) {
+                $row = is_array($this->parts[$slot] ?? null) ? $this->parts[$slot][$index] ?? null : null;
+                $rows[$slot][$index] = (is_array($row) && is_string($row['key'] ?? null) ? [TableReader::ID => $row['key']] : []) + $table[$index];
+            }
+        }
+
+        return array_filter($rows + array_intersect_key($given, $this->parts), static fn (mixed $answer): bool => $answer !== '' && $answer !== null);
     }
 
     /**
@@ -170,7 +178,7 @@ final readonly class Answers
                 $cells[(string) $column] = is_scalar($cell) ? (string) $cell : '';
             }
             // A row of which nothing is said is one that somebody has not come to yet.
-            if (trim(implode('', $cells)) !== '') {
+            if (trim(implode('', array_diff_key($cells, [TableReader::ID => true]))) !== '') {
                 $rows[] = $cells;
             }
         }

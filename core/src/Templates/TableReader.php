@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Templates;
 
+use Jaunty\Core\Book\Node;
+
 /** Reads the rows of a table, cell by cell; extensions left out are given, and no two rows are called alike. */
 final class TableReader
 {
     public const MOST_ROWS = 5000;
+
+    /** The cell that holds a row's key where it has one already: somebody who marries stays who she is. */
+    public const ID = 'id';
 
     /** @var array<string, string> what is wrong, by row and column (`3/extension`) */
     private array $faults = [];
@@ -17,6 +22,9 @@ final class TableReader
 
     /** @var array<string, true> */
     private array $keys = [];
+
+    /** @var array<string, true> keys that rows had before */
+    private array $kept = [];
 
     private function __construct(private readonly Slot $slot, private readonly AnswerReader $reader)
     {
@@ -33,8 +41,12 @@ final class TableReader
             return [[], ['' => 'at most ' . self::MOST_ROWS . ' rows']];
         }
         $read = [];
+        // Keys that rows have already are theirs; a namesake who comes later gets another.
+        foreach ($rows as $row) {
+            $self->kept[$row[self::ID] ?? ''] = true;
+        }
         foreach ($rows as $index => $row) {
-            foreach (array_diff(array_keys($row), array_map(static fn (Slot $column): string => $column->key, $slot->columns)) as $unknown) {
+            foreach (array_diff(array_keys($row), [self::ID], array_map(static fn (Slot $column): string => $column->key, $slot->columns)) as $unknown) {
                 $self->faults["{$index}/{$unknown}"] = 'there is no such column';
             }
             $read[$index] = $self->row($index, $row);
@@ -68,14 +80,16 @@ final class TableReader
             }
         }
 
-        return ['key' => $this->key($name ?? 'row'), 'no' => $index + 1] + $read;
+        $id = $row[self::ID] ?? '';
+
+        return ['key' => preg_match(Node::SLUG, $id) === 1 ? $this->key($id, true) : $this->key($name ?? 'row', false), 'no' => $index + 1] + $read;
     }
 
     /** Two people of one name are called apart by a number: `ines-marsh`, `ines-marsh-2`. */
-    private function key(string $slug): string
+    private function key(string $slug, bool $isKept): string
     {
         $key = $slug;
-        for ($n = 2; isset($this->keys[$key]); $n++) {
+        for ($n = 2; isset($this->keys[$key]) || (! $isKept && isset($this->kept[$key])); $n++) {
             $key = "{$slug}-{$n}";
         }
         $this->keys[$key] = true;
