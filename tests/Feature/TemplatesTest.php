@@ -101,9 +101,9 @@ final class TemplatesTest extends FeatureTestCase
     {
         $customer = $this->office();
         $rows = $this->getJson("/api/customers/{$customer}/intake")->json('applications.0.given.users');
-        self::assertSame(['ines-marsh', 'joss-arden'], array_column($rows, 'id'));
+        self::assertSame([['ines-marsh', '201'], ['joss-arden', '202']], array_map(static fn (array $row): array => [$row['id'], $row['extension']], $rows));
         $rows[0]['name'] = 'Ines Quill';
-        $rows[] = ['name' => 'Ines Marsh'];
+        array_unshift($rows, ['name' => 'Ines Marsh']);
 
         $changes = $this->again($customer, ['users' => $rows])->assertOk()->json('draft.changes');
 
@@ -112,6 +112,7 @@ final class TemplatesTest extends FeatureTestCase
             array_filter($changes, static fn (array $change): bool => str_ends_with($change['object'], ':ines-marsh')),
         )));
         self::assertContains('user:ines-marsh-2', array_column($changes, 'object'));
+        self::assertSame([], array_filter($changes, static fn (array $change): bool => $change['path'] === 'extension'), 'nobody else’s extension moves');
         self::assertNotContains('delete', array_column($changes, 'op'));
     }
 

@@ -10,7 +10,7 @@ final readonly class Answers
     /**
      * @param  array<string, mixed>  $parts  by slot
      * @param  array<string, string>  $faults  by slot; of a cell by slot, row and column (`users/3/extension`)
-     * @param  array<string, string>  $readAs  how an answer was understood, by slot, where that can be in doubt
+     * @param  array<string, string>  $readAs  how an answer was understood, by slot or cell (`sites/0/hours`), where that can be in doubt
      * @param  list<string>  $asked  slots whose question is asked, given the other answers
      * @param  array<string, list<array<string, string>>>  $rows  of tables, by slot, as they were taken in
      */
@@ -47,6 +47,13 @@ final readonly class Answers
                 $parts[$slot->key] = $tables[$slot->key];
                 foreach ($wrong as $cell => $fault) {
                     $faults[rtrim("{$slot->key}/{$cell}", '/')] = $fault;
+                }
+                foreach ($tables[$slot->key] as $index => $row) {
+                    foreach ($row as $column => $cell) {
+                        if (is_array($cell) && is_string($cell['readAs'] ?? null)) {
+                            $readAs["{$slot->key}/{$index}/{$column}"] = $cell['readAs'];
+                        }
+                    }
                 }
 
                 continue;
@@ -93,11 +100,14 @@ final readonly class Answers
      */
     public function kept(array $given): array
     {
-        $rows = $this->rows;
-        foreach ($rows as $slot => $table) {
-            foreach (array_keys($table) as $index) {
-                $row = is_array($this->parts[$slot] ?? null) ? $this->parts[$slot][$index] ?? null : null;
-                $rows[$slot][$index] = (is_array($row) && is_string($row['key'] ?? null) ? [TableReader::ID => $row['key']] : []) + $table[$index];
+        $rows = [];
+        $shown = $this->shown();
+        foreach ($this->rows as $slot => $table) {
+            foreach ($table as $index => $row) {
+                $read = is_array($this->parts[$slot] ?? null) ? $this->parts[$slot][$index] ?? null : null;
+                $said = array_filter($row, static fn (string $cell): bool => $cell !== '');
+                // An extension that was given stays, whoever comes into the list before.
+                $rows[$slot][$index] = (is_array($read) && is_string($read['key'] ?? null) ? [TableReader::ID => $read['key']] : []) + $said + ($shown[$slot][$index] ?? []);
             }
         }
 

@@ -38,7 +38,7 @@ function give(slot: Slot, answer: string | Rows): void {
   <template v-for="slot in slots" :key="slot.key">
     <div v-if="slot.type === 'table'" class="table" role="group" :aria-label="slot.question">
       <p class="soft">{{ slot.question }}<template v-if="slot.help !== null"> · {{ slot.help }}</template></p>
-      <TableField :id="`answer-${slot.key}`" :template :asked="slot" :faults :understood="tables?.[slot.key]" :model-value="rows(slot)" @update:model-value="give(slot, $event)" />
+      <TableField :id="`answer-${slot.key}`" :template :asked="slot" :faults :understood="tables?.[slot.key]" :read-as :model-value="rows(slot)" @update:model-value="give(slot, $event)" />
       <p v-if="faults[slot.key] !== undefined" class="fault small" role="alert">{{ faults[slot.key] }}</p>
     </div>
     <FieldRow v-else v-slot="field" :label="slot.question" :help="readAs?.[slot.key] === undefined ? slot.help : `read as ${readAs[slot.key]}`" :fault="faults[slot.key]">

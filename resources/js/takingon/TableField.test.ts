@@ -70,6 +70,15 @@ it('says what is wrong below the row, and shows the extension that would be give
   expect(field.get('[role=status]').text()).toBe('3 rows · 1 needs a look')
 })
 
+it('says how a cell was read where that can be in doubt', async () => {
+  fakeServer({})
+  table([{ name: 'Quay End' }])
+  await field.setProps({ readAs: { 'users/0/name': 'Mon to Fri 08:00 to 17:00', 'sites/0/name': 'of another table' } })
+
+  expect(field.text()).toContain('Name read as Mon to Fri 08:00 to 17:00')
+  expect(field.text()).not.toContain('of another table')
+})
+
 it('goes down with Enter, past the last row into a new one', async () => {
   fakeServer({})
   table([{ name: 'Ines Marsh' }])

@@ -6,7 +6,7 @@ import { plural } from '@/shared'
 type Row = Record<string, string>
 
 /** A question whose answer is a table: a pasted block, read by the server, or cells to type in. Undo takes back the last paste or removal. */
-const { template, asked, faults, understood = [] } = defineProps<{ id: string; template: string; asked: Slot; faults: Record<string, string>; understood?: Row[] | undefined }>()
+const { template, asked, faults, understood = [], readAs = {} } = defineProps<{ id: string; template: string; asked: Slot; faults: Record<string, string>; understood?: Row[] | undefined; readAs?: Record<string, string> | undefined }>()
 const rows = defineModel<Row[]>({ default: () => [] })
 
 const pasted = ref('')
@@ -17,6 +17,14 @@ const table = ref<HTMLElement>()
 const columns = computed(() => asked.columns)
 const own = computed(() => Object.fromEntries(Object.entries(faults).filter(([place]) => place.startsWith(`${asked.key}/`)).map(([place, detail]) => [place.slice(asked.key.length + 1), detail])))
 const wrong = computed(() => new Set(Object.keys(own.value).map((place) => place.split('/')[0])).size)
+
+/** How cells of a row were read, where that can be in doubt. */
+function readingsOf(index: number): { at: number; column: string; detail: string }[] {
+  return columns.value.flatMap((column, at) => {
+    const detail = readAs[`${asked.key}/${index}/${column.key}`]
+    return detail === undefined ? [] : [{ at, column: column.question, detail }]
+  })
+}
 
 /** What is wrong in a row, by column. */
 function faultsIn(index: number): { at: number; column: string; detail: string }[] {
@@ -89,7 +97,7 @@ function move(event: KeyboardEvent, row: number, column: number): void {
         </thead>
         <tbody>
           <template v-for="(row, index) in rows" :key="index">
-          <tr :class="{ marked: faultsIn(index).length > 0 }">
+          <tr :class="{ marked: faultsIn(index).length + readingsOf(index).length > 0 }">
             <td v-for="(column, at) in columns" :key="column.key" :class="[column.type, { wrong: own[`${index}/${column.key}`] !== undefined }]">
               <input
                 :value="row[column.key] ?? ''" :data-cell="`${index}-${at}`" :class="{ mono: ['extension', 'phone', 'number'].includes(column.type) }" autocomplete="off" :placeholder="understood[index]?.[column.key] ?? ''"
@@ -99,8 +107,8 @@ function move(event: KeyboardEvent, row: number, column: number): void {
             </td>
             <td class="out"><button type="button" class="out-button" :aria-label="`Take out row ${index + 1}`" @click="remove(index)">×</button></td>
           </tr>
-          <tr v-if="faultsIn(index).length > 0">
-            <td :colspan="columns.length + 1" class="said"><span v-for="fault in faultsIn(index)" :id="`${id}-${index}-${fault.at}`" :key="fault.at" class="fault small">{{ fault.column }}: {{ fault.detail }}</span></td>
+          <tr v-if="faultsIn(index).length + readingsOf(index).length > 0">
+            <td :colspan="columns.length + 1" class="said"><span v-for="fault in faultsIn(index)" :id="`${id}-${index}-${fault.at}`" :key="fault.at" class="fault small">{{ fault.column }}: {{ fault.detail }}</span><span v-for="reading in readingsOf(index)" :key="`read ${reading.at}`" class="soft small">{{ reading.column }} read as {{ reading.detail }}</span></td>
           </tr>
           </template>
         </tbody>
@@ -163,7 +171,7 @@ td.said {
   padding: 0 8px 6px;
 }
 
-td.said .fault {
+td.said span {
   display: block;
 }
 

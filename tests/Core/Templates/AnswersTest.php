@@ -131,6 +131,15 @@ final class AnswersTest extends TestCase
         self::assertCount(105, array_unique($given));
     }
 
+    public function test_hours_in_a_row_are_said_back_too(): void
+    {
+        $template = Template::fromJson((string) file_get_contents(__DIR__ . '/../../../templates/several-sites-night-cover.json'));
+
+        $answers = Answers::read($template, ['sites' => [['name' => 'Quay End', 'number' => '+19025550150', 'hours' => 'Mon-Fri 8 to 5']]], new Circumstances(LocalDate::parse('2026-12-01')));
+
+        self::assertSame(['sites/0/hours' => 'Mon to Fri 08:00 to 17:00; 45 h a week'], $answers->readAs);
+    }
+
     public function test_a_question_that_does_not_arise_is_not_asked(): void
     {
         $template = Template::fromJson((string) json_encode(['format' => Template::FORMAT, 'version' => 1, 'key' => 'x', 'name' => 'X', 'tenant' => ['key' => 'x'], 'objects' => [], 'slots' => [

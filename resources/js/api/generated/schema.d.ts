@@ -439,7 +439,7 @@ export interface paths {
                             objects: components["schemas"]["BookObject"][];
                             /** @description slots whose question is asked, given the other answers */
                             asked: string[];
-                            /** @description how an answer was understood, by slot */
+                            /** @description how an answer was understood, by slot, or slot, row and column */
                             readAs: {
                                 [key: string]: string;
                             };

@@ -1,0 +1,132 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { afterEach, expect, it, vi } from 'vitest'
+import { defineComponent, h, type Component } from 'vue'
+import type { BookObject, Desk, Difference, Live } from '@/api'
+import { close, fakeServer, Refused, settle } from '@/testing'
+import { provideDesk } from './desk'
+import HistoryChapter from './HistoryChapter.vue'
+import IntakeChapter from './IntakeChapter.vue'
+import PinKeeper from './PinKeeper.vue'
+import PushChapter from './PushChapter.vue'
+
+const ZONE = 'America/Halifax'
+const BOX: BookObject = { ref: 'mailbox:ines', kind: 'mailbox', key: 'ines', label: 'Ines Marsh', display: null, extension: null, fields: { pin: 'set' }, refersTo: {} }
+const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
+const MAIL: Difference = { object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'email', book: null, live: 'ines@elsewhere.example', signed: null, since: null, by: null }
+const LIVE: Live = { onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL], left: [], waived: [], signed: null, runSheet: [] }
+
+let page: VueWrapper
+afterEach(() => {
+  close(page)
+  vi.unstubAllGlobals()
+})
+
+async function chapter(which: Component, handlers: Record<string, unknown>, props: Record<string, unknown> = {}): Promise<ReturnType<typeof fakeServer>> {
+  const server = fakeServer({
+    'GET /customers/inlet/desk': DESK, 'GET /customers/inlet/live': LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null }, 'GET /customers/inlet/pushes': { pushes: [] },
+    'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, ...handlers,
+  })
+  HTMLDialogElement.prototype.showModal = function showModal(): void {
+    this.open = true
+  }
+  HTMLDialogElement.prototype.close = function shut(): void {
+    this.open = false
+  }
+  const Desk = defineComponent({ setup: () => { provideDesk('inlet'); return () => h(which, { zone: ZONE, ...props }) } })
+  page = mount(Desk, { attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]] } })
+  await settle()
+  return server
+}
+
+async function press(text: string): Promise<void> {
+  await page.findAll('button').find((each) => each.text() === text)?.trigger('click')
+  await settle()
+}
+
+it('waives a difference with a reason and a last day, and takes it back', async () => {
+  const waived: Live = { ...LIVE, differences: [], waived: [{ difference: MAIL, id: 'w1', reason: 'away', until: '2026-12-24', by: 'Lena Kestrel', at: '2026-12-01T18:05:00Z' }] }
+  const server = await chapter(PushChapter, { 'POST /customers/inlet/live/waivers': waived, 'DELETE /customers/inlet/live/waivers/w1': LIVE })
+  await press('Waive')
+  await page.get('dialog form').trigger('submit')
+  expect(server.asked.some((each) => each.call.endsWith('/waivers'))).toBe(false)
+
+  await page.get('input[name=reason]').setValue('away')
+  await page.get('input[name=until]').setValue('2026-12-24')
+  await page.get('dialog form').trigger('submit')
+  await settle()
+
+  expect(server.asked.find((each) => each.call.endsWith('/waivers'))?.body).toEqual({ object: 'user:ines', path: 'email', reason: 'away', until: '2026-12-24' })
+  expect(page.get('[data-testid=waived]').text()).toContain('away')
+  expect(page.find('[data-testid=differences]').exists()).toBe(false)
+
+  await press('Take back')
+  expect(page.find('[data-testid=waived]').exists()).toBe(false)
+  expect(page.find('[data-testid=differences]').exists()).toBe(true)
+})
+
+it('shows what was signed beside book and live, and what was entered since', async () => {
+  const since: Difference = { ...MAIL, path: 'display', book: null, live: 'Front desk' }
+  await chapter(PushChapter, { 'GET /customers/inlet/live': { ...LIVE, differences: [{ ...MAIL, signed: 'ines@inlet.example' }], signed: { revision: 2, by: 'I. Marsh', on: '2026-11-30', since: [since] } } })
+
+  expect(page.get('[data-testid=differences]').text()).toContain('ines@inlet.example')
+  expect(page.get('[data-testid=signed]').text()).toContain('revision 2, by I. Marsh on 2026-11-30 · 1 field entered since')
+  expect(page.get('[data-testid=since-signed]').text()).toContain('Front desk')
+})
+
+it('shows a PIN once and lets it go when another is made', async () => {
+  const secret = { object: 'mailbox:ines', label: 'Ines Marsh', strength: 'set', changedOn: '2026-12-01T18:05:00Z', by: 'Lena Kestrel', isShown: false, isSent: false }
+  let secrets: unknown[] = []
+  await chapter(PinKeeper, {
+    'GET /customers/inlet/secrets': () => ({ secrets }),
+    'POST /customers/inlet/secrets': () => ({ secrets: (secrets = [secret]) }),
+    'POST /customers/inlet/secrets/reveal': () => { secrets = [{ ...secret, isShown: true }]; return { value: '740913' } },
+  }, { objects: [BOX] })
+  expect(page.get('[data-testid=pins]').text()).not.toContain('Show it, once')
+  await press('Make one')
+  await press('Show it, once')
+
+  expect(page.get('[data-testid=pins]').text()).toContain('740913')
+  expect(page.get('[data-testid=pins]').text()).not.toContain('Show it, once')
+
+  await press('Make a new one')
+  expect(page.get('[data-testid=pins]').text()).not.toContain('740913')
+})
+
+it('asks for the history of one object', async () => {
+  const revision = { no: 2, source: 'edit', note: 'moved', undoes: null, by: 'Lena Kestrel', at: '2026-12-01T18:05:00Z', changes: [] }
+  const server = await chapter(HistoryChapter, { 'GET /customers/inlet/revisions': { revisions: [revision] } })
+  expect(page.text()).toContain('moved')
+
+  server.handlers['GET /customers/inlet/revisions'] = { revisions: [] }
+  page.findComponent({ name: 'ElSelect' }).vm.$emit('update:modelValue', 'mailbox:ines')
+  await settle()
+
+  expect(server.asked.filter((each) => each.call.endsWith('/revisions'))).toHaveLength(2)
+  expect(page.text()).toContain('Nothing was ever entered about it.')
+})
+
+it('answers again with what was said, places what is wrong, and shows what changes', async () => {
+  const slot = { key: 'name', question: 'Name', type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
+  const pending: Desk = { ...DESK, draft: { changes: [{ op: 'set', object: 'tenant:inlet', label: 'Inlet', path: 'name', before: 'Inlet', after: 'Inlet Care' }], clashes: [] } }
+  let answer: unknown = new Refused(422, { errors: [{ detail: 'too long', pointer: '/answers/name' }] })
+  const server = await chapter(IntakeChapter, {
+    'GET /customers/inlet/intake': { applications: [{ key: 'office', given: { name: 'Inlet' }, template: 'Office', version: 1, appliedAt: '2026-12-01T18:05:00Z', answers: [{ question: 'Name', answer: 'Inlet' }] }] },
+    'GET /templates': { templates: [{ key: 'office', name: 'Office', about: '', version: 2, slots: [slot] }], regions: [] },
+    'POST /taking-on/preview': { customer: null, objects: [], asked: ['name'], readAs: {}, tables: {}, faults: [] },
+    'POST /customers/inlet/intake': () => answer,
+  })
+  await press('Answer again')
+  expect(page.text()).toContain('Office, version 2')
+  await page.get('input[name=name]').setValue('Inlet Care')
+  await page.get('form.again').trigger('submit')
+  await settle()
+  expect(page.get('[role=alert]').text()).toBe('too long')
+
+  answer = pending
+  await page.get('form.again').trigger('submit')
+  await settle()
+
+  expect(server.asked.filter((each) => each.call === 'POST /customers/inlet/intake').at(-1)?.body).toEqual({ answers: { name: 'Inlet Care' } })
+  expect(page.find('form.again').exists()).toBe(false)
+})
