@@ -99,7 +99,8 @@ it('asks for the history of one object', async () => {
   expect(page.text()).toContain('moved')
 
   server.handlers['GET /customers/inlet/revisions'] = { revisions: [] }
-  page.findComponent({ name: 'ElSelect' }).vm.$emit('update:modelValue', 'mailbox:ines')
+  const which: VueWrapper = page.getComponent({ name: 'ElSelect' })
+  which.vm.$emit('update:modelValue', 'mailbox:ines')
   await settle()
 
   expect(server.asked.filter((each) => each.call.endsWith('/revisions'))).toHaveLength(2)
