@@ -99,7 +99,7 @@ it('asks for the history of one object', async () => {
   expect(page.text()).toContain('moved')
 
   server.handlers['GET /customers/inlet/revisions'] = { revisions: [] }
-  const which: VueWrapper = page.getComponent({ name: 'ElSelect' })
+  const which = page.getComponent({ name: 'ElSelect' }) as unknown as VueWrapper
   which.vm.$emit('update:modelValue', 'mailbox:ines')
   await settle()
 
