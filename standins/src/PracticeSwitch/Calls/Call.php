@@ -200,7 +200,7 @@ final class Call
         $body = $this->holdings->at($person);
         $premises = $this->holdings->in('premises', $body->text('at_premises'));
         if ($condition === 'dark' && $body->text('at_premises') !== null && $this->question->world->is(new Place('premises', $body->text('at_premises')), 'dark') && $premises->place('when_dark') !== null) {
-            return $this->sendOn($person, $premises->place('when_dark'), needsWay: false);
+            return $this->sendOn($person, $premises->place('when_dark'));
         }
         $box = $body->text('box');
 
@@ -215,11 +215,9 @@ final class Call
         return $sides?->place($this->stranger ? 'out' : 'in');
     }
 
-    private function sendOn(Place $by, ?Place $to, bool $needsWay = true): Turn
+    private function sendOn(Place $by, ?Place $to): Turn
     {
-        $sender = Sender::of($this->holdings, $by);
-
-        return Turn::to($to, new Sender($by, $sender->reach, $needsWay), $this->now);
+        return Turn::to($to, Sender::of($this->holdings, $by), $this->now);
     }
 
     private function atBand(Place $band): Turn
