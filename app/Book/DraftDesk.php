@@ -6,7 +6,6 @@ namespace App\Book;
 
 use App\Models\Draft;
 use App\Models\Revision;
-use App\Models\StockNumber;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
 use App\Time\Clock;
@@ -93,12 +92,6 @@ final readonly class DraftDesk
         }
 
         return $this->view($tenant, $technicianId);
-    }
-
-    /** Whether a number is this customer's already, or free in stock. */
-    public function mayHold(TenantRow $tenant, string $number): bool
-    {
-        return StockNumber::query()->whereKey($number)->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenant->id))->exists();
     }
 
     public function drop(TenantRow $tenant, string $technicianId): void

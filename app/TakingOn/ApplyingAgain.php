@@ -7,6 +7,7 @@ namespace App\TakingOn;
 use App\Book\Applications;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
+use App\Models\StockNumber;
 use App\Models\TenantRow;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
@@ -42,7 +43,7 @@ final readonly class ApplyingAgain
         }
         $faults = [];
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
-            if (! $this->drafts->mayHold($tenant, $number->key())) {
+            if (! self::mayHold($tenant, $number->key())) {
                 $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is not a free number in stock";
             }
         }
@@ -54,5 +55,11 @@ final readonly class ApplyingAgain
         return $this->drafts->propose($tenant, $technicianId, ChangeSet::of(...$changes->operations), [
             'version' => $found['version']->id, 'answers' => $answers->kept($given), 'made' => BookFormat::toValue($expansion->book), 'origins' => $expansion->origins,
         ]);
+    }
+
+    /** Whether a number is this customer's already, or free in stock. */
+    private static function mayHold(TenantRow $tenant, string $number): bool
+    {
+        return StockNumber::query()->whereKey($number)->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenant->id))->exists();
     }
 }

@@ -52,10 +52,11 @@ final readonly class TakingOn
      */
     public function preview(string $technicianId, string $templateKey, array $given): Preview
     {
-        $answers = $this->read($this->template($templateKey)['template'], $given);
+        $template = $this->template($templateKey)['template'];
+        $answers = Answers::read($template, $given, $this->circumstances());
         $tenantId = (string) Str::uuid();
         try {
-            $expansion = $this->scope->newTenant($technicianId, $tenantId, fn (): Expansion => $this->expand($templateKey, $given, $tenantId)[0]);
+            $expansion = $this->scope->newTenant($technicianId, $tenantId, fn (): Expansion => $this->expand($template, $answers, $tenantId));
 
             return new Preview($answers, $expansion, []);
         } catch (UnusableAnswers $fault) {
@@ -72,24 +73,16 @@ final readonly class TakingOn
      */
     public function takeOn(string $technicianId, string $templateKey, array $given): TenantRow
     {
+        ['template' => $template, 'version' => $version] = $this->template($templateKey);
+        $answers = Answers::read($template, $given, $this->circumstances());
         $tenantId = (string) Str::uuid();
         try {
-            return $this->scope->newTenant($technicianId, $tenantId, function () use ($technicianId, $templateKey, $given, $tenantId): TenantRow {
-                [$expansion, $answers] = $this->expand($templateKey, $given, $tenantId);
-
-                return $this->enter($technicianId, $templateKey, $answers->kept($given), $expansion, $tenantId);
-            });
+            return $this->scope->newTenant($technicianId, $tenantId, fn (): TenantRow => $this->enter($technicianId, $version->id, $answers->kept($given), $this->expand($template, $answers, $tenantId), $tenantId));
         } catch (UniqueConstraintViolationException) {
             throw new UnusableAnswers(['name' => self::NAME_TAKEN]);
         } catch (NumberNotFree $fault) {
-            throw new UnusableAnswers([$this->read($this->template($templateKey)['template'], $given)->placeOf($fault->number) ?? 'template' => $fault->getMessage()]);
+            throw new UnusableAnswers([$answers->placeOf($fault->number) ?? 'template' => $fault->getMessage()]);
         }
-    }
-
-    /** @param array<string, mixed> $given */
-    public function read(Template $template, array $given): Answers
-    {
-        return Answers::read($template, $given, $this->circumstances());
     }
 
     public function circumstances(): Circumstances
@@ -129,16 +122,12 @@ final readonly class TakingOn
         return $this->templates->newestOf($key) ?? throw new UnusableAnswers(['template' => "there is no template called \"{$key}\""]);
     }
 
-    /**
-     * @param  array<string, mixed>  $given
-     * @return array{Expansion, Answers}
-     *
-     * @throws UnusableAnswers
-     */
-    private function expand(string $templateKey, array $given, string $tenantId): array
+    /** @throws UnusableAnswers where answers are at fault, the name is taken or a number is not free */
+    private function expand(Template $template, Answers $answers, string $tenantId): Expansion
     {
-        $template = $this->template($templateKey)['template'];
-        $answers = Answers::check($template, $given, $this->circumstances());
+        if ($answers->faults !== []) {
+            throw new UnusableAnswers($answers->faults);
+        }
         $expansion = $this->expansion($template, $answers, $tenantId);
         $faults = [];
         if (TenantRow::query()->where('key', $expansion->book->tenant->key)->exists()) {
@@ -153,11 +142,11 @@ final readonly class TakingOn
             throw new UnusableAnswers($faults);
         }
 
-        return [$expansion, $answers];
+        return $expansion;
     }
 
     /** @param array<string, mixed> $kept */
-    private function enter(string $technicianId, string $templateKey, array $kept, Expansion $expansion, string $tenantId): TenantRow
+    private function enter(string $technicianId, string $versionId, array $kept, Expansion $expansion, string $tenantId): TenantRow
     {
         $book = $expansion->book;
         $tenant = TenantRow::query()->create([
@@ -169,7 +158,7 @@ final readonly class TakingOn
             'head_revision' => 0,
             'looked_after_by' => $technicianId,
         ]);
-        $this->applications->add($tenantId, $this->template($templateKey)['version']->id, $kept, $book);
+        $this->applications->add($tenantId, $versionId, $kept, $book);
         $this->revisions->begin($tenant, $technicianId, $book, $expansion->origins);
 
         return $tenant->refresh();

@@ -222,6 +222,17 @@ final class PracticeSwitchTest extends TestCase
         self::assertSame([422, 'keys'], $this->refusal($this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 0, 'keys' => [['key' => '1'], ['key' => '2', 't' => 4]]])));
     }
 
+    public function test_a_front_that_is_itself_the_front_leads_nowhere(): void
+    {
+        [$path] = $this->reception();
+        $this->ask('PATCH', $path, ['front' => ['act' => 'operator']]);
+        $line = $this->ask('POST', "{$path}/lines", ['digits' => '19025550151', 'lands_on' => ['act' => 'operator']])[1]['id'];
+
+        $answer = $this->ask('POST', "{$path}/trials", ['dial' => '19025550151', 'stamp' => 1_796_148_300])[1];
+
+        self::assertSame(['nowhere', ['line' => $line]], [$answer['ended'], $answer['place']]);
+    }
+
     public function test_the_bench_says_what_becomes_of_a_call(): void
     {
         [$path] = $this->reception();

@@ -93,20 +93,8 @@ async function put(): Promise<void> {
   margin-left: auto;
 }
 
-.corner {
-  border-bottom: 1px solid var(--ink);
-}
-
 .signing {
   max-width: 560px;
-}
-
-.date {
-  justify-self: start;
-  padding: 2px 6px;
-  border: 1px solid var(--rule);
-  border-radius: var(--corner);
-  background: var(--sheet);
 }
 
 .act {

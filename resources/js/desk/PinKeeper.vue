@@ -83,8 +83,4 @@ function said(object: BookObject): string {
 .hands button + button {
   margin-left: 6px;
 }
-
-.corner {
-  border-bottom: 1px solid var(--ink);
-}
 </style>

@@ -175,10 +175,6 @@ function ended(each: Push): string {
   margin-left: 6px;
 }
 
-.corner {
-  border-bottom: 1px solid var(--ink);
-}
-
 .act {
   display: flex;
   gap: 12px;

@@ -46,14 +46,6 @@ async function accept(): Promise<void> {
 </template>
 
 <style scoped>
-.date {
-  justify-self: start;
-  padding: 2px 6px;
-  border: 1px solid var(--rule);
-  border-radius: var(--corner);
-  background: var(--sheet);
-}
-
 .act {
   padding-top: 12px;
 }

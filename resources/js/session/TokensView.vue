@@ -121,10 +121,6 @@ const saysScope = (value: string): string => SCOPES.find((each) => each.value ==
   overflow-wrap: anywhere;
 }
 
-.corner {
-  border-bottom: 1px solid var(--ink);
-}
-
 .act {
   padding-top: 12px;
 }

@@ -84,7 +84,8 @@ final class Call
         if ($to->acts('operator')) {
             $front = $this->holdings->account()->place('front');
 
-            return $front === null ? Turn::end('nowhere', $by->place, $this->now) : $this->enter($front, $by, true);
+            // A front that is itself the front leads nowhere.
+            return $front === null || $front->acts('operator') ? Turn::end('nowhere', $by->place, $this->now) : $this->enter($front, $by, true);
         }
         $this->behind = match ($to->word) {
             'person' => [],
