@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+/** What a rule says of itself; `docs/rules.md` is written from it. */
+final readonly class About
+{
+    /** Known to the trade, with no standard behind it. */
+    public const COMMON_PRACTICE = 'common practice';
+
+    /** Follows from the model of a call alone. */
+    public const MODEL = 'the model of a call';
+
+    /**
+     * @param  string  $id  `area.name`, never changed once it is out: waivers hang on it
+     * @param  string  $what  is wrong, in general
+     * @param  string  $why  it matters
+     * @param  string  $remedy  how to put it right
+     * @param  string  $source  a standard, a law with its jurisdiction, or one of the constants above
+     * @param  list<string>  $countries  ISO 3166-1 codes where alone it holds; none for everywhere
+     */
+    public function __construct(
+        public string $id,
+        public Severity $severity,
+        public string $what,
+        public string $why,
+        public string $remedy,
+        public string $source = self::COMMON_PRACTICE,
+        public array $countries = [],
+    ) {
+    }
+
+    public function area(): string
+    {
+        return explode('.', $this->id)[0];
+    }
+
+    public function holdsIn(?string $country): bool
+    {
+        return $this->countries === [] || in_array($country, $this->countries, true);
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+use Jaunty\Core\Book\Book;
+
+/** Runs rules over a book: a draft, a proposed change set applied, the book itself, live, or an imported file alike. */
+final readonly class Auditor
+{
+    /** @param list<Rule> $rules */
+    public function __construct(private array $rules)
+    {
+    }
+
+    public static function whole(): self
+    {
+        return new self(RuleBook::all());
+    }
+
+    /** @return list<Finding> heaviest first */
+    public function audit(Inspection $inspection): array
+    {
+        $findings = [];
+        foreach ($this->rules as $rule) {
+            if ($rule->about()->holdsIn($inspection->book->tenant->region)) {
+                foreach ($rule->check($inspection) as $finding) {
+                    $findings[] = $finding;
+                }
+            }
+        }
+        usort($findings, Finding::compare(...));
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    public static function of(Book $book, int $now, ?Book $live = null): array
+    {
+        return self::whole()->audit(new Inspection($book, $now, $live));
+    }
+}

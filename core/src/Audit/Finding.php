@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
+
+/** One place where a rule fails. */
+final readonly class Finding
+{
+    /**
+     * @param  string  $title  a sentence that names the objects, without a full stop
+     * @param  string  $detail  what follows from it, in sentences
+     * @param  non-empty-list<BookObject>  $objects  the one it is about first
+     * @param  string  $item  the nested item it is about; empty for the whole object
+     * @param  ?string  $path  the field to look at first
+     * @param  int  $count  how many places share it
+     * @param  ?array<string, mixed>  $call  the shortest test call that shows it, as the tenant book writes a script
+     */
+    private function __construct(
+        public About $about,
+        public string $title,
+        public string $detail,
+        public array $objects,
+        public string $item,
+        public ?string $path,
+        public int $count,
+        public ?array $call,
+        public ?Fix $fix,
+    ) {
+    }
+
+    public static function of(About $about, string $title, string $detail, BookObject $object, BookObject ...$others): self
+    {
+        return new self($about, $title, $detail, [$object, ...array_values($others)], '', null, 1, null, null);
+    }
+
+    public function at(string $path, string $item = ''): self
+    {
+        return new self($this->about, $this->title, $this->detail, $this->objects, $item, $path, $this->count, $this->call, $this->fix);
+    }
+
+    public function counting(int $count): self
+    {
+        return new self($this->about, $this->title, $this->detail, $this->objects, $this->item, $this->path, $count, $this->call, $this->fix);
+    }
+
+    /** @param ?array<string, mixed> $call */
+    public function shownBy(?array $call): self
+    {
+        return new self($this->about, $this->title, $this->detail, $this->objects, $this->item, $this->path, $this->count, $call, $this->fix);
+    }
+
+    public function fixedBy(?Fix $fix): self
+    {
+        return new self($this->about, $this->title, $this->detail, $this->objects, $this->item, $this->path, $this->count, $this->call, $fix);
+    }
+
+    public function severity(): Severity
+    {
+        return $this->about->severity;
+    }
+
+    /** Names the finding whatever its words, and whatever its objects are called or in which order they lie. */
+    public function fingerprint(): string
+    {
+        $ids = array_map(static fn (BookObject $object): string => $object->id() ?? (string) Reference::of($object), $this->objects);
+        sort($ids);
+
+        return substr(hash('sha256', implode("\n", [$this->about->id, ...$ids, $this->item])), 0, 32);
+    }
+
+    /** Heaviest first, then by rule and object, so that two runs list them alike. */
+    public static function compare(self $one, self $other): int
+    {
+        return [$other->severity()->weight(), $one->about->id, $one->objects[0]->label(), $one->item] <=> [$one->severity()->weight(), $other->about->id, $other->objects[0]->label(), $other->item];
+    }
+}

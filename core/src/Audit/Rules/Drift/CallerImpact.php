@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Drift;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Calls\Difference;
+use Jaunty\Core\Calls\TellingCall;
+
+/** What was changed on the switch is noticed by callers. */
+final readonly class CallerImpact implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'drift.caller-impact',
+            Severity::Error,
+            'Callers get something else from the switch than the book says.',
+            'The customer was promised the one and gets the other.',
+            'Put it back, or enter it in the book if it was meant.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        if ($inspection->live === null) {
+            return;
+        }
+        $difference = Difference::between($inspection->book, $inspection->live, $inspection->now);
+        $first = $difference->contrasts[0] ?? null;
+        if ($first !== null) {
+            $words = (string) preg_replace_callback('/\b(?:user|group|chain|attendant|menu|mailbox|announcement|line|prompt|number|outside):[a-z0-9+][a-z0-9.+-]*/', static fn (array $found): string => $inspection->name($found[0]), $first->words());
+            yield Finding::of($this->about(), 'Callers notice what was changed on the switch', ucfirst($words) . '.', $inspection->book->tenant)
+                ->counting(count($difference->contrasts))->shownBy(TellingCall::of($inspection->book, $inspection->live, $difference, $first));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['mailboxes' => [['key' => 'desk']]];
+
+        return Samples::drift($base + ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']]], ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'busy']]]);
+    }
+}

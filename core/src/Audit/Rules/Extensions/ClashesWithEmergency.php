@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Extensions;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\ExtensionPlan;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Line;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Numbering\EmergencyNumbers;
+
+/** An extension that cannot be told from a call for help. */
+final readonly class ClashesWithEmergency implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'extensions.clashes-with-emergency',
+            Severity::Error,
+            'An extension begins with the emergency number of the country, or is it.',
+            'Dialled as it is, it calls for help; or a call for help waits for the digits that would make it an extension.',
+            'Give it another extension.',
+            'emergency numbers by country: libphonenumber, short number metadata; that they go first: common practice',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $plan = ExtensionPlan::of($inspection->book);
+        foreach ($plan->holders as $extension => [$holder]) {
+            $emergency = EmergencyNumbers::beginning((string) $extension, $this->country($inspection, $holder));
+            if ($emergency !== null) {
+                yield Finding::of(
+                    $this->about(),
+                    "{$extension} of {$inspection->name($holder)} " . ($emergency === (string) $extension ? 'is an emergency number' : "begins with {$emergency}"),
+                    $emergency === (string) $extension ? 'Nobody can dial the one without the other.' : "Whoever dials it may have called for help after the {$this->ordinal(strlen($emergency))} digit.",
+                    $holder,
+                )->at('extension')->fixedBy($this->elsewhere($inspection, $plan, (string) $extension, $holder));
+            }
+        }
+    }
+
+    private function country(Inspection $inspection, BookObject $holder): ?string
+    {
+        $site = $holder instanceof User || $holder instanceof Group || $holder instanceof Attendant || $holder instanceof Line ? $inspection->find($holder->site, Site::class) : null;
+
+        return $site->address['country'] ?? $inspection->book->tenant->region;
+    }
+
+    private function elsewhere(Inspection $inspection, ExtensionPlan $plan, string $extension, BookObject $holder): ?Fix
+    {
+        $lengths = array_filter(array_map(strval(...), array_keys($plan->holders)), static fn (string $other): bool => strlen($other) === strlen($extension) && $other !== $extension);
+        $free = $plan->free($lengths === [] ? '2' . str_repeat('0', strlen($extension) - 1) : min($lengths), 1)[0] ?? null;
+
+        return $free === null || EmergencyNumbers::beginning($free, $this->country($inspection, $holder)) !== null ? null : Fix::set("Give {$inspection->name($holder)} {$free}", $holder, 'extension', $free);
+    }
+
+    private function ordinal(int $place): string
+    {
+        return [1 => 'first', 2 => 'second', 3 => 'third'][$place] ?? "{$place}th";
+    }
+
+    public function samples(): Samples
+    {
+        $user = ['key' => 'a', 'mailbox' => 'mailbox:m'];
+
+        return Samples::of(
+            ['tenant' => ['region' => 'GB', 'zone' => 'Europe/London'], 'mailboxes' => [['key' => 'm']], 'users' => [['extension' => '2990'] + $user]],
+            ['users' => [['extension' => '9990'] + $user]],
+        );
+    }
+}

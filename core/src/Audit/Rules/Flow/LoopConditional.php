@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Flow;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Calls\Loop;
+use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\Prospects;
+use Jaunty\Core\Calls\Run;
+use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\Trace;
+
+/** A call goes round for ever while somebody is busy or away. */
+final readonly class LoopConditional implements Rule
+{
+    private const STATES = ['busy', 'onACall', 'unreachable', 'doNotDisturb', 'signedOut'];
+
+    public function about(): About
+    {
+        return new About(
+            'flow.loop-conditional',
+            Severity::Error,
+            'A call goes round for ever as long as somebody is busy, away, or does not answer.',
+            'It is seen only on a busy day, and then by every caller.',
+            'Let the condition lead on instead of back.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $survey = $inspection->survey();
+        $told = [];
+        foreach ($survey->runs as $run) {
+            foreach (Prospects::of($run->explored)->loops() as $loop) {
+                $objects = $loop->kind === Loop::CONDITIONAL ? $this->objects($inspection, $run, $loop) : [];
+                $key = implode(' ', array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
+                if ($objects === [] || isset($told[$key])) {
+                    continue;
+                }
+                $told[$key] = true;
+                [$state, $call] = $this->steady($inspection, $run, $survey->firstInstant($run));
+                yield Finding::of(
+                    $this->about(),
+                    $inspection->names($objects) . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other') . ($state === null ? '' : " while everybody is {$state}"),
+                    $state === null ? 'It happens if somebody\'s state changes during the call.' : "Each time round adds up to {$loop->seconds} s.",
+                    ...$objects,
+                )->shownBy($call);
+            }
+        }
+    }
+
+    /** @return list<BookObject> in the order of their names, so that one loop is one finding however it is come to */
+    private function objects(Inspection $inspection, Run $run, Loop $loop): array
+    {
+        $objects = [];
+        foreach ($loop->states as $key) {
+            $name = $run->explored->states[$key]->object ?? '';
+            $object = $name === '' || str_starts_with($name, 'outside:') ? null : $inspection->book->find(Reference::parse($name));
+            if ($object !== null) {
+                $objects[$name] = $object;
+            }
+        }
+        ksort($objects);
+
+        return array_values($objects);
+    }
+
+    /** @return array{?string, ?array<string, mixed>} one state of everybody in which it happens, and the call */
+    private function steady(Inspection $inspection, Run $run, int $at): array
+    {
+        foreach (self::STATES as $state) {
+            $world = [];
+            foreach ($inspection->all(User::class) as $user) {
+                $world[(string) Reference::of($user)] = $state;
+            }
+            $call = ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at), 'world' => $world];
+            if (Trace::of($inspection->book, Script::read($call, $inspection->book))->outcome === Outcome::Loop) {
+                return [['busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable', 'doNotDisturb' => 'not to be disturbed', 'signedOut' => 'signed out'][$state], $call];
+            }
+        }
+
+        return [null, null];
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (string $key, string $busy): array => ['key' => $key, 'extension' => $key === 'a' ? '201' : '202', 'callWaiting' => false, 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['busy' => $busy]]];
+        $base = ['mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']]];
+
+        return Samples::of($base + ['users' => [$user('a', 'user:b'), $user('b', 'mailbox:desk')]], ['users' => [$user('a', 'user:b'), $user('b', 'user:a')]]);
+    }
+}

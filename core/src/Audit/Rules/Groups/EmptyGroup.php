@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Groups;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Reference;
+
+/** A hunt group without members that something leads to. */
+final readonly class EmptyGroup implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'groups.empty',
+            Severity::Error,
+            'Calls are led to a hunt group that has no members.',
+            'Nobody rings. Callers go where the group sends calls that no one takes, or nowhere.',
+            'Give it members, or lead callers somewhere else.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Group::class) as $group) {
+            $uses = $group->members === [] && $group->enabled ? $inspection->usesOf($group) : [];
+            if ($uses !== []) {
+                $from = $inspection->names(array_values(array_unique(array_map(static fn (array $use): string => (string) Reference::of($use[0]), $uses))));
+                yield Finding::of($this->about(), "{$group->name} has no members", "Calls come to it from {$from}.", $group)->at('members');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['users' => [['key' => 'a']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'group:crew']]];
+
+        return Samples::of(
+            $base + ['groups' => [['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a']]]]],
+            ['groups' => [['key' => 'crew', 'name' => 'Crew']]],
+        );
+    }
+}

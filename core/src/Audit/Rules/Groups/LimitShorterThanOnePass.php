@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Groups;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\GroupOrder;
+use Jaunty\Core\Book\Member;
+
+/** A hunt group's no-answer limit ends before everybody in it was rung. */
+final readonly class LimitShorterThanOnePass implements Rule
+{
+    private const ALLOWANCE = 1.1;
+
+    public function about(): About
+    {
+        return new About(
+            'groups.limit-shorter-than-one-pass',
+            Severity::Error,
+            'The no-answer limit ends before every member has rung.',
+            'Members late in the list are never rung, or so briefly that nobody can pick up, although the list says they belong to it.',
+            'Let the limit be one full pass and a tenth more, ring everybody at once, or ring each for less.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $ring = $inspection->book->tenant->secondsPerRing;
+        foreach ($inspection->all(Group::class) as $group) {
+            // In a queue the wait begins anew with each offer, and whoever rings at once has no place in a line.
+            if ($group->noAnswerSeconds === null || $group->queue !== null || $group->order === GroupOrder::Simultaneous) {
+                continue;
+            }
+            $each = $group->ringsEach * $ring;
+            $members = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 1));
+            $pass = count($members) * $each;
+            $late = array_values(array_filter($members, static fn (Member $member, int $place): bool => ($place + 1) * $each > $group->noAnswerSeconds, ARRAY_FILTER_USE_BOTH));
+            if ($late === []) {
+                continue;
+            }
+            $limit = (int) (ceil($pass * self::ALLOWANCE / $ring) * $ring);
+            $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $late));
+            yield Finding::of(
+                $this->about(),
+                "{$group->name}: the limit ends before everyone has rung",
+                $group->order === GroupOrder::Sequential
+                    ? "{$names} " . (count($late) === 1 ? 'is' : 'are') . " never properly rung. One full pass takes {$pass} s; the limit is {$group->noAnswerSeconds} s."
+                    : 'Whoever comes last is never properly rung. One full pass takes ' . "{$pass} s; the limit is {$group->noAnswerSeconds} s.",
+                $group,
+            )->at('noAnswerSeconds')->counting(count($late))->fixedBy(Fix::set("Set the limit to {$limit} s", $group, 'noAnswerSeconds', $limit));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $group = ['key' => 'front', 'name' => 'Front Desk', 'order' => 'sequential', 'noAnswerSeconds' => 50, 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b'], ['item' => 'c', 'who' => 'user:c']]];
+
+        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b'], ['key' => 'c', 'name' => ['first' => 'Petra', 'last' => 'Lunn']]], 'groups' => [$group]], ['groups' => [['noAnswerSeconds' => 33] + $group]]);
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Groups;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\GroupOrder;
+use Jaunty\Core\Book\LegKind;
+use Jaunty\Core\Book\User;
+
+/** A mobile among members rung together answers with its own mailbox and takes every call from the others. */
+final readonly class OutsideMailboxSteals implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'groups.outside-mailbox-steals',
+            Severity::Error,
+            'An outside number rings with others and need not confirm, so its own mailbox can take the call.',
+            'A mobile that is switched off or out of reach lets its mailbox answer at once. The phones beside it stop ringing, and the caller talks to a mailbox nobody at the office hears.',
+            'Ask whoever answers outside to press a key before the call is connected.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Group::class) as $group) {
+            if ($group->order !== GroupOrder::Simultaneous || count($group->members) < 2) {
+                continue;
+            }
+            foreach ($group->members as $member) {
+                $number = $member->who->outside;
+                if ($number !== null && ! $member->confirm) {
+                    yield $this->finding($group, $inspection->name($member->who), $group, $member->item, "members/{$member->item}/confirm");
+                }
+                $user = $inspection->find($member->who, User::class);
+                foreach ($user->legs ?? [] as $leg) {
+                    if ($user !== null && $leg->legKind === LegKind::Outside && $leg->forGroups && ! $leg->confirm) {
+                        yield $this->finding($group, "the mobile of {$user->label()}", $user, $leg->item, "legs/{$leg->item}/confirm");
+                    }
+                }
+            }
+        }
+    }
+
+    private function finding(Group $group, string $who, BookObject $holder, string $item, string $path): Finding
+    {
+        $finding = Finding::of(
+            $this->about(),
+            "{$group->name}: {$who} can take every call to its own mailbox",
+            'It rings together with ' . (count($group->members) - 1) . ' more and need not confirm. Switched off, it answers at once.',
+            $holder,
+            ...($holder === $group ? [] : [$group]),
+        );
+
+        return $finding->at($path, $item)->fixedBy(Fix::set('Ask for a key before it connects', $holder, $path, true));
+    }
+
+    public function samples(): Samples
+    {
+        $group = static fn (bool $confirm): array => ['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'mobile', 'who' => 'outside:+19025550178', 'confirm' => $confirm]]];
+
+        return Samples::of(['users' => [['key' => 'a']], 'groups' => [$group(true)]], ['groups' => [$group(false)]]);
+    }
+}

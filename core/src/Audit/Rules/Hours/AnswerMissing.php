@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Hours\State;
+
+/** An attendant without an answer for a state its hours come to. */
+final readonly class AnswerMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.closed-answer-missing',
+            Severity::Blocker,
+            'An attendant has no answer for being open, or for being closed.',
+            'Callers of that time of day are cut off.',
+            'Say what they hear and where they are led.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Attendant::class) as $attendant) {
+            foreach ([State::OPEN, State::CLOSED] as $state) {
+                $answers = array_values(array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === $state && $answer['then'] !== null));
+                if (! $attendant->enabled || $answers !== [] || ! $this->comesTo($inspection, $attendant, $state)) {
+                    continue;
+                }
+                yield Finding::of($this->about(), "{$attendant->name}: no answer while {$state}", "Whoever calls while it is {$state} is cut off.", $attendant)->at('answers', $state)->shownBy($this->call($inspection, $attendant));
+            }
+        }
+    }
+
+    private function comesTo(Inspection $inspection, Attendant $attendant, string $state): bool
+    {
+        $schedule = $inspection->find($attendant->schedule, Schedule::class);
+
+        return $schedule === null ? $state === State::OPEN : ScheduleClock::of($schedule, $inspection->book, $attendant->zone ?? $inspection->zoneOf($attendant->site))->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)->secondsIn($state) > 0;
+    }
+
+    /** @return ?array<string, mixed> */
+    private function call(Inspection $inspection, Attendant $attendant): ?array
+    {
+        $end = Outcome::DeadEnd->value . ' ' . Reference::of($attendant);
+        foreach ($inspection->survey()->runs as $run) {
+            if (in_array($end, $run->facts->ends, true)) {
+                return $inspection->survey()->shortestCall($run, $end);
+            }
+        }
+
+        return null;
+    }
+
+    public function samples(): Samples
+    {
+        $attendant = static fn (array ...$answers): array => ['key' => 'main', 'name' => 'Main greeting', 'schedule' => 'schedule:hours', 'answers' => $answers];
+        $open = ['item' => 'open', 'when' => 'open', 'then' => 'release'];
+        $base = ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:main']], 'schedules' => [['key' => 'hours', 'weekly' => [['item' => 'week', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]]]];
+
+        return Samples::of($base + ['attendants' => [$attendant($open, ['item' => 'closed', 'when' => 'closed', 'then' => 'release'])]], ['attendants' => [$attendant($open)]]);
+    }
+}

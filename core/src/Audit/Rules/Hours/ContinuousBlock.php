@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\ClockTime;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Book\WeeklyPiece;
+use Jaunty\Core\Hours\LocalDate;
+
+/** Hours that are one block through several nights. */
+final readonly class ContinuousBlock implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.continuous-block',
+            Severity::Error,
+            'Hours run as one block through several nights.',
+            'Somebody entered "Monday 8 to Friday 5" as one span: callers at three in the morning are treated as if the office were open.',
+            'Make it the same hours on each of the days.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $longest = $inspection->thresholds->longestSpanHours * 60;
+        foreach ($inspection->all(Schedule::class) as $schedule) {
+            foreach ($schedule->weekly as $piece) {
+                if ($piece->span === null) {
+                    continue;
+                }
+                [$from, $to] = $piece->span;
+                $minutes = $to <= $from ? $to + 7 * LocalDate::MINUTES - $from : $to - $from;
+                if ($minutes <= $longest) {
+                    continue;
+                }
+                yield Finding::of($this->about(), "{$schedule->name}: one block of " . intdiv($minutes, 60) . ' h', "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.", $schedule)
+                    ->at('weekly', $piece->item)->fixedBy($this->daily($schedule, $piece, $from, $to));
+            }
+        }
+    }
+
+    /** The same hours each day, where the block begins and ends as a day would. */
+    private function daily(Schedule $schedule, WeeklyPiece $piece, int $from, int $to): ?Fix
+    {
+        [$first, $last] = [intdiv($from, LocalDate::MINUTES), intdiv($to, LocalDate::MINUTES)];
+        [$opens, $closes] = [$from % LocalDate::MINUTES, $to % LocalDate::MINUTES];
+        if ($last <= $first || $closes <= $opens) {
+            return null;
+        }
+        $days = array_slice(ClockTime::DAYS, $first, $last - $first + 1);
+        $weekly = array_map(static fn (WeeklyPiece $each): array => $each === $piece ? ['item' => $piece->item, 'days' => $days, 'from' => ClockTime::text($opens), 'to' => ClockTime::text($closes)] : $each->toArray(), $schedule->weekly);
+
+        return Fix::set(LocalDate::DAYS[$first] . ' to ' . LocalDate::DAYS[$last] . ', ' . ClockTime::text($opens) . ' to ' . ClockTime::text($closes) . ' each day', $schedule, 'weekly', $weekly);
+    }
+
+    private function said(int $minute): string
+    {
+        return LocalDate::DAYS[intdiv($minute, LocalDate::MINUTES) % 7] . ' ' . ClockTime::text($minute % LocalDate::MINUTES);
+    }
+
+    public function samples(): Samples
+    {
+        $schedule = static fn (array $piece): array => ['key' => 'hours', 'name' => 'Opening hours', 'weekly' => [['item' => 'week'] + $piece]];
+
+        return Samples::of(
+            ['schedules' => [$schedule(['days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'])]],
+            ['schedules' => [$schedule(['span' => ['mon 08:00', 'fri 17:00']])]],
+        );
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Calendar;
+use Jaunty\Core\Book\Holiday;
+use Jaunty\Core\Hours\LocalDate;
+
+/** A holiday calendar whose dates all lie in the past. */
+final readonly class HolidaysPast implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.all-holidays-past',
+            Severity::Error,
+            'Every date of a holiday calendar in use lies in the past.',
+            'On the next holiday callers ring an empty office.',
+            'Renew the calendar, best from the rules of the region.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $today = LocalDate::text($inspection->today());
+        foreach ($inspection->all(Calendar::class) as $calendar) {
+            $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays);
+            if ($dates !== [] && max($dates) < $today && $inspection->usesOf($calendar) !== []) {
+                yield Finding::of($this->about(), "{$calendar->name}: every holiday is past", 'The last was ' . max($dates) . '; from now on no day counts as one.', $calendar)->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $calendar = static fn (string $date): array => ['key' => 'days', 'name' => 'Holidays', 'region' => 'CA-NS', 'holidays' => [['item' => 'christmas', 'name' => 'Christmas Day', 'date' => $date]]];
+
+        return Samples::of(['schedules' => [['key' => 'hours', 'calendars' => ['calendar:days']]], 'calendars' => [$calendar('2027-12-25')]], ['calendars' => [$calendar('2025-12-25')]]);
+    }
+}

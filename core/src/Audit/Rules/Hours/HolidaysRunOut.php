@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Calendar;
+use Jaunty\Core\Book\Holiday;
+use Jaunty\Core\Hours\LocalDate;
+
+/** A holiday calendar that soon knows no more days. */
+final readonly class HolidaysRunOut implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.holidays-run-out',
+            Severity::Warning,
+            'A holiday calendar in use runs out within the notice set.',
+            'After its last date no day counts as a holiday any more, and nobody notices until one comes.',
+            'Renew the calendar before.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $today = $inspection->today();
+        $notice = LocalDate::text($today + $inspection->thresholds->holidayNoticeDays);
+        foreach ($inspection->all(Calendar::class) as $calendar) {
+            $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays);
+            $last = $calendar->knownUntil ?? ($dates === [] ? '9999-12-31' : max($dates));
+            $isPast = $dates !== [] && max($dates) < LocalDate::text($today);
+            if ($last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
+                yield Finding::of($this->about(), "{$calendar->name} runs out on {$last}", 'From then on no day counts as a holiday.', $calendar)->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')->fixedBy(CalendarRenewal::of($calendar, $today));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $calendar = static fn (string $date): array => ['key' => 'days', 'name' => 'Holidays', 'holidays' => [['item' => 'christmas', 'name' => 'Christmas Day', 'date' => $date]]];
+
+        return Samples::of(['schedules' => [['key' => 'hours', 'calendars' => ['calendar:days']]], 'calendars' => [$calendar('2027-12-25')]], ['calendars' => [$calendar('2026-12-25')]]);
+    }
+}

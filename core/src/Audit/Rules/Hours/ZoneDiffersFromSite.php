@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Book\User;
+
+/** Hours read on another clock than that of the place they are for. */
+final readonly class ZoneDiffersFromSite implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.zone-differs-from-site',
+            Severity::Warning,
+            'The same hours are read on different clocks, or on another clock than that of the site.',
+            'Eight to five in one zone is nine to six in the next: one of the places opens or closes an hour off.',
+            'Give each zone hours of its own, or fix the zone where the same instant is meant everywhere.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Schedule::class) as $schedule) {
+            $zones = [];
+            foreach ($inspection->usesOf($schedule) as [$object]) {
+                if ($object instanceof Attendant || $object instanceof User || $object instanceof Group) {
+                    $zones[($object instanceof Group ? null : $object->zone) ?? $inspection->zoneOf($object->site)][] = $object;
+                }
+            }
+            $others = array_diff_key($zones, [(string) $schedule->fixedZone => true]);
+            if ($schedule->fixedZone !== null && $others !== []) {
+                $zone = array_key_first($others);
+                yield Finding::of($this->about(), "{$schedule->name} is read at {$this->place($schedule->fixedZone)} time", "{$inspection->names($others[$zone])} " . (count($others[$zone]) === 1 ? 'is' : 'are') . " at {$this->place($zone)}.", $schedule)->at('fixedZone');
+            } elseif ($schedule->fixedZone === null && count($zones) > 1) {
+                $places = array_map(fn (string $zone): string => "{$inspection->names($zones[$zone], 1)} at {$this->place($zone)} time", array_keys($zones));
+                yield Finding::of($this->about(), "{$schedule->name} is shared by " . count($zones) . ' time zones', ucfirst(implode(', ', $places)) . '.', $schedule)->at('fixedZone')->counting(count($zones));
+            }
+        }
+    }
+
+    private function place(string $zone): string
+    {
+        return str_replace('_', ' ', substr($zone, (int) strrpos("/{$zone}", '/')));
+    }
+
+    public function samples(): Samples
+    {
+        $attendant = static fn (string $key, string $site, string $schedule): array => ['key' => $key, 'site' => "site:{$site}", 'schedule' => "schedule:{$schedule}", 'answers' => [['item' => 'open', 'when' => 'open', 'then' => 'release'], ['item' => 'closed', 'when' => 'closed', 'then' => 'release']]];
+        $week = ['weekly' => [['item' => 'week', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]];
+
+        return Samples::of(
+            [
+                'sites' => [['key' => 'east', 'zone' => 'America/Halifax'], ['key' => 'west', 'zone' => 'America/Toronto']],
+                'schedules' => [['key' => 'east', 'name' => 'Hours east'] + $week, ['key' => 'west', 'name' => 'Hours west'] + $week],
+                'attendants' => [$attendant('one', 'east', 'east'), $attendant('two', 'west', 'west')],
+            ],
+            ['attendants' => [$attendant('one', 'east', 'east'), $attendant('two', 'west', 'east')]],
+        );
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\MenuKey;
+use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Prompts\SpokenKeys;
+
+/** A key of a menu that is set and leads nowhere. */
+final readonly class KeyToNowhere implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.key-to-nowhere',
+            Severity::Error,
+            'A key of a menu is set but leads nowhere.',
+            'Whoever presses it is cut off.',
+            'Say where it leads, or take the key away.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Menu::class) as $menu) {
+            foreach ($menu->keys as $key) {
+                if ($key->to === null) {
+                    yield Finding::of($this->about(), "{$menu->name}: key {$key->key} leads nowhere", 'Whoever presses it is cut off.', $menu)->at("keys/{$key->key}/to", $key->key)
+                        ->fixedBy($this->fix($inspection, $menu, $key));
+                }
+            }
+        }
+    }
+
+    /** Taking a key away that is announced would only make it another fault. */
+    private function fix(Inspection $inspection, Menu $menu, MenuKey $key): ?Fix
+    {
+        $prompt = $inspection->find($menu->prompt, Prompt::class);
+        if (! isset(SpokenKeys::in($prompt?->script, $prompt->language ?? 'en')[$key->key])) {
+            return Fix::of("Take key {$key->key} away", Fix::leavingOut($menu, 'keys', $key->key));
+        }
+
+        return $menu->silence === null ? null : Fix::set("Lead it to {$inspection->name($menu->silence)}, as silence", $menu, "keys/{$key->key}/to", (string) $menu->silence);
+    }
+
+    public function samples(): Samples
+    {
+        $menu = static fn (?string $to): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => ['1' => ['to' => $to]]];
+
+        return Samples::of(['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1.']], 'menus' => [$menu('release')]], ['menus' => [$menu(null)]]);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Prompts\SpokenKeys;
+
+/** A key that is set and never announced. */
+final readonly class ScriptOmitsKey implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.script-omits-key',
+            Severity::Note,
+            'A key is set that the script never mentions.',
+            'Only those who know can use it. Often it is a key whose announcement was forgotten.',
+            'Add it to the script, unless it is meant for those who know.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Menu::class) as $menu) {
+            $prompt = $inspection->find($menu->prompt, Prompt::class);
+            $told = SpokenKeys::in($prompt?->script, $prompt->language ?? 'en');
+            // A script that tells of no key is a recording's stand-in, or in a language we do not read.
+            foreach ($told === [] ? [] : $menu->keys as $key) {
+                if (! isset($told[$key->key])) {
+                    yield Finding::of($this->about(), "{$menu->name}: key {$key->key} is set and never announced", 'Only those who know get to ' . ($key->label ?? $inspection->name($key->to)) . '.', $menu)->at("keys/{$key->key}/to", $key->key);
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $menu = static fn (array $keys): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => array_fill_keys($keys, ['to' => 'release'])];
+
+        return Samples::of(['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1.']], 'menus' => [$menu(['1'])]], ['menus' => [$menu(['1', '3'])]]);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+
+/** A menu that cuts off callers who press nothing. */
+final readonly class SilenceNowhere implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.silence-nowhere',
+            Severity::Blocker,
+            'Nothing is set for callers who press nothing.',
+            'People with old telephones, driving, or unsure what to choose are cut off.',
+            'Lead silence to somebody, or to a mailbox.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Menu::class) as $menu) {
+            if ($menu->silence === null && $inspection->usesOf($menu) !== []) {
+                $zero = $menu->keys['0']->to ?? null;
+                yield Finding::of($this->about(), "{$menu->name}: silence leads nowhere", 'Whoever presses nothing is cut off.', $menu)->at('silence')
+                    ->fixedBy($zero === null ? null : Fix::set("Lead it to {$inspection->name($zero)}, as key 0", $menu, 'silence', (string) $zero));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $menu = ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => ['0' => ['to' => 'release']]];
+
+        return Samples::of(
+            ['prompts' => [['key' => 'day', 'script' => 'For the yard, press 0.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [$menu]],
+            ['menus' => [['silence' => null] + $menu]],
+        );
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Reference;
+
+/** A customer in whose book no main number is named. */
+final readonly class MainMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.main-missing',
+            Severity::Warning,
+            'The customer has numbers, but none is named as the main one.',
+            'Calls go out without a number people would call back, and nothing can say what a caller gets right now.',
+            'Name the main number.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $numbers = $inspection->all(Number::class);
+        if ($numbers !== [] && $inspection->book->tenant->mainNumber === null) {
+            yield Finding::of($this->about(), 'No main number is named', count($numbers) === 1 ? 'There is only one to choose.' : 'There are ' . count($numbers) . ' to choose from.', $inspection->book->tenant)->at('mainNumber')
+                ->fixedBy(count($numbers) === 1 ? Fix::set("Make it {$inspection->name($numbers[0])}", $inspection->book->tenant, 'mainNumber', (string) Reference::of($numbers[0])) : null);
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'release']]];
+
+        return Samples::of($base + ['tenant' => ['mainNumber' => 'number:' . Samples::NUMBER]], ['tenant' => []]);
+    }
+}

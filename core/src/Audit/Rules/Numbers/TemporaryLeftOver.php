@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Hours\LocalDate;
+
+/** A number lent until a port, still in use although the port is done. */
+final readonly class TemporaryLeftOver implements Rule
+{
+    private const FURTHER_DAYS = 30;
+
+    public function about(): About
+    {
+        return new About(
+            'numbers.temporary-left-over',
+            Severity::Warning,
+            'A lent number goes on without an end although the number it stood in for has been ported.',
+            'It was published meanwhile: it costs a fee, and one day somebody gives it back while callers still use it.',
+            'Let it end some weeks from now, and tell the customer the date.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $today = $inspection->today();
+        foreach ($inspection->all(Number::class) as $number) {
+            $ported = $number->status === NumberStatus::Temporary && $number->until === null ? $inspection->find($number->replaces, Number::class) : null;
+            if ($ported === null || $ported->status !== NumberStatus::Active || ($ported->from !== null && LocalDate::parse($ported->from) > $today)) {
+                continue;
+            }
+            $last = LocalDate::text($today + self::FURTHER_DAYS);
+            yield Finding::of(
+                $this->about(),
+                "{$inspection->name($number)} is still lent, though {$inspection->name($ported)} has come",
+                'It stood in until the port' . ($ported->from === null ? '' : " of {$ported->from}") . ', and callers still get through on it.',
+                $number,
+                $ported,
+            )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])->fixedBy(Fix::set("Let it end on {$last}", $number, 'until', $last));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $ported = ['key' => Samples::NUMBER, 'destination' => 'release', 'from' => '2026-11-20'];
+        $lent = ['key' => '+19025550151', 'destination' => 'release', 'status' => 'temporary', 'replaces' => 'number:' . Samples::NUMBER];
+
+        return Samples::of(['numbers' => [$ported, ['until' => '2026-12-20'] + $lent]], ['numbers' => [$ported, $lent]]);
+    }
+}

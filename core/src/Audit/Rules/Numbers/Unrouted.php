@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\CallerRule;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+
+/** A number in service that leads nowhere. */
+final readonly class Unrouted implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.unrouted',
+            Severity::Blocker,
+            'A number in service leads nowhere.',
+            'Whoever calls it is cut off.',
+            'Say where its calls go, or cancel it.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(Number::class) as $number) {
+            $takesAll = array_filter($number->callerRules, static fn (CallerRule $rule): bool => $rule->callers === 'anyone' && $rule->then !== null) !== [];
+            if ($number->enabled && $number->destination === null && ! $takesAll && in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary], true)) {
+                yield Finding::of($this->about(), "{$inspection->name($number)} leads nowhere", 'It is in service: whoever calls it is cut off.', $number)->at('destination')
+                    ->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = ['key' => Samples::NUMBER, 'destination' => 'release'];
+
+        return Samples::of(['numbers' => [$number]], ['numbers' => [['destination' => null] + $number]]);
+    }
+}

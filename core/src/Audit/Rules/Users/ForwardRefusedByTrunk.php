@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Trunk;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Calls\WayOut;
+
+/** A forward to a mobile that callers from outside can never take, as no trunk lets their calls out again. */
+final readonly class ForwardRefusedByTrunk implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.forward-refused-by-trunk',
+            Severity::Error,
+            'Calls are led to an outside number, but no trunk lets a call from outside leave again.',
+            'Calls from colleagues get through, so a test from the desk beside it succeeds; callers from outside hear that the call cannot be completed.',
+            'Let the trunk carry calls of outside callers on, or lead them somewhere inside.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $trunks = $inspection->all(Trunk::class);
+        if ($trunks === []) {
+            return;
+        }
+        $wayOut = new WayOut($inspection->callBook());
+        foreach ([...$inspection->all(User::class), ...$inspection->all(Group::class), ...$inspection->all(Chain::class), ...$inspection->all(Menu::class), ...$inspection->all(Attendant::class)] as $object) {
+            foreach ($this->outside($object) as $path => $number) {
+                $sender = (string) Reference::of($object);
+                // A call that cannot leave at all is no matter of who calls.
+                if ($wayOut->exists($number, $sender, true, []) && ! $wayOut->exists($number, $sender, false, [])) {
+                    $barring = array_values(array_filter($trunks, static fn (Trunk $trunk): bool => $trunk->enabled && ! $trunk->outsideCallersOut));
+                    yield Finding::of(
+                        $this->about(),
+                        "{$object->label()}: callers from outside do not get through to {$inspection->name("outside:{$number}")}",
+                        "{$inspection->names($barring)} lets out only calls that began inside.",
+                        $object,
+                        ...$barring,
+                    )->at($path)->fixedBy(count($barring) === 1 ? Fix::set("Let {$barring[0]->name} carry outside callers on", $barring[0], 'outsideCallersOut', true) : null);
+                }
+            }
+        }
+    }
+
+    /** @return array<string, string> outside numbers that calls are led to, by the field that does so */
+    private function outside(BookObject $object): array
+    {
+        $found = [];
+        $look = static function (mixed $value, string $path) use (&$look, &$found): void {
+            foreach (is_array($value) ? $value : [] as $name => $each) {
+                $at = ltrim("{$path}/" . (is_array($each) && isset($each['item']) && is_string($each['item']) ? $each['item'] : $name), '/');
+                if (is_string($each) && str_starts_with($each, 'outside:') && ! in_array($each, $found, true)) {
+                    $found[$at] = $each;
+                }
+                $look($each, $at);
+            }
+        };
+        $look($object->toArray(), '');
+
+        return array_map(static fn (string $to): string => substr($to, strlen('outside:')), $found);
+    }
+
+    public function samples(): Samples
+    {
+        $base = [
+            'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'handling' => ['open' => ['noAnswer' => 'outside:+19025550178']]]],
+            'routes' => [['key' => 'national', 'digits' => '1xxxxxxxxxx', 'trunks' => ['trunk:main']]],
+        ];
+
+        return Samples::of($base + ['trunks' => [['key' => 'main', 'outsideCallersOut' => true]]], ['trunks' => [['key' => 'main', 'name' => 'Main trunk']]]);
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Mailbox;
+use Jaunty\Core\Book\Member;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Change\Operation;
+
+/** Somebody who has left is still rung. */
+final readonly class LeaverStillRouted implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.leaver-still-routed',
+            Severity::Error,
+            'Somebody marked as a leaver is still in hunt groups, or calls still lead there.',
+            'Callers wait for a phone that nobody answers, and turns and shares go to nobody.',
+            'Take them out of the groups, and lead their calls to whoever took over.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(User::class) as $user) {
+            $uses = $user->status === UserStatus::Leaver ? array_values(array_filter($inspection->usesOf($user), static fn (array $use): bool => ! $use[0] instanceof Mailbox && ! str_starts_with($use[1], 'watchers/'))) : [];
+            if ($uses === []) {
+                continue;
+            }
+            $groups = [];
+            foreach ($uses as [$object]) {
+                if ($object instanceof Group) {
+                    $groups[$object->key] = $object;
+                }
+            }
+            $others = count($uses) - count($groups);
+            $where = array_values($groups) === [] ? $inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses)) : $inspection->names(array_values($groups));
+            yield Finding::of(
+                $this->about(),
+                "{$user->label()} has left and is still in {$where}",
+                'Callers still ring a phone that nobody answers.' . ($groups !== [] && $others > 0 ? " {$others} more places lead there too." : ''),
+                $user,
+            )->at('status')->counting(count($uses))->fixedBy($this->takeOut($user, array_values($groups)));
+        }
+    }
+
+    /** @param list<Group> $groups */
+    private function takeOut(User $user, array $groups): ?Fix
+    {
+        $name = (string) Reference::of($user);
+        $operations = array_map(static fn (Group $group): Operation => Fix::leavingOut($group, 'members', ...array_column(array_filter($group->members, static fn (Member $member): bool => (string) $member->who === $name), 'item')), $groups);
+
+        return $operations === [] ? null : Fix::of('Take ' . $user->label() . ' out of ' . (count($groups) === 1 ? $groups[0]->name : count($groups) . ' groups'), ...$operations);
+    }
+
+    public function samples(): Samples
+    {
+        $users = static fn (string $status): array => [['key' => 'a', 'name' => ['first' => 'Ines'], 'status' => $status], ['key' => 'b']];
+        $group = ['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b']]];
+
+        return Samples::of(['users' => $users('active'), 'groups' => [$group]], ['users' => $users('leaver')]);
+    }
+}

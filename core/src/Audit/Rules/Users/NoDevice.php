@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Somebody with an extension whom nothing can ring. */
+final readonly class NoDevice implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.no-device',
+            Severity::Warning,
+            'An active user with an extension has no telephone.',
+            'Calls to them, and hunt groups they are in, pass them by at once.',
+            'Give them a device, or say where all their calls go.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $bare = array_values(array_filter($inspection->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->extension !== null && $user->legs === [] && $user->open->treatments['always'] === null));
+        foreach ($bare as $user) {
+            yield Finding::of($this->about(), "{$user->label()} has no telephone", "Whoever dials {$user->extension} goes straight to where unreachable calls go.", $user)->at('legs');
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = ['key' => 'a', 'name' => ['first' => 'Ines'], 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
+
+        return Samples::of(['mailboxes' => [['key' => 'a']], 'users' => [$user]], ['users' => [['legs' => []] + $user]]);
+    }
+}

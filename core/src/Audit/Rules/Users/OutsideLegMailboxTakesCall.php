@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\LegKind;
+use Jaunty\Core\Book\User;
+
+/** Somebody's mobile rings beside the desk phone, and its own mailbox is quicker than theirs. */
+final readonly class OutsideLegMailboxTakesCall implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.outside-leg-mailbox-takes-call',
+            Severity::Warning,
+            'An outside leg rings long enough for its own mailbox to answer, and nobody has to confirm.',
+            'Messages for the office land on a private mobile; switched off, it takes every call at once.',
+            'Ask for a key before it connects, or ring it for less than its mailbox waits.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->all(User::class) as $user) {
+            foreach ($user->legs as $leg) {
+                if ($leg->legKind !== LegKind::Outside || $leg->number === null || $leg->confirm) {
+                    continue;
+                }
+                yield Finding::of(
+                    $this->about(),
+                    "{$user->label()}: the mailbox of {$inspection->name("outside:{$leg->number}")} can take calls",
+                    $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers after {$leg->mailboxAfter} s, and at once when it is switched off." : 'Switched off, its own mailbox answers at once.',
+                    $user,
+                )->at("legs/{$leg->item}/confirm", $leg->item)->fixedBy(Fix::set('Ask for a key before it connects', $user, "legs/{$leg->item}/confirm", true));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (bool $confirm): array => ['key' => 'a', 'name' => ['first' => 'Ines'], 'legs' => [['item' => 'desk'], ['item' => 'mobile', 'kind' => 'outside', 'number' => '+19025550178', 'seconds' => 25, 'confirm' => $confirm]]];
+
+        return Samples::of(['users' => [$user(true)]], ['users' => [$user(false)]]);
+    }
+}

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Audit;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\RuleBook;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\Trace;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class RulesTest extends TestCase
+{
+    /** @return iterable<string, array{Rule}> */
+    public static function rules(): iterable
+    {
+        foreach (RuleBook::all() as $rule) {
+            yield $rule->about()->id => [$rule];
+        }
+    }
+
+    #[DataProvider('rules')]
+    public function testFindsItInTheBadSampleOnly(Rule $rule): void
+    {
+        $samples = $rule->samples();
+
+        self::assertSame([], self::titles(self::found($rule, $samples->good, $samples->good)));
+        $found = self::found($rule, $samples->bad, $samples->live);
+        self::assertNotSame([], $found);
+        foreach ($found as $finding) {
+            self::assertSame($rule->about()->id, $finding->about->id);
+            self::assertDoesNotMatchRegularExpression('/\b(user|group|menu|number|mailbox|schedule|attendant|outside):\S|[.]$/', $finding->title);
+            self::assertMatchesRegularExpression('/^[\p{Lu}0-9+"].*[.]$/u', $finding->detail);
+        }
+    }
+
+    /** Whoever presses the button must not be worse off: the finding goes, and nothing as heavy comes. */
+    #[DataProvider('rules')]
+    public function testAFixTakesTheFindingAwayAndBringsNothingHeavier(Rule $rule): void
+    {
+        $samples = $rule->samples();
+        $auditor = Auditor::whole();
+        foreach (self::found($rule, $samples->bad, $samples->live) as $finding) {
+            if ($finding->fix === null) {
+                continue;
+            }
+            $before = self::fingerprints($auditor->audit(new Inspection($samples->bad, Samples::NOW)));
+            $after = $auditor->audit(new Inspection($finding->fix->applyTo($samples->bad), Samples::NOW));
+            self::assertNotContains($finding->fingerprint(), self::fingerprints($after));
+            foreach ($after as $left) {
+                self::assertTrue(in_array($left->fingerprint(), $before, true) || $left->severity()->weight() < $finding->severity()->weight(), "{$finding->fix->label} brings: {$left->title}");
+            }
+        }
+        self::assertNotSame('', $rule->about()->remedy);
+    }
+
+    #[DataProvider('rules')]
+    public function testTheCallItShowsCanBeMade(Rule $rule): void
+    {
+        $samples = $rule->samples();
+        foreach (self::found($rule, $samples->bad, $samples->live) as $finding) {
+            if ($finding->call !== null) {
+                self::assertGreaterThanOrEqual(0, Trace::of($samples->bad, Script::read($finding->call, $samples->bad))->seconds);
+            }
+        }
+        self::assertNotSame('', $rule->about()->why);
+    }
+
+    /** A waiver hangs on it: new names and another order of the book must not bring a waived finding back. */
+    #[DataProvider('rules')]
+    public function testAFingerprintSurvivesRenamingAndReordering(Rule $rule): void
+    {
+        $samples = $rule->samples();
+        $value = BookFormat::toValue($samples->bad);
+        foreach ($value as $field => $objects) {
+            if (is_array($objects) && array_is_list($objects) && $field !== 'numbers') {
+                $value[$field] = array_reverse(array_map(self::renamed(...), $objects));
+            }
+        }
+        $one = self::fingerprints(self::found($rule, $samples->bad, $samples->live));
+        $other = self::fingerprints(self::found($rule, BookFormat::fromValue($value), $samples->live));
+        sort($one);
+        sort($other);
+
+        self::assertSame($one, $other);
+    }
+
+    public function testEveryRuleHasAnIdOfItsOwnAndSaysWhatItRestsOn(): void
+    {
+        $abouts = array_map(static fn (Rule $rule): About => $rule->about(), RuleBook::all());
+
+        self::assertSame([], array_diff_assoc(array_column($abouts, 'id'), array_unique(array_column($abouts, 'id'))));
+        foreach ($abouts as $about) {
+            self::assertMatchesRegularExpression('/^[a-z]+\.[a-z0-9]+(-[a-z0-9]+)*$/', $about->id);
+            foreach ([$about->what, $about->why, $about->remedy] as $said) {
+                self::assertMatchesRegularExpression('/^\p{Lu}.*\.$/u', $said, $about->id);
+            }
+            self::assertNotSame('', $about->source);
+        }
+    }
+
+    public function testEveryRuleClassIsInTheRuleBook(): void
+    {
+        $written = [];
+        foreach ((array) glob(dirname(__DIR__, 3) . '/core/src/Audit/Rules/*/*.php') as $file) {
+            if (str_contains((string) file_get_contents((string) $file), 'implements Rule')) {
+                $written[] = basename((string) $file, '.php');
+            }
+        }
+        $listed = array_map(static fn (Rule $rule): string => substr((string) strrchr($rule::class, '\\'), 1), RuleBook::all());
+        sort($written);
+        sort($listed);
+
+        self::assertSame($written, $listed);
+    }
+
+    public function testARuleOfOneCountryIsSilentElsewhere(): void
+    {
+        $about = new About('test.only-there', \Jaunty\Core\Audit\Severity::Note, 'A.', 'B.', 'C.', countries: ['US']);
+
+        self::assertTrue($about->holdsIn('US'));
+        self::assertFalse($about->holdsIn('CA'));
+        self::assertFalse($about->holdsIn(null));
+    }
+
+    private static function renamed(mixed $object): mixed
+    {
+        return is_array($object) && isset($object['name']) && is_string($object['name']) ? ['name' => "New {$object['name']}"] + $object : $object;
+    }
+
+    /** @return list<Finding> */
+    private static function found(Rule $rule, Book $book, ?Book $live): array
+    {
+        return (new Auditor([$rule]))->audit(new Inspection($book, Samples::NOW, $live));
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<string>
+     */
+    private static function fingerprints(array $findings): array
+    {
+        return array_map(static fn (Finding $finding): string => $finding->fingerprint(), $findings);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<string>
+     */
+    private static function titles(array $findings): array
+    {
+        return array_map(static fn (Finding $finding): string => $finding->title, $findings);
+    }
+}
