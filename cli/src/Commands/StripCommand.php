@@ -10,15 +10,12 @@ use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Misuse;
 use Jaunty\CommandLine\Report;
-use Jaunty\Core\Calls\OutcomeMap;
-use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Calls\WeekStrip;
 use Jaunty\Core\Hours\ZoneClock;
 
 /** A week of a number, day by day: what callers get if the first leg offered answers, and if nobody does. */
 final class StripCommand implements Command
 {
-    private const WEEK_DAYS = 7;
-
     public function usage(): string
     {
         return 'BOOK --number NUMBER --from DATE';
@@ -38,14 +35,11 @@ final class StripCommand implements Command
     {
         $book = Files::book($arguments->file(0, 'a book'));
         $number = $arguments->option('number') ?? $book->tenant->mainNumber->key ?? throw new Misuse('wants --number; the book names no main number');
-        $day = Dates::parse($arguments->option('from'));
+        $strip = WeekStrip::of($book, $number, Dates::parse($arguments->option('from'))) ?? throw new Misuse("{$number} is not a number of this book");
         $clock = ZoneClock::of($book->tenant->zone);
-        $from = $clock->instantOf($day * LocalDate::MINUTES);
-        $map = OutcomeMap::of($book, $from, $clock->instantOf(($day + self::WEEK_DAYS) * LocalDate::MINUTES) - $from);
         $pieces = [];
         $text = '';
-        foreach ($map->periods->stretches as [$instant, $class]) {
-            $facts = $map->facts[$class][$number] ?? throw new Misuse("{$number} is not a number of this book");
+        foreach ($strip->pieces as [$instant, $facts]) {
             $tracks = [$facts->ifAnswered(), $facts->ifNobodyAnswers()];
             if ($pieces !== [] && $pieces[count($pieces) - 1]['tracks'] === $tracks) {
                 continue;

@@ -61,13 +61,6 @@ final readonly class Facts
     /** The lower track: what a caller gets if nobody answers. */
     public function ifNobodyAnswers(): string
     {
-        return match ($this->passive) {
-            null => $this->staysInMenu ? 'menu' : 'lost',
-            Outcome::Answered, Outcome::LineRings => 'person',
-            Outcome::MessageIn => 'mailbox',
-            Outcome::OutsideMailbox => 'outside',
-            Outcome::AnnouncementAndRelease, Outcome::Released, Outcome::Busy => 'released',
-            Outcome::MessageRefused, Outcome::NotDelivered, Outcome::OldCarrier, Outcome::NotInService, Outcome::Refused, Outcome::DeadEnd, Outcome::Loop, Outcome::Overrun => 'lost',
-        };
+        return $this->passive?->sort() ?? ($this->staysInMenu ? 'menu' : 'lost');
     }
 }

@@ -23,6 +23,19 @@ enum Outcome: string
     case Loop = 'loop';
     case Overrun = 'overrun';
 
+    /** What it is to the caller: a person, a mailbox, outside, released or lost; the same words as on a week strip. */
+    public function sort(string $target = ''): string
+    {
+        return match ($this) {
+            self::Answered => str_starts_with($target, 'outside:') ? 'outside' : 'person',
+            self::LineRings => 'person',
+            self::MessageIn => 'mailbox',
+            self::OutsideMailbox => 'outside',
+            self::AnnouncementAndRelease, self::Released, self::Busy => 'released',
+            self::MessageRefused, self::NotDelivered, self::OldCarrier, self::NotInService, self::Refused, self::DeadEnd, self::Loop, self::Overrun => 'lost',
+        };
+    }
+
     /** Fit to stand before the name of who or what. */
     public function words(): string
     {

@@ -29,7 +29,7 @@ final class RulesTest extends TestCase
     }
 
     #[DataProvider('rules')]
-    public function testFindsItInTheBadSampleOnly(Rule $rule): void
+    public function test_finds_it_in_the_bad_sample_only(Rule $rule): void
     {
         $samples = $rule->samples();
 
@@ -45,7 +45,7 @@ final class RulesTest extends TestCase
 
     /** Whoever presses the button must not be worse off: the finding goes, and nothing as heavy comes. */
     #[DataProvider('rules')]
-    public function testAFixTakesTheFindingAwayAndBringsNothingHeavier(Rule $rule): void
+    public function test_a_fix_takes_the_finding_away_and_brings_nothing_heavier(Rule $rule): void
     {
         $samples = $rule->samples();
         $auditor = Auditor::whole();
@@ -64,7 +64,7 @@ final class RulesTest extends TestCase
     }
 
     #[DataProvider('rules')]
-    public function testTheCallItShowsCanBeMade(Rule $rule): void
+    public function test_the_call_it_shows_can_be_made(Rule $rule): void
     {
         $samples = $rule->samples();
         foreach (self::found($rule, $samples->bad, $samples->live) as $finding) {
@@ -77,7 +77,7 @@ final class RulesTest extends TestCase
 
     /** A waiver hangs on it: new names and another order of the book must not bring a waived finding back. */
     #[DataProvider('rules')]
-    public function testAFingerprintSurvivesRenamingAndReordering(Rule $rule): void
+    public function test_a_fingerprint_survives_renaming_and_reordering(Rule $rule): void
     {
         $samples = $rule->samples();
         $value = BookFormat::toValue($samples->bad);
@@ -94,7 +94,7 @@ final class RulesTest extends TestCase
         self::assertSame($one, $other);
     }
 
-    public function testEveryRuleHasAnIdOfItsOwnAndSaysWhatItRestsOn(): void
+    public function test_every_rule_has_an_id_of_its_own_and_says_what_it_rests_on(): void
     {
         $abouts = array_map(static fn (Rule $rule): About => $rule->about(), RuleBook::all());
 
@@ -108,7 +108,7 @@ final class RulesTest extends TestCase
         }
     }
 
-    public function testEveryRuleClassIsInTheRuleBook(): void
+    public function test_every_rule_class_is_in_the_rule_book(): void
     {
         $written = [];
         foreach ((array) glob(dirname(__DIR__, 3) . '/core/src/Audit/Rules/*/*.php') as $file) {
@@ -123,7 +123,7 @@ final class RulesTest extends TestCase
         self::assertSame($written, $listed);
     }
 
-    public function testARuleOfOneCountryIsSilentElsewhere(): void
+    public function test_a_rule_of_one_country_is_silent_elsewhere(): void
     {
         $about = new About('test.only-there', \Jaunty\Core\Audit\Severity::Note, 'A.', 'B.', 'C.', countries: ['US']);
 
