@@ -3,8 +3,12 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\ApiTokenController;
+use App\Http\Controllers\CallController;
 use App\Http\Controllers\DeskController;
+use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\LiveController;
+use App\Http\Controllers\MarginController;
+use App\Http\Controllers\ProofController;
 use App\Http\Controllers\PushController;
 use App\Http\Controllers\RevisionController;
 use App\Http\Controllers\RosterController;
@@ -51,6 +55,17 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::post('draft/enter', [DeskController::class, 'enter']);
             Route::get('revisions', [RevisionController::class, 'index']);
             Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->whereNumber('no');
+            Route::get('margin', [MarginController::class, 'show']);
+            Route::get('now', [MarginController::class, 'now']);
+            Route::post('calls', [CallController::class, 'call']);
+            Route::post('calls/completions', [CallController::class, 'complete']);
+            Route::get('rulers/{kind}/{key}', [DrawingController::class, 'ruler'])->whereIn('kind', ['group', 'chain', 'user']);
+            Route::get('hours/{schedule}', [DrawingController::class, 'year']);
+            Route::post('hours', [DrawingController::class, 'readHours']);
+            Route::get('menus', [DrawingController::class, 'menus']);
+            Route::get('proof', [ProofController::class, 'show']);
+            Route::get('proof/{run}/map', [ProofController::class, 'map'])->whereNumber('run');
+            Route::post('proof/{run}/call', [ProofController::class, 'call'])->whereNumber('run');
             Route::get('live', [LiveController::class, 'show']);
             Route::get('live/impact', [LiveController::class, 'impact']);
             Route::post('live/read', [LiveController::class, 'read']);

@@ -6,8 +6,14 @@ namespace App\Book;
 
 use App\Models\TenantSummary;
 use App\Time\Clock;
+use Jaunty\Core\Audit\Agenda;
+use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Calls\WeekStrip;
 
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
 final readonly class SummaryKeeper
@@ -23,18 +29,58 @@ final readonly class SummaryKeeper
             'main_number' => $number?->key(),
             'main_leads_to' => $number instanceof Number ? $this->destination($book, $number) : null,
             'objects' => count($book->objects()),
-        ]);
+        ] + $this->summedUp($book));
     }
 
-    public function liveRead(string $tenantId, int $differences): void
+    /** The same book on another day: its week, what is found wrong with it, and what comes next. */
+    public function dayChanged(string $tenantId, Book $book): void
     {
-        $this->put($tenantId, ['differences' => $differences, 'live_read_at' => $this->clock->now()]);
+        $this->put($tenantId, $this->summedUp($book));
+    }
+
+    /** @return array<string, mixed> */
+    private function summedUp(Book $book): array
+    {
+        $now = $this->clock->now();
+        $today = $now->setTimezone(new \DateTimeZone($book->tenant->zone))->format('Y-m-d');
+        $number = $book->tenant->mainNumber?->key;
+        $strip = $number === null ? null : WeekStrip::of($book, $number, WeekStrip::mondayOf($now->getTimestamp(), $book->tenant->zone))?->toArray();
+        $found = array_fill_keys(array_column(Severity::cases(), 'value'), 0);
+        foreach (Auditor::of($book, $now->getTimestamp()) as $finding) {
+            $found[$finding->severity()->value]++;
+        }
+        $next = Agenda::next($book, $today);
+
+        return [
+            'place' => $this->place($book),
+            'strip' => $strip === null ? null : json_encode($strip, JSON_THROW_ON_ERROR),
+            'findings' => json_encode($found, JSON_THROW_ON_ERROR),
+            'next_on' => $next?->day,
+            'next_what' => $next?->words,
+            'summed_up_on' => $today,
+        ];
+    }
+
+    /** Where the first site is, and how many more there are. */
+    private function place(Book $book): ?string
+    {
+        $sites = $book->ofKind(Kind::Site);
+        $first = $sites[0] ?? null;
+        $city = $first instanceof Site ? $first->address['city'] ?? $first->name : null;
+
+        return $city === null ? null : $city . (count($sites) > 1 ? ' + ' . (count($sites) - 1) : '');
+    }
+
+    /** @param bool $callersNotice whether callers notice any of it */
+    public function liveRead(string $tenantId, int $differences, bool $callersNotice): void
+    {
+        $this->put($tenantId, ['differences' => $differences, 'callers_notice' => $callersNotice, 'live_read_at' => $this->clock->now()]);
     }
 
     /** The same reading, counted anew. */
-    public function driftCounted(string $tenantId, int $differences): void
+    public function driftCounted(string $tenantId, int $differences, bool $callersNotice): void
     {
-        $this->put($tenantId, ['differences' => $differences]);
+        $this->put($tenantId, ['differences' => $differences, 'callers_notice' => $callersNotice]);
     }
 
     public function pushed(string $tenantId, int $revision): void

@@ -6,6 +6,7 @@ namespace App\Drift;
 
 use App\Models\DriftWaiver;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\LeftFields;
@@ -47,6 +48,12 @@ final readonly class Comparison
         }
 
         return new self($taken, $live, ChangeSet::of(...array_column($waived, 0))->applyTo($taken), $drift, $left, $waived);
+    }
+
+    /** Whether callers get something else from the switch, what was waived left aside, in the year from an instant on. */
+    public function callersNotice(int $now): bool
+    {
+        return $this->drift !== [] && ! Difference::between($this->target, $this->live, $now)->isEmpty();
     }
 
     /** @param list<DriftWaiver> $waivers */

@@ -69,7 +69,8 @@ final readonly class LiveReader
             'read_at' => $this->clock->now(),
         ]);
         $this->bind($tenantId, $book, $reading->bindings);
-        $this->summaries->liveRead($tenantId, count($this->comparer->compare($tenantId, $book, $reading->live)->drift));
+        $compared = $this->comparer->compare($tenantId, $book, $reading->live);
+        $this->summaries->liveRead($tenantId, count($compared->drift), $compared->callersNotice($this->clock->now()->getTimestamp()));
 
         return null;
     }

@@ -84,6 +84,7 @@ final readonly class WaiverDesk
     private function changed(TenantRow $tenant, string $technicianId, string $what, array $detail): void
     {
         Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode($detail, JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
-        $this->summaries->driftCounted($tenant->id, count($this->compared($tenant)->drift ?? []));
+        $compared = $this->compared($tenant);
+        $this->summaries->driftCounted($tenant->id, count($compared->drift ?? []), $compared?->callersNotice($this->clock->now()->getTimestamp()) ?? false);
     }
 }

@@ -11,6 +11,13 @@ namespace App\Models;
  * @property int $objects
  * @property ?int $differences
  * @property ?\Carbon\CarbonImmutable $live_read_at
+ * @property ?string $place
+ * @property ?list<array<string, mixed>> $strip
+ * @property array{blocker: int, error: int, warning: int, note: int} $findings
+ * @property ?bool $callers_notice
+ * @property ?string $next_on
+ * @property ?string $next_what
+ * @property ?string $summed_up_on
  * @property ?int $pushed_revision
  * @property ?\Carbon\CarbonImmutable $pushed_at
  */
@@ -23,6 +30,6 @@ final class TenantSummary extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['live_read_at' => 'immutable_datetime', 'pushed_at' => 'immutable_datetime'];
+        return ['live_read_at' => 'immutable_datetime', 'pushed_at' => 'immutable_datetime', 'strip' => 'array', 'findings' => 'array'];
     }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Scope;
+use App\Jobs\SumUpAnew;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Models\TenantSummary;
+use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Numbering\E164;
@@ -15,18 +17,31 @@ use Jaunty\Core\Numbering\E164;
 /** Every customer granted to the technician, a line each. */
 final class RosterController extends Controller
 {
-    public function __construct(private readonly Scope $scope)
+    /** @var array<string, string> by zone: a thousand customers share a few */
+    private array $today = [];
+
+    public function __construct(private readonly Scope $scope, private readonly Clock $clock)
     {
+    }
+
+    private function today(TenantRow $tenant): string
+    {
+        return $this->today[$tenant->zone] ??= $this->clock->now()->setTimezone(new \DateTimeZone($tenant->zone))->format('Y-m-d');
     }
 
     public function index(Request $request): JsonResponse
     {
-        return new JsonResponse($this->scope->technician($this->technician($request)->id, static function (): array {
+        $technician = $this->technician($request)->id;
+
+        return new JsonResponse($this->scope->technician($technician, function () use ($technician): array {
             $summaries = TenantSummary::query()->get()->keyBy('tenant_id');
             $technicians = Technician::query()->get(['id', 'initials', 'name'])->keyBy('id');
-            $lines = TenantRow::query()->orderBy('name')->get()->map(
-                static fn (TenantRow $tenant): array => self::line($tenant, $summaries->get($tenant->id), $technicians->get($tenant->looked_after_by ?? '')),
-            );
+            $tenants = TenantRow::query()->orderBy('name')->get();
+            $yesterdays = $tenants->filter(fn (TenantRow $tenant): bool => ($summaries->get($tenant->id)->summed_up_on ?? '') < $this->today($tenant));
+            if ($yesterdays->isNotEmpty()) {
+                SumUpAnew::dispatch($technician, array_values($yesterdays->map(static fn (TenantRow $tenant): string => $tenant->id)->all()));
+            }
+            $lines = $tenants->map(static fn (TenantRow $tenant): array => self::line($tenant, $summaries->get($tenant->id), $technicians->get($tenant->looked_after_by ?? '')));
 
             return ['customers' => $lines->values()->all()];
         }));
@@ -48,6 +63,12 @@ final class RosterController extends Controller
             'liveReadAt' => $summary?->live_read_at?->toAtomString(),
             'pushedRevision' => $summary?->pushed_revision,
             'pushedAt' => $summary?->pushed_at?->toAtomString(),
+            'place' => $summary?->place,
+            'region' => $tenant->region,
+            'strip' => $summary?->strip,
+            'findings' => $summary->findings ?? ['blocker' => 0, 'error' => 0, 'warning' => 0, 'note' => 0],
+            'callersNotice' => $summary?->callers_notice,
+            'next' => $summary?->next_on === null ? null : ['on' => $summary->next_on, 'what' => $summary->next_what],
             'lookedAfterBy' => $technician?->initials,
         ];
     }

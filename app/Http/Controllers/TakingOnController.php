@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Access\Scope;
 use App\Http\Resources\AnswersResource;
+use App\Http\Resources\MarginResource;
 use App\Http\Resources\ObjectResource;
 use App\Http\Resources\SlotResource;
 use App\Models\StockNumber;
 use App\TakingOn\BookImport;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
+use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Book\BookFormat;
@@ -28,7 +30,7 @@ final class TakingOnController extends Controller
 {
     private const MOST_NUMBERS = 500;
 
-    public function __construct(private readonly TakingOn $takingOn, private readonly Templates $templates, private readonly Scope $scope)
+    public function __construct(private readonly TakingOn $takingOn, private readonly Templates $templates, private readonly Scope $scope, private readonly Clock $clock)
     {
     }
 
@@ -63,6 +65,7 @@ final class TakingOnController extends Controller
         return new JsonResponse([
             'customer' => $book?->tenant->key,
             'objects' => $book === null ? [] : array_map(static fn (BookObject $object): array => ObjectResource::of($object, $book), $book->objects()),
+            ...($book === null ? ['findings' => [], 'strip' => null] : MarginResource::of($book, $this->clock->now()->getTimestamp())),
             ...AnswersResource::of($preview->answers, $preview->faults),
         ]);
     }

@@ -24,7 +24,9 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Calls\UnusableScript;
 use Jaunty\Core\Change\ChangeError;
+use Jaunty\Core\Sentences\UnreadableCall;
 use Jaunty\Core\Templates\UnusableAnswers;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 
@@ -34,7 +36,7 @@ final class ProblemRenderer
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class,
+        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
     public static function install(Exceptions $exceptions): void
@@ -55,6 +57,8 @@ final class ProblemRenderer
             $fault instanceof AccessDenied => new Problem(403, 'not-granted', 'Not granted', $fault->getMessage()),
             $fault instanceof ValidationException => self::validation($fault),
             $fault instanceof UnusableAnswers => self::answers($fault),
+            $fault instanceof UnreadableCall => new Problem(422, 'unreadable-call', 'This call is not understood', self::sentence($fault->getMessage()), [new FieldFault($fault->getMessage(), '/sentence')], more: ['at' => $fault->at]),
+            $fault instanceof UnusableScript => new Problem(422, 'unreadable-call', 'This call cannot be made', self::sentence($fault->getMessage()), [new FieldFault($fault->getMessage(), '/sentence')], more: ['at' => 0]),
             $fault instanceof UnusableBook => new Problem(422, 'unusable', 'This cannot stand in the book', self::sentence($fault->cause), [self::bookFault($fault)]),
             $fault instanceof ChangeError => new Problem(409, 'changed-meanwhile', 'The book has changed', self::sentence($fault->getMessage()), [
                 new FieldFault($fault->getMessage(), object: (string) $fault->object, path: $fault->path),

@@ -27,6 +27,11 @@ final readonly class YearLine
     {
     }
 
+    public function firstDate(): string
+    {
+        return LocalDate::text($this->from);
+    }
+
     /** @param string $zone of whoever uses the schedule */
     public static function of(Schedule $schedule, Book $book, string $zone, int $from, int $days = self::DAYS): self
     {

@@ -1,4 +1,4 @@
-import type { Column } from './columns'
+import type { FieldType } from './columns'
 import type { Names } from './names'
 import { asText } from './values'
 
@@ -7,11 +7,15 @@ const NO = ['no', 'n', 'false', 'off', '0']
 export const UNSET = '—'
 
 /** A field's value as its cell shows it. */
-export function shown(value: unknown, column: Column, names: Names): string {
-  if (value === null || value === undefined) return UNSET
+export function shown(value: unknown, column: FieldType, names: Names): string {
+  if (value === null || value === undefined) return column.unset ?? UNSET
   switch (column.type) {
     case 'seconds':
       return `${asText(value)} s`
+    case 'rings':
+      return value === 1 ? '1 ring' : `${asText(value)} rings`
+    case 'list':
+      return (value as unknown[]).length === 0 ? (column.unset ?? UNSET) : (value as unknown[]).map((each) => (column.kinds === undefined ? asText(each) : names.of(asText(each)))).join(', ')
     case 'flag':
       return value === true ? 'yes' : 'no'
     case 'choice':
@@ -25,18 +29,27 @@ export function shown(value: unknown, column: Column, names: Names): string {
 }
 
 /** What stands in the editor when it opens: as shown, but without units and empty where unset. */
-export function typedOf(value: unknown, column: Column, names: Names): string {
+export function typedOf(value: unknown, column: FieldType, names: Names): string {
   if (value === null || value === undefined) return ''
-  return column.type === 'seconds' ? asText(value) : shown(value, column, names)
+  return column.type === 'seconds' || column.type === 'rings' ? asText(value) : Array.isArray(value) && value.length === 0 ? '' : shown(value, column, names)
 }
 
 /** Reads what somebody typed or pasted into a cell; what only the server can judge is left to it. */
-export function read(typed: string, column: Column, names: Names): { value: unknown } | { fault: string } {
+export function read(typed: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
   const text = typed.trim()
-  if (text === '' || text === UNSET) return column.required === true ? { fault: 'this cannot be left empty' } : { value: null }
+  if (text === '' || text === UNSET || text === column.unset) return column.type === 'list' ? { value: [] } : column.required === true ? { fault: 'this cannot be left empty' } : { value: null }
   switch (column.type) {
     case 'seconds':
       return /^\d{1,5}( ?s(ec(onds?)?)?)?$/i.test(text) ? { value: Number.parseInt(text, 10) } : { fault: `whole seconds are wanted here, not "${text}"` }
+    case 'rings':
+    case 'whole':
+      return /^\d{1,6}( ?rings?)?$/i.test(text) ? { value: Number.parseInt(text, 10) } : { fault: `a whole number is wanted here, not "${text}"` }
+    case 'date':
+      return /^\d{4}-\d{2}-\d{2}$/.test(text) ? { value: text } : { fault: `a date such as 2026-12-24 is wanted here, not "${text}"` }
+    case 'time':
+      return /^([01]?\d|2[0-4]):[0-5]\d$/.test(text) ? { value: text.padStart(5, '0') } : { fault: `a time such as 08:00 is wanted here, not "${text}"` }
+    case 'list':
+      return readList(text, column, names)
     case 'extension':
       return /^\d{1,15}$/.test(text) ? { value: text } : { fault: `an extension is digits only, not "${text}"` }
     case 'flag':
@@ -44,7 +57,7 @@ export function read(typed: string, column: Column, names: Names): { value: unkn
       return NO.includes(text.toLowerCase()) ? { value: false } : { fault: `yes or no is wanted here, not "${text}"` }
     case 'choice': {
       const found = Object.entries(column.choices ?? {}).find(([key, said]) => [key.toLowerCase(), said].includes(text.toLowerCase()))
-      return found === undefined ? { fault: `one of ${Object.values(column.choices ?? {}).join(', ')} is wanted here` } : { value: found[0] }
+      return found === undefined ? { fault: `one of ${Object.values(column.choices ?? {}).join(', ')} is wanted here` } : { value: found[0] === 'true' ? true : found[0] === 'false' ? false : found[0] }
     }
     case 'reference':
     case 'destination':
@@ -54,6 +67,15 @@ export function read(typed: string, column: Column, names: Names): { value: unkn
     case 'text':
       return { value: text }
   }
+}
+
+/** Several with commas between: names of objects where they are references, else texts. */
+function readList(text: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
+  const parts = text.split(',').map((part) => part.trim()).filter((part) => part !== '')
+  if (column.kinds === undefined) return { value: parts }
+  const found = parts.map((part) => names.find(part, column.kinds ?? [], false))
+  const wrong = found.find((each) => 'fault' in each)
+  return wrong ?? { value: found.map((each) => ('value' in each ? each.value : '')) }
 }
 
 /** What a spreadsheet puts on the clipboard: lines of cells, a cell with tabs or line ends in it quoted. */

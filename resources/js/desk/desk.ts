@@ -1,6 +1,6 @@
-import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
-import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Push, type Revision } from '@/api'
+import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
 import { Names } from './names'
@@ -8,7 +8,9 @@ import { same, valueAt } from './values'
 
 const POLL_PUSH_EVERY = 700
 
+/** A field set to a value; an object made or taken away where `op` says so. */
 export interface Edit {
+  op?: 'set' | 'move' | 'create' | 'delete'
   object: string
   path: string
   value: unknown
@@ -27,6 +29,10 @@ export interface Notice {
   isFault?: boolean
 }
 
+function asSent({ op = 'set', object, path, value }: Edit): { op: 'set' | 'move' | 'create' | 'delete'; object: string; path?: string; value: unknown } {
+  return op === 'create' || op === 'delete' ? { op, object, value } : { op, object, path, value }
+}
+
 export const isUnderWay = (push: Push): boolean => push.status === 'queued' || push.status === 'running'
 export const cellKey = (object: string, path: string): string => `${object} ${path}`
 
@@ -37,6 +43,9 @@ function queriesOf(customer: string) {
     live: queryOptions({ queryKey: ['live', customer], queryFn: (): Promise<Live> => take(client.GET('/customers/{customer}/live', { params })) }),
     // Under the key of what it is about, so that both are looked at anew together.
     impact: queryOptions({ queryKey: ['live', customer, 'impact'], queryFn: (): Promise<Impact> => take(client.GET('/customers/{customer}/live/impact', { params })) }),
+    // Whatever is computed from the edited book, under one key: an edit makes all of it old.
+    margin: queryOptions({ queryKey: ['computed', customer, 'margin'], queryFn: (): Promise<Margin> => take(client.GET('/customers/{customer}/margin', { params })) }),
+    now: queryOptions({ queryKey: ['live', customer, 'now'], queryFn: (): Promise<Now> => take(client.GET('/customers/{customer}/now', { params })) }),
     pushes: queryOptions({
       queryKey: ['pushes', customer],
       queryFn: async (): Promise<Push[]> => (await take(client.GET('/customers/{customer}/pushes', { params }))).pushes,
@@ -56,16 +65,28 @@ function createDesk(customer: string) {
   const book = useQuery(queries.desk)
   const live = useQuery(queries.live)
   const pushes = useQuery(queries.pushes)
+  const margin = useQuery({ ...queries.margin, placeholderData: keepPreviousData })
+  // The same object while nothing changed: the query keeps what is equal.
+  watch(
+    () => book.data.value,
+    (_is, was) => {
+      if (was !== undefined) void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
+    },
+  )
 
   const faults = reactive(new Map<string, CellFault>())
   const notice = ref<Notice>()
   const busy = ref(false)
+  /** What stands on the call line, and how often it was asked: whoever shows a call puts it there. */
+  const sentence = ref('')
+  const asked = ref(0)
   const taken: Edit[][] = []
 
   const names = computed(() => new Names(book.data.value?.objects ?? []))
   const changes = computed(() => book.data.value?.draft.changes ?? [])
   const clashes = computed(() => book.data.value?.draft.clashes ?? [])
   const differences = computed(() => live.data.value?.differences ?? [])
+  const findings = computed(() => margin.data.value?.findings ?? [])
   const underWay = computed(() => pushes.data.value?.find(isUnderWay))
 
   function current(object: string, path: string): unknown {
@@ -76,11 +97,19 @@ function createDesk(customer: string) {
     notice.value = { text: detailOf(error), isFault: true }
   }
 
+  /** What takes an edit back. */
+  function opposite(each: Edit): Edit {
+    if (each.op === 'create') return { op: 'delete', object: each.object, path: '', value: null }
+    if (each.op !== 'delete') return { op: each.op ?? 'set', object: each.object, path: each.path, value: current(each.object, each.path) }
+    const { key: _key, ...fields } = (book.data.value?.objects.find((object) => object.ref === each.object)?.fields ?? {}) as Record<string, unknown>
+    return { op: 'create', object: each.object, path: '', value: fields }
+  }
+
   /** Sends edits: all are kept on the server or none. What could not be kept stays in its cell, marked. */
   async function edit(edits: (Edit & { typed?: string })[], isUndo = false): Promise<void> {
-    const before = edits.map((each) => ({ object: each.object, path: each.path, value: current(each.object, each.path) }))
+    const before = edits.map(opposite)
     try {
-      const desk = await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(({ object, path, value }) => ({ object, path, value })) } }))
+      const desk = await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } }))
       queryClient.setQueryData(queries.desk.queryKey, desk)
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
       if (!isUndo) taken.push(before.reverse())
@@ -234,7 +263,7 @@ function createDesk(customer: string) {
   )
 
   return {
-    customer, queries, book, live, pushes, names, changes, clashes, differences, underWay, faults, notice, busy,
+    customer, queries, book, live, pushes, margin, findings, names, sentence, asked, changes, clashes, differences, underWay, faults, notice, busy,
     edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, sign,
   }
 }

@@ -9,6 +9,11 @@ const WORDS: Record<string, string> = {
   busy: 'busy tone',
 }
 
+/** A number of the North American plan or of London in groups; any other with its plus as it is. */
+function grouped(number: string): string {
+  return number.replace(/^\+1(\d{3})(\d{3})(\d{4})$/, '+1 $1 $2 $3').replace(/^\+44(20)(\d{4})(\d{4})$/, '+44 $1 $2 $3')
+}
+
 /** Names for what the book's references point at, both ways: for showing, and for reading what somebody typed. */
 export class Names {
   private readonly byRef: Map<string, BookObject>
@@ -17,11 +22,21 @@ export class Names {
     this.byRef = new Map(objects.map((object) => [object.ref, object]))
   }
 
+  get(ref: string): BookObject | undefined {
+    return this.byRef.get(ref)
+  }
+
+  /** What can be typed for objects of some kinds: their names, each once. */
+  choices(kinds: readonly string[]): string[] {
+    return [...new Set(this.objects.filter((object) => kinds.includes(object.kind)).map((object) => object.display ?? object.label))]
+  }
+
   /** A reference or destination in words; a text that is none is given back as it is. */
   of(value: string): string {
     const object = this.byRef.get(value)
     if (object !== undefined) return object.display ?? object.label
-    if (value.startsWith('outside:')) return `outside ${value.slice('outside:'.length)}`
+    if (value.startsWith('outside:')) return `outside ${grouped(value.slice('outside:'.length))}`
+    if (value.startsWith('leg:')) return value.slice(value.indexOf('/') + 1)
     return WORDS[value] ?? value
   }
 

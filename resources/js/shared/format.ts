@@ -68,3 +68,19 @@ const KINDS: Record<BookObject['kind'], { one: string; many: string }> = {
 export function kindsInWords(kind: BookObject['kind']): { one: string; many: string } {
   return KINDS[kind]
 }
+
+/** Minutes since Monday 00:00 in a zone. */
+export function minuteOfWeek(now: Date, zone: string): number {
+  const parts = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).formatToParts(now)
+  const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
+  return ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].indexOf(part('weekday')) * 1440 + Number(part('hour')) * 60 + Number(part('minute'))
+}
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+/** A date of the calendar, without any zone: `Thu 24 Dec 2026`. */
+export function dayInWords(date: string, withYear = true): string {
+  const day = new Date(`${date}T12:00:00Z`)
+  const weekday = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'][day.getUTCDay()] ?? ''
+  return `${weekday} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()] ?? ''}${withYear ? ` ${day.getUTCFullYear()}` : ''}`
+}

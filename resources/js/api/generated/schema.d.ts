@@ -437,6 +437,8 @@ export interface paths {
                             /** @description null while answers are at fault */
                             customer: string | null;
                             objects: components["schemas"]["BookObject"][];
+                            findings: components["schemas"]["Finding"][];
+                            strip: components["schemas"]["Strip"];
                             /** @description slots whose question is asked, given the other answers */
                             asked: string[];
                             /** @description how an answer was understood, by slot, or slot, row and column */
@@ -988,6 +990,578 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/margin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** Findings on the edited book, heaviest first, and the week of its main number */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Findings and week */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            findings: components["schemas"]["Finding"][];
+                            strip: components["schemas"]["Strip"];
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** What a caller to the main number gets right now, by the book and by the switch as last read */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Unset where no main number is named, or the switch was never read */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            book: components["schemas"]["RightNow"];
+                            live: components["schemas"]["RightNow"];
+                            /** Format: date-time */
+                            readAt: string | null;
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/calls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Follow a test call said in a sentence */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        sentence: string;
+                        /**
+                         * @description Which book; the edited one where unset
+                         * @enum {string}
+                         */
+                        in?: "edited" | "book" | "live";
+                    };
+                };
+            };
+            responses: {
+                /** @description The trace */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            script: Record<string, never>;
+                            sentence: string | null;
+                            telling: components["schemas"]["Telling"];
+                            trace: {
+                                outcome: string;
+                                target: string;
+                                seconds: number;
+                                reason: string;
+                                warnings: string[];
+                                steps: {
+                                    at: number;
+                                    object: string;
+                                    what: string;
+                                    reason: string;
+                                }[];
+                            };
+                        };
+                    };
+                };
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/calls/completions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What may come next in a call sentence */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        typed?: string | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description Sentences as they would read */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            offers: {
+                                text: string;
+                                says: string;
+                            }[];
+                        };
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/rulers/{kind}/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                kind: "group" | "chain" | "user";
+                key: string;
+            };
+            cookie?: never;
+        };
+        /** Who rings from which second to which; of a user one ruler for each state of their hours */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    kind: "group" | "chain" | "user";
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Rulers */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            rulers: components["schemas"]["Ruler"][];
+                        };
+                    };
+                };
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read hours as somebody said them */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        said: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The fields of a schedule; unset where anything could not be read */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            schedule: {
+                                weekly: Record<string, never>[];
+                                periods: Record<string, never>[];
+                            } | null;
+                            readAs: string;
+                            faults: {
+                                text: string;
+                                why: string;
+                            }[];
+                        };
+                    };
+                };
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/hours/{schedule}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                schedule: string;
+            };
+            cookie?: never;
+        };
+        /** A schedule laid out on the days of the coming year */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    schedule: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A year from today at the customer's */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YearLine"];
+                    };
+                };
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/menus": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** What each menu's script tells callers of its keys */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A line for each menu */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            menus: {
+                                ref: string;
+                                seconds: number;
+                                told: {
+                                    key: string;
+                                    words: string;
+                                }[];
+                            }[];
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** Every end calls to each number can come to over a year, and the promises held against it */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Ends and promises */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            isComplete: boolean;
+                            cells: {
+                                number: string;
+                                /** @description What schedules say in these hours */
+                                label: string;
+                                /** @description Of the year */
+                                seconds: number;
+                                run: number;
+                                ends: {
+                                    end: string;
+                                    sort: components["schemas"]["EndSort"];
+                                    target: string;
+                                }[];
+                            }[];
+                            promises: {
+                                ref: string;
+                                text: string;
+                                sentence: string | null;
+                                expect: {
+                                    outcome: string | null;
+                                    target: string | null;
+                                    within: number | null;
+                                };
+                                isKept: boolean;
+                                reason: string;
+                                telling: components["schemas"]["Telling"] | null;
+                            }[];
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/proof/{run}/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                /** @description Of the proof; it holds until the next edit */
+                run: components["parameters"]["Run"];
+            };
+            cookie?: never;
+        };
+        /** Where calls can go in one kind of time, for drawing */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description Of the proof; it holds until the next edit */
+                    run: components["parameters"]["Run"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nodes and arrows */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CallMap"];
+                    };
+                };
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/proof/{run}/call": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                /** @description Of the proof; it holds until the next edit */
+                run: components["parameters"]["Run"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The shortest call that comes to an end */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description Of the proof; it holds until the next edit */
+                    run: components["parameters"]["Run"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        end: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Unset where somebody's state has to change during the call */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            sentence: string | null;
+                        };
+                    };
+                };
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/live": {
         parameters: {
             query?: never;
@@ -1528,6 +2102,129 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @enum {string} */
+        EndSort: "person" | "mailbox" | "outside" | "released" | "lost";
+        /** @enum {string} */
+        Severity: "blocker" | "error" | "warning" | "note";
+        Finding: {
+            rule: string;
+            severity: components["schemas"]["Severity"];
+            title: string;
+            detail: string;
+            why: string;
+            remedy: string;
+            source: string;
+            objects: string[];
+            item: string;
+            path: string | null;
+            count: number;
+            fingerprint: string;
+            /** @description The shortest call that shows it, as a sentence */
+            call: string | null;
+            fix: {
+                label: string;
+                changes: components["schemas"]["Change"][];
+            } | null;
+        };
+        /** @description Minutes from Monday 00:00 at the customer's, and what holds */
+        Strip: {
+            from: number;
+            to: number;
+            /** @enum {string} */
+            ifAnswered: "person" | "queue" | "outside" | "mailbox" | "menu" | "released" | "lost";
+            /** @enum {string} */
+            ifNobodyAnswers: "person" | "queue" | "outside" | "mailbox" | "menu" | "released" | "lost";
+            first: string;
+            passive: string;
+            target: string;
+        }[] | null;
+        Telling: {
+            parts: {
+                /** @enum {string} */
+                what: "hears" | "rings" | "waits";
+                object: string;
+                seconds: number;
+            }[];
+            outcome: string;
+            sort: components["schemas"]["EndSort"];
+            target: string;
+            seconds: number;
+            reason: string;
+        };
+        RightNow: {
+            number: string;
+            telling: components["schemas"]["Telling"];
+            /** Format: date-time */
+            until: string | null;
+            next: components["schemas"]["Telling"] | null;
+        } | null;
+        Ruler: {
+            /** @description Of a user's hours; empty for the others */
+            state: string;
+            limit: number | null;
+            onePass: number;
+            /** @description Seconds of one ring */
+            ring: number;
+            words: string;
+            bars: {
+                item: string;
+                who: string;
+                pass: number;
+                from: number;
+                to: number;
+                /** @enum {string} */
+                reached: "whole" | "cut" | "never";
+                rings: number;
+                mailboxAt: number | null;
+                isPassedOver: boolean;
+            }[];
+        };
+        YearLine: {
+            zone: string;
+            /** Format: date */
+            from: string;
+            /** @description Open, by day */
+            minutes: number[];
+            owners: string[];
+            clocks: {
+                /** Format: date */
+                date: string;
+                /** @enum {string} */
+                way: "forward" | "back";
+            }[];
+            /** Format: date */
+            knownUntil: string | null;
+            words: string;
+            overlaps: {
+                one: string;
+                other: string;
+                from: string;
+                to: string;
+            }[];
+            special: {
+                /** Format: date */
+                from: string;
+                /** Format: date */
+                to: string;
+                what: string;
+                owner: string;
+                /** @description The calendar; empty for the customer's own */
+                whose: string;
+                hours: string;
+            }[];
+        };
+        CallMap: {
+            nodes: {
+                id: string;
+                object: string | null;
+                sort: string;
+            }[];
+            arrows: {
+                from: string;
+                to: string;
+                labels: string[];
+            }[];
+        };
         ApiToken: {
             id: string;
             name: string;
@@ -1592,6 +2289,23 @@ export interface components {
             pushedRevision: number | null;
             /** Format: date-time */
             pushedAt: string | null;
+            /** @description Town of the first site, and how many more there are */
+            place: string | null;
+            region: string | null;
+            strip: components["schemas"]["Strip"];
+            findings: {
+                blocker: number;
+                error: number;
+                warning: number;
+                note: number;
+            };
+            /** @description Whether callers notice what differs between book and live */
+            callersNotice: boolean | null;
+            next: {
+                /** Format: date */
+                on: string;
+                what: string;
+            } | null;
             lookedAfterBy: string | null;
         };
         /** @enum {string} */
@@ -1846,6 +2560,8 @@ export interface components {
     };
     parameters: {
         Customer: string;
+        /** @description Of the proof; it holds until the next edit */
+        Run: number;
         PushId: string;
     };
     requestBodies: {

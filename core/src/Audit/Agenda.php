@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Calendar;
+use Jaunty\Core\Book\Holiday;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+
+/** What is due for a customer by itself, whatever anybody does: ports, lent numbers that end, calendars that run out. */
+final readonly class Agenda
+{
+    /** @param string $day `2026-12-14` */
+    private function __construct(public string $day, public string $words)
+    {
+    }
+
+    /**
+     * @param  string  $today  at the customer's
+     * @return ?self what comes first
+     */
+    public static function next(Book $book, string $today): ?self
+    {
+        $due = [];
+        foreach ($book->ofKind(Kind::Number) as $number) {
+            if ($number instanceof Number && $number->status === NumberStatus::PortingIn && $number->from !== null && $number->from >= $today) {
+                $due[$number->from]['port'] = ($due[$number->from]['port'] ?? 0) + 1;
+            } elseif ($number instanceof Number && $number->until !== null && $number->until >= $today) {
+                $due[$number->until]['end'] = ($due[$number->until]['end'] ?? 0) + 1;
+            }
+        }
+        foreach ($book->ofKind(Kind::Calendar) as $calendar) {
+            $dates = $calendar instanceof Calendar ? array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays) : [];
+            $last = $calendar instanceof Calendar && $dates !== [] ? $calendar->knownUntil ?? max($dates) : '9999-12-31';
+            if ($last >= $today && $last !== '9999-12-31') {
+                $due[$last]['calendar'] = 1;
+            }
+        }
+        if ($due === []) {
+            return null;
+        }
+        $day = min(array_keys($due));
+        $many = static fn (int $count, string $what): string => $count === 1 ? "1 number {$what}s" : "{$count} numbers {$what}";
+
+        return new self($day, match (true) {
+            isset($due[$day]['port']) => $many($due[$day]['port'], 'port'),
+            isset($due[$day]['end']) => $many($due[$day]['end'], 'end'),
+            default => 'holidays run out',
+        });
+    }
+}

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { GETS, type Gets } from '../outcomes'
+
+/** The mark of what a caller gets, with its words for whoever does not see it. */
+defineProps<{ gets: Gets }>()
+</script>
+
+<template>
+  <i class="swatch" :class="gets" role="img" :aria-label="GETS[gets]" />
+</template>
+
+<style scoped>
+.swatch {
+  display: inline-block;
+  width: 18px;
+  height: 10px;
+  vertical-align: -1px;
+}
+
+.person {
+  background: var(--gets-person);
+}
+
+.menu {
+  border: 1.5px solid var(--teal);
+  background: var(--gets-menu);
+}
+
+.queue {
+  background: var(--gets-queue);
+}
+
+.mailbox {
+  background: var(--gets-mailbox);
+}
+
+.outside {
+  background: var(--gets-outside);
+}
+
+.released {
+  background: var(--gets-released);
+}
+
+.lost {
+  background: var(--gets-lost);
+}
+</style>
