@@ -6,6 +6,7 @@ namespace App\Console;
 
 use App\Demo\Demo;
 use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
 
 final class LoadDemo extends Command
 {
@@ -20,6 +21,8 @@ final class LoadDemo extends Command
 
             return self::SUCCESS;
         }
+        // What a crash of the machine would lose, the next start makes again.
+        DB::statement('set synchronous_commit to off');
         foreach ($demo->load() as $line) {
             $this->line($line);
         }

@@ -6,18 +6,24 @@ namespace App\Demo;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Book\BookRepository;
+use App\Book\DraftDesk;
+use App\Book\FieldEdit;
+use App\Drift\LiveReader;
 use App\Models\Grant;
 use App\Models\Push;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use App\Push\BindingStore;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
 use App\Stock\NumberStock;
+use App\Switching\SwitchConnector;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
 use Illuminate\Support\Str;
-use Jaunty\Core\Templates\Slug;
+use Jaunty\Core\Book\Reference;
 
 /**
  * Saltmarsh Voice of Port Merrow: invented people, customers and numbers, made by the same code the screens use. Loading
@@ -33,24 +39,20 @@ final readonly class Demo
         ['sign_in' => 'ada@saltmarsh.example', 'name' => 'Ada Wren', 'initials' => 'AW', 'lead' => false],
     ];
 
-    private const STOCK = ['1902' => 24, '44207946' => 12];
-
-    private const CUSTOMERS = [
-        ['name' => 'Ardent Road Veterinary', 'zone' => 'America/Halifax', 'mainNumber' => '+19025550110', 'messages' => 'Tamsin Quill'],
-        ['name' => 'Coldharbour Boatyard', 'zone' => 'America/Halifax', 'mainNumber' => '+19025550111', 'messages' => 'Boyd Osei'],
-        ['name' => 'East Pier Museum', 'zone' => 'Europe/London', 'mainNumber' => '+442079460002', 'messages' => 'Merrin Farrow'],
-    ];
-
-    /** Pushed to the practice switch; the others wait for their first push. */
-    private const PUSHED = ['ardent-road-veterinary', 'coldharbour-boatyard'];
+    private const STOCK = ['1902' => 80, '1782' => 6, '1506' => 14, '1416' => 14, '1207' => 14, '1617' => 14, '44207946' => 12, '44131496' => 4];
 
     public function __construct(
         private Templates $templates,
         private NumberStock $stock,
         private TakingOn $takingOn,
         private Scope $scope,
+        private DraftDesk $drafts,
         private PushDesk $pushes,
         private PushRunner $runner,
+        private LiveReader $live,
+        private BookRepository $books,
+        private BindingStore $bindings,
+        private SwitchConnector $switch,
     ) {
     }
 
@@ -68,19 +70,61 @@ final readonly class Demo
                 yield "stocked {$count} numbers beginning {$prefix}";
             }
         }
-        foreach (self::CUSTOMERS as $answers) {
-            $key = Slug::of($answers['name']);
-            if ($this->find($lead, $key) === null) {
-                $this->takingOn->takeOn($lead->id, 'one-line-office', $answers);
-                yield "took on {$answers['name']}";
+        foreach (Customers::all() as $customer) {
+            if ($this->find($lead, $customer->key()) === null) {
+                $this->takingOn->takeOn($lead->id, $customer->template, $customer->answers);
+                $this->enter($lead, $customer);
+                yield "took on {$customer->name()}";
+            }
+            $this->assign($lead, $people, $customer);
+            if ($customer->isPushed && $this->push($lead, $customer->key())) {
+                $this->changeByHand($lead, $customer);
+                yield "pushed {$customer->name()}";
             }
         }
-        $first = $this->find($lead, Slug::of(self::CUSTOMERS[1]['name'])) ?? throw new \LogicException('taken on, yet not there');
-        $this->grant($lead, $people[1], $first->id, Ability::Push);
-        foreach (self::PUSHED as $key) {
-            if ($this->push($lead, $key)) {
-                yield "pushed {$key}";
+        foreach (Customers::all() as $customer) {
+            $row = $customer->lookedAfterBy === $people[1]->sign_in ? $this->find($lead, $customer->key()) : null;
+            if ($row !== null) {
+                $this->grant($lead, $people[1], $row->id, Ability::Push);
             }
+        }
+    }
+
+    /** What was changed since, entered as any technician's edit. */
+    private function enter(Technician $lead, DemoCustomer $customer): void
+    {
+        $stage = ['object' => "tenant:{$customer->key()}", 'path' => 'state', 'value' => $customer->isPushed ? 'in-service' : 'building'];
+        $edits = array_map(static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null), [$stage, ...$customer->edits]);
+        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
+            $this->drafts->edit($tenant, $lead->id, $edits);
+            $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
+        });
+    }
+
+    /** @param list<Technician> $people */
+    private function assign(Technician $lead, array $people, DemoCustomer $customer): void
+    {
+        $who = array_column($people, null, 'sign_in')[$customer->lookedAfterBy] ?? $lead;
+        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, static function (TenantRow $tenant) use ($who): void {
+            $tenant->forceFill(['looked_after_by' => $who->id])->save();
+        });
+    }
+
+    /** Somebody at the customer's changes things on the switch, with its own password. */
+    private function changeByHand(Technician $lead, DemoCustomer $customer): void
+    {
+        foreach ($customer->byHand as $place => $edit) {
+            [$book, $known] = $this->scope->tenant($lead->id, $customer->key(), Ability::Read, function (TenantRow $tenant): array {
+                $book = $this->books->head($tenant->id);
+
+                return [$book, $this->bindings->load($tenant->id, $this->switch->name(), [$book])];
+            });
+            $object = Reference::parse($edit['object']);
+            $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($book)->find($object)?->toArray() ?? [];
+            $field = explode('/', $edit['path'])[0];
+            $this->switch->update($book, $known, $object, [$field => $changed[$field] ?? null], [$field => $book->find($object)?->toArray()[$field] ?? null], "{$customer->key()}-by-hand-{$place}", "admin@{$customer->key()}");
+            // The record has another version now.
+            $this->live->read($lead->id, $customer->key());
         }
     }
 

@@ -121,6 +121,12 @@ final class Inspection
         return $this->uses[(string) Reference::of($object)] ?? [];
     }
 
+    /** A date as a sentence says it: `Fri 25 Dec 2026`. */
+    public function day(string $date): string
+    {
+        return (new \DateTimeImmutable("{$date}T12:00:00Z"))->format('D j M Y');
+    }
+
     public function zoneOf(?Reference $site): string
     {
         return $this->find($site, Site::class)->zone ?? $this->book->tenant->zone;

@@ -1,17 +1,22 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useRouter } from 'vue-router'
+import { computed, type Component } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { useNeighbours } from '@/roster'
-import { age, EmptyState, ErrorState, kindsInWords, LoadingLines, PageTop, plural, stageInWords, timeThere, useCommands, useNow, useShortcuts } from '@/shared'
+import { EmptyState, ErrorState, kindsInWords, LoadingLines, minuteOfWeek, PageTop, stageInWords, timeThere, useCommands, useNow, useShortcuts, WeekStrip } from '@/shared'
 import CallLine from './CallLine.vue'
 import { chapterOfKind, CHAPTERS, FIRST } from './chapters'
+import ForwardingChapter from './chapters/ForwardingChapter.vue'
+import GroupsChapter from './chapters/GroupsChapter.vue'
+import HoursChapter from './chapters/HoursChapter.vue'
+import MenusChapter from './chapters/MenusChapter.vue'
+import ProofChapter from './chapters/ProofChapter.vue'
+import SheetChapter from './chapters/SheetChapter.vue'
 import { provideDesk } from './desk'
 import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
-import PinKeeper from './PinKeeper.vue'
-import SheetGrid from './SheetGrid.vue'
+import NowLine from './NowLine.vue'
 import { asText, valueAt } from './values'
 
 const props = defineProps<{ customer: string; chapter: string }>()
@@ -19,22 +24,14 @@ const props = defineProps<{ customer: string; chapter: string }>()
 const router = useRouter()
 const now = useNow()
 const desk = provideDesk(props.customer)
-const { book, live, differences, faults, clashes, underWay } = desk
+const { book, live, differences, faults, clashes, underWay, findings, margin, names } = desk
+const route = useRoute()
 const neighbours = useNeighbours(() => props.customer)
 
 const chapter = computed(() => CHAPTERS.find((each) => each.key === (props.chapter === '' ? FIRST : props.chapter)))
 const objects = computed(() => book.data.value?.objects ?? [])
 const tenant = computed(() => objects.value.find((object) => object.kind === 'tenant'))
 const zone = computed(() => asText(valueAt(tenant.value?.fields, 'zone') ?? 'UTC'))
-const shown = computed(() => objects.value.filter((object) => chapter.value?.kinds.includes(object.kind)))
-
-const main = computed(() => {
-  const ref = valueAt(tenant.value?.fields, 'mainNumber')
-  const number = objects.value.find((object) => object.ref === ref)
-  const to = valueAt(number?.fields, 'destination')
-  return number === undefined ? undefined : { number: number.display ?? number.key, leadsTo: typeof to === 'string' ? desk.names.value.of(to) : 'nowhere' }
-})
-
 function count(kinds: string[]): number {
   return objects.value.filter((object) => kinds.includes(object.kind)).length
 }
@@ -44,13 +41,22 @@ function mark(kinds: string[], key: string): { shape: string; word: string } {
   const speaksOf = (ref: string): boolean => kinds.some((kind) => ref.startsWith(`${kind}:`))
   if (key === 'push') return underWay.value !== undefined ? { shape: 'half', word: 'under way' } : differences.value.length > 0 ? { shape: 'trouble', word: 'differences' } : { shape: live.data.value?.onSwitch === true ? 'full' : 'none', word: live.data.value?.onSwitch === true ? 'the same' : 'not pushed' }
   if (kinds.length === 0) return { shape: 'full', word: '' }
+  if (key === 'proof') return findings.value.some((each) => each.rule === 'flow.promise-broken') ? { shape: 'trouble', word: 'a promise is broken' } : { shape: count(['promise']) > 0 ? 'full' : 'none', word: count(['promise']) > 0 ? 'promises kept' : 'no promise yet' }
   if ([...faults.keys()].some(speaksOf) || clashes.value.some((clash) => speaksOf(clash.object)) || differences.value.some((each) => speaksOf(each.object))) return { shape: 'trouble', word: 'needs a look' }
+  const worst = findings.value.find((each) => each.objects.some(speaksOf))?.severity
+  if (worst === 'blocker' || worst === 'error') return { shape: 'trouble', word: 'troubled' }
+  if (worst === 'warning') return { shape: 'half', word: 'to be looked at' }
   return count(kinds) > 0 ? { shape: 'full', word: 'sound' } : { shape: 'none', word: 'empty' }
 }
 
-function go(key: string): void {
-  void router.push({ name: 'desk', params: { customer: props.customer, chapter: key } })
+function go(key: string, at?: string): void {
+  void router.push({ name: 'desk', params: { customer: props.customer, chapter: key }, query: at === undefined ? {} : { at } })
 }
+
+/** Chapters with a screen of their own; the others are sheets of one kind. */
+const SCREENS: Record<string, Component> = { hours: HoursChapter, groups: GroupsChapter, menus: MenusChapter, forwarding: ForwardingChapter, proof: ProofChapter }
+const screen = computed(() => SCREENS[chapter.value?.key ?? ''])
+const at = computed(() => (typeof route.query['at'] === 'string' ? route.query['at'] : undefined))
 
 function turnTo(customer: string | undefined): void {
   if (customer !== undefined) void router.push({ name: 'desk', params: { customer, chapter: props.chapter } })
@@ -77,7 +83,7 @@ useCommands(() => [
     .map((object) => ({
       label: [object.extension, object.display ?? object.label].filter((each) => each !== null).join(' '),
       kind: kindsInWords(object.kind).one.toLowerCase(),
-      run: () => { go(chapterOfKind(object.kind)) },
+      run: () => { go(chapterOfKind(object.kind), object.ref) },
     })),
 ])
 </script>
@@ -97,36 +103,29 @@ useCommands(() => [
     <main v-if="book.error.value !== null && book.data.value === undefined"><ErrorState :error="book.error.value" @again="book.refetch()" /></main>
     <main v-else-if="book.data.value === undefined"><LoadingLines what="the book" /></main>
     <template v-else>
-      <p class="now">
-        <template v-if="main !== undefined"><span class="soft">In the book,</span> <span class="mono">{{ main.number }}</span> leads to <strong>{{ main.leadsTo }}</strong>. </template>
-        <template v-else><strong>No main number is set.</strong> </template>
-        <span class="soft" data-testid="against-switch">
-          <template v-if="live.data.value === undefined" />
-          <template v-else-if="!live.data.value.onSwitch">Nothing of it is on the switch yet.</template>
-          <template v-else>The switch, as read {{ age(live.data.value.readAt ?? '', now) }}, {{ differences.length === 0 ? 'says the same' : `differs in ${plural(differences.length, 'place')}` }}.</template>
-        </span>
-      </p>
+      <NowLine :zone />
       <div class="body">
         <nav class="chapters" aria-label="Chapters">
           <router-link v-for="each in CHAPTERS" :key="each.key" :to="{ name: 'desk', params: { customer, chapter: each.key } }" :class="{ here: each.key === chapter?.key }" :aria-current="each.key === chapter?.key ? 'page' : undefined">
             <i :class="mark(each.kinds, each.key).shape" aria-hidden="true" />
             <span>{{ each.title }}</span><span class="visually-hidden">, {{ mark(each.kinds, each.key).word }}</span>
-            <span v-if="each.kinds.length > 0 && each.key !== 'intake'" class="mono soft count">{{ count(each.kinds) }}</span>
+            <span v-if="each.kinds.length > 0 && each.key !== 'intake'" class="mono soft count">{{ count(each.counts ?? each.kinds) }}</span>
             <span v-else-if="each.key === 'push' && differences.length > 0" class="mono soft count">{{ differences.length }}</span>
           </router-link>
+          <div v-if="margin.data.value?.strip" class="week">
+            <p class="soft small">A caller to the main number this week</p>
+            <WeekStrip :pieces="margin.data.value.strip" :now="minuteOfWeek(now, zone)" slim label="The week of the main number" :name="(ref) => names.of(ref)" />
+          </div>
         </nav>
         <main class="sheet">
           <EmptyState v-if="chapter === undefined" title="There is no such chapter"><router-link :to="{ name: 'desk', params: { customer, chapter: FIRST } }">Go to Numbers</router-link></EmptyState>
           <IntakeChapter v-else-if="chapter.key === 'intake'" :zone="zone" />
           <PushChapter v-else-if="chapter.key === 'push'" :zone="zone" />
           <HistoryChapter v-else-if="chapter.key === 'history'" :zone="zone" />
-          <EmptyState v-else-if="shown.length === 0" :title="`No ${chapter.title.toLowerCase()} in this book`">The template this customer was taken on from makes none.</EmptyState>
-          <template v-else-if="chapter.kinds[0] !== undefined">
-            <SheetGrid :key="chapter.key" :kind="chapter.kinds[0]" :objects="shown" />
-            <PinKeeper v-if="chapter.key === 'mailboxes'" :objects="shown" :zone="zone" />
-          </template>
+          <component :is="screen" v-else-if="screen !== undefined" />
+          <SheetChapter v-else :key="chapter.key" :chapter :zone />
         </main>
-        <MarginNotes :title="chapter?.title ?? ''" :kinds="chapter?.kinds ?? []" :zone="zone" />
+        <MarginNotes :title="chapter?.title ?? ''" :kinds="chapter?.kinds ?? []" :zone :selected="at" :is-whole="chapter?.key === 'proof'" />
       </div>
       <CallLine />
     </template>
@@ -156,12 +155,6 @@ useCommands(() => [
 .turn:disabled {
   opacity: 0.4;
   cursor: default;
-}
-
-.now {
-  padding: 7px 18px;
-  border-bottom: 1px solid var(--rule);
-  background: var(--sheet);
 }
 
 .body {
@@ -217,6 +210,10 @@ useCommands(() => [
   border-radius: 0;
   background: var(--red);
   transform: rotate(45deg) scale(0.85);
+}
+
+.week {
+  padding: 14px 12px 8px 18px;
 }
 
 .count {

@@ -19,7 +19,7 @@ const typed = ref<string>()
 const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
 
-const current = computed(() => (props.holds === true ? props.value : valueAt(props.object.fields, props.path)))
+const current = computed(() => (props.holds ? props.value : valueAt(props.object.fields, props.path)))
 const fault = computed(() => faults.get(cellKey(props.object.ref, props.path)))
 const isPending = computed(() => changes.value.some((change) => change.object === props.object.ref && change.path !== null && (change.path === props.path || change.path.startsWith(`${props.path}/`) || props.path.startsWith(`${change.path}/`))))
 const isChosen = computed(() => props.type.type === 'choice' || props.type.type === 'flag')
@@ -41,7 +41,7 @@ function open(): void {
 function keep(value: unknown, said: string): void {
   faults.delete(cellKey(props.object.ref, props.path))
   if (same(value, current.value ?? null)) return
-  if (props.holds === true) emit('take', value)
+  if (props.holds) emit('take', value)
   else void edit([{ object: props.object.ref, path: props.path, value, typed: said }])
 }
 
@@ -75,7 +75,7 @@ function choose(event: Event): void {
   <span class="field" :class="{ pending: isPending, bad: fault !== undefined }">
     <select v-if="isChosen" :value="current === null || current === undefined ? '' : String(current)" :aria-label="label" @change="choose">
       <option v-if="type.required !== true" value="">—</option>
-      <option v-for="[value, said] in options" :key="value" :value="value">{{ said }}</option>
+      <option v-for="[choice, said] in options" :key="choice" :value="choice">{{ said }}</option>
     </select>
     <template v-else-if="typed !== undefined">
       <input

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BookObject, Clash, Difference } from '@/api'
-import { age, dateThere, useNow } from '@/shared'
+import { age, dateThere, SeverityBars, useNow } from '@/shared'
 import { cellKey, useDesk } from './desk'
+import FindingNote from './FindingNote.vue'
 import { fieldInWords, valueInWords } from './words'
 
-const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string }>()
+/** @param selected the object in view, whose findings come first */
+const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; isWhole?: boolean }>()
 
-const { names, faults, clashes, differences, live, edit, push, busy, underWay, book } = useDesk()
+const { names, faults, clashes, differences, findings, margin, live, edit, push, busy, underWay, book } = useDesk()
 const now = useNow()
 
 function inView(ref: string): boolean {
@@ -15,6 +17,12 @@ function inView(ref: string): boolean {
 }
 
 const mine = computed(() => differences.value.filter((each) => inView(each.object)))
+const found = computed(() => {
+  const here = findings.value.filter((each) => props.isWhole || each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`))))
+  const isAbout = (each: (typeof here)[number]): boolean => props.selected !== undefined && each.objects.includes(props.selected)
+  return [...here.filter(isAbout), ...here.filter((each) => !isAbout(each))]
+})
+const elsewhere = computed(() => findings.value.length - found.value.length)
 const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
 const unread = computed(() =>
   [...faults].filter(([key]) => inView(key)).map(([key, fault]) => {
@@ -22,7 +30,7 @@ const unread = computed(() =>
     return { key, object, path, ...fault }
   }),
 )
-const empty = computed(() => mine.value.length + clashing.value.length + unread.value.length === 0)
+const empty = computed(() => mine.value.length + clashing.value.length + unread.value.length + found.value.length === 0)
 
 function labelOf(ref: string): string {
   const object = book.data.value?.objects.find((each) => each.ref === ref)
@@ -52,29 +60,32 @@ function headline(difference: Difference): string {
   <aside class="margin" aria-label="In the margin">
     <h2 class="head">In the margin · {{ title }}</h2>
     <section v-for="fault in unread" :key="fault.key" class="note">
-      <h3><span class="bars" aria-hidden="true"><i /><i /><i /></span>{{ labelOf(fault.object) }}: {{ fieldInWords(fault.object, fault.path) }} is not kept</h3>
+      <h3><SeverityBars class="bars" severity="blocker" />{{ labelOf(fault.object) }}: {{ fieldInWords(fault.object, fault.path) }} is not kept</h3>
       <p class="soft">You typed “{{ fault.typed }}”: {{ fault.detail }}.</p>
       <p class="act"><button type="button" class="quiet-button" @click="faults.delete(fault.key)">Leave it as it was</button></p>
     </section>
     <section v-for="clash in clashing" :key="cellKey(clash.object, clash.path ?? '')" class="note" data-testid="clash">
-      <h3><span class="bars" aria-hidden="true"><i /><i /></span>{{ labelOf(clash.object) }}: {{ fieldInWords(clash.object, clash.path ?? '') }} was changed by somebody else meanwhile</h3>
+      <h3><SeverityBars class="bars" severity="error" />{{ labelOf(clash.object) }}: {{ fieldInWords(clash.object, clash.path ?? '') }} was changed by somebody else meanwhile</h3>
       <p class="soft">It was {{ said(clash.object, clash.path, clash.base) }}. You want {{ said(clash.object, clash.path, clash.ours) }}; the book now says {{ said(clash.object, clash.path, clash.theirs) }}.</p>
       <p v-if="clash.path !== null" class="act">
         <button type="button" class="quiet-button" @click="decide(clash, clash.ours)">Keep mine</button>
         <button type="button" class="quiet-button" @click="decide(clash, clash.theirs)">Take theirs</button>
       </p>
     </section>
+    <FindingNote v-for="finding in found" :key="finding.fingerprint" :finding :is-here="selected !== undefined && finding.objects.includes(selected)" />
     <section v-for="difference in mine" :key="cellKey(difference.object, difference.path ?? difference.what)" class="note" data-testid="drift">
-      <h3><span class="bars" aria-hidden="true"><i /><i v-if="difference.what !== 'field'" /></span>{{ headline(difference) }}</h3>
+      <h3><SeverityBars class="bars" :severity="difference.what === 'field' ? 'warning' : 'error'" />{{ headline(difference) }}</h3>
       <p v-if="difference.what === 'field'" class="soft">Book {{ said(difference.object, difference.path, difference.book) }}, live {{ said(difference.object, difference.path, difference.live) }}.</p>
       <p v-if="difference.since !== null" class="soft">Since {{ dateThere(difference.since, zone) }}, by {{ difference.by }}.</p>
       <p v-if="difference.what !== 'unknown'" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="putBack(difference)">Put back</button></p>
       <p v-else class="soft">A push of the whole book removes it; look over the run sheet under Push.</p>
     </section>
     <p v-if="empty" class="soft quiet">
-      <template v-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
+      <template v-if="margin.data.value === undefined">Looking it over …</template>
+      <template v-else-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>
+    <p v-if="elsewhere > 0" class="soft quiet small">{{ elsewhere === 1 ? '1 finding' : `${elsewhere} findings` }} in other chapters; Proof lists them all.</p>
   </aside>
 </template>
 
@@ -106,14 +117,6 @@ function headline(difference: Difference): string {
   position: absolute;
   top: 4px;
   left: -20px;
-  display: flex;
-  gap: 2px;
-}
-
-.bars i {
-  width: 4px;
-  height: 12px;
-  background: var(--ink);
 }
 
 .act {

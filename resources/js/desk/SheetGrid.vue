@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useId } from 'vue'
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { BookObject } from '@/api'
 import { kindsInWords, plural } from '@/shared'
 import { pastedCells, read, shown, typedOf } from './cells'
@@ -7,14 +8,21 @@ import { columnsOf, type Column } from './columns'
 import { cellKey, useDesk, type Edit } from './desk'
 import { valueAt } from './values'
 
-const props = defineProps<{ kind: BookObject['kind']; objects: BookObject[] }>()
+const props = defineProps<{ kind: BookObject['kind']; objects: BookObject[]; selected?: string | undefined }>()
+const emit = defineEmits<{ select: [ref: string] }>()
+
+/** Beyond so many lines only those in view are drawn. */
+const MOST_DRAWN = 150
+const LINE_HEIGHT = 32
 
 const { names, faults, changes, clashes, edit, notice } = useDesk()
 const id = useId()
 const grid = ref<HTMLElement>()
 // A reference inside a loop is a list; one editor is open at most.
 const editor = ref<HTMLInputElement[]>()
-const at = ref({ row: 0, column: 0 })
+const at = ref({ row: Math.max(0, props.objects.findIndex((object) => object.ref === props.selected)), column: 0 })
+/** The other corner of the block that is marked; where the caret is, if none is. */
+const anchor = ref({ ...at.value })
 const editing = ref<{ row: number; column: number; typed: string }>()
 
 const columns = computed(() => columnsOf(props.kind))
@@ -31,6 +39,51 @@ function textOf(object: BookObject, column: Column): string {
   return faults.get(keyOf(object, column))?.typed ?? shown(path === null ? null : valueAt(object.fields, path), column, names.value)
 }
 
+const block = computed(() => ({
+  top: Math.min(at.value.row, anchor.value.row), bottom: Math.max(at.value.row, anchor.value.row),
+  left: Math.min(at.value.column, anchor.value.column), right: Math.max(at.value.column, anchor.value.column),
+}))
+const isBlock = computed(() => block.value.top !== block.value.bottom || block.value.left !== block.value.right)
+
+function isMarked(row: number, column: number): boolean {
+  return isBlock.value && row >= block.value.top && row <= block.value.bottom && column >= block.value.left && column <= block.value.right
+}
+
+const isLong = computed(() => props.objects.length > MOST_DRAWN)
+const lines = useVirtualizer(computed(() => ({
+  count: props.objects.length,
+  getScrollElement: () => grid.value?.closest<HTMLElement>('.sheet') ?? null,
+  estimateSize: () => LINE_HEIGHT,
+  overscan: 24,
+  enabled: isLong.value,
+})))
+const drawn = computed(() => {
+  if (!isLong.value) return { from: 0, to: props.objects.length, above: 0, below: 0 }
+  const all = lines.value.getVirtualItems()
+  const [first, last] = [all[0], all.at(-1)]
+  if (first === undefined || last === undefined) return { from: 0, to: Math.min(MOST_DRAWN, props.objects.length), above: 0, below: 0 }
+  return { from: first.index, to: last.index + 1, above: first.start, below: lines.value.getTotalSize() - last.end }
+})
+const inView = computed(() => props.objects.slice(drawn.value.from, drawn.value.to).map((object, index) => ({ object, row: drawn.value.from + index })))
+
+watch(
+  () => props.objects[at.value.row]?.ref,
+  (ref) => {
+    if (ref !== undefined && ref !== props.selected) emit('select', ref)
+  },
+)
+// A finding, a link or the command box chose another line.
+watch(
+  () => props.selected,
+  (ref) => {
+    const row = props.objects.findIndex((object) => object.ref === ref)
+    if (row < 0 || row === at.value.row) return
+    at.value = { row, column: at.value.column }
+    anchor.value = { ...at.value }
+    if (isLong.value) lines.value.scrollToIndex(row)
+  },
+)
+
 const suggestions = computed(() => {
   const open = editing.value
   const column = open === undefined ? undefined : columns.value[open.column]
@@ -39,11 +92,13 @@ const suggestions = computed(() => {
   if (column.type === 'choice') return Object.values(column.choices ?? {})
   if (column.type === 'zone') return Intl.supportedValuesOf('timeZone')
   if (column.kinds === undefined) return []
-  return names.value.objects.filter((object) => column.kinds?.includes(object.kind)).map((object) => object.display ?? object.label)
+  return names.value.choices(column.kinds)
 })
 
-function focusAt(row: number, column: number): void {
+function focusAt(row: number, column: number, stretch = false): void {
   at.value = { row: Math.max(0, Math.min(props.objects.length - 1, row)), column: Math.max(0, Math.min(columns.value.length - 1, column)) }
+  if (!stretch) anchor.value = { ...at.value }
+  if (isLong.value) lines.value.scrollToIndex(at.value.row, { align: 'auto' })
   void nextTick(() => grid.value?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus())
 }
 
@@ -53,6 +108,7 @@ function open(row: number, column: number, typed?: string): void {
   const field = columns.value[column]
   const path = object === undefined ? null : field?.path(object)
   at.value = { row, column }
+  anchor.value = { row, column }
   if (object === undefined || field === undefined || path === null || path === undefined) return
   const held = faults.get(keyOf(object, field))?.typed
   editing.value = { row, column, typed: typed ?? held ?? typedOf(valueAt(object.fields, path), field, names.value) }
@@ -111,33 +167,79 @@ function onEditorKey(event: KeyboardEvent): void {
 const STEPS: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
 
 function onCellKey(event: KeyboardEvent, row: number, column: number): void {
-  if (editing.value !== undefined || event.altKey || event.ctrlKey || event.metaKey) return
+  if (editing.value !== undefined || event.altKey) return
+  if (event.ctrlKey || event.metaKey) {
+    if (event.key.toLowerCase() !== 'd') return
+    fillDown()
+    event.preventDefault()
+    event.stopPropagation()
+    return
+  }
   const step = STEPS[event.key]
   const object = props.objects[row]
   const field = columns.value[column]
-  if (step !== undefined) focusAt(row + step[0], column + step[1])
+  if (step !== undefined) focusAt(row + step[0], column + step[1], event.shiftKey)
   else if (event.key === 'Home') focusAt(row, 0)
   else if (event.key === 'End') focusAt(row, columns.value.length - 1)
   else if (event.key === 'Enter' || event.key === 'F2') open(row, column)
-  else if (event.key === 'Delete') {
-    const change = edited(row, column, '')
-    if (change !== undefined) void edit([change])
-  } else if (event.key === 'Escape' && object !== undefined && field !== undefined) faults.delete(keyOf(object, field))
+  else if (event.key === 'Delete') overBlock(() => '')
+  else if (event.key === 'Escape' && object !== undefined && field !== undefined) faults.delete(keyOf(object, field))
   else if (event.key.length === 1 && /[\p{L}\p{N}+]/u.test(event.key)) open(row, column, event.key)
   else return
   event.preventDefault()
   event.stopPropagation()
 }
 
+/** Every cell of the marked block set to a text: all of it or nothing. */
+function overBlock(text: (row: number, column: number) => string, from = block.value.top): void {
+  const { bottom, left, right } = block.value
+  const changes: (Edit & { typed: string })[] = []
+  for (let row = from; row <= bottom; row++) {
+    for (let column = left; column <= right; column++) {
+      const change = edited(row, column, text(row, column))
+      if (change !== undefined) changes.push(change)
+    }
+  }
+  if (changes.length > 0) void edit(changes)
+}
+
+function typedAt(row: number, column: number): string {
+  const object = props.objects[row]
+  const field = columns.value[column]
+  const path = object === undefined ? null : field?.path(object)
+  if (object === undefined || field === undefined) return ''
+  return path === null || path === undefined ? textOf(object, field) : typedOf(valueAt(object.fields, path), field, names.value)
+}
+
+/** The top line of the block into the lines under it; of a single cell, the cell above it. */
+function fillDown(): void {
+  if (isBlock.value && block.value.top < block.value.bottom) overBlock((_row, column) => typedAt(block.value.top, column), block.value.top + 1)
+  else if (at.value.row > 0) overBlock((row, column) => typedAt(row - 1, column))
+}
+
+function onCopy(event: ClipboardEvent): void {
+  if (editing.value !== undefined) return
+  event.preventDefault()
+  const rows = []
+  for (let row = block.value.top; row <= block.value.bottom; row++) rows.push(Array.from({ length: block.value.right - block.value.left + 1 }, (_, index) => typedAt(row, block.value.left + index)).join('\t'))
+  event.clipboardData?.setData('text/plain', rows.join('\n'))
+}
+
+function onClick(event: MouseEvent, row: number, column: number): void {
+  if (editing.value?.row === row && editing.value.column === column) return
+  if (event.shiftKey) focusAt(row, column, true)
+  else open(row, column)
+}
+
 /** A block from a spreadsheet goes in from this cell on; all of it or nothing. */
 function onPaste(event: ClipboardEvent): void {
   if (editing.value !== undefined) return
   event.preventDefault()
-  const block = pastedCells(event.clipboardData?.getData('text/plain') ?? '')
-  const from = at.value
+  const cells = pastedCells(event.clipboardData?.getData('text/plain') ?? '')
+  const from = { row: block.value.top, column: block.value.left }
   const faultsBefore = faults.size
-  const changes = block.flatMap((cells, down) => cells.flatMap((text, right) => edited(from.row + down, from.column + right, text) ?? []))
-  const tooMany = from.row + block.length - props.objects.length
+  const changes = cells.flatMap((line, down) => line.flatMap((text, right) => edited(from.row + down, from.column + right, text) ?? []))
+  const tooMany = from.row + cells.length - props.objects.length
   if (tooMany > 0) notice.value = { text: `The block has ${plural(tooMany, 'line')} more than the sheet from here on; those were left out.`, isFault: true }
   if (faults.size > faultsBefore) {
     notice.value = { text: `${plural(faults.size - faultsBefore, 'cell')} of the block could not be read; nothing was pasted. Mend the marked cells, or paste again.`, isFault: true }
@@ -148,22 +250,23 @@ function onPaste(event: ClipboardEvent): void {
 </script>
 
 <template>
-  <div ref="grid" class="grid" @paste="onPaste">
-    <table role="grid" :aria-label="kindsInWords(kind).many">
+  <div ref="grid" class="grid" @paste="onPaste" @copy="onCopy">
+    <table role="grid" :aria-label="kindsInWords(kind).many" :aria-rowcount="objects.length + 1">
       <thead>
         <tr>
           <th v-for="column in columns" :key="column.title" scope="col">{{ column.title }}</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(object, row) in objects" :key="object.ref" :data-testid="`row-${object.ref}`">
+        <tr v-if="drawn.above > 0" aria-hidden="true"><td :style="{ height: `${drawn.above}px` }" class="space" /></tr>
+        <tr v-for="{ object, row } in inView" :key="object.ref" :class="{ here: object.ref === selected }" :aria-rowindex="row + 2" :data-testid="`row-${object.ref}`">
           <td
             v-for="(column, index) in columns" :key="column.title" role="gridcell"
             :tabindex="at.row === row && at.column === index ? 0 : -1"
-            :class="{ mono: column.type === 'extension' || column.type === 'seconds' || column.shows !== undefined, pending: pending.has(keyOf(object, column)), bad: faults.has(keyOf(object, column)) || clashing.has(keyOf(object, column)), soft: textOf(object, column) === '—', fixed: column.path(object) === null }"
+            :class="{ mono: column.type === 'extension' || column.type === 'seconds' || column.shows !== undefined, pending: pending.has(keyOf(object, column)), bad: faults.has(keyOf(object, column)) || clashing.has(keyOf(object, column)), soft: textOf(object, column) === '—', fixed: column.path(object) === null, marked: isMarked(row, index) }"
             :aria-readonly="column.path(object) === null" :aria-invalid="faults.has(keyOf(object, column))"
             :aria-describedby="faults.has(keyOf(object, column)) ? `${id}-${row}-${index}` : undefined"
-            @click="editing?.row === row && editing.column === index ? undefined : open(row, index)"
+            @click="onClick($event, row, index)"
             @focus="at = { row, column: index }"
             @keydown="onCellKey($event, row, index)"
           >
@@ -176,6 +279,7 @@ function onPaste(event: ClipboardEvent): void {
             <span v-if="faults.has(keyOf(object, column))" :id="`${id}-${row}-${index}`" class="fault small alone" role="alert">{{ faults.get(keyOf(object, column))?.detail }}</span>
           </td>
         </tr>
+        <tr v-if="drawn.below > 0" aria-hidden="true"><td :style="{ height: `${drawn.below}px` }" class="space" /></tr>
       </tbody>
     </table>
     <datalist :id="`${id}-list`"><option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" /></datalist>
@@ -191,6 +295,19 @@ td {
   position: relative;
   min-width: 64px;
   cursor: text;
+}
+
+td.space {
+  padding: 0;
+  border: 0;
+}
+
+tr.here td {
+  background: var(--shade);
+}
+
+td.marked {
+  background: color-mix(in srgb, var(--teal) 14%, transparent);
 }
 
 td.fixed {

@@ -14,7 +14,12 @@ export function shown(value: unknown, column: FieldType, names: Names): string {
       return `${asText(value)} s`
     case 'rings':
       return value === 1 ? '1 ring' : `${asText(value)} rings`
+    case 'spans':
+      return (value as { from: string; to: string }[]).map((each) => `${each.from} to ${each.to}`).join(', ') || (column.unset ?? UNSET)
+    case 'counts':
+      return Object.entries(value as Record<string, number>).map(([name, count]) => `${name} ${count}`).join(', ') || UNSET
     case 'list':
+      if (!Array.isArray(value)) return asText(value)
       return (value as unknown[]).length === 0 ? (column.unset ?? UNSET) : (value as unknown[]).map((each) => (column.kinds === undefined ? asText(each) : names.of(asText(each)))).join(', ')
     case 'flag':
       return value === true ? 'yes' : 'no'
@@ -37,7 +42,7 @@ export function typedOf(value: unknown, column: FieldType, names: Names): string
 /** Reads what somebody typed or pasted into a cell; what only the server can judge is left to it. */
 export function read(typed: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
   const text = typed.trim()
-  if (text === '' || text === UNSET || text === column.unset) return column.type === 'list' ? { value: [] } : column.required === true ? { fault: 'this cannot be left empty' } : { value: null }
+  if (text === '' || text === UNSET || text === column.unset) return column.type === 'list' || column.type === 'spans' ? { value: column.unset === 'all' ? 'all' : [] } : column.type === 'counts' ? { value: {} } : column.required === true ? { fault: 'this cannot be left empty' } : { value: null }
   switch (column.type) {
     case 'seconds':
       return /^\d{1,5}( ?s(ec(onds?)?)?)?$/i.test(text) ? { value: Number.parseInt(text, 10) } : { fault: `whole seconds are wanted here, not "${text}"` }
@@ -48,6 +53,14 @@ export function read(typed: string, column: FieldType, names: Names): { value: u
       return /^\d{4}-\d{2}-\d{2}$/.test(text) ? { value: text } : { fault: `a date such as 2026-12-24 is wanted here, not "${text}"` }
     case 'time':
       return /^([01]?\d|2[0-4]):[0-5]\d$/.test(text) ? { value: text.padStart(5, '0') } : { fault: `a time such as 08:00 is wanted here, not "${text}"` }
+    case 'spans': {
+      const spans = text.split(/[,;]/).map((part) => /^\s*(\d{1,2}:\d{2})\s*(?:-|–|to)\s*(\d{1,2}:\d{2})\s*$/.exec(part))
+      return spans.includes(null) ? { fault: `hours such as 08:00 to 12:00, 13:00 to 17:00 are wanted here, not "${text}"` } : { value: spans.map((span) => ({ from: span?.[1]?.padStart(5, '0') ?? '', to: span?.[2]?.padStart(5, '0') ?? '' })) }
+    }
+    case 'counts': {
+      const counts = text.split(/[,;]/).map((part) => /^\s*(\S.*?)\s+(\d{1,6})\s*$/.exec(part))
+      return counts.includes(null) ? { fault: `names with numbers such as user 20, fax 1 are wanted here, not "${text}"` } : { value: Object.fromEntries(counts.map((count) => [count?.[1] ?? '', Number(count?.[2])])) }
+    }
     case 'list':
       return readList(text, column, names)
     case 'extension':

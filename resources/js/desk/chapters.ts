@@ -3,17 +3,24 @@ import type { BookObject } from '@/api'
 export interface Chapter {
   key: string
   title: string
-  /** Kinds whose lines it shows; none for a chapter about the whole book. */
+  /** Kinds it is about; none for a chapter about the whole book. */
   kinds: BookObject['kind'][]
+  /** Kinds whose number stands beside its title, where that is not all of them. */
+  counts?: BookObject['kind'][]
 }
 
 /** In the order the work goes. */
 export const CHAPTERS: Chapter[] = [
   { key: 'intake', title: 'Intake', kinds: ['tenant'] },
   { key: 'sites', title: 'Sites', kinds: ['site'] },
-  { key: 'numbers', title: 'Numbers', kinds: ['number'] },
-  { key: 'users', title: 'Users', kinds: ['user'] },
+  { key: 'numbers', title: 'Numbers', kinds: ['number', 'trunk', 'route'], counts: ['number'] },
+  { key: 'users', title: 'Users', kinds: ['user', 'line'], counts: ['user'] },
+  { key: 'hours', title: 'Hours', kinds: ['schedule', 'calendar'], counts: ['schedule'] },
+  { key: 'groups', title: 'Groups', kinds: ['group'] },
+  { key: 'menus', title: 'Menus', kinds: ['attendant', 'menu', 'announcement', 'prompt'], counts: ['attendant', 'menu'] },
+  { key: 'forwarding', title: 'Forwarding', kinds: ['chain'] },
   { key: 'mailboxes', title: 'Mailboxes', kinds: ['mailbox'] },
+  { key: 'proof', title: 'Proof', kinds: ['promise'] },
   { key: 'push', title: 'Push', kinds: [] },
   { key: 'history', title: 'History', kinds: [] },
 ]

@@ -1,7 +1,7 @@
 import type { BookObject } from '@/api'
 import { valueAt } from './values'
 
-export type CellType = 'text' | 'extension' | 'seconds' | 'rings' | 'whole' | 'date' | 'time' | 'choice' | 'flag' | 'zone' | 'reference' | 'destination' | 'list'
+export type CellType = 'text' | 'extension' | 'seconds' | 'rings' | 'whole' | 'date' | 'time' | 'choice' | 'flag' | 'zone' | 'reference' | 'destination' | 'list' | 'spans' | 'counts'
 
 /** How a field is read and shown. */
 export interface FieldType {

@@ -29,8 +29,9 @@ export interface Notice {
   isFault?: boolean
 }
 
-function asSent({ op = 'set', object, path, value }: Edit): { op: 'set' | 'move' | 'create' | 'delete'; object: string; path?: string; value: unknown } {
-  return op === 'create' || op === 'delete' ? { op, object, value } : { op, object, path, value }
+function asSent({ op = 'set', object, path, value }: Edit): { op?: 'set' | 'move' | 'create' | 'delete'; object: string; path?: string; value: unknown } {
+  if (op === 'set') return { object, path, value }
+  return op === 'move' ? { op, object, path, value } : { op, object, value }
 }
 
 export const isUnderWay = (push: Push): boolean => push.status === 'queued' || push.status === 'running'
@@ -101,8 +102,8 @@ function createDesk(customer: string) {
   function opposite(each: Edit): Edit {
     if (each.op === 'create') return { op: 'delete', object: each.object, path: '', value: null }
     if (each.op !== 'delete') return { op: each.op ?? 'set', object: each.object, path: each.path, value: current(each.object, each.path) }
-    const { key: _key, ...fields } = (book.data.value?.objects.find((object) => object.ref === each.object)?.fields ?? {}) as Record<string, unknown>
-    return { op: 'create', object: each.object, path: '', value: fields }
+    const fields = (book.data.value?.objects.find((object) => object.ref === each.object)?.fields ?? {}) as Record<string, unknown>
+    return { op: 'create', object: each.object, path: '', value: Object.fromEntries(Object.entries(fields).filter(([name]) => name !== 'key')) }
   }
 
   /** Sends edits: all are kept on the server or none. What could not be kept stays in its cell, marked. */

@@ -10,7 +10,7 @@ const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'l
 function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
   return {
     key: name.toLowerCase(), name, stage: 'building', zone: 'America/Halifax', mainNumber: '+1 902 555 0110', leadsTo: 'Ines', objects: 4, revision: 3,
-    differences: 0, liveReadAt: '2026-12-01T17:51:00Z', pushedRevision: 3, pushedAt: '2026-12-01T15:00:00Z', lookedAfterBy: 'LK', ...more,
+    differences: 0, liveReadAt: '2026-12-01T17:51:00Z', pushedRevision: 3, pushedAt: '2026-12-01T15:00:00Z', place: null, region: 'CA', strip: null, findings: { blocker: 0, error: 0, warning: 0, note: 0 }, callersNotice: null, next: null, lookedAfterBy: 'LK', ...more,
   }
 }
 
@@ -31,11 +31,15 @@ async function roster(customers: CustomerLine[] | Refused): ReturnType<typeof op
 const names = (): string[] => page.findAll('tbody .name').map((cell) => cell.text())
 
 it('says of each customer what differs, how old that reading is, and how far the book is ahead', async () => {
-  await roster([line('Ardent', { differences: 2, revision: 5 }), line('Pier', { differences: null, liveReadAt: null, pushedAt: null, pushedRevision: null, mainNumber: null })])
+  await roster([line('Ardent', { differences: 2, revision: 5, callersNotice: true, findings: { blocker: 1, error: 0, warning: 2, note: 0 }, next: { on: '2026-12-14', what: '1 number ports' } }), line('Pier', { differences: null, liveReadAt: null, pushedAt: null, pushedRevision: null, mainNumber: null })])
 
   const [ardent, pier] = page.findAll('tbody tr').map((row) => row.text())
-  expect(ardent).toContain('2 differences · read 14 min ago')
-  expect(ardent).toContain('3 h ago · book 2 ahead')
+  expect(ardent).toContain('2 fields · callers notice')
+  expect(ardent).toContain('Mon 14 Dec: 1 number ports')
+  expect(page.findAll('tbody tr')[0]?.findAll('.bars').map((bars) => bars.element.getAttribute('aria-label'))).toEqual(['blocker', 'warning'])
+  expect(page.get('[title="read from the switch 14 min ago"]').exists()).toBe(true)
+  expect(ardent).toContain('3 h ago, 2 behind')
+  expect(pier).toContain('sound')
   expect(pier).toContain('not on the switch')
   expect(pier).toContain('never')
 })
@@ -55,7 +59,7 @@ it('narrows by the sentence and opens the first that fits from the search field'
   const { router } = await roster([line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 })])
   const push = vi.spyOn(router, 'push')
 
-  await page.get('select[aria-label="Book against switch"]').setValue('some')
+  await page.get('select[aria-label="Drift"]').setValue('some')
   expect(names()).toEqual(['Boatyard', 'Cannery'])
   await page.get('input[type=search]').setValue('cann')
   expect(page.text()).toContain('1 of 3 customers')
@@ -66,13 +70,34 @@ it('narrows by the sentence and opens the first that fits from the search field'
 
 it('sorts by a head, and the other way by the same head again', async () => {
   await roster([line('Ardent', { differences: 1 }), line('Boatyard', { differences: 3 }), line('Cannery', { differences: null })])
-  const head = page.findAll('.sorter').find((each) => each.text().startsWith('Book against switch'))
+  const head = page.findAll('.sorter').find((each) => each.text().startsWith('Drift'))
 
   await head?.trigger('click')
   expect(names()).toEqual(['Ardent', 'Boatyard', 'Cannery'])
   await head?.trigger('click')
   expect(names()).toEqual(['Boatyard', 'Ardent', 'Cannery'])
   expect(head?.element.closest('th')?.getAttribute('aria-sort')).toBe('descending')
+})
+
+it('does one thing for the customers that were chosen by key, and says what came of each', async () => {
+  await roster([line('Ardent'), line('Boatyard'), line('Cannery')])
+  await key('x')
+  await key('j')
+  await key('j')
+  await key('x')
+  expect(page.text()).toContain('2 customers chosen')
+
+  const server = fakeServer({
+    'POST /customers/ardent/live/read': { onSwitch: true, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] },
+    'POST /customers/cannery/live/read': new Refused(502, { detail: 'The switch did not answer.' }),
+    'GET /customers': { customers: [line('Ardent')] },
+  })
+  await page.findAll('button').find((each) => each.text() === 'Read from the switch')?.trigger('click')
+  await settle()
+
+  expect(server.asked.map((each) => each.call).filter((call) => call.startsWith('POST'))).toEqual(['POST /customers/ardent/live/read', 'POST /customers/cannery/live/read'])
+  expect(page.text()).toContain('2 customers done, 1 failed')
+  expect(page.text()).toContain('Cannery: The switch did not answer.')
 })
 
 it('says what to do where there is no customer, and where none fits', async () => {

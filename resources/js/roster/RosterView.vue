@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
+import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
-import { age, EmptyState, ErrorState, LoadingLines, PageTop, plural, stageInWords, useNow, useShortcuts } from '@/shared'
-import { filtered, OPEN, sorted, type Filter, type Sort, type SortKey } from './filter'
+import { age, dayInWords, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, minuteOfWeek, PageTop, plural, SeverityBars, stageInWords, useNow, useShortcuts, WeekStrip } from '@/shared'
+import { filtered, OPEN, sorted, weightOf, type Filter, type Sort, type SortKey } from './filter'
+import FleetBar from './FleetBar.vue'
 import { rosterQuery } from './rosterQueries'
 
 const router = useRouter()
@@ -22,16 +24,37 @@ const body = ref<HTMLElement>()
 const lines = computed(() => sorted(filtered(data.value ?? [], filter), sort.value))
 const stages = computed(() => [...new Set((data.value ?? []).map((line) => line.stage))].sort())
 const people = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.lookedAfterBy ?? []))].sort())
-const narrowed = computed(() => filter.stage !== '' || filter.drift !== 'any' || filter.who !== '' || filter.words.trim() !== '')
+const regions = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.region ?? []))].sort())
+const narrowed = computed(() => filter.stage !== '' || filter.findings !== 'any' || filter.drift !== 'any' || filter.region !== '' || filter.who !== '' || filter.words.trim() !== '')
+const picked = reactive(new Set<string>())
+const chosen = computed(() => lines.value.filter((line) => picked.has(line.key)))
 
-const columns: { key: SortKey; title: string }[] = [
+const columns: { key: SortKey | 'week'; title: string }[] = [
   { key: 'name', title: 'Customer' },
   { key: 'stage', title: 'Stage' },
-  { key: 'mainNumber', title: 'Main number' },
-  { key: 'differences', title: 'Book against switch' },
+  { key: 'week', title: 'Week of the main number' },
+  { key: 'findings', title: 'Findings' },
+  { key: 'differences', title: 'Drift' },
+  { key: 'next', title: 'Next' },
   { key: 'pushedAt', title: 'Pushed' },
   { key: 'lookedAfterBy', title: 'Who' },
 ]
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+const WEIGHTS = ['blocker', 'error', 'warning', 'note'] as const
+
+/** Beyond so many lines only those in view are drawn. */
+const MOST_DRAWN = 150
+const LINE_HEIGHT = 34
+const page = ref<HTMLElement>()
+const isLong = computed(() => lines.value.length > MOST_DRAWN)
+const scroll = useVirtualizer(computed(() => ({ count: lines.value.length, getScrollElement: () => page.value ?? null, estimateSize: () => LINE_HEIGHT, overscan: 20, enabled: isLong.value })))
+const drawn = computed(() => {
+  const items = isLong.value ? scroll.value.getVirtualItems() : []
+  const [first, last] = [items[0], items.at(-1)]
+  if (first === undefined || last === undefined) return { from: 0, to: isLong.value ? MOST_DRAWN : lines.value.length, above: 0, below: 0 }
+  return { from: first.index, to: last.index + 1, above: first.start, below: scroll.value.getTotalSize() - last.end }
+})
+const inView = computed(() => lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })))
 
 watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
 
@@ -46,7 +69,8 @@ function sortedHow(key: SortKey): 'ascending' | 'descending' | 'none' {
 
 function move(by: number): void {
   at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
-  void nextTick(() => body.value?.children[at.value]?.scrollIntoView({ block: 'nearest' }))
+  if (isLong.value) scroll.value.scrollToIndex(at.value)
+  else void nextTick(() => body.value?.children[at.value]?.scrollIntoView({ block: 'nearest' }))
 }
 
 function open(line: CustomerLine | undefined): void {
@@ -59,19 +83,38 @@ function clear(): void {
 
 function drift(line: CustomerLine): string {
   if (line.differences === null) return line.pushedAt === null ? 'not on the switch' : 'not read yet'
-  return line.differences === 0 ? 'the same' : plural(line.differences, 'difference')
+  if (line.differences === 0) return '—'
+  return `${plural(line.differences, 'field')}${line.callersNotice === true ? ' · callers notice' : ''}`
+}
+
+function read(line: CustomerLine): string {
+  return line.liveReadAt === null ? 'never read from the switch' : `read from the switch ${age(line.liveReadAt, now.value)}`
+}
+
+function next(line: CustomerLine): string {
+  return line.next === null ? '—' : `${dayInWords(line.next.on, false)}: ${line.next.what}`
+}
+
+function pick(line: CustomerLine | undefined): void {
+  if (line !== undefined && !picked.delete(line.key)) picked.add(line.key)
+}
+
+function pickAll(): void {
+  if (chosen.value.length === lines.value.length) picked.clear()
+  else lines.value.forEach((line) => picked.add(line.key))
 }
 
 function pushed(line: CustomerLine): string {
   if (line.pushedAt === null) return 'never'
   const behind = line.revision - (line.pushedRevision ?? 0)
-  return behind > 0 ? `${age(line.pushedAt, now.value)} · book ${behind} ahead` : age(line.pushedAt, now.value)
+  return behind > 0 ? `${age(line.pushedAt, now.value)}, ${behind} behind` : age(line.pushedAt, now.value)
 }
 
 useShortcuts([
   { keys: 'j', label: 'next customer', scope: 'Roster', run: () => { move(1) } },
   { keys: 'k', label: 'customer before', scope: 'Roster', run: () => { move(-1) } },
   { keys: 'Enter', label: 'open the customer', scope: 'Roster', run: () => { open(lines.value[at.value]) } },
+  { keys: 'x', label: 'choose the customer, for several at once', scope: 'Roster', run: () => { pick(lines.value[at.value]) } },
   { keys: '/', label: 'search', scope: 'Roster', run: () => search.value?.focus() },
   ...(technician.value?.mayTakeOn === true ? [{ keys: 'n', label: 'take on a customer', scope: 'Roster', run: () => void router.push('/taking-on') }] : []),
 ])
@@ -86,7 +129,7 @@ useShortcuts([
       <button type="button" class="text-button" @click="signOut">Sign out</button>
     </template>
   </PageTop>
-  <main class="roster">
+  <main ref="page" class="roster">
     <h1 class="visually-hidden">Roster</h1>
     <LoadingLines v-if="isPending" what="the Roster" />
     <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
@@ -103,13 +146,25 @@ useShortcuts([
             <option v-for="stage in stages" :key="stage" :value="stage">{{ stageInWords(stage) }}</option>
           </select>
           with
-          <select v-model="filter.drift" aria-label="Book against switch">
-            <option value="any">any drift or none</option>
+          <select v-model="filter.findings" aria-label="Findings">
+            <option value="any">any findings</option>
+            <option value="blocker">blockers</option>
+            <option value="error">errors</option>
+            <option value="warning">warnings or worse</option>
+            <option value="none">no finding</option>
+          </select>
+          and
+          <select v-model="filter.drift" aria-label="Drift">
+            <option value="any">any drift</option>
+            <option value="noticed">drift that callers notice</option>
             <option value="some">some drift</option>
             <option value="none">no drift</option>
             <option value="unread">nothing read from the switch</option>
-          </select>,
-          looked after by
+          </select>, in
+          <select v-model="filter.region" aria-label="Region">
+            <option value="">all regions</option>
+            <option v-for="region in regions" :key="region" :value="region">{{ region }}</option>
+          </select>, looked after by
           <select v-model="filter.who" aria-label="Looked after by">
             <option value="">anyone</option>
             <option v-for="who in people" :key="who" :value="who">{{ who }}</option>
@@ -125,27 +180,35 @@ useShortcuts([
       <table>
         <thead>
           <tr>
-            <th v-for="column in columns" :key="column.key" scope="col" :aria-sort="sortedHow(column.key)">
-              <button type="button" class="sorter" @click="sortBy(column.key)">{{ column.title }}<span aria-hidden="true">{{ sortedHow(column.key) === 'ascending' ? ' ↑' : sortedHow(column.key) === 'descending' ? ' ↓' : '' }}</span></button>
+            <td class="corner pick"><input type="checkbox" aria-label="Choose all that are shown" :checked="chosen.length > 0 && chosen.length === lines.length" @change="pickAll"></td>
+            <th v-for="column in columns" :key="column.key" scope="col" :class="column.key" :aria-sort="column.key === 'week' ? undefined : sortedHow(column.key)">
+              <span v-if="column.key === 'week'" class="days"><span class="visually-hidden">{{ column.title }}</span><span v-for="day in DAYS" :key="day" aria-hidden="true">{{ day }}</span></span>
+              <button v-else type="button" class="sorter" @click="sortBy(column.key)">{{ column.title }}<span aria-hidden="true">{{ sortedHow(column.key) === 'ascending' ? ' ↑' : sortedHow(column.key) === 'descending' ? ' ↓' : '' }}</span></button>
             </th>
           </tr>
         </thead>
         <tbody ref="body">
+          <tr v-if="drawn.above > 0" aria-hidden="true"><td :style="{ height: `${drawn.above}px` }" class="space" /></tr>
           <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
           <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-          <tr v-for="(line, index) in lines" :key="line.key" :class="{ here: index === at }" :data-testid="`line-${line.key}`" @click="open(line)">
-            <td class="name"><router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{ line.name }}</router-link></td>
+          <tr v-for="{ line, index } in inView" :key="line.key" :class="{ here: index === at, picked: picked.has(line.key) }" :data-testid="`line-${line.key}`" @click="open(line)">
+            <td class="pick"><input type="checkbox" :aria-label="`Choose ${line.name}`" :checked="picked.has(line.key)" @click.stop @change="pick(line)"></td>
+            <td class="name"><router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{ line.name }}</router-link> <span class="soft small">{{ line.place }}</span></td>
             <td>{{ stageInWords(line.stage) }}</td>
-            <td class="number">
-              <template v-if="line.mainNumber !== null"><span class="mono">{{ line.mainNumber }}</span> <span class="soft">→ {{ line.leadsTo ?? 'nowhere' }}</span></template>
-              <span v-else class="soft">none</span>
+            <td class="week">
+              <WeekStrip v-if="line.strip !== null" :pieces="line.strip" :now="minuteOfWeek(now, line.zone)" slim :label="`Week of ${line.mainNumber ?? line.name}`" />
+              <span v-else class="soft small">no main number</span>
             </td>
-            <td :class="{ soft: (line.differences ?? 0) === 0 }">
-              <span v-if="(line.differences ?? 0) > 0" class="mark" aria-hidden="true" />{{ drift(line) }}<span v-if="line.liveReadAt !== null" class="soft small"> · read {{ age(line.liveReadAt, now) }}</span>
+            <td class="findings">
+              <span v-if="weightOf(line) === 0" class="soft">sound</span>
+              <template v-for="weight in WEIGHTS" :key="weight"><span v-if="line.findings[weight] > 0" class="count"><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span></template>
             </td>
-            <td :class="{ soft: line.pushedAt === null }">{{ pushed(line) }}</td>
+            <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
+            <td class="next" :title="next(line)">{{ next(line) }}</td>
+            <td class="soft">{{ pushed(line) }}</td>
             <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
           </tr>
+          <tr v-if="drawn.below > 0" aria-hidden="true"><td :style="{ height: `${drawn.below}px` }" class="space" /></tr>
         </tbody>
       </table>
       <EmptyState v-if="lines.length === 0" title="No customer fits this sentence">
@@ -153,14 +216,21 @@ useShortcuts([
       </EmptyState>
     </template>
   </main>
-  <footer class="foot soft small">
-    <span><kbd>j</kbd> <kbd>k</kbd> move</span><span><kbd>Enter</kbd> open</span><span><kbd>/</kbd> search</span><span><kbd>?</kbd> all keys</span>
+  <footer class="foot">
+    <FleetBar :chosen @clear="picked.clear()" />
+    <p class="legend soft small">
+      <span>If nobody presses anything:</span>
+      <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
+      <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>x</kbd> choose <kbd>/</kbd> search <kbd>?</kbd> keys</span>
+    </p>
   </footer>
 </template>
 
 <style scoped>
 .roster {
-  padding: 0 18px 56px;
+  height: calc(100vh - 42px - 37px);
+  padding: 0 18px;
+  overflow-y: auto;
 }
 
 .line {
@@ -234,27 +304,81 @@ td {
   text-decoration: none;
 }
 
-.number {
-  max-width: 420px;
+td.name {
+  max-width: 260px;
   overflow: hidden;
   text-overflow: ellipsis;
 }
 
-.mark {
-  display: inline-block;
-  width: 4px;
-  height: 11px;
-  margin-right: 7px;
-  background: var(--ink);
+th.week,
+td.week {
+  width: 30%;
+  min-width: 230px;
+  padding-inline: 10px;
+}
+
+td.week {
+  vertical-align: middle;
+}
+
+.days {
+  display: grid;
+  grid-template-columns: repeat(7, 1fr);
+  font-size: 12px;
+}
+
+.findings {
+  min-width: 88px;
+}
+
+.count {
+  margin-right: 10px;
+  white-space: nowrap;
+}
+
+.next {
+  max-width: 190px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.pick {
+  width: 26px;
+  padding-right: 0;
+}
+
+tr.picked td {
+  background: color-mix(in srgb, var(--teal) 8%, transparent);
+}
+
+td.space {
+  padding: 0;
+  border: 0;
 }
 
 .foot {
   position: fixed;
   inset: auto 0 0;
-  display: flex;
-  gap: 16px;
-  padding: 7px 18px;
   border-top: 1px solid var(--rule);
   background: var(--paper);
+}
+
+.legend {
+  display: flex;
+  gap: 14px;
+  padding: 8px 18px;
+  white-space: nowrap;
+  overflow: hidden;
+}
+
+.keys {
+  margin-left: auto;
+}
+
+@media (width < 1240px) {
+  .legend .key:nth-child(n + 6),
+  .legend > span:first-child {
+    display: none;
+  }
 }
 </style>

@@ -1,18 +1,22 @@
 import type { CustomerLine } from '@/api'
 
-export type Drift = 'any' | 'some' | 'none' | 'unread'
+export type Drift = 'any' | 'some' | 'noticed' | 'none' | 'unread'
+
+export type Weight = 'any' | 'blocker' | 'error' | 'warning' | 'none'
 
 /** The filter sentence over the Roster; an empty word leaves that part open. */
 export interface Filter {
   stage: string
+  findings: Weight
   drift: Drift
+  region: string
   who: string
   words: string
 }
 
-export const OPEN: Filter = { stage: '', drift: 'any', who: '', words: '' }
+export const OPEN: Filter = { stage: '', findings: 'any', drift: 'any', region: '', who: '', words: '' }
 
-export type SortKey = 'name' | 'stage' | 'mainNumber' | 'differences' | 'pushedAt' | 'lookedAfterBy'
+export type SortKey = 'name' | 'stage' | 'findings' | 'differences' | 'next' | 'pushedAt' | 'lookedAfterBy'
 export interface Sort {
   by: SortKey
   down: boolean
@@ -24,6 +28,8 @@ function driftFits(line: CustomerLine, drift: Drift): boolean {
       return true
     case 'some':
       return (line.differences ?? 0) > 0
+    case 'noticed':
+      return line.callersNotice === true
     case 'none':
       return line.differences === 0
     case 'unread':
@@ -31,9 +37,30 @@ function driftFits(line: CustomerLine, drift: Drift): boolean {
   }
 }
 
+/** Findings of a weight or heavier. */
+function findingsFit({ findings }: CustomerLine, weight: Weight): boolean {
+  switch (weight) {
+    case 'any':
+      return true
+    case 'blocker':
+      return findings.blocker > 0
+    case 'error':
+      return findings.blocker + findings.error > 0
+    case 'warning':
+      return findings.blocker + findings.error + findings.warning > 0
+    case 'none':
+      return findings.blocker + findings.error + findings.warning + findings.note === 0
+  }
+}
+
+/** Heavier findings first, however many lighter ones there are. */
+export function weightOf({ findings }: CustomerLine): number {
+  return findings.blocker * 1e9 + findings.error * 1e6 + findings.warning * 1e3 + findings.note
+}
+
 /** Words are looked for in name, town and main number; digits match however the number is written. */
 function wordsFit(line: CustomerLine, words: string): boolean {
-  const text = `${line.name} ${line.leadsTo ?? ''} ${line.zone} ${line.mainNumber ?? ''}`.toLowerCase()
+  const text = `${line.name} ${line.place ?? ''} ${line.leadsTo ?? ''} ${line.zone} ${line.mainNumber ?? ''}`.toLowerCase()
   const digits = (line.mainNumber ?? '').replace(/\D/g, '')
   return words
     .toLowerCase()
@@ -46,16 +73,23 @@ export function filtered(lines: CustomerLine[], filter: Filter): CustomerLine[] 
     (line) =>
       (filter.stage === '' || line.stage === filter.stage) &&
       (filter.who === '' || line.lookedAfterBy === filter.who) &&
+      (filter.region === '' || line.region === filter.region) &&
+      findingsFit(line, filter.findings) &&
       driftFits(line, filter.drift) &&
       wordsFit(line, filter.words),
   )
+}
+
+function valueFor(line: CustomerLine, by: SortKey): string | number | null {
+  if (by === 'findings') return weightOf(line)
+  return by === 'next' ? (line.next?.on ?? null) : line[by]
 }
 
 /** Sorted by one column, then by name; lines with nothing there come last either way. */
 export function sorted(lines: CustomerLine[], sort: Sort): CustomerLine[] {
   const sign = sort.down ? -1 : 1
   return [...lines].sort((a, b) => {
-    const [left, right] = [a[sort.by], b[sort.by]]
+    const [left, right] = [valueFor(a, sort.by), valueFor(b, sort.by)]
     if (left === right) return a.name.localeCompare(b.name)
     if (left === null) return 1
     if (right === null) return -1

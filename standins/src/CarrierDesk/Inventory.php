@@ -8,7 +8,7 @@ namespace Standins\CarrierDesk;
 final class Inventory
 {
     /** North American area codes of Nova Scotia, New Brunswick, Maine and Massachusetts; 555-0100 to 555-0199 in each. */
-    private const AREAS = ['902', '782', '506', '207', '617'];
+    private const AREAS = ['902', '782', '506', '416', '207', '617'];
 
     /** London and Edinburgh ranges for drama: prefix and how many digits follow. */
     private const DRAMA = ['442079460' => 3, '441314960' => 3];

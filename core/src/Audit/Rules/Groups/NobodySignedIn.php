@@ -36,11 +36,11 @@ final readonly class NobodySignedIn implements Rule
                 continue;
             }
             $count = count($group->members);
-            $to = $group->otherwise->of('nobodySignedIn') ?? $group->otherwise->of('noAnswer');
+            $to = $group->otherwise->of('nobodySignedIn') ?? $group->otherwise->of('noAnswer') ?? $group->mailbox;
             yield Finding::of(
                 $this->about(),
                 "{$group->name}: nobody is signed in",
-                ($count === 1 ? 'Its one member is' : "All {$count} members are") . ' signed out. ' . ($to === null ? 'Calls to it end nowhere.' : "Calls to it go straight to {$inspection->name($to)}."),
+                ([1 => 'Its one member is', 2 => 'Both members are'][$count] ?? "All {$count} members are") . ' signed out. ' . ($to === null ? 'Calls to it end nowhere.' : "Calls to it go straight to {$inspection->name($to)}."),
                 $group,
             )->at('members')->fixedBy(Fix::of($count === 1 ? 'Sign the member in' : "Sign all {$count} in", ...array_map(static fn (Member $member): Operation => Fix::setting($group, "members/{$member->item}/signedIn", true), $group->members)));
         }

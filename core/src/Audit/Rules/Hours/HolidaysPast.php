@@ -34,7 +34,7 @@ final readonly class HolidaysPast implements Rule
         foreach ($inspection->all(Calendar::class) as $calendar) {
             $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays);
             if ($dates !== [] && max($dates) < $today && $inspection->usesOf($calendar) !== []) {
-                yield Finding::of($this->about(), "{$calendar->name}: every holiday is past", 'The last was ' . max($dates) . '; from now on no day counts as one.', $calendar)->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
+                yield Finding::of($this->about(), "{$calendar->name}: every holiday is past", 'The last was ' . $inspection->day(max($dates)) . '; from now on no day counts as one.', $calendar)->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
             }
         }
     }

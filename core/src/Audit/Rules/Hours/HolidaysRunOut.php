@@ -37,7 +37,7 @@ final readonly class HolidaysRunOut implements Rule
             $last = $calendar->knownUntil ?? ($dates === [] ? '9999-12-31' : max($dates));
             $isPast = $dates !== [] && max($dates) < LocalDate::text($today);
             if ($last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
-                yield Finding::of($this->about(), "{$calendar->name} runs out on {$last}", 'From then on no day counts as a holiday.', $calendar)->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')->fixedBy(CalendarRenewal::of($calendar, $today));
+                yield Finding::of($this->about(), "{$calendar->name} runs out on {$inspection->day($last)}", 'From then on no day counts as a holiday.', $calendar)->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')->fixedBy(CalendarRenewal::of($calendar, $today));
             }
         }
     }

@@ -49,7 +49,7 @@ final readonly class OvernightIntoClosedDate implements Rule
                 }
             }
             if ($cut !== []) {
-                yield Finding::of($this->about(), "{$schedule->name}: the night shift ends at midnight on {$cut[0]}", 'That date is closed, and the shift from the day before is not finished' . (count($cut) === 1 ? '.' : '; ' . (count($cut) - 1) . ' more nights of the year are cut so.'), $schedule)
+                yield Finding::of($this->about(), "{$schedule->name}: the night shift ends where {$inspection->day($cut[0])} begins", 'That date is closed, and the shift from the day before is not finished' . (count($cut) === 1 ? '.' : '; ' . (count($cut) - 1) . ' more nights of the year are cut so.'), $schedule)
                     ->at('finishShift')->counting(count($cut))->fixedBy(Fix::set('Let shifts be finished', $schedule, 'finishShift', true));
             }
         }

@@ -43,10 +43,10 @@ final readonly class TemporaryLeftOver implements Rule
             yield Finding::of(
                 $this->about(),
                 "{$inspection->name($number)} is still lent, though {$inspection->name($ported)} has come",
-                'It stood in until the port' . ($ported->from === null ? '' : " of {$ported->from}") . ', and callers still get through on it.',
+                'It stood in until the port' . ($ported->from === null ? '' : " of {$inspection->day($ported->from)}") . ', and callers still get through on it.',
                 $number,
                 $ported,
-            )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])->fixedBy(Fix::set("Let it end on {$last}", $number, 'until', $last));
+            )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])->fixedBy(Fix::set("Let it end on {$inspection->day($last)}", $number, 'until', $last));
         }
     }
 

@@ -1,0 +1,250 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+use Jaunty\Core\Templates\Slug;
+
+/** The customers of Saltmarsh Voice, all invented: Port Merrow and beyond, 3 to 80 users, each with one fault to find; the largest has none. */
+final class Customers
+{
+    private const FIRST = ['Ines', 'Joss', 'Petra', 'Colm', 'Dara', 'Wynn', 'Tamsin', 'Boyd', 'Merrin', 'Orla', 'Brin', 'Sefton', 'Della', 'Rafe', 'Una', 'Corin', 'Maeve', 'Idris', 'Lowri', 'Tavish'];
+
+    private const LAST = ['Marsh', 'Arden', 'Lunn', 'Reeve', 'Finch', 'Abel', 'Quill', 'Osei', 'Farrow', 'Reed', 'Ash', 'Vane', 'Cray', 'Holm', 'Teal', 'Kell', 'Brack', 'Sorrel', 'Dunn', 'Imre'];
+
+    private const SOL = 'sol@saltmarsh.example';
+
+    /** @return list<DemoCustomer> in the order of their names */
+    public static function all(): array
+    {
+        return [
+            self::ardentRoad(), self::bellwether(), self::coldharbour(), self::dunlin(), self::eastPier(), self::fenwright(), self::gannet(), self::harrowgate(), self::inlet(), self::juniper(),
+            self::kittiwake(), self::lantern(), self::merrow(), self::northquay(), self::osier(), self::puffin(), self::quillAndTern(), self::redshank(),
+        ];
+    }
+
+    private static function ardentRoad(): DemoCustomer
+    {
+        return new DemoCustomer('practice-out-of-hours', [
+            'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110',
+            'hours' => 'Mon-Fri 8 to 5:30, lunch 12:30-1:30; Sat 9-1', 'urgent' => 'If your animal needs help at once',
+            'onCall' => [['name' => 'Tamsin Quill', 'mobile' => '902 555 0178'], ['name' => 'Orla Reed', 'mobile' => '902 555 0179']],
+            'users' => self::people(14, [...array_fill(0, 3, 'Reception'), ...array_fill(0, 7, 'Surgery'), ...array_fill(0, 4, 'Accounts')], 'ardent'),
+        ], [
+            ['object' => 'group:reception', 'path' => 'order', 'value' => 'sequential'],
+            ['object' => 'group:reception', 'path' => 'ringsEach', 'value' => 3],
+            ['object' => 'group:reception', 'path' => 'noAnswerSeconds', 'value' => 35],
+        ], new DemoFault('a limit that never reaches the third member', 'groups.limit-shorter-than-one-pass', '300 wed 10:00, petra answers', 'messageIn mailbox:reception'), note: 'Reception rings top down from now on');
+    }
+
+    private static function bellwether(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120',
+            'hours' => 'Mon-Fri 9 to 5; Sat 10-2', 'whenClosed' => 'message', 'users' => self::people(80, ['Reception', 'Lending', 'Savings', 'Branches', 'Accounts', 'Member services'], 'bellwether'),
+        ], lookedAfterBy: self::SOL);
+    }
+
+    private static function coldharbour(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111',
+            'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
+        ], [
+            ['object' => 'group:reception', 'path' => 'members', 'value' => [['item' => 'ines-marsh', 'who' => 'user:ines-marsh'], ['item' => 'colm-reeve', 'who' => 'user:colm-reeve'], ['item' => 'yard-mobile', 'who' => 'outside:+19025550181']]],
+        ], new DemoFault('a mobile, switched off, in a group that rings all at once', 'groups.outside-mailbox-steals', 'main tue 14:30, +1 902 555 0181 switched off', 'outsideMailbox outside:+19025550181'), note: 'The foreman wants his mobile to ring as well', lookedAfterBy: self::SOL);
+    }
+
+    private static function dunlin(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113',
+            'hours' => 'every day 6:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(9, ['Reception', 'Purser', 'Freight'], 'dunlin'),
+        ], [
+            ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'night-boat', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '18:00', 'to' => '06:00']]],
+        ], new DemoFault('a holiday inside an overnight ferry shift', 'hours.overnight-into-closed-date', 'main 25 dec 02:00', 'messageIn mailbox:reception'), note: 'Only the night boat takes calls in winter', lookedAfterBy: self::SOL);
+    }
+
+    private static function eastPier(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'East Pier Museum', 'region' => 'GB-ENG', 'zone' => 'Europe/London', 'street' => '2 East Pier', 'city' => 'Saltwick', 'mainNumber' => '+442079460002',
+            'hours' => 'Tue-Sun 10 to 5', 'whenClosed' => 'message', 'users' => self::people(5, ['Reception', 'Collections'], 'eastpier'),
+        ], [
+            ['object' => 'user:dara-finch', 'path' => 'extension', 'value' => '9990'],
+        ], new DemoFault('extension 9990 in the United Kingdom', 'extensions.clashes-with-emergency', '9990 from 201', 'messageIn mailbox:dara-finch'), note: 'The director wants an extension one remembers');
+    }
+
+    private static function fenwright(): DemoCustomer
+    {
+        return new DemoCustomer('one-line-office', ['name' => 'Fenwright Joinery', 'zone' => 'America/Moncton', 'mainNumber' => '+15065550100', 'messages' => 'Rafe Holm'], [
+            ['op' => 'create', 'object' => 'user:della-cray', 'value' => ['name' => ['first' => 'Della', 'last' => 'Cray'], 'extension' => '202', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm']],
+            ['op' => 'create', 'object' => 'user:una-teal', 'value' => ['name' => ['first' => 'Una', 'last' => 'Teal'], 'extension' => '203', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm']],
+            ['object' => 'tenant:fenwright-joinery', 'path' => 'state', 'value' => 'draft'],
+        ], isPushed: false, note: 'Two more people; the street is still to come');
+    }
+
+    private static function gannet(): DemoCustomer
+    {
+        $sites = [];
+        foreach (['Harbour Street' => '+19025550130', 'Mill Road' => '+19025550131', 'Spinnaker Court' => '+14165550100'] as $site => $number) {
+            $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => str_starts_with($number, '+1416') ? 'Lakeshore' : 'Port Merrow'];
+        }
+
+        return new DemoCustomer('several-sites-night-cover', [
+            'name' => 'Gannet Physiotherapy', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'sites' => $sites, 'onCall' => [['name' => 'Maeve Brack', 'mobile' => '902 555 0184']],
+            'users' => array_map(static fn (array $user, int $place): array => ['site' => $sites[$place % 3]['name']] + array_diff_key($user, ['teams' => true]), self::people(24, ['Reception'], 'gannet'), range(0, 23)),
+        ], [
+            ['object' => 'site:spinnaker-court', 'path' => 'zone', 'value' => 'America/Toronto'],
+            ['object' => 'attendant:spinnaker-court', 'path' => 'schedule', 'value' => 'schedule:harbour-street'],
+        ], new DemoFault('one schedule shared by sites in two time zones', 'hours.zone-differs-from-site', '+1 416 555 0100 wed 18:30', ''), note: 'One set of hours for all of them', lookedAfterBy: self::SOL);
+    }
+
+    private static function harrowgate(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Harrowgate Timber', 'region' => 'CA-ON', 'zone' => 'America/Toronto', 'street' => '40 Sawmill Road', 'city' => 'Marl', 'mainNumber' => '+14165550110',
+            'hours' => 'Mon-Fri 8 to 5', 'whenClosed' => 'message', 'users' => self::people(11, ['Reception', 'Yard', 'Orders'], 'harrowgate'),
+        ], [
+            ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'week', 'span' => ['mon 08:00', 'fri 17:00']]]],
+        ], new DemoFault('a week entered as one block of five days', 'hours.continuous-block', 'main wed 03:00, ines answers', 'answered user:ines-marsh'), note: 'Hours as the owner said them on the telephone');
+    }
+
+    private static function inlet(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114',
+            'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
+        ], [
+            ['object' => 'trunk:main', 'path' => 'outsideCallersOut', 'value' => false],
+            ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'outside:+19025550185'],
+        ], new DemoFault('a trunk that bars outside callers under a forward to a mobile', 'users.forward-refused-by-trunk', '202 from 902 555 0199', ''), note: 'Repairs go on to the van', lookedAfterBy: self::SOL);
+    }
+
+    private static function juniper(): DemoCustomer
+    {
+        return new DemoCustomer('practice-out-of-hours', [
+            'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115',
+            'hours' => 'Mon-Fri 8:30 to 6', 'urgent' => 'If you need a doctor tonight', 'onCall' => [['name' => 'Lowri Kell', 'mobile' => '902 555 0186']],
+            'users' => self::people(12, ['Reception', 'Nurses', 'Doctors'], 'juniper'),
+        ], [
+            ['object' => 'prompt:day-menu', 'path' => 'script', 'value' => 'For nurses, press 1. For doctors, press 2. For our opening hours, press 4. For reception, press 0 or hold.'],
+        ], new DemoFault('a key that is announced and not set', 'menus.script-announces-unset-key', 'main wed 10:00 press 4', 'messageIn mailbox:reception'), note: 'The practice manager wants the hours to be told');
+    }
+
+    private static function kittiwake(): DemoCustomer
+    {
+        return new DemoCustomer('practice-out-of-hours', [
+            'name' => 'Kittiwake Brewing', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '77 Wharf Avenue', 'city' => 'Tern Harbor', 'mainNumber' => '+12075550100',
+            'hours' => 'Mon-Sat 9 to 6', 'onCall' => [['name' => 'Corin Sorrel', 'mobile' => '207 555 0171']], 'users' => self::people(10, ['Reception', 'Brewery', 'Taproom'], 'kittiwake'),
+        ], [
+            ['object' => 'menu:day', 'path' => 'invalid', 'value' => 'attendant:main'],
+        ], new DemoFault('wrong keys that lead round for ever', 'menus.wrong-keys-go-round', 'main wed 10:00 press 9 9 9 9 9 9', ''), note: 'Wrong keys begin again');
+    }
+
+    private static function lantern(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Lantern Street Law', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '12 Lantern Street', 'city' => 'Marl', 'mainNumber' => '+16175550100',
+            'hours' => 'Mon-Fri 9 to 5:30', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Partners'], 'lantern'),
+        ], [
+            ['op' => 'create', 'object' => 'chain:partners', 'value' => ['name' => 'Partners in turn', 'places' => [['item' => 'colm-reeve', 'to' => 'user:colm-reeve'], ['item' => 'wynn-abel', 'to' => 'user:wynn-abel'], ['item' => 'mailbox', 'to' => 'mailbox:reception']]]],
+            ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'chain:partners'],
+            ['object' => 'user:joss-arden', 'path' => 'handling/open/always', 'value' => 'mailbox:joss-arden'],
+        ], new DemoFault('a fallback chain hidden by a forwarding of all calls', 'chains.hidden', '202 from 201 wed 10:00', 'messageIn mailbox:joss-arden'), note: 'The partners cover for each other');
+    }
+
+    private static function merrow(): DemoCustomer
+    {
+        $byHand = [['object' => 'attendant:main', 'path' => 'answers/closed/greeting', 'value' => 'prompt:welcome']];
+        foreach (['ines-marsh', 'joss-arden', 'petra-lunn', 'colm-reeve', 'dara-finch', 'wynn-abel'] as $person) {
+            $byHand[] = ['object' => "user:{$person}", 'path' => 'email', 'value' => str_replace('-', '.', $person) . '@harbour.example'];
+            $byHand[] = ['object' => "user:{$person}", 'path' => 'display', 'value' => ucwords(str_replace('-', ' ', $person)) . ' (office)'];
+        }
+
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116',
+            'hours' => 'Mon-Fri 8 to 8; Sat 8-4', 'whenClosed' => 'message', 'users' => self::people(16, ['Reception', 'Berths', 'Pilots'], 'merrow'),
+        ], fault: new DemoFault('drift of a dozen fields that callers do not notice, beside one swapped closed greeting that every caller does', 'drift.caller-impact', 'main sun 10:00', 'messageIn mailbox:reception'), byHand: $byHand, lookedAfterBy: self::SOL);
+    }
+
+    private static function northquay(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Northquay Seed & Feed', 'region' => 'CA-NB', 'zone' => 'America/Moncton', 'street' => '88 Elevator Road', 'city' => 'Northquay', 'mainNumber' => '+15065550110',
+            'hours' => 'Mon-Fri 7:30 to 5:30; Sat 8-12', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Mill'], 'northquay'),
+        ], [
+            ['object' => 'number:+15065550110', 'path' => 'from', 'value' => '2026-11-20'],
+            ['op' => 'create', 'object' => 'number:+15065550111', 'value' => ['label' => 'Lent until the port', 'destination' => 'attendant:main', 'status' => 'temporary', 'replaces' => 'number:+15065550110', 'trunk' => 'trunk:main', 'site' => 'site:office']],
+        ], new DemoFault('a completed port whose lent number is still published', 'numbers.temporary-left-over', '506 555 0111 wed 10:00, ines answers', 'answered user:ines-marsh'), note: 'The main number was ported on the 20th');
+    }
+
+    private static function osier(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Osier Basketworks', 'region' => 'GB-SCT', 'zone' => 'Europe/London', 'street' => '4 Withy Close', 'city' => 'Saltwick', 'mainNumber' => '+441314960000',
+            'hours' => 'Mon-Fri 9 to 5', 'whenClosed' => 'message', 'users' => self::people(4, ['Reception', 'Workshop'], 'osier'),
+        ], [
+            ['object' => 'calendar:holidays', 'path' => 'holidays', 'value' => [
+                ['item' => 'new-year', 'name' => 'New Year', 'date' => '2025-01-01'], ['item' => 'good-friday', 'name' => 'Good Friday', 'date' => '2025-04-18'], ['item' => 'christmas', 'name' => 'Christmas Day', 'date' => '2025-12-25'],
+            ]],
+            ['object' => 'calendar:holidays', 'path' => 'knownUntil', 'value' => null],
+        ], new DemoFault('holidays that are all past', 'hours.all-holidays-past', 'main 25 dec 11:00, ines answers', 'answered user:ines-marsh'), note: 'Holidays as the owner keeps them', lookedAfterBy: self::SOL);
+    }
+
+    private static function puffin(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Puffin Cove Hotel', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Cove Road', 'city' => 'Puffin Cove', 'mainNumber' => '+17825550100',
+            'hours' => 'every day 7:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(20, ['Reception', 'Housekeeping', 'Kitchen', 'Reception'], 'puffin'),
+        ], [
+            ['op' => 'create', 'object' => 'group:night', 'value' => ['name' => 'Night desk', 'extension' => '392', 'site' => 'site:office', 'order' => 'roundRobin', 'signInBy' => 'administrator', 'noAnswerSeconds' => 40, 'mailbox' => 'mailbox:reception', 'members' => [
+                ['item' => 'wynn-abel', 'who' => 'user:wynn-abel', 'signedIn' => false], ['item' => 'tamsin-quill', 'who' => 'user:tamsin-quill', 'signedIn' => false],
+            ]]],
+            ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
+        ], new DemoFault('a night group in which nobody is signed in', 'groups.nobody-signed-in', 'main wed 23:30, wynn answers', 'messageIn mailbox:reception'), note: 'The night desk answers after ten', lookedAfterBy: self::SOL);
+    }
+
+    private static function quillAndTern(): DemoCustomer
+    {
+        $people = self::people(15, ['Claims', 'Sales', 'Reception'], 'quillandtern');
+        $people[4]['teams'] = 'Claims, Sales';
+
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Quill & Tern Insurance', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '300 Beacon Row', 'city' => 'Tern Harbor', 'mainNumber' => '+16175550110',
+            'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => $people,
+        ], [
+            ['object' => 'user:dara-finch', 'path' => 'status', 'value' => 'leaver'],
+        ], new DemoFault('a leaver who is still in two groups', 'users.leaver-still-routed', '205 from 201 wed 10:00, dara answers', 'messageIn mailbox:dara-finch'), note: 'D. Finch has left');
+    }
+
+    private static function redshank(): DemoCustomer
+    {
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'mainNumber' => '+12075550110',
+            'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Dispatch'], 'redshank'),
+        ], [
+            ['op' => 'create', 'object' => 'number:+12075550111', 'value' => ['label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn', 'from' => '2026-12-14', 'trunk' => 'trunk:main', 'site' => 'site:office']],
+        ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL);
+    }
+
+    /**
+     * Users as somebody would paste them, in teams by turns.
+     *
+     * @param  list<string>  $teams
+     * @return list<array<string, string>>
+     */
+    private static function people(int $count, array $teams, string $domain): array
+    {
+        $people = [];
+        for ($place = 0; $place < $count; $place++) {
+            // Each round through the first names meets the last names one further on, so that no two are called the same.
+            $first = self::FIRST[$place % count(self::FIRST)];
+            $last = self::LAST[($place + intdiv($place, count(self::FIRST)) * 3) % count(self::LAST)];
+            $people[] = ['name' => "{$first} {$last}", 'extension' => (string) (201 + $place), 'mail' => Slug::of("{$first} {$last}") . "@{$domain}.example", 'teams' => $teams[$place % count($teams)]];
+        }
+
+        return $people;
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Demo;
+
+/** A fault planted in the demo: what it is, the rule that finds it, and a call that shows it. */
+final readonly class DemoFault
+{
+    /**
+     * @param  string  $rule  id of the rule that must find it
+     * @param  string  $call  a sentence for the call line
+     * @param  string  $comesTo  `outcome target`, as the model has it with the fault
+     */
+    public function __construct(public string $what, public string $rule, public string $call, public string $comesTo)
+    {
+    }
+}

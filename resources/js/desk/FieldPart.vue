@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BookObject } from '@/api'
+import { DESTINATION } from './columns'
+import { useDesk } from './desk'
+import { spelt, type Field } from './fields'
+import InlineField from './InlineField.vue'
+import { itemFor } from './making'
+import { sidesOf, withSide } from './treatments'
+import { fieldInWords } from './words'
+import { asText, valueAt } from './values'
+
+/** One field, or the fields inside it. */
+const props = defineProps<{ object: BookObject; field: Field; path: string }>()
+
+const { edit } = useDesk()
+
+type Item = Record<string, unknown> & { item: string }
+
+const value = computed(() => valueAt(props.object.fields, props.path))
+const items = computed(() => (Array.isArray(value.value) ? (value.value as Item[]) : []))
+const words = computed(() => (props.path === props.field.name ? fieldInWords(props.object.ref, props.path) : spelt(props.field.name)))
+const columns = computed(() => (props.field.sort === 'items' ? props.field.fields : []))
+
+const sides = computed(() => sidesOf(value.value))
+
+function takeSide(side: 'outside' | 'inside', to: unknown): void {
+  void edit([{ object: props.object.ref, path: props.path, value: withSide(value.value, side, to) }])
+}
+
+function add(): void {
+  if (props.field.sort !== 'items') return
+  const taken = items.value.map((each) => each.item)
+  const item = props.path === 'keys' ? (['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#'].find((key) => !taken.includes(key)) ?? '') : itemFor(props.field.name.replace(/s$/, ''), taken)
+  if (item !== '') void edit([{ object: props.object.ref, path: props.path, value: [...items.value, { item, ...first() }] }])
+}
+
+/** What an item cannot be without. */
+function first(): Record<string, unknown> {
+  const starts: Record<string, unknown> = {}
+  for (const each of columns.value) {
+    if (each.sort !== 'one' || each.type.required !== true) continue
+    starts[each.name] = { date: new Date().toISOString().slice(0, 10), time: '08:00', extension: '200', text: '', whole: 1 }[each.type.type as string] ?? null
+  }
+  if (props.path === 'weekly' || props.path.endsWith('/weekly')) return { days: ['mon'], from: '08:00', to: '17:00' }
+  if (props.path === 'extensionRanges') return { from: '200', to: '299' }
+  if (props.path === 'holidays') return { rule: { fixed: '12-25' } }
+  return starts
+}
+
+function remove(item: string): void {
+  void edit([{ object: props.object.ref, path: props.path, value: items.value.filter((each) => each.item !== item) }])
+}
+
+function toggle(): void {
+  void edit([{ object: props.object.ref, path: props.path, value: value.value === null ? {} : null }])
+}
+</script>
+
+<template>
+  <div v-if="field.sort === 'one'" class="line"><dt>{{ words }}</dt><dd><InlineField :object :path :type="field.type" :label="words" /></dd></div>
+  <div v-else-if="field.sort === 'treatment'" class="line">
+    <dt>{{ words }}</dt>
+    <dd>
+      <InlineField :object :path="`${path}/outside`" :type="DESTINATION" :label="`${words}, calls from outside`" :value="sides.outside" holds @take="takeSide('outside', $event)" /> <span class="soft">from outside,</span>
+      <InlineField :object :path="`${path}/inside`" :type="DESTINATION" :label="`${words}, calls from inside`" :value="sides.inside" holds @take="takeSide('inside', $event)" /> <span class="soft">from inside</span>
+    </dd>
+  </div>
+  <div v-else-if="field.sort === 'group'" class="group">
+    <dt>{{ words }}<button v-if="field.mayBeUnset" type="button" class="text-button small" @click="toggle">{{ value === null ? 'set it' : 'unset it' }}</button></dt>
+    <dd v-if="value !== null"><dl><FieldPart v-for="each in field.fields" :key="each.name" :object :field="each" :path="`${path}/${each.name}`" /></dl></dd>
+    <dd v-else class="soft">unset</dd>
+  </div>
+  <div v-else class="group">
+    <dt>{{ words }} <span class="soft">{{ items.length }}</span><button type="button" class="text-button small" @click="add">add one</button></dt>
+    <dd>
+      <div v-for="each in items" :key="each.item" class="item">
+        <div class="itemHead"><span class="mono">{{ each.item }}</span><button type="button" class="text-button small" :aria-label="`Take ${asText(each.item)} out of ${words}`" @click="remove(each.item)">take out</button></div>
+        <dl><FieldPart v-for="column in columns" :key="column.name" :object :field="column" :path="`${path}/${each.item}/${column.name}`" /></dl>
+      </div>
+    </dd>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: grid;
+  grid-template-columns: minmax(120px, 220px) 1fr;
+  gap: 4px 16px;
+  padding: 3px 0;
+  border-bottom: 1px solid var(--rule-soft);
+}
+
+dt {
+  color: var(--ink-soft);
+}
+
+dt button {
+  margin-left: 10px;
+}
+
+dd {
+  margin: 0;
+}
+
+dl {
+  margin: 0;
+}
+
+.group {
+  padding: 6px 0;
+}
+
+.group > dd {
+  padding-left: 14px;
+  border-left: 1px solid var(--rule);
+}
+
+.item {
+  padding: 4px 0;
+}
+
+.itemHead {
+  display: flex;
+  gap: 12px;
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { BookObject, Finding } from '@/api'
+import { SeverityBars } from '@/shared'
+import { withNames } from './calls'
+import { chapterOfKind } from './chapters'
+import { useDesk } from './desk'
+import { fieldInWords, valueInWords } from './words'
+
+/** One finding: what is wrong, the call that shows it, and its fix as a button that shows the change set first. */
+const props = defineProps<{ finding: Finding; isHere?: boolean }>()
+
+const { customer, names, edit, sentence, asked, busy, notice } = useDesk()
+const router = useRouter()
+const isOpen = ref(false)
+const shows = ref(false)
+
+function go(): void {
+  const target = props.finding.objects[0] ?? ''
+  void router.push({ name: 'desk', params: { customer, chapter: chapterOfKind(target.slice(0, target.indexOf(':')) as BookObject['kind']) }, query: { at: target } })
+}
+
+function call(): void {
+  sentence.value = props.finding.call ?? ''
+  asked.value++
+}
+
+async function fix(): Promise<void> {
+  const changes = props.finding.fix?.changes ?? []
+  shows.value = false
+  await edit(changes.map((change) => ({ op: change.op, object: change.object, path: change.path ?? '', value: change.after })))
+  if (notice.value?.isFault !== true) notice.value = { text: `${props.finding.fix?.label ?? 'Mended'}: pending, to be looked over and entered.` }
+}
+</script>
+
+<template>
+  <section class="note" :class="{ here: isHere }" data-testid="finding" :data-rule="finding.rule">
+    <h3><SeverityBars class="bars" :severity="finding.severity" /><button type="button" class="title" @click="go">{{ finding.title }}</button></h3>
+    <p class="soft">{{ withNames(finding.detail, names) }}</p>
+    <p class="act">
+      <button v-if="finding.fix !== null" type="button" class="quiet-button" :aria-expanded="shows" :disabled="busy" @click="shows = !shows">{{ finding.fix.label }}</button>
+      <button v-if="finding.call !== null" type="button" class="text-button" @click="call">call it</button>
+      <button type="button" class="text-button" :aria-expanded="isOpen" @click="isOpen = !isOpen">why</button>
+    </p>
+    <div v-if="shows && finding.fix !== null" class="fix">
+      <ul class="changes">
+        <li v-for="change in finding.fix.changes" :key="`${change.object} ${change.path ?? ''}`">{{ change.label }}, {{ fieldInWords(change.object, change.path ?? '') }}: <span class="soft">{{ valueInWords(change.object, change.path ?? '', change.before, names) }}</span> → {{ valueInWords(change.object, change.path ?? '', change.after, names) }}</li>
+      </ul>
+      <p class="act"><button type="button" class="quiet-button" data-testid="fix" @click="fix">Put it in the draft</button><button type="button" class="text-button" @click="shows = false">not now</button></p>
+    </div>
+    <div v-if="isOpen" class="soft small why">
+      <p>{{ finding.why }}</p>
+      <p>{{ finding.remedy }}</p>
+      <p>Rule <span class="mono">{{ finding.rule }}</span>; {{ finding.source }}.</p>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.note {
+  display: grid;
+  gap: 3px;
+  padding: 10px 0 10px 22px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.note.here {
+  margin-left: -16px;
+  padding-left: 38px;
+  background: linear-gradient(90deg, var(--ink-soft) 0 12px, transparent 12px) 0 19px / 100% 1px no-repeat;
+}
+
+.note h3 {
+  position: relative;
+}
+
+.bars {
+  position: absolute;
+  top: 4px;
+  left: -22px;
+}
+
+.title {
+  padding: 0;
+  border: 0;
+  background: none;
+  font-weight: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.title:hover {
+  text-decoration: underline;
+}
+
+.act {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: baseline;
+  padding-top: 4px;
+}
+
+.fix {
+  padding: 6px 0;
+  overflow-x: auto;
+}
+
+.changes {
+  margin: 0;
+  padding-left: 16px;
+}
+
+.why {
+  display: grid;
+  gap: 4px;
+}
+</style>

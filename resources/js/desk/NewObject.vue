@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { BookObject } from '@/api'
+import { kindsInWords } from '@/shared'
+import { useDesk } from './desk'
+import { creation } from './making'
+
+/** The empty line under a list: a name typed there, or several pasted, makes objects of the kind. */
+const props = defineProps<{ kind: BookObject['kind'] }>()
+const emit = defineEmits<{ made: [ref: string] }>()
+
+const desk = useDesk()
+const name = ref('')
+
+async function make(names: string[]): Promise<void> {
+  for (const each of names) {
+    const edit = creation(props.kind, each, desk)
+    await desk.edit([{ ...edit }])
+    if (desk.notice.value?.isFault === true) return
+    emit('made', edit.object)
+  }
+  name.value = ''
+}
+
+function paste(event: ClipboardEvent): void {
+  const lines = (event.clipboardData?.getData('text/plain') ?? '').split(/\r?\n/).map((line) => line.split('\t')[0]?.trim() ?? '').filter((line) => line !== '')
+  if (lines.length < 2) return
+  event.preventDefault()
+  void make(lines)
+}
+</script>
+
+<template>
+  <form class="new" @submit.prevent="name.trim() === '' ? undefined : make([name.trim()])">
+    <input v-model="name" type="text" :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`" :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}: type a name`" autocomplete="off" @paste="paste">
+  </form>
+</template>
+
+<style scoped>
+input {
+  width: 100%;
+  padding: 5px 8px;
+  border: 0;
+  border-bottom: 1px solid var(--rule-soft);
+  background: none;
+}
+
+input::placeholder {
+  color: var(--ink-soft);
+}
+</style>

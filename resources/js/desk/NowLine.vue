@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import type { RightNow } from '@/api'
+import { age, timeThere, useNow } from '@/shared'
+import { useDesk } from './desk'
+import TellingLine from './TellingLine.vue'
+import { same } from './values'
+
+/** One sentence: what a caller to the main number gets right now, by the switch as last read; where the book differs, both are said. */
+defineProps<{ zone: string }>()
+
+const { queries, differences, names } = useDesk()
+const { data } = useQuery(queries.now)
+const now = useNow()
+
+const told = computed<RightNow | null>(() => data.value?.live ?? data.value?.book ?? null)
+const differs = computed(() => {
+  const [book, live] = [data.value?.book ?? null, data.value?.live ?? null]
+  return book !== null && live !== null && !same(book.telling, live.telling)
+})
+</script>
+
+<template>
+  <p class="now" data-testid="right-now">
+    <template v-if="data === undefined"><span class="soft">Right now …</span></template>
+    <template v-else-if="told === null"><strong>No main number is named.</strong></template>
+    <template v-else>
+      <span class="soft">{{ data.live === null ? 'By the book, right now' : 'Right now' }}</span> a caller to <span class="mono">{{ names.of(`number:${told.number}`) }}</span>
+      {{ ' ' }}<TellingLine :telling="told.telling" />.
+      <template v-if="differs && data.book !== null"> <strong class="differs">The book says otherwise:</strong> <TellingLine :telling="data.book.telling" />.</template>
+      <span v-if="told.until !== null && told.next !== null" class="soft"> From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span>
+      <span class="soft" data-testid="against-switch">
+        <template v-if="data.readAt === null"> Nothing of it is on the switch yet.</template>
+        <template v-else> The switch was read {{ age(data.readAt, now) }}{{ differences.length === 0 ? ' and says the same' : `; ${differences.length === 1 ? '1 place differs' : `${differences.length} places differ`}` }}.</template>
+      </span>
+    </template>
+  </p>
+</template>
+
+<style scoped>
+.now {
+  padding: 7px 18px;
+  border-bottom: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+.differs {
+  color: var(--buoy);
+}
+</style>

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { client, take, type BookObject } from '@/api'
+import { EmptyState } from '@/shared'
+import AllFields from '../AllFields.vue'
+import { DESTINATION } from '../columns'
+import { useDesk } from '../desk'
+import TimingRuler from '../drawings/TimingRuler.vue'
+import InlineField from '../InlineField.vue'
+import { itemFor } from '../making'
+import NewObject from '../NewObject.vue'
+import { useSelected } from '../selection'
+import { sidesOf } from '../treatments'
+import { asText, valueAt } from '../values'
+import TreatmentSentences from './TreatmentSentences.vue'
+
+interface Place {
+  item: string
+  to: string | null
+  rings: number | null
+}
+
+/** What becomes of a user's calls, as sentences; and fallback chains, place by place. */
+const { customer, edit, names } = useDesk()
+const { all, selected, select } = useSelected('user', 'chain')
+const words = ref('')
+
+const chains = computed(() => all.value.filter((object) => object.kind === 'chain'))
+const users = computed(() => all.value.filter((object) => object.kind === 'user' && `${object.extension ?? ''} ${object.label}`.toLowerCase().includes(words.value.toLowerCase())))
+const places = computed(() => (valueAt(selected.value?.fields, 'places') ?? []) as Place[])
+
+const rulers = useQuery({
+  queryKey: computed(() => ['computed', customer, 'ruler', selected.value?.kind, selected.value?.key]),
+  queryFn: async () => (await take(client.GET('/customers/{customer}/rulers/{kind}/{key}', { params: { path: { customer, kind: selected.value?.kind === 'chain' ? 'chain' : 'user', key: selected.value?.key ?? '' } } }))).rulers,
+  enabled: () => selected.value !== undefined,
+  placeholderData: keepPreviousData,
+})
+
+/** Where a user's calls differ from everybody's: what is said in the list. */
+function brief(user: BookObject): string {
+  const open = (valueAt(user.fields, 'handling/open') ?? {}) as Record<string, unknown>
+  if (open['always'] !== null && open['always'] !== undefined) return `all calls to ${side(open['always'])}`
+  const set = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb', 'onACall'].filter((each) => open[each] !== null && open[each] !== undefined)
+  return set.length === 0 ? '' : `${set.length} set`
+}
+
+function side(treatment: unknown): string {
+  const { outside, inside } = sidesOf(treatment)
+  return names.value.of(outside ?? inside ?? '')
+}
+
+function addPlace(said: unknown): void {
+  if (selected.value === undefined || typeof said !== 'string') return
+  void edit([{ object: selected.value.ref, path: 'places', value: [...places.value, { item: itemFor(said.replace(/^[a-z]+:/, ''), places.value.map((each) => each.item)), to: said }] }])
+}
+
+function movePlace(index: number, by: number): void {
+  const order = places.value.map((each) => each.item)
+  const [item] = order.splice(index, 1)
+  if (item === undefined || selected.value === undefined) return
+  order.splice(index + by, 0, item)
+  void edit([{ op: 'move', object: selected.value.ref, path: 'places', value: order }])
+}
+
+function dropPlace(item: string): void {
+  if (selected.value !== undefined) void edit([{ object: selected.value.ref, path: 'places', value: places.value.filter((each) => each.item !== item) }])
+}
+</script>
+
+<template>
+  <div class="two">
+    <nav class="list" aria-label="Fallback chains and users">
+      <h3>Fallback chains</h3>
+      <ul>
+        <li v-for="object in chains" :key="object.ref"><button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)">{{ object.label }}</button></li>
+      </ul>
+      <NewObject kind="chain" @made="select" />
+      <h3>Users</h3>
+      <input v-model="words" type="search" class="find" aria-label="Find a user" placeholder="find">
+      <ul>
+        <li v-for="object in users" :key="object.ref">
+          <button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)"><span class="mono soft">{{ object.extension }}</span> {{ object.label }} <span class="soft small">{{ brief(object) }}</span></button>
+        </li>
+      </ul>
+    </nav>
+    <div>
+      <EmptyState v-if="selected === undefined" title="Nobody to forward calls of">Enter users first; chains can then lead from one to the next.</EmptyState>
+      <section v-else :key="selected.ref" :aria-label="selected.label">
+        <div class="head"><h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span></div>
+        <template v-if="selected.kind === 'chain'">
+          <p class="soft">First says <InlineField :object="selected" path="announcement" :type="{ type: 'reference', kinds: ['announcement'], unset: 'nothing' }" label="Announcement" />, then each place in turn.</p>
+          <TimingRuler v-if="rulers.data.value?.[0] !== undefined" :ruler="rulers.data.value[0]" :label="`Who rings when in ${selected.label}`" />
+          <ol class="places">
+            <li v-for="(place, index) in places" :key="place.item">
+              <InlineField :object="selected" :path="`places/${place.item}/to`" :type="DESTINATION" :label="`Place ${index + 1}`" /> for
+              <InlineField :object="selected" :path="`places/${place.item}/rings`" :type="{ type: 'rings', unset: `${asText(valueAt(names.objects.find((each) => each.kind === 'tenant')?.fields, 'chainRings') ?? 3)} rings, as usual` }" :label="`Rings of place ${index + 1}`" />
+              <span class="hands">
+                <button type="button" class="text-button" :disabled="index === 0" :aria-label="`Move place ${index + 1} up`" @click="movePlace(index, -1)">↑</button>
+                <button type="button" class="text-button" :disabled="index === places.length - 1" :aria-label="`Move place ${index + 1} down`" @click="movePlace(index, 1)">↓</button>
+                <button type="button" class="text-button" @click="dropPlace(place.item)">take out</button>
+              </span>
+            </li>
+            <li class="soft">then <InlineField :object="selected" path="places" :type="{ ...DESTINATION, unset: 'add another place' }" label="Another place" :value="null" holds @take="addPlace" /></li>
+          </ol>
+        </template>
+        <template v-else>
+          <section v-for="state in ['open', 'closed', 'holiday'] as const" :key="state">
+            <TreatmentSentences :user="selected" :state :ruler="rulers.data.value?.find((each) => each.state === state)" />
+          </section>
+        </template>
+        <AllFields :object="selected" :removable="selected.kind === 'chain'" />
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 220px minmax(0, 1fr);
+  gap: 20px;
+}
+
+.list {
+  max-height: calc(100vh - 190px);
+  overflow-y: auto;
+}
+
+.list h3 {
+  margin-top: 6px;
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+
+.list ul,
+.places {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.list button {
+  width: 100%;
+  padding: 3px 6px;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+
+.list button.here {
+  border-left-color: var(--buoy);
+  font-weight: 600;
+}
+
+.find {
+  width: 100%;
+  padding: 3px 8px;
+  border: 0;
+  border-bottom: 1px solid var(--rule);
+  background: none;
+}
+
+.head {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+}
+
+.places {
+  margin-top: 10px;
+  counter-reset: place;
+}
+
+.places li {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule-soft);
+}
+
+.hands {
+  display: flex;
+  gap: 10px;
+  margin-left: auto;
+}
+
+.hands button:disabled {
+  visibility: hidden;
+}
+</style>

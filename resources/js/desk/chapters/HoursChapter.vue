@@ -1,0 +1,248 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { client, detailOf, take, type BookObject } from '@/api'
+import { dayInWords, EmptyState, ModalSheet } from '@/shared'
+import AllFields from '../AllFields.vue'
+import { useDesk } from '../desk'
+import WeekPainter from '../drawings/WeekPainter.vue'
+import YearPicture from '../drawings/YearPicture.vue'
+import InlineField from '../InlineField.vue'
+import { itemFor } from '../making'
+import NewObject from '../NewObject.vue'
+import { useSelected } from '../selection'
+import { asText, valueAt } from '../values'
+
+/** Opening hours: the week one paints, the year it makes, what breaks it, and the calendars it keeps. */
+const { customer, edit, names, notice } = useDesk()
+const { all, selected, select } = useSelected('schedule', 'calendar')
+
+const schedule = computed(() => (selected.value?.kind === 'schedule' ? selected.value : undefined))
+const calendar = computed(() => (selected.value?.kind === 'calendar' ? selected.value : undefined))
+const key = computed(() => schedule.value?.key ?? '')
+const year = useQuery({
+  queryKey: computed(() => ['computed', customer, 'hours', key.value]),
+  queryFn: async () => await take(client.GET('/customers/{customer}/hours/{schedule}', { params: { path: { customer, schedule: key.value } } })),
+  enabled: () => key.value !== '',
+  placeholderData: keepPreviousData,
+})
+
+interface Piece {
+  item: string
+  days?: string[]
+  from?: string
+  to?: string
+  span?: [string, string] | null
+}
+
+interface Exception {
+  item: string
+  from: string
+  to: string | null
+  name: string | null
+  hours: { from: string; to: string }[]
+  announcedAs: string
+}
+
+const weekly = computed(() => (valueAt(schedule.value?.fields, 'weekly') ?? []) as Piece[])
+const exceptions = computed(() => (valueAt(schedule.value?.fields, 'exceptions') ?? []) as Exception[])
+const calendars = computed(() => (valueAt(schedule.value?.fields, 'calendars') ?? []) as string[])
+const users = computed(() => names.value.objects.filter((object) => selected.value !== undefined && Object.keys(object.refersTo).includes(selected.value.ref)))
+
+/** What callers get on a date: the answer of the first attendant that goes by these hours. */
+function callers(owner: string, hours: string): string {
+  const attendant = names.value.objects.find((object) => object.kind === 'attendant' && valueAt(object.fields, 'schedule') === schedule.value?.ref)
+  const answers = (valueAt(attendant?.fields, 'answers') ?? []) as { when: string; then: string | null }[]
+  const find = (...when: string[]): string | undefined => when.map((each) => answers.find((answer) => answer.when === each)?.then).find((each) => each !== undefined && each !== null)
+  if (attendant === undefined) return ''
+  const opens = /\d/.test(hours)
+  const closed = find(owner, owner.split(':')[0] ?? '', owner.startsWith('holiday') ? 'holiday' : 'closed', 'closed')
+  const open = opens ? find(owner, 'open') : undefined
+  return [open, closed].flatMap((each) => (each === undefined ? [] : [names.value.of(each)])).join(', then ')
+}
+
+function paint(next: Piece[]): void {
+  if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
+}
+
+function addException(): void {
+  if (schedule.value === undefined) return
+  const from = year.data.value?.from ?? new Date().toISOString().slice(0, 10)
+  void edit([{ object: schedule.value.ref, path: 'exceptions', value: [...exceptions.value, { item: itemFor('exception', exceptions.value.map((each) => each.item)), from, name: 'Exception', hours: [] }] }])
+}
+
+function dropException(item: string): void {
+  if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'exceptions', value: exceptions.value.filter((each) => each.item !== item) }])
+}
+
+const pasting = ref(false)
+const said = ref('')
+const readAs = ref('')
+const refusal = ref('')
+
+async function readHours(): Promise<void> {
+  if (schedule.value === undefined) return
+  try {
+    const read = await take(client.POST('/customers/{customer}/hours', { params: { path: { customer } }, body: { said: said.value } }))
+    readAs.value = read.readAs
+    refusal.value = read.faults.map((each) => `“${each.text}”: ${each.why}`).join('; ')
+    if (read.schedule === null) return
+    await edit([{ object: schedule.value.ref, path: 'weekly', value: read.schedule.weekly }, ...(read.schedule.periods.length > 0 ? [{ object: schedule.value.ref, path: 'periods', value: read.schedule.periods }] : [])])
+    if (notice.value?.isFault !== true) {
+      notice.value = { text: `Read as ${read.readAs}.` }
+      pasting.value = false
+    }
+  } catch (error) {
+    refusal.value = detailOf(error)
+  }
+}
+
+function kindWord(object: BookObject): string {
+  return object.kind === 'calendar' ? 'calendar' : 'hours'
+}
+</script>
+
+<template>
+  <nav class="tabs" aria-label="Schedules and calendars">
+    <button v-for="object in all" :key="object.ref" type="button" :aria-pressed="object.ref === selected?.ref" :class="{ here: object.ref === selected?.ref }" @click="select(object.ref)">{{ object.label }} <span class="soft small">{{ kindWord(object) }}</span></button>
+    <div class="fresh"><NewObject kind="schedule" @made="select" /></div>
+  </nav>
+  <EmptyState v-if="all.length === 0" title="No hours in this book">Type a name above, then paint the week. Without hours everything is always open.</EmptyState>
+  <section v-if="schedule !== undefined" :key="schedule.ref" :aria-label="schedule.label">
+    <div class="head">
+      <h2>{{ schedule.label }}</h2>
+      <span class="soft">{{ year.data.value?.zone }} · {{ year.data.value?.words }}</span>
+      <p class="used soft">
+        used by
+        <template v-if="users.length === 0">nobody</template>
+        <router-link v-for="user in users.slice(0, 2)" :key="user.ref" :to="{ name: 'desk', params: { customer, chapter: user.kind === 'attendant' ? 'menus' : user.kind === 'group' ? 'groups' : 'users' }, query: { at: user.ref } }">{{ user.label }}</router-link>
+        <template v-if="users.length > 2"> and {{ users.length - 2 }} more</template>
+        <button type="button" class="quiet-button" @click="pasting = true">Paste hours</button>
+      </p>
+    </div>
+    <WeekPainter :weekly="weekly" :label="`The week of ${schedule.label}`" @paint="paint" />
+    <p v-for="overlap in year.data.value?.overlaps" :key="`${overlap.one} ${overlap.from}`" class="fault small">Two pieces claim {{ overlap.from }} to {{ overlap.to }}.</p>
+    <div class="head second">
+      <h3>The next twelve months</h3>
+      <span class="soft">dated exception › special period › holiday › weekly hours</span>
+    </div>
+    <YearPicture v-if="year.data.value !== undefined" :line="year.data.value" />
+    <table v-if="year.data.value !== undefined" data-testid="special-dates">
+      <thead><tr><th scope="col">Date</th><th scope="col">What</th><th scope="col">From</th><th scope="col">Hours</th><th scope="col">Callers get</th></tr></thead>
+      <tbody>
+        <tr v-for="each in year.data.value.special" :key="`${each.owner} ${each.from}`">
+          <td class="mono">{{ dayInWords(each.from) }}<template v-if="each.to !== each.from"> to {{ dayInWords(each.to) }}</template></td>
+          <td>{{ each.what }}</td>
+          <td class="soft">{{ each.whose === '' ? 'this customer' : each.whose }}</td>
+          <td class="mono">{{ each.hours }}</td>
+          <td>{{ callers(each.owner, each.hours) }}</td>
+        </tr>
+        <tr v-if="year.data.value.special.length === 0"><td colspan="5" class="soft">Every day of the year is a day of the week: no exception, no holiday.</td></tr>
+      </tbody>
+    </table>
+    <h3 class="part">Dated exceptions</h3>
+    <table data-testid="exceptions">
+      <thead><tr><th scope="col">From</th><th scope="col">To</th><th scope="col">What</th><th scope="col">Open</th><th scope="col">Else callers are told it is</th><td class="corner" /></tr></thead>
+      <tbody>
+        <tr v-for="each in exceptions" :key="each.item">
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/from`" :type="{ type: 'date', required: true }" :label="`${each.name ?? each.item}, from`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/to`" :type="{ type: 'date' }" :label="`${each.name ?? each.item}, to`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/name`" :type="{ type: 'text' }" :label="`${each.name ?? each.item}, name`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/hours`" :type="{ type: 'spans', unset: 'not at all' }" :label="`${each.name ?? each.item}, hours`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/announcedAs`" :type="{ type: 'choice', choices: { closed: 'closed', holiday: 'a holiday', open: 'open' }, required: true }" :label="`${each.name ?? each.item}, announced as`" /></td>
+          <td><button type="button" class="text-button" :aria-label="`Take ${each.name ?? each.item} out`" @click="dropException(each.item)">take out</button></td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="act"><button type="button" class="quiet-button" @click="addException">Add a dated exception</button></p>
+    <p class="soft part">
+      Calendars kept: <InlineField :object="schedule" path="calendars" :type="{ type: 'list', kinds: ['calendar'], unset: 'none' }" label="Calendars" /> · shifts past midnight
+      <InlineField :object="schedule" path="finishShift" :type="{ type: 'choice', choices: { true: 'are finished', false: 'stop where a closed date begins' }, required: true }" label="Shifts past midnight" /> · read at
+      <InlineField :object="schedule" path="fixedZone" :type="{ type: 'zone', unset: 'local time of whoever uses it' }" label="Read at" />
+      <template v-if="calendars.length > 0"> · <button v-for="each in calendars" :key="each" type="button" class="text-button" @click="select(each)">open {{ names.of(each) }}</button></template>
+    </p>
+    <AllFields :object="schedule" removable />
+  </section>
+  <section v-if="calendar !== undefined" :key="calendar.ref" :aria-label="calendar.label">
+    <div class="head"><h2>{{ calendar.label }}</h2><span class="soft">{{ asText(valueAt(calendar.fields, 'region') ?? 'of no region') }} · known until {{ valueAt(calendar.fields, 'knownUntil') ?? 'further notice' }} · kept by {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span></div>
+    <AllFields :object="calendar" removable />
+  </section>
+  <ModalSheet v-model="pasting" title="Hours as the customer said them">
+    <form @submit.prevent="readHours">
+      <textarea v-model="said" autofocus rows="3" class="said" aria-label="Hours" placeholder="Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1" />
+      <p v-if="refusal !== ''" class="fault" role="alert">{{ refusal }}</p>
+      <p class="act"><el-button type="primary" native-type="submit" :disabled="said.trim() === ''">Read them</el-button><span class="soft">The week is replaced, as a pending change.</span></p>
+    </form>
+  </ModalSheet>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 18px;
+  align-items: baseline;
+  margin-bottom: 10px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.tabs > button {
+  padding: 3px 0;
+  border: 0;
+  border-bottom: 2px solid transparent;
+  background: none;
+  cursor: pointer;
+}
+
+.tabs > button.here {
+  border-bottom-color: var(--buoy);
+  font-weight: 600;
+}
+
+.fresh {
+  min-width: 220px;
+  margin-left: auto;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+
+.second {
+  margin-top: 18px;
+}
+
+.used {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin-left: auto;
+}
+
+.part {
+  margin-top: 14px;
+}
+
+h3.part {
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+
+.act {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  margin-top: 8px;
+}
+
+.said {
+  width: 100%;
+  padding: 6px 8px;
+  border: 1px solid var(--rule);
+  border-radius: var(--corner);
+  background: var(--sheet);
+}
+</style>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { BookObject } from '@/api'
+import { useDesk } from '../desk'
+import InlineField from '../InlineField.vue'
+import { itemFor } from '../making'
+import { valueAt } from '../values'
+
+interface Member {
+  item: string
+  who: string
+  tier: number
+  share: number | null
+  signedIn: boolean
+  confirm: boolean
+}
+
+/** Who is in a hunt group, in ring order: a list one types, pastes and reorders. */
+const props = defineProps<{ group: BookObject }>()
+
+const { names, edit, notice } = useDesk()
+const typed = ref('')
+
+const members = computed(() => (valueAt(props.group.fields, 'members') ?? []) as Member[])
+const isByShare = computed(() => valueAt(props.group.fields, 'order') === 'weighted')
+const isByHand = computed(() => valueAt(props.group.fields, 'signInBy') !== 'administrator')
+
+function whole(next: Partial<Member>[]): void {
+  void edit([{ object: props.group.ref, path: 'members', value: next }])
+}
+
+function move(index: number, by: number): void {
+  const order = members.value.map((member) => member.item)
+  const [item] = order.splice(index, 1)
+  if (item === undefined || index + by < 0 || index + by > order.length) return
+  order.splice(index + by, 0, item)
+  void edit([{ op: 'move', object: props.group.ref, path: 'members', value: order }])
+}
+
+function remove(item: string): void {
+  whole(members.value.filter((member) => member.item !== item))
+}
+
+/** Names, extensions or outside numbers, one or a pasted list; what is not understood stays in the line. */
+function add(said: string[]): void {
+  const next: Partial<Member>[] = [...members.value]
+  const left: string[] = []
+  for (const each of said) {
+    const text = each.trim()
+    if (text === '') continue
+    const found = names.value.find(text, ['user'], /^\+?[\d\s().-]{7,}$/.test(text))
+    if ('fault' in found) left.push(text)
+    else if (next.some((member) => member.who === found.value)) notice.value = { text: `${names.value.of(found.value)} is in the list already.` }
+    else next.push({ item: itemFor(found.value.replace(/^(user|outside):/, ''), next.map((member) => member.item ?? '')), who: found.value })
+  }
+  typed.value = left.join(', ')
+  if (left.length > 0) notice.value = { text: `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}; the others were added.`, isFault: true }
+  if (next.length > members.value.length) whole(next)
+}
+
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (!/[\n\t,;]/.test(text.trim())) return
+  event.preventDefault()
+  add(text.split(/[\n\r,;]+/).map((line) => line.split('\t')[0] ?? ''))
+}
+
+function onKey(event: KeyboardEvent, index: number): void {
+  if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return
+  event.preventDefault()
+  move(index, event.key === 'ArrowUp' ? -1 : 1)
+}
+</script>
+
+<template>
+  <table data-testid="members">
+    <thead>
+      <tr>
+        <th scope="col">#</th><th scope="col">Member</th><th scope="col">Ext</th><th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th><th scope="col">Tier</th><th v-if="isByShare" scope="col">Share</th><th scope="col">Presses a key to take it</th><td class="corner" />
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="(member, index) in members" :key="member.item" @keydown="onKey($event, index)">
+        <td class="mono soft">{{ index + 1 }}</td>
+        <td><InlineField :object="group" :path="`members/${member.item}/who`" :type="{ type: 'destination', kinds: ['user'], required: true }" :label="`Member ${index + 1}`" /></td>
+        <td class="mono">{{ names.get(member.who)?.extension ?? (member.who.startsWith('outside:') ? 'outside' : '—') }}</td>
+        <td><InlineField :object="group" :path="`members/${member.item}/signedIn`" :type="{ type: 'flag', required: true }" :label="`${names.of(member.who)} signed in`" /></td>
+        <td><InlineField :object="group" :path="`members/${member.item}/tier`" :type="{ type: 'whole', required: true }" :label="`Tier of ${names.of(member.who)}`" /></td>
+        <td v-if="isByShare"><InlineField :object="group" :path="`members/${member.item}/share`" :type="{ type: 'whole' }" :label="`Share of ${names.of(member.who)}`" /></td>
+        <td><InlineField v-if="member.who.startsWith('outside:')" :object="group" :path="`members/${member.item}/confirm`" :type="{ type: 'flag', required: true }" :label="`${names.of(member.who)} confirms`" /><span v-else class="soft">as their phones say</span></td>
+        <td class="hands">
+          <button type="button" class="text-button" :disabled="index === 0" :aria-label="`Move ${names.of(member.who)} up`" title="Alt ↑" @click="move(index, -1)">↑</button>
+          <button type="button" class="text-button" :disabled="index === members.length - 1" :aria-label="`Move ${names.of(member.who)} down`" title="Alt ↓" @click="move(index, 1)">↓</button>
+          <button type="button" class="text-button" :aria-label="`Take ${names.of(member.who)} out`" @click="remove(member.item)">take out</button>
+        </td>
+      </tr>
+      <tr>
+        <td class="mono soft">{{ members.length + 1 }}</td>
+        <td colspan="6"><form @submit.prevent="add(typed.split(/[,;]/))"><input v-model="typed" type="text" class="add" aria-label="New member" placeholder="type a name, extension or outside number, or paste a list" autocomplete="off" @paste="paste"></form></td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.hands {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
+}
+
+.hands button:disabled {
+  visibility: hidden;
+}
+
+.add {
+  width: 100%;
+  padding: 1px 2px;
+  border: 0;
+  background: none;
+}
+
+.add::placeholder {
+  color: var(--ink-soft);
+}
+</style>

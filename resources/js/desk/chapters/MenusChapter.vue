@@ -1,0 +1,151 @@
+<script setup lang="ts">
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
+import { client, take } from '@/api'
+import { EmptyState } from '@/shared'
+import AllFields from '../AllFields.vue'
+import { useDesk } from '../desk'
+import InlineField from '../InlineField.vue'
+import NewObject from '../NewObject.vue'
+import { useSelected } from '../selection'
+import { asText, valueAt } from '../values'
+import AnswersByState from './AnswersByState.vue'
+import KeyOutline from './KeyOutline.vue'
+import ScriptPane from './ScriptPane.vue'
+
+/** Attendants, their answers by state side by side; menus as an outline by key, each submenu foldable in place with its script beside. */
+const { customer, names } = useDesk()
+const { all, selected, select } = useSelected('attendant', 'menu', 'announcement', 'prompt')
+
+const scripts = useQuery({
+  queryKey: ['computed', customer, 'menus'],
+  queryFn: async () => (await take(client.GET('/customers/{customer}/menus', { params: { path: { customer } } }))).menus,
+})
+
+const sorts = [
+  { kind: 'attendant', title: 'Attendants' },
+  { kind: 'menu', title: 'Menus' },
+  { kind: 'announcement', title: 'Announcements' },
+  { kind: 'prompt', title: 'Prompts' },
+] as const
+
+const from = computed(() => names.value.objects.filter((object) => selected.value !== undefined && object.ref !== selected.value.ref && Object.keys(object.refersTo).includes(selected.value.ref)))
+const isMenu = computed(() => selected.value?.kind === 'menu')
+const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensions/scope') ?? 'off'))
+</script>
+
+<template>
+  <div class="two">
+    <nav class="list" aria-label="Attendants, menus and what they say">
+      <section v-for="sort in sorts" :key="sort.kind">
+        <h3>{{ sort.title }}</h3>
+        <ul>
+          <li v-for="object in all.filter((each) => each.kind === sort.kind)" :key="object.ref">
+            <button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)">{{ object.label }} <span class="mono soft small">{{ object.extension }}</span></button>
+          </li>
+        </ul>
+        <NewObject :kind="sort.kind" @made="select" />
+      </section>
+    </nav>
+    <div class="one">
+      <EmptyState v-if="selected === undefined" title="No attendant and no menu in this book">Callers go straight to people. Type a name at the left to begin one.</EmptyState>
+      <section v-else :key="selected.ref" :aria-label="selected.label">
+        <div class="head">
+          <h2>{{ selected.label }}</h2>
+          <span class="soft">{{ from.length === 0 ? 'nothing leads here' : `reached from ${from.slice(0, 2).map((each) => each.display ?? each.label).join(', ')}${from.length > 2 ? ` and ${from.length - 2} more` : ''}` }}</span>
+          <p v-if="isMenu" class="how">
+            plays <InlineField :object="selected" path="plays" :type="{ type: 'whole', required: true }" label="Plays" /> times, waits <InlineField :object="selected" path="wait" :type="{ type: 'seconds', required: true }" label="Waits" />, any extension may be dialled
+            <InlineField :object="selected" path="dialExtensions/scope" :type="{ type: 'choice', choices: { off: 'no', site: 'of this site', all: 'yes' }, required: true }" label="Any extension may be dialled" /><template v-if="dials !== 'off'">, from <InlineField :object="selected" path="dialExtensions/least" :type="{ type: 'whole', required: true }" label="Least digits" /> digits on</template>
+          </p>
+        </div>
+        <AnswersByState v-if="selected.kind === 'attendant'" :attendant="selected" @open="select" />
+        <div v-else-if="selected.kind === 'menu'" class="menu">
+          <KeyOutline :menu="selected" :scripts="scripts.data.value ?? []" />
+          <ScriptPane :holder="selected" path="prompt" :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []" :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0" />
+        </div>
+        <p v-else-if="selected.kind === 'announcement'" class="says">
+          Plays <InlineField :object="selected" path="prompt" :type="{ type: 'reference', kinds: ['prompt'], unset: 'nothing' }" label="Prompt" />, then
+          <InlineField :object="selected" path="then" :type="{ type: 'destination', kinds: ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line'] }" label="Then" />.
+        </p>
+        <p v-else class="says script">“<InlineField :object="selected" path="script" :type="{ type: 'text', unset: 'no script yet' }" label="Script" />”</p>
+        <AllFields :object="selected" removable />
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 146px minmax(0, 1fr);
+  gap: 18px;
+}
+
+.list h3 {
+  margin-top: 8px;
+  color: var(--ink-soft);
+  font-weight: 400;
+}
+
+.list ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.list button {
+  width: 100%;
+  padding: 3px 6px;
+  border: 0;
+  border-left: 3px solid transparent;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+
+.list button:hover {
+  background: var(--shade);
+}
+
+.list button.here {
+  border-left-color: var(--buoy);
+  font-weight: 600;
+}
+
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+}
+
+.how {
+  color: var(--ink-soft);
+}
+
+.how :deep(.field) {
+  color: var(--ink);
+}
+
+.menu {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(190px, 250px);
+  gap: 18px;
+  margin-top: 8px;
+}
+
+.says {
+  margin-top: 12px;
+}
+
+.script {
+  max-width: 46em;
+  font: italic 15px/1.6 var(--serif);
+}
+
+@media (width < 1180px) {
+  .menu {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { EmptyState, kindsInWords } from '@/shared'
+import AllFields from '../AllFields.vue'
+import type { Chapter } from '../chapters'
+import NewObject from '../NewObject.vue'
+import PinKeeper from '../PinKeeper.vue'
+import { useSelected } from '../selection'
+import SheetGrid from '../SheetGrid.vue'
+import { columnsOf } from '../columns'
+
+/** A chapter that is one sheet: all objects of a kind as lines of a spreadsheet, and every field of the one in view. */
+const props = defineProps<{ chapter: Chapter; zone: string }>()
+
+const kind = props.chapter.kinds[0] ?? 'number'
+const { all, selected, select } = useSelected(...props.chapter.kinds)
+
+const lines = computed(() => all.value.filter((object) => object.kind === kind))
+/** Kinds of the chapter that are no lines of its sheet. */
+const others = computed(() => all.value.filter((object) => object.kind !== kind && columnsOf(object.kind).length === 0))
+/** Numbers come from stock; a customer is taken on. */
+const mayMake = computed(() => kind !== 'number' && kind !== 'tenant')
+</script>
+
+<template>
+  <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{ mayMake ? 'Type a name below, or paste a list of names.' : 'The template this customer was taken on from makes none.' }}</EmptyState>
+  <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
+  <NewObject v-if="mayMake" :kind @made="select" />
+  <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="lines" :zone />
+  <p v-if="others.length > 0" class="others soft">
+    Also here:
+    <button v-for="object in others" :key="object.ref" type="button" class="text-button" @click="select(object.ref)">{{ object.label }} ({{ kindsInWords(object.kind).one.toLowerCase() }})</button>
+  </p>
+  <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="mayMake || selected.kind === 'number'" />
+</template>
+
+<style scoped>
+.others {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  margin-top: 14px;
+}
+</style>

@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { BookObject, Ruler } from '@/api'
+import { DESTINATION } from '../columns'
+import { useDesk } from '../desk'
+import TimingRuler from '../drawings/TimingRuler.vue'
+import InlineField from '../InlineField.vue'
+import { sidesOf, withSide, type Sides } from '../treatments'
+import { valueAt } from '../values'
+
+/** What becomes of a user's calls in one state of their hours, as sentences, with who rings when. */
+const props = defineProps<{ user: BookObject; state: 'open' | 'closed' | 'holiday'; ruler: Ruler | undefined }>()
+
+const { edit, names } = useDesk()
+
+const STATES = { open: 'In open hours', closed: 'While closed', holiday: 'On holidays' }
+const AS = { open: '', closed: 'as in open hours', holiday: 'as while closed' }
+const CONDITIONS = [
+  ['always', 'Every call, before anything rings'],
+  ['doNotDisturb', 'Not to be disturbed'],
+  ['unreachable', 'No phone can be reached'],
+  ['onACall', 'On a call'],
+  ['busy', 'Busy'],
+  ['noAnswer', 'No answer'],
+] as const
+
+const path = computed(() => `handling/${props.state}`)
+const handling = computed(() => valueAt(props.user.fields, path.value) as Record<string, unknown> | null)
+
+/** What holds where a user sets nothing: the site's default, the customer's, the mailbox. */
+function inherited(condition: string): string {
+  if (condition === 'always' || condition === 'onACall') return condition === 'always' ? 'rings' : 'the second line rings'
+  const tenant = names.value.objects.find((object) => object.kind === 'tenant')
+  const site = names.value.get((valueAt(props.user.fields, 'site') as string | null) ?? '')
+  for (const [holder, word] of [[site, 'the site’s default'], [tenant, 'the customer’s default']] as const) {
+    const set = valueAt(holder?.fields, `defaults/${condition}`)
+    if (set !== null) return `${said(set)}, ${word}`
+  }
+  const mailbox = valueAt(props.user.fields, 'mailbox')
+  return typeof mailbox === 'string' ? names.value.of(mailbox) : 'nowhere: the call is cut off'
+}
+
+function said(treatment: unknown): string {
+  const { outside, inside } = sidesOf(treatment)
+  return [...new Set([outside, inside].flatMap((each) => (each === null ? [] : [names.value.of(each)])))].join(' or ')
+}
+
+function sides(condition: string): Sides {
+  return sidesOf(handling.value?.[condition])
+}
+
+function take(condition: string, side: 'outside' | 'inside' | 'both', to: unknown): void {
+  void edit([{ object: props.user.ref, path: `${path.value}/${condition}`, value: side === 'both' ? to : withSide(handling.value?.[condition], side, to) }])
+}
+
+function setOwn(): void {
+  void edit([{ object: props.user.ref, path: path.value, value: handling.value === null ? {} : null }])
+}
+</script>
+
+<template>
+  <h3 class="state">
+    {{ STATES[state] }}
+    <button v-if="state !== 'open'" type="button" class="text-button small" @click="setOwn">{{ handling === null ? `${AS[state]}; set apart` : 'make it as before' }}</button>
+  </h3>
+  <template v-if="handling !== null">
+    <TimingRuler v-if="ruler !== undefined && ruler.bars.length > 0" :ruler :label="`Which phone of ${user.label} rings when`" />
+    <p v-else class="soft">Nothing rings for {{ user.label }}.</p>
+    <p class="soft">Phones ring <InlineField :object="user" :path="`${path}/ring`" :type="{ type: 'choice', choices: { together: 'together', inOrder: 'one after the other' }, required: true }" label="How phones ring" />: <InlineField :object="user" :path="`${path}/legs`" :type="{ type: 'list', unset: 'all' }" label="Which phones ring" />.</p>
+    <ul class="sentences">
+      <li v-for="[condition, words] in CONDITIONS" :key="condition">
+        <span class="when">{{ words }}</span>
+        <span v-if="sides(condition).outside === sides(condition).inside">
+          <InlineField :object="user" :path="`${path}/${condition}`" :type="{ ...DESTINATION, unset: inherited(condition) }" :label="`${words}, all calls`" :value="sides(condition).outside" holds @take="take(condition, 'both', $event)" />
+          <button v-if="sides(condition).outside !== null" type="button" class="text-button small apart" @click="take(condition, 'inside', null)">colleagues otherwise</button>
+        </span>
+        <span v-else>
+          from outside: <InlineField :object="user" :path="`${path}/${condition}/outside`" :type="{ ...DESTINATION, unset: inherited(condition) }" :label="`${words}, from outside`" :value="sides(condition).outside" holds @take="take(condition, 'outside', $event)" />;
+          from colleagues: <InlineField :object="user" :path="`${path}/${condition}/inside`" :type="{ ...DESTINATION, unset: inherited(condition) }" :label="`${words}, from colleagues`" :value="sides(condition).inside" holds @take="take(condition, 'inside', $event)" />
+        </span>
+      </li>
+    </ul>
+  </template>
+</template>
+
+<style scoped>
+.state {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  margin-top: 14px;
+}
+
+.sentences {
+  margin: 4px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+.sentences li {
+  display: grid;
+  grid-template-columns: 240px 1fr;
+  gap: 12px;
+  padding: 4px 0;
+  border-bottom: 1px solid var(--rule-soft);
+}
+
+.when {
+  color: var(--ink-soft);
+}
+
+.apart {
+  margin-left: 10px;
+}
+</style>

@@ -1,0 +1,19 @@
+import { computed, type ComputedRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { BookObject } from '@/api'
+import { useDesk } from './desk'
+
+/** The object a chapter is open at. It stands in the address, so that a reload, a link and a finding come to it. */
+export function useSelected(...kinds: BookObject['kind'][]): { all: ComputedRef<BookObject[]>; selected: ComputedRef<BookObject | undefined>; select: (ref: string) => void } {
+  const { book } = useDesk()
+  const route = useRoute()
+  const router = useRouter()
+  const all = computed(() => (book.data.value?.objects ?? []).filter((object) => kinds.includes(object.kind)))
+  const selected = computed(() => all.value.find((object) => object.ref === route.query['at']) ?? all.value[0])
+
+  function select(ref: string): void {
+    if (route.query['at'] !== ref) void router.replace({ query: { ...route.query, at: ref } })
+  }
+
+  return { all, selected, select }
+}
