@@ -50,13 +50,13 @@ final readonly class LiveReader
         });
         $reading = $this->switch->read($book, $known);
         if ($reading !== null) {
-            $this->scope->tenant($technicianId, $tenantId, Ability::Read, fn (): null => $this->keep($tenantId, $book, $reading));
+            $this->scope->tenant($technicianId, $tenantId, Ability::Read, fn (): null => $this->keep($tenantId, $book, $known, $reading));
         }
 
         return $reading;
     }
 
-    private function keep(string $tenantId, Book $book, Reading $reading): null
+    private function keep(string $tenantId, Book $book, Bindings $known, Reading $reading): null
     {
         LiveSnapshot::query()->insert([
             'tenant_id' => $tenantId,
@@ -68,19 +68,21 @@ final readonly class LiveReader
             ], $reading->edits)),
             'read_at' => $this->clock->now(),
         ]);
-        $this->bind($tenantId, $book, $reading->bindings);
+        $this->bind($tenantId, $book, $known, $reading->bindings);
         $compared = $this->comparer->compare($tenantId, $book, $reading->live);
         $this->summaries->liveRead($tenantId, count($compared->drift), $compared->callersNotice($this->clock->now()->getTimestamp()));
 
         return null;
     }
 
-    /** What was paired now is bound from now on, with the version seen. */
-    private function bind(string $tenantId, Book $book, Bindings $found): void
+    /** What was paired now is bound from now on, with the version seen; most of it was before. */
+    private function bind(string $tenantId, Book $book, Bindings $known, Bindings $found): void
     {
         foreach ($found->all() as $name => $bound) {
-            $object = $book->find(Reference::parse($name));
-            if ($object?->id() !== null) {
+            $reference = Reference::parse($name);
+            $object = $book->find($reference);
+            $before = $known->of($reference);
+            if ($object?->id() !== null && [$before?->externalId, $before?->version] !== [$bound->externalId, $bound->version]) {
                 $this->bindings->put($tenantId, $this->switch->name(), $object->id(), $bound);
             }
         }

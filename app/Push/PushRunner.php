@@ -65,13 +65,14 @@ final readonly class PushRunner
             if ($push->status === PushStatus::Queued) {
                 $this->plan($push);
             }
+            $books = $this->inScope($push, fn (): array => [$this->books->at($push->tenant_id, $push->revision), $this->books->head($push->tenant_id)]);
             $until = microtime(true) + self::SLICE_SECONDS;
             while (microtime(true) < $until) {
                 $step = $this->intend($push);
                 if ($step === null) {
                     return $this->finish($push);
                 }
-                $this->carryOut($push, $step);
+                $this->carryOut($push, $step, $books);
             }
             $this->inScope($push, fn (): null => $this->releaseLease($push));
 
@@ -136,15 +137,11 @@ final readonly class PushRunner
         });
     }
 
-    private function carryOut(Push $push, PushStep $step): void
+    /** @param non-empty-list<Book> $books the pinned one, which never changes, and the head, which names what is to be deleted; read once a slice */
+    private function carryOut(Push $push, PushStep $step, array $books): void
     {
-        [$book, $bindings, $actingFor] = $this->inScope($push, function () use ($push): array {
-            $book = $this->books->at($push->tenant_id, $push->revision);
-
-            $bindings = $this->bindings->load($push->tenant_id, $this->switch->name(), [$book, $this->books->head($push->tenant_id)]);
-
-            return [$book, $this->sheets->withForeign($push, $bindings), $push->technician->name];
-        });
+        $book = $books[0];
+        [$bindings, $actingFor] = $this->inScope($push, fn (): array => [$this->sheets->withForeign($push, $this->bindings->load($push->tenant_id, $this->switch->name(), $books)), $push->technician->name]);
         $bound = $this->send($book, $bindings, $step, "{$push->id}-{$step->position}", $actingFor);
         $this->inScope($push, function () use ($push, $step, $book, $bound): void {
             $this->record($push, $step, $book, $bound);
