@@ -51,6 +51,7 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::post('intake', [DeskController::class, 'answerAgain']);
             Route::get('book', [DeskController::class, 'book']);
             Route::post('draft/edits', [DeskController::class, 'edit']);
+            Route::get('draft/impact', [DeskController::class, 'impact']);
             Route::delete('draft', [DeskController::class, 'drop']);
             Route::post('draft/enter', [DeskController::class, 'enter']);
             Route::get('revisions', [RevisionController::class, 'index']);

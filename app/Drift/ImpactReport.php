@@ -11,6 +11,7 @@ use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Calls\TellingCall;
 use Jaunty\Core\Hours\Occasions;
 use Jaunty\Core\Hours\ZoneClock;
+use Jaunty\Core\Sentences\CallSentence;
 
 /** What callers notice of the difference between two books over the coming year, each with the shortest call that shows it. */
 final class ImpactReport
@@ -32,13 +33,18 @@ final class ImpactReport
         return [
             'isComplete' => $difference->isComplete,
             'count' => count($difference->contrasts),
-            'contrasts' => array_map(static fn (Contrast $contrast): array => [
-                'called' => $contrast->called,
-                'words' => $contrast->words(),
-                'ofDegree' => $contrast->ofDegree !== null,
-                'when' => Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone),
-                'call' => TellingCall::of($before, $after, $difference, $contrast),
-            ], array_slice($difference->contrasts, 0, self::MOST)),
+            'contrasts' => array_map(static function (Contrast $contrast) use ($before, $after, $difference, $from, $zone): array {
+                $call = TellingCall::of($before, $after, $difference, $contrast);
+
+                return [
+                    'called' => $contrast->called,
+                    'words' => $contrast->words(),
+                    'ofDegree' => $contrast->ofDegree !== null,
+                    'when' => Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone),
+                    'call' => $call,
+                    'sentence' => $call === null ? null : CallSentence::write($call, $before),
+                ];
+            }, array_slice($difference->contrasts, 0, self::MOST)),
             'newlyReached' => $difference->newlyReached,
             'noLongerReached' => $difference->noLongerReached,
         ];

@@ -10,12 +10,14 @@ use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
 use App\Book\FieldEdit;
+use App\Drift\ImpactReport;
 use App\Http\Resources\DraftResource;
 use App\Http\Resources\ObjectResource;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
 use App\Models\TenantRow;
 use App\TakingOn\ApplyingAgain;
+use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -29,7 +31,7 @@ use Jaunty\Core\Templates\SlotType;
 /** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
 final class DeskController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books)
+    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books, private readonly Clock $clock)
     {
     }
 
@@ -56,6 +58,15 @@ final class DeskController extends Controller
             Ability::Edit,
             fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->edit($tenant, $technician->id, $edits)),
         ));
+    }
+
+    /** What callers will notice once the pending edits stand on the switch, against the book as it is. */
+    public function impact(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+        $view = $this->scope->tenant($technician->id, $customer, Ability::Read, fn (TenantRow $tenant): DraftView => $this->drafts->view($tenant, $technician->id));
+
+        return new JsonResponse(['impact' => ImpactReport::between($view->head, $view->edited, $this->clock->now()->getTimestamp())]);
     }
 
     public function drop(Request $request, string $customer): Response

@@ -47,6 +47,20 @@ final class RosterController extends Controller
         }));
     }
 
+    /**
+     * Of the book, and of drift as last read, which the two rules about it weigh as here.
+     *
+     * @return array{blocker: int, error: int, warning: int, note: int}
+     */
+    private static function findings(?TenantSummary $summary): array
+    {
+        $findings = $summary->findings ?? ['blocker' => 0, 'error' => 0, 'warning' => 0, 'note' => 0];
+        $findings['error'] += $summary?->callers_notice === true ? 1 : 0;
+        $findings['warning'] += ($summary->differences ?? 0) > 0 ? 1 : 0;
+
+        return $findings;
+    }
+
     /** @return array<string, mixed> */
     private static function line(TenantRow $tenant, ?TenantSummary $summary, ?Technician $technician): array
     {
@@ -66,7 +80,7 @@ final class RosterController extends Controller
             'place' => $summary?->place,
             'region' => $tenant->region,
             'strip' => $summary?->strip,
-            'findings' => $summary->findings ?? ['blocker' => 0, 'error' => 0, 'warning' => 0, 'note' => 0],
+            'findings' => self::findings($summary),
             'callersNotice' => $summary?->callers_notice,
             'next' => $summary?->next_on === null ? null : ['on' => $summary->next_on, 'what' => $summary->next_what],
             'lookedAfterBy' => $technician?->initials,

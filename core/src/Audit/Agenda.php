@@ -10,10 +10,14 @@ use Jaunty\Core\Book\Holiday;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Hours\LocalDate;
 
 /** What is due for a customer by itself, whatever anybody does: ports, lent numbers that end, calendars that run out. */
 final readonly class Agenda
 {
+    /** What is due later than this is no news yet. */
+    private const HORIZON_DAYS = 180;
+
     /** @param string $day `2026-12-14` */
     private function __construct(public string $day, public string $words)
     {
@@ -26,6 +30,7 @@ final readonly class Agenda
     public static function next(Book $book, string $today): ?self
     {
         $due = [];
+        $horizon = LocalDate::text(LocalDate::parse($today) + self::HORIZON_DAYS);
         foreach ($book->ofKind(Kind::Number) as $number) {
             if ($number instanceof Number && $number->status === NumberStatus::PortingIn && $number->from !== null && $number->from >= $today) {
                 $due[$number->from]['port'] = ($due[$number->from]['port'] ?? 0) + 1;
@@ -40,6 +45,7 @@ final readonly class Agenda
                 $due[$last]['calendar'] = 1;
             }
         }
+        $due = array_filter($due, static fn (string $day): bool => $day <= $horizon, ARRAY_FILTER_USE_KEY);
         if ($due === []) {
             return null;
         }

@@ -7,8 +7,11 @@ namespace Jaunty\Core\Calls;
 /** Where calls of one run can go, object by object: a drawing's nodes and arrows. */
 final readonly class CallMap
 {
+    /** More people than this whom one place can ring are one node: a drawing of forty telephones says less. */
+    private const MOST_PEOPLE = 3;
+
     /**
-     * @param  list<array{id: string, object: ?string, sort: string}>  $nodes  object is a reference or an outside number; null for an end such as a dead end
+     * @param  list<array{id: string, object: ?string, sort: string, people: int}>  $nodes  object is a reference or an outside number; null for an end such as a dead end, and where several people are one node
      * @param  list<array{from: string, to: string, labels: list<string>}>  $arrows  what has to happen
      */
     private function __construct(public array $nodes, public array $arrows)
@@ -19,11 +22,15 @@ final readonly class CallMap
     {
         $nodes = [$run->start->object => 'number'];
         $arrows = [];
+        $crowds = self::crowds($run);
         foreach ($run->explored->states as $key => $state) {
             $nodes[$state->object] ??= explode(':', $state->object, 2)[0];
             foreach ($run->explored->edges[$key] ?? [] as $edge) {
                 $label = self::label($edge->choice->event);
                 [$to, $sort] = self::end($edge, $state, $run->explored);
+                if ($edge->next->outcome === Outcome::Answered && isset($crowds[$state->object])) {
+                    [$to, $sort] = ["people {$state->object}", 'person'];
+                }
                 if ($to === $state->object) {
                     continue;
                 }
@@ -36,9 +43,24 @@ final readonly class CallMap
         }
 
         return new self(
-            array_map(static fn (string $id, string $sort): array => ['id' => $id, 'object' => str_starts_with($id, 'end ') ? null : $id, 'sort' => $sort], array_keys($nodes), array_values($nodes)),
+            array_map(static fn (string $id, string $sort): array => ['id' => $id, 'object' => str_starts_with($id, 'end ') || str_starts_with($id, 'people ') ? null : $id, 'sort' => $sort, 'people' => count($crowds[substr($id, strlen('people '))] ?? [])], array_keys($nodes), array_values($nodes)),
             array_values(array_map(static fn (array $arrow): array => ['from' => $arrow['from'], 'to' => $arrow['to'], 'labels' => array_map(strval(...), array_keys($arrow['labels']))], $arrows)),
         );
+    }
+
+    /** @return array<string, array<string, true>> who may answer at a place, by place, of those with many */
+    private static function crowds(Run $run): array
+    {
+        $people = [];
+        foreach ($run->explored->states as $key => $state) {
+            foreach ($run->explored->edges[$key] ?? [] as $edge) {
+                if ($edge->next->outcome === Outcome::Answered) {
+                    $people[$state->object][$edge->next->target] = true;
+                }
+            }
+        }
+
+        return array_filter($people, static fn (array $of): bool => count($of) > self::MOST_PEOPLE);
     }
 
     /** @return array{string, string} the node it leads to, and what that is */

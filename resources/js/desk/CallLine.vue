@@ -26,7 +26,12 @@ function look(): void {
   if (changes.value.length + clashes.value.length > 0) looking.value = true
 }
 
+let asking = 0
+let timer: ReturnType<typeof setTimeout> | undefined
+
 async function follow(): Promise<void> {
+  asking++
+  clearTimeout(timer)
   offers.value = []
   const said = sentence.value.trim()
   if (said === '') return
@@ -55,7 +60,6 @@ watch(
   },
 )
 
-let timer: ReturnType<typeof setTimeout> | undefined
 function typed(): void {
   fault.value = undefined
   chosen.value = -1
@@ -65,9 +69,10 @@ function typed(): void {
 
 async function complete(): Promise<void> {
   const said = sentence.value
+  const mine = ++asking
   try {
     const found = (await take(client.POST('/customers/{customer}/calls/completions', { params, body: { typed: said } }))).offers
-    if (said === sentence.value && document.activeElement === line.value) offers.value = found
+    if (mine === asking && document.activeElement === line.value) offers.value = found.filter((each) => each.text.trim() !== said.trim())
   } catch {
     offers.value = []
   }
@@ -250,7 +255,15 @@ useShortcuts([
   padding: 3px 8px;
 }
 
-.second {
+.trace td:nth-child(2) {
+  width: 28%;
+}
+
+.trace td:nth-child(3) {
+  width: 18%;
+}
+
+.trace td.second {
   width: 70px;
   text-align: right;
 }

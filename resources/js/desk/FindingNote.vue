@@ -102,6 +102,11 @@ async function fix(): Promise<void> {
   padding-top: 4px;
 }
 
+.act .quiet-button {
+  text-align: left;
+  white-space: normal;
+}
+
 .fix {
   padding: 6px 0;
   overflow-x: auto;

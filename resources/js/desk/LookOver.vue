@@ -1,13 +1,23 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
-import { ModalSheet, plural } from '@/shared'
+import { useQuery } from '@tanstack/vue-query'
+import { computed, ref, watch } from 'vue'
+import { client, take } from '@/api'
+import { LoadingLines, ModalSheet, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
 import { useDesk } from './desk'
+import ImpactTable from './ImpactTable.vue'
 
 const open = defineModel<boolean>({ required: true })
 
-const { changes, clashes, faults, busy, enter, drop } = useDesk()
+const { customer, changes, clashes, faults, busy, enter, drop } = useDesk()
 const note = ref('')
+
+const noticed = useQuery({
+  queryKey: ['computed', customer, 'impact'],
+  queryFn: async () => (await take(client.GET('/customers/{customer}/draft/impact', { params: { path: { customer } } }))).impact,
+  enabled: () => open.value && clashes.value.length === 0,
+})
+const impact = computed(() => noticed.data.value ?? null)
 
 watch(changes, (now) => {
   if (now.length + clashes.value.length === 0) open.value = false
@@ -25,6 +35,12 @@ async function enterAndClose(): Promise<void> {
     <ChangesTable :changes="changes" />
     <p v-if="clashes.length > 0" class="fault stop" role="alert">{{ plural(clashes.length, 'field') }} changed by somebody else meanwhile: decide in the margin first.</p>
     <p v-if="faults.size > 0" class="soft stop">{{ plural(faults.size, 'cell') }} could not be kept and {{ faults.size === 1 ? 'is' : 'are' }} not among these.</p>
+    <section v-if="clashes.length === 0" class="notice" aria-label="What callers will notice">
+      <h3>What callers will notice</h3>
+      <LoadingLines v-if="noticed.isPending.value" what="the calls of a year, before and after" />
+      <p v-else-if="impact === null || impact.count === 0" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way.</p>
+      <ImpactTable v-else :impact />
+    </section>
     <form @submit.prevent="enterAndClose">
       <label for="why" class="soft">Why, for whoever reads the history (may be left empty)</label>
       <el-input id="why" v-model="note" name="note" autofocus autocomplete="off" maxlength="1000" />
@@ -40,6 +56,12 @@ async function enterAndClose(): Promise<void> {
 <style scoped>
 .stop {
   margin-top: 10px;
+}
+
+.notice {
+  margin-top: 16px;
+  max-height: 30vh;
+  overflow-y: auto;
 }
 
 form {

@@ -15,6 +15,8 @@ const { data } = useQuery(queries.now)
 const now = useNow()
 
 const told = computed<RightNow | null>(() => data.value?.live ?? data.value?.book ?? null)
+/** Whether the sentence is about the caller, or about who rings. */
+const begins = computed(() => told.value?.telling.parts[0]?.what !== 'rings' && told.value?.telling.parts.length !== 0)
 const differs = computed(() => {
   const [book, live] = [data.value?.book ?? null, data.value?.live ?? null]
   return book !== null && live !== null && !same(book.telling, live.telling)
@@ -26,8 +28,7 @@ const differs = computed(() => {
     <template v-if="data === undefined"><span class="soft">Right now …</span></template>
     <template v-else-if="told === null"><strong>No main number is named.</strong></template>
     <template v-else>
-      <span class="soft">{{ data.live === null ? 'By the book, right now' : 'Right now' }}</span> a caller to <span class="mono">{{ names.of(`number:${told.number}`) }}</span>
-      {{ ' ' }}<TellingLine :telling="told.telling" />.
+      <span class="soft">{{ data.live === null ? 'By the book, right now' : 'Right now' }}</span> {{ begins ? 'a caller to' : 'on a call to' }} <span class="mono">{{ names.of(`number:${told.number}`) }}</span>{{ begins ? ' ' : ', ' }}<TellingLine :telling="told.telling" />.
       <template v-if="differs && data.book !== null"> <strong class="differs">The book says otherwise:</strong> <TellingLine :telling="data.book.telling" />.</template>
       <span v-if="told.until !== null && told.next !== null" class="soft"> From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span>
       <span class="soft" data-testid="against-switch">

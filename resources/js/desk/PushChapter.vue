@@ -104,7 +104,7 @@ function ended(each: Push): string {
     </section>
 
     <WaiveSheet :difference="waiving" @done="waiving = undefined" />
-    <CallersNotice :zone="zone" />
+    <CallersNotice />
     <BesideDrift :zone="zone" />
 
     <section class="part">

@@ -95,9 +95,19 @@ const suggestions = computed(() => {
   return names.value.choices(column.kinds)
 })
 
+/** While a block grows, the focus moves and its first corner stays. */
+let stretching = false
+
+function onFocus(row: number, column: number): void {
+  at.value = { row, column }
+  if (!stretching) anchor.value = { row, column }
+  stretching = false
+}
+
 function focusAt(row: number, column: number, stretch = false): void {
   at.value = { row: Math.max(0, Math.min(props.objects.length - 1, row)), column: Math.max(0, Math.min(columns.value.length - 1, column)) }
   if (!stretch) anchor.value = { ...at.value }
+  stretching = stretch
   if (isLong.value) lines.value.scrollToIndex(at.value.row, { align: 'auto' })
   void nextTick(() => grid.value?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus())
 }
@@ -267,7 +277,7 @@ function onPaste(event: ClipboardEvent): void {
             :aria-readonly="column.path(object) === null" :aria-invalid="faults.has(keyOf(object, column))"
             :aria-describedby="faults.has(keyOf(object, column)) ? `${id}-${row}-${index}` : undefined"
             @click="onClick($event, row, index)"
-            @focus="at = { row, column: index }"
+            @focus="onFocus(row, index)"
             @keydown="onCellKey($event, row, index)"
           >
             <input

@@ -1,16 +1,14 @@
-import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
-import { mount, type VueWrapper } from '@vue/test-utils'
+import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
-import { defineComponent, h, type Component } from 'vue'
+import type { Component } from 'vue'
 import type { BookObject, Desk, Difference, Live } from '@/api'
-import { close, fakeServer, Refused, settle } from '@/testing'
-import { provideDesk } from './desk'
+import { close, type fakeServer, Refused, settle } from '@/testing'
 import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
+import { openPart, ZONE } from './testing'
 
-const ZONE = 'America/Halifax'
 const BOX: BookObject = { ref: 'mailbox:ines', kind: 'mailbox', key: 'ines', label: 'Ines Marsh', display: null, extension: null, fields: { pin: 'set' }, refersTo: {} }
 const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
 const MAIL: Difference = { object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'email', book: null, live: 'ines@elsewhere.example', signed: null, since: null, by: null }
@@ -23,20 +21,9 @@ afterEach(() => {
 })
 
 async function chapter(which: Component, handlers: Record<string, unknown>, props: Record<string, unknown> = {}): Promise<ReturnType<typeof fakeServer>> {
-  const server = fakeServer({
-    'GET /customers/inlet/desk': DESK, 'GET /customers/inlet/live': LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null }, 'GET /customers/inlet/pushes': { pushes: [] },
-    'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, ...handlers,
-  })
-  HTMLDialogElement.prototype.showModal = function showModal(): void {
-    this.open = true
-  }
-  HTMLDialogElement.prototype.close = function shut(): void {
-    this.open = false
-  }
-  const Desk = defineComponent({ setup: () => { provideDesk('inlet'); return () => h(which, { zone: ZONE, ...props }) } })
-  page = mount(Desk, { attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]] } })
-  await settle()
-  return server
+  const opened = await openPart(which, [BOX], { 'GET /customers/inlet/live': LIVE, ...handlers }, { props: { zone: ZONE, ...props } })
+  page = opened.page
+  return opened.server
 }
 
 async function press(text: string): Promise<void> {

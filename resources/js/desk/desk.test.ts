@@ -319,8 +319,8 @@ describe('what callers notice of drift', () => {
         impact: {
           isComplete: true, count: 3, newlyReached: ['user:ines'], noLongerReached: [],
           contrasts: [
-            { called: 'extension:201', words: 'every caller: rings user:ines -> released by user:ines', ofDegree: false, when: 'Sat 09:00 to 12:00', call: { to: '201', at: '2026-12-05T13:00:00Z', keys: [{ key: '1' }], world: { 'user:ines': 'busy' } } },
-            { called: 'extension:201', words: 'a caller after busy: hears nothing', ofDegree: false, when: 'at all times', call: null },
+            { called: 'extension:201', words: 'every caller: rings user:ines -> released by user:ines', ofDegree: false, when: 'Sat 09:00 to 12:00', call: { to: '201', at: '2026-12-05T13:00:00Z', keys: [{ key: '1' }], world: { 'user:ines': 'busy' } }, sentence: '201, Sat 5 Dec 2026 09:00, press 1, 201 busy' },
+            { called: 'extension:201', words: 'a caller after busy: hears nothing', ofDegree: false, when: 'at all times', call: null, sentence: null },
           ],
         },
       },
@@ -328,7 +328,7 @@ describe('what callers notice of drift', () => {
 
     const rows = page.findAll('[data-testid=callers-notice] tbody tr').map((row) => row.text())
     expect(rows[0]).toContain('every caller: rings ines → released by ines')
-    expect(rows[0]).toContain('press 1; ines is busy')
+    expect(rows[0]).toContain('press 1, 201 busy')
     expect(rows[1]).toContain('only if somebody’s state changes during the call')
     expect(page.text()).toContain('and 1 place more')
     expect(page.text()).toContain('Newly reached: ines')

@@ -219,7 +219,6 @@ useShortcuts([
   <footer class="foot">
     <FleetBar :chosen @clear="picked.clear()" />
     <p class="legend soft small">
-      <span>If nobody presses anything:</span>
       <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
       <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>x</kbd> choose <kbd>/</kbd> search <kbd>?</kbd> keys</span>
     </p>
@@ -312,8 +311,8 @@ td.name {
 
 th.week,
 td.week {
-  width: 30%;
-  min-width: 230px;
+  width: 26%;
+  min-width: 220px;
   padding-inline: 10px;
 }
 
@@ -337,7 +336,7 @@ td.week {
 }
 
 .next {
-  max-width: 190px;
+  max-width: 230px;
   overflow: hidden;
   text-overflow: ellipsis;
 }
@@ -376,8 +375,7 @@ td.space {
 }
 
 @media (width < 1240px) {
-  .legend .key:nth-child(n + 6),
-  .legend > span:first-child {
+  .legend .key:nth-child(n + 5) {
     display: none;
   }
 }

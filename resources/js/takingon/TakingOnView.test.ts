@@ -5,7 +5,7 @@ import TakingOnView from './TakingOnView.vue'
 
 const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
 const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
-const READ = { asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
+const READ = { findings: [], strip: null, asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
 const TEMPLATE = {
   key: 'one-line', name: 'One line', about: 'One number.', version: 2,
   slots: [

@@ -2,10 +2,10 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { client, detailOf, isProblem, take, type BookObject, type Slot } from '@/api'
+import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
-import { EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useShortcuts } from '@/shared'
+import { EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, SeverityBars, useShortcuts, WeekStrip } from '@/shared'
 import AnswerForm from './AnswerForm.vue'
 import { isGiven, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
@@ -26,6 +26,8 @@ const unanswered = computed(() => toAnswer(slots.value, kept.answers, asked.valu
 const shown = computed(() => slots.value.filter((slot) => asked.value === undefined || asked.value.includes(slot.key)))
 
 const made = ref<BookObject[]>([])
+const findings = ref<Finding[]>([])
+const strip = ref<Strip | null>(null)
 const madeFrom = ref('')
 const faults = ref<Record<string, string>>({})
 const asked = ref<string[]>()
@@ -67,10 +69,16 @@ async function preview(): Promise<void> {
     // What was made of earlier answers stays in view, dimmed, until these make something.
     if (answer.customer === null) return
     made.value = answer.objects
+    findings.value = answer.findings
+    strip.value = answer.strip
     madeFrom.value = question
   } catch (error) {
     if (question === wanted.value) place(error)
   }
+}
+
+function nameOf(ref: string): string {
+  return made.value.find((object) => object.ref === ref)?.label ?? ref
 }
 
 function place(error: unknown): void {
@@ -117,6 +125,8 @@ function afresh(): void {
   clear()
   looked.value.clear()
   made.value = []
+  findings.value = []
+  strip.value = null
   faults.value = {}
   readAs.value = {}
 }
@@ -160,6 +170,17 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
         <p class="soft" role="status">{{ current ? plural(made.length, 'object') : made.length > 0 ? 'as of your earlier answers' : '' }}</p>
       </div>
       <template v-if="made.length > 0">
+        <div v-if="strip !== null" class="week" :class="{ stale: !current }">
+          <p class="soft small">A caller to the main number: if somebody answers, and below, if nobody does</p>
+          <WeekStrip :pieces="strip" label="The week of the main number" :name="nameOf" />
+        </div>
+        <section class="findings" :class="{ stale: !current }" aria-labelledby="findings-title">
+          <h3 id="findings-title" class="soft">Findings before anything exists</h3>
+          <p v-if="findings.length === 0" class="soft" data-testid="no-findings">None: nothing of it would lose or mislead a call.</p>
+          <ul data-testid="preview-findings">
+            <li v-for="finding in findings" :key="finding.fingerprint"><SeverityBars :severity="finding.severity" /> <div><strong>{{ finding.title }}</strong><p class="soft">{{ finding.detail }}</p></div></li>
+          </ul>
+        </section>
         <table :class="{ stale: !current }" data-testid="will-be-made">
           <thead>
             <tr><th scope="col">Kind</th><th scope="col">Which</th><th scope="col">Says</th></tr>
@@ -233,6 +254,27 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
   font-size: inherit;
   font-weight: 600;
   vertical-align: baseline;
+}
+
+.week {
+  padding: 6px 0 10px;
+}
+
+.findings h3 {
+  font-weight: 400;
+}
+
+.findings ul {
+  margin: 0 0 10px;
+  padding: 0;
+  list-style: none;
+}
+
+.findings li {
+  display: grid;
+  grid-template-columns: 22px 1fr;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule-soft);
 }
 
 .stale {

@@ -862,6 +862,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/draft/impact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** What callers will notice of the pending edits */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Against the book as entered */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            impact: components["schemas"]["Impact"];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/draft/enter": {
         parameters: {
             query?: never;
@@ -1023,6 +1067,8 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
             };
         };
         put?: never;
@@ -1068,6 +1114,8 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
             };
         };
         put?: never;
@@ -1138,6 +1186,7 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -1191,6 +1240,8 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
             };
         };
         delete?: never;
@@ -1235,6 +1286,7 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -1294,6 +1346,8 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
@@ -1335,6 +1389,7 @@ export interface paths {
                         "application/json": components["schemas"]["YearLine"];
                     };
                 };
+                401: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -1385,6 +1440,8 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
             };
         };
         put?: never;
@@ -1453,6 +1510,8 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
             };
         };
         put?: never;
@@ -1497,6 +1556,7 @@ export interface paths {
                         "application/json": components["schemas"]["CallMap"];
                     };
                 };
+                401: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -1552,6 +1612,7 @@ export interface paths {
                         };
                     };
                 };
+                401: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -1626,20 +1687,7 @@ export interface paths {
                         "application/json": {
                             /** Format: date-time */
                             readAt: string | null;
-                            impact: {
-                                isComplete: boolean;
-                                count: number;
-                                contrasts: {
-                                    called: string;
-                                    words: string;
-                                    ofDegree: boolean;
-                                    when: string;
-                                    /** @description a script of the tenant book that shows it */
-                                    call: Record<string, never> | null;
-                                }[];
-                                newlyReached: string[];
-                                noLongerReached: string[];
-                            } | null;
+                            impact: components["schemas"]["Impact"];
                         };
                     };
                 };
@@ -2102,6 +2150,22 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Impact: {
+            isComplete: boolean;
+            count: number;
+            contrasts: {
+                /** @description The same call for the call line */
+                sentence: string | null;
+                called: string;
+                words: string;
+                ofDegree: boolean;
+                when: string;
+                /** @description a script of the tenant book that shows it */
+                call: Record<string, never> | null;
+            }[];
+            newlyReached: string[];
+            noLongerReached: string[];
+        } | null;
         /** @enum {string} */
         EndSort: "person" | "mailbox" | "outside" | "released" | "lost";
         /** @enum {string} */
@@ -2216,6 +2280,8 @@ export interface components {
         CallMap: {
             nodes: {
                 id: string;
+                /** @description How many people the node stands for; 0 where it is none of many */
+                people: number;
                 object: string | null;
                 sort: string;
             }[];

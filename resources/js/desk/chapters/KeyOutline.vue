@@ -94,15 +94,11 @@ function toggle(key: string): void {
 
 .row {
   display: grid;
-  grid-template-columns: 30px minmax(120px, 1fr) minmax(140px, 1.2fr) auto;
+  grid-template-columns: 30px minmax(110px, 1fr) minmax(140px, 1.2fr) 72px;
   gap: 10px;
   align-items: start;
   padding: 6px 0;
   border-bottom: 1px solid var(--rule-soft);
-}
-
-.rest {
-  grid-template-columns: 30px minmax(120px, 1fr) minmax(140px, 1.2fr) auto;
 }
 
 kbd {
@@ -150,5 +146,6 @@ kbd.unset {
 .hands {
   display: flex;
   gap: 10px;
+  justify-content: flex-end;
 }
 </style>

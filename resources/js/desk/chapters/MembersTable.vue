@@ -25,8 +25,8 @@ const members = computed(() => (valueAt(props.group.fields, 'members') ?? []) as
 const isByShare = computed(() => valueAt(props.group.fields, 'order') === 'weighted')
 const isByHand = computed(() => valueAt(props.group.fields, 'signInBy') !== 'administrator')
 
-function whole(next: Partial<Member>[]): void {
-  void edit([{ object: props.group.ref, path: 'members', value: next }])
+async function whole(next: Partial<Member>[]): Promise<void> {
+  await edit([{ object: props.group.ref, path: 'members', value: next }])
 }
 
 function move(index: number, by: number): void {
@@ -38,11 +38,11 @@ function move(index: number, by: number): void {
 }
 
 function remove(item: string): void {
-  whole(members.value.filter((member) => member.item !== item))
+  void whole(members.value.filter((member) => member.item !== item))
 }
 
 /** Names, extensions or outside numbers, one or a pasted list; what is not understood stays in the line. */
-function add(said: string[]): void {
+async function add(said: string[]): Promise<void> {
   const next: Partial<Member>[] = [...members.value]
   const left: string[] = []
   for (const each of said) {
@@ -54,15 +54,15 @@ function add(said: string[]): void {
     else next.push({ item: itemFor(found.value.replace(/^(user|outside):/, ''), next.map((member) => member.item ?? '')), who: found.value })
   }
   typed.value = left.join(', ')
+  if (next.length > members.value.length) await whole(next)
   if (left.length > 0) notice.value = { text: `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}; the others were added.`, isFault: true }
-  if (next.length > members.value.length) whole(next)
 }
 
 function paste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text/plain') ?? ''
   if (!/[\n\t,;]/.test(text.trim())) return
   event.preventDefault()
-  add(text.split(/[\n\r,;]+/).map((line) => line.split('\t')[0] ?? ''))
+  void add(text.split(/[\n\r,;]+/).map((line) => line.split('\t')[0] ?? ''))
 }
 
 function onKey(event: KeyboardEvent, index: number): void {

@@ -75,7 +75,7 @@ async function keepAsIs(promise: NonNullable<typeof data.value>['promises'][numb
 
 const chosenMap = ref<number>()
 const mapOf = computed({ get: () => chosenMap.value ?? data.value?.cells[0]?.run, set: (run) => (chosenMap.value = run) })
-const lanes = computed(() => (data.value?.cells ?? []).filter((cell) => cell.number === (data.value?.cells.find((each) => each.run === mapOf.value)?.number ?? numbers.value[0])))
+const lanes = computed(() => (data.value?.cells ?? []).filter((cell) => cell.number === (data.value?.cells.find((each) => each.run === mapOf.value)?.number ?? numbers.value[0])).sort((a, b) => order(a.label) - order(b.label)))
 const heaviest = computed(() => findings.value.filter((finding) => finding.severity === 'blocker' || finding.severity === 'error').length)
 </script>
 

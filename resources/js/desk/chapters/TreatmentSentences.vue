@@ -91,6 +91,10 @@ function setOwn(): void {
   margin-top: 14px;
 }
 
+.state button {
+  font-weight: 400;
+}
+
 .sentences {
   margin: 4px 0 0;
   padding: 0;

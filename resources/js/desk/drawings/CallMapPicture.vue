@@ -25,7 +25,8 @@ const LETTER = 7.2
 /** Labels of an arrow beyond these are counted. */
 const MOST_LABELS = 3
 
-function nameOf(node: { id: string; object: string | null }): string {
+function nameOf(node: { id: string; object: string | null; people: number }): string {
+  if (node.id.startsWith('people ')) return `one of ${node.people} people`
   if (node.object !== null) return names.value.of(node.object)
   return outcomeInWords(node.id.split(' ')[1] ?? '')
 }
@@ -37,7 +38,7 @@ function labelOf(labels: string[]): string {
 const drawn = computed(() => {
   if (data.value === undefined) return undefined
   const graph = new graphlib.Graph()
-  graph.setGraph({ rankdir: 'LR', nodesep: 10, ranksep: 56, marginx: 6, marginy: 8 })
+  graph.setGraph({ rankdir: 'LR', nodesep: 10, ranksep: 40, marginx: 6, marginy: 8 })
   graph.setDefaultEdgeLabel(() => ({}))
   for (const node of data.value.nodes) graph.setNode(node.id, { width: Math.max(50, nameOf(node).length * LETTER + 18), height: HEIGHT })
   for (const arrow of data.value.arrows) graph.setEdge(arrow.from, arrow.to, { width: labelOf(arrow.labels).length * 6, height: 14, labelpos: 'c' })
@@ -66,7 +67,7 @@ function open(object: string | null): void {
     <h4 class="soft">{{ label }} · {{ hours.toLocaleString('en-GB') }} h a year</h4>
     <LoadingLines v-if="drawn === undefined" what="the call map" />
     <div v-else class="frame">
-      <svg :width="drawn.width" :height="drawn.height" :viewBox="`0 0 ${drawn.width} ${drawn.height}`">
+      <svg :style="{ width: `min(100%, ${drawn.width}px)`, minWidth: `${Math.round(drawn.width * 0.72)}px` }" :viewBox="`0 0 ${drawn.width} ${drawn.height}`">
         <defs><marker :id="`tip${run}`" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto"><path d="M0 0L8 4L0 8z" class="tip" /></marker></defs>
         <g v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`">
           <path :d="path(arrow.line.points)" class="arrow" :marker-end="`url(#tip${run})`"><title>{{ arrow.labels.join(', ') }}</title></path>
@@ -102,6 +103,11 @@ h4 {
 
 .frame {
   overflow-x: auto;
+}
+
+svg {
+  display: block;
+  height: auto;
 }
 
 .arrow {

@@ -1,0 +1,46 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Impact } from '@/api'
+import { plural } from '@/shared'
+import { withNames } from './calls'
+import { useDesk } from './desk'
+
+/** What callers notice of a difference, before and after the arrow, each with the shortest call that shows it. */
+const props = defineProps<{ impact: NonNullable<Impact['impact']> }>()
+
+const { names, sentence, asked } = useDesk()
+
+const more = computed(() => props.impact.count - props.impact.contrasts.length)
+
+function called(ref: string): string {
+  return ref.startsWith('extension:') ? `extension ${ref.slice('extension:'.length)}` : names.value.of(ref)
+}
+
+function call(text: string): void {
+  sentence.value = text
+  asked.value++
+}
+</script>
+
+<template>
+  <table data-testid="callers-notice">
+    <thead><tr><th scope="col">Called</th><th scope="col">Callers</th><th scope="col">When</th><th scope="col">A call that shows it</th></tr></thead>
+    <tbody>
+      <tr v-for="each in impact.contrasts" :key="`${each.called} ${each.words}`">
+        <td class="called">{{ called(each.called) }}</td>
+        <td>{{ withNames(each.words, names) }}</td>
+        <td>{{ each.when }}</td>
+        <td><button v-if="each.sentence !== null" type="button" class="text-button mono" @click="call(each.sentence)">{{ each.sentence }}</button><span v-else class="soft">only if somebody’s state changes during the call</span></td>
+      </tr>
+    </tbody>
+  </table>
+  <p v-if="more > 0" class="soft">and {{ plural(more, 'place') }} more</p>
+  <p v-if="impact.noLongerReached.length > 0">No longer reached: {{ impact.noLongerReached.map((each) => names.of(each)).join(', ') }}</p>
+  <p v-if="impact.newlyReached.length > 0">Newly reached: {{ impact.newlyReached.map((each) => names.of(each)).join(', ') }}</p>
+</template>
+
+<style scoped>
+.called {
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,52 @@
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { defineComponent, h, type Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import type { BookObject, Desk, Live } from '@/api'
+import { fakeServer, settle } from '@/testing'
+import { provideDesk, type DeskState } from './desk'
+
+export const EDITS = 'POST /customers/inlet/draft/edits'
+export const ZONE = 'America/Halifax'
+export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] }
+
+/** An object of the book as the API gives it. */
+export function object(ref: string, fields: Record<string, unknown> = {}, more: Partial<BookObject> = {}): BookObject {
+  const [kind = '', key = ''] = ref.split(/:(.*)/)
+  const name = fields['name']
+  return { ref, kind: kind as BookObject['kind'], key, label: typeof name === 'string' ? name : key, display: null, extension: (fields['extension'] as string | undefined) ?? null, fields, refersTo: {}, ...more }
+}
+
+/** Parts of a desk around one fake server, at an address. */
+export async function openPart(which: Component, objects: BookObject[], handlers: Record<string, unknown> = {}, { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {}): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {
+  const desk: Desk = { key: 'inlet', revision: 3, objects, draft: { changes: [], clashes: [] } }
+  const server = fakeServer({
+    'GET /customers/inlet/desk': desk, 'GET /customers/inlet/live': NOTHING_LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null }, 'GET /customers/inlet/pushes': { pushes: [] },
+    'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers/inlet/margin': { findings: [], strip: null }, 'GET /customers/inlet/now': { book: null, live: null, readAt: null },
+    'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, ...handlers,
+  })
+  HTMLDialogElement.prototype.showModal = function showModal(): void {
+    this.open = true
+  }
+  HTMLDialogElement.prototype.close = function shut(): void {
+    this.open = false
+  }
+  let state: DeskState | undefined
+  const Around = defineComponent({
+    setup: () => {
+      state = provideDesk('inlet')
+      return () => (state?.book.data.value === undefined ? null : h(which, props))
+    },
+  })
+  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/', component: Around }, { path: '/customers/:customer/:chapter?', name: 'desk', component: Around }] })
+  await router.push({ path: '/', query: at === '' ? {} : { at } })
+  const page = mount(Around, { attachTo: document.body, global: { plugins: [router, [VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]] } })
+  await settle()
+  if (state === undefined) throw new Error('no desk')
+  return { page, server, state }
+}
+
+/** The edits sent last. */
+export function sent(server: ReturnType<typeof fakeServer>): unknown {
+  return (server.asked.findLast((each) => each.call === EDITS)?.body as { edits: unknown } | undefined)?.edits
+}
