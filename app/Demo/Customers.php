@@ -34,7 +34,7 @@ final class Customers
         ], [
             ['object' => 'group:reception', 'path' => 'order', 'value' => 'sequential'],
             ['object' => 'group:reception', 'path' => 'ringsEach', 'value' => 3],
-            ['object' => 'group:reception', 'path' => 'noAnswerSeconds', 'value' => 35],
+            ['object' => 'group:reception', 'path' => 'noAnswerSeconds', 'value' => 30],
         ], new DemoFault('a limit that never reaches the third member', 'groups.limit-shorter-than-one-pass', '300 wed 10:00, petra answers', 'messageIn mailbox:reception'), note: 'Reception rings top down from now on');
     }
 
@@ -98,7 +98,7 @@ final class Customers
         ], [
             ['object' => 'site:spinnaker-court', 'path' => 'zone', 'value' => 'America/Toronto'],
             ['object' => 'attendant:spinnaker-court', 'path' => 'schedule', 'value' => 'schedule:harbour-street'],
-        ], new DemoFault('one schedule shared by sites in two time zones', 'hours.zone-differs-from-site', '+1 416 555 0100 wed 18:30', ''), note: 'One set of hours for all of them', lookedAfterBy: self::SOL);
+        ], new DemoFault('one schedule shared by sites in two time zones', 'hours.zone-differs-from-site', '+1 416 555 0100 wed 18:30', 'messageIn mailbox:spinnaker-court'), note: 'One set of hours for all of them', lookedAfterBy: self::SOL);
     }
 
     private static function harrowgate(): DemoCustomer
@@ -117,9 +117,10 @@ final class Customers
             'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114',
             'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
         ], [
+            ['op' => 'create', 'object' => 'number:+19025550117', 'value' => ['label' => 'Repairs, direct', 'destination' => 'user:joss-arden', 'trunk' => 'trunk:main', 'site' => 'site:office']],
             ['object' => 'trunk:main', 'path' => 'outsideCallersOut', 'value' => false],
             ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'outside:+19025550185'],
-        ], new DemoFault('a trunk that bars outside callers under a forward to a mobile', 'users.forward-refused-by-trunk', '202 from 902 555 0199', ''), note: 'Repairs go on to the van', lookedAfterBy: self::SOL);
+        ], new DemoFault('a trunk that bars outside callers under a forward to a mobile', 'users.forward-refused-by-trunk', '902 555 0117 wed 10:00', 'refused outside:+19025550185'), note: 'Repairs go on to the van', lookedAfterBy: self::SOL);
     }
 
     private static function juniper(): DemoCustomer
@@ -140,7 +141,7 @@ final class Customers
             'hours' => 'Mon-Sat 9 to 6', 'onCall' => [['name' => 'Corin Sorrel', 'mobile' => '207 555 0171']], 'users' => self::people(10, ['Reception', 'Brewery', 'Taproom'], 'kittiwake'),
         ], [
             ['object' => 'menu:day', 'path' => 'invalid', 'value' => 'attendant:main'],
-        ], new DemoFault('wrong keys that lead round for ever', 'menus.wrong-keys-go-round', 'main wed 10:00 press 9 9 9 9 9 9', ''), note: 'Wrong keys begin again');
+        ], new DemoFault('wrong keys that lead round for ever', 'menus.wrong-keys-go-round', 'main wed 10:00 press 9 9 9 9 9 9', 'messageIn mailbox:reception'), note: 'Wrong keys begin again');
     }
 
     private static function lantern(): DemoCustomer

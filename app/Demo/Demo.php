@@ -19,7 +19,9 @@ use App\Push\BindingStore;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
 use App\Stock\NumberStock;
+use App\Switching\Bound;
 use App\Switching\SwitchConnector;
+use App\Switching\SwitchTrouble;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
 use Illuminate\Support\Str;
@@ -39,7 +41,9 @@ final readonly class Demo
         ['sign_in' => 'ada@saltmarsh.example', 'name' => 'Ada Wren', 'initials' => 'AW', 'lead' => false],
     ];
 
-    private const STOCK = ['1902' => 80, '1782' => 6, '1506' => 14, '1416' => 14, '1207' => 14, '1617' => 14, '44207946' => 12, '44131496' => 4];
+    private const STOCK = ['1902555' => 80, '1782555' => 6, '1506555' => 14, '1416555' => 14, '1207555' => 14, '1617555' => 14, '442079460' => 12, '441314960' => 4];
+
+    private const MOST_TRIES = 8;
 
     public function __construct(
         private Templates $templates,
@@ -122,9 +126,30 @@ final readonly class Demo
             $object = Reference::parse($edit['object']);
             $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($book)->find($object)?->toArray() ?? [];
             $field = explode('/', $edit['path'])[0];
-            $this->switch->update($book, $known, $object, [$field => $changed[$field] ?? null], [$field => $book->find($object)?->toArray()[$field] ?? null], "{$customer->key()}-by-hand-{$place}", "admin@{$customer->key()}");
+            $this->untilTaken(fn (): Bound => $this->switch->update($book, $known, $object, [$field => $changed[$field] ?? null], [$field => $book->find($object)?->toArray()[$field] ?? null], "{$customer->key()}-by-hand-{$place}", "admin@{$customer->key()}"));
             // The record has another version now.
             $this->live->read($lead->id, $customer->key());
+        }
+    }
+
+    /**
+     * The switch may ask to wait; a hand waits.
+     *
+     * @param  callable(): Bound  $work
+     */
+    private function untilTaken(callable $work): void
+    {
+        for ($try = 1; ; $try++) {
+            try {
+                $work();
+
+                return;
+            } catch (SwitchTrouble $trouble) {
+                if (! $trouble->temporary || $try === self::MOST_TRIES) {
+                    throw $trouble;
+                }
+                sleep(1);
+            }
         }
     }
 

@@ -11,6 +11,7 @@ use Jaunty\CommandLine\Commands\DiffCommand;
 use Jaunty\CommandLine\Commands\ExpandCommand;
 use Jaunty\CommandLine\Commands\HoursCommand;
 use Jaunty\CommandLine\Commands\MapCommand;
+use Jaunty\CommandLine\Commands\RulesCommand;
 use Jaunty\CommandLine\Commands\StripCommand;
 use Jaunty\Core\CoreException;
 
@@ -63,6 +64,7 @@ final class Application
             'check' => new CheckCommand(),
             'expand' => new ExpandCommand(),
             'convert' => new ConvertCommand(),
+            'rules' => new RulesCommand(),
         ];
     }
 

@@ -28,7 +28,7 @@ abstract class BrowserTestCase extends TestCase
 
     private static int $port = 0;
 
-    private string $profile = '';
+    protected string $profile = '';
 
     public static function setUpBeforeClass(): void
     {
@@ -272,9 +272,9 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** @param callable(): bool $isSo */
-    protected static function until(callable $isSo, string $complaint): void
+    protected static function until(callable $isSo, string $complaint, int $patience = self::PATIENCE_SECONDS): void
     {
-        $end = microtime(true) + self::PATIENCE_SECONDS;
+        $end = microtime(true) + $patience;
         do {
             try {
                 if ($isSo()) {

@@ -4,24 +4,71 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Demo\Customers;
 use App\Demo\Demo;
+use App\Demo\DemoCustomer;
 use App\Models\Technician;
 use Illuminate\Support\Facades\DB;
 
 final class DemoTest extends FeatureTestCase
 {
-    public function test_the_demo_loads_whole_and_loading_it_again_adds_nothing(): void
+    public function test_the_demo_loads_whole_shows_each_planted_fault_and_loading_it_again_adds_nothing(): void
     {
         $first = iterator_to_array($this->app->make(Demo::class)->load(), false);
         $again = iterator_to_array($this->app->make(Demo::class)->load(), false);
 
-        self::assertCount(7, $first);
+        self::assertCount(8 + 2 * count(Customers::all()) - 1, $first);
         self::assertSame([], $again);
         $lena = Technician::query()->where('sign_in', 'lena@saltmarsh.example')->firstOrFail();
-        $lines = array_column($this->actingAs($lena)->getJson('/api/customers')->assertOk()->json('customers'), null, 'key');
-        self::assertSame([0, 0, null], array_map(static fn (string $key): ?int => $lines[$key]['differences'], ['ardent-road-veterinary', 'coldharbour-boatyard', 'east-pier-museum']));
+        $this->actingAs($lena);
+        $lines = array_column($this->getJson('/api/customers')->assertOk()->json('customers'), null, 'key');
+        self::assertGreaterThanOrEqual(16, count($lines));
+        foreach (Customers::all() as $customer) {
+            $this->assertShowsItsFault($customer, $lines[$customer->key()]);
+        }
         $sol = Technician::query()->where('sign_in', 'sol@saltmarsh.example')->firstOrFail();
-        self::assertSame(['coldharbour-boatyard'], array_column($this->actingAs($sol)->getJson('/api/customers')->json('customers'), 'key'));
+        $his = array_map(static fn (DemoCustomer $customer): string => $customer->key(), array_filter(Customers::all(), static fn (DemoCustomer $customer): bool => $customer->lookedAfterBy === 'sol@saltmarsh.example'));
+        self::assertEqualsCanonicalizing($his, array_column($this->actingAs($sol)->getJson('/api/customers')->json('customers'), 'key'));
+    }
+
+    /** The customers go from three people to eighty, and live in three countries. */
+    public function test_the_demo_is_as_wide_as_its_tour_says(): void
+    {
+        $countries = array_unique(array_map(static fn (DemoCustomer $customer): string => substr(is_string($customer->answers['region'] ?? null) ? $customer->answers['region'] : 'CA', 0, 2), Customers::all()));
+        $sizes = array_map(static fn (DemoCustomer $customer): int => is_array($customer->answers['users'] ?? null) ? count($customer->answers['users']) : 3, Customers::all());
+        $tour = (string) file_get_contents(base_path('docs/tour.md'));
+
+        self::assertEqualsCanonicalizing(['CA', 'US', 'GB'], $countries);
+        self::assertSame([3, 80], [min($sizes), max($sizes)]);
+        foreach (Customers::all() as $customer) {
+            self::assertStringContainsString("**{$customer->name()}**", $tour);
+            if ($customer->fault !== null) {
+                self::assertStringContainsString($customer->fault->what, $tour, $customer->name());
+                self::assertStringContainsString("`{$customer->fault->rule}`", $tour);
+                self::assertStringContainsString("`{$customer->fault->call}`", $tour);
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $line of the Roster */
+    private function assertShowsItsFault(DemoCustomer $customer, array $line): void
+    {
+        $findings = array_filter($this->getJson("/api/customers/{$customer->key()}/margin")->assertOk()->json('findings'), static fn (array $finding): bool => $finding['severity'] !== 'note');
+        $rules = array_values(array_column($findings, 'rule'));
+        if ($customer->byHand !== []) {
+            // Drift is no fault of the book: the Roster counts it, and what callers notice is told by the comparison.
+            self::assertSame([], $rules, $customer->name());
+            self::assertSame([13, true, 1, 1], [$line['differences'], $line['callersNotice'], $line['findings']['error'], $line['findings']['warning']]);
+            $impact = $this->getJson("/api/customers/{$customer->key()}/live/impact")->assertOk()->json('impact');
+            self::assertNotSame(0, $impact['count']);
+            self::assertNotNull($impact['contrasts'][0]['sentence']);
+        } else {
+            self::assertSame($customer->isPushed ? array_filter([$customer->fault?->rule]) : ['emergency.address-missing'], $rules, $customer->name());
+        }
+        if ($customer->fault !== null) {
+            $telling = $this->postJson("/api/customers/{$customer->key()}/calls", ['sentence' => $customer->fault->call])->assertOk()->json('telling');
+            self::assertSame($customer->fault->comesTo, "{$telling['outcome']} {$telling['target']}", "{$customer->name()}: {$customer->fault->call}");
+        }
     }
 
     public function test_faults_of_our_own_are_logged_without_what_they_were_about(): void

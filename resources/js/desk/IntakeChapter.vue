@@ -5,6 +5,7 @@ import { client, take, type Answers } from '@/api'
 import { dateThere, ErrorState, LoadingLines } from '@/shared'
 import { AnswerForm } from '@/takingon'
 import { useDesk } from './desk'
+import AllFields from './AllFields.vue'
 import SheetGrid from './SheetGrid.vue'
 
 defineProps<{ zone: string }>()
@@ -49,6 +50,7 @@ async function propose(): Promise<void> {
   <section class="part">
     <h2>The customer</h2>
     <SheetGrid kind="tenant" :objects="tenant" />
+    <AllFields v-if="tenant[0] !== undefined" :object="tenant[0]" />
   </section>
   <section class="part">
     <h2>What they said</h2>
@@ -80,7 +82,6 @@ async function propose(): Promise<void> {
 .part {
   margin-bottom: 28px;
 }
-
 
 .again {
   max-width: 860px;

@@ -155,7 +155,7 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
     <form class="said" novalidate @submit.prevent="enter">
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">
-        <el-select :id="field.id" v-model="kept.template">
+        <el-select :id="field.id" v-model="kept.template" filterable name="template">
           <el-option v-for="each in templates.data.value?.templates" :key="each.key" :label="`${each.name}, version ${each.version}`" :value="each.key" />
         </el-select>
       </FieldRow>
