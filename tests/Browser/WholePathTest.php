@@ -46,7 +46,7 @@ final class WholePathTest extends BrowserTestCase
     {
         $this->click('[data-testid=take-on]');
         $this->type('input[name=name]', 'Thornback Sailmakers');
-        $this->choose('template', 'One line', 'One-line office');
+        $this->choose('template', 'One line', 'One line, one person');
         $this->choose('zone', 'Halifax', 'America/Halifax');
         $this->choose('mainNumber', '5550119', '+1 902 555 0119');
         $this->see('1 answer to go: who takes the message');

@@ -26,6 +26,8 @@ final class SpokenHours
 
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
+    private const NUMBERS = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12];
+
     private const NOON = 720;
 
     private const MOST_TEXT = 2000;
@@ -50,7 +52,7 @@ final class SpokenHours
     public static function read(string $said, int $today): array
     {
         $self = new self($today);
-        foreach (self::parts('/[;\n]+/', mb_substr($said, 0, self::MOST_TEXT)) as $clause) {
+        foreach (self::parts('/[;\n]+/', self::inDigits(mb_substr($said, 0, self::MOST_TEXT))) as $clause) {
             $text = trim($clause, " \t\r.,");
             if ($text !== '') {
                 $self->clause($text);
@@ -62,6 +64,17 @@ final class SpokenHours
         $fields = $self->faults === [] ? $self->fields() : null;
 
         return ['schedule' => $fields, 'readAs' => $fields === null ? '' : $self->words($fields), 'faults' => $self->faults];
+    }
+
+    /** Hours spelt out, as on the telephone: `half past twelve to one` is `12:30 to 1`. */
+    private static function inDigits(string $said): string
+    {
+        $number = '(' . implode('|', array_keys(self::NUMBERS)) . '|\d{1,2})';
+        $hour = static fn (string $word): int => self::NUMBERS[strtolower($word)] ?? (int) $word;
+        $said = (string) preg_replace_callback("/\b(half|quarter) past {$number}\b/i", static fn (array $found): string => $hour($found[2]) . (strtolower($found[1]) === 'half' ? ':30' : ':15'), $said);
+        $said = (string) preg_replace_callback("/\bquarter to {$number}\b/i", static fn (array $found): string => (($hour($found[1]) + 10) % 12 + 1) . ':45', $said);
+
+        return (string) preg_replace_callback('/\b(' . implode('|', array_keys(self::NUMBERS)) . ')\b/i', static fn (array $found): string => (string) $hour($found[1]), $said);
     }
 
     private function clause(string $text): void

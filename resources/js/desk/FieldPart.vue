@@ -75,7 +75,7 @@ function toggle(): void {
     <dt>{{ words }} <span class="soft">{{ items.length }}</span><button type="button" class="text-button small" @click="add">add one</button></dt>
     <dd>
       <div v-for="each in items" :key="each.item" class="item">
-        <div class="itemHead"><span class="mono">{{ each.item }}</span><button type="button" class="text-button small" :aria-label="`Take ${asText(each.item)} out of ${words}`" @click="remove(each.item)">take out</button></div>
+        <div class="itemHead"><span class="mono">{{ each.item }}</span><button type="button" class="text-button small" :aria-label="`take out ${asText(each.item)} of ${words}`" @click="remove(each.item)">take out</button></div>
         <dl><FieldPart v-for="column in columns" :key="column.name" :object :field="column" :path="`${path}/${each.item}/${column.name}`" /></dl>
       </div>
     </dd>

@@ -28,6 +28,8 @@ final class SpokenHoursTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function said(): iterable
     {
+        yield ['Mon-Fri eight to five, lunch half past twelve to one', 'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week'];
+        yield ['Mon-Fri quarter past 8 to quarter to six', 'Mon to Fri 08:15 to 17:45; 47 h 30 min a week'];
         yield ['Mon-Fri 8 to 5, lunch 12:30-1; Sat 9-1 till Christmas', 'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week; until 2026-12-24: Sat 09:00 to 13:00; 4 h a week'];
         yield ['Monday to Friday 08:00-17:00', 'Mon to Fri 08:00 to 17:00; 45 h a week'];
         yield ['weekdays 8.30am to 5.30pm', 'Mon to Fri 08:30 to 17:30; 45 h a week'];

@@ -96,8 +96,8 @@ function dropPlace(item: string): void {
               <InlineField :object="selected" :path="`places/${place.item}/to`" :type="DESTINATION" :label="`Place ${index + 1}`" /> for
               <InlineField :object="selected" :path="`places/${place.item}/rings`" :type="{ type: 'rings', unset: `${asText(valueAt(names.objects.find((each) => each.kind === 'tenant')?.fields, 'chainRings') ?? 3)} rings, as usual` }" :label="`Rings of place ${index + 1}`" />
               <span class="hands">
-                <button type="button" class="text-button" :disabled="index === 0" :aria-label="`Move place ${index + 1} up`" @click="movePlace(index, -1)">↑</button>
-                <button type="button" class="text-button" :disabled="index === places.length - 1" :aria-label="`Move place ${index + 1} down`" @click="movePlace(index, 1)">↓</button>
+                <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move place ${index + 1} up`" @click="movePlace(index, -1)">↑</button>
+                <button type="button" class="step-button" :disabled="index === places.length - 1" :aria-label="`Move place ${index + 1} down`" @click="movePlace(index, 1)">↓</button>
                 <button type="button" class="text-button" @click="dropPlace(place.item)">take out</button>
               </span>
             </li>

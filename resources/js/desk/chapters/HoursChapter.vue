@@ -150,7 +150,7 @@ function kindWord(object: BookObject): string {
           <td><InlineField :object="schedule" :path="`exceptions/${each.item}/name`" :type="{ type: 'text' }" :label="`${each.name ?? each.item}, name`" /></td>
           <td><InlineField :object="schedule" :path="`exceptions/${each.item}/hours`" :type="{ type: 'spans', unset: 'not at all' }" :label="`${each.name ?? each.item}, hours`" /></td>
           <td><InlineField :object="schedule" :path="`exceptions/${each.item}/announcedAs`" :type="{ type: 'choice', choices: { closed: 'closed', holiday: 'a holiday', open: 'open' }, required: true }" :label="`${each.name ?? each.item}, announced as`" /></td>
-          <td><button type="button" class="text-button" :aria-label="`Take ${each.name ?? each.item} out`" @click="dropException(each.item)">take out</button></td>
+          <td><button type="button" class="text-button" :aria-label="`take out ${each.name ?? each.item}`" @click="dropException(each.item)">take out</button></td>
         </tr>
       </tbody>
     </table>

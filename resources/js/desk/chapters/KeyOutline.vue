@@ -65,7 +65,7 @@ function toggle(key: string): void {
         </div>
         <p class="hands">
           <button v-if="submenu(row.set) !== undefined" type="button" class="text-button small" :aria-expanded="open.has(row.key)" @click="toggle(row.key)">{{ open.has(row.key) ? 'fold' : 'unfold' }}</button>
-          <button v-if="row.set !== undefined" type="button" class="away" :aria-label="`Take key ${row.key} away`" title="take the key away" @click="clear(row.key)">×</button>
+          <button v-if="row.set !== undefined" type="button" class="step-button" :aria-label="`Take key ${row.key} away`" title="take the key away" @click="clear(row.key)">×</button>
         </p>
       </div>
       <KeyOutline v-if="open.has(row.key) && submenu(row.set) !== undefined" :menu="submenu(row.set)!" :scripts :depth="(depth ?? 0) + 1" />
@@ -133,14 +133,6 @@ kbd.unset {
   border: 0;
   background: none;
   color: var(--ink-soft);
-}
-
-.away {
-  padding: 0 4px;
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
-  cursor: pointer;
 }
 
 .hands {

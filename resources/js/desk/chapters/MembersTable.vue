@@ -89,9 +89,9 @@ function onKey(event: KeyboardEvent, index: number): void {
         <td v-if="isByShare"><InlineField :object="group" :path="`members/${member.item}/share`" :type="{ type: 'whole' }" :label="`Share of ${names.of(member.who)}`" /></td>
         <td><InlineField v-if="member.who.startsWith('outside:')" :object="group" :path="`members/${member.item}/confirm`" :type="{ type: 'flag', required: true }" :label="`${names.of(member.who)} confirms`" /><span v-else class="soft">as their phones say</span></td>
         <td class="hands">
-          <button type="button" class="text-button" :disabled="index === 0" :aria-label="`Move ${names.of(member.who)} up`" title="Alt ↑" @click="move(index, -1)">↑</button>
-          <button type="button" class="text-button" :disabled="index === members.length - 1" :aria-label="`Move ${names.of(member.who)} down`" title="Alt ↓" @click="move(index, 1)">↓</button>
-          <button type="button" class="text-button" :aria-label="`Take ${names.of(member.who)} out`" @click="remove(member.item)">take out</button>
+          <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move ${names.of(member.who)} up`" title="Alt ↑" @click="move(index, -1)">↑</button>
+          <button type="button" class="step-button" :disabled="index === members.length - 1" :aria-label="`Move ${names.of(member.who)} down`" title="Alt ↓" @click="move(index, 1)">↓</button>
+          <button type="button" class="text-button" :aria-label="`take out ${names.of(member.who)}`" @click="remove(member.item)">take out</button>
         </td>
       </tr>
       <tr>

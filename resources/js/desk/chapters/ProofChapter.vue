@@ -42,6 +42,21 @@ function named(target: string): string {
   return names.value.of(target)
 }
 
+const opened = ref<number>()
+const shownCell = computed(() => data.value?.cells.find((cell) => cell.run === opened.value))
+
+function endIn(end: { end: string; target: string }): string {
+  return `${named(end.target)} ${outcomeInWords(end.end.split(' ')[0] ?? '')}`
+}
+
+/** How many ends there are of each sort, for whoever does not see the bar. */
+function said(ends: { sort: keyof typeof GETS }[]): string {
+  return Object.entries(GETS).flatMap(([sort, words]) => {
+    const count = ends.filter((end) => end.sort === sort).length
+    return count === 0 ? [] : [`${words}: ${count}`]
+  }).join(', ')
+}
+
 const chosen = ref<{ run: number; end: string }>()
 const noCall = ref('')
 
@@ -97,16 +112,22 @@ const heaviest = computed(() => findings.value.filter((finding) => finding.sever
           <tr v-for="number in numbers" :key="number">
             <th scope="row"><span class="mono">{{ named(`number:${number}`) }}</span> <span class="soft">{{ names.get(`number:${number}`)?.label }}</span></th>
             <td v-for="[label] in labels" :key="label">
-              <div v-for="cell in cellsOf(number, label)" :key="cell.run" class="bar">
-                <button v-for="end in cell.ends" :key="end.end" type="button" class="cell" :class="[end.sort, { chosen: chosen?.run === cell.run && chosen.end === end.end }]" :aria-label="`${label}: ${GETS[end.sort]}, ${named(end.target)} ${outcomeInWords(end.end.split(' ')[0] ?? '')}`" :title="`${named(end.target)} ${outcomeInWords(end.end.split(' ')[0] ?? '')}`" @click="show(cell.run, end.end)" />
-              </div>
+              <button v-for="cell in cellsOf(number, label)" :key="cell.run" type="button" class="bar" :aria-expanded="opened === cell.run" :aria-label="`${named(`number:${number}`)}, ${label}: ${said(cell.ends)}`" @click="opened = opened === cell.run ? undefined : cell.run">
+                <i v-for="end in cell.ends" :key="end.end" :class="end.sort" :title="endIn(end)" />
+              </button>
             </td>
           </tr>
         </tbody>
       </table>
     </div>
-    <p class="soft small legend">Each bar: the ends a call can reach, worst first, one cell each; choose one for the shortest call to it. <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span></p>
-    <p v-if="noCall !== ''" class="fault" role="status">{{ noCall }}</p>
+    <p class="soft small legend">Each bar: the ends a call can reach, worst first, one cell each; choose a bar, then an end for the shortest call to it. <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span></p>
+    <section v-if="shownCell !== undefined" class="ends" data-testid="ends" :aria-label="`Ends of calls to ${named(`number:${shownCell.number}`)}, ${shownCell.label}`">
+      <h3>{{ named(`number:${shownCell.number}`) }}, {{ shownCell.label }}</h3>
+      <ul>
+        <li v-for="end in shownCell.ends" :key="end.end"><GetsSwatch :gets="end.sort" /> <button type="button" class="text-button" :class="{ chosen: chosen?.run === shownCell.run && chosen.end === end.end }" @click="show(shownCell.run, end.end)">{{ endIn(end) }}</button></li>
+      </ul>
+      <p v-if="noCall !== ''" class="fault" role="status">{{ noCall }}</p>
+    </section>
 
     <div class="head second"><h3>Promises</h3><span class="soft">{{ data.promises.length === 0 ? 'none yet: say a call on the call line and keep it' : `${kept} of ${data.promises.length} kept` }}</span></div>
     <table v-if="data.promises.length > 0" data-testid="promises">
@@ -161,26 +182,40 @@ th[scope='row'] {
 
 .bar {
   display: flex;
+  width: 100%;
   min-width: 90px;
-  height: 16px;
-  gap: 1px;
-}
-
-.bar + .bar {
-  margin-top: 2px;
-}
-
-.cell {
-  flex: 1;
-  min-width: 4px;
-  padding: 0;
+  height: 24px;
+  padding: 4px 0;
   border: 0;
+  background: none;
+  gap: 1px;
   cursor: pointer;
 }
 
-.cell.chosen {
-  outline: 2px solid var(--buoy);
-  outline-offset: 1px;
+.bar[aria-expanded='true'] {
+  box-shadow: inset 0 -2px var(--buoy);
+}
+
+.bar i {
+  flex: 1;
+  min-width: 3px;
+}
+
+.ends {
+  padding: 8px 0;
+}
+
+.ends ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+  gap: 4px 18px;
+  margin: 4px 0;
+  padding: 0;
+  list-style: none;
+}
+
+.ends .chosen {
+  font-weight: 600;
 }
 
 .person {
