@@ -148,6 +148,7 @@ const steps = computed(() => followed.value?.trace.steps ?? [])
 useShortcuts([
   { keys: 't', label: 'the call line', scope: 'Desk', run: () => line.value?.focus() },
   { keys: 'T', label: 'the same call as edited, in the book, on the switch', scope: 'Desk', run: switchBook },
+  { keys: 'Escape', label: 'close the trace', scope: 'Desk', run: () => { open.value = false } },
   { keys: 'l', label: 'look over the pending changes', scope: 'Desk', run: look },
 ])
 </script>
