@@ -125,7 +125,7 @@ final class RulesTest extends TestCase
 
     public function test_a_rule_of_one_country_is_silent_elsewhere(): void
     {
-        $about = new About('test.only-there', \Jaunty\Core\Audit\Severity::Note, 'A.', 'B.', 'C.', countries: ['US']);
+        $about = new About('trial.only-there', \Jaunty\Core\Audit\Severity::Note, 'A.', 'B.', 'C.', countries: ['US']);
 
         self::assertTrue($about->holdsIn('US'));
         self::assertFalse($about->holdsIn('CA'));
