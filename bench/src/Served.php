@@ -17,7 +17,7 @@ final class Served
     public function __construct(private readonly string $address)
     {
         $file = tempnam(sys_get_temp_dir(), 'bench');
-        $this->cookies = $file === false || $file === '' ? throw new \RuntimeException('there is no room for a cookie') : $file;
+        $this->cookies = $file === false ? throw new \RuntimeException('there is no room for a cookie') : $file;
         $this->ask('GET', '/api/session');
         $this->ask('POST', '/api/session', self::SIGN_IN);
     }

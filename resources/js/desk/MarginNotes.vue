@@ -16,7 +16,8 @@ function inView(ref: string): boolean {
   return props.kinds.length === 0 || props.kinds.some((kind) => ref.startsWith(`${kind}:`))
 }
 
-const mine = computed(() => differences.value.filter((each) => inView(each.object)))
+// Under Push they stand in the sheet itself.
+const mine = computed(() => (props.kinds.length === 0 ? [] : differences.value.filter((each) => inView(each.object))))
 const found = computed(() => {
   const here = findings.value.filter((each) => props.isWhole || each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`))))
   const isAbout = (each: (typeof here)[number]): boolean => props.selected !== undefined && each.objects.includes(props.selected)
@@ -82,6 +83,7 @@ function headline(difference: Difference): string {
     </section>
     <p v-if="empty" class="soft quiet">
       <template v-if="margin.data.value === undefined">Looking it over …</template>
+      <template v-else-if="kinds.length === 0 && differences.length > 0">What differs is listed beside, with what callers notice of it.</template>
       <template v-else-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>

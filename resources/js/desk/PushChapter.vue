@@ -9,7 +9,7 @@ import PushProgress from './PushProgress.vue'
 import WaiveSheet from './WaiveSheet.vue'
 import { fieldInWords, valueInWords } from './words'
 
-defineProps<{ zone: string }>()
+const props = defineProps<{ zone: string }>()
 
 const { book, live, pushes, names, differences, underWay, busy, changes, edit, push, readAgain } = useDesk()
 const now = useNow()
@@ -39,6 +39,10 @@ function inBook(difference: Difference): string {
 function onSwitch(difference: Difference): string {
   if (difference.what === 'missing') return 'not there'
   return difference.what === 'unknown' ? 'there' : said(difference, difference.live)
+}
+
+function since(difference: Difference): string {
+  return difference.since === null ? 'the switch does not say' : `${dateThere(difference.since, props.zone)}, ${difference.by ?? ''}`
 }
 
 function target(difference: Difference): { object: string; field: string | null } {
@@ -77,25 +81,25 @@ function ended(each: Push): string {
         </span>
         <button type="button" class="quiet-button right" :disabled="busy" data-testid="read-again" @click="readAgain">Read again</button>
       </div>
-      <table v-if="differences.length > 0" data-testid="differences">
+      <table v-if="differences.length > 0" class="drift" data-testid="differences">
         <thead>
           <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col">Since, by</th><td class="corner" /></tr>
         </thead>
         <tbody>
           <tr v-for="difference in differences" :key="`${difference.object} ${difference.path ?? ''}`">
-            <td>{{ difference.label }}</td>
+            <td :title="difference.label">{{ difference.label }}</td>
             <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
             <td v-if="signed !== null">{{ said(difference, difference.signed) }}</td>
-            <td>{{ inBook(difference) }}</td>
-            <td>{{ onSwitch(difference) }}</td>
-            <td class="soft">{{ difference.since === null ? 'the switch does not say' : `${dateThere(difference.since, zone)}, ${difference.by ?? ''}` }}</td>
+            <td :title="inBook(difference)">{{ inBook(difference) }}</td>
+            <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
+            <td class="soft" :title="since(difference)">{{ since(difference) }}</td>
             <td class="hands">
               <template v-if="difference.what !== 'unknown'">
-                <button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
-                <button v-if="difference.what === 'field'" type="button" class="quiet-button" :disabled="busy || isPending(difference)" :title="isPending(difference) ? 'there is a pending edit of this field' : 'take the switch’s value into your draft'" @click="adopt(difference)">Adopt</button>
+                <button type="button" class="text-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
+                <button v-if="difference.what === 'field'" type="button" class="text-button" :disabled="busy || isPending(difference)" :title="isPending(difference) ? 'there is a pending edit of this field' : 'take the switch’s value into your draft'" @click="adopt(difference)">Adopt</button>
               </template>
               <span v-else class="soft small">removed by a push of the book</span>
-              <button v-if="difference.what !== 'missing'" type="button" class="quiet-button" :disabled="busy" @click="waiving = difference">Waive</button>
+              <button v-if="difference.what !== 'missing'" type="button" class="text-button" :disabled="busy" @click="waiving = difference">Waive</button>
             </td>
           </tr>
         </tbody>
@@ -152,6 +156,17 @@ function ended(each: Push): string {
 </template>
 
 <style scoped>
+.drift td {
+  max-width: 190px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.drift td.hands {
+  max-width: none;
+}
+
 .part {
   margin-bottom: 26px;
 }

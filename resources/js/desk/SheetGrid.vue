@@ -274,6 +274,7 @@ function onPaste(event: ClipboardEvent): void {
             v-for="(column, index) in columns" :key="column.title" role="gridcell"
             :tabindex="at.row === row && at.column === index ? 0 : -1"
             :class="{ mono: column.type === 'extension' || column.type === 'seconds' || column.shows !== undefined, pending: pending.has(keyOf(object, column)), bad: faults.has(keyOf(object, column)) || clashing.has(keyOf(object, column)), soft: textOf(object, column) === '—', fixed: column.path(object) === null, marked: isMarked(row, index) }"
+            :title="textOf(object, column).length > 18 ? textOf(object, column) : undefined"
             :aria-readonly="column.path(object) === null" :aria-invalid="faults.has(keyOf(object, column))"
             :aria-describedby="faults.has(keyOf(object, column)) ? `${id}-${row}-${index}` : undefined"
             @click="onClick($event, row, index)"
@@ -303,8 +304,16 @@ function onPaste(event: ClipboardEvent): void {
 
 td {
   position: relative;
-  min-width: 64px;
+  min-width: 56px;
+  max-width: 156px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
   cursor: text;
+}
+
+td:has(input, .fault) {
+  overflow: visible;
 }
 
 td.space {
@@ -350,5 +359,6 @@ td input {
   display: block;
   font-family: var(--sans);
   max-width: 240px;
+  white-space: normal;
 }
 </style>

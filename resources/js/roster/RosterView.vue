@@ -220,7 +220,7 @@ useShortcuts([
     <FleetBar :chosen @clear="picked.clear()" />
     <p class="legend soft small">
       <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
-      <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>x</kbd> choose <kbd>/</kbd> search <kbd>?</kbd> keys</span>
+      <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>?</kbd> all keys</span>
     </p>
   </footer>
 </template>

@@ -67,7 +67,7 @@ function open(object: string | null): void {
     <h4 class="soft">{{ label }} · {{ hours.toLocaleString('en-GB') }} h a year</h4>
     <LoadingLines v-if="drawn === undefined" what="the call map" />
     <div v-else class="frame">
-      <svg :style="{ width: `min(100%, ${drawn.width}px)`, minWidth: `${Math.round(drawn.width * 0.72)}px` }" :viewBox="`0 0 ${drawn.width} ${drawn.height}`">
+      <svg :style="{ width: `min(100%, ${drawn.width}px)`, minWidth: `${Math.round(drawn.width * 0.6)}px` }" :viewBox="`0 0 ${drawn.width} ${drawn.height}`">
         <defs><marker :id="`tip${run}`" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto"><path d="M0 0L8 4L0 8z" class="tip" /></marker></defs>
         <g v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`">
           <path :d="path(arrow.line.points)" class="arrow" :marker-end="`url(#tip${run})`"><title>{{ arrow.labels.join(', ') }}</title></path>
