@@ -40,6 +40,10 @@ function call(text: string): void {
 </template>
 
 <style scoped>
+td {
+  vertical-align: top;
+}
+
 .called {
   white-space: nowrap;
 }

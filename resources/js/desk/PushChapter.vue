@@ -156,15 +156,24 @@ function ended(each: Push): string {
 </template>
 
 <style scoped>
+.drift {
+  table-layout: fixed;
+}
+
+.drift td.corner,
+.drift td.hands {
+  width: 172px;
+}
+
 .drift td {
-  max-width: 190px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
 }
 
 .drift td.hands {
-  max-width: none;
+  padding-right: 0;
+  overflow: visible;
 }
 
 .part {

@@ -305,7 +305,7 @@ function onPaste(event: ClipboardEvent): void {
 td {
   position: relative;
   min-width: 56px;
-  max-width: 156px;
+  max-width: 136px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
