@@ -15,7 +15,7 @@ final class StockTest extends FeatureTestCase
 {
     public function test_numbers_ordered_from_the_carrier_are_free_in_stock_with_their_receipt(): void
     {
-        $ordered = $this->app->make(NumberStock::class)->order($this->lead->id, '44131496', 3, 'saltmarsh-voice');
+        $ordered = $this->app->make(NumberStock::class)->order($this->lead->id, '4413149609', 3, 'saltmarsh-voice');
 
         self::assertCount(3, $ordered);
         $stock = array_column($this->actingAs($this->lead)->getJson('/api/stock')->assertOk()->json('numbers'), null, 'number');
