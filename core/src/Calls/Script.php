@@ -19,8 +19,9 @@ use Jaunty\Core\Hours\ZoneClock;
 /** A test call: whom is called, from where and when, which keys are pressed, and who is in what state (design 09). */
 final readonly class Script
 {
-    private const STATES = [
-        'user' => ['busy', 'onACall', 'unreachable', 'answers', 'doNotDisturb', 'signedOut'],
+    /** What one of each kind can be in, in a script's world. */
+    public const STATES = [
+        'user' => ['answers', 'busy', 'onACall', 'unreachable', 'doNotDisturb', 'signedOut'],
         'outside' => ['answers', 'mailbox', 'off', 'busy'],
         'leg' => ['unreachable'],
         'site' => ['out'],

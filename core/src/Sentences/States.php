@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Sentences;
 
+use Jaunty\Core\Calls\Script;
+
 /**
  * States of the world in words, for each kind that can be in them.
  *
@@ -26,23 +28,13 @@ final class States
         'out' => ['out', 'dark'],
     ];
 
-    private const OF = [
-        'user' => ['answers', 'busy', 'onACall', 'unreachable', 'doNotDisturb', 'signedOut'],
-        'outside' => ['answers', 'mailbox', 'off', 'busy'],
-        'leg' => ['unreachable'],
-        'site' => ['out'],
-        'platform' => ['out'],
-        'group' => ['closedByHand', 'full'],
-        'trunk' => ['full'],
-    ];
-
     private const MOST_WORDS = 3;
 
     /** @return ?string the state, taken from the words, that one of a kind can be in */
     public static function take(Words $words, string $kind): ?string
     {
         for ($count = min(self::MOST_WORDS, $words->left()); $count > 0; $count--) {
-            foreach (self::OF[$kind] ?? [] as $state) {
+            foreach (Script::STATES[$kind] ?? [] as $state) {
                 if (in_array($words->joined($count), self::SAID[$state], true)) {
                     $words->skip($count);
 
@@ -62,6 +54,6 @@ final class States
     /** @return list<string> what one of a kind can be, as sentences are written */
     public static function of(string $kind): array
     {
-        return array_map(self::words(...), self::OF[$kind] ?? []);
+        return array_map(self::words(...), Script::STATES[$kind] ?? []);
     }
 }

@@ -70,7 +70,7 @@ function dropPlace(item: string): void {
 
 <template>
   <div class="two">
-    <nav class="list" aria-label="Fallback chains and users">
+    <nav class="list pick-list" aria-label="Fallback chains and users">
       <h3>Fallback chains</h3>
       <ul>
         <li v-for="object in chains" :key="object.ref"><button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)">{{ object.label }}</button></li>
@@ -138,21 +138,6 @@ function dropPlace(item: string): void {
   margin: 0;
   padding: 0;
   list-style: none;
-}
-
-.list button {
-  width: 100%;
-  padding: 3px 6px;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-
-.list button.here {
-  border-left-color: var(--buoy);
-  font-weight: 600;
 }
 
 .find {

@@ -36,7 +36,7 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
 
 <template>
   <div class="two">
-    <nav class="list" aria-label="Attendants, menus and what they say">
+    <nav class="list pick-list" aria-label="Attendants, menus and what they say">
       <section v-for="sort in sorts" :key="sort.kind">
         <h3>{{ sort.title }}</h3>
         <ul>
@@ -91,25 +91,6 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
   margin: 0;
   padding: 0;
   list-style: none;
-}
-
-.list button {
-  width: 100%;
-  padding: 3px 6px;
-  border: 0;
-  border-left: 3px solid transparent;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-
-.list button:hover {
-  background: var(--shade);
-}
-
-.list button.here {
-  border-left-color: var(--buoy);
-  font-weight: 600;
 }
 
 .head {

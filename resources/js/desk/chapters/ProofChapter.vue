@@ -113,7 +113,7 @@ const heaviest = computed(() => findings.value.filter((finding) => finding.sever
             <th scope="row"><span class="mono">{{ named(`number:${number}`) }}</span> <span class="soft">{{ names.get(`number:${number}`)?.label }}</span></th>
             <td v-for="[label] in labels" :key="label">
               <button v-for="cell in cellsOf(number, label)" :key="cell.run" type="button" class="bar" :aria-expanded="opened === cell.run" :aria-label="`${named(`number:${number}`)}, ${label}: ${said(cell.ends)}`" @click="opened = opened === cell.run ? undefined : cell.run">
-                <i v-for="end in cell.ends" :key="end.end" :class="end.sort" :title="endIn(end)" />
+                <i v-for="end in cell.ends" :key="end.end" :class="`gets-${end.sort}`" :title="endIn(end)" />
               </button>
             </td>
           </tr>
@@ -216,26 +216,6 @@ th[scope='row'] {
 
 .ends .chosen {
   font-weight: 600;
-}
-
-.person {
-  background: var(--gets-person);
-}
-
-.mailbox {
-  background: var(--gets-mailbox);
-}
-
-.outside {
-  background: var(--gets-outside);
-}
-
-.released {
-  background: var(--gets-released);
-}
-
-.lost {
-  background: var(--gets-lost);
 }
 
 .legend {

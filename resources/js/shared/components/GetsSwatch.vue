@@ -6,7 +6,7 @@ defineProps<{ gets: Gets }>()
 </script>
 
 <template>
-  <i class="swatch" :class="gets" role="img" :aria-label="GETS[gets]" />
+  <i class="swatch" :class="`gets-${gets}`" role="img" :aria-label="GETS[gets]" />
 </template>
 
 <style scoped>
@@ -15,34 +15,5 @@ defineProps<{ gets: Gets }>()
   width: 18px;
   height: 10px;
   vertical-align: -1px;
-}
-
-.person {
-  background: var(--gets-person);
-}
-
-.menu {
-  border: 1.5px solid var(--teal);
-  background: var(--gets-menu);
-}
-
-.queue {
-  background: var(--gets-queue);
-}
-
-.mailbox {
-  background: var(--gets-mailbox);
-}
-
-.outside {
-  background: var(--gets-outside);
-}
-
-.released {
-  background: var(--gets-released);
-}
-
-.lost {
-  background: var(--gets-lost);
 }
 </style>

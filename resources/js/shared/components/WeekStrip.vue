@@ -45,8 +45,8 @@ function box(piece: Piece): Record<string, string> {
   <figure class="strip" :class="{ slim }" :aria-label="label">
     <div v-if="!slim" class="days" aria-hidden="true"><span v-for="(day, index) in DAYS" :key="day" :style="{ left: at(index * DAY) }">{{ day }}</span></div>
     <div class="tracks" aria-hidden="true">
-      <i v-for="piece in pieces" :key="`a${piece.from}`" class="upper" :class="piece.ifAnswered" :style="box(piece)" :title="said(piece)" />
-      <i v-for="piece in pieces" :key="`n${piece.from}`" class="lower" :class="piece.ifNobodyAnswers" :style="box(piece)" :title="said(piece)" />
+      <i v-for="piece in pieces" :key="`a${piece.from}`" class="upper" :class="`gets-${piece.ifAnswered}`" :style="box(piece)" :title="said(piece)" />
+      <i v-for="piece in pieces" :key="`n${piece.from}`" class="lower" :class="`gets-${piece.ifNobodyAnswers}`" :style="box(piece)" :title="said(piece)" />
       <b v-for="day in 6" :key="day" class="midnight" :style="{ left: at(day * DAY) }" />
       <b v-if="now !== undefined && now < whole" class="now" :style="{ left: at(now) }" />
     </div>
@@ -116,34 +116,5 @@ function box(piece: Piece): Record<string, string> {
   bottom: -2px;
   width: 2px;
   background: var(--buoy);
-}
-
-.person {
-  background: var(--gets-person);
-}
-
-.menu {
-  border: 1.5px solid var(--teal);
-  background: var(--gets-menu);
-}
-
-.queue {
-  background: var(--gets-queue);
-}
-
-.mailbox {
-  background: var(--gets-mailbox);
-}
-
-.outside {
-  background: var(--gets-outside);
-}
-
-.released {
-  background: var(--gets-released);
-}
-
-.lost {
-  background: var(--gets-lost);
 }
 </style>
