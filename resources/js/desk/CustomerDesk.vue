@@ -228,7 +228,7 @@ useCommands(() => [
   overflow: auto;
 }
 
-@media (width < 1000px) {
+@media (width < 1100px) {
   .body {
     grid-template-columns: 120px minmax(0, 1fr) 220px;
   }

@@ -76,7 +76,7 @@ function onKey(event: KeyboardEvent, index: number): void {
   <table data-testid="members">
     <thead>
       <tr>
-        <th scope="col">#</th><th scope="col">Member</th><th scope="col">Ext</th><th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th><th scope="col">Tier</th><th v-if="isByShare" scope="col">Share</th><th scope="col">Presses a key to take it</th><td class="corner" />
+        <th scope="col">#</th><th scope="col">Member</th><th scope="col">Ext</th><th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th><th scope="col">Tier</th><th v-if="isByShare" scope="col">Share</th><th scope="col">Confirms by a key</th><td class="corner" />
       </tr>
     </thead>
     <tbody>
@@ -103,6 +103,10 @@ function onKey(event: KeyboardEvent, index: number): void {
 </template>
 
 <style scoped>
+td {
+  white-space: nowrap;
+}
+
 .hands {
   display: flex;
   gap: 10px;
