@@ -13,8 +13,12 @@ use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Promise;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Script;
 use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\TraceStep;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -43,36 +47,63 @@ final class RulesTest extends TestCase
         }
     }
 
-    /** Whoever presses the button must not be worse off: the finding goes, and nothing as heavy comes. */
-    #[DataProvider('rules')]
-    public function test_a_fix_takes_the_finding_away_and_brings_nothing_heavier(Rule $rule): void
+    /** @return iterable<string, array{Rule, Finding}> each finding of a bad sample that brings a fix */
+    public static function fixes(): iterable
     {
-        $samples = $rule->samples();
-        $auditor = Auditor::whole();
-        foreach (self::found($rule, $samples->bad, $samples->live) as $finding) {
-            if ($finding->fix === null) {
-                continue;
-            }
-            $before = self::fingerprints($auditor->audit(new Inspection($samples->bad, Samples::NOW)));
-            $after = $auditor->audit(new Inspection($finding->fix->applyTo($samples->bad), Samples::NOW));
-            self::assertNotContains($finding->fingerprint(), self::fingerprints($after));
-            foreach ($after as $left) {
-                self::assertTrue(in_array($left->fingerprint(), $before, true) || $left->severity()->weight() < $finding->severity()->weight(), "{$finding->fix->label} brings: {$left->title}");
-            }
-        }
-        self::assertNotSame('', $rule->about()->remedy);
+        yield from self::withA(static fn (Finding $finding): bool => $finding->fix !== null);
     }
 
-    #[DataProvider('rules')]
-    public function test_the_call_it_shows_can_be_made(Rule $rule): void
+    /** Whoever presses the button must not be worse off: the finding goes, and nothing as heavy comes. */
+    #[DataProvider('fixes')]
+    public function test_a_fix_takes_the_finding_away_and_brings_nothing_heavier(Rule $rule, Finding $finding): void
+    {
+        $bad = $rule->samples()->bad;
+        $fix = $finding->fix;
+        self::assertNotNull($fix);
+        $auditor = Auditor::whole();
+        $before = self::fingerprints($auditor->audit(new Inspection($bad, Samples::NOW)));
+        $after = $auditor->audit(new Inspection($fix->applyTo($bad), Samples::NOW));
+
+        self::assertNotContains($finding->fingerprint(), self::fingerprints($after));
+        foreach ($after as $left) {
+            self::assertTrue(in_array($left->fingerprint(), $before, true) || $left->severity()->weight() < $finding->severity()->weight(), "{$fix->label} brings: {$left->title}");
+        }
+    }
+
+    /** @return iterable<string, array{Rule, Finding}> each finding of a bad sample that brings a call */
+    public static function calls(): iterable
+    {
+        yield from self::withA(static fn (Finding $finding): bool => $finding->call !== null);
+    }
+
+    /** The call a finding shows goes through what it is about; where it is about drift, it goes otherwise on the switch. */
+    #[DataProvider('calls')]
+    public function test_the_call_it_shows_is_about_it(Rule $rule, Finding $finding): void
     {
         $samples = $rule->samples();
-        foreach (self::found($rule, $samples->bad, $samples->live) as $finding) {
-            if ($finding->call !== null) {
-                self::assertGreaterThanOrEqual(0, Trace::of($samples->bad, Script::read($finding->call, $samples->bad))->seconds);
+        $trace = Trace::of($samples->bad, Script::read($finding->call, $samples->bad));
+        if ($samples->live !== null) {
+            self::assertNotEquals($trace, Trace::of($samples->live, Script::read($finding->call, $samples->live)));
+
+            return;
+        }
+        $met = [$trace->target, ...array_map(static fn (TraceStep $step): string => $step->object, $trace->steps)];
+        $about = array_map(static fn (BookObject $object): string => $object instanceof Promise ? $met[0] : (string) Reference::of($object), $finding->objects);
+        self::assertNotSame([], array_intersect($about, $met), implode(' ', $met));
+    }
+
+    /**
+     * @param  callable(Finding): bool  $has
+     * @return iterable<string, array{Rule, Finding}>
+     */
+    private static function withA(callable $has): iterable
+    {
+        foreach (RuleBook::all() as $rule) {
+            $samples = $rule->samples();
+            foreach (array_filter(self::found($rule, $samples->bad, $samples->live), $has) as $place => $finding) {
+                yield "{$rule->about()->id} {$place}" => [$rule, $finding];
             }
         }
-        self::assertNotSame('', $rule->about()->why);
     }
 
     /** A waiver hangs on it: new names and another order of the book must not bring a waived finding back. */
