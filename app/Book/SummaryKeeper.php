@@ -43,8 +43,7 @@ final readonly class SummaryKeeper
     {
         $now = $this->clock->now();
         $today = $now->setTimezone(new \DateTimeZone($book->tenant->zone))->format('Y-m-d');
-        $number = $book->tenant->mainNumber?->key;
-        $strip = $number === null ? null : WeekStrip::of($book, $number, WeekStrip::mondayOf($now->getTimestamp(), $book->tenant->zone))?->toArray();
+        $strip = WeekStrip::ofMain($book, $now->getTimestamp())?->toArray();
         $found = array_fill_keys(array_column(Severity::cases(), 'value'), 0);
         foreach (Auditor::of($book, $now->getTimestamp()) as $finding) {
             $found[$finding->severity()->value]++;

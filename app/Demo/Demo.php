@@ -117,19 +117,25 @@ final readonly class Demo
     /** Somebody at the customer's changes things on the switch, with its own password. */
     private function changeByHand(Technician $lead, DemoCustomer $customer): void
     {
-        foreach ($customer->byHand as $place => $edit) {
-            [$book, $known] = $this->scope->tenant($lead->id, $customer->key(), Ability::Read, function (TenantRow $tenant): array {
-                $book = $this->books->head($tenant->id);
-
-                return [$book, $this->bindings->load($tenant->id, $this->switch->name(), [$book])];
-            });
-            $object = Reference::parse($edit['object']);
-            $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($book)->find($object)?->toArray() ?? [];
-            $field = explode('/', $edit['path'])[0];
-            $this->untilTaken(fn (): Bound => $this->switch->update($book, $known, $object, [$field => $changed[$field] ?? null], [$field => $book->find($object)?->toArray()[$field] ?? null], "{$customer->key()}-by-hand-{$place}", "admin@{$customer->key()}"));
-            // The record has another version now.
-            $this->live->read($lead->id, $customer->key());
+        if ($customer->byHand === []) {
+            return;
         }
+        [$book, $known] = $this->scope->tenant($lead->id, $customer->key(), Ability::Read, function (TenantRow $tenant): array {
+            $book = $this->books->head($tenant->id);
+
+            return [$book, $this->bindings->load($tenant->id, $this->switch->name(), [$book])];
+        });
+        $live = $book;
+        foreach ($customer->byHand as $place => $edit) {
+            $object = Reference::parse($edit['object']);
+            $field = explode('/', $edit['path'])[0];
+            $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($live);
+            $now = $changed->find($object)?->toArray()[$field] ?? null;
+            $was = $live->find($object)?->toArray()[$field] ?? null;
+            $bound = $this->untilTaken(fn (): Bound => $this->switch->update($book, $known, $object, [$field => $now], [$field => $was], "{$customer->key()}-by-hand-{$place}", "admin@{$customer->key()}"));
+            [$known, $live] = [$known->with($object, $bound), $changed];
+        }
+        $this->live->read($lead->id, $customer->key());
     }
 
     /**
@@ -137,13 +143,11 @@ final readonly class Demo
      *
      * @param  callable(): Bound  $work
      */
-    private function untilTaken(callable $work): void
+    private function untilTaken(callable $work): Bound
     {
         for ($try = 1; ; $try++) {
             try {
-                $work();
-
-                return;
+                return $work();
             } catch (SwitchTrouble $trouble) {
                 if (! $trouble->temporary || $try === self::MOST_TRIES) {
                     throw $trouble;

@@ -18,11 +18,9 @@ final class MarginResource
      */
     public static function of(Book $book, int $now): array
     {
-        $main = $book->tenant->mainNumber?->key;
-
         return [
             'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $book), Auditor::of($book, $now)),
-            'strip' => $main === null ? null : WeekStrip::of($book, $main, WeekStrip::mondayOf($now, $book->tenant->zone))?->toArray(),
+            'strip' => WeekStrip::ofMain($book, $now)?->toArray(),
         ];
     }
 }

@@ -46,6 +46,14 @@ final readonly class WeekStrip
         return new self($from, $until, $pieces);
     }
 
+    /** The week of the main number that an instant lies in; null where none is named. */
+    public static function ofMain(Book $book, int $now): ?self
+    {
+        $main = $book->tenant->mainNumber?->key;
+
+        return $main === null ? null : self::of($book, $main, self::mondayOf($now, $book->tenant->zone));
+    }
+
     private static function isLike(Facts $one, Facts $other): bool
     {
         return [$one->ifAnswered(), $one->ifNobodyAnswers(), $one->firstOffer, $one->passiveTarget] === [$other->ifAnswered(), $other->ifNobodyAnswers(), $other->firstOffer, $other->passiveTarget];

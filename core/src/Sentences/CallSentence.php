@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jaunty\Core\Sentences;
 
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Hours\LocalDate;
@@ -65,10 +64,11 @@ final class CallSentence
         }
         $text = static fn (mixed $value): string => is_string($value) ? $value : '';
         $to = $text($script['to'] ?? '');
+        $subjects = new Subjects($book);
         $parts = [str_starts_with($to, '+') ? E164::parse($to)->display() : $to, self::when($text($script['at'] ?? ''), $book)];
         $from = $text($script['from'] ?? '');
         if ($from !== '') {
-            $parts[] = 'from ' . ($from === 'withheld' ? $from : self::who($from, $book));
+            $parts[] = 'from ' . ($from === 'withheld' ? $from : self::who($from, $book, $subjects));
         }
         $keys = array_map(static fn (mixed $key): string => is_array($key) ? $text($key['key'] ?? '') . (isset($key['at']) && is_int($key['at']) ? "@{$key['at']}" : '') : '', is_array($script['keys'] ?? null) ? $script['keys'] : []);
         if ($keys !== []) {
@@ -81,7 +81,7 @@ final class CallSentence
             $world = array_diff_key($world, $ofUsers);
         }
         foreach ($world as $who => $state) {
-            $parts[] = self::who((string) $who, $book) . ' ' . States::words($state);
+            $parts[] = self::who((string) $who, $book, $subjects) . ' ' . States::words($state);
         }
 
         return implode(', ', $parts);
@@ -203,7 +203,7 @@ final class CallSentence
         }
         $this->words->skip(in_array($this->words->word(), ['is', 'are'], true) ? 1 : 0);
         $kind = explode(':', $who)[0];
-        $this->world[$who] = States::take($this->words, $kind) ?? throw $this->whatOf(self::who($who, $this->book), $kind, $this->words->at());
+        $this->world[$who] = States::take($this->words, $kind) ?? throw $this->whatOf(self::who($who, $this->book, $this->subjects), $kind, $this->words->at());
 
         return true;
     }
@@ -211,7 +211,7 @@ final class CallSentence
     /** `201 from 202 busy`: a state without a name is that of whoever is called. */
     private function silentSubject(string $to): bool
     {
-        $holder = str_starts_with($to, '+') ? null : ExtensionPlan::of($this->book)->reached($to);
+        $holder = str_starts_with($to, '+') ? null : $this->subjects->holder($to);
         $state = $holder === null ? null : States::take($this->words, $holder->kind()->value);
         if ($holder === null || $state === null) {
             return false;
@@ -226,7 +226,7 @@ final class CallSentence
         return new UnreadableCall("what of {$who}? Say " . implode(', ', States::of($kind)), $at);
     }
 
-    private static function who(string $who, Book $book): string
+    private static function who(string $who, Book $book, Subjects $subjects): string
     {
         [$kind, $key] = explode(':', $who, 2) + [1 => ''];
         if ($kind === 'platform') {
@@ -241,7 +241,7 @@ final class CallSentence
         $extension = $book->find(Reference::parse($who))?->extension();
 
         return match (true) {
-            $kind === 'user' && $extension !== null && (new Subjects($book))->isClear($extension, $who) => $extension,
+            $kind === 'user' && $extension !== null && $subjects->isClear($extension, $who) => $extension,
             $kind === 'user' => $who,
             default => "{$kind} {$key}",
         };

@@ -67,6 +67,12 @@ final class Subjects
         return null;
     }
 
+    /** Who answers to an extension. */
+    public function holder(string $extension): ?BookObject
+    {
+        return $this->extensions->reached($extension);
+    }
+
     /** Whether a word names just this one. */
     public function isClear(string $said, string $who): bool
     {

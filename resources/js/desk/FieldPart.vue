@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BookObject } from '@/api'
+import { now } from '@/shared'
 import { DESTINATION } from './columns'
 import { useDesk } from './desk'
 import { spelt, type Field } from './fields'
@@ -40,7 +41,7 @@ function first(): Record<string, unknown> {
   const starts: Record<string, unknown> = {}
   for (const each of columns.value) {
     if (each.sort !== 'one' || each.type.required !== true) continue
-    starts[each.name] = { date: new Date().toISOString().slice(0, 10), time: '08:00', extension: '200', text: '', whole: 1 }[each.type.type as string] ?? null
+    starts[each.name] = { date: now().toISOString().slice(0, 10), time: '08:00', extension: '200', text: '', whole: 1 }[each.type.type as string] ?? null
   }
   if (props.path === 'weekly' || props.path.endsWith('/weekly')) return { days: ['mon'], from: '08:00', to: '17:00' }
   if (props.path === 'extensionRanges') return { from: '200', to: '299' }

@@ -2,7 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, detailOf, take, type BookObject } from '@/api'
-import { dayInWords, EmptyState, ModalSheet } from '@/shared'
+import { dayInWords, EmptyState, ModalSheet, now } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import WeekPainter from '../drawings/WeekPainter.vue'
@@ -67,7 +67,7 @@ function paint(next: Piece[]): void {
 
 function addException(): void {
   if (schedule.value === undefined) return
-  const from = year.data.value?.from ?? new Date().toISOString().slice(0, 10)
+  const from = year.data.value?.from ?? now().toISOString().slice(0, 10)
   void edit([{ object: schedule.value.ref, path: 'exceptions', value: [...exceptions.value, { item: itemFor('exception', exceptions.value.map((each) => each.item)), from, name: 'Exception', hours: [] }] }])
 }
 
