@@ -10,7 +10,6 @@ use Jaunty\Core\Audit\Agenda;
 use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Calls\WeekStrip;
@@ -63,9 +62,8 @@ final readonly class SummaryKeeper
     /** Where the first site is, and how many more there are. */
     private function place(Book $book): ?string
     {
-        $sites = $book->ofKind(Kind::Site);
-        $first = $sites[0] ?? null;
-        $city = $first instanceof Site ? $first->address['city'] ?? $first->name : null;
+        $sites = $book->all(Site::class);
+        $city = $sites === [] ? null : $sites[0]->address['city'] ?? $sites[0]->name;
 
         return $city === null ? null : $city . (count($sites) > 1 ? ' + ' . (count($sites) - 1) : '');
     }

@@ -22,7 +22,6 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\CallBook;
 use Jaunty\Core\Hours\SpokenHours;
-use Jaunty\Core\Hours\State;
 use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\YearLine;
 use Jaunty\Core\Hunting\TimingRuler;
@@ -40,7 +39,7 @@ final class DrawingController extends Controller
     {
         $book = $this->books->edited($this->technician($request)->id, $customer);
         $object = $book->find(Reference::to(Kind::from($kind), $key));
-        $calls = new CallBook($book, static fn (): string => State::OPEN);
+        $calls = CallBook::open($book);
         $rulers = match (true) {
             $object instanceof Group => ['' => TimingRuler::ofGroup($object, $calls)],
             $object instanceof Chain => ['' => TimingRuler::ofChain($object, $calls)],
@@ -96,8 +95,8 @@ final class DrawingController extends Controller
     {
         $book = $this->books->edited($this->technician($request)->id, $customer);
         $menus = [];
-        foreach ($book->ofKind(Kind::Menu) as $menu) {
-            $prompt = $menu instanceof Menu && $menu->prompt !== null ? $book->find($menu->prompt) : null;
+        foreach ($book->all(Menu::class) as $menu) {
+            $prompt = $menu->prompt === null ? null : $book->find($menu->prompt);
             $told = $prompt instanceof Prompt ? SpokenKeys::in($prompt->script, $prompt->language) : [];
             $menus[] = [
                 'ref' => (string) Reference::of($menu),
@@ -117,9 +116,9 @@ final class DrawingController extends Controller
     /** That of the first attendant that goes by it, else the customer's. */
     private function zoneOf(Book $book, Schedule $schedule): string
     {
-        foreach ($book->ofKind(Kind::Attendant) as $attendant) {
-            if ($attendant instanceof Attendant && $attendant->schedule !== null && $attendant->schedule->equals(Reference::of($schedule))) {
-                return $attendant->zone ?? (new Inspection($book, 0))->zoneOf($attendant->site);
+        foreach ($book->all(Attendant::class) as $attendant) {
+            if ($attendant->schedule !== null && $attendant->schedule->equals(Reference::of($schedule))) {
+                return CallBook::open($book)->clockOf($attendant);
             }
         }
 

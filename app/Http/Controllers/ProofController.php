@@ -36,7 +36,7 @@ final class ProofController extends Controller
         return new JsonResponse([
             'isComplete' => array_filter($survey->runs, static fn (Run $run): bool => ! $run->explored->isComplete) === [],
             'cells' => ProofTable::of($survey)->cells,
-            'promises' => array_map(static fn (Promise $promise): array => self::promise($book, $promise), (new Inspection($book, 0))->all(Promise::class)),
+            'promises' => array_map(static fn (Promise $promise): array => self::promise($book, $promise), $book->all(Promise::class)),
         ]);
     }
 

@@ -6,8 +6,6 @@ namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Calendar;
-use Jaunty\Core\Book\Holiday;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Hours\LocalDate;
@@ -31,17 +29,16 @@ final readonly class Agenda
     {
         $due = [];
         $horizon = LocalDate::text(LocalDate::parse($today) + self::HORIZON_DAYS);
-        foreach ($book->ofKind(Kind::Number) as $number) {
-            if ($number instanceof Number && $number->status === NumberStatus::PortingIn && $number->from !== null && $number->from >= $today) {
+        foreach ($book->all(Number::class) as $number) {
+            if ($number->status === NumberStatus::PortingIn && $number->from !== null && $number->from >= $today) {
                 $due[$number->from]['port'] = ($due[$number->from]['port'] ?? 0) + 1;
-            } elseif ($number instanceof Number && $number->until !== null && $number->until >= $today) {
+            } elseif ($number->until !== null && $number->until >= $today) {
                 $due[$number->until]['end'] = ($due[$number->until]['end'] ?? 0) + 1;
             }
         }
-        foreach ($book->ofKind(Kind::Calendar) as $calendar) {
-            $dates = $calendar instanceof Calendar ? array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays) : [];
-            $last = $calendar instanceof Calendar && $dates !== [] ? $calendar->knownUntil ?? max($dates) : '9999-12-31';
-            if ($last >= $today && $last !== '9999-12-31') {
+        foreach ($book->all(Calendar::class) as $calendar) {
+            $last = $calendar->lastKnown();
+            if ($last !== null && $last >= $today) {
                 $due[$last]['calendar'] = 1;
             }
         }

@@ -10,11 +10,9 @@ use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Book\Site;
 use Jaunty\Core\Calls\CallBook;
 use Jaunty\Core\Calls\Survey;
 use Jaunty\Core\Hours\LocalDate;
-use Jaunty\Core\Hours\State;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Numbering\E164;
 
@@ -22,6 +20,8 @@ use Jaunty\Core\Numbering\E164;
 final class Inspection
 {
     private ?Survey $survey = null;
+
+    private ?CallBook $callBook = null;
 
     /** @var ?array<string, list<array{BookObject, string}>> */
     private ?array $uses = null;
@@ -36,27 +36,6 @@ final class Inspection
         public readonly ?Book $live = null,
         public readonly Thresholds $thresholds = new Thresholds(),
     ) {
-    }
-
-    /**
-     * Every object of a kind, in the book's order.
-     *
-     * @template T of BookObject
-     *
-     * @param  class-string<T>  $class
-     * @return list<T>
-     */
-    public function all(string $class): array
-    {
-        $kind = Kind::from(lcfirst(substr((string) strrchr($class, '\\'), 1)));
-        $found = [];
-        foreach ($this->book->ofKind($kind) as $object) {
-            if ($object instanceof $class) {
-                $found[] = $object;
-            }
-        }
-
-        return $found;
     }
 
     /**
@@ -127,11 +106,6 @@ final class Inspection
         return (new \DateTimeImmutable("{$date}T12:00:00Z"))->format('D j M Y');
     }
 
-    public function zoneOf(?Reference $site): string
-    {
-        return $this->find($site, Site::class)->zone ?? $this->book->tenant->zone;
-    }
-
     /** The date at the customer's, as days since 1970. */
     public function today(): int
     {
@@ -147,6 +121,6 @@ final class Inspection
     /** The book as calls read it while everything is open. */
     public function callBook(): CallBook
     {
-        return new CallBook($this->book, static fn (): string => State::OPEN);
+        return $this->callBook ??= CallBook::open($this->book);
     }
 }

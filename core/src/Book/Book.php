@@ -48,6 +48,27 @@ final readonly class Book
         return array_values($this->objects[$kind->value] ?? []);
     }
 
+    /**
+     * Every object of a kind, as what it is, in the book's order.
+     *
+     * @template T of BookObject
+     *
+     * @param  class-string<T>  $class
+     * @return list<T>
+     */
+    public function all(string $class): array
+    {
+        $kind = Kind::from(lcfirst(substr((string) strrchr($class, '\\'), 1)));
+        $found = [];
+        foreach ($this->ofKind($kind) as $object) {
+            if ($object instanceof $class) {
+                $found[] = $object;
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<BookObject> every object but the tenant, kinds in the order of the format's page */
     public function objects(): array
     {

@@ -32,6 +32,20 @@ final readonly class Calendar implements BookObject
         );
     }
 
+    /** The last date it knows of: as it says, else that of its last holiday; null where its rules go on, or it has none. */
+    public function lastKnown(): ?string
+    {
+        return $this->knownUntil ?? $this->lastDate();
+    }
+
+    /** The date of its last holiday; null where a rule goes on for ever, or there is none. */
+    public function lastDate(): ?string
+    {
+        $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '', $this->holidays);
+
+        return $dates === [] || in_array('', $dates, true) ? null : max($dates);
+    }
+
     public function kind(): Kind
     {
         return Kind::Calendar;

@@ -14,13 +14,13 @@ use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\Line;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
@@ -62,6 +62,12 @@ final class CallBook
     public static function at(Book $book, int $at): self
     {
         return new self($book, (new ArrivalHours($book, $at))->say(...));
+    }
+
+    /** While everything is open. */
+    public static function open(Book $book): self
+    {
+        return new self($book, static fn (): string => HoursState::OPEN);
     }
 
     public function tenant(): Tenant
@@ -113,7 +119,7 @@ final class CallBook
     /** @return list<User> in list order */
     public function users(): array
     {
-        return array_values(array_filter($this->book->ofKind(Kind::User), static fn (BookObject $object): bool => $object instanceof User));
+        return $this->book->all(User::class);
     }
 
     /** The menu a call stands in; null where it stands anywhere else. */
@@ -130,6 +136,16 @@ final class CallBook
         return ($site === null ? null : $this->get((string) $site, Site::class)->zone) ?? $this->book->tenant->zone;
     }
 
+    /** The zone in which whoever goes by a schedule reads it. */
+    public function clockOf(Attendant|User|Group|Route $object): string
+    {
+        return match (true) {
+            $object instanceof Route => $this->book->tenant->zone,
+            $object instanceof Group => $this->zoneOf($object->site),
+            default => $object->zone ?? $this->zoneOf($object->site),
+        };
+    }
+
     /** What a schedule says to whoever uses it; without one, open. */
     public function hours(?Reference $schedule, string $zone): string
     {
@@ -138,7 +154,7 @@ final class CallBook
 
     public function handling(User $user): Handling
     {
-        $state = HoursState::plain($this->hours($user->schedule, $user->zone ?? $this->zoneOf($user->site)));
+        $state = HoursState::plain($this->hours($user->schedule, $this->clockOf($user)));
 
         return match ($state) {
             HoursState::CLOSED => $user->closed ?? $user->open,
@@ -178,7 +194,7 @@ final class CallBook
     /** The answer of an attendant for the state of its schedule; null for none. */
     public function answer(Attendant $attendant): ?string
     {
-        $state = $this->hours($attendant->schedule, $attendant->zone ?? $this->zoneOf($attendant->site));
+        $state = $this->hours($attendant->schedule, $this->clockOf($attendant));
         $byWhen = [];
         foreach ($attendant->answers as $answer) {
             $byWhen[$answer['when']] ??= $answer['item'];
@@ -247,7 +263,7 @@ final class CallBook
     /** @return list<array{string, string, ?string}> who can be dialled, and at which site: extension, reference, site */
     public static function plan(Book $book): array
     {
-        $self = new self($book, static fn (): string => HoursState::OPEN);
+        $self = self::open($book);
         $plan = [];
         foreach (ExtensionPlan::of($book)->holders as $extension => $holders) {
             foreach ($holders as $holder) {

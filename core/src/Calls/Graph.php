@@ -124,17 +124,12 @@ final class Graph
     {
         $slots = [];
         $named = [];
-        foreach ([...$this->book->ofKind(Kind::Attendant), ...$this->book->ofKind(Kind::Group), ...$this->book->ofKind(Kind::User), ...$this->book->ofKind(Kind::Route)] as $object) {
-            [$reference, $zone] = match (true) {
-                $object instanceof Attendant, $object instanceof User => [$object->schedule, $object->zone ?? $this->callBook->zoneOf($object->site)],
-                $object instanceof Group => [$object->schedule, $this->callBook->zoneOf($object->site)],
-                $object instanceof Route => [$object->schedule, $this->book->tenant->zone],
-                default => [null, ''],
-            };
-            if ($reference === null) {
+        foreach ([...$this->book->all(Attendant::class), ...$this->book->all(Group::class), ...$this->book->all(User::class), ...$this->book->all(Route::class)] as $object) {
+            if ($object->schedule === null) {
                 continue;
             }
-            $schedule = $this->callBook->get((string) $reference, Schedule::class);
+            $zone = $this->callBook->clockOf($object);
+            $schedule = $this->callBook->get((string) $object->schedule, Schedule::class);
             $slot = Sayings::slot($schedule, $zone);
             $named[$slot] = [...$named[$slot] ?? [], ...($object instanceof Attendant ? array_column($object->answers, 'when') : [])];
             $slots[$slot] = [$schedule, $schedule->fixedZone ?? $zone, array_values(array_unique($named[$slot]))];
@@ -152,8 +147,8 @@ final class Graph
     public function dated(): array
     {
         $dated = [];
-        foreach ($this->book->ofKind(Kind::Number) as $number) {
-            if ($number instanceof Number && ($number->from !== null || $number->until !== null)) {
+        foreach ($this->book->all(Number::class) as $number) {
+            if ($number->from !== null || $number->until !== null) {
                 $dated[Sayings::dates($number)] = [$number, $this->callBook->zoneOf($number->site)];
             }
         }

@@ -40,7 +40,7 @@ final readonly class GroupCalls
     private function caseBeforeOffers(Group $group): ?string
     {
         $object = "group:{$group->key}";
-        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site)));
+        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->clockOf($group)));
         if (! $group->enabled) {
             return 'switchedOff';
         }

@@ -55,7 +55,7 @@ final readonly class GroupChoices
     /** Why nobody is offered a call, whatever the world is like. */
     private function settled(Group $group): ?string
     {
-        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->zoneOf($group->site)));
+        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->clockOf($group)));
 
         return match (true) {
             ! $group->enabled => 'switchedOff',

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\CallingClass;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\RoutePin;
@@ -76,12 +75,7 @@ final class WayOut
     private function routes(): array
     {
         if ($this->routes === null) {
-            $routes = [];
-            foreach ($this->book->book()->ofKind(Kind::Route) as $route) {
-                if ($route instanceof Route) {
-                    $routes[] = $route;
-                }
-            }
+            $routes = $this->book->book()->all(Route::class);
             usort($routes, static fn (Route $a, Route $b): int => $a->position <=> $b->position);
             $this->routes = $routes;
         }

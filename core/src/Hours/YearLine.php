@@ -7,7 +7,6 @@ namespace Jaunty\Core\Hours;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\ClockTime;
-use Jaunty\Core\Book\Holiday;
 use Jaunty\Core\Book\Schedule;
 
 /** A schedule laid out on the days of a year: how long each is open and what owns it, where clocks change, where calendars end. */
@@ -98,13 +97,9 @@ final readonly class YearLine
         $ends = [];
         foreach ($schedule->calendars as $reference) {
             $calendar = $book->find($reference);
-            if (! $calendar instanceof Calendar || $calendar->holidays === []) {
-                continue;
-            }
-            $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays);
-            $ends[] = $calendar->knownUntil ?? max($dates);
+            $ends[] = $calendar instanceof Calendar ? $calendar->lastKnown() : null;
         }
-        $ends = array_filter($ends, static fn (string $end): bool => $end !== '9999-12-31');
+        $ends = array_filter($ends, static fn (?string $end): bool => $end !== null);
 
         return $ends === [] ? null : min($ends);
     }

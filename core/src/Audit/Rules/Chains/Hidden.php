@@ -32,7 +32,7 @@ final readonly class Hidden implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(User::class) as $user) {
+        foreach ($inspection->book->all(User::class) as $user) {
             foreach (['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling) {
                 $always = $handling->treatments['always'] ?? null;
                 if ($always === null) {

@@ -29,7 +29,7 @@ final readonly class AddressMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Site::class) as $site) {
+        foreach ($inspection->book->all(Site::class) as $site) {
             $people = count(array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User));
             $missing = array_values(array_filter(['street', 'city'], static fn (string $field): bool => ($site->address[$field] ?? '') === ''));
             if ($people > 0 && $missing !== []) {

@@ -81,7 +81,7 @@ final readonly class LoopConditional implements Rule
     {
         foreach (self::STATES as $state) {
             $world = [];
-            foreach ($inspection->all(User::class) as $user) {
+            foreach ($inspection->book->all(User::class) as $user) {
                 $world[(string) Reference::of($user)] = $state;
             }
             $call = ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at), 'world' => $world];

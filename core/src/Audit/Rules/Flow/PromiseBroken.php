@@ -30,7 +30,7 @@ final readonly class PromiseBroken implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Promise::class) as $promise) {
+        foreach ($inspection->book->all(Promise::class) as $promise) {
             $keeping = Keeping::of($inspection->book, $promise);
             if (! $keeping->isKept) {
                 yield Finding::of($this->about(), "Broken: {$promise->text}", ucfirst($this->named($inspection, $keeping->reason)) . '.', $promise)->at('expect')->shownBy($keeping->trace === null ? null : $promise->call);

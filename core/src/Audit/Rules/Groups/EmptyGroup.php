@@ -29,7 +29,7 @@ final readonly class EmptyGroup implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Group::class) as $group) {
+        foreach ($inspection->book->all(Group::class) as $group) {
             $uses = $group->members === [] && $group->enabled ? $inspection->usesOf($group) : [];
             if ($uses !== []) {
                 $from = $inspection->names(array_values(array_unique(array_map(static fn (array $use): string => (string) Reference::of($use[0]), $uses))));

@@ -34,7 +34,7 @@ final readonly class LimitShorterThanOnePass implements Rule
     public function check(Inspection $inspection): iterable
     {
         $ring = $inspection->book->tenant->secondsPerRing;
-        foreach ($inspection->all(Group::class) as $group) {
+        foreach ($inspection->book->all(Group::class) as $group) {
             // In a queue the wait begins anew with each offer, and whoever rings at once has no place in a line.
             if ($group->noAnswerSeconds === null || $group->queue !== null || $group->order === GroupOrder::Simultaneous) {
                 continue;

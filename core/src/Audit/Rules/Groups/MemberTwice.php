@@ -29,7 +29,7 @@ final readonly class MemberTwice implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Group::class) as $group) {
+        foreach ($inspection->book->all(Group::class) as $group) {
             $seen = [];
             foreach ($group->members as $member) {
                 if (isset($seen[(string) $member->who])) {

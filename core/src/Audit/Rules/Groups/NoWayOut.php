@@ -31,7 +31,7 @@ final readonly class NoWayOut implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Group::class) as $group) {
+        foreach ($inspection->book->all(Group::class) as $group) {
             $isEndless = $group->queue !== null && $group->queue->longestWait === null;
             if (! $group->enabled || $isEndless || $group->otherwise->of('noAnswer') !== null || $group->mailbox !== null || $inspection->usesOf($group) === []) {
                 continue;
@@ -46,7 +46,7 @@ final readonly class NoWayOut implements Rule
     /** The group's namesake, else the only mailbox that belongs to nobody. */
     private function nearestMailbox(Inspection $inspection, Group $group): ?Mailbox
     {
-        $shared = array_values(array_filter($inspection->all(Mailbox::class), static fn (Mailbox $mailbox): bool => $mailbox->owner === null && $mailbox->enabled));
+        $shared = array_values(array_filter($inspection->book->all(Mailbox::class), static fn (Mailbox $mailbox): bool => $mailbox->owner === null && $mailbox->enabled));
         foreach ($shared as $mailbox) {
             if ($mailbox->key === $group->key) {
                 return $mailbox;

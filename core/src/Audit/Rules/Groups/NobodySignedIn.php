@@ -31,7 +31,7 @@ final readonly class NobodySignedIn implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Group::class) as $group) {
+        foreach ($inspection->book->all(Group::class) as $group) {
             if (! $group->enabled || $group->members === [] || array_filter($group->members, static fn (Member $member): bool => $member->signedIn) !== []) {
                 continue;
             }

@@ -33,7 +33,7 @@ final readonly class OutsideMailboxSteals implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Group::class) as $group) {
+        foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->order !== GroupOrder::Simultaneous || count($group->members) < 2) {
                 continue;
             }

@@ -35,7 +35,7 @@ final readonly class AnswerMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Attendant::class) as $attendant) {
+        foreach ($inspection->book->all(Attendant::class) as $attendant) {
             foreach ([State::OPEN, State::CLOSED] as $state) {
                 $answers = array_values(array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === $state && $answer['then'] !== null));
                 if (! $attendant->enabled || $answers !== [] || ! $this->comesTo($inspection, $attendant, $state)) {
@@ -50,7 +50,7 @@ final readonly class AnswerMissing implements Rule
     {
         $schedule = $inspection->find($attendant->schedule, Schedule::class);
 
-        return $schedule === null ? $state === State::OPEN : ScheduleClock::of($schedule, $inspection->book, $attendant->zone ?? $inspection->zoneOf($attendant->site))->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)->secondsIn($state) > 0;
+        return $schedule === null ? $state === State::OPEN : ScheduleClock::of($schedule, $inspection->book, $inspection->callBook()->clockOf($attendant))->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)->secondsIn($state) > 0;
     }
 
     /** @return ?array<string, mixed> */

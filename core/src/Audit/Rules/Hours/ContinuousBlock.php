@@ -33,7 +33,7 @@ final readonly class ContinuousBlock implements Rule
     public function check(Inspection $inspection): iterable
     {
         $longest = $inspection->thresholds->longestSpanHours * 60;
-        foreach ($inspection->all(Schedule::class) as $schedule) {
+        foreach ($inspection->book->all(Schedule::class) as $schedule) {
             foreach ($schedule->weekly as $piece) {
                 if ($piece->span === null) {
                     continue;

@@ -30,7 +30,7 @@ final readonly class HolidayAnswerMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Attendant::class) as $attendant) {
+        foreach ($inspection->book->all(Attendant::class) as $attendant) {
             $schedule = $inspection->find($attendant->schedule, Schedule::class);
             $hasAnswer = array_filter($attendant->answers, static fn (array $answer): bool => str_starts_with($answer['when'], State::HOLIDAY)) !== [];
             if ($schedule !== null && $schedule->calendars !== [] && ! $hasAnswer) {

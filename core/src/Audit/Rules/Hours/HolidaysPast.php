@@ -11,7 +11,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Calendar;
-use Jaunty\Core\Book\Holiday;
 use Jaunty\Core\Hours\LocalDate;
 
 /** A holiday calendar whose dates all lie in the past. */
@@ -31,10 +30,10 @@ final readonly class HolidaysPast implements Rule
     public function check(Inspection $inspection): iterable
     {
         $today = LocalDate::text($inspection->today());
-        foreach ($inspection->all(Calendar::class) as $calendar) {
-            $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays);
-            if ($dates !== [] && max($dates) < $today && $inspection->usesOf($calendar) !== []) {
-                yield Finding::of($this->about(), "{$calendar->name}: every holiday is past", 'The last was ' . $inspection->day(max($dates)) . '; from now on no day counts as one.', $calendar)->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
+        foreach ($inspection->book->all(Calendar::class) as $calendar) {
+            $last = $calendar->lastDate();
+            if ($last !== null && $last < $today && $inspection->usesOf($calendar) !== []) {
+                yield Finding::of($this->about(), "{$calendar->name}: every holiday is past", 'The last was ' . $inspection->day($last) . '; from now on no day counts as one.', $calendar)->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
             }
         }
     }

@@ -11,7 +11,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Calendar;
-use Jaunty\Core\Book\Holiday;
 use Jaunty\Core\Hours\LocalDate;
 
 /** A holiday calendar that soon knows no more days. */
@@ -32,11 +31,11 @@ final readonly class HolidaysRunOut implements Rule
     {
         $today = $inspection->today();
         $notice = LocalDate::text($today + $inspection->thresholds->holidayNoticeDays);
-        foreach ($inspection->all(Calendar::class) as $calendar) {
-            $dates = array_map(static fn (Holiday $holiday): string => $holiday->date ?? '9999-12-31', $calendar->holidays);
-            $last = $calendar->knownUntil ?? ($dates === [] ? '9999-12-31' : max($dates));
-            $isPast = $dates !== [] && max($dates) < LocalDate::text($today);
-            if ($last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
+        foreach ($inspection->book->all(Calendar::class) as $calendar) {
+            $last = $calendar->lastKnown();
+            // Where all are past already, that is another finding.
+            $isPast = $calendar->lastDate() !== null && $calendar->lastDate() < LocalDate::text($today);
+            if ($last !== null && $last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
                 yield Finding::of($this->about(), "{$calendar->name} runs out on {$inspection->day($last)}", 'From then on no day counts as a holiday.', $calendar)->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')->fixedBy(CalendarRenewal::of($calendar, $today));
             }
         }

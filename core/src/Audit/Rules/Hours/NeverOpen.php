@@ -30,7 +30,7 @@ final readonly class NeverOpen implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Schedule::class) as $schedule) {
+        foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $opens = array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => $exception->hours !== []);
             $uses = $schedule->weekly === [] && $schedule->periods === [] && $opens === [] ? $inspection->usesOf($schedule) : [];
             if ($uses !== []) {

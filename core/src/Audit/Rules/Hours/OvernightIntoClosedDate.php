@@ -35,7 +35,7 @@ final readonly class OvernightIntoClosedDate implements Rule
     public function check(Inspection $inspection): iterable
     {
         $today = $inspection->today();
-        foreach ($inspection->all(Schedule::class) as $schedule) {
+        foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $isOvernight = array_filter($schedule->weekly, static fn (WeeklyPiece $piece): bool => $piece->span === null && $piece->to < $piece->from && $piece->to > 0) !== [];
             if ($schedule->finishShift || ! $isOvernight) {
                 continue;

@@ -31,11 +31,11 @@ final readonly class ZoneDiffersFromSite implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Schedule::class) as $schedule) {
+        foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $zones = [];
             foreach ($inspection->usesOf($schedule) as [$object]) {
                 if ($object instanceof Attendant || $object instanceof User || $object instanceof Group) {
-                    $zones[($object instanceof Group ? null : $object->zone) ?? $inspection->zoneOf($object->site)][] = $object;
+                    $zones[$inspection->callBook()->clockOf($object)][] = $object;
                 }
             }
             $others = array_diff_key($zones, [(string) $schedule->fixedZone => true]);

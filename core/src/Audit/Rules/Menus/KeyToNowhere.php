@@ -33,7 +33,7 @@ final readonly class KeyToNowhere implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Menu::class) as $menu) {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
             foreach ($menu->keys as $key) {
                 if ($key->to === null) {
                     yield Finding::of($this->about(), "{$menu->name}: key {$key->key} leads nowhere", 'Whoever presses it is cut off.', $menu)->at("keys/{$key->key}/to", $key->key)

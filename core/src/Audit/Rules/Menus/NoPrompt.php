@@ -28,7 +28,7 @@ final readonly class NoPrompt implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Menu::class) as $menu) {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->prompt === null) {
                 yield Finding::of($this->about(), "{$menu->name} says nothing", 'Callers do not know that they may choose.', $menu)->at('prompt');
             }

@@ -32,7 +32,7 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Menu::class) as $menu) {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
             $prompt = $inspection->find($menu->prompt, Prompt::class);
             foreach (SpokenKeys::in($prompt?->script, $prompt->language ?? 'en') as $key => $sentence) {
                 if (! isset($menu->keys[$key]) && ! $this->isDialled($menu, (string) $key)) {

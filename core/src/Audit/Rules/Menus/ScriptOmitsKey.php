@@ -30,7 +30,7 @@ final readonly class ScriptOmitsKey implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Menu::class) as $menu) {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
             $prompt = $inspection->find($menu->prompt, Prompt::class);
             $told = SpokenKeys::in($prompt?->script, $prompt->language ?? 'en');
             // A script that tells of no key is a recording's stand-in, or in a language we do not read.

@@ -30,7 +30,7 @@ final readonly class SilenceNowhere implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Menu::class) as $menu) {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->silence === null && $inspection->usesOf($menu) !== []) {
                 $zero = $menu->keys['0']->to ?? null;
                 yield Finding::of($this->about(), "{$menu->name}: silence leads nowhere", 'Whoever presses nothing is cut off.', $menu)->at('silence')

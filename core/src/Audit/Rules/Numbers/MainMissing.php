@@ -30,7 +30,7 @@ final readonly class MainMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $numbers = $inspection->all(Number::class);
+        $numbers = $inspection->book->all(Number::class);
         if ($numbers !== [] && $inspection->book->tenant->mainNumber === null) {
             yield Finding::of($this->about(), 'No main number is named', count($numbers) === 1 ? 'There is only one to choose.' : 'There are ' . count($numbers) . ' to choose from.', $inspection->book->tenant)->at('mainNumber')
                 ->fixedBy(count($numbers) === 1 ? Fix::set("Make it {$inspection->name($numbers[0])}", $inspection->book->tenant, 'mainNumber', (string) Reference::of($numbers[0])) : null);

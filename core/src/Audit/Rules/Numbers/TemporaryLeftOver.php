@@ -34,7 +34,7 @@ final readonly class TemporaryLeftOver implements Rule
     public function check(Inspection $inspection): iterable
     {
         $today = $inspection->today();
-        foreach ($inspection->all(Number::class) as $number) {
+        foreach ($inspection->book->all(Number::class) as $number) {
             $ported = $number->status === NumberStatus::Temporary && $number->until === null ? $inspection->find($number->replaces, Number::class) : null;
             if ($ported === null || $ported->status !== NumberStatus::Active || ($ported->from !== null && LocalDate::parse($ported->from) > $today)) {
                 continue;

@@ -31,7 +31,7 @@ final readonly class Unrouted implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(Number::class) as $number) {
+        foreach ($inspection->book->all(Number::class) as $number) {
             $takesAll = array_filter($number->callerRules, static fn (CallerRule $rule): bool => $rule->callers === 'anyone' && $rule->then !== null) !== [];
             if ($number->enabled && $number->destination === null && ! $takesAll && in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary], true)) {
                 yield Finding::of($this->about(), "{$inspection->name($number)} leads nowhere", 'It is in service: whoever calls it is cut off.', $number)->at('destination')

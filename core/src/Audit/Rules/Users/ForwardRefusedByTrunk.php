@@ -37,12 +37,12 @@ final readonly class ForwardRefusedByTrunk implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $trunks = $inspection->all(Trunk::class);
+        $trunks = $inspection->book->all(Trunk::class);
         if ($trunks === []) {
             return;
         }
         $wayOut = new WayOut($inspection->callBook());
-        foreach ([...$inspection->all(User::class), ...$inspection->all(Group::class), ...$inspection->all(Chain::class), ...$inspection->all(Menu::class), ...$inspection->all(Attendant::class)] as $object) {
+        foreach ([...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(Chain::class), ...$inspection->book->all(Menu::class), ...$inspection->book->all(Attendant::class)] as $object) {
             foreach ($this->outside($object) as $path => $number) {
                 $sender = (string) Reference::of($object);
                 // A call that cannot leave at all is no matter of who calls.

@@ -36,7 +36,7 @@ final readonly class LeaverStillRouted implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(User::class) as $user) {
+        foreach ($inspection->book->all(User::class) as $user) {
             $uses = $user->status === UserStatus::Leaver ? array_values(array_filter($inspection->usesOf($user), static fn (array $use): bool => ! $use[0] instanceof Mailbox && ! str_starts_with($use[1], 'watchers/'))) : [];
             if ($uses === []) {
                 continue;

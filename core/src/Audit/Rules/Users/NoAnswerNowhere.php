@@ -30,7 +30,7 @@ final readonly class NoAnswerNowhere implements Rule
     public function check(Inspection $inspection): iterable
     {
         $callBook = $inspection->callBook();
-        $lost = array_values(array_filter($inspection->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active
+        $lost = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active
             && $user->extension !== null && $user->open->treatments['always'] === null && $callBook->treatment($user, 'noAnswer', false) === null));
         if ($lost === []) {
             return;

@@ -30,7 +30,7 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->all(User::class) as $user) {
+        foreach ($inspection->book->all(User::class) as $user) {
             foreach ($user->legs as $leg) {
                 if ($leg->legKind !== LegKind::Outside || $leg->number === null || $leg->confirm) {
                     continue;
