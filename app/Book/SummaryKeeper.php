@@ -8,6 +8,8 @@ use App\Models\TenantSummary;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Agenda;
 use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Number;
@@ -40,19 +42,15 @@ final readonly class SummaryKeeper
     /** @return array<string, mixed> */
     private function summedUp(Book $book): array
     {
-        $now = $this->clock->now();
-        $today = $now->setTimezone(new \DateTimeZone($book->tenant->zone))->format('Y-m-d');
-        $strip = WeekStrip::ofMain($book, $now->getTimestamp())?->toArray();
-        $found = array_fill_keys(array_column(Severity::cases(), 'value'), 0);
-        foreach (Auditor::of($book, $now->getTimestamp()) as $finding) {
-            $found[$finding->severity()->value]++;
-        }
+        $now = $this->clock->now()->getTimestamp();
+        $today = $this->clock->dateIn($book->tenant->zone);
+        $strip = WeekStrip::ofMain($book, $now)?->toArray();
         $next = Agenda::next($book, $today);
 
         return [
             'place' => $this->place($book),
             'strip' => $strip === null ? null : json_encode($strip, JSON_THROW_ON_ERROR),
-            'findings' => json_encode($found, JSON_THROW_ON_ERROR),
+            'findings' => $this->byWeight(Auditor::of($book, $now)),
             'next_on' => $next?->day,
             'next_what' => $next?->words,
             'summed_up_on' => $today,
@@ -68,16 +66,37 @@ final readonly class SummaryKeeper
         return $city === null ? null : $city . (count($sites) > 1 ? ' + ' . (count($sites) - 1) : '');
     }
 
-    /** @param bool $callersNotice whether callers notice any of it */
-    public function liveRead(string $tenantId, int $differences, bool $callersNotice): void
+    /** @param Inspection $beside of the book with live beside it */
+    public function liveRead(string $tenantId, Inspection $beside): void
     {
-        $this->put($tenantId, ['differences' => $differences, 'callers_notice' => $callersNotice, 'live_read_at' => $this->clock->now()]);
+        $this->put($tenantId, ['live_read_at' => $this->clock->now()] + $this->drift($beside));
     }
 
-    /** The same reading, counted anew. */
-    public function driftCounted(string $tenantId, int $differences, bool $callersNotice): void
+    /** The same reading, weighed anew. */
+    public function driftWeighed(string $tenantId, Inspection $beside): void
     {
-        $this->put($tenantId, ['differences' => $differences, 'callers_notice' => $callersNotice]);
+        $this->put($tenantId, $this->drift($beside));
+    }
+
+    /** @return array<string, mixed> */
+    private function drift(Inspection $beside): array
+    {
+        return [
+            'differences' => count($beside->drift()->operations),
+            'callers_notice' => $beside->difference()?->isEmpty() === false,
+            'drift_findings' => $this->byWeight(Auditor::ofArea('drift')->audit($beside)),
+        ];
+    }
+
+    /** @param list<Finding> $findings */
+    private function byWeight(array $findings): string
+    {
+        $found = array_fill_keys(array_column(Severity::cases(), 'value'), 0);
+        foreach ($findings as $finding) {
+            $found[$finding->severity()->value]++;
+        }
+
+        return json_encode($found, JSON_THROW_ON_ERROR);
     }
 
     public function pushed(string $tenantId, int $revision): void

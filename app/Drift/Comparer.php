@@ -19,7 +19,7 @@ final readonly class Comparer
     /** @param Book $read as read from the switch */
     public function compare(string $tenantId, Book $book, Book $read): Comparison
     {
-        $today = $this->clock->now()->setTimezone(new \DateTimeZone($book->tenant->zone))->format('Y-m-d');
+        $today = $this->clock->dateIn($book->tenant->zone);
         $waivers = DriftWaiver::query()->where('tenant_id', $tenantId)->whereNull('ended_at')->where(static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today))->with('technician')->orderBy('made_at')->get();
 
         return Comparison::of($book, $this->switch->beside($read, $book), array_values($waivers->all()));

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Drift;
 
 use App\Models\DriftWaiver;
+use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\LeftFields;
@@ -50,10 +50,14 @@ final readonly class Comparison
         return new self($taken, $live, ChangeSet::of(...array_column($waived, 0))->applyTo($taken), $drift, $left, $waived);
     }
 
-    /** Whether callers get something else from the switch, what was waived left aside, in the year from an instant on. */
-    public function callersNotice(int $now): bool
+    /**
+     * For the rules about drift: what was waived is left aside.
+     *
+     * @param  int  $now  seconds since 1970
+     */
+    public function inspection(int $now): Inspection
     {
-        return $this->drift !== [] && ! Difference::between($this->target, $this->live, $now)->isEmpty();
+        return new Inspection($this->target, $now, $this->live);
     }
 
     /** @param list<DriftWaiver> $waivers */

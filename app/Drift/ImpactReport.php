@@ -27,7 +27,7 @@ final class ImpactReport
     {
         $zone = ZoneClock::of($before->tenant->zone);
         // Begun within a day, its hours would not be those of the other days, and words for them would grow long.
-        $from = (new \DateTimeImmutable("@{$now}"))->setTimezone(new \DateTimeZone($before->tenant->zone))->setTime(0, 0)->getTimestamp();
+        $from = $zone->midnight($zone->day($now));
         $difference = Difference::between($before, $after, $from);
 
         return [

@@ -70,7 +70,7 @@ final readonly class LiveReader
         ]);
         $this->bind($tenantId, $book, $known, $reading->bindings);
         $compared = $this->comparer->compare($tenantId, $book, $reading->live);
-        $this->summaries->liveRead($tenantId, count($compared->drift), $compared->callersNotice($this->clock->now()->getTimestamp()));
+        $this->summaries->liveRead($tenantId, $compared->inspection($this->clock->now()->getTimestamp()));
 
         return null;
     }

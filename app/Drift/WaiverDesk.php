@@ -31,7 +31,7 @@ final readonly class WaiverDesk
      */
     public function waive(TenantRow $tenant, string $technicianId, string $object, ?string $path, string $reason, ?string $until): void
     {
-        if ($until !== null && $until < $this->clock->now()->setTimezone(new \DateTimeZone($tenant->zone))->format('Y-m-d')) {
+        if ($until !== null && $until < $this->clock->dateIn($tenant->zone)) {
             throw CannotWaive::past();
         }
         $operation = $this->difference($tenant, $object, $path) ?? throw CannotWaive::nothingThere();
@@ -85,6 +85,8 @@ final readonly class WaiverDesk
     {
         Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode($detail, JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
         $compared = $this->compared($tenant);
-        $this->summaries->driftCounted($tenant->id, count($compared->drift ?? []), $compared?->callersNotice($this->clock->now()->getTimestamp()) ?? false);
+        if ($compared !== null) {
+            $this->summaries->driftWeighed($tenant->id, $compared->inspection($this->clock->now()->getTimestamp()));
+        }
     }
 }

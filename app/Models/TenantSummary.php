@@ -14,6 +14,7 @@ namespace App\Models;
  * @property ?string $place
  * @property ?list<array<string, mixed>> $strip
  * @property array{blocker: int, error: int, warning: int, note: int} $findings
+ * @property array{blocker: int, error: int, warning: int, note: int} $drift_findings
  * @property ?bool $callers_notice
  * @property ?string $next_on
  * @property ?string $next_what
@@ -30,6 +31,6 @@ final class TenantSummary extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['live_read_at' => 'immutable_datetime', 'pushed_at' => 'immutable_datetime', 'strip' => 'array', 'findings' => 'array'];
+        return ['live_read_at' => 'immutable_datetime', 'pushed_at' => 'immutable_datetime', 'strip' => 'array', 'findings' => 'array', 'drift_findings' => 'array'];
     }
 }

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Time;
 
-final readonly class FixedClock implements Clock
+final class FixedClock extends Clock
 {
-    private \DateTimeImmutable $instant;
+    private readonly \DateTimeImmutable $instant;
 
     /** @param string $instant ISO 8601 with an offset */
     public function __construct(string $instant)

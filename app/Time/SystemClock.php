@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Time;
 
-final class SystemClock implements Clock
+final class SystemClock extends Clock
 {
     public function now(): \DateTimeImmutable
     {

@@ -59,9 +59,10 @@ final class DemoTest extends FeatureTestCase
             // Drift is no fault of the book: the Roster counts it, and what callers notice is told by the comparison.
             self::assertSame([], $rules, $customer->name());
             self::assertSame([13, true, 1, 1], [$line['differences'], $line['callersNotice'], $line['findings']['error'], $line['findings']['warning']]);
-            $impact = $this->getJson("/api/customers/{$customer->key()}/live/impact")->assertOk()->json('impact');
-            self::assertNotSame(0, $impact['count']);
-            self::assertNotNull($impact['contrasts'][0]['sentence']);
+            $live = $this->getJson("/api/customers/{$customer->key()}/live/impact")->assertOk()->json();
+            self::assertSame(['drift.caller-impact', 'drift.field-differs'], array_column($live['findings'], 'rule'));
+            self::assertSame($live['findings'][0]['call'], $live['impact']['contrasts'][0]['sentence']);
+            self::assertSame([['attendant:main', 'answers/closed/greeting']], array_map(array_values(...), $live['noticed']), 'of thirteen fields one');
         } else {
             self::assertSame($customer->isPushed ? array_filter([$customer->fault?->rule]) : ['emergency.address-missing'], $rules, $customer->name());
         }

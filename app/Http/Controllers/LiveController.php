@@ -13,6 +13,7 @@ use App\Drift\ImpactReport;
 use App\Drift\LiveReader;
 use App\Drift\Signatures;
 use App\Drift\WaiverDesk;
+use App\Http\Resources\FindingResource;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Push\RunSheetStore;
@@ -22,7 +23,11 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Calls\Noticed;
+use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\Step;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -50,19 +55,24 @@ final class LiveController extends Controller
     /** What callers notice of what the switch holds instead of the book. */
     public function impact(Request $request, string $customer): JsonResponse
     {
-        $books = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, function (TenantRow $tenant): ?array {
+        $read = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, function (TenantRow $tenant): ?array {
             $book = $this->books->head($tenant->id);
             $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
 
-            $compared = $snapshot === null ? null : $this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book));
-
-            return $compared === null || $snapshot === null ? null : [$compared->book, $compared->live, $snapshot->read_at->toAtomString()];
+            return $snapshot === null ? null : [$this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book)), $snapshot->read_at->toAtomString()];
         });
-        if ($books === null) {
-            return new JsonResponse(['readAt' => null, 'impact' => null]);
+        if ($read === null) {
+            return new JsonResponse(['readAt' => null, 'impact' => null, 'findings' => [], 'noticed' => []]);
         }
+        [$compared, $readAt] = $read;
+        $inspection = $compared->inspection($this->clock->now()->getTimestamp());
 
-        return new JsonResponse(['readAt' => $books[2], 'impact' => ImpactReport::between($books[0], $books[1], $this->clock->now()->getTimestamp())]);
+        return new JsonResponse([
+            'readAt' => $readAt,
+            'impact' => ImpactReport::between($compared->target, $compared->live, $inspection->now),
+            'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofArea('drift')->audit($inspection)),
+            'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->drift, $inspection->dayBegan())),
+        ]);
     }
 
     /** Accepts one difference as it is, with a reason and until a day. */

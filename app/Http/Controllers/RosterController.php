@@ -17,16 +17,8 @@ use Jaunty\Core\Numbering\E164;
 /** Every customer granted to the technician, a line each. */
 final class RosterController extends Controller
 {
-    /** @var array<string, string> by zone: a thousand customers share a few */
-    private array $today = [];
-
     public function __construct(private readonly Scope $scope, private readonly Clock $clock)
     {
-    }
-
-    private function today(TenantRow $tenant): string
-    {
-        return $this->today[$tenant->zone] ??= $this->clock->now()->setTimezone(new \DateTimeZone($tenant->zone))->format('Y-m-d');
     }
 
     public function index(Request $request): JsonResponse
@@ -37,7 +29,7 @@ final class RosterController extends Controller
             $summaries = TenantSummary::query()->get()->keyBy('tenant_id');
             $technicians = Technician::query()->get(['id', 'initials', 'name'])->keyBy('id');
             $tenants = TenantRow::query()->orderBy('name')->get();
-            $yesterdays = $tenants->filter(fn (TenantRow $tenant): bool => ($summaries->get($tenant->id)->summed_up_on ?? '') < $this->today($tenant));
+            $yesterdays = $tenants->filter(fn (TenantRow $tenant): bool => ($summaries->get($tenant->id)->summed_up_on ?? '') < $this->clock->dateIn($tenant->zone));
             if ($yesterdays->isNotEmpty()) {
                 SumUpAnew::dispatch($technician, array_values($yesterdays->map(static fn (TenantRow $tenant): string => $tenant->id)->all()));
             }
@@ -48,17 +40,15 @@ final class RosterController extends Controller
     }
 
     /**
-     * Of the book, and of drift as last read, which the two rules about it weigh as here.
+     * Of the book, and of drift as last read.
      *
      * @return array{blocker: int, error: int, warning: int, note: int}
      */
     private static function findings(?TenantSummary $summary): array
     {
-        $findings = $summary->findings ?? ['blocker' => 0, 'error' => 0, 'warning' => 0, 'note' => 0];
-        $findings['error'] += $summary?->callers_notice === true ? 1 : 0;
-        $findings['warning'] += ($summary->differences ?? 0) > 0 ? 1 : 0;
+        $count = static fn (string $weight): int => ($summary->findings[$weight] ?? 0) + ($summary->drift_findings[$weight] ?? 0);
 
-        return $findings;
+        return ['blocker' => $count('blocker'), 'error' => $count('error'), 'warning' => $count('warning'), 'note' => $count('note')];
     }
 
     /** @return array<string, mixed> */

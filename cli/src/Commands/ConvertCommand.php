@@ -17,7 +17,6 @@ use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\UnusableBook;
-use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Ics\ScheduleReading;
 use Jaunty\Core\Ics\UnusableIcs;
@@ -59,7 +58,7 @@ final class ConvertCommand implements Command
             throw new Misuse("there is no schedule {$key} in the book");
         }
         $zone = $schedule->fixedZone ?? $book->tenant->zone;
-        $text = ScheduleReading::write($schedule, $zone, $from, ZoneClock::of($zone)->instantOf($from * LocalDate::MINUTES));
+        $text = ScheduleReading::write($schedule, $zone, $from, ZoneClock::of($zone)->midnight($from));
 
         return new Report($text, ['icalendar' => $text]);
     }

@@ -15,7 +15,6 @@ use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Calls\TellingCall;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
-use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\Occasions;
 use Jaunty\Core\Hours\ZoneClock;
 
@@ -55,7 +54,7 @@ final class DiffCommand implements Command
         }
         $from = Dates::parse($arguments->option('from'));
         $zone = ZoneClock::of($before->tenant->zone);
-        [$callers, $value] = self::callers($before, $after, $zone->instantOf($from * LocalDate::MINUTES), $zone);
+        [$callers, $value] = self::callers($before, $after, $zone->midnight($from), $zone);
 
         return new Report("{$text}{$callers}", ['changes' => $changes->toArray(), 'callers' => $value], ! $changes->isEmpty());
     }

@@ -13,7 +13,6 @@ use Jaunty\CommandLine\Report;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
-use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\ZoneClock;
@@ -56,8 +55,8 @@ final class HoursCommand implements Command
             throw new Misuse("--zone: \"{$zone}\" is no time zone");
         }
         $clock = ZoneClock::of($zone);
-        $start = $clock->instantOf($day * LocalDate::MINUTES);
-        $end = $clock->instantOf(($day + (int) $days) * LocalDate::MINUTES);
+        $start = $clock->midnight($day);
+        $end = $clock->midnight($day + (int) $days);
         $timeline = ScheduleClock::of($schedule, $book, $zone)->timeline($start, $end - $start);
         $week = WeekPattern::of($schedule->weekly);
         $overlaps = $week->overlaps();

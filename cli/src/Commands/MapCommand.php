@@ -12,7 +12,6 @@ use Jaunty\CommandLine\Report;
 use Jaunty\Core\Calls\Explorer;
 use Jaunty\Core\Calls\Facts;
 use Jaunty\Core\Calls\OutcomeMap;
-use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ZoneClock;
 
 /** Every end a call to each number can come to, period by period, over a year. */
@@ -39,7 +38,7 @@ final class MapCommand implements Command
     {
         $book = Files::book($arguments->file(0, 'a book'));
         $clock = ZoneClock::of($book->tenant->zone);
-        $map = OutcomeMap::of($book, $clock->instantOf(Dates::parse($arguments->option('from')) * LocalDate::MINUTES));
+        $map = OutcomeMap::of($book, $clock->midnight(Dates::parse($arguments->option('from'))));
         $text = $map->isComplete ? '' : 'incomplete: more than ' . Explorer::MOST_STATES . " states\n";
         $value = ['complete' => $map->isComplete, 'numbers' => []];
         $isLost = false;

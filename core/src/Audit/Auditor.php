@@ -19,6 +19,12 @@ final readonly class Auditor
         return new self(RuleBook::all());
     }
 
+    /** The rules of one area of their ids. */
+    public static function ofArea(string $area): self
+    {
+        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => str_starts_with($rule->about()->id, "{$area}."))));
+    }
+
     /** @return list<Finding> heaviest first */
     public function audit(Inspection $inspection): array
     {

@@ -11,8 +11,10 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\CallBook;
+use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\Survey;
-use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Change\ChangeSet;
+use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Numbering\E164;
 
@@ -22,6 +24,10 @@ final class Inspection
     private ?Survey $survey = null;
 
     private ?CallBook $callBook = null;
+
+    private ?ChangeSet $drift = null;
+
+    private ?Difference $difference = null;
 
     /** @var ?array<string, list<array{BookObject, string}>> */
     private ?array $uses = null;
@@ -109,13 +115,36 @@ final class Inspection
     /** The date at the customer's, as days since 1970. */
     public function today(): int
     {
-        return intdiv(ZoneClock::of($this->book->tenant->zone)->localMinutes($this->now), LocalDate::MINUTES);
+        return $this->clock()->day($this->now);
     }
 
     /** Calls to every number over the year that begins with the customer's day. */
     public function survey(): Survey
     {
-        return $this->survey ??= Survey::of($this->book, ZoneClock::of($this->book->tenant->zone)->instantOf($this->today() * LocalDate::MINUTES));
+        return $this->survey ??= Survey::of($this->book, $this->dayBegan());
+    }
+
+    /** What leads from the book to live; nothing where the switch was not read. */
+    public function drift(): ChangeSet
+    {
+        return $this->drift ??= $this->live === null ? ChangeSet::of() : Diff::between($this->book, $this->live);
+    }
+
+    /** What callers notice of it over the same year; null where there is no drift. */
+    public function difference(): ?Difference
+    {
+        return $this->difference ??= $this->live === null || $this->drift()->isEmpty() ? null : Difference::between($this->book, $this->live, $this->dayBegan());
+    }
+
+    /** Begun within a day, a year's hours would not be those of the other days, and words for them would grow long. */
+    public function dayBegan(): int
+    {
+        return $this->clock()->midnight($this->today());
+    }
+
+    private function clock(): ZoneClock
+    {
+        return ZoneClock::of($this->book->tenant->zone);
     }
 
     /** The book as calls read it while everything is open. */

@@ -49,7 +49,7 @@ final readonly class NumberRules
     /** What a number's dates say of it at an instant, in the zone of its site. */
     public static function standing(Number $number, string $zone, int $at): string
     {
-        $date = LocalDate::text((int) floor(ZoneClock::of($zone)->localMinutes($at) / LocalDate::MINUTES));
+        $date = LocalDate::text(ZoneClock::of($zone)->day($at));
 
         return match (true) {
             $number->from !== null && $date < $number->from => self::BEFORE,

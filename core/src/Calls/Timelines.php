@@ -53,8 +53,8 @@ final class Timelines
     private function life(Number $number, string $zone): Timeline
     {
         $until = $this->from + $this->seconds;
-        $begins = $number->from === null ? null : ZoneClock::of($zone)->instantOf(LocalDate::parse($number->from) * LocalDate::MINUTES);
-        $ends = $number->until === null ? null : ZoneClock::of($zone)->instantOf((LocalDate::parse($number->until) + 1) * LocalDate::MINUTES);
+        $begins = $number->from === null ? null : ZoneClock::of($zone)->midnight(LocalDate::parse($number->from));
+        $ends = $number->until === null ? null : ZoneClock::of($zone)->midnight(LocalDate::parse($number->until) + 1);
         $instants = [$this->from, ...array_filter([$begins, $ends], fn (?int $instant): bool => $instant !== null && $instant > $this->from && $instant < $until)];
         sort($instants);
 

@@ -29,8 +29,8 @@ final readonly class WeekStrip
     public static function of(Book $book, string $number, int $day): ?self
     {
         $clock = ZoneClock::of($book->tenant->zone);
-        $from = $clock->instantOf($day * LocalDate::MINUTES);
-        $until = $clock->instantOf(($day + self::WEEK_DAYS) * LocalDate::MINUTES);
+        $from = $clock->midnight($day);
+        $until = $clock->midnight($day + self::WEEK_DAYS);
         $map = OutcomeMap::of($book, $from, $until - $from);
         $pieces = [];
         foreach ($map->periods->stretches as [$instant, $class]) {
@@ -81,7 +81,7 @@ final readonly class WeekStrip
     /** The Monday of the week that an instant lies in, days since 1970. */
     public static function mondayOf(int $instant, string $zone): int
     {
-        $day = (int) floor(ZoneClock::of($zone)->localMinutes($instant) / LocalDate::MINUTES);
+        $day = ZoneClock::of($zone)->day($instant);
 
         return $day - LocalDate::weekday($day);
     }

@@ -83,7 +83,7 @@ final readonly class YearLine
         $clock = ZoneClock::of($zone);
         $changes = [];
         for ($day = $from; $day < $from + $days; $day++) {
-            $length = $clock->instantOf(($day + 1) * LocalDate::MINUTES) - $clock->instantOf($day * LocalDate::MINUTES);
+            $length = $clock->midnight($day + 1) - $clock->midnight($day);
             if ($length !== 86_400) {
                 $changes[LocalDate::text($day)] = $length < 86_400 ? 'forward' : 'back';
             }

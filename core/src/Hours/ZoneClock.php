@@ -63,6 +63,18 @@ final class ZoneClock
         return $wall - $this->offsets[$index];
     }
 
+    /** The date on the wall, as days since 1970. */
+    public function day(int $instant): int
+    {
+        return (int) floor($this->localMinutes($instant) / LocalDate::MINUTES);
+    }
+
+    /** The instant at which a date begins, given as days since 1970. */
+    public function midnight(int $day): int
+    {
+        return $this->instantOf($day * LocalDate::MINUTES);
+    }
+
     /**
      * Where each day begins, and the one after the last.
      *
@@ -71,7 +83,7 @@ final class ZoneClock
      */
     public function midnights(int $first, int $last): array
     {
-        return $this->midnights["{$first} {$last}"] ??= array_map(fn (int $day): int => $this->instantOf($day * LocalDate::MINUTES), range($first, $last + 1));
+        return $this->midnights["{$first} {$last}"] ??= array_map($this->midnight(...), range($first, $last + 1));
     }
 
     /** @return list<int> instants at which the clocks change, from (exclusive) to (exclusive) */

@@ -116,7 +116,7 @@ final readonly class ScheduleEvents
     /** The end of a date as RFC 5545 section 3.3.10 wants it beside a time with a zone: in UTC. */
     private function until(int $day): string
     {
-        return gmdate('Ymd\THis\Z', ZoneClock::of($this->zone)->instantOf(($day + 1) * LocalDate::MINUTES) - 1);
+        return gmdate('Ymd\THis\Z', ZoneClock::of($this->zone)->midnight($day + 1) - 1);
     }
 
     /** @return ?list<string> the days of a weekly rule that does nothing else, as weekly hours name them; null for any other */

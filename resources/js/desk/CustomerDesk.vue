@@ -125,7 +125,7 @@ useCommands(() => [
           <component :is="screen" v-else-if="screen !== undefined" />
           <SheetChapter v-else :key="chapter.key" :chapter :zone />
         </main>
-        <MarginNotes :title="chapter?.title ?? ''" :kinds="chapter?.kinds ?? []" :zone :selected="at" :is-whole="chapter?.key === 'proof'" />
+        <MarginNotes :title="chapter?.title ?? ''" :kinds="chapter?.kinds ?? []" :zone :selected="at" :about="chapter?.key === 'proof' ? 'whole' : chapter?.key === 'push' ? 'drift' : 'kinds'" />
       </div>
       <CallLine />
     </template>

@@ -18,7 +18,8 @@ const shows = ref(false)
 
 function go(): void {
   const target = props.finding.objects[0] ?? ''
-  void router.push({ name: 'desk', params: { customer, chapter: chapterOfKind(target.slice(0, target.indexOf(':')) as BookObject['kind']) }, query: { at: target } })
+  if (props.finding.rule.startsWith('drift.')) void router.push({ name: 'desk', params: { customer, chapter: 'push' } })
+  else void router.push({ name: 'desk', params: { customer, chapter: chapterOfKind(target.slice(0, target.indexOf(':')) as BookObject['kind']) }, query: { at: target } })
 }
 
 function call(): void {

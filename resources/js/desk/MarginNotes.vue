@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BookObject, Clash, Difference } from '@/api'
-import { age, dateThere, SeverityBars, useNow } from '@/shared'
+import { age, byWeight, dateThere, SeverityBars, useNow } from '@/shared'
 import { cellKey, useDesk } from './desk'
 import FindingNote from './FindingNote.vue'
 import { fieldInWords, valueInWords } from './words'
 
-/** @param selected the object in view, whose findings come first */
-const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; isWhole?: boolean }>()
+/**
+ * @param selected the object in view, whose findings come first
+ * @param about what the sheet is about: objects of its kinds, the whole customer, or what differs on the switch
+ */
+const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; about?: 'kinds' | 'whole' | 'drift' | undefined }>()
 
-const { names, faults, clashes, differences, findings, margin, live, edit, push, busy, underWay, book } = useDesk()
+const { names, faults, clashes, differences, findings, driftFindings, margin, live, edit, push, busy, underWay, book } = useDesk()
 const now = useNow()
 
 function inView(ref: string): boolean {
@@ -18,12 +21,13 @@ function inView(ref: string): boolean {
 
 // Under Push they stand in the sheet itself.
 const mine = computed(() => (props.kinds.length === 0 ? [] : differences.value.filter((each) => inView(each.object))))
+const all = computed(() => [...findings.value, ...driftFindings.value].sort(byWeight))
 const found = computed(() => {
-  const here = findings.value.filter((each) => props.isWhole || each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`))))
+  const here = all.value.filter((each) => props.about === 'whole' || (props.about === 'drift' ? driftFindings.value.includes(each) : each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
   const isAbout = (each: (typeof here)[number]): boolean => props.selected !== undefined && each.objects.includes(props.selected)
   return [...here.filter(isAbout), ...here.filter((each) => !isAbout(each))]
 })
-const elsewhere = computed(() => findings.value.length - found.value.length)
+const elsewhere = computed(() => all.value.length - found.value.length)
 const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
 const unread = computed(() =>
   [...faults].filter(([key]) => inView(key)).map(([key, fault]) => {
@@ -83,7 +87,6 @@ function headline(difference: Difference): string {
     </section>
     <p v-if="empty" class="soft quiet">
       <template v-if="margin.data.value === undefined">Looking it over …</template>
-      <template v-else-if="kinds.length === 0 && differences.length > 0">What differs is listed beside, with what callers notice of it.</template>
       <template v-else-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>

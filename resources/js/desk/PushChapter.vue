@@ -11,7 +11,7 @@ import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
 
-const { book, live, pushes, names, differences, underWay, busy, changes, edit, push, readAgain } = useDesk()
+const { book, live, impact, pushes, names, differences, underWay, busy, changes, edit, push, readAgain } = useDesk()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
@@ -57,6 +57,14 @@ function adopt(difference: Difference): void {
 const pending = computed(() => new Set(changes.value.map((change) => `${change.object} ${change.path ?? ''}`)))
 const isPending = (difference: Difference): boolean => pending.value.has(`${difference.object} ${difference.path ?? ''}`)
 
+const noticed = computed(() => (impact.data.value === undefined ? undefined : new Set(impact.data.value.noticed.map((each) => `${each.object} ${each.path ?? ''}`))))
+
+/** Whether callers notice this field by itself: known once the calls of both were gone through. */
+function callersDo(difference: Difference): string {
+  if (noticed.value === undefined || difference.what !== 'field') return ''
+  return noticed.value.has(`${difference.object} ${difference.path ?? ''}`) ? 'notice' : 'nothing'
+}
+
 const waiving = ref<Difference>()
 const signed = computed(() => live.data.value?.signed ?? null)
 
@@ -83,7 +91,7 @@ function ended(each: Push): string {
       </div>
       <table v-if="differences.length > 0" class="drift" data-testid="differences">
         <thead>
-          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col">Since, by</th><td class="corner" /></tr>
+          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether they notice this field by itself">Callers</th><th scope="col">Since, by</th><td class="corner" /></tr>
         </thead>
         <tbody>
           <tr v-for="difference in differences" :key="`${difference.object} ${difference.path ?? ''}`">
@@ -92,6 +100,7 @@ function ended(each: Push): string {
             <td v-if="signed !== null">{{ said(difference, difference.signed) }}</td>
             <td :title="inBook(difference)">{{ inBook(difference) }}</td>
             <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
+            <td :class="{ soft: callersDo(difference) === 'nothing', strong: callersDo(difference) === 'notice' }">{{ callersDo(difference) }}</td>
             <td class="soft" :title="since(difference)">{{ since(difference) }}</td>
             <td class="hands">
               <template v-if="difference.what !== 'unknown'">
@@ -163,6 +172,14 @@ function ended(each: Push): string {
 .drift td.corner,
 .drift td.hands {
   width: 172px;
+}
+
+.drift th.callers {
+  width: 60px;
+}
+
+.drift td.strong {
+  font-weight: 600;
 }
 
 .drift td {

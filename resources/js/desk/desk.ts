@@ -87,7 +87,9 @@ function createDesk(customer: string) {
   const changes = computed(() => book.data.value?.draft.changes ?? [])
   const clashes = computed(() => book.data.value?.draft.clashes ?? [])
   const differences = computed(() => live.data.value?.differences ?? [])
+  const impact = useQuery({ ...queries.impact, enabled: computed(() => differences.value.length > 0) })
   const findings = computed(() => margin.data.value?.findings ?? [])
+  const driftFindings = computed(() => (differences.value.length === 0 ? [] : (impact.data.value?.findings ?? [])))
   const underWay = computed(() => pushes.data.value?.find(isUnderWay))
 
   function current(object: string, path: string): unknown {
@@ -264,7 +266,7 @@ function createDesk(customer: string) {
   )
 
   return {
-    customer, queries, book, live, pushes, margin, findings, names, sentence, asked, changes, clashes, differences, underWay, faults, notice, busy,
+    customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, underWay, faults, notice, busy,
     edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, sign,
   }
 }

@@ -5,7 +5,7 @@ import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
-import { age, dayInWords, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, minuteOfWeek, PageTop, plural, SeverityBars, stageInWords, useNow, useShortcuts, WeekStrip } from '@/shared'
+import { age, dayInWords, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, minuteOfWeek, PageTop, plural, SEVERITIES, SeverityBars, stageInWords, useNow, useShortcuts, WeekStrip } from '@/shared'
 import { filtered, OPEN, sorted, weightOf, type Filter, type Sort, type SortKey } from './filter'
 import FleetBar from './FleetBar.vue'
 import { rosterQuery } from './rosterQueries'
@@ -40,7 +40,6 @@ const columns: { key: SortKey | 'week'; title: string }[] = [
   { key: 'lookedAfterBy', title: 'Who' },
 ]
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
-const WEIGHTS = ['blocker', 'error', 'warning', 'note'] as const
 
 /** Beyond so many lines only those in view are drawn. */
 const MOST_DRAWN = 150
@@ -201,7 +200,7 @@ useShortcuts([
             </td>
             <td class="findings">
               <span v-if="weightOf(line) === 0" class="soft">sound</span>
-              <template v-for="weight in WEIGHTS" :key="weight"><span v-if="line.findings[weight] > 0" class="count"><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span></template>
+              <template v-for="weight in SEVERITIES" :key="weight"><span v-if="line.findings[weight] > 0" class="count"><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span></template>
             </td>
             <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
             <td class="next" :title="next(line)">{{ next(line) }}</td>

@@ -1688,6 +1688,13 @@ export interface paths {
                             /** Format: date-time */
                             readAt: string | null;
                             impact: components["schemas"]["Impact"];
+                            /** @description Of the rules about drift, heaviest first */
+                            findings: components["schemas"]["Finding"][];
+                            /** @description The differing fields that callers notice by themselves: put back alone, some call goes another way */
+                            noticed: {
+                                object: string;
+                                path: string | null;
+                            }[];
                         };
                     };
                 };

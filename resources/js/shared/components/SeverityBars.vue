@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import type { Severity } from '../severity'
+
 /** How much a finding weighs: three bars down to none, with the word. */
-const props = defineProps<{ severity: 'blocker' | 'error' | 'warning' | 'note' }>()
+const props = defineProps<{ severity: Severity }>()
 
 const BARS = { blocker: 3, error: 2, warning: 1, note: 0 }
 </script>

@@ -10,7 +10,6 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\TellingCall;
 
 /** What was changed on the switch is noticed by callers. */
@@ -30,12 +29,9 @@ final readonly class CallerImpact implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        if ($inspection->live === null) {
-            return;
-        }
-        $difference = Difference::between($inspection->book, $inspection->live, $inspection->now);
+        $difference = $inspection->difference();
         $first = $difference->contrasts[0] ?? null;
-        if ($first !== null) {
+        if ($inspection->live !== null && $difference !== null && $first !== null) {
             $words = (string) preg_replace_callback('/\b(?:user|group|chain|attendant|menu|mailbox|announcement|line|prompt|number|outside):[a-z0-9+][a-z0-9.+-]*/', static fn (array $found): string => $inspection->name($found[0]), $first->words());
             yield Finding::of($this->about(), 'Callers notice what was changed on the switch', ucfirst($words) . '.', $inspection->book->tenant)
                 ->counting(count($difference->contrasts))->shownBy(TellingCall::of($inspection->book, $inspection->live, $difference, $first));

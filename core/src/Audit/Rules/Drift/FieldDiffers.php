@@ -10,8 +10,6 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Book\Book;
-use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 
 /** Book and switch say different things. */
@@ -30,7 +28,7 @@ final readonly class FieldDiffers implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $operations = $inspection->live === null ? [] : Diff::between($inspection->book, $inspection->live)->operations;
+        $operations = $inspection->drift()->operations;
         if ($operations === []) {
             return;
         }
