@@ -27,6 +27,7 @@ use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Calls\Noticed;
+use Jaunty\Core\Calls\WeekStrip;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\Step;
@@ -62,7 +63,7 @@ final class LiveController extends Controller
             return $snapshot === null ? null : [$this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book)), $snapshot->read_at->toAtomString()];
         });
         if ($read === null) {
-            return new JsonResponse(['readAt' => null, 'impact' => null, 'findings' => [], 'noticed' => []]);
+            return new JsonResponse(['readAt' => null, 'impact' => null, 'strips' => null, 'findings' => [], 'noticed' => []]);
         }
         [$compared, $readAt] = $read;
         $inspection = $compared->inspection($this->clock->now()->getTimestamp());
@@ -70,6 +71,7 @@ final class LiveController extends Controller
         return new JsonResponse([
             'readAt' => $readAt,
             'impact' => ImpactReport::between($compared->target, $compared->live, $inspection->now),
+            'strips' => ['book' => WeekStrip::ofMain($compared->target, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
             'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofArea('drift')->audit($inspection)),
             'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->drift, $inspection->dayBegan())),
         ]);

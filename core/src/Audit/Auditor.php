@@ -22,7 +22,7 @@ final readonly class Auditor
     /** The rules of one area of their ids. */
     public static function ofArea(string $area): self
     {
-        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => str_starts_with($rule->about()->id, "{$area}."))));
+        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => $rule->about()->area() === $area)));
     }
 
     /** @return list<Finding> heaviest first */

@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ErrorState, LoadingLines, plural } from '@/shared'
+import { ErrorState, LoadingLines, minuteOfWeek, plural, useNow, WeekStrip } from '@/shared'
 import { useDesk } from './desk'
 import ImpactTable from './ImpactTable.vue'
 
-const { impact: found, differences } = useDesk()
+defineProps<{ zone: string }>()
+
+const { impact: found, differences, names } = useDesk()
+const now = useNow()
 
 const impact = computed(() => found.data.value?.impact ?? null)
+/** The main number's week in both, where it has one. */
+const weeks = computed(() => {
+  const { book = null, live = null } = found.data.value?.strips ?? {}
+  return book === null || live === null ? [] : [{ of: 'book', pieces: book }, { of: 'live', pieces: live }]
+})
 </script>
 
 <template>
@@ -17,6 +25,12 @@ const impact = computed(() => found.data.value?.impact ?? null)
     <p v-else-if="impact === null || impact.count === 0" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way in book and switch.</p>
     <template v-else>
       <p class="soft">{{ plural(impact.count, 'place') }} in the calls of the coming year, book before and switch after the arrow.<template v-if="!impact.isComplete"> The comparison is not complete: there are too many ways.</template></p>
+      <dl v-if="weeks.length > 0" class="weeks" data-testid="two-weeks">
+        <template v-for="week in weeks" :key="week.of">
+          <dt class="soft">{{ week.of }}</dt>
+          <dd><WeekStrip :pieces="week.pieces" :now="minuteOfWeek(now, zone)" :label="`The week of the main number, ${week.of}`" :name="(ref) => names.of(ref)" /></dd>
+        </template>
+      </dl>
       <ImpactTable :impact />
     </template>
   </section>
@@ -25,5 +39,17 @@ const impact = computed(() => found.data.value?.impact ?? null)
 <style scoped>
 .part {
   margin-bottom: 26px;
+}
+
+.weeks {
+  display: grid;
+  grid-template-columns: 40px minmax(0, 640px);
+  gap: 6px 12px;
+  align-items: center;
+  padding: 10px 0;
+}
+
+.weeks dd {
+  margin: 0;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
-import { age, dateThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
+import { age, dateThere, dayThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
 import { isUnderWay, useDesk } from './desk'
 import CallersNotice from './CallersNotice.vue'
 import BesideDrift from './BesideDrift.vue'
@@ -62,8 +62,11 @@ const noticed = computed(() => (impact.data.value === undefined ? undefined : ne
 /** Whether callers notice this field by itself: known once the calls of both were gone through. */
 function callersDo(difference: Difference): string {
   if (noticed.value === undefined || difference.what !== 'field') return ''
-  return noticed.value.has(`${difference.object} ${difference.path ?? ''}`) ? 'notice' : 'nothing'
+  return noticed.value.has(`${difference.object} ${difference.path ?? ''}`) ? 'yes' : 'no'
 }
+
+/** What callers notice comes first; the rest stays in the order of the book. */
+const inOrder = computed(() => [...differences.value].sort((one, other) => Number(callersDo(other) === 'yes') - Number(callersDo(one) === 'yes')))
 
 const waiving = ref<Difference>()
 const signed = computed(() => live.data.value?.signed ?? null)
@@ -91,17 +94,17 @@ function ended(each: Push): string {
       </div>
       <table v-if="differences.length > 0" class="drift" data-testid="differences">
         <thead>
-          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether they notice this field by itself">Callers</th><th scope="col">Since, by</th><td class="corner" /></tr>
+          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since, by</th><td class="corner" /></tr>
         </thead>
         <tbody>
-          <tr v-for="difference in differences" :key="`${difference.object} ${difference.path ?? ''}`">
+          <tr v-for="difference in inOrder" :key="`${difference.object} ${difference.path ?? ''}`">
             <td :title="difference.label">{{ difference.label }}</td>
-            <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
+            <td :title="difference.path === null ? '' : fieldInWords(difference.object, difference.path)">{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
             <td v-if="signed !== null">{{ said(difference, difference.signed) }}</td>
             <td :title="inBook(difference)">{{ inBook(difference) }}</td>
             <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
-            <td :class="{ soft: callersDo(difference) === 'nothing', strong: callersDo(difference) === 'notice' }">{{ callersDo(difference) }}</td>
-            <td class="soft" :title="since(difference)">{{ since(difference) }}</td>
+            <td :class="{ soft: callersDo(difference) === 'no', strong: callersDo(difference) === 'yes' }">{{ callersDo(difference) }}</td>
+            <td class="soft" :title="since(difference)">{{ difference.since === null ? '—' : `${dayThere(difference.since, zone, now)} · ${difference.by ?? ''}` }}</td>
             <td class="hands">
               <template v-if="difference.what !== 'unknown'">
                 <button type="button" class="text-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
@@ -117,7 +120,7 @@ function ended(each: Push): string {
     </section>
 
     <WaiveSheet :difference="waiving" @done="waiving = undefined" />
-    <CallersNotice />
+    <CallersNotice :zone />
     <BesideDrift :zone="zone" />
 
     <section class="part">
@@ -171,11 +174,15 @@ function ended(each: Push): string {
 
 .drift td.corner,
 .drift td.hands {
-  width: 172px;
+  width: 158px;
 }
 
 .drift th.callers {
-  width: 60px;
+  width: 66px;
+}
+
+.drift th.since {
+  width: 116px;
 }
 
 .drift td.strong {
@@ -213,7 +220,7 @@ function ended(each: Push): string {
 }
 
 .hands button + button {
-  margin-left: 6px;
+  margin-left: 4px;
 }
 
 .act {

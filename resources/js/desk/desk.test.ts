@@ -35,7 +35,7 @@ async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<stri
   const server = fakeServer({
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': live,
-    'GET /customers/inlet/live/impact': { readAt: null, impact: null, findings: [], noticed: [] },
+    'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [] },
     'GET /customers/inlet/margin': { findings: [], strip: null },
     'GET /customers/inlet/now': { book: null, live: null, readAt: null },
     'GET /customers/inlet/pushes': { pushes: [] },
@@ -323,12 +323,13 @@ describe('what callers notice of drift', () => {
             { called: 'extension:201', words: 'a caller after busy: hears nothing', ofDegree: false, when: 'at all times', call: null, sentence: null },
           ],
         },
+        strips: null,
         findings: [],
         noticed: [{ object: 'user:ines', path: 'legs/desk/seconds' }],
       },
     })
 
-    expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('notice')
+    expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('yes')
     const rows = page.findAll('[data-testid=callers-notice] tbody tr').map((row) => row.text())
     expect(rows[0]).toContain('every caller: rings ines → released by ines')
     expect(rows[0]).toContain('press 1, 201 busy')
@@ -338,9 +339,9 @@ describe('what callers notice of drift', () => {
   })
 
   it('is said to be nothing where no call goes otherwise', async () => {
-    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [] }, findings: [], noticed: [] } })
+    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [] }, strips: null, findings: [], noticed: [] } })
 
-    expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('nothing')
+    expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('no')
     expect(page.get('[data-testid=nobody-notices]').text()).toContain('every call of the coming year goes the same way')
   })
 

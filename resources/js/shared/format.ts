@@ -25,6 +25,15 @@ export function dateThere(instant: string, zone: string): string {
   return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(new Date(instant))
 }
 
+/** The same, short enough for a column: the time of today, the day of another. */
+export function dayThere(instant: string, zone: string, now: Date): string {
+  const said = (at: Date, options: Intl.DateTimeFormatOptions): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(at)
+  const at = new Date(instant)
+  const day: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short', year: 'numeric' }
+  if (said(at, day) === said(now, day)) return said(at, { hour: '2-digit', minute: '2-digit' })
+  return said(at, said(at, { year: 'numeric' }) === said(now, { year: 'numeric' }) ? { day: 'numeric', month: 'short' } : day)
+}
+
 export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`
 }

@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
 import { key, settle } from '@/testing'
 import { now, setClock } from './clock'
-import { age, dateThere, plural, timeThere } from './format'
+import { age, dateThere, dayThere, plural, timeThere } from './format'
 import { handleKey } from './keys/registry'
 import { allCommands, matching, useCommands, type Command } from './keys/commands'
 import CommandBox from './keys/CommandBox.vue'
@@ -26,6 +26,9 @@ it('tells the time at the customer, wherever the technician sits', () => {
   expect(timeThere(new Date('2026-12-01T18:05:00Z'), 'America/Halifax')).toBe('Tue 14:05')
   expect(timeThere(new Date('2026-12-01T18:05:00Z'), 'Asia/Kathmandu')).toBe('Tue 23:50')
   expect(dateThere('2026-12-01T02:05:00Z', 'America/Halifax')).toBe('30 Nov 2026, 22:05')
+  expect(dayThere('2026-12-01T04:05:00Z', 'America/Halifax', new Date('2026-12-01T18:05:00Z'))).toBe('00:05')
+  expect(dayThere('2026-12-01T02:05:00Z', 'America/Halifax', new Date('2026-12-01T18:05:00Z'))).toBe('30 Nov')
+  expect(dayThere('2026-12-01T02:05:00Z', 'America/Halifax', new Date('2027-01-02T18:05:00Z'))).toBe('30 Nov 2026')
   expect(plural(1, 'clash', 'clashes')).toBe('1 clash')
   expect(plural(2, 'clash', 'clashes')).toBe('2 clashes')
 })

@@ -1685,6 +1685,10 @@ export interface paths {
                     };
                     content: {
                         "application/json": {
+                            strips: {
+                                book: components["schemas"]["Strip"];
+                                live: components["schemas"]["Strip"];
+                            } | null;
                             /** Format: date-time */
                             readAt: string | null;
                             impact: components["schemas"]["Impact"];
