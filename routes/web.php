@@ -63,6 +63,8 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('rulers/{kind}/{key}', [DrawingController::class, 'ruler'])->whereIn('kind', ['group', 'chain', 'user']);
             Route::get('hours/{schedule}', [DrawingController::class, 'year']);
             Route::post('hours', [DrawingController::class, 'readHours']);
+            Route::get('calendars/{calendar}', [DrawingController::class, 'calendar']);
+            Route::post('calendars', [DrawingController::class, 'readHolidays']);
             Route::get('menus', [DrawingController::class, 'menus']);
             Route::get('proof', [ProofController::class, 'show']);
             Route::get('proof/{run}/map', [ProofController::class, 'map'])->whereNumber('run');

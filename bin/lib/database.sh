@@ -8,7 +8,6 @@ choose_instance "$2"
 . "$HOME_DIR/ports"
 owner=$(cat "$HOME_DIR/secrets/owner")
 app=$(cat "$HOME_DIR/secrets/app")
-super() { (cd / && as "$DB_USER" psql -qX -v ON_ERROR_STOP=1 -h "$SOCKETS" -p "$DB_PORT" -U postgres "$@"); }
 super -d postgres <<SQL
 set client_min_messages = warning;
 set password_encryption = 'scram-sha-256';

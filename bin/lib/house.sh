@@ -81,6 +81,9 @@ choose_instance() {
     export ROSTER_HOME=$HOME_DIR
 }
 
+# The cluster's superuser, past row-level security: for roles, databases and benches, never for the web.
+super() { (cd / && as "$DB_USER" psql -qX -v ON_ERROR_STOP=1 -h "$SOCKETS" -p "$DB_PORT" -U postgres "$@"); }
+
 stamp_of() { cat "$@" | sha256sum | cut -c1-32; }
 
 install_php() { # install_php FOLDER

@@ -19,7 +19,7 @@ final class AccessTest extends FeatureTestCase
         $this->grant($sol, $mine['id'], Ability::Push);
 
         foreach ($this->customerOperations() as [$method, $path]) {
-            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{schedule}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'hours'], $path), $this->bodyFor($path));
+            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{schedule}', '{calendar}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'hours', 'holidays'], $path), $this->bodyFor($path));
             $foreign = $ask($theirs['key'])->assertNotFound();
             $unknown = $ask('nobody-of-this-name')->assertNotFound();
             self::assertSame($unknown->json(), $foreign->json(), "{$method} {$path}");
@@ -104,6 +104,7 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '/secrets'), str_ends_with($path, '/reveal') => ['object' => 'mailbox:ines-marsh'],
             str_ends_with($path, '/intake') => ['answers' => ['name' => 'Inlet']],
             str_ends_with($path, '/calls') => ['sentence' => 'main'],
+            str_ends_with($path, '/calendars') => ['said' => 'Good Friday'],
             str_ends_with($path, '/hours') => ['said' => 'Mon-Fri 8 to 5'],
             str_ends_with($path, '/call') => ['end' => 'released number:+19025550110'],
             default => [],

@@ -94,6 +94,12 @@ final class ReadingsTest extends FeatureTestCase
         $year = $this->getJson("/api/customers/{$this->customer}/hours/office")->assertOk()->json();
         self::assertCount(365, $year['minutes']);
         self::assertSame('2026-12-01', $year['from']);
+        self::assertSame([['Christmas Day', ['user:petra']], ['Good Friday', ['user:petra']]], array_map(static fn (array $each): array => [$each['what'], $each['callers']], $year['special']));
+        $this->edit($this->customer, [['object' => 'schedule:office', 'path' => 'exceptions', 'value' => [['item' => 'late', 'name' => 'Late', 'from' => '2026-12-22', 'hours' => [['from' => '10:00', 'to' => '12:00']]]]]])->assertOk();
+        self::assertSame(['menu:day', 'mailbox:desk'], $this->getJson("/api/customers/{$this->customer}/hours/office")->json('special.0.callers'));
+        self::assertSame(['christmas' => ['2026-12-25', '2027-12-27'], 'good-friday' => ['2027-03-26', '2028-04-14']], array_column($this->getJson("/api/customers/{$this->customer}/calendars/holidays")->assertOk()->json('holidays'), 'next', 'item'));
+        $this->getJson("/api/customers/{$this->customer}/calendars/none")->assertNotFound();
+        self::assertSame(['name' => 'Good Friday', 'rule' => ['easter' => -2]], $this->postJson("/api/customers/{$this->customer}/calendars", ['said' => 'Good Friday'])->assertOk()->json('holidays.0'));
         self::assertSame(['1', '2'], array_column($this->getJson("/api/customers/{$this->customer}/menus")->assertOk()->json('menus.0.told'), 'key'));
         self::assertSame('08:00', $this->postJson("/api/customers/{$this->customer}/hours", ['said' => 'Mon-Fri 8 to 5'])->assertOk()->json('schedule.weekly.0.from'));
     }

@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
@@ -21,6 +22,8 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\CallBook;
+use Jaunty\Core\Hours\CalendarLine;
+use Jaunty\Core\Hours\SpokenHolidays;
 use Jaunty\Core\Hours\SpokenHours;
 use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\YearLine;
@@ -64,7 +67,8 @@ final class DrawingController extends Controller
         if (! $object instanceof Schedule) {
             throw new NotFoundHttpException();
         }
-        $zone = $object->fixedZone ?? $this->zoneOf($book, $object);
+        $goesByIt = array_values(array_filter($book->all(Attendant::class), static fn (Attendant $each): bool => $each->schedule?->equals(Reference::of($object)) === true))[0] ?? null;
+        $zone = $object->fixedZone ?? ($goesByIt === null ? $book->tenant->zone : CallBook::open($book)->clockOf($goesByIt));
         $line = YearLine::of($object, $book, $zone, $this->today($book));
 
         return new JsonResponse([
@@ -74,7 +78,7 @@ final class DrawingController extends Controller
             'owners' => $line->owners,
             'clocks' => array_map(static fn (string $date, string $way): array => ['date' => $date, 'way' => $way], array_keys($line->clocks), array_values($line->clocks)),
             'knownUntil' => $line->knownUntil,
-            'special' => $line->special,
+            'special' => array_map(static fn (array $each): array => ['callers' => $goesByIt === null ? [] : self::callers($book, $goesByIt, $each['states'])] + array_diff_key($each, ['states' => true]), $line->special),
             'words' => WeekPattern::of($object->weekly)->words(),
             'overlaps' => WeekPattern::of($object->weekly)->overlaps(),
         ]);
@@ -88,6 +92,25 @@ final class DrawingController extends Controller
         $book = $this->books->edited($this->technician($request)->id, $customer);
 
         return new JsonResponse(SpokenHours::read($given['said'], $this->today($book)));
+    }
+
+    /** What each holiday of a calendar goes by, and the next dates it gives. */
+    public function calendar(Request $request, string $customer, string $calendar): JsonResponse
+    {
+        $book = $this->books->edited($this->technician($request)->id, $customer);
+        $object = $book->find(Reference::to(Kind::Calendar, $calendar));
+
+        return $object instanceof Calendar ? new JsonResponse(['holidays' => CalendarLine::of($object, $this->today($book))]) : throw new NotFoundHttpException();
+    }
+
+    /** Holidays as somebody listed them. */
+    public function readHolidays(Request $request, string $customer): JsonResponse
+    {
+        /** @var array{said: string} $given */
+        $given = $request->validate(['said' => ['required', 'string', 'max:10000']]);
+        $this->books->edited($this->technician($request)->id, $customer);
+
+        return new JsonResponse(SpokenHolidays::read($given['said']));
     }
 
     /** What each menu's script tells callers of its keys. */
@@ -113,15 +136,17 @@ final class DrawingController extends Controller
         return (new Inspection($book, $this->clock->now()->getTimestamp()))->today();
     }
 
-    /** That of the first attendant that goes by it, else the customer's. */
-    private function zoneOf(Book $book, Schedule $schedule): string
+    /**
+     * Where an attendant sends callers in several states of its schedule.
+     *
+     * @param  list<string>  $states
+     * @return list<string> destinations, each once
+     */
+    private static function callers(Book $book, Attendant $attendant, array $states): array
     {
-        foreach ($book->all(Attendant::class) as $attendant) {
-            if ($attendant->schedule !== null && $attendant->schedule->equals(Reference::of($schedule))) {
-                return CallBook::open($book)->clockOf($attendant);
-            }
-        }
+        $leads = array_column($attendant->answers, 'then', 'item');
+        $callers = array_map(static fn (string $state): string => (string) ($leads[CallBook::saying($book, $state)->answer($attendant) ?? ''] ?? ''), $states);
 
-        return $book->tenant->zone;
+        return array_values(array_unique(array_diff($callers, [''])));
     }
 }

@@ -67,7 +67,13 @@ final class CallBook
     /** While everything is open. */
     public static function open(Book $book): self
     {
-        return new self($book, static fn (): string => HoursState::OPEN);
+        return self::saying($book, HoursState::OPEN);
+    }
+
+    /** While every schedule says the same, such as `holiday:christmas`. */
+    public static function saying(Book $book, string $state): self
+    {
+        return new self($book, static fn (): string => $state);
     }
 
     public function tenant(): Tenant

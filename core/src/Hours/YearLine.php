@@ -20,7 +20,7 @@ final readonly class YearLine
      * @param  list<string>  $owners  `week`, `exception:item`, `period:item` or `holiday:item`, by day
      * @param  array<string, string>  $clocks  `forward` or `back`, by date
      * @param  ?string  $knownUntil  last date the first calendar that runs out knows of
-     * @param  list<array{from: string, to: string, what: string, owner: string, whose: string, hours: string}>  $special  dates that the week does not own, joined where one follows another
+     * @param  list<array{from: string, to: string, what: string, owner: string, whose: string, hours: string, states: list<string>}>  $special  dates that the week does not own, joined where one follows another, and what the schedule says on them
      */
     private function __construct(public int $from, public array $minutes, public array $owners, public array $clocks, public ?string $knownUntil, public array $special)
     {
@@ -52,7 +52,7 @@ final readonly class YearLine
             if ($last >= 0 && $special[$last]['owner'] === $plan->owner && $special[$last]['hours'] === $hours && LocalDate::parse($special[$last]['to']) === $day - 1) {
                 $special[$last]['to'] = LocalDate::text($day);
             } else {
-                $special[] = ['from' => LocalDate::text($day), 'to' => LocalDate::text($day), 'what' => $what, 'owner' => $plan->owner, 'whose' => $whose, 'hours' => $hours];
+                $special[] = ['from' => LocalDate::text($day), 'to' => LocalDate::text($day), 'what' => $what, 'owner' => $plan->owner, 'whose' => $whose, 'hours' => $hours, 'states' => $isOpen && $plan->hours !== [] ? [$plan->inside, $plan->outside] : [$plan->outside]];
             }
         }
 

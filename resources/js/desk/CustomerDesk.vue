@@ -187,6 +187,7 @@ useCommands(() => [
 }
 
 .chapters i {
+  flex: none;
   width: 9px;
   height: 9px;
   border: 1.5px solid var(--teal);
@@ -230,7 +231,12 @@ useCommands(() => [
 
 @media (width < 1100px) {
   .body {
-    grid-template-columns: 120px minmax(0, 1fr) 220px;
+    grid-template-columns: 128px minmax(0, 1fr) 220px;
+  }
+
+  .chapters a {
+    gap: 6px;
+    padding: 4px 8px 4px 14px;
   }
 }
 </style>

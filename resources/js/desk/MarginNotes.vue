@@ -96,6 +96,7 @@ function headline(difference: Difference): string {
 
 <style scoped>
 .margin {
+  overflow-wrap: anywhere;
   padding: 12px 16px;
   overflow-y: auto;
 }

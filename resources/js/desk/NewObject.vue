@@ -32,7 +32,7 @@ function paste(event: ClipboardEvent): void {
 
 <template>
   <form class="new" @submit.prevent="name.trim() === '' ? undefined : make([name.trim()])">
-    <input v-model="name" type="text" :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`" :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}: type a name`" autocomplete="off" @paste="paste">
+    <input v-model="name" type="text" :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`" :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}`" autocomplete="off" @paste="paste">
   </form>
 </template>
 

@@ -94,7 +94,7 @@ function ended(each: Push): string {
       </div>
       <table v-if="differences.length > 0" class="drift" data-testid="differences">
         <thead>
-          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since, by</th><td class="corner" /></tr>
+          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since<span class="by">, by</span></th><td class="corner" /></tr>
         </thead>
         <tbody>
           <tr v-for="difference in inOrder" :key="`${difference.object} ${difference.path ?? ''}`">
@@ -104,7 +104,7 @@ function ended(each: Push): string {
             <td :title="inBook(difference)">{{ inBook(difference) }}</td>
             <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
             <td :class="{ soft: callersDo(difference) === 'no', strong: callersDo(difference) === 'yes' }">{{ callersDo(difference) }}</td>
-            <td class="soft" :title="since(difference)">{{ difference.since === null ? '—' : `${dayThere(difference.since, zone, now)} · ${difference.by ?? ''}` }}</td>
+            <td class="soft" :title="since(difference)"><template v-if="difference.since !== null">{{ dayThere(difference.since, zone, now) }}<span class="by"> · {{ difference.by }}</span></template><template v-else>—</template></td>
             <td class="hands">
               <template v-if="difference.what !== 'unknown'">
                 <button type="button" class="text-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
@@ -198,6 +198,16 @@ function ended(each: Push): string {
 .drift td.hands {
   padding-right: 0;
   overflow: visible;
+}
+
+@media (width < 1100px) {
+  .drift th.since {
+    width: 60px;
+  }
+
+  .drift .by {
+    display: none;
+  }
 }
 
 .part {

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { BookObject } from '@/api'
-import { kindsInWords, plural } from '@/shared'
+import { kindsInWords, plural, useLongList } from '@/shared'
 import { pastedCells, read, shown, typedOf } from './cells'
 import { columnsOf, type Column } from './columns'
 import { cellKey, useDesk, type Edit } from './desk'
@@ -11,9 +10,8 @@ import { valueAt } from './values'
 const props = defineProps<{ kind: BookObject['kind']; objects: BookObject[]; selected?: string | undefined }>()
 const emit = defineEmits<{ select: [ref: string] }>()
 
-/** Beyond so many lines only those in view are drawn. */
-const MOST_DRAWN = 150
-const LINE_HEIGHT = 32
+const LINE_HEIGHT = 34
+const MOST_WIDE = 136
 
 const { names, faults, changes, clashes, edit, notice } = useDesk()
 const id = useId()
@@ -39,6 +37,9 @@ function textOf(object: BookObject, column: Column): string {
   return faults.get(keyOf(object, column))?.typed ?? shown(path === null ? null : valueAt(object.fields, path), column, names.value)
 }
 
+/** Columns as wide as their longest text, so that they do not move as other lines come into view. */
+const widths = computed(() => (isLong.value ? columns.value.map((column) => `min(${MOST_WIDE}px, ${Math.max(...props.objects.map((object) => textOf(object, column).length)) + 1}ch)`) : []))
+
 const block = computed(() => ({
   top: Math.min(at.value.row, anchor.value.row), bottom: Math.max(at.value.row, anchor.value.row),
   left: Math.min(at.value.column, anchor.value.column), right: Math.max(at.value.column, anchor.value.column),
@@ -49,21 +50,7 @@ function isMarked(row: number, column: number): boolean {
   return isBlock.value && row >= block.value.top && row <= block.value.bottom && column >= block.value.left && column <= block.value.right
 }
 
-const isLong = computed(() => props.objects.length > MOST_DRAWN)
-const lines = useVirtualizer(computed(() => ({
-  count: props.objects.length,
-  getScrollElement: () => grid.value?.closest<HTMLElement>('.sheet') ?? null,
-  estimateSize: () => LINE_HEIGHT,
-  overscan: 24,
-  enabled: isLong.value,
-})))
-const drawn = computed(() => {
-  if (!isLong.value) return { from: 0, to: props.objects.length, above: 0, below: 0 }
-  const all = lines.value.getVirtualItems()
-  const [first, last] = [all[0], all.at(-1)]
-  if (first === undefined || last === undefined) return { from: 0, to: Math.min(MOST_DRAWN, props.objects.length), above: 0, below: 0 }
-  return { from: first.index, to: last.index + 1, above: first.start, below: lines.value.getTotalSize() - last.end }
-})
+const { isLong, drawn, show } = useLongList(() => props.objects.length, () => grid.value?.closest<HTMLElement>('.sheet') ?? null, LINE_HEIGHT)
 const inView = computed(() => props.objects.slice(drawn.value.from, drawn.value.to).map((object, index) => ({ object, row: drawn.value.from + index })))
 
 watch(
@@ -80,7 +67,7 @@ watch(
     if (row < 0 || row === at.value.row) return
     at.value = { row, column: at.value.column }
     anchor.value = { ...at.value }
-    if (isLong.value) lines.value.scrollToIndex(row)
+    show(row)
   },
 )
 
@@ -108,7 +95,7 @@ function focusAt(row: number, column: number, stretch = false): void {
   at.value = { row: Math.max(0, Math.min(props.objects.length - 1, row)), column: Math.max(0, Math.min(columns.value.length - 1, column)) }
   if (!stretch) anchor.value = { ...at.value }
   stretching = stretch
-  if (isLong.value) lines.value.scrollToIndex(at.value.row, { align: 'auto' })
+  show(at.value.row)
   void nextTick(() => grid.value?.querySelector<HTMLElement>('td[tabindex="0"]')?.focus())
 }
 
@@ -264,7 +251,7 @@ function onPaste(event: ClipboardEvent): void {
     <table role="grid" :aria-label="kindsInWords(kind).many" :aria-rowcount="objects.length + 1">
       <thead>
         <tr>
-          <th v-for="column in columns" :key="column.title" scope="col">{{ column.title }}</th>
+          <th v-for="(column, index) in columns" :key="column.title" scope="col" :style="{ minWidth: widths[index] }">{{ column.title }}</th>
         </tr>
       </thead>
       <tbody>
@@ -304,12 +291,15 @@ function onPaste(event: ClipboardEvent): void {
 
 td {
   position: relative;
+  height: 34px;
   min-width: 56px;
   max-width: 136px;
+  padding-block: 0;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
   cursor: text;
+  vertical-align: middle;
 }
 
 td:has(input, .fault) {

@@ -56,3 +56,8 @@ function freely(value: unknown, names: Names): string {
   }
   return names.of(asText(value))
 }
+
+/** What the server could not read of something said, with why. */
+export function notUnderstood(faults: { text: string; why: string }[]): string {
+  return faults.map(({ text, why }) => (text === '' ? why : `“${text}”: ${why}`)).join('; ')
+}

@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { useVirtualizer } from '@tanstack/vue-virtual'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
-import { age, dayInWords, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, minuteOfWeek, PageTop, plural, SEVERITIES, SeverityBars, stageInWords, useNow, useShortcuts, WeekStrip } from '@/shared'
+import { age, dayInWords, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, minuteOfWeek, PageTop, plural, SEVERITIES, SeverityBars, stageInWords, useLongList, useNow, useShortcuts, WeekStrip } from '@/shared'
 import { filtered, OPEN, sorted, weightOf, type Filter, type Sort, type SortKey } from './filter'
 import FleetBar from './FleetBar.vue'
 import { rosterQuery } from './rosterQueries'
@@ -41,18 +40,9 @@ const columns: { key: SortKey | 'week'; title: string }[] = [
 ]
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
-/** Beyond so many lines only those in view are drawn. */
-const MOST_DRAWN = 150
-const LINE_HEIGHT = 34
+const LINE_HEIGHT = 35
 const page = ref<HTMLElement>()
-const isLong = computed(() => lines.value.length > MOST_DRAWN)
-const scroll = useVirtualizer(computed(() => ({ count: lines.value.length, getScrollElement: () => page.value ?? null, estimateSize: () => LINE_HEIGHT, overscan: 20, enabled: isLong.value })))
-const drawn = computed(() => {
-  const items = isLong.value ? scroll.value.getVirtualItems() : []
-  const [first, last] = [items[0], items.at(-1)]
-  if (first === undefined || last === undefined) return { from: 0, to: isLong.value ? MOST_DRAWN : lines.value.length, above: 0, below: 0 }
-  return { from: first.index, to: last.index + 1, above: first.start, below: scroll.value.getTotalSize() - last.end }
-})
+const { isLong, drawn, show } = useLongList(() => lines.value.length, () => page.value ?? null, LINE_HEIGHT)
 const inView = computed(() => lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })))
 
 watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
@@ -68,7 +58,7 @@ function sortedHow(key: SortKey): 'ascending' | 'descending' | 'none' {
 
 function move(by: number): void {
   at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
-  if (isLong.value) scroll.value.scrollToIndex(at.value)
+  if (isLong.value) show(at.value)
   else void nextTick(() => body.value?.children[at.value]?.scrollIntoView({ block: 'nearest' }))
 }
 
@@ -192,7 +182,7 @@ useShortcuts([
           <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
           <tr v-for="{ line, index } in inView" :key="line.key" :class="{ here: index === at, picked: picked.has(line.key) }" :data-testid="`line-${line.key}`" @click="open(line)">
             <td class="pick"><input type="checkbox" :aria-label="`Choose ${line.name}`" :checked="picked.has(line.key)" @click.stop @change="pick(line)"></td>
-            <td class="name"><router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{ line.name }}</router-link> <span class="soft small">{{ line.place }}</span></td>
+            <td class="name" :title="`${line.name}, ${line.place ?? ''}`"><router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{ line.name }}</router-link> <span class="soft small">{{ line.place }}</span></td>
             <td>{{ stageInWords(line.stage) }}</td>
             <td class="week">
               <WeekStrip v-if="line.strip !== null" :pieces="line.strip" :now="minuteOfWeek(now, line.zone)" slim :label="`Week of ${line.mainNumber ?? line.name}`" />
@@ -292,7 +282,16 @@ tbody tr.here {
   box-shadow: inset 3px 0 var(--buoy);
 }
 
-td {
+table {
+  table-layout: fixed;
+}
+
+tbody td {
+  height: 35px;
+  padding-block: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  vertical-align: middle;
   white-space: nowrap;
 }
 
@@ -302,21 +301,37 @@ td {
   text-decoration: none;
 }
 
-td.name {
-  max-width: 260px;
-  overflow: hidden;
-  text-overflow: ellipsis;
+th.stage {
+  width: 86px;
+}
+
+th.week {
+  width: 24%;
 }
 
 th.week,
 td.week {
-  width: 26%;
-  min-width: 220px;
   padding-inline: 10px;
 }
 
-td.week {
-  vertical-align: middle;
+th.findings {
+  width: 104px;
+}
+
+th.differences {
+  width: 164px;
+}
+
+th.next {
+  width: 15%;
+}
+
+th.pushedAt {
+  width: 76px;
+}
+
+th.lookedAfterBy {
+  width: 44px;
 }
 
 .days {
@@ -325,23 +340,13 @@ td.week {
   font-size: 12px;
 }
 
-.findings {
-  min-width: 88px;
-}
-
 .count {
   margin-right: 10px;
   white-space: nowrap;
 }
 
-.next {
-  max-width: 230px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-
-.pick {
-  width: 26px;
+td.pick {
+  width: 28px;
   padding-right: 0;
 }
 
@@ -373,9 +378,28 @@ td.space {
   margin-left: auto;
 }
 
+/* The legend keeps its words; the keys are under Ctrl K and ? as well. */
 @media (width < 1240px) {
-  .legend .key:nth-child(n + 5) {
+  .keys {
     display: none;
+  }
+
+  th.week {
+    width: 19%;
+  }
+
+  .days {
+    font-size: 11px;
+  }
+
+  th.stage,
+  th.findings {
+    width: 84px;
+  }
+
+  th.differences,
+  th.next {
+    width: 114px;
   }
 }
 </style>

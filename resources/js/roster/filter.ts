@@ -85,14 +85,17 @@ function valueFor(line: CustomerLine, by: SortKey): string | number | null {
   return by === 'next' ? (line.next?.on ?? null) : line[by]
 }
 
+/** As people count: `Quay 9` before `Quay 10`. */
+const byName = new Intl.Collator('en', { numeric: true })
+
 /** Sorted by one column, then by name; lines with nothing there come last either way. */
 export function sorted(lines: CustomerLine[], sort: Sort): CustomerLine[] {
   const sign = sort.down ? -1 : 1
   return [...lines].sort((a, b) => {
     const [left, right] = [valueFor(a, sort.by), valueFor(b, sort.by)]
-    if (left === right) return a.name.localeCompare(b.name)
+    if (left === right) return byName.compare(a.name, b.name)
     if (left === null) return 1
     if (right === null) return -1
-    return sign * (typeof left === 'number' && typeof right === 'number' ? left - right : String(left).localeCompare(String(right)))
+    return sign * (typeof left === 'number' && typeof right === 'number' ? left - right : byName.compare(String(left), String(right)))
   })
 }

@@ -26,9 +26,9 @@ final class YearLineTest extends TestCase
         self::assertSame(['2027-03-14' => 'forward', '2027-11-07' => 'back'], $line->clocks);
         self::assertSame('2027-09-27', $line->knownUntil);
         self::assertSame([
-            ['from' => '2026-12-24', 'to' => '2026-12-24', 'what' => 'Christmas Eve', 'owner' => 'exception:eve', 'whose' => '', 'hours' => '08:00 to 12:00'],
-            ['from' => '2026-12-25', 'to' => '2026-12-25', 'what' => 'Christmas Day', 'owner' => 'holiday:christmas', 'whose' => 'Nova Scotia', 'hours' => 'holiday'],
-            ['from' => '2027-04-12', 'to' => '2027-04-16', 'what' => 'Refit week', 'owner' => 'period:refit', 'whose' => '', 'hours' => '09:00 to 13:00'],
+            ['from' => '2026-12-24', 'to' => '2026-12-24', 'what' => 'Christmas Eve', 'owner' => 'exception:eve', 'whose' => '', 'hours' => '08:00 to 12:00', 'states' => ['open', 'closed']],
+            ['from' => '2026-12-25', 'to' => '2026-12-25', 'what' => 'Christmas Day', 'owner' => 'holiday:christmas', 'whose' => 'Nova Scotia', 'hours' => 'holiday', 'states' => ['holiday:christmas']],
+            ['from' => '2027-04-12', 'to' => '2027-04-16', 'what' => 'Refit week', 'owner' => 'period:refit', 'whose' => '', 'hours' => '09:00 to 13:00', 'states' => ['period:refit', 'closed']],
         ], $line->special);
         self::assertSame(240, $line->minutes[23]);
     }

@@ -1339,10 +1339,7 @@ export interface paths {
                                 periods: Record<string, never>[];
                             } | null;
                             readAs: string;
-                            faults: {
-                                text: string;
-                                why: string;
-                            }[];
+                            faults: components["schemas"]["NotUnderstood"][];
                         };
                     };
                 };
@@ -1351,6 +1348,113 @@ export interface paths {
                 422: components["responses"]["Problem"];
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/calendars": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Holidays as somebody listed them, a line each */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        said: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Holidays as the tenant book writes them, without items; none where a line was not understood */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            holidays: {
+                                name: string;
+                                /** Format: date */
+                                date?: string;
+                                rule?: Record<string, never>;
+                            }[];
+                            faults: components["schemas"]["NotUnderstood"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/calendars/{calendar}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                calendar: string;
+            };
+            cookie?: never;
+        };
+        /** What each holiday of a calendar goes by, and the next dates it gives */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    calendar: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description In the order of the calendar; dates of two years, days in lieu included */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            holidays: {
+                                item: string;
+                                goesBy: string;
+                                next: string[];
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2254,6 +2358,10 @@ export interface components {
                 isPassedOver: boolean;
             }[];
         };
+        NotUnderstood: {
+            text: string;
+            why: string;
+        };
         YearLine: {
             zone: string;
             /** Format: date */
@@ -2285,6 +2393,8 @@ export interface components {
                 owner: string;
                 /** @description The calendar; empty for the customer's own */
                 whose: string;
+                /** @description Where the first attendant that goes by these hours sends callers, while open first */
+                callers: string[];
                 hours: string;
             }[];
         };

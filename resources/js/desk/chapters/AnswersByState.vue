@@ -134,6 +134,7 @@ section:last-child {
 }
 
 select {
-  max-width: 100%;
+  width: 100%;
+  min-width: 0;
 }
 </style>

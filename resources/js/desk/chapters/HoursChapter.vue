@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, detailOf, take, type BookObject } from '@/api'
-import { dayInWords, EmptyState, ModalSheet, now } from '@/shared'
+import { client, take, type BookObject } from '@/api'
+import { dayInWords, EmptyState, now } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import WeekPainter from '../drawings/WeekPainter.vue'
@@ -10,8 +10,11 @@ import YearPicture from '../drawings/YearPicture.vue'
 import InlineField from '../InlineField.vue'
 import { itemFor } from '../making'
 import NewObject from '../NewObject.vue'
+import PasteSheet from '../PasteSheet.vue'
 import { useSelected } from '../selection'
 import { asText, valueAt } from '../values'
+import { notUnderstood } from '../words'
+import HolidaysTable from './HolidaysTable.vue'
 
 /** Opening hours: the week one paints, the year it makes, what breaks it, and the calendars it keeps. */
 const { customer, edit, names, notice } = useDesk()
@@ -49,18 +52,6 @@ const exceptions = computed(() => (valueAt(schedule.value?.fields, 'exceptions')
 const calendars = computed(() => (valueAt(schedule.value?.fields, 'calendars') ?? []) as string[])
 const users = computed(() => names.value.objects.filter((object) => selected.value !== undefined && Object.keys(object.refersTo).includes(selected.value.ref)))
 
-/** What callers get on a date: the answer of the first attendant that goes by these hours. */
-function callers(owner: string, hours: string): string {
-  const attendant = names.value.objects.find((object) => object.kind === 'attendant' && valueAt(object.fields, 'schedule') === schedule.value?.ref)
-  const answers = (valueAt(attendant?.fields, 'answers') ?? []) as { when: string; then: string | null }[]
-  const find = (...when: string[]): string | undefined => when.map((each) => answers.find((answer) => answer.when === each)?.then).find((each) => each !== undefined && each !== null)
-  if (attendant === undefined) return ''
-  const opens = /\d/.test(hours)
-  const closed = find(owner, owner.split(':')[0] ?? '', owner.startsWith('holiday') ? 'holiday' : 'closed', 'closed')
-  const open = opens ? find(owner, 'open') : undefined
-  return [open, closed].flatMap((each) => (each === undefined ? [] : [names.value.of(each)])).join(', then ')
-}
-
 function paint(next: Piece[]): void {
   if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
 }
@@ -76,25 +67,15 @@ function dropException(item: string): void {
 }
 
 const pasting = ref(false)
-const said = ref('')
-const readAs = ref('')
-const refusal = ref('')
 
-async function readHours(): Promise<void> {
-  if (schedule.value === undefined) return
-  try {
-    const read = await take(client.POST('/customers/{customer}/hours', { params: { path: { customer } }, body: { said: said.value } }))
-    readAs.value = read.readAs
-    refusal.value = read.faults.map((each) => `“${each.text}”: ${each.why}`).join('; ')
-    if (read.schedule === null) return
-    await edit([{ object: schedule.value.ref, path: 'weekly', value: read.schedule.weekly }, ...(read.schedule.periods.length > 0 ? [{ object: schedule.value.ref, path: 'periods', value: read.schedule.periods }] : [])])
-    if (notice.value?.isFault !== true) {
-      notice.value = { text: `Read as ${read.readAs}.` }
-      pasting.value = false
-    }
-  } catch (error) {
-    refusal.value = detailOf(error)
-  }
+/** The week as the customer said it. Returns what was not understood. */
+async function readHours(said: string): Promise<string> {
+  if (schedule.value === undefined) return ''
+  const read = await take(client.POST('/customers/{customer}/hours', { params: { path: { customer } }, body: { said } }))
+  if (read.schedule === null) return notUnderstood(read.faults)
+  await edit([{ object: schedule.value.ref, path: 'weekly', value: read.schedule.weekly }, ...(read.schedule.periods.length > 0 ? [{ object: schedule.value.ref, path: 'periods', value: read.schedule.periods }] : [])])
+  if (notice.value?.isFault !== true) notice.value = { text: `Read as ${read.readAs}.` }
+  return ''
 }
 
 function kindWord(object: BookObject): string {
@@ -105,7 +86,7 @@ function kindWord(object: BookObject): string {
 <template>
   <nav class="tabs" aria-label="Schedules and calendars">
     <button v-for="object in all" :key="object.ref" type="button" :aria-pressed="object.ref === selected?.ref" :class="{ here: object.ref === selected?.ref }" @click="select(object.ref)">{{ object.label }} <span class="soft small">{{ kindWord(object) }}</span></button>
-    <div class="fresh"><NewObject kind="schedule" @made="select" /></div>
+    <div class="fresh"><NewObject kind="schedule" @made="select" /><NewObject kind="calendar" @made="select" /></div>
   </nav>
   <EmptyState v-if="all.length === 0" title="No hours in this book">Type a name above, then paint the week. Without hours everything is always open.</EmptyState>
   <section v-if="schedule !== undefined" :key="schedule.ref" :aria-label="schedule.label">
@@ -135,7 +116,7 @@ function kindWord(object: BookObject): string {
           <td>{{ each.what }}</td>
           <td class="soft">{{ each.whose === '' ? 'this customer' : each.whose }}</td>
           <td class="mono">{{ each.hours }}</td>
-          <td>{{ callers(each.owner, each.hours) }}</td>
+          <td>{{ each.callers.map((ref) => names.of(ref)).join(', then ') }}</td>
         </tr>
         <tr v-if="year.data.value.special.length === 0"><td colspan="5" class="soft">Every day of the year is a day of the week: no exception, no holiday.</td></tr>
       </tbody>
@@ -164,16 +145,11 @@ function kindWord(object: BookObject): string {
     <AllFields :object="schedule" removable />
   </section>
   <section v-if="calendar !== undefined" :key="calendar.ref" :aria-label="calendar.label">
-    <div class="head"><h2>{{ calendar.label }}</h2><span class="soft">{{ asText(valueAt(calendar.fields, 'region') ?? 'of no region') }} · known until {{ valueAt(calendar.fields, 'knownUntil') ?? 'further notice' }} · kept by {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span></div>
+    <div class="head"><h2>{{ calendar.label }}</h2><span class="soft">{{ asText(valueAt(calendar.fields, 'region') ?? 'of no region') }} · kept by {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span></div>
+    <HolidaysTable :calendar />
     <AllFields :object="calendar" removable />
   </section>
-  <ModalSheet v-model="pasting" title="Hours as the customer said them">
-    <form @submit.prevent="readHours">
-      <textarea v-model="said" autofocus rows="3" class="said" aria-label="Hours" placeholder="Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1" />
-      <p v-if="refusal !== ''" class="fault" role="alert">{{ refusal }}</p>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="said.trim() === ''">Read them</el-button><span class="soft">The week is replaced, as a pending change.</span></p>
-    </form>
-  </ModalSheet>
+  <PasteSheet v-model="pasting" title="Hours as the customer said them" label="Hours" example="Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1" hint="The week is replaced, as a pending change." :read="readHours" />
 </template>
 
 <style scoped>
@@ -200,7 +176,9 @@ function kindWord(object: BookObject): string {
 }
 
 .fresh {
-  min-width: 220px;
+  display: flex;
+  gap: 10px;
+  max-width: 260px;
   margin-left: auto;
 }
 
@@ -236,13 +214,5 @@ h3.part {
   gap: 12px;
   align-items: baseline;
   margin-top: 8px;
-}
-
-.said {
-  width: 100%;
-  padding: 6px 8px;
-  border: 1px solid var(--rule);
-  border-radius: var(--corner);
-  background: var(--sheet);
 }
 </style>

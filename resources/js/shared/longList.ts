@@ -1,0 +1,34 @@
+import { useVirtualizer } from '@tanstack/vue-virtual'
+import { computed, type ComputedRef } from 'vue'
+
+/** Beyond so many lines only those in view are drawn. */
+const MOST_DRAWN = 150
+
+export interface Drawn {
+  from: number
+  to: number
+  /** Pixels of what is not drawn. */
+  above: number
+  below: number
+}
+
+/**
+ * Which lines of a table are drawn, so that thousands scroll as few do.
+ *
+ * @param height of every line, in pixels, as the styles have it
+ */
+export function useLongList(count: () => number, scrolls: () => HTMLElement | null, height: number): { isLong: ComputedRef<boolean>; drawn: ComputedRef<Drawn>; show: (index: number) => void } {
+  const isLong = computed(() => count() > MOST_DRAWN)
+  const lines = useVirtualizer(computed(() => ({ count: count(), getScrollElement: scrolls, estimateSize: () => height, overscan: 24, enabled: isLong.value })))
+  const drawn = computed(() => {
+    if (!isLong.value) return { from: 0, to: count(), above: 0, below: 0 }
+    const all = lines.value.getVirtualItems()
+    const [first, last] = [all[0], all.at(-1)]
+    if (first === undefined || last === undefined) return { from: 0, to: MOST_DRAWN, above: 0, below: 0 }
+    return { from: first.index, to: last.index + 1, above: first.start, below: lines.value.getTotalSize() - last.end }
+  })
+  function show(index: number): void {
+    if (isLong.value) lines.value.scrollToIndex(index, { align: 'auto' })
+  }
+  return { isLong, drawn, show }
+}
