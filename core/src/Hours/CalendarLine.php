@@ -56,6 +56,6 @@ final class CalendarLine
         }
         $month = self::MONTHS[$rule->month - 1];
 
-        return $rule->weekday === null ? "{$rule->day} {$month}" : 'the ' . ($rule->nth === null ? 'last' : self::NTH[$rule->nth]) . ' ' . self::WEEKDAYS[ClockTime::DAYS[$rule->weekday]] . " of {$month}";
+        return $rule->weekday === null ? "{$rule->day} {$month}" : ($rule->nth === null ? 'last' : self::NTH[$rule->nth]) . ' ' . self::WEEKDAYS[ClockTime::DAYS[$rule->weekday]] . " of {$month}";
     }
 }

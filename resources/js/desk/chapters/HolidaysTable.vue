@@ -28,7 +28,7 @@ const told = useQuery({
   placeholderData: keepPreviousData,
 })
 const of = computed(() => new Map(told.data.value?.map((each) => [each.item, each])))
-const WEEKENDS = { actual: 'stays there', substitute: 'moves to the next working day', both: 'is kept on both days' }
+const WEEKENDS = { actual: 'stays', substitute: 'moves to a working day', both: 'is kept twice' }
 
 function drop(item: string): void {
   void edit([{ object: calendar.ref, path: 'holidays', value: holidays.value.filter((each) => each.item !== item) }])
@@ -61,7 +61,7 @@ async function read(said: string): Promise<string> {
           <template v-else>{{ of.get(each.item)?.goesBy.split(', on a weekend')[0] }}</template>
         </td>
         <td><InlineField :object="calendar" :path="`holidays/${each.item}/whenWeekend`" :type="{ type: 'choice', choices: WEEKENDS, required: true }" :label="`${each.name}, on a weekend`" /></td>
-        <td v-for="place in [0, 1]" :key="place" class="mono" :class="{ soft: of.get(each.item)?.next[place] === undefined }">{{ of.get(each.item)?.next[place] === undefined ? (place === 0 && told.data.value !== undefined ? 'over' : '—') : dayInWords(of.get(each.item)?.next[place] ?? '') }}</td>
+        <td v-for="place in [0, 1]" :key="place" :class="{ soft: of.get(each.item)?.next[place] === undefined }">{{ of.get(each.item)?.next[place] === undefined ? (place === 0 && told.data.value !== undefined ? 'over' : '—') : dayInWords(of.get(each.item)?.next[place] ?? '') }}</td>
         <td><button type="button" class="text-button" :aria-label="`take out ${each.name}`" @click="drop(each.item)">take out</button></td>
       </tr>
       <tr v-if="holidays.length === 0"><td colspan="6" class="soft">No holiday yet. Paste the customer’s list, or let the region’s calendar come with the template.</td></tr>
@@ -77,6 +77,13 @@ async function read(said: string): Promise<string> {
 <style scoped>
 table {
   margin-top: 10px;
+}
+
+td {
+  max-width: 180px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .act {
