@@ -9,7 +9,7 @@ final class Served
 {
     private const TIMES = 20;
 
-    private const SIGN_IN = ['signIn' => 'lena@saltmarsh.example', 'password' => 'tide-table-2026'];
+    public const SIGN_IN = ['signIn' => 'lena@saltmarsh.example', 'password' => 'tide-table-2026'];
 
     /** @var non-empty-string */
     private string $cookies;
