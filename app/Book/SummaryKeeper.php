@@ -15,6 +15,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Calls\WeekStrip;
+use Jaunty\Core\Numbering\E164;
 
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
 final readonly class SummaryKeeper
@@ -27,8 +28,8 @@ final readonly class SummaryKeeper
     {
         $number = $book->tenant->mainNumber === null ? null : $book->find($book->tenant->mainNumber);
         $this->put($tenantId, [
-            'main_number' => $number?->key(),
-            'main_leads_to' => $number instanceof Number ? $this->destination($book, $number) : null,
+            'main_number' => $number === null ? null : E164::parse($number->key())->display(),
+            'main_leads_to' => $number instanceof Number && $number->destination !== null ? self::label($book, (string) $number->destination) : null,
             'objects' => count($book->objects()),
         ] + $this->summedUp($book));
     }
@@ -44,7 +45,7 @@ final readonly class SummaryKeeper
     {
         $now = $this->clock->now()->getTimestamp();
         $today = $this->clock->dateIn($book->tenant->zone);
-        $strip = WeekStrip::ofMain($book, $now)?->toArray();
+        $strip = WeekStrip::ofMain($book, $now)?->toArray(static fn (string $met): string => self::label($book, $met));
         $next = Agenda::next($book, $today);
 
         return [
@@ -114,11 +115,9 @@ final readonly class SummaryKeeper
         );
     }
 
-    private function destination(Book $book, Number $number): ?string
+    /** What the Roster calls what a call meets: an object's name, for it has no book at hand. */
+    private static function label(Book $book, string $met): string
     {
-        $to = $number->destination;
-        $object = $to?->object === null ? null : $book->find($to->object);
-
-        return $object === null ? ($to === null ? null : (string) $to) : $object->label();
+        return (new Inspection($book, 0))->name($met);
     }
 }

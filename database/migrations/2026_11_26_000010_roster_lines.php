@@ -13,13 +13,11 @@ return new class extends Migration {
                 add column place text,
                 add column strip jsonb,
                 add column findings jsonb not null default '{"blocker": 0, "error": 0, "warning": 0, "note": 0}',
-                add column drift_findings jsonb not null default '{"blocker": 0, "error": 0, "warning": 0, "note": 0}',
                 add column callers_notice boolean,
                 add column next_on date,
                 add column next_what text,
                 add column summed_up_on date;
             comment on column tenant_summaries.strip is 'the week of the main number: pieces in minutes from Monday 00:00 at the customer''s';
-            comment on column tenant_summaries.drift_findings is 'what the rules about drift found when live was last read; findings are those of the book alone';
             comment on column tenant_summaries.callers_notice is 'whether callers notice what differs between book and live; unset: never read';
             comment on column tenant_summaries.summed_up_on is 'the customer''s date of which strip, findings and what comes next speak';
             SQL);

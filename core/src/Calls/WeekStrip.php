@@ -59,9 +59,13 @@ final readonly class WeekStrip
         return [$one->ifAnswered(), $one->ifNobodyAnswers(), $one->firstOffer, $one->passiveTarget] === [$other->ifAnswered(), $other->ifNobodyAnswers(), $other->firstOffer, $other->passiveTarget];
     }
 
-    /** @return list<array{from: int, to: int, ifAnswered: string, ifNobodyAnswers: string, first: string, passive: string, target: string}> minutes since the week's first, and what holds */
-    public function toArray(): array
+    /**
+     * @param  ?\Closure(string): string  $called  how what is met is named; unset: as the book refers to it
+     * @return list<array{from: int, to: int, ifAnswered: string, ifNobodyAnswers: string, first: string, target: string}> minutes since the week's first, and what holds
+     */
+    public function toArray(?\Closure $called = null): array
     {
+        $called ??= static fn (string $met): string => $met;
         $pieces = [];
         foreach ($this->pieces as $place => [$instant, $facts]) {
             $pieces[] = [
@@ -69,9 +73,8 @@ final readonly class WeekStrip
                 'to' => intdiv(($this->pieces[$place + 1][0] ?? $this->until) - $this->from, 60),
                 'ifAnswered' => $facts->ifAnswered(),
                 'ifNobodyAnswers' => $facts->ifNobodyAnswers(),
-                'first' => $facts->firstOffer,
-                'passive' => $facts->passive->value ?? Outcome::Loop->value,
-                'target' => $facts->passiveTarget,
+                'first' => $called($facts->firstOffer),
+                'target' => $called($facts->passiveTarget),
             ];
         }
 

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, inject, provide, reactive, ref, watch, type InjectionKey } from 'vue'
+import { computed, inject, nextTick, provide, reactive, ref, watch, type InjectionKey } from 'vue'
 import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
@@ -67,13 +67,26 @@ function createDesk(customer: string) {
   const live = useQuery(queries.live)
   const pushes = useQuery(queries.pushes)
   const margin = useQuery({ ...queries.margin, placeholderData: keepPreviousData })
+  let isAskedAnew = false
+  const askAnew = (): void => void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
   // The same object while nothing changed: the query keeps what is equal.
   watch(
     () => book.data.value,
     (_is, was) => {
-      if (was !== undefined) void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
+      if (was !== undefined && !isAskedAnew) askAnew()
     },
   )
+
+  /** The book as it is after an edit. The margin is asked for before the sheet is drawn anew, which takes its time. */
+  async function deskIs(desk: Desk): Promise<void> {
+    askAnew()
+    // The requests leave a few microtasks later, and drawing is one as well.
+    await new Promise((sent) => { setTimeout(sent) })
+    isAskedAnew = true
+    queryClient.setQueryData(queries.desk.queryKey, desk)
+    await nextTick()
+    isAskedAnew = false
+  }
 
   const faults = reactive(new Map<string, CellFault>())
   const notice = ref<Notice>()
@@ -113,7 +126,7 @@ function createDesk(customer: string) {
     const before = edits.map(opposite)
     try {
       const desk = await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } }))
-      queryClient.setQueryData(queries.desk.queryKey, desk)
+      await deskIs(desk)
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
       if (!isUndo) taken.push(before.reverse())
       notice.value = rounded(edits)
@@ -204,7 +217,7 @@ function createDesk(customer: string) {
     let wrong: Record<string, string> = {}
     await act(async () => {
       try {
-        queryClient.setQueryData(queries.desk.queryKey, await take(client.POST('/customers/{customer}/intake', { params, body: { answers } })))
+        await deskIs(await take(client.POST('/customers/{customer}/intake', { params, body: { answers } })))
       } catch (error) {
         if (!isProblem(error) || (error.problem.errors ?? []).length === 0) throw error
         wrong = placed(error.problem.errors ?? [])

@@ -28,7 +28,11 @@ export async function open(screen: Component, path: string, pattern = path): Pro
 }
 
 export async function settle(): Promise<void> {
-  for (let i = 0; i < 5; i++) await flushPromises()
+  for (let i = 0; i < 5; i++) {
+    await flushPromises()
+    // A timer of no time at all may come after many promises.
+    await new Promise((over) => { setTimeout(over) })
+  }
 }
 
 export function close(page: VueWrapper): void {

@@ -2313,8 +2313,9 @@ export interface components {
             ifAnswered: "person" | "queue" | "outside" | "mailbox" | "menu" | "released" | "lost";
             /** @enum {string} */
             ifNobodyAnswers: "person" | "queue" | "outside" | "mailbox" | "menu" | "released" | "lost";
+            /** @description Whom it rings first; on the Roster by name */
             first: string;
-            passive: string;
+            /** @description Where it ends if nobody answers; on the Roster by name */
             target: string;
         }[] | null;
         Telling: {
