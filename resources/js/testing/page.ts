@@ -27,11 +27,14 @@ export async function open(screen: Component, path: string, pattern = path): Pro
   return { page, router }
 }
 
+/** Kept from before a test puts false timers in its place. */
+const later = globalThis.setTimeout
+
 export async function settle(): Promise<void> {
   for (let i = 0; i < 5; i++) {
     await flushPromises()
     // A timer of no time at all may come after many promises.
-    await new Promise((over) => { setTimeout(over) })
+    await new Promise((over) => { later(over) })
   }
 }
 
