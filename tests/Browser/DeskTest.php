@@ -56,6 +56,40 @@ final class DeskTest extends BrowserTestCase
         }
     }
 
+    public function test_nothing_jumps_while_a_view_comes_and_nothing_says_that_it_waits_before_one_wonders(): void
+    {
+        $this->signIn('sol@saltmarsh.example');
+        foreach (['/' => 'Bellwether', '/customers/merrow-harbour-office/push' => 'What callers notice'] + array_combine(array_map(static fn (string $chapter): string => "/customers/puffin-cove-hotel/{$chapter}", array_keys(self::VIEWS)), self::VIEWS) as $path => $text) {
+            $this->go($path);
+            $this->see($text, 'main');
+            self::assertSame([], $this->jumps(), $path);
+        }
+        $waits = "const at = document.body.appendChild(document.createElement('p')); at.className = 'appears-late'; const done = arguments[arguments.length - 1]; const seen = () => getComputedStyle(at).visibility === 'visible'; const began = performance.now();"
+            . ' const look = () => seen() ? done(performance.now() - began) : requestAnimationFrame(look); look()';
+        self::assertGreaterThanOrEqual(150, $this->browser->executeAsyncScript($waits), 'what says that something is read comes late');
+    }
+
+    /** @return list<string> what moved without anybody's doing since the view was asked for, once the server has been quiet for a while */
+    private function jumps(): array
+    {
+        $this->browser->manage()->timeouts()->setScriptTimeout(10);
+
+        return array_map(strval(...), (array) $this->browser->executeAsyncScript(<<<'JS'
+            const done = arguments[arguments.length - 1]
+            const moved = []
+            new PerformanceObserver((list) => moved.push(...list.getEntries())).observe({ type: 'layout-shift', buffered: true })
+            let count = -1
+            const quiet = setInterval(() => {
+                const now = performance.getEntriesByType('resource').length
+                if (now === count) {
+                    clearInterval(quiet)
+                    done(moved.filter((each) => !each.hadRecentInput && each.value > 0.001).map((each) => `${each.value.toFixed(4)}: ${each.sources.map((source) => source.node?.className || source.node?.nodeName).join(', ')}`))
+                }
+                count = now
+            }, 250)
+            JS));
+    }
+
     public function test_the_keyboard_alone_is_enough(): void
     {
         $this->signIn('sol@saltmarsh.example');

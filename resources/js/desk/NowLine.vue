@@ -41,9 +41,17 @@ const differs = computed(() => {
 
 <style scoped>
 .now {
+  /* Two lines, as it may need, so that nothing below moves when it is read. */
+  min-height: 57px;
   padding: 7px 18px;
   border-bottom: 1px solid var(--rule);
   background: var(--sheet);
+}
+
+@media (width >= 1500px) {
+  .now {
+    min-height: 36px;
+  }
 }
 
 .differs {

@@ -68,6 +68,9 @@ function callersDo(difference: Difference): string {
 /** What callers notice comes first; the rest stays in the order of the book. */
 const inOrder = computed(() => [...differences.value].sort((one, other) => Number(callersDo(other) === 'yes') - Number(callersDo(one) === 'yes')))
 
+/** Waits for what callers notice of it as well, so that lines need not change places. */
+const isRead = computed(() => !live.isPending.value && !pushes.isPending.value && (differences.value.length === 0 || !impact.isPending.value))
+
 const waiving = ref<Difference>()
 const signed = computed(() => live.data.value?.signed ?? null)
 
@@ -80,7 +83,7 @@ function ended(each: Push): string {
 </script>
 
 <template>
-  <LoadingLines v-if="live.isPending.value || pushes.isPending.value" what="book and switch" />
+  <LoadingLines v-if="!isRead" what="book and switch" />
   <ErrorState v-else-if="live.error.value !== null && live.data.value === undefined" :error="live.error.value" @again="live.refetch()" />
   <template v-else>
     <section class="part">

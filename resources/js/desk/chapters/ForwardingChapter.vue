@@ -86,7 +86,7 @@ function dropPlace(item: string): void {
     </nav>
     <div>
       <EmptyState v-if="selected === undefined" title="Nobody to forward calls of">Enter users first; chains can then lead from one to the next.</EmptyState>
-      <section v-else :key="selected.ref" :aria-label="selected.label">
+      <section v-else-if="!rulers.isPending.value" :key="selected.ref" :aria-label="selected.label">
         <div class="head"><h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span></div>
         <template v-if="selected.kind === 'chain'">
           <p class="soft">First says <InlineField :object="selected" path="announcement" :type="{ type: 'reference', kinds: ['announcement'], unset: 'nothing' }" label="Announcement" />, then each place in turn.</p>

@@ -59,7 +59,7 @@ function queueUp(): void {
   <EmptyState v-if="all.length === 0" title="No hunt group in this book">Type a name below: a group rings several people for one extension.</EmptyState>
   <SheetGrid v-else kind="group" :objects="all" :selected="selected?.ref" @select="select" />
   <NewObject kind="group" @made="select" />
-  <section v-if="selected !== undefined" :key="selected.ref" class="one" :aria-label="selected.label">
+  <section v-if="selected !== undefined && !rulers.isPending.value" :key="selected.ref" class="one" :aria-label="selected.label">
     <div class="head">
       <h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span>
       <p class="how">

@@ -89,7 +89,7 @@ function kindWord(object: BookObject): string {
     <div class="fresh"><NewObject kind="schedule" @made="select" /><NewObject kind="calendar" @made="select" /></div>
   </nav>
   <EmptyState v-if="all.length === 0" title="No hours in this book">Type a name above, then paint the week. Without hours everything is always open.</EmptyState>
-  <section v-if="schedule !== undefined" :key="schedule.ref" :aria-label="schedule.label">
+  <section v-if="schedule !== undefined && !year.isPending.value" :key="schedule.ref" :aria-label="schedule.label">
     <div class="head">
       <h2>{{ schedule.label }}</h2>
       <span class="soft">{{ year.data.value?.zone }} · {{ year.data.value?.words }}</span>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { client, take } from '@/api'
 import { EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, outcomeInWords, plural } from '@/shared'
@@ -91,6 +91,21 @@ async function keepAsIs(promise: NonNullable<typeof data.value>['promises'][numb
 const chosenMap = ref<number>()
 const mapOf = computed({ get: () => chosenMap.value ?? data.value?.cells[0]?.run, set: (run) => (chosenMap.value = run) })
 const lanes = computed(() => (data.value?.cells ?? []).filter((cell) => cell.number === (data.value?.cells.find((each) => each.run === mapOf.value)?.number ?? numbers.value[0])).sort((a, b) => order(a.label) - order(b.label)))
+const maps = useQueries({
+  queries: computed(() => lanes.value.map(({ run }) => ({
+    queryKey: ['computed', customer, 'map', run],
+    queryFn: async () => await take(client.GET('/customers/{customer}/proof/{run}/map', { params: { path: { customer, run } } })),
+  }))),
+})
+/** All lanes, or none as yet: one that came alone would push the others about. */
+const drawn = computed(() => {
+  const found = lanes.value.flatMap((cell, place) => {
+    const map = maps.value[place]?.data
+    return map === undefined ? [] : [{ cell, map }]
+  })
+  return found.length === lanes.value.length ? found : undefined
+})
+const mapError = computed(() => maps.value.find((each) => each.error !== null)?.error ?? null)
 const heaviest = computed(() => findings.value.filter((finding) => finding.severity === 'blocker' || finding.severity === 'error').length)
 </script>
 
@@ -146,7 +161,9 @@ const heaviest = computed(() => findings.value.filter((finding) => finding.sever
       <h3>Call map</h3>
       <label class="soft">of <select v-model="mapOf" aria-label="Call map of"><option v-for="number in numbers" :key="number" :value="data.cells.find((cell) => cell.number === number)?.run">{{ named(`number:${number}`) }}</option></select></label>
     </div>
-    <template v-if="mapOf !== undefined"><CallMapPicture v-for="cell in lanes" :key="cell.run" :run="cell.run" :label="cell.label" :hours="Math.round(cell.seconds / HOUR)" /></template>
+    <ErrorState v-if="mapError !== null" :error="mapError" @again="maps.forEach((each) => each.refetch())" />
+    <LoadingLines v-else-if="drawn === undefined" what="the call map" />
+    <template v-else><CallMapPicture v-for="{ cell, map } in drawn" :key="cell.run" :map :run="cell.run" :label="cell.label" :hours="Math.round(cell.seconds / HOUR)" /></template>
   </template>
 </template>
 

@@ -1,24 +1,17 @@
 <script setup lang="ts">
 import { graphlib, layout } from '@dagrejs/dagre'
-import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { client, take } from '@/api'
-import { LoadingLines, outcomeInWords } from '@/shared'
+import type { BookObject, CallMap } from '@/api'
+import { outcomeInWords } from '@/shared'
 import { chapterOfKind } from '../chapters'
 import { useDesk } from '../desk'
-import type { BookObject } from '@/api'
 
 /** Where calls of one kind of time can go, left to right, laid out by itself. Read-only: choosing a node opens its sheet. */
-const props = defineProps<{ run: number; label: string; hours: number }>()
+const props = defineProps<{ map: CallMap; run: number; label: string; hours: number }>()
 
 const { customer, names } = useDesk()
 const router = useRouter()
-
-const { data } = useQuery({
-  queryKey: computed(() => ['computed', customer, 'map', props.run]),
-  queryFn: async () => await take(client.GET('/customers/{customer}/proof/{run}/map', { params: { path: { customer, run: props.run } } })),
-})
 
 const HEIGHT = 26
 const LETTER = 7.2
@@ -36,19 +29,18 @@ function labelOf(labels: string[]): string {
 }
 
 const drawn = computed(() => {
-  if (data.value === undefined) return undefined
   const graph = new graphlib.Graph()
   graph.setGraph({ rankdir: 'LR', nodesep: 10, ranksep: 40, marginx: 6, marginy: 8 })
   graph.setDefaultEdgeLabel(() => ({}))
-  for (const node of data.value.nodes) graph.setNode(node.id, { width: Math.max(50, nameOf(node).length * LETTER + 18), height: HEIGHT })
-  for (const arrow of data.value.arrows) graph.setEdge(arrow.from, arrow.to, { width: labelOf(arrow.labels).length * 6, height: 14, labelpos: 'c' })
+  for (const node of props.map.nodes) graph.setNode(node.id, { width: Math.max(50, nameOf(node).length * LETTER + 18), height: HEIGHT })
+  for (const arrow of props.map.arrows) graph.setEdge(arrow.from, arrow.to, { width: labelOf(arrow.labels).length * 6, height: 14, labelpos: 'c' })
   layout(graph)
   const frame = graph.graph() as { width?: number; height?: number }
   return {
     width: Math.ceil(frame.width ?? 0),
     height: Math.ceil(frame.height ?? 0),
-    nodes: data.value.nodes.map((node) => ({ ...node, name: nameOf(node), box: graph.node(node.id) as { x: number; y: number; width: number } })),
-    arrows: data.value.arrows.map((arrow) => ({ ...arrow, words: labelOf(arrow.labels), line: graph.edge(arrow.from, arrow.to) as { points: { x: number; y: number }[]; x?: number; y?: number } })),
+    nodes: props.map.nodes.map((node) => ({ ...node, name: nameOf(node), box: graph.node(node.id) as { x: number; y: number; width: number } })),
+    arrows: props.map.arrows.map((arrow) => ({ ...arrow, words: labelOf(arrow.labels), line: graph.edge(arrow.from, arrow.to) as { points: { x: number; y: number }[]; x?: number; y?: number } })),
   }
 })
 
@@ -65,8 +57,7 @@ function open(object: string | null): void {
 <template>
   <section class="lane" :aria-label="`Call map, ${label}`">
     <h4 class="soft">{{ label }} · {{ hours.toLocaleString('en-GB') }} h a year</h4>
-    <LoadingLines v-if="drawn === undefined" what="the call map" />
-    <div v-else class="frame">
+    <div class="frame">
       <svg :style="{ width: `min(100%, ${drawn.width}px)`, minWidth: `${Math.round(drawn.width * 0.6)}px` }" :viewBox="`0 0 ${drawn.width} ${drawn.height}`">
         <defs><marker :id="`tip${run}`" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto"><path d="M0 0L8 4L0 8z" class="tip" /></marker></defs>
         <g v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`">
@@ -80,11 +71,11 @@ function open(object: string | null): void {
         </g>
       </svg>
     </div>
-    <details v-if="data !== undefined" class="soft small">
+    <details class="soft small">
       <summary>as a table</summary>
       <table>
         <thead><tr><th scope="col">From</th><th scope="col">When</th><th scope="col">To</th></tr></thead>
-        <tbody><tr v-for="arrow in drawn?.arrows" :key="`${arrow.from} ${arrow.to}`"><td>{{ names.of(arrow.from) }}</td><td>{{ arrow.labels.join(', ') }}</td><td>{{ drawn?.nodes.find((node) => node.id === arrow.to)?.name }}</td></tr></tbody>
+        <tbody><tr v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`"><td>{{ names.of(arrow.from) }}</td><td>{{ arrow.labels.join(', ') }}</td><td>{{ drawn.nodes.find((node) => node.id === arrow.to)?.name }}</td></tr></tbody>
       </table>
     </details>
   </section>
