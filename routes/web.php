@@ -41,6 +41,9 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
         Route::get('templates', [TakingOnController::class, 'templates']);
         Route::get('stock', [TakingOnController::class, 'stock']);
         Route::post('taking-on/preview', [TakingOnController::class, 'preview']);
+        Route::get('taking-on/answers', [TakingOnController::class, 'kept']);
+        Route::put('taking-on/answers', [TakingOnController::class, 'keep']);
+        Route::delete('taking-on/answers', [TakingOnController::class, 'letGo']);
         Route::post('taking-on/paste', [TakingOnController::class, 'paste']);
         Route::post('taking-on', [TakingOnController::class, 'store']);
         Route::post('taking-on/book', [TakingOnController::class, 'import']);

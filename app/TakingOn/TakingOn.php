@@ -55,13 +55,42 @@ final readonly class TakingOn
         $template = $this->template($templateKey)['template'];
         $answers = Answers::read($template, $given, $this->circumstances());
         $tenantId = (string) Str::uuid();
-        try {
-            $expansion = $this->scope->newTenant($technicianId, $tenantId, fn (): Expansion => $this->expand($template, $answers, $tenantId));
 
-            return new Preview($answers, $expansion, []);
-        } catch (UnusableAnswers $fault) {
-            return new Preview($answers, null, $fault->faults);
+        return $this->scope->newTenant($technicianId, $tenantId, function () use ($template, $answers, $given, $tenantId): Preview {
+            try {
+                return new Preview($answers, $this->expand($template, $answers, $tenantId), [], true);
+            } catch (UnusableAnswers $fault) {
+                return new Preview($answers, $this->soundPart($template, $answers, $given, $fault->faults, $tenantId), $fault->faults, false);
+            }
+        });
+    }
+
+    /**
+     * What the answers would make without those at fault; null where it needs them.
+     *
+     * @param  array<string, mixed>  $given
+     * @param  array<string, string>  $faults
+     */
+    private function soundPart(Template $template, Answers $answers, array $given, array $faults, string $tenantId): ?Expansion
+    {
+        $rest = $answers;
+        // As they are, should only a name be taken; else without the cells, and where a row needs its cell, without the row.
+        foreach ([null, false, true] as $wholeRows) {
+            if ($wholeRows !== null) {
+                $given = $rest->without($given, array_keys($faults), $wholeRows);
+                $rest = Answers::read($template, $given, $this->circumstances());
+            }
+            try {
+                if ($rest->faults === []) {
+                    return $this->expansion($template, $rest, $tenantId);
+                }
+                $faults = $rest->faults;
+            } catch (UnusableAnswers $fault) {
+                $faults = $fault->faults;
+            }
         }
+
+        return null;
     }
 
     /**

@@ -20,10 +20,38 @@ final class TemplatesTest extends FeatureTestCase
             'users' => "Name\tExt\tMail\nPetra Lunn\t203\tpetra@inlet.example\nColm Reeve\t203\tcolm@inlet",
         ] + $this->answers()])->assertOk()->json();
 
-        self::assertSame([null, []], [$preview['customer'], $preview['objects']]);
+        // Without her mail and with the next free extension; nothing of it is whole yet.
+        self::assertFalse($preview['isWhole']);
+        self::assertSame(['petra-lunn' => '203', 'colm-reeve' => '201'], array_column(array_filter($preview['objects'], static fn (array $object): bool => $object['kind'] === 'user'), 'extension', 'key'));
+        self::assertNotNull($preview['strip']);
         self::assertSame('Mon to Fri 08:00 to 17:00; 45 h a week', $preview['readAs']['hours']);
         self::assertSame(['/answers/users/1/mail', '/answers/users/1/extension'], array_column($preview['faults'], 'pointer'));
         self::assertNotContains('closedMobile', $preview['asked']);
+    }
+
+    public function test_what_everything_hangs_on_cannot_be_left_out_and_what_is_only_taken_is_shown(): void
+    {
+        $ask = fn (array $answers): array => $this->actingAs($this->lead)->postJson('/api/taking-on/preview', ['template' => 'one-site-office', 'answers' => $answers + ['users' => self::USERS] + $this->answers()])->assertOk()->json();
+        self::assertSame([null, []], [$ask(['hours' => 'whenever'])['customer'], $ask(['hours' => 'whenever'])['objects']]);
+        $nameless = $ask(['users' => "Name\tExt\n\t201\nJoss Arden\t202"]);
+        self::assertSame([['/answers/users/0/name'], ['joss-arden']], [array_column($nameless['faults'], 'pointer'), array_column(array_filter($nameless['objects'], static fn (array $object): bool => $object['kind'] === 'user'), 'key')]);
+
+        $customer = $this->office();
+        $taken = $ask(['name' => (string) $this->getJson("/api/customers/{$customer}/intake")->json('applications.0.given.name')]);
+        self::assertSame([['/answers/name'], true], [array_column($taken['faults'], 'pointer'), $taken['objects'] !== []]);
+    }
+
+    public function test_answers_are_kept_for_whoever_gave_them_until_they_are_let_go(): void
+    {
+        $answers = ['name' => 'Inlet Rope Works', 'users' => [['name' => 'Ines Marsh']]];
+        $this->actingAs($this->lead)->getJson('/api/taking-on/answers')->assertOk()->assertExactJson(['kept' => null]);
+        $this->putJson('/api/taking-on/answers', ['template' => 'one-site-office', 'answers' => ['name' => 'Inlet']])->assertNoContent();
+        $this->putJson('/api/taking-on/answers', ['template' => 'one-site-office', 'answers' => $answers])->assertNoContent();
+        $this->getJson('/api/taking-on/answers')->assertExactJson(['kept' => ['template' => 'one-site-office', 'answers' => $answers]]);
+
+        $this->actingAs($this->technician())->getJson('/api/taking-on/answers')->assertExactJson(['kept' => null]);
+        $this->actingAs($this->lead)->deleteJson('/api/taking-on/answers')->assertNoContent();
+        $this->getJson('/api/taking-on/answers')->assertExactJson(['kept' => null]);
     }
 
     public function test_a_pasted_block_comes_back_as_rows(): void

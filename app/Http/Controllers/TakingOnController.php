@@ -9,6 +9,7 @@ use App\Http\Resources\AnswersResource;
 use App\Http\Resources\MarginResource;
 use App\Http\Resources\ObjectResource;
 use App\Http\Resources\SlotResource;
+use App\Models\AnswersKept;
 use App\Models\StockNumber;
 use App\TakingOn\BookImport;
 use App\TakingOn\TakingOn;
@@ -16,6 +17,7 @@ use App\TakingOn\Templates;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Change\Operation;
@@ -64,10 +66,37 @@ final class TakingOnController extends Controller
 
         return new JsonResponse([
             'customer' => $book?->tenant->key,
+            'isWhole' => $preview->isWhole,
             'objects' => $book === null ? [] : array_map(static fn (BookObject $object): array => ObjectResource::of($object, $book), $book->objects()),
             ...($book === null ? ['findings' => [], 'strip' => null] : MarginResource::of($book, $this->clock->now()->getTimestamp())),
             ...AnswersResource::of($preview->answers, $preview->faults),
         ]);
+    }
+
+    /** What was answered so far, kept until the customer is taken on: the telephone rings in between, and browsers die. */
+    public function kept(Request $request): JsonResponse
+    {
+        $kept = $this->scope->technician($this->technician($request)->id, static fn (): ?AnswersKept => AnswersKept::query()->first());
+
+        return new JsonResponse(['kept' => $kept === null ? null : ['template' => $kept->template, 'answers' => (object) $kept->answers]]);
+    }
+
+    public function keep(Request $request): Response
+    {
+        [$template, $answers] = $this->given($request);
+        $technician = $this->technician($request)->id;
+        $this->scope->technician($technician, function () use ($technician, $template, $answers): void {
+            AnswersKept::query()->upsert([['technician_id' => $technician, 'template' => $template, 'answers' => json_encode((object) $answers, JSON_THROW_ON_ERROR), 'kept_at' => $this->clock->now()]], ['technician_id']);
+        });
+
+        return new Response(status: 204);
+    }
+
+    public function letGo(Request $request): Response
+    {
+        $this->scope->technician($this->technician($request)->id, static fn (): mixed => AnswersKept::query()->delete());
+
+        return new Response(status: 204);
     }
 
     /** A pasted block as rows of a table's columns. */

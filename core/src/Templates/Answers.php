@@ -93,6 +93,37 @@ final readonly class Answers
     }
 
     /**
+     * The answers given, less those at some places.
+     *
+     * @param  array<string, mixed>  $given
+     * @param  list<string>  $places  slots, or slots with row and column
+     * @param  bool  $wholeRows  leaves out the row of a cell as well
+     * @return array<string, mixed>
+     */
+    public function without(array $given, array $places, bool $wholeRows): array
+    {
+        $left = $this->rows + $given;
+        foreach ($places as $place) {
+            $parts = explode('/', $place);
+            $rows = $left[$parts[0]] ?? null;
+            if (! isset($parts[1]) || ! is_array($rows)) {
+                unset($left[$parts[0]]);
+
+                continue;
+            }
+            $row = $rows[(int) $parts[1]] ?? null;
+            if ($wholeRows || ! isset($parts[2]) || ! is_array($row)) {
+                unset($rows[(int) $parts[1]]);
+            } else {
+                $rows[(int) $parts[1]] = array_diff_key($row, [$parts[2] => true]);
+            }
+            $left[$parts[0]] = $rows;
+        }
+
+        return array_map(static fn (mixed $answer): mixed => is_array($answer) ? array_values($answer) : $answer, $left);
+    }
+
+    /**
      * The answers as they are kept: of tables the rows, however they came, each with its key.
      *
      * @param  array<string, mixed>  $given

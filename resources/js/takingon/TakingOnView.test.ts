@@ -5,7 +5,8 @@ import TakingOnView from './TakingOnView.vue'
 
 const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
 const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
-const READ = { findings: [], strip: null, asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
+const KEPT = 'PUT /taking-on/answers'
+const READ = { isWhole: true, findings: [], strip: null, asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
 const TEMPLATE = {
   key: 'one-line', name: 'One line', about: 'One number.', version: 2,
   slots: [
@@ -20,7 +21,6 @@ const MISSING = { ...READ, customer: null, objects: [], faults: [{ detail: 'an a
 let page: VueWrapper
 beforeEach(() => {
   vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
-  localStorage.clear()
 })
 afterEach(() => {
   close(page)
@@ -29,7 +29,7 @@ afterEach(() => {
 })
 
 async function takingOn(handlers: Record<string, unknown>): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
-  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, ...handlers })
+  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, 'GET /taking-on/answers': { kept: null }, [KEPT]: null, 'DELETE /taking-on/answers': null, ...handlers })
   const opened = await open(TakingOnView, '/taking-on')
   page = opened.page
   return { server, router: opened.router }
@@ -79,19 +79,31 @@ it('shows what would be made, dims it while answers change, and enters it once',
 
   expect(server.asked.filter((each) => each.call === 'POST /taking-on')).toEqual([{ call: 'POST /taking-on', body: { template: 'one-line', answers: { name: 'Inlet Care', messages: 'Ines Marsh' } } }])
   expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'inlet' } })
-  expect(localStorage.getItem('roster-taking-on') ?? '').not.toContain('Inlet')
+  expect(server.asked.map((each) => each.call)).toContain('DELETE /taking-on/answers')
 })
 
 it('keeps answers over a reload, and lets them go when asked', async () => {
-  await takingOn({ [PREVIEW]: MISSING })
+  const { server } = await takingOn({ [PREVIEW]: MISSING })
   await answer('name', 'Inlet')
+  expect(server.asked.findLast((each) => each.call === KEPT)?.body).toEqual({ template: 'one-line', answers: { name: 'Inlet' } })
+  expect(page.text()).toContain('answers are kept')
   close(page)
 
-  await takingOn({ [PREVIEW]: MISSING })
+  await takingOn({ [PREVIEW]: MISSING, 'GET /taking-on/answers': { kept: { template: 'one-line', answers: { name: 'Inlet' } } } })
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Inlet')
   await page.findAll('button').find((each) => each.text() === 'Start afresh')?.trigger('click')
   await settle()
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('')
+})
+
+it('shows what can be made while an answer is at fault, and says that it is not whole', async () => {
+  await takingOn({ [PREVIEW]: { ...MADE, isWhole: false, faults: [{ detail: 'not an address', pointer: '/answers/messages' }] } })
+  await answer('name', 'Inlet')
+  await answer('messages', 'ines@')
+
+  expect(page.get('[data-testid=will-be-made]').text()).toContain('Office')
+  expect(page.text()).toContain('1 object, without what needs another look')
+  expect(page.get('[data-testid=enter]').attributes('disabled')).toBeDefined()
 })
 
 it('places a refusal at its answer and keeps everything', async () => {

@@ -15,9 +15,10 @@ const PAUSE = 250
 const router = useRouter()
 const queryClient = useQueryClient()
 const { technician } = useSession()
-const { kept, clear } = useAnswers()
+const { kept, load, keep, clear } = useAnswers()
 
 const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await take(client.GET('/templates')) })
+const before = useQuery({ queryKey: ['answers kept'], queryFn: async () => (await load(), true), gcTime: 0, staleTime: Infinity })
 const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
 
 const template = computed(() => templates.data.value?.templates.find((each) => each.key === kept.template) ?? templates.data.value?.templates[0])
@@ -29,6 +30,8 @@ const made = ref<BookObject[]>([])
 const findings = ref<Finding[]>([])
 const strip = ref<Strip | null>(null)
 const madeFrom = ref('')
+const isWhole = ref(true)
+const keptAs = ref<'kept' | 'being kept' | 'not kept: the server does not answer'>('kept')
 const faults = ref<Record<string, string>>({})
 const asked = ref<string[]>()
 const readAs = ref<Record<string, string>>({})
@@ -50,10 +53,22 @@ watch(
   wanted,
   () => {
     clearTimeout(timer)
-    if (template.value !== undefined && slots.value.some((slot) => isGiven(kept.answers, slot))) timer = setTimeout(() => void preview(), PAUSE)
+    if (template.value === undefined || !slots.value.some((slot) => isGiven(kept.answers, slot))) return
+    keptAs.value = 'being kept'
+    timer = setTimeout(() => void Promise.all([keepNow(), preview()]), PAUSE)
   },
   { immediate: true },
 )
+
+async function keepNow(): Promise<void> {
+  const question = wanted.value
+  try {
+    await keep()
+    if (question === wanted.value) keptAs.value = 'kept'
+  } catch {
+    keptAs.value = 'not kept: the server does not answer'
+  }
+}
 
 async function preview(): Promise<void> {
   const question = wanted.value
@@ -69,6 +84,7 @@ async function preview(): Promise<void> {
     // What was made of earlier answers stays in view, dimmed, until these make something.
     if (answer.customer === null) return
     made.value = answer.objects
+    isWhole.value = answer.isWhole
     findings.value = answer.findings
     strip.value = answer.strip
     madeFrom.value = question
@@ -109,7 +125,8 @@ async function enter(): Promise<void> {
   entering.value = true
   try {
     const taken = await take(client.POST('/taking-on', { body: { template: template.value.key, answers: kept.answers } }))
-    clear()
+    clearTimeout(timer)
+    await clear()
     await queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
     void queryClient.invalidateQueries({ queryKey: ['stock'] })
     await router.push({ name: 'desk', params: { customer: taken.customer } })
@@ -121,8 +138,9 @@ async function enter(): Promise<void> {
   }
 }
 
-function afresh(): void {
-  clear()
+async function afresh(): Promise<void> {
+  clearTimeout(timer)
+  await clear()
   looked.value.clear()
   made.value = []
   findings.value = []
@@ -140,17 +158,17 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
     <h1 class="title">Taking on{{ kept.answers['name'] ? `: ${kept.answers['name']}` : ' a customer' }}</h1>
     <span class="soft">nothing exists yet</span>
     <template #hand>
-      <span class="soft small">answers are kept in this browser</span>
+      <span class="soft small" role="status">answers are {{ keptAs }}</span>
       <button type="button" class="quiet-button" @click="afresh">Start afresh</button>
     </template>
   </PageTop>
   <main v-if="technician?.mayTakeOn === false">
     <EmptyState title="Taking customers on is not granted to you"><router-link to="/">Back to the Roster</router-link></EmptyState>
   </main>
-  <main v-else-if="templates.error.value !== null || stock.error.value !== null">
-    <ErrorState :error="templates.error.value ?? stock.error.value" @again="templates.refetch(); stock.refetch()" />
+  <main v-else-if="templates.error.value !== null || stock.error.value !== null || before.error.value !== null">
+    <ErrorState :error="templates.error.value ?? stock.error.value ?? before.error.value" @again="templates.refetch(); stock.refetch(); before.refetch()" />
   </main>
-  <main v-else-if="template === undefined"><LoadingLines what="templates and stock" /></main>
+  <main v-else-if="template === undefined || before.isPending.value"><LoadingLines what="templates and stock" /></main>
   <main v-else class="two">
     <form class="said" novalidate @submit.prevent="enter">
       <h2>What the customer said</h2>
@@ -167,7 +185,7 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
     <section class="made" aria-labelledby="made-title">
       <div class="head">
         <h2 id="made-title">What will be made</h2>
-        <p class="soft" role="status">{{ current ? plural(made.length, 'object') : made.length > 0 ? 'as of your earlier answers' : '' }}</p>
+        <p class="soft" role="status">{{ current ? `${plural(made.length, 'object')}${isWhole ? '' : ', without what needs another look'}` : made.length > 0 ? 'as of your earlier answers' : '' }}</p>
       </div>
       <template v-if="made.length > 0">
         <div v-if="strip !== null" class="week" :class="{ stale: !current }">
@@ -196,7 +214,7 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
           </tbody>
         </table>
       </template>
-      <p v-else class="soft none">Shown here, object by object, once the answers are complete. Nothing is written before you enter it in the book.</p>
+      <p v-else class="soft none">Shown here, object by object, once the answers that everything hangs on are given. Nothing is written before you enter it in the book.</p>
       <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
       <p class="act">
         <el-button type="primary" data-testid="enter" :disabled="entering || inTheWay !== undefined" @click="enter">Enter in the book</el-button>

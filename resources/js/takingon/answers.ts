@@ -1,35 +1,30 @@
-import { reactive, watch } from 'vue'
-import type { Answers, Slot } from '@/api'
-
-const KEY = 'roster-taking-on'
+import { reactive } from 'vue'
+import { client, take, type Answers, type Slot } from '@/api'
 
 export interface Kept {
   template: string
   answers: Answers
 }
 
-function read(): Kept {
-  try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '') as Partial<Kept>
-    return { template: kept.template ?? '', answers: kept.answers ?? {} }
-  } catch {
-    return { template: '', answers: {} }
+/** What was answered so far, kept on the server until the customer is taken on: the phone rings in between, and browsers die. */
+export function useAnswers(): { kept: Kept; load: () => Promise<void>; keep: () => Promise<void>; clear: () => Promise<void> } {
+  const kept: Kept = reactive({ template: '', answers: {} })
+
+  async function load(): Promise<void> {
+    const found = (await take(client.GET('/taking-on/answers'))).kept
+    if (found !== null) Object.assign(kept, found)
   }
-}
 
-/** What was answered so far, kept in this browser until the customer is taken on: the phone rings in between. */
-export function useAnswers(): { kept: Kept; clear: () => void } {
-  const kept = reactive(read())
-  watch(kept, () => {
-    localStorage.setItem(KEY, JSON.stringify(kept))
-  })
+  async function keep(): Promise<void> {
+    await take(client.PUT('/taking-on/answers', { body: { template: kept.template, answers: kept.answers } }))
+  }
 
-  function clear(): void {
+  async function clear(): Promise<void> {
     kept.answers = {}
-    localStorage.removeItem(KEY)
+    await take(client.DELETE('/taking-on/answers'))
   }
 
-  return { kept, clear }
+  return { kept, load, keep, clear }
 }
 
 /** Whether something was said to a question. */

@@ -434,8 +434,10 @@ export interface paths {
                     };
                     content: {
                         "application/json": {
-                            /** @description null while answers are at fault */
+                            /** @description null while an answer that everything hangs on is missing */
                             customer: string | null;
+                            /** @description whether all answers are in it; what is at fault is left out */
+                            isWhole: boolean;
                             objects: components["schemas"]["BookObject"][];
                             findings: components["schemas"]["Finding"][];
                             strip: components["schemas"]["Strip"];
@@ -459,6 +461,87 @@ export interface paths {
             };
         };
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/taking-on/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the technician answered so far of a customer not taken on yet */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Unset where nothing is kept */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            kept: {
+                                template: string;
+                                answers: components["schemas"]["Answers"];
+                            } | null;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
+        /** Keep what was answered so far, in place of what was kept */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: components["requestBodies"]["TakingOn"];
+            responses: {
+                /** @description Kept */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        post?: never;
+        /** Let kept answers go */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Nothing is kept any more */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
