@@ -24,6 +24,9 @@ final class SpokenHours
         'daily' => [0, 1, 2, 3, 4, 5, 6], 'every day' => [0, 1, 2, 3, 4, 5, 6], 'all week' => [0, 1, 2, 3, 4, 5, 6],
     ];
 
+    /** A break, with what may stand before it: `lunch`, `closed for lunch from`, `closed` before a time. */
+    private const BREAK = '/^(?:(?:with|and|also|but) )?(?:(?:(?:closed|shut) )?(?:(?:for|over|at) )?(?:lunch|break|pause|midday)\b(?: break)?(?: at| is)?|closed(?= \d))\s*/';
+
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
     private const NUMBERS = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12];
@@ -52,7 +55,9 @@ final class SpokenHours
     public static function read(string $said, int $today): array
     {
         $self = new self($today);
-        foreach (self::parts('/[;\n]+/', self::inDigits(mb_substr($said, 0, self::MOST_TEXT))) as $clause) {
+        // A comma parts days where hours stand before it: `Mon-Thu 8 to 5, Fri 8 to 3`, and not `Mon, Wed 8 to 5`.
+        $days = self::DAYS . '\b|' . implode('|', array_keys(self::GROUPS));
+        foreach (self::parts("/[;\n]+|(?<=\d|[ap]m|closed)\s*(?:,|\band\b)\s*(?=(?:{$days}))/i", self::inDigits(mb_substr($said, 0, self::MOST_TEXT))) as $clause) {
             $text = trim($clause, " \t\r.,");
             if ($text !== '') {
                 $self->clause($text);
@@ -91,6 +96,9 @@ final class SpokenHours
             $rest = trim(substr($rest, 0, -strlen($found[0])));
         }
         $days = self::days($rest);
+        if ($days === null && $this->breaksAll($rest)) {
+            return;
+        }
         if ($days === null) {
             $this->faults[] = ['text' => $text, 'why' => 'begins with no day; write such as Mon-Fri, Sat or weekdays'];
 
@@ -100,7 +108,7 @@ final class SpokenHours
         $breaks = [];
         $hours = [];
         foreach (self::parts('/\s*(?:,|\band\b|\+)\s*/', $rest) as $part) {
-            $isBreak = preg_match('/^(?:with )?(?:lunch|break|pause|closed(?= \d))\b\s*/', $part, $found) === 1;
+            $isBreak = preg_match(self::BREAK, $part, $found) === 1;
             $span = self::span($isBreak ? substr($part, strlen($found[0])) : $part);
             if ($span === 'closed') {
                 continue;
@@ -118,6 +126,24 @@ final class SpokenHours
         if ($hours === [] && $breaks === [] && ! str_contains($rest, 'closed')) {
             $this->faults[] = ['text' => $text, 'why' => 'names days but no hours'];
         }
+    }
+
+    /** A break of no day's own is one of every day said before it. */
+    private function breaksAll(string $said): bool
+    {
+        $span = preg_match(self::BREAK, $said, $found) === 1 ? self::span(substr($said, strlen($found[0]))) : null;
+        if (! is_array($span) || $this->pieces === []) {
+            return false;
+        }
+        $pieces = [];
+        foreach ($this->pieces as $piece) {
+            foreach (self::without([[$piece['from'], $piece['to']]], [$span]) as [$from, $to]) {
+                $pieces[] = ['from' => $from, 'to' => $to] + $piece;
+            }
+        }
+        $this->pieces = $pieces;
+
+        return true;
     }
 
     /** @return list<string> */

@@ -46,7 +46,8 @@ final readonly class PastedTable
         $between = match (true) {
             $first === false => ',',
             str_contains($text, "\t") => "\t",
-            substr_count($first, ';') > substr_count($first, ',') => ';',
+            // Commas stand in names and teams as well.
+            str_contains($first, ';') && substr_count($first, ';') >= substr_count($first, ',') => ';',
             str_contains($first, ',') && preg_match('/\S {2,}\S/', $first) !== 1 => ',',
             default => '  ',
         };
@@ -87,6 +88,7 @@ final readonly class PastedTable
 
         return match (true) {
             $person === null => null,
+            preg_match('/^(?:sur|family|last)name(?:first|given|fore)(?:name)?s?$|^name(?:last|surname)first(?:name)?$/', $plain) === 1 => $person,
             in_array($plain, ['first', 'firstname', 'givenname', 'forename'], true) => "{$person}.first",
             in_array($plain, ['last', 'lastname', 'surname', 'familyname'], true) => "{$person}.last",
             default => null,

@@ -113,9 +113,10 @@ final class TableReader
                     $this->hold($index, $column, $said, self::label($row));
                 }
             }
+            $from = $this->rangeBegins($rows, $column);
             foreach ($rows as $index => $row) {
                 if ($row[$column->key] === null && ! isset($this->faults["{$index}/{$column->key}"])) {
-                    $next = $this->nextFree($column);
+                    $next = $this->nextFree($column, $from);
                     $this->holders[$next] = self::label($row);
                     $rows[$index][$column->key] = ['value' => $next];
                 }
@@ -128,14 +129,26 @@ final class TableReader
     private function hold(int $index, Slot $column, string $extension, string $who): void
     {
         if (isset($this->holders[$extension])) {
-            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s; next free {$this->nextFree($column)}";
+            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s; next free {$this->nextFree($column, (int) $extension)}";
         }
         $this->holders[$extension] ??= $who;
     }
 
-    private function nextFree(Slot $column): string
+    /**
+     * Where extensions are given from: what the template says, unless most rows have one and so say where theirs begin.
+     *
+     * @param  array<int, array<string, mixed>>  $rows
+     */
+    private function rangeBegins(array $rows, Slot $column): int
     {
-        $next = $column->least ?? 201;
+        $said = array_map(static fn (mixed $cell): int => is_array($cell) && is_string($cell['value'] ?? null) ? (int) $cell['value'] : 0, array_column($rows, $column->key));
+        $said = array_filter($said, static fn (int $extension): bool => $extension > 0);
+
+        return $said !== [] && count($said) * 2 > count($rows) ? min($said) : $column->least ?? 201;
+    }
+
+    private function nextFree(Slot $column, int $next): string
+    {
         while (isset($this->holders[(string) $next]) || in_array((string) $next, $column->reserved, true)) {
             $next++;
         }

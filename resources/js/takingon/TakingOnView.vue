@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
 import { rosterQuery } from '@/roster'
@@ -39,6 +39,8 @@ const tables = ref<Record<string, Record<string, string>[]>>({})
 const failure = ref<string>()
 const looked = ref(new Set<string>())
 const entering = ref(false)
+/** Kinds of which every object is shown. */
+const opened = reactive(new Set<string>())
 const wanted = computed(() => JSON.stringify([template.value?.key, kept.answers]))
 const current = computed(() => madeFrom.value === wanted.value)
 
@@ -204,10 +206,15 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
             <tr><th scope="col">Kind</th><th scope="col">Which</th><th scope="col">Says</th></tr>
           </thead>
           <tbody>
-            <template v-for="[kind, objects] in kindsIn(made)" :key="kind">
-              <tr v-for="object in objects" :key="object.ref">
-                <th scope="row">{{ kind }}</th>
-                <td><span v-if="object.extension !== null" class="mono">{{ object.extension }}</span> {{ object.label }}</td>
+            <template v-for="{ one, many, objects, inOne } in kindsIn(made)" :key="one">
+              <tr v-if="inOne !== undefined">
+                <th scope="row">{{ many }}</th>
+                <td><span class="mono">{{ objects.length }}</span> <button type="button" class="text-button" :aria-expanded="opened.has(one)" @click="opened.has(one) ? opened.delete(one) : opened.add(one)">{{ opened.has(one) ? 'fold' : 'show all' }}</button></td>
+                <td class="soft">{{ inOne }}</td>
+              </tr>
+              <tr v-for="object in inOne === undefined || opened.has(one) ? objects : []" :key="object.ref">
+                <th scope="row">{{ one }}</th>
+                <td class="which"><span v-if="object.extension !== null" class="mono">{{ object.extension }}</span> {{ object.label }}</td>
                 <td class="soft">{{ whatItSays(object) }}</td>
               </tr>
             </template>
@@ -272,6 +279,10 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
   font-size: inherit;
   font-weight: 600;
   vertical-align: baseline;
+}
+
+.which {
+  white-space: nowrap;
 }
 
 .week {

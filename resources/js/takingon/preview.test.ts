@@ -21,5 +21,10 @@ it('says of a user every phone and where messages go', () => {
 
 it('keeps each kind together', () => {
   const kinds = kindsIn([object('user:a', {}), object('number:+1', {}), object('user:b', {})])
-  expect(kinds.map(([kind, objects]) => [kind, objects.length])).toEqual([['User', 2], ['Number', 1]])
+  expect(kinds.map(({ one, objects, inOne }) => [one, objects.length, inOne])).toEqual([['User', 2, undefined], ['Number', 1, undefined]])
+})
+
+it('says many of a kind in one line', () => {
+  const users = ['a', 'b', 'c', 'd', 'e'].map((key, index) => ({ ...object(`user:${key}`, {}), extension: String(index === 4 ? 99 : 201 + index) }))
+  expect(kindsIn(users)[0]?.inOne).toBe('a to e, 99 to 204')
 })

@@ -1,14 +1,28 @@
 import type { BookObject } from '@/api'
 import { kindsInWords, plural } from '@/shared'
 
+/** Of more of a kind than this a line says all, until they are asked for. */
+const MOST_LISTED = 4
+
+export interface OfKind {
+  one: string
+  many: string
+  objects: BookObject[]
+  /** Many of a kind in one line: the first and the last of them, and their extensions. */
+  inOne: string | undefined
+}
+
+function inOne(objects: BookObject[]): string | undefined {
+  if (objects.length <= MOST_LISTED) return undefined
+  const extensions = objects.flatMap((object) => object.extension ?? []).sort((a, b) => a.length - b.length || a.localeCompare(b))
+  return `${objects[0]?.label ?? ''} to ${objects.at(-1)?.label ?? ''}${extensions.length > 1 ? `, ${extensions[0] ?? ''} to ${extensions.at(-1) ?? ''}` : ''}`
+}
+
 /** Objects by kind, in the order the kinds first come. */
-export function kindsIn(objects: BookObject[]): [string, BookObject[]][] {
-  const kinds = new Map<string, BookObject[]>()
-  for (const object of objects) {
-    const kind = kindsInWords(object.kind).one
-    kinds.set(kind, [...(kinds.get(kind) ?? []), object])
-  }
-  return [...kinds]
+export function kindsIn(objects: BookObject[]): OfKind[] {
+  const kinds = new Map<BookObject['kind'], BookObject[]>()
+  for (const object of objects) kinds.set(object.kind, [...(kinds.get(object.kind) ?? []), object])
+  return [...kinds].map(([kind, each]) => ({ ...kindsInWords(kind), objects: each, inOne: inOne(each) }))
 }
 
 /** One object in a few words: where a number leads, how long a phone rings, whose mailbox it is. */

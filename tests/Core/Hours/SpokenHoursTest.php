@@ -38,6 +38,9 @@ final class SpokenHoursTest extends TestCase
         yield ["Tue-Sat 1-5\nSun closed", 'Tue to Sat 13:00 to 17:00; 20 h a week'];
         yield ['Fri-Sun 18:00-02:00', 'Fri to Sun 18:00 to 02:00 the next day; 24 h a week'];
         yield ['Mon–Thu 9–12, 1–4', 'Mon to Thu 09:00 to 12:00 and 13:00 to 16:00; 24 h a week'];
+        yield ['Mon-Thu 8 to 5, Fri 8 to 3; closed for lunch 12:30-1', 'Mon to Thu 08:00 to 12:30 and 13:00 to 17:00; Fri 08:00 to 12:30 and 13:00 to 15:00; 40 h 30 min a week'];
+        yield ['Mon 9am-5pm and Tue 9am-6pm', 'Mon 09:00 to 17:00; Tue 09:00 to 18:00; 17 h a week'];
+        yield ["Weekdays 9-5, Saturdays 10-2\nLunch break 1-2", 'Mon to Fri 09:00 to 13:00 and 14:00 to 17:00; Sat 10:00 to 13:00; 38 h a week'];
         yield ['Sat 10-2 until 15 Feb', 'until 2027-02-15: Sat 10:00 to 14:00; 4 h a week'];
     }
 
@@ -56,6 +59,7 @@ final class SpokenHoursTest extends TestCase
     {
         yield 'nothing' => ['', '', 'no days and hours'];
         yield 'no day' => ['8 to 5', '8 to 5', 'no day'];
+        yield 'a break of no day' => ['lunch 12-1', 'lunch 12-1', 'no day'];
         yield 'no hours' => ['Mon-Fri', 'Mon-Fri', 'no hours'];
         yield 'an hour no day has' => ['Mon-Fri 8 to 27', 'Mon-Fri', '8 to 27'];
         yield 'words' => ['Mon-Fri early to late', 'Mon-Fri', 'early to late'];

@@ -87,6 +87,7 @@ final class AnswersTest extends TestCase
         yield 'without headings' => ["201,Ines Marsh,ines@inlet.example\r\n202,Joss Arden,joss@inlet.example", [['extension' => '201', 'name' => 'Ines Marsh', 'mail' => 'ines@inlet.example'], ['extension' => '202', 'name' => 'Joss Arden', 'mail' => 'joss@inlet.example']]];
         yield 'from a mail' => ["Ines Marsh    201   ines@inlet.example\n\nJoss Arden    202   joss@inlet.example", [$ines, $joss]];
         yield 'a name in two columns' => ["Last name,First name,Ext\nMarsh,Ines,201", [['name' => 'Ines Marsh', 'extension' => '201']]];
+        yield 'a name in one column, the last name first' => ["Surname, forename;Ext\n\"Marsh, Ines\";201", [['name' => 'Marsh, Ines', 'extension' => '201']]];
         yield 'cells with commas in quotes' => ["Name,Works in\n\"Marsh, Ines\",\"Loft, Reception\"", [['name' => 'Marsh, Ines', 'teams' => 'Loft, Reception']]];
         yield 'one name a line' => ["Ines Marsh\nJoss Arden", [['name' => 'Ines Marsh'], ['name' => 'Joss Arden']]];
         yield 'nothing' => [" \n\n", []];
@@ -95,6 +96,15 @@ final class AnswersTest extends TestCase
     public function test_headings_nobody_asks_for_are_named(): void
     {
         self::assertSame([['name', null], ['Shoe size']], [PastedTable::read("Name\tShoe size\nInes\t40", $this->users())->columns, PastedTable::read("Name\tShoe size\nInes\t40", $this->users())->unmatched]);
+    }
+
+    public function test_extensions_left_out_are_taken_from_the_range_that_most_rows_have(): void
+    {
+        $extensions = fn (array ...$rows): array => array_map(static fn (array $row): mixed => $row['extension']['value'] ?? null, TableReader::read($this->users(), array_values($rows), $this->reader())[0]);
+        [$ines, $joss, $petra, $colm] = [['name' => 'Ines'], ['name' => 'Joss'], ['name' => 'Petra'], ['name' => 'Colm']];
+
+        self::assertSame(['103', '101', '102', '104'], $extensions($ines, ['extension' => '101'] + $joss, ['extension' => '102'] + $petra, ['extension' => '104'] + $colm));
+        self::assertSame(['201', '101', '202'], $extensions($ines, ['extension' => '101'] + $joss, $petra));
     }
 
     public function test_faults_of_a_table_stand_at_their_cells(): void
@@ -111,7 +121,7 @@ final class AnswersTest extends TestCase
             '2/mail' => '"dara@thornback" is no mail address; write one such as ines@thornback.example',
             '3/shoe' => 'there is no such column',
             '3/name' => 'an answer is needed here',
-            '1/extension' => "203 is Petra Lunn's; next free 201",
+            '1/extension' => "203 is Petra Lunn's; next free 204",
         ], $faults);
     }
 
