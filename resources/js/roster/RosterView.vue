@@ -306,7 +306,7 @@ th.stage {
 }
 
 th.week {
-  width: 24%;
+  width: 22%;
 }
 
 th.week,
@@ -319,11 +319,11 @@ th.findings {
 }
 
 th.differences {
-  width: 164px;
+  width: 176px;
 }
 
 th.next {
-  width: 15%;
+  width: 16%;
 }
 
 th.pushedAt {
