@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Hours;
 
-
 /**
  * Holidays as a customer lists them, a line each, name and day in either order: `24 Dec 2026 Christmas Eve`, `Founders' Day,
  * 3 May`, `first Monday of August: Natal Day`, `Good Friday`. A day without a year comes every year.
