@@ -10,8 +10,15 @@ final readonly class Thresholds
     /**
      * @param  int  $longestSpanHours  a shift rarely is longer than a day; common practice
      * @param  int  $holidayNoticeDays  before dates typed by hand run out: two billing months; common practice
+     * @param  int  $longestWaitSeconds  before a caller meets a person, a choice or a mailbox: a minute, after which many have hung up; common practice
+     * @param  int  $mostWaiting  in one queue: what switches of this size commonly keep; common practice
+     * @param  int  $fewestRings  of a telephone: nobody gets to it in fewer; common practice
+     * @param  int  $mostChoices  in one menu, ways back and the operator not counted; common practice
+     * @param  int  $mostMenusDeep  one behind another; common practice
+     * @param  int  $longestPromptSeconds  of a menu; common practice
+     * @param  int  $shortestKeyWait  in seconds, for a caller to find the key; common practice
      */
-    public function __construct(public int $longestSpanHours = 24, public int $holidayNoticeDays = 60)
+    public function __construct(public int $longestSpanHours = 24, public int $holidayNoticeDays = 60, public int $longestWaitSeconds = 60, public int $mostWaiting = 50, public int $fewestRings = 3, public int $mostChoices = 5, public int $mostMenusDeep = 3, public int $longestPromptSeconds = 30, public int $shortestKeyWait = 3)
     {
     }
 }

@@ -95,6 +95,14 @@ final class E164 implements \Stringable
         return str_replace('-', ' ', $util->format($util->parse($this->number), PhoneNumberFormat::INTERNATIONAL));
     }
 
+    /** Whether it takes another country code than a region's own; within North America nothing does. */
+    public function isAbroadFrom(string $region): bool
+    {
+        $util = PhoneNumberUtil::getInstance();
+
+        return $util->parse($this->number)->getCountryCode() !== $util->getCountryCodeForRegion($region);
+    }
+
     public function region(): string
     {
         $util = PhoneNumberUtil::getInstance();

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Otherwise;
+
+/** Where an object sends calls, field by field, whatever its kind. */
+final class Destinations
+{
+    private const FIELDS = [
+        'destination', 'carrierDiversion', 'then', 'to', 'who', 'invalid', 'silence', 'zero', 'siteOut', 'operator', 'outside', 'inside',
+        'always', 'doNotDisturb', 'unreachable', 'onACall', 'busy', ...Otherwise::CASES,
+    ];
+
+    /** @return array<string, string> as the book writes them, by path: `members/van/who` to `outside:+19025550177` */
+    public static function of(BookObject $object): array
+    {
+        return self::in($object->toArray(), '');
+    }
+
+    /** @return array<string, string> E.164 by path */
+    public static function outsideOf(BookObject $object): array
+    {
+        $found = [];
+        foreach (self::of($object) as $path => $to) {
+            if (str_starts_with($to, 'outside:')) {
+                $found[$path] = substr($to, strlen('outside:'));
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  array<mixed>  $fields
+     * @return array<string, string>
+     */
+    private static function in(array $fields, string $path): array
+    {
+        $found = [];
+        foreach ($fields as $name => $value) {
+            $item = is_array($value) && is_string($value['item'] ?? null) ? $value['item'] : (string) $name;
+            if (is_array($value)) {
+                $found += self::in($value, "{$path}{$item}/");
+            } elseif (is_string($value) && in_array($name, self::FIELDS, true)) {
+                $found[$path . $name] = $value;
+            }
+        }
+
+        return $found;
+    }
+}

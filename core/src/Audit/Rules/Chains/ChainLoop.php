@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Chains;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Chain;
+
+/** Chains that lead into each other and come back. */
+final readonly class ChainLoop implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'chains.loop',
+            Severity::Error,
+            'A fallback chain comes back to itself by way of its places.',
+            'The same people ring round and round until the caller gives up.',
+            'Let one of the chains end with a mailbox.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Chain::class) as $chain) {
+            $way = [$chain->key => $chain];
+            $next = $this->leadsTo($inspection, $chain);
+            while ($next !== null && ! isset($way[$next->key])) {
+                $way[$next->key] = $next;
+                $next = $this->leadsTo($inspection, $next);
+            }
+            // Told once, at the first by name of those that are in the round.
+            if ($next === $chain && min(array_keys($way)) === $chain->key) {
+                yield Finding::of($this->about(), count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself", 'It goes round by way of ' . $inspection->names(array_values($way)) . '.', $chain, ...array_slice(array_values($way), 1))->at('places');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $chain = static fn (string $key, string $then): array => ['key' => $key, 'name' => ucfirst($key), 'places' => [['item' => 'a', 'to' => 'user:a'], ['item' => 'then', 'to' => $then]]];
+
+        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain('late', 'chain:night'), $chain('night', 'mailbox:desk')]], ['chains' => [$chain('late', 'chain:night'), $chain('night', 'chain:late')]]);
+    }
+
+    private function leadsTo(Inspection $inspection, Chain $chain): ?Chain
+    {
+        foreach ($chain->places as $place) {
+            $next = $inspection->find($place['to'], Chain::class);
+            if ($next !== null) {
+                return $next;
+            }
+        }
+
+        return null;
+    }
+}

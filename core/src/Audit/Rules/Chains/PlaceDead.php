@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Chains;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Announcement;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Destination;
+use Jaunty\Core\Book\Kind;
+
+/** Places of a chain behind one that takes the call for good. */
+final readonly class PlaceDead implements Rule
+{
+    /** What takes a call for good, besides objects that do. */
+    private const WORDS = ['release', 'busy', 'directory', 'again', 'back', 'operator'];
+
+    public function about(): About
+    {
+        return new About(
+            'chains.place-dead',
+            Severity::Warning,
+            'Places of a fallback chain come after one that keeps the call.',
+            'They are never tried, although the list says they are.',
+            'Move the one that keeps the call to the end, or take the rest out.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Chain::class) as $chain) {
+            foreach ($chain->places as $place => ['to' => $to]) {
+                if (! $this->keeps($inspection, $to) || $place === count($chain->places) - 1) {
+                    continue;
+                }
+                $dead = array_slice($chain->places, $place + 1);
+                yield Finding::of($this->about(), "{$chain->name}: " . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are') . ' never tried', "Before that, {$inspection->name($to)} keeps the call.", $chain)
+                    ->at('places')->counting(count($dead))->fixedBy(Fix::of(count($dead) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($chain, 'places', ...array_column($dead, 'item'))));
+                break;
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $chain = static fn (string ...$to): array => ['key' => 'late', 'name' => 'Late', 'places' => array_map(static fn (string $one, int|string $place): array => ['item' => "p{$place}", 'to' => $one], $to, array_keys($to))];
+
+        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain('user:a', 'mailbox:desk')]], ['chains' => [$chain('mailbox:desk', 'user:a')]]);
+    }
+
+    private function keeps(Inspection $inspection, ?Destination $to): bool
+    {
+        return match ($to?->object?->kind) {
+            Kind::Mailbox, Kind::Attendant, Kind::Menu, Kind::Chain, Kind::Line => true,
+            Kind::Announcement => $inspection->find($to, Announcement::class)?->then !== null,
+            default => in_array($to?->word, self::WORDS, true),
+        };
+    }
+}

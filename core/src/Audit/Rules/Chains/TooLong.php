@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Chains;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Kind;
+
+/** A chain through which callers wait longer than most do. */
+final readonly class TooLong implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'chains.too-long',
+            Severity::Warning,
+            'A fallback chain rings on for longer than callers wait.',
+            'Most have hung up before its last places are tried.',
+            'Ring each place for less, or leave places out.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $callBook = $inspection->callBook();
+        foreach ($inspection->book->all(Chain::class) as $chain) {
+            $rings = array_filter($chain->places, static fn (array $place): bool => in_array($place['to']?->object?->kind, [Kind::User, Kind::Group], true) || $place['to']?->outside !== null);
+            $seconds = array_sum(array_map($callBook->placeSeconds(...), $rings));
+            if ($seconds > $inspection->thresholds->longestWaitSeconds) {
+                yield Finding::of($this->about(), "{$chain->name}: rings for {$seconds} s before it ends", "Callers seldom wait for more than {$inspection->thresholds->longestWaitSeconds} s.", $chain)->at('places');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $chain = static fn (int $rings): array => ['key' => 'late', 'name' => 'Late', 'places' => [['item' => 'a', 'to' => 'user:a', 'rings' => $rings], ['item' => 'end', 'to' => 'mailbox:desk']]];
+
+        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain(4)]], ['chains' => [$chain(20)]]);
+    }
+}

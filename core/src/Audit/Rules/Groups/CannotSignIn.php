@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Groups;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Leg;
+use Jaunty\Core\Book\LegKind;
+use Jaunty\Core\Book\SignInBy;
+use Jaunty\Core\Book\User;
+
+/** A member who is to sign in and has no telephone to do it on. */
+final readonly class CannotSignIn implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'groups.cannot-sign-in',
+            Severity::Error,
+            'Members sign in themselves, and one of them has no telephone at the customer\'s to do it on.',
+            'They are signed out for good, and count as somebody who could be rung.',
+            'Sign them in here, give them a telephone, or let an administrator sign people in.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Group::class) as $group) {
+            foreach ($group->signInBy === SignInBy::Member ? $group->members : [] as $member) {
+                $user = $inspection->find($member->who, User::class);
+                $devices = array_filter($user->legs ?? [], static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside);
+                if ($user !== null && ! $member->signedIn && $devices === []) {
+                    yield Finding::of($this->about(), "{$user->label()} cannot sign in to {$group->name}", 'They have no telephone of the customer\'s on which to do it.', $group, $user)
+                        ->at("members/{$member->item}/signedIn", $member->item)->fixedBy(Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $group = ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 15, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b', 'signedIn' => false]]];
+        $user = static fn (array $legs): array => ['key' => 'b', 'name' => ['first' => 'Petra', 'last' => 'Lunn'], 'mailbox' => 'mailbox:desk', 'legs' => $legs];
+        $a = ['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]];
+
+        return Samples::of(['users' => [$a, $user([['item' => 'desk']])], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group]], ['users' => [$a, $user([])]]);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Licences;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Licences that nobody uses. */
+final readonly class Unused implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'licences.unused',
+            Severity::Note,
+            'Licences are paid for that nobody uses.',
+            'The customer pays for them every month.',
+            'Give them back, or ask who is to come.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $used = array_count_values(array_map(static fn (User $user): string => $user->licence, array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status !== UserStatus::Leaver)));
+        foreach ($inspection->book->tenant->licences as $licence => $count) {
+            $left = $count - ($used[$licence] ?? 0);
+            if ($left > 0) {
+                yield Finding::of($this->about(), $left === 1 ? "A licence of kind \"{$licence}\" is used by nobody" : "{$left} licences of kind \"{$licence}\" are used by nobody", "{$count} are paid for.", $inspection->book->tenant)->at('licences', (string) $licence)->counting($left);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['users' => [['key' => 'a', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'a']]];
+
+        return Samples::of($base + ['tenant' => ['licences' => ['user' => 1]]], ['tenant' => ['licences' => ['user' => 5]]]);
+    }
+}

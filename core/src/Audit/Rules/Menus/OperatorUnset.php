@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Destinations;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
+
+/** A way to the operator, with no operator. */
+final readonly class OperatorUnset implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.operator-unset',
+            Severity::Error,
+            'A destination is the operator, and the customer has none.',
+            'The caller is cut off.',
+            'Say who the operator is, in Intake.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        if ($inspection->book->tenant->operator === null) {
+            $askers = array_values(array_filter($inspection->book->objects(), static fn (BookObject $object): bool => in_array('operator', Destinations::of($object), true)));
+            if ($askers !== []) {
+                yield Finding::of($this->about(), 'There is no operator, and calls are sent there', 'From ' . $inspection->names($askers) . '.', $inspection->book->tenant, ...$askers)->at('operator')->counting(count($askers));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'day', 'script' => 'For the operator, press 0.']], 'menus' => [['key' => 'day', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['0' => ['to' => 'operator']]]]];
+
+        return Samples::of($base + ['tenant' => ['operator' => 'mailbox:desk']], ['tenant' => []]);
+    }
+}

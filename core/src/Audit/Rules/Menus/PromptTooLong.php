@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\Prompt;
+
+/** A menu that speaks for longer than callers listen. */
+final readonly class PromptTooLong implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.prompt-too-long',
+            Severity::Warning,
+            'A menu speaks for more than half a minute.',
+            'Callers stop listening and press 0, or hang up.',
+            'Shorten the script; put what is asked for most first.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
+            $seconds = $inspection->find($menu->prompt, Prompt::class)?->seconds() ?? 0;
+            if ($seconds > $inspection->thresholds->longestPromptSeconds) {
+                yield Finding::of($this->about(), "{$menu->name} speaks for {$seconds} s", "Callers listen for about {$inspection->thresholds->longestPromptSeconds} s.", $menu)->at('prompt');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['mailboxes' => [['key' => 'desk']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => 'mailbox:desk']]]]];
+
+        return Samples::of($base + ['prompts' => [['key' => 'day', 'script' => 'For the desk, press 1.']]], ['prompts' => [['key' => 'day', 'script' => 'For the desk, press 1. ' . str_repeat('We are glad that you call us today. ', 15)]]]);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+
+/** Menus behind menus behind menus. */
+final readonly class TooDeep implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.too-deep',
+            Severity::Warning,
+            'Callers come through more than three menus, one behind another.',
+            'Each of them loses callers.',
+            'Bring what is asked for most to the front.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $most = $inspection->thresholds->mostMenusDeep;
+        $menus = $inspection->book->all(Menu::class);
+        $depth = [];
+        foreach ($menus as $menu) {
+            $above = array_filter($inspection->usesOf($menu), static fn (array $use): bool => $use[0] instanceof Menu && $use[0]->key !== $menu->key);
+            $depth[$menu->key] = $above === [] ? 1 : 0;
+        }
+        // A menu counts from the shortest way to it; ways back to where callers came from do not make it deeper.
+        for ($level = 1; $level <= count($menus); $level++) {
+            foreach ($menus as $menu) {
+                foreach ($depth[$menu->key] === $level ? $menu->keys : [] as $key) {
+                    $next = $inspection->find($key->to, Menu::class);
+                    if ($next !== null && $depth[$next->key] === 0) {
+                        $depth[$next->key] = $level + 1;
+                    }
+                }
+            }
+        }
+        foreach ($menus as $menu) {
+            if ($depth[$menu->key] > $most) {
+                yield Finding::of($this->about(), "{$menu->name} lies behind " . ($depth[$menu->key] - 1) . ' other menus', "Callers seldom get further than {$most}.", $menu)->at('keys');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $menus = static fn (int $count): array => array_map(static fn (int $place): array => ['key' => "m{$place}", 'name' => "Menu {$place}", 'prompt' => 'prompt:all', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => $place < $count ? 'menu:m' . ($place + 1) : 'mailbox:desk'], '9' => ['to' => 'back']]], range(1, $count));
+
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'all', 'script' => 'To go on, press 1. To go back, press 9.']], 'menus' => $menus(3)], ['menus' => $menus(4)]);
+    }
+}

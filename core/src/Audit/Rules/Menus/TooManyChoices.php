@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\MenuKey;
+
+/** A menu with more choices than callers keep in mind. */
+final readonly class TooManyChoices implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.too-many-choices',
+            Severity::Warning,
+            'A menu offers more choices than callers keep in mind.',
+            'They forget the first before they hear the last, and press anything.',
+            'Offer the five that are asked for most, and the rest behind one of them.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $most = $inspection->thresholds->mostChoices;
+        foreach ($inspection->book->all(Menu::class) as $menu) {
+            $choices = array_filter($menu->keys, static fn (MenuKey $key): bool => ! in_array($key->to?->word, ['again', 'back', 'operator'], true));
+            if (count($choices) > $most) {
+                yield Finding::of($this->about(), "{$menu->name} offers " . count($choices) . ' choices', "Callers keep about {$most} in mind.", $menu)->at('keys')->counting(count($choices));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $menu = static fn (int $keys): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => array_fill_keys(array_map(strval(...), range(1, $keys)), ['to' => 'mailbox:desk'])];
+        $said = implode(' ', array_map(static fn (int $key): string => "For desk {$key}, press {$key}.", range(1, 7)));
+
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'day', 'script' => $said]], 'menus' => [$menu(5)]], ['menus' => [$menu(7)]]);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** A mail address that several users have. */
+final readonly class DuplicateEmail implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.duplicate-email',
+            Severity::Warning,
+            'Two users have the same mail address.',
+            'One gets the other\'s messages, and an invitation reaches one of them only.',
+            'Ask which of them it is.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $holders = [];
+        foreach ($inspection->book->all(User::class) as $user) {
+            if ($user->email !== null && $user->status !== UserStatus::Leaver) {
+                $holders[strtolower($user->email)][] = $user;
+            }
+        }
+        foreach ($holders as $users) {
+            if (count($users) > 1) {
+                yield Finding::of($this->about(), "{$inspection->names($users)} have the same mail address", "Messages for each of them go to {$users[0]->email}.", ...$users)->at('email')->counting(count($users));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (string $key, string $mail): array => ['key' => $key, 'mailbox' => "mailbox:{$key}", 'email' => $mail, 'legs' => [['item' => 'desk']]];
+
+        return Samples::of(['users' => [$user('ana', 'ana@inlet.example'), $user('bo', 'bo@inlet.example')], 'mailboxes' => [['key' => 'ana'], ['key' => 'bo']]], ['users' => [$user('ana', 'ana@inlet.example'), $user('bo', 'Ana@inlet.example')]]);
+    }
+}

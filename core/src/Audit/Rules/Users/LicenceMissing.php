@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Somebody with a kind of licence the customer has none of. */
+final readonly class LicenceMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.licence-missing',
+            Severity::Warning,
+            'A user needs a kind of licence that the customer has none of.',
+            'The switch refuses the user, or the month\'s invoice has a line nobody ordered.',
+            'Order it, or give the user another kind.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $has = $inspection->book->tenant->licences;
+        $without = [];
+        foreach ($has === [] ? [] : $inspection->book->all(User::class) as $user) {
+            if (($has[$user->licence] ?? 0) === 0 && $user->status !== UserStatus::Leaver) {
+                $without[$user->licence][] = $user;
+            }
+        }
+        foreach ($without as $licence => $users) {
+            yield Finding::of($this->about(), count($users) === 1 ? "{$users[0]->label()} has no licence of kind \"{$licence}\"" : count($users) . " users have no licence of kind \"{$licence}\"", "{$inspection->names($users)} would need one.", $users[0], ...array_slice($users, 1))->at('licence')->counting(count($users));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['tenant' => ['licences' => ['user' => 1]], 'mailboxes' => [['key' => 'a']]];
+        $user = static fn (string $licence): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'licence' => $licence];
+
+        return Samples::of($base + ['users' => [$user('user')]], ['users' => [$user('lobby')]]);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Somebody whose calls never ring, though they have telephones. */
+final readonly class NeverRings implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.never-rings',
+            Severity::Note,
+            'Somebody has telephones, and a forwarding sends every call on before they ring.',
+            'Whoever gave them a telephone expects it to ring.',
+            'Take the forwarding away, or ask whether it is meant to last.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(User::class) as $user) {
+            $always = $user->open->treatments['always'] ?? null;
+            if ($user->status === UserStatus::Active && $user->legs !== [] && $always?->outside !== null && $always->inside !== null && $user->closed === null && $user->holiday === null) {
+                yield Finding::of($this->about(), "{$user->label()} never rings", "Every call goes on to {$inspection->name($always->outside)} at once.", $user)->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (?string $to): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['always' => $to]]];
+
+        return Samples::of(['users' => [$user(null)], 'mailboxes' => [['key' => 'a']]], ['users' => [$user('mailbox:a')]]);
+    }
+}

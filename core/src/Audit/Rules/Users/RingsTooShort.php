@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+
+/** A telephone that stops ringing before anybody can pick it up. */
+final readonly class RingsTooShort implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.rings-too-short',
+            Severity::Warning,
+            'A telephone rings for less than three rings.',
+            'Nobody gets to it in time.',
+            'Let it ring for 20 s.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $least = $inspection->thresholds->fewestRings * $inspection->book->tenant->secondsPerRing;
+        foreach ($inspection->book->all(User::class) as $user) {
+            foreach ($user->legs as $leg) {
+                if ($leg->seconds < $least) {
+                    yield Finding::of($this->about(), "{$user->label()}: a telephone rings for {$leg->seconds} s", "Fewer than {$inspection->thresholds->fewestRings} rings are over before anybody is there.", $user)
+                        ->at("legs/{$leg->item}/seconds", $leg->item)->fixedBy(Fix::set('Let it ring for 20 s', $user, "legs/{$leg->item}/seconds", 20));
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (int $seconds): array => ['key' => 'a', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk', 'seconds' => $seconds]]];
+
+        return Samples::of(['users' => [$user(20)], 'mailboxes' => [['key' => 'a']]], ['users' => [$user(5)]]);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Somebody suspended who is still in groups. */
+final readonly class SuspendedStillMember implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.suspended-still-member',
+            Severity::Warning,
+            'Somebody who is suspended is still a member of groups.',
+            'None of their telephones rings; the group believes that one more is there.',
+            'Take them out until they are back.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Group::class) as $group) {
+            foreach ($group->members as $member) {
+                $user = $inspection->find($member->who, User::class);
+                if ($user?->status === UserStatus::Suspended) {
+                    yield Finding::of($this->about(), "{$user->label()} is suspended and still in {$group->name}", 'None of their telephones rings for it.', $group, $user)->at('members', $member->item)
+                        ->fixedBy(count($group->members) === 1 ? null : Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $users = static fn (string $status): array => [['key' => 'a'], ['key' => 'b', 'name' => ['first' => 'Petra', 'last' => 'Lunn'], 'status' => $status]];
+        $group = ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 30, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b']]];
+
+        return Samples::of(['users' => $users('active'), 'mailboxes' => [['key' => 'desk']], 'groups' => [$group]], ['users' => $users('suspended')]);
+    }
+}
