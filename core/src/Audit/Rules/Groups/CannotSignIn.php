@@ -14,6 +14,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\LegKind;
+use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\SignInBy;
 use Jaunty\Core\Book\User;
 

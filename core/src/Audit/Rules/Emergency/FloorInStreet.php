@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Emergency;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Site;
+
+/** A floor typed into the street. */
+final readonly class FloorInStreet implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'emergency.floor-in-street',
+            Severity::Warning,
+            'The street of an emergency address names a floor or a suite.',
+            'Address checks refuse it, or take it for part of the street; the floor belongs to who sits there.',
+            'Keep the street alone, enter the floor as one of the site, and give it to whoever sits on it.',
+            'common practice; NENA civic address fields keep floor and unit apart from the street',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Site::class) as $site) {
+            if (preg_match('/\b(\d+(?:st|nd|rd|th) floor|(?:floor|suite|unit|level)\s*#?\s*\w+)/i', (string) ($site->address['street'] ?? ''), $found) === 1) {
+                yield Finding::of($this->about(), "{$site->name}: the street says \"{$found[1]}\"", 'Floors and suites are entered apart.', $site)->at('address/street');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $site = static fn (string $street): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => $street, 'city' => 'Port Merrow']];
+
+        return Samples::of(['sites' => [$site('4 Quay End')]], ['sites' => [$site('4 Quay End, 3rd floor')]]);
+    }
+}

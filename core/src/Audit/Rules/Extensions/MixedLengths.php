@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Extensions;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+
+/** Extensions of several lengths, of which the short ones begin longer ones. */
+final readonly class MixedLengths implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'extensions.mixed-lengths',
+            Severity::Warning,
+            'A short extension is the beginning of a longer one.',
+            'The switch waits after the short one, or connects before the longer one is dialled.',
+            'Let all extensions be of one length.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $extensions = [];
+        foreach ($inspection->book->objects() as $object) {
+            if ($object->extension() !== null) {
+                $extensions[$object->extension()] = $object;
+            }
+        }
+        foreach ($extensions as $short => $object) {
+            $longer = array_filter(array_keys($extensions), static fn (int|string $long): bool => (string) $long !== (string) $short && str_starts_with((string) $long, (string) $short));
+            if ($longer !== []) {
+                $long = min($longer);
+                yield Finding::of($this->about(), "{$short} of {$inspection->name($object)} is the beginning of {$long}", "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.", $object, $extensions[$long])->at('extension');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (string $key, string $extension): array => ['key' => $key, 'name' => ['first' => ucfirst($key), 'last' => 'Reed'], 'extension' => $extension, 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
+
+        return Samples::of(['mailboxes' => [['key' => 'a']], 'users' => [$user('ana', '201'), $user('bo', '202')]], ['users' => [$user('ana', '201'), $user('bo', '2012')]]);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\AnnouncedAs;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Calendar;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Book\ScheduleException;
+use Jaunty\Core\Hours\State;
+
+/** An answer for a state that the hours never come to. */
+final readonly class ClosedAnswerDead implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.closed-answer-dead',
+            Severity::Note,
+            'An attendant has an answer for a time that never comes.',
+            'Somebody wrote it for callers who will never hear it.',
+            'Take it out, or see whether hours or a calendar are missing.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Attendant::class) as $attendant) {
+            $schedule = $inspection->find($attendant->schedule, Schedule::class);
+            foreach ($attendant->answers as $answer) {
+                [$state, $item] = explode(':', $answer['when'], 2) + [1 => ''];
+                $never = match (true) {
+                    $schedule === null => $state !== State::OPEN,
+                    $state === 'holiday' && $item !== '' => ! $this->knows($inspection, $schedule, $item),
+                    $state === State::HOLIDAY => $schedule->calendars === [] && array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => $exception->announcedAs === AnnouncedAs::Holiday) === [],
+                    $state === 'period' => ! in_array($item, array_column($schedule->periods, 'item'), true),
+                    default => false,
+                };
+                if ($never) {
+                    yield Finding::of($this->about(), "{$attendant->name}: the answer for {$answer['when']} is never heard", $schedule === null ? 'It goes by no hours, and is always open.' : "{$schedule->name} never says so.", $attendant)->at("answers/{$answer['item']}", $answer['item'])
+                        ->fixedBy(Fix::of('Take it out', Fix::leavingOut($attendant, 'answers', $answer['item'])));
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $attendant = static fn (?string $schedule): array => ['key' => 'main', 'name' => 'Main greeting', 'schedule' => $schedule, 'answers' => [['item' => 'o', 'when' => 'open', 'then' => 'mailbox:desk'], ['item' => 'c', 'when' => 'closed', 'then' => 'mailbox:desk']]];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'schedules' => [['key' => 'hours', 'weekly' => [['item' => 'a', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]]], 'attendants' => [$attendant('schedule:hours')]], ['attendants' => [$attendant(null)]]);
+    }
+
+    private function knows(Inspection $inspection, Schedule $schedule, string $item): bool
+    {
+        $items = array_column($schedule->exceptions, 'item');
+        foreach ($schedule->calendars as $calendar) {
+            array_push($items, ...array_column($inspection->find($calendar, Calendar::class)->holidays ?? [], 'item'));
+        }
+
+        return in_array($item, $items, true);
+    }
+}

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Calendar;
+use Jaunty\Core\Book\WhenWeekend;
+use Jaunty\Core\Hours\CalendarLine;
+use Jaunty\Core\Hours\LocalDate;
+
+/** A holiday on a weekend whose day in lieu nobody keeps. */
+final readonly class HolidayWeekend implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.holiday-weekend-unobserved',
+            Severity::Note,
+            'A holiday falls on a weekend, and no weekday is kept instead.',
+            'In many places the next working day is off; callers then hear that the customer is open.',
+            'Ask the customer; if they keep it, let the holiday move.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Calendar::class) as $calendar) {
+            foreach (CalendarLine::of($calendar, $inspection->today(), 1) as $place => $line) {
+                $date = $line['next'][0] ?? null;
+                $holiday = $calendar->holidays[$place];
+                // Told when it is time to ask, not a year before.
+                $isSoon = $date !== null && LocalDate::parse($date) - $inspection->today() <= $inspection->thresholds->holidayNoticeDays;
+                if ($isSoon && $holiday->whenWeekend === WhenWeekend::Actual && LocalDate::weekday(LocalDate::parse($date)) >= 5 && $inspection->usesOf($calendar) !== []) {
+                    yield Finding::of($this->about(), "{$calendar->name}: {$holiday->name} falls on a weekend", "It is on {$inspection->day($date)}, and the weekday after is an ordinary one.", $calendar)->at("holidays/{$holiday->item}/whenWeekend", $holiday->item);
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $calendar = static fn (string $when): array => ['key' => 'days', 'name' => 'Days', 'holidays' => [['item' => 'boxing', 'name' => 'Boxing Day', 'rule' => ['fixed' => '12-26'], 'whenWeekend' => $when]]];
+
+        return Samples::of(['schedules' => [['key' => 'hours', 'name' => 'Hours', 'calendars' => ['calendar:days'], 'weekly' => [['item' => 'a', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]]], 'calendars' => [$calendar('substitute')]], ['calendars' => [$calendar('actual')]]);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Mailboxes;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Mailbox;
+
+/** A mailbox that deletes messages nobody can hear any more. */
+final readonly class DeletesUnsent implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'mailboxes.deletes-unsent',
+            Severity::Error,
+            'Messages are deleted once a mail is sent, and the mail does not carry them.',
+            'They are gone before anybody has heard them.',
+            'Attach the sound to the mail, or keep the messages.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
+            if ($mailbox->deleteAfterMail && ! $mailbox->attachAudio) {
+                yield Finding::of($this->about(), "{$mailbox->name} deletes messages that nobody has heard", 'The mail says that there was one, and it is gone.', $mailbox)->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $mailbox = static fn (bool $attach): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => ['desk@inlet.example'], 'attachAudio' => $attach, 'deleteAfterMail' => true];
+
+        return Samples::of(['mailboxes' => [$mailbox(true)]], ['mailboxes' => [$mailbox(false)]]);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Mailboxes;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Mailbox;
+
+/** A mailbox that takes no more messages. */
+final readonly class Full implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'mailboxes.full',
+            Severity::Error,
+            'A mailbox is full.',
+            'Callers are told so, and cannot leave a message.',
+            'Ask whose it is to listen, or empty it.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
+            if ($mailbox->full && $inspection->usesOf($mailbox) !== []) {
+                yield Finding::of($this->about(), "{$mailbox->name} is full", 'No message can be left in it.', $mailbox)->at('full');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $mailbox = static fn (bool $full): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => ['desk@inlet.example'], 'full' => $full];
+
+        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox(false)]], ['mailboxes' => [$mailbox(true)]]);
+    }
+}

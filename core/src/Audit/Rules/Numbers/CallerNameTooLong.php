@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+
+/** A caller name that the network cuts off. */
+final readonly class CallerNameTooLong implements Rule
+{
+    private const MOST = 15;
+
+    public function about(): About
+    {
+        return new About(
+            'numbers.caller-name-too-long',
+            Severity::Warning,
+            'A caller name is longer than the network carries.',
+            'The people called see the beginning of it.',
+            'Shorten it to 15 characters.',
+            'common practice in North America: caller name databases hold 15 characters',
+            countries: ['US', 'CA'],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Number::class) as $number) {
+            if (mb_strlen((string) $number->callerName) > self::MOST) {
+                yield Finding::of($this->about(), "{$inspection->name($number)}: the caller name has " . mb_strlen((string) $number->callerName) . ' characters', 'The people called see "' . mb_substr((string) $number->callerName, 0, self::MOST) . '".', $number)->at('callerName');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = static fn (string $name): array => ['key' => Samples::NUMBER, 'callerName' => $name, 'destination' => 'mailbox:desk'];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'numbers' => [$number('SAMPLE CHANDLRY')]], ['numbers' => [$number('SAMPLE CHANDLERY LTD')]]);
+    }
+}

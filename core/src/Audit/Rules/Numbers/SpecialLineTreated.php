@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Line;
+use Jaunty\Core\Book\LinePurpose;
+use Jaunty\Core\Book\Menu;
+
+/** A line for a machine whose calls are answered by a machine of ours. */
+final readonly class SpecialLineTreated implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.special-line-treated',
+            Severity::Error,
+            'A number of a fax, alarm, lift or card line does not lead straight to the line.',
+            'The machine at the other end speaks to a greeting or a mailbox, and gives up.',
+            'Lead the number straight to the line.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Line::class) as $line) {
+            foreach ($inspection->usesOf($line) as [$user, $path]) {
+                if (in_array($line->purpose, [LinePurpose::Fax, LinePurpose::Alarm, LinePurpose::Lift, LinePurpose::Card], true) && ($user instanceof Attendant || $user instanceof Menu || $user instanceof Group)) {
+                    yield Finding::of($this->about(), "{$line->name} is reached by way of {$inspection->name($user)}", 'A machine that calls it hears a person or a greeting first.', $line, $user)->at('purpose', $path);
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['lines' => [['key' => 'fax', 'name' => 'Fax', 'purpose' => 'fax']], 'mailboxes' => [['key' => 'desk']]];
+        $menu = static fn (string $to): array => ['key' => 'day', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => $to]]];
+
+        return Samples::of($base + ['prompts' => [['key' => 'day', 'script' => 'For the desk, press 1.']], 'menus' => [$menu('mailbox:desk')]], ['menus' => [$menu('line:fax')]]);
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+
+/** A lent number that leads elsewhere than the one it stands in for. */
+final readonly class TemporaryDiffers implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.temporary-differs-from-partner',
+            Severity::Error,
+            'A lent number leads elsewhere than the number it stands in for.',
+            'Callers get one thing today and another on the day of the port.',
+            'Let both lead to the same place.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Number::class) as $number) {
+            $other = $inspection->find($number->replaces, Number::class);
+            if ($number->status === NumberStatus::Temporary && $other !== null && (string) $number->destination !== (string) $other->destination) {
+                yield Finding::of($this->about(), "{$inspection->name($number)} leads elsewhere than {$inspection->name($other)}", "The one leads to {$inspection->name($number->destination ?? 'nowhere')}, the other to {$inspection->name($other->destination ?? 'nowhere')}.", $number, $other)->at('destination')
+                    ->fixedBy($other->destination === null ? null : Fix::set('Let both lead to the same place', $number, 'destination', (string) $other->destination));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $numbers = static fn (string $to): array => [['key' => Samples::NUMBER, 'status' => 'portingIn', 'from' => '2026-12-14', 'destination' => 'mailbox:desk'], ['key' => '+19025550151', 'status' => 'temporary', 'replaces' => 'number:' . Samples::NUMBER, 'destination' => $to]];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk'], ['key' => 'yard']], 'numbers' => $numbers('mailbox:desk')], ['numbers' => $numbers('mailbox:yard')]);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Prompts;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Prompt;
+
+/** A greeting in another language than the attendant speaks. */
+final readonly class LanguageDiffers implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'prompts.language-differs',
+            Severity::Warning,
+            'A greeting is in another language than its attendant.',
+            'Callers who chose a language hear the other.',
+            'Choose the greeting in that language.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Attendant::class) as $attendant) {
+            foreach ($attendant->answers as $answer) {
+                $prompt = $inspection->find($answer['greeting'], Prompt::class);
+                $language = $attendant->language ?? $inspection->book->tenant->language;
+                if ($prompt !== null && explode('-', $prompt->language)[0] !== explode('-', $language)[0]) {
+                    yield Finding::of($this->about(), "{$attendant->name} speaks {$language}, and {$prompt->name} is in {$prompt->language}", "It is the greeting while {$answer['when']}.", $attendant, $prompt)->at("answers/{$answer['item']}/greeting", $answer['item']);
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $prompt = static fn (string $language): array => ['key' => 'hello', 'name' => 'Hello', 'script' => 'Bonjour.', 'language' => $language];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'attendants' => [['key' => 'main', 'name' => 'Accueil', 'language' => 'fr', 'answers' => [['item' => 'o', 'when' => 'open', 'greeting' => 'prompt:hello', 'then' => 'mailbox:desk']]]], 'prompts' => [$prompt('fr')]], ['prompts' => [$prompt('en')]]);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Prompts;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Prompt;
+
+/** A prompt with neither sound nor script. */
+final readonly class PromptMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'prompts.missing',
+            Severity::Error,
+            'A prompt that callers are to hear has neither sound nor script.',
+            'Callers hear silence and hang up.',
+            'Record it, or write its script.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Prompt::class) as $prompt) {
+            if ($prompt->audio === null && trim((string) $prompt->script) === '' && $inspection->usesOf($prompt) !== []) {
+                yield Finding::of($this->about(), "{$prompt->name} says nothing", 'It has neither sound nor script, and ' . $inspection->names(array_column($inspection->usesOf($prompt), 0)) . ' plays it.', $prompt)->at('script');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $prompt = static fn (?string $script): array => ['key' => 'hello', 'name' => 'Hello', 'script' => $script];
+
+        return Samples::of(['prompts' => [$prompt('Thank you for calling.')], 'announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['prompts' => [$prompt(null)]]);
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Prompts;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Change\Operation;
+
+/** A prompt nobody plays. */
+final readonly class PromptUnused implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'prompts.unused',
+            Severity::Note,
+            'A prompt is played nowhere.',
+            'It is changed for nothing when the customer\'s name or hours change.',
+            'Take it away.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Prompt::class) as $prompt) {
+            if ($inspection->usesOf($prompt) === []) {
+                yield Finding::of($this->about(), "{$prompt->name} is played nowhere", 'No greeting, menu, queue or announcement refers to it.', $prompt)->fixedBy(Fix::of('Take it away', Operation::delete($prompt)));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $base = ['prompts' => [['key' => 'hello', 'name' => 'Hello', 'script' => 'Thank you for calling.']]];
+
+        return Samples::of($base + ['announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['announcements' => []]);
+    }
+}

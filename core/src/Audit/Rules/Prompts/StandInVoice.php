@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Prompts;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Book\Stage;
+
+/** A prompt still spoken by a stand-in voice. */
+final readonly class StandInVoice implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'prompts.stand-in-voice',
+            Severity::Note,
+            'A prompt is spoken by a stand-in voice.',
+            'It was made to try the call out; customers pay for a voice of their own.',
+            'Have it recorded.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $standIns = array_values(array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => $prompt->standIn && $inspection->usesOf($prompt) !== []));
+        if ($standIns !== [] && $inspection->book->tenant->state === Stage::InService) {
+            yield Finding::of($this->about(), count($standIns) === 1 ? "{$standIns[0]->name} is spoken by a stand-in voice" : count($standIns) . ' prompts are spoken by a stand-in voice', 'The customer is in service.', $standIns[0], ...array_slice($standIns, 1))->at('standIn')->counting(count($standIns));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $prompt = static fn (bool $standIn): array => ['key' => 'hello', 'name' => 'Hello', 'script' => 'Thank you for calling.', 'standIn' => $standIn];
+
+        return Samples::of(['tenant' => ['state' => 'in-service'], 'prompts' => [$prompt(false)], 'announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['prompts' => [$prompt(true)]]);
+    }
+}
