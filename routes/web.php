@@ -60,6 +60,8 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('revisions', [RevisionController::class, 'index']);
             Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->whereNumber('no');
             Route::get('margin', [MarginController::class, 'show']);
+            Route::post('findings/waivers', [MarginController::class, 'waive']);
+            Route::delete('findings/waivers/{waiver}', [MarginController::class, 'takeWaiverBack']);
             Route::get('now', [MarginController::class, 'now']);
             Route::post('calls', [CallController::class, 'call']);
             Route::post('calls/completions', [CallController::class, 'complete']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Book;
 
+use App\Audit\FindingWaivers;
 use App\Models\TenantSummary;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Agenda;
@@ -20,7 +21,7 @@ use Jaunty\Core\Numbering\E164;
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
 final readonly class SummaryKeeper
 {
-    public function __construct(private Clock $clock)
+    public function __construct(private Clock $clock, private FindingWaivers $waivers)
     {
     }
 
@@ -31,17 +32,23 @@ final readonly class SummaryKeeper
             'main_number' => $number === null ? null : E164::parse($number->key())->display(),
             'main_leads_to' => $number instanceof Number && $number->destination !== null ? self::label($book, (string) $number->destination) : null,
             'objects' => count($book->objects()),
-        ] + $this->summedUp($book));
+        ] + $this->summedUp($tenantId, $book));
+    }
+
+    /** A finding was waived, or stands again. */
+    public function findingsSifted(string $tenantId, Book $book): void
+    {
+        $this->put($tenantId, ['findings' => $this->byWeight($this->waivers->sift($tenantId, $book->tenant->zone, Auditor::of($book, $this->clock->now()->getTimestamp()))->standing)]);
     }
 
     /** The same book on another day: its week, what is found wrong with it, and what comes next. */
     public function dayChanged(string $tenantId, Book $book): void
     {
-        $this->put($tenantId, $this->summedUp($book));
+        $this->put($tenantId, $this->summedUp($tenantId, $book));
     }
 
     /** @return array<string, mixed> */
-    private function summedUp(Book $book): array
+    private function summedUp(string $tenantId, Book $book): array
     {
         $now = $this->clock->now()->getTimestamp();
         $today = $this->clock->dateIn($book->tenant->zone);
@@ -51,7 +58,7 @@ final readonly class SummaryKeeper
         return [
             'place' => $this->place($book),
             'strip' => $strip === null ? null : json_encode($strip, JSON_THROW_ON_ERROR),
-            'findings' => $this->byWeight(Auditor::of($book, $now)),
+            'findings' => $this->byWeight($this->waivers->sift($tenantId, $book->tenant->zone, Auditor::of($book, $now))->standing),
             'next_on' => $next?->day,
             'next_what' => $next?->words,
             'summed_up_on' => $today,

@@ -12,6 +12,11 @@ final class CannotWaive extends \DomainException
         return new self('Book and switch do not differ there, as last read. Read again, and look.');
     }
 
+    public static function findingGone(): self
+    {
+        return new self('That finding does not stand any more: it was mended, changed, or waived already.');
+    }
+
     public static function missing(): self
     {
         return new self('What is missing on the switch cannot be waived: put it back, or take it out of the book.');

@@ -99,6 +99,7 @@ final class AccessTest extends FeatureTestCase
     {
         return match (true) {
             str_ends_with($path, '/edits') => ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]],
+            str_ends_with($path, '/findings/waivers') => ['fingerprint' => 'none', 'reason' => 'asked for'],
             str_ends_with($path, '/waivers') => ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'asked for'],
             str_ends_with($path, '/signed') => ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
             str_ends_with($path, '/secrets'), str_ends_with($path, '/reveal') => ['object' => 'mailbox:ines-marsh'],

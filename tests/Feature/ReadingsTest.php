@@ -35,6 +35,36 @@ final class ReadingsTest extends FeatureTestCase
         self::assertNotContains('groups.limit-shorter-than-one-pass', $this->rules());
     }
 
+    public function test_a_finding_is_waived_with_a_reason_until_a_day_and_stands_again_when_it_changes(): void
+    {
+        $this->edit($this->customer, [['object' => 'group:desk', 'path' => 'noAnswerSeconds', 'value' => 20]])->assertOk();
+        $this->enter($this->customer)->assertCreated();
+        $errors = $this->line()['findings']['error'];
+        $print = $this->finding('groups.limit-shorter-than-one-pass')['fingerprint'];
+        $waive = fn (array $more = []): \Illuminate\Testing\TestResponse => $this->postJson("/api/customers/{$this->customer}/findings/waivers", $more + ['fingerprint' => $print, 'reason' => 'Bo only helps out', 'until' => '2026-12-24']);
+
+        $waive(['until' => '2026-11-30'])->assertStatus(409);
+        $waive(['fingerprint' => 'unknown'])->assertStatus(409);
+        $margin = $waive()->assertCreated()->json();
+        self::assertNotContains('groups.limit-shorter-than-one-pass', array_column($margin['findings'], 'rule'));
+        self::assertSame(['Bo only helps out', '2026-12-24', 'groups.limit-shorter-than-one-pass'], [$margin['waived'][0]['reason'], $margin['waived'][0]['until'], $margin['waived'][0]['finding']['rule']]);
+        self::assertSame($errors - 1, $this->line()['findings']['error']);
+        $waive()->assertStatus(409);
+
+        // Under another name it is the same; with another limit it is not.
+        $this->edit($this->customer, [['object' => 'group:desk', 'path' => 'name', 'value' => 'The desk']])->assertOk();
+        self::assertNotContains('groups.limit-shorter-than-one-pass', $this->rules());
+        $this->edit($this->customer, [['object' => 'group:desk', 'path' => 'noAnswerSeconds', 'value' => 15]])->assertOk();
+        self::assertContains('groups.limit-shorter-than-one-pass', $this->rules());
+        $this->deleteJson("/api/customers/{$this->customer}/draft")->assertNoContent();
+        self::assertNotContains('groups.limit-shorter-than-one-pass', $this->rules());
+
+        $this->deleteJson("/api/customers/{$this->customer}/findings/waivers/{$margin['waived'][0]['id']}")->assertOk();
+        self::assertContains('groups.limit-shorter-than-one-pass', $this->rules());
+        self::assertSame($errors, $this->line()['findings']['error']);
+        $this->deleteJson("/api/customers/{$this->customer}/findings/waivers/{$margin['waived'][0]['id']}")->assertNotFound();
+    }
+
     public function test_the_roster_counts_what_was_entered_and_draws_its_week(): void
     {
         $before = $this->line();

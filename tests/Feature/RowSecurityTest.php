@@ -13,7 +13,7 @@ use Tests\Feature\Support\TestDatabase;
 /** Row-level security with the WHERE left out: the database itself must not give what is out of scope. */
 final class RowSecurityTest extends FeatureTestCase
 {
-    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'pushes', 'push_steps', 'drift_waivers', 'signed_books', 'secrets'];
+    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'signed_books', 'secrets'];
 
     public function test_every_table_that_names_a_customer_is_under_forced_row_level_security(): void
     {
@@ -197,6 +197,8 @@ final class RowSecurityTest extends FeatureTestCase
         $this->enter($customer['key']);
         $this->readAgain($customer['key']);
         $this->postJson("/api/customers/{$customer['key']}/live/waivers", ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'of the test'])->assertCreated();
+        $found = $this->getJson("/api/customers/{$customer['key']}/margin")->assertOk()->json('findings.0.fingerprint');
+        $this->postJson("/api/customers/{$customer['key']}/findings/waivers", ['fingerprint' => $found, 'reason' => 'of the test'])->assertCreated();
         $this->postJson("/api/customers/{$customer['key']}/secrets", ['object' => 'mailbox:ines-marsh'])->assertCreated();
         $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]])->assertOk();
 

@@ -4,25 +4,79 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Ability;
+use App\Access\Scope;
+use App\Audit\FindingWaivers;
+use App\Audit\Sifted;
+use App\Book\DraftDesk;
+use App\Book\SummaryKeeper;
 use App\Desk\Books;
 use App\Http\Resources\MarginResource;
+use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Calls\RightNow;
 use Jaunty\Core\Calls\Telling;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What the desk says beside the sheet: findings on the edited book, its week, and what a caller gets right now. */
 final class MarginController extends Controller
 {
-    public function __construct(private readonly Books $books, private readonly Clock $clock)
+    public function __construct(private readonly Books $books, private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly FindingWaivers $waivers, private readonly Clock $clock)
     {
     }
 
     public function show(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse(MarginResource::of($this->books->edited($this->technician($request)->id, $customer), $this->clock->now()->getTimestamp()));
+        $technician = $this->technician($request)->id;
+
+        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, fn (TenantRow $tenant): array => $this->margin($tenant, $technician)));
+    }
+
+    /** Accepts a finding with a reason and until a day; on the Roster it counts no more. */
+    public function waive(Request $request, string $customer, SummaryKeeper $summaries): JsonResponse
+    {
+        $technician = $this->technician($request)->id;
+        /** @var array{fingerprint: string, reason: string, until?: ?string} $given */
+        $given = $request->validate(['fingerprint' => ['required', 'string', 'max:64'], 'reason' => ['required', 'string', 'max:500'], 'until' => ['nullable', 'date_format:Y-m-d']]);
+
+        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): array {
+            $view = $this->drafts->view($tenant, $technician);
+            $this->waivers->waive($tenant, $technician, $this->sifted($tenant, $view->edited)->standing, $given['fingerprint'], $given['reason'], $given['until'] ?? null);
+            $summaries->findingsSifted($tenant->id, $view->head);
+
+            return $this->margin($tenant, $technician);
+        }), 201);
+    }
+
+    public function takeWaiverBack(Request $request, string $customer, string $waiver, SummaryKeeper $summaries): JsonResponse
+    {
+        $technician = $this->technician($request)->id;
+
+        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $waiver, $summaries): array {
+            if (! $this->waivers->takeBack($tenant, $technician, $waiver)) {
+                throw new NotFoundHttpException();
+            }
+            $summaries->findingsSifted($tenant->id, $this->drafts->view($tenant, $technician)->head);
+
+            return $this->margin($tenant, $technician);
+        }));
+    }
+
+    /** @return array<string, mixed> */
+    private function margin(TenantRow $tenant, string $technician): array
+    {
+        $book = $this->drafts->view($tenant, $technician)->edited;
+
+        return MarginResource::of($book, $this->sifted($tenant, $book), $this->clock->now()->getTimestamp());
+    }
+
+    private function sifted(TenantRow $tenant, Book $book): Sifted
+    {
+        return $this->waivers->sift($tenant->id, $tenant->zone, Auditor::of($book, $this->clock->now()->getTimestamp()));
     }
 
     public function now(Request $request, string $customer): JsonResponse

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Scope;
 use App\Http\Resources\AnswersResource;
-use App\Http\Resources\MarginResource;
+use App\Http\Resources\FindingResource;
 use App\Http\Resources\ObjectResource;
 use App\Http\Resources\SlotResource;
 use App\Models\AnswersKept;
@@ -18,8 +18,11 @@ use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Calls\WeekStrip;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Numbering\E164;
@@ -68,7 +71,8 @@ final class TakingOnController extends Controller
             'customer' => $book?->tenant->key,
             'isWhole' => $preview->isWhole,
             'objects' => $book === null ? [] : array_map(static fn (BookObject $object): array => ObjectResource::of($object, $book), $book->objects()),
-            ...($book === null ? ['findings' => [], 'strip' => null] : MarginResource::of($book, $this->clock->now()->getTimestamp())),
+            'findings' => $book === null ? [] : array_map(static fn (Finding $finding): array => FindingResource::of($finding, $book), Auditor::of($book, $this->clock->now()->getTimestamp())),
+            'strip' => $book === null ? null : WeekStrip::ofMain($book, $this->clock->now()->getTimestamp())?->toArray(),
             ...AnswersResource::of($preview->answers, $preview->faults),
         ]);
     }

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\FieldPath;
 
 /** One place where a rule fails. */
 final readonly class Finding
@@ -70,6 +71,14 @@ final readonly class Finding
         sort($ids);
 
         return substr(hash('sha256', implode("\n", [$this->about->id, ...$ids, $this->item])), 0, 32);
+    }
+
+    /** What it says apart from names: a waived finding whose state is another is a new one. */
+    public function state(): string
+    {
+        $looked = $this->path === null ? null : FieldPath::get($this->objects[0]->toArray(), $this->path);
+
+        return substr(hash('sha256', json_encode([$this->severity()->value, $this->count, $looked], JSON_THROW_ON_ERROR)), 0, 32);
     }
 
     /** Heaviest first, then by rule and object, so that two runs list them alike. */

@@ -1,20 +1,24 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { BookObject, Finding } from '@/api'
 import { SeverityBars } from '@/shared'
 import { withNames } from './calls'
 import { chapterOfKind } from './chapters'
 import { useDesk } from './desk'
+import WaiveSheet from './WaiveSheet.vue'
 import { fieldInWords, valueInWords } from './words'
 
 /** One finding: what is wrong, the call that shows it, and its fix as a button that shows the change set first. */
 const props = defineProps<{ finding: Finding; isHere?: boolean }>()
 
-const { customer, names, edit, sentence, asked, busy, notice } = useDesk()
+const { customer, names, edit, sentence, asked, busy, notice, waiveFinding } = useDesk()
 const router = useRouter()
 const isOpen = ref(false)
 const shows = ref(false)
+const isWaiving = ref(false)
+/** Drift is waived field by field, where book and live stand side by side. */
+const mayBeWaived = computed(() => !props.finding.rule.startsWith('drift.'))
 
 function go(): void {
   const target = props.finding.objects[0] ?? ''
@@ -43,6 +47,7 @@ async function fix(): Promise<void> {
       <button v-if="finding.fix !== null" type="button" class="quiet-button" :aria-expanded="shows" :disabled="busy" @click="shows = !shows">{{ finding.fix.label }}</button>
       <button v-if="finding.call !== null" type="button" class="text-button" @click="call">call it</button>
       <button type="button" class="text-button" :aria-expanded="isOpen" @click="isOpen = !isOpen">why</button>
+      <button v-if="mayBeWaived" type="button" class="text-button" @click="isWaiving = true">waive</button>
     </p>
     <div v-if="shows && finding.fix !== null" class="fix">
       <ul class="changes">
@@ -55,6 +60,7 @@ async function fix(): Promise<void> {
       <p>{{ finding.remedy }}</p>
       <p>Rule <span class="mono">{{ finding.rule }}</span>; {{ finding.source }}.</p>
     </div>
+    <WaiveSheet v-model="isWaiving" title="Waive a finding" :about="`${finding.title}. It is not counted any more; if it changes, it stands again.`" example="agreed with the owner on the telephone" :accept="(reason, until) => waiveFinding(finding.fingerprint, reason, until)" />
   </section>
 </template>
 

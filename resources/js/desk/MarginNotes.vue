@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BookObject, Clash, Difference } from '@/api'
-import { age, byWeight, dateThere, SeverityBars, useNow } from '@/shared'
+import { age, byWeight, dateThere, dayInWords, plural, SeverityBars, useNow } from '@/shared'
 import { cellKey, useDesk } from './desk'
 import FindingNote from './FindingNote.vue'
 import { fieldInWords, valueInWords } from './words'
@@ -12,7 +12,7 @@ import { fieldInWords, valueInWords } from './words'
  */
 const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; about?: 'kinds' | 'whole' | 'drift' | undefined }>()
 
-const { names, faults, clashes, differences, findings, driftFindings, margin, live, edit, push, busy, underWay, book } = useDesk()
+const { names, faults, clashes, differences, findings, driftFindings, margin, live, edit, push, busy, underWay, book, standAgain } = useDesk()
 const now = useNow()
 
 function inView(ref: string): boolean {
@@ -27,6 +27,7 @@ const found = computed(() => {
   const isAbout = (each: (typeof here)[number]): boolean => props.selected !== undefined && each.objects.includes(props.selected)
   return [...here.filter(isAbout), ...here.filter((each) => !isAbout(each))]
 })
+const waived = computed(() => (margin.data.value?.waived ?? []).filter((each) => props.about === 'whole' || each.finding.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
 const elsewhere = computed(() => all.value.length - found.value.length)
 const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
 const unread = computed(() =>
@@ -90,6 +91,10 @@ function headline(difference: Difference): string {
       <template v-else-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>
+    <details v-if="waived.length > 0" class="soft small waived" data-testid="waived-findings">
+      <summary>{{ plural(waived.length, 'finding') }} waived</summary>
+      <p v-for="each in waived" :key="each.id">{{ each.finding.title }}: {{ each.reason }} · {{ each.by }}{{ each.until === null ? '' : `, until ${dayInWords(each.until)}` }} <button type="button" class="text-button" :disabled="busy" @click="standAgain(each.id)">take back</button></p>
+    </details>
     <p v-if="elsewhere > 0" class="soft quiet small">{{ elsewhere === 1 ? '1 finding' : `${elsewhere} findings` }} in other chapters; Proof lists them all.</p>
   </aside>
 </template>
@@ -133,5 +138,13 @@ function headline(difference: Difference): string {
 
 .quiet {
   padding: 12px 0;
+}
+
+.waived {
+  padding: 8px 0;
+}
+
+.waived p {
+  padding: 4px 0;
 }
 </style>

@@ -11,7 +11,7 @@ import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
 
-const { book, live, impact, pushes, names, differences, underWay, busy, changes, edit, push, readAgain } = useDesk()
+const { book, live, impact, pushes, names, differences, underWay, busy, changes, edit, push, readAgain, waive } = useDesk()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
@@ -72,6 +72,12 @@ const inOrder = computed(() => [...differences.value].sort((one, other) => Numbe
 const isRead = computed(() => !live.isPending.value && !pushes.isPending.value && (differences.value.length === 0 || !impact.isPending.value))
 
 const waiving = ref<Difference>()
+const isWaiving = computed({ get: () => waiving.value !== undefined, set: (open) => { if (!open) waiving.value = undefined } })
+const waivingWhat = computed(() => (waiving.value === undefined ? '' : `${waiving.value.label}${waiving.value.path === null ? '' : ` · ${fieldInWords(waiving.value.object, waiving.value.path)}`}: stays as it is on the switch, and pushes leave it alone. If it changes there, it is drift again.`))
+
+async function waiveIt(reason: string, until: string | null): Promise<void> {
+  if (waiving.value !== undefined) await waive(waiving.value.object, waiving.value.path, reason, until)
+}
 const signed = computed(() => live.data.value?.signed ?? null)
 
 const backable = computed(() => differences.value.filter((each) => each.what !== 'unknown'))
@@ -122,7 +128,7 @@ function ended(each: Push): string {
       <p v-if="backable.length > 1" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push(backable.map(target))">Put all {{ backable.length }} back</button></p>
     </section>
 
-    <WaiveSheet :difference="waiving" @done="waiving = undefined" />
+    <WaiveSheet v-model="isWaiving" title="Waive a difference" :about="waivingWhat" example="their own address until she is back" :accept="waiveIt" />
     <CallersNotice :zone />
     <BesideDrift :zone="zone" />
 

@@ -1,41 +1,33 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
-import type { Difference } from '@/api'
+import { ref, watch } from 'vue'
 import { FieldRow, ModalSheet } from '@/shared'
 import { useDesk } from './desk'
-import { fieldInWords } from './words'
 
-/** Accepting one difference: why, and until when. */
-const { difference } = defineProps<{ difference: Difference | undefined }>()
-const emit = defineEmits<{ done: [] }>()
+/** Accepting something as it is: why, and until when. */
+const { accept } = defineProps<{ title: string; about: string; example: string; accept: (reason: string, until: string | null) => Promise<void> }>()
+const isOpen = defineModel<boolean>({ required: true })
 
-const { busy, waive } = useDesk()
+const { busy } = useDesk()
 const reason = ref('')
 const until = ref('')
-const open = computed({
-  get: () => difference !== undefined,
-  set: (isOpen) => {
-    if (!isOpen) emit('done')
-  },
-})
-watch(open, () => {
+watch(isOpen, () => {
   reason.value = ''
   until.value = ''
 })
 
-async function accept(): Promise<void> {
-  if (difference === undefined || reason.value.trim() === '' || busy.value) return
-  await waive(difference.object, difference.path, reason.value.trim(), until.value === '' ? null : until.value)
-  emit('done')
+async function take(): Promise<void> {
+  if (reason.value.trim() === '' || busy.value) return
+  await accept(reason.value.trim(), until.value === '' ? null : until.value)
+  isOpen.value = false
 }
 </script>
 
 <template>
-  <ModalSheet v-model="open" title="Waive a difference">
-    <form v-if="difference !== undefined" novalidate @submit.prevent="accept">
-      <p class="soft">{{ difference.label }}{{ difference.path === null ? '' : ` · ${fieldInWords(difference.object, difference.path)}` }}: stays as it is on the switch, and pushes leave it alone. If it changes there, it is drift again.</p>
+  <ModalSheet v-model="isOpen" :title>
+    <form v-if="isOpen" novalidate @submit.prevent="take">
+      <p class="soft">{{ about }}</p>
       <FieldRow v-slot="field" label="Reason">
-        <el-input :id="field.id" v-model="reason" autofocus name="reason" maxlength="500" placeholder="for example: their own address until she is back" />
+        <el-input :id="field.id" v-model="reason" autofocus name="reason" maxlength="500" :placeholder="`for example: ${example}`" />
       </FieldRow>
       <FieldRow v-slot="field" label="Until" help="The last day it holds; left empty, until it is taken back.">
         <input :id="field.id" v-model="until" type="date" name="until" class="date" :aria-describedby="field.describedBy" />

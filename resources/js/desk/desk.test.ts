@@ -36,7 +36,7 @@ async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<stri
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': live,
     'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [] },
-    'GET /customers/inlet/margin': { findings: [], strip: null },
+    'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
     'GET /customers/inlet/now': { book: null, live: null, readAt: null },
     'GET /customers/inlet/pushes': { pushes: [] },
     'GET /customers/inlet/revisions': { revisions: [] },

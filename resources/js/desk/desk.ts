@@ -260,6 +260,19 @@ function createDesk(customer: string) {
   const sign = (revision: number, by: string, on: string): Promise<void> =>
     act(async () => liveIs(await take(client.POST('/customers/{customer}/signed', { params, body: { revision, by, on } }))))
 
+  /** What the server says of findings from now on. */
+  function marginIs(margin: Margin): Notice | undefined {
+    queryClient.setQueryData(queries.margin.queryKey, margin)
+    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    return undefined
+  }
+
+  const waiveFinding = (fingerprint: string, reason: string, until: string | null): Promise<void> =>
+    act(async () => marginIs(await take(client.POST('/customers/{customer}/findings/waivers', { params, body: { fingerprint, reason, until } }))))
+
+  const standAgain = (waiver: string): Promise<void> =>
+    act(async () => marginIs(await take(client.DELETE('/customers/{customer}/findings/waivers/{waiver}', { params: { path: { customer, waiver } } }))))
+
   const readAgain = (): Promise<void> =>
     act(async () => {
       queryClient.setQueryData(queries.live.queryKey, await take(client.POST('/customers/{customer}/live/read', { params })))
@@ -280,7 +293,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, underWay, faults, notice, busy,
-    edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, sign,
+    edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
   }
 }
 

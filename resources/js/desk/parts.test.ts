@@ -59,7 +59,7 @@ async function press(text: string): Promise<void> {
 
 describe('a finding in the margin', () => {
   it('shows its change set before it is made, and makes it as one edit', async () => {
-    const opened = await openPart(MarginNotes, [GROUP], { 'GET /customers/inlet/margin': { findings: [FINDING], strip: null }, [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
+    const opened = await openPart(MarginNotes, [GROUP], { 'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null }, [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
     page = opened.page
     await press('Set the limit to 50 s')
     expect(sent(opened.server)).toBeUndefined()
@@ -69,9 +69,30 @@ describe('a finding in the margin', () => {
     expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'noAnswerSeconds', value: 50 }])
   })
 
+  it('is waived with a reason, told of as waived, and stands again when asked', async () => {
+    const waived = { findings: [], waived: [{ id: 'w1', reason: 'Bo only helps out', until: '2026-12-24', by: 'Lena Kestrel', at: '2026-12-01T18:05:00Z', finding: FINDING }], strip: null }
+    const opened = await openPart(MarginNotes, [GROUP], {
+      'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
+      'POST /customers/inlet/findings/waivers': waived,
+      'DELETE /customers/inlet/findings/waivers/w1': { findings: [FINDING], waived: [], strip: null },
+    }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
+    page = opened.page
+    await press('waive')
+    await page.get('input[name=reason]').setValue(' Bo only helps out ')
+    await page.get('input[name=until]').setValue('2026-12-24')
+    await page.get('dialog form').trigger('submit')
+    await settle()
+
+    expect(opened.server.asked.findLast((each) => each.call.startsWith('POST'))?.body).toEqual({ fingerprint: FINDING.fingerprint, reason: 'Bo only helps out', until: '2026-12-24' })
+    expect(page.findAll('[data-testid=finding]')).toHaveLength(0)
+    expect(page.get('[data-testid=waived-findings]').text()).toContain('Bo only helps out · Lena Kestrel, until Thu 24 Dec 2026')
+    await press('take back')
+    expect(page.findAll('[data-testid=finding]')).toHaveLength(1)
+  })
+
   it('keeps to the chapter, counts the others, and puts its call on the call line', async () => {
     const other = { ...FINDING, objects: ['menu:day'], fingerprint: 'f2', title: 'Day menu: something' }
-    const opened = await openPart(MarginNotes, [GROUP], { 'GET /customers/inlet/margin': { findings: [FINDING, other], strip: null } }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
+    const opened = await openPart(MarginNotes, [GROUP], { 'GET /customers/inlet/margin': { findings: [FINDING, other], waived: [], strip: null } }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
     page = opened.page
     expect(page.findAll('[data-testid=finding]')).toHaveLength(1)
     expect(page.text()).toContain('1 finding in other chapters')

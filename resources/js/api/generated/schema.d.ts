@@ -1126,7 +1126,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** Findings on the edited book, heaviest first, and the week of its main number */
+        /** What is found in the edited book, heaviest first, and the week of its main number */
         get: {
             parameters: {
                 query?: never;
@@ -1138,18 +1138,7 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Findings and week */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": {
-                            findings: components["schemas"]["Finding"][];
-                            strip: components["schemas"]["Strip"];
-                        };
-                    };
-                };
+                200: components["responses"]["Margin"];
                 401: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
@@ -1157,6 +1146,89 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/findings/waivers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Accept a finding; it stands again when it changes or the day is over */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        fingerprint: string;
+                        reason: string;
+                        /** Format: date */
+                        until?: string | null;
+                    };
+                };
+            };
+            responses: {
+                201: components["responses"]["Margin"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/findings/waivers/{waiver}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                waiver: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Let a waived finding stand again */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    waiver: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Margin"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -2772,6 +2844,28 @@ export interface components {
         };
     };
     responses: {
+        /** @description On the technician's edited book */
+        Margin: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    findings: components["schemas"]["Finding"][];
+                    waived: {
+                        id: string;
+                        reason: string;
+                        /** Format: date */
+                        until: string | null;
+                        by: string;
+                        /** Format: date-time */
+                        at: string;
+                        finding: components["schemas"]["Finding"];
+                    }[];
+                    strip: components["schemas"]["Strip"];
+                };
+            };
+        };
         /** @description The session */
         Session: {
             headers: {
