@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\CommandLine;
 
+use Jaunty\CommandLine\Commands\AuditCommand;
 use Jaunty\CommandLine\Commands\CallCommand;
 use Jaunty\CommandLine\Commands\CheckCommand;
 use Jaunty\CommandLine\Commands\ConvertCommand;
@@ -38,11 +39,12 @@ final class Application
             $command = $commands[$name] ?? throw new Misuse("there is no command {$name}; `bin/roster help` lists them");
             $typed = Arguments::parse($arguments, ['format', ...$command->options()]);
             $format = $typed->option('format') ?? 'text';
-            if ($format !== 'text' && $format !== 'json') {
-                throw new Misuse("--format is text or json, not {$format}");
-            }
             $report = $command->run($typed);
-            echo $format === 'json' ? json_encode($report->value, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n" : $report->text;
+            echo match ($format) {
+                'text' => $report->text,
+                'json' => json_encode($report->value, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n",
+                default => ($report->also[$format] ?? throw new Misuse('--format is ' . implode(', ', ['text', ...array_keys($report->also)]) . " or json, not {$format}"))(),
+            };
 
             return $report->found ? self::FOUND : self::NOTHING_FOUND;
         } catch (Misuse | CoreException $fault) {
@@ -61,6 +63,7 @@ final class Application
             'strip' => new StripCommand(),
             'hours' => new HoursCommand(),
             'diff' => new DiffCommand(),
+            'audit' => new AuditCommand(),
             'check' => new CheckCommand(),
             'expand' => new ExpandCommand(),
             'convert' => new ConvertCommand(),

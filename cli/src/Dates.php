@@ -15,13 +15,13 @@ final class Dates
      *
      * @throws Misuse
      */
-    public static function parse(?string $typed): int
+    public static function parse(?string $typed, string $option = 'from'): int
     {
         if ($typed === null) {
-            throw new Misuse('wants --from, a date');
+            throw new Misuse("wants --{$option}, a date");
         }
         if (preg_match('/^\d{4}-\d{2}-\d{2}$/D', $typed) !== 1 || ! checkdate((int) substr($typed, 5, 2), (int) substr($typed, 8), (int) substr($typed, 0, 4))) {
-            throw new Misuse("--from: \"{$typed}\" is no date");
+            throw new Misuse("--{$option}: \"{$typed}\" is no date");
         }
 
         return LocalDate::parse($typed);

@@ -44,6 +44,39 @@ final class CommandLineTest extends TestCase
         }
     }
 
+    public function test_an_audit_fails_from_the_weight_asked_for_and_knows_its_rules(): void
+    {
+        $audit = 'bin/roster audit docs/examples/inlet.json --at 2026-12-01';
+        self::assertSame([1, 1, 0, 0], [$this->program($audit)[0], $this->program("{$audit} --rule users --fail-on error")[0], $this->program("{$audit} --rule mailboxes --fail-on=error")[0], $this->program("{$audit} --rule chains")[0]]);
+        foreach (['--rule users.unheard-of', '--fail-on grave', '--at tomorrow', '--format=xml', '--fix /nowhere/at/all.json'] as $wrong) {
+            [$code, $said] = $this->program("{$audit} {$wrong}");
+            self::assertSame(2, $code, $said);
+        }
+    }
+
+    /** Required by SARIF 2.1.0: version (3.13.2), tool and driver name (3.19.8), level (3.27.10), ruleIndex into rules (3.27.6). */
+    public function test_an_audit_is_written_for_other_programs(): void
+    {
+        $audit = 'bin/roster audit docs/examples/inlet.json tests/data/bench-book.json --at 2026-12-01';
+        $found = array_column(json_decode($this->program("{$audit} --format=json")[1], true, 32, JSON_THROW_ON_ERROR), 'findings', 'book');
+        $sarif = json_decode($this->program("{$audit} --format=sarif")[1], true, 32, JSON_THROW_ON_ERROR);
+        $run = $sarif['runs'][0];
+        self::assertSame(['2.1.0', 'Jaunty Roster', count($found['docs/examples/inlet.json']) + count($found['tests/data/bench-book.json'])], [$sarif['version'], $run['tool']['driver']['name'], count($run['results'])]);
+        foreach ($run['results'] as $result) {
+            self::assertSame($result['ruleId'], $run['tool']['driver']['rules'][$result['ruleIndex']]['id']);
+            self::assertContains($result['level'], ['none', 'note', 'warning', 'error']);
+            self::assertNotSame('', $result['message']['text']);
+        }
+
+        $xml = simplexml_load_string($this->program("{$audit} --format=junit --fail-on=error")[1]);
+        self::assertNotFalse($xml);
+        foreach ($xml->testsuite as $suite) {
+            $heavy = array_unique(array_column(array_filter($found[(string) $suite['name']], static fn (array $finding): bool => in_array($finding['severity'], ['blocker', 'error'], true)), 'rule'));
+            self::assertSame([(string) $suite['tests'], (string) $suite['failures']], [(string) count($suite->testcase), (string) count($heavy)]);
+            self::assertCount(count($heavy), $suite->xpath('testcase/failure') ?: []);
+        }
+    }
+
     public function test_every_command_stands_in_the_manual(): void
     {
         preg_match_all('/^  bin\/roster (\w+)/m', $this->program('bin/roster help')[1], $found);

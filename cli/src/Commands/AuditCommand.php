@@ -1,0 +1,138 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\CommandLine\Commands;
+
+use Jaunty\CommandLine\Arguments;
+use Jaunty\CommandLine\Command;
+use Jaunty\CommandLine\Dates;
+use Jaunty\CommandLine\Files;
+use Jaunty\CommandLine\Misuse;
+use Jaunty\CommandLine\Report;
+use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Mending;
+use Jaunty\Core\Audit\Reports\Audited;
+use Jaunty\Core\Audit\Reports\JUnitReport;
+use Jaunty\Core\Audit\Reports\SarifReport;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\RuleBook;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Hours\ZoneClock;
+
+/** What is wrong with books, for people and for pipelines. */
+final class AuditCommand implements Command
+{
+    public function usage(): string
+    {
+        return 'BOOK... [--at DATE] [--rule ID]... [--fail-on blocker|error|warning|note] [--fix FILE]';
+    }
+
+    public function about(): string
+    {
+        return 'what is wrong with each book, heaviest first; --fix writes the change set that mends what can be mended; --format=sarif and junit as well';
+    }
+
+    public function options(): array
+    {
+        return ['at', 'rule', 'fail-on', 'fix'];
+    }
+
+    public function run(Arguments $arguments): Report
+    {
+        $arguments->file(0, 'a book, or several');
+        $rules = self::rules($arguments->options('rule'));
+        $least = Severity::tryFrom($arguments->option('fail-on') ?? Severity::Note->value) ?? throw new Misuse("--fail-on is blocker, error, warning or note, not {$arguments->option('fail-on')}");
+        $auditor = new Auditor($rules);
+        $audited = [];
+        foreach ($arguments->files as $file) {
+            $book = Files::book($file);
+            $audited[] = new Audited($file, $book, $auditor->audit(new Inspection($book, self::instant($arguments, $book))));
+        }
+        $fixed = $arguments->option('fix') === null ? '' : self::fix($arguments, $auditor, $audited);
+        $heavy = array_filter($audited, static fn (Audited $each): bool => array_filter($each->findings, static fn (Finding $finding): bool => $finding->severity()->weight() >= $least->weight()) !== []);
+
+        return new Report(implode('', array_map(self::text(...), $audited)) . $fixed, array_map(self::value(...), $audited), $heavy !== [], [
+            'sarif' => static fn (): string => json_encode(SarifReport::of($rules, $audited), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n",
+            'junit' => static fn (): string => JUnitReport::of($rules, $audited, $least),
+        ]);
+    }
+
+    /**
+     * @param  list<string>  $wanted
+     * @return list<Rule>
+     */
+    private static function rules(array $wanted): array
+    {
+        $all = RuleBook::all();
+        foreach ($wanted as $id) {
+            if (array_filter($all, static fn (Rule $rule): bool => self::isMeant($rule, $id)) === []) {
+                throw new Misuse("--rule: there is no rule {$id}; `bin/roster rules` lists them");
+            }
+        }
+
+        return $wanted === [] ? $all : array_values(array_filter($all, static fn (Rule $rule): bool => array_filter($wanted, static fn (string $id): bool => self::isMeant($rule, $id)) !== []));
+    }
+
+    /** A rule by its id, or every rule of an area: `groups`. */
+    private static function isMeant(Rule $rule, string $id): bool
+    {
+        return in_array($id, [$rule->about()->id, $rule->about()->area()], true);
+    }
+
+    /** Noon of the day asked for, or now. */
+    private static function instant(Arguments $arguments, Book $book): int
+    {
+        $at = $arguments->option('at');
+
+        return $at === null ? time() : ZoneClock::of($book->tenant->zone)->midnight(Dates::parse($at, 'at')) + 43_200;
+    }
+
+    /** @param list<Audited> $audited */
+    private static function fix(Arguments $arguments, Auditor $auditor, array $audited): string
+    {
+        if (count($audited) !== 1) {
+            throw new Misuse('--fix mends one book at a time');
+        }
+        $mended = Mending::of($audited[0]->book, $auditor, self::instant($arguments, $audited[0]->book));
+        $file = (string) $arguments->option('fix');
+        if (@file_put_contents($file, json_encode($mended->changes->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n") === false) {
+            throw new Misuse("{$file}: cannot be written");
+        }
+
+        return count($mended->labels) . ' mended by ' . count($mended->changes->operations) . " changes, written to {$file}\n";
+    }
+
+    private static function text(Audited $audited): string
+    {
+        $text = "{$audited->name}: " . ($audited->findings === [] ? "nothing found\n" : count($audited->findings) . (count($audited->findings) === 1 ? " finding\n" : " findings\n"));
+        foreach ($audited->findings as $finding) {
+            $text .= sprintf("  %-8s %s\n           %s\n           %s%s\n", $finding->severity()->value, $finding->title, $finding->detail, $finding->about->id, $finding->fix === null ? '' : "; can be mended: {$finding->fix->label}");
+        }
+
+        return $text;
+    }
+
+    /** @return array<string, mixed> */
+    private static function value(Audited $audited): array
+    {
+        return ['book' => $audited->name, 'findings' => array_map(static fn (Finding $finding): array => [
+            'rule' => $finding->about->id,
+            'severity' => $finding->severity()->value,
+            'title' => $finding->title,
+            'detail' => $finding->detail,
+            'objects' => array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects),
+            'item' => $finding->item,
+            'path' => $finding->path,
+            'count' => $finding->count,
+            'fingerprint' => $finding->fingerprint(),
+            'call' => $finding->call,
+            'fix' => $finding->fix === null ? null : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()],
+        ], $audited->findings)];
+    }
+}
