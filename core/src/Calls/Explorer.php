@@ -99,6 +99,18 @@ final readonly class Explorer
         }
     }
 
+    /**
+     * The edges of that run, in order; an endless one comes last.
+     *
+     * @return list<Edge>
+     */
+    public function passiveEdges(State $from): array
+    {
+        $edges = array_map(fn (string $key): ?Edge => self::passiveEdge($this->edges[$key] ?? []), $this->passiveRun($from)[0]);
+
+        return array_values(array_filter($edges, static fn (?Edge $edge): bool => $edge !== null));
+    }
+
     /** @param list<Edge> $edges */
     private static function passiveEdge(array $edges): ?Edge
     {

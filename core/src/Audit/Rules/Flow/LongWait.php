@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Flow;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
+
+/** Callers who hear nothing but ringing for longer than most of them wait. */
+final readonly class LongWait implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'flow.long-wait',
+            Severity::Warning,
+            'Callers wait for longer than most do, before they meet a person, a choice or a mailbox.',
+            'They have hung up by then, and call a competitor.',
+            'Shorten the limits on the way, or let callers choose.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $most = $inspection->thresholds->longestWaitSeconds;
+        $survey = $inspection->survey();
+        $longest = [];
+        foreach ($survey->runs as $run) {
+            // A queue is waited in knowingly, and a menu is a choice.
+            $seconds = $run->facts->passive === null ? 0 : $run->passiveSeconds() ?? 0;
+            if ($seconds > max($most, $longest[$run->number][0] ?? 0)) {
+                $longest[$run->number] = [$seconds, $run];
+            }
+        }
+        foreach ($longest as $key => [$seconds, $run]) {
+            $number = $inspection->book->find(Reference::to(Kind::Number, (string) $key));
+            if ($number !== null) {
+                yield Finding::of($this->about(), "{$inspection->name($number)}: callers wait for {$seconds} s", "Nobody having answered, that is how long it takes until {$inspection->name($run->facts->passiveTarget)}.", $number)->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $group = static fn (int $limit): array => ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => $limit, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']]];
+
+        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'group:desk']], 'groups' => [$group(30)]], ['groups' => [$group(120)]]);
+    }
+}

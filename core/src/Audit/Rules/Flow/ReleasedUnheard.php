@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Flow;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Calls\Outcome;
+
+/** Callers who are let go without having heard a word. */
+final readonly class ReleasedUnheard implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'flow.released-without-choice',
+            Severity::Warning,
+            'Callers are released without having heard anything or chosen anything.',
+            'They believe that the line is broken.',
+            'Let them hear why, and what to do.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $survey = $inspection->survey();
+        $told = [];
+        foreach ($survey->runs as $run) {
+            $number = $inspection->book->find(Reference::to(Kind::Number, $run->number));
+            // What takes no time was not heard.
+            if ($number !== null && $run->facts->passive === Outcome::Released && ! isset($told[$run->number]) && $run->passiveSeconds() === 0) {
+                $told[$run->number] = true;
+                yield Finding::of($this->about(), "{$inspection->name($number)}: callers are let go without a word", 'They hear nothing before the line is dropped.', $number)->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = static fn (string $to): array => ['key' => Samples::NUMBER, 'destination' => $to];
+
+        return Samples::of(['prompts' => [['key' => 'closed', 'script' => 'This number is not in use any more.']], 'announcements' => [['key' => 'closed', 'prompt' => 'prompt:closed']], 'numbers' => [$number('announcement:closed')]], ['numbers' => [$number('release')]]);
+    }
+}

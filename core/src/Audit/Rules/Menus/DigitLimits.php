@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\ExtensionReach;
+use Jaunty\Core\Book\Menu;
+
+/** A menu in which extensions cannot be dialled to their end. */
+final readonly class DigitLimits implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.digits-limits-wrong',
+            Severity::Error,
+            'A menu lets callers dial extensions, and takes fewer digits than extensions have.',
+            'It acts on the beginning of an extension, and the caller is told that there is none.',
+            'Let it take as many digits as the longest extension has.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
+            $longest = max([0, ...array_map(static fn (BookObject $object): int => strlen((string) $object->extension()), $inspection->book->objects())]);
+            $most = $menu->dialExtensions['most'] ?? $inspection->book->tenant->extensionLength;
+            if ($menu->dialExtensions['scope'] !== ExtensionReach::Off && $most < $longest) {
+                yield Finding::of($this->about(), "{$menu->name} takes {$most} digits, and extensions have {$longest}", 'Longer extensions cannot be dialled there.', $menu)->at('dialExtensions/most')->fixedBy(Fix::set("Take {$longest} digits", $menu, 'dialExtensions/most', $longest));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $menu = static fn (int $most): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:a', 'dialExtensions' => ['scope' => 'all', 'most' => $most]];
+
+        return Samples::of(['users' => [['key' => 'a', 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'a']], 'prompts' => [['key' => 'day', 'script' => 'Dial the extension.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [$menu(3)]], ['menus' => [$menu(2)]]);
+    }
+}

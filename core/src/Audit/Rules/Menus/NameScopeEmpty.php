@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\NameScope;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Dialling by name where nobody is listed. */
+final readonly class NameScopeEmpty implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.name-scope-empty',
+            Severity::Error,
+            'A menu lets callers dial by name, and nobody is listed there.',
+            'Whatever they spell, they are told that there is nobody of the name.',
+            'List people in the directory, or take dialling by name away.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
+            $listed = array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->directory['listed'] && $user->status === UserStatus::Active && $user->extension !== null);
+            $empty = $menu->dialByName['scope'] === NameScope::Groups && $menu->dialByName['groups'] === [] || $listed === [];
+            if ($menu->dialByName['scope'] !== NameScope::Off && $empty) {
+                yield Finding::of($this->about(), "{$menu->name}: nobody can be dialled by name", $listed === [] ? 'Nobody is listed in the directory.' : 'No group is named whose members are listed.', $menu)->at('dialByName/scope');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (bool $listed): array => ['key' => 'a', 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'directory' => ['listed' => $listed, 'spokenName' => true]];
+
+        return Samples::of(['users' => [$user(true)], 'mailboxes' => [['key' => 'a']], 'prompts' => [['key' => 'day', 'script' => 'Spell the name.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:a', 'dialByName' => ['scope' => 'all']]]], ['users' => [$user(false)]]);
+    }
+}

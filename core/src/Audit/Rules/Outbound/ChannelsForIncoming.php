@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Trunk;
+
+/** A trunk that outgoing calls may fill to the last channel. */
+final readonly class ChannelsForIncoming implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'outbound.channels-none-for-incoming',
+            Severity::Error,
+            'Outgoing calls may take every channel of a trunk.',
+            'Callers find the number engaged whenever the customer\'s own people are busy calling out.',
+            'Leave some channels for incoming calls.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Trunk::class) as $trunk) {
+            $numbers = array_filter($inspection->usesOf($trunk), static fn (array $use): bool => $use[0] instanceof Number);
+            if ($trunk->channels !== null && $trunk->outboundChannels !== null && $trunk->outboundChannels >= $trunk->channels && $numbers !== []) {
+                $left = max(1, intdiv($trunk->channels * 2, 3));
+                yield Finding::of($this->about(), "{$trunk->name}: outgoing calls may take all {$trunk->channels} channels", 'None is left for callers.', $trunk)->at('outboundChannels')->fixedBy($trunk->channels < 2 ? null : Fix::set("Let them take {$left}", $trunk, 'outboundChannels', $left));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $trunk = static fn (int $out): array => ['key' => 'main', 'name' => 'Main trunk', 'channels' => 6, 'outboundChannels' => $out];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'trunk' => 'trunk:main', 'destination' => 'mailbox:desk']], 'trunks' => [$trunk(4)]], ['trunks' => [$trunk(6)]]);
+    }
+}
