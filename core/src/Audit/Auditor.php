@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Reference;
 
 /** Runs rules over a book: a draft, a proposed change set applied, the book itself, live, or an imported file alike. */
 final readonly class Auditor
@@ -36,9 +37,30 @@ final readonly class Auditor
                 }
             }
         }
+        $findings = self::withoutExplained($findings);
         usort($findings, Finding::compare(...));
 
         return $findings;
+    }
+
+    /**
+     * One fault is one finding: that a call ends nowhere is not said again where a missing answer was.
+     *
+     * @param  list<Finding>  $findings
+     * @return list<Finding>
+     */
+    private static function withoutExplained(array $findings): array
+    {
+        $explained = [];
+        foreach ($findings as $finding) {
+            foreach ($finding->about->explains as $rule) {
+                foreach ($finding->objects as $object) {
+                    $explained["{$rule} " . Reference::of($object)] = true;
+                }
+            }
+        }
+
+        return array_values(array_filter($findings, static fn (Finding $finding): bool => ! isset($explained["{$finding->about->id} " . Reference::of($finding->objects[0])])));
     }
 
     /** @return list<Finding> */

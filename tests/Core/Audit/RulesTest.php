@@ -154,6 +154,21 @@ final class RulesTest extends TestCase
         self::assertSame($written, $listed);
     }
 
+    /** That a call ends nowhere is said once: by the rule that knows why, where there is one. */
+    public function test_what_another_finding_explains_is_not_said_again(): void
+    {
+        $ids = array_map(static fn (Rule $rule): string => $rule->about()->id, RuleBook::all());
+        $found = static fn (Book $book): array => array_map(static fn (Finding $finding): string => $finding->about->id, Auditor::whole()->audit(new Inspection($book, Samples::NOW)));
+        foreach (RuleBook::all() as $rule) {
+            self::assertSame([], array_diff($rule->about()->explains, $ids), $rule->about()->id);
+            if ($rule->about()->explains !== []) {
+                self::assertContains($rule->about()->id, $found($rule->samples()->bad));
+                self::assertSame([], array_intersect($found($rule->samples()->bad), $rule->about()->explains), $rule->about()->id);
+            }
+        }
+        self::assertContains('flow.dead-end', $found((new \Jaunty\Core\Audit\Rules\Flow\DeadEnd())->samples()->bad), 'where nobody explains it');
+    }
+
     public function test_a_rule_of_one_country_is_silent_elsewhere(): void
     {
         $about = new About('trial.only-there', \Jaunty\Core\Audit\Severity::Note, 'A.', 'B.', 'C.', countries: ['US']);

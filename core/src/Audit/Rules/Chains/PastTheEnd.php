@@ -25,6 +25,7 @@ final readonly class PastTheEnd implements Rule
             'Past the last place there is nothing: the caller is cut off.',
             'End the chain with a mailbox.',
             About::MODEL,
+            explains: ['flow.dead-end'],
         );
     }
 

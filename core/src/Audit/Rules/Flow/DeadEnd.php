@@ -10,20 +10,13 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Book\Attendant;
-use Jaunty\Core\Book\BookObject;
-use Jaunty\Core\Book\Group;
-use Jaunty\Core\Book\Menu;
-use Jaunty\Core\Book\MenuKey;
-use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\Outcome;
 use Jaunty\Core\Calls\Run;
 use Jaunty\Core\Calls\Script;
 use Jaunty\Core\Calls\Trace;
 
-/** Calls that end nowhere, where no other rule says why. */
+/** Calls that end nowhere; where another rule says why, its finding stands for this one. */
 final readonly class DeadEnd implements Rule
 {
     public function about(): About
@@ -51,7 +44,7 @@ final readonly class DeadEnd implements Rule
         }
         foreach ($ends as $target => $runs) {
             $object = str_starts_with($target, 'outside:') ? null : $inspection->book->find(Reference::parse($target));
-            if ($object === null || $this->isToldElsewhere($inspection, $object)) {
+            if ($object === null) {
                 continue;
             }
             $call = $survey->shortestCall($runs[0], Outcome::DeadEnd->value . " {$target}");
@@ -60,18 +53,6 @@ final readonly class DeadEnd implements Rule
             yield Finding::of($this->about(), "{$inspection->name($object)}: a call can end nowhere", ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'), $object)
                 ->counting($numbers)->shownBy($call);
         }
-    }
-
-    private function isToldElsewhere(Inspection $inspection, BookObject $object): bool
-    {
-        return match (true) {
-            $object instanceof Group => $object->otherwise->of('noAnswer') === null && $object->mailbox === null,
-            $object instanceof User => $inspection->callBook()->treatment($object, 'noAnswer', false) === null,
-            $object instanceof Menu => $object->silence === null || array_filter($object->keys, static fn (MenuKey $key): bool => $key->to === null) !== [],
-            $object instanceof Attendant => array_diff(['open', 'closed'], array_column(array_filter($object->answers, static fn (array $answer): bool => $answer['then'] !== null), 'when')) !== [],
-            $object instanceof Number => $object->destination === null,
-            default => false,
-        };
     }
 
     public function samples(): Samples

@@ -26,6 +26,7 @@ final readonly class NoWayOut implements Rule
             'Nothing is set for calls that nobody in the hunt group answers.',
             'The call is dropped after it has rung, and the caller does not know why.',
             'Send them to a mailbox, another group or the operator.',
+            explains: ['flow.dead-end'],
         );
     }
 

@@ -30,6 +30,7 @@ final readonly class AnswerMissing implements Rule
             'Callers of that time of day are cut off.',
             'Say what they hear and where they are led.',
             About::MODEL,
+            explains: ['flow.dead-end'],
         );
     }
 

@@ -28,6 +28,7 @@ final readonly class KeyToNowhere implements Rule
             'Whoever presses it is cut off.',
             'Say where it leads, or take the key away.',
             About::MODEL,
+            explains: ['flow.dead-end'],
         );
     }
 

@@ -25,6 +25,7 @@ final readonly class SilenceNowhere implements Rule
             'People with old telephones, driving, or unsure what to choose are cut off.',
             'Lead silence to somebody, or to a mailbox.',
             About::MODEL,
+            explains: ['flow.dead-end', 'menus.invalid-nowhere'],
         );
     }
 

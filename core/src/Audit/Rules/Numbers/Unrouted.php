@@ -26,6 +26,7 @@ final readonly class Unrouted implements Rule
             'Whoever calls it is cut off.',
             'Say where its calls go, or cancel it.',
             About::MODEL,
+            explains: ['flow.dead-end'],
         );
     }
 

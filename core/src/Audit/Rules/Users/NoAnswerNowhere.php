@@ -24,6 +24,7 @@ final readonly class NoAnswerNowhere implements Rule
             'A user has no mailbox and no treatment for calls they do not answer.',
             'Whoever calls them is cut off after the phone has rung.',
             'Give them a mailbox, or set the treatment once for the site or the customer.',
+            explains: ['flow.dead-end'],
         );
     }
 
@@ -40,7 +41,7 @@ final readonly class NoAnswerNowhere implements Rule
             $this->about(),
             count($lost) === 1 ? "{$lost[0]->label()}: no answer leads nowhere" : count($lost) . ' users: no answer leads nowhere',
             count($lost) === 1 ? 'There is neither a mailbox nor a treatment of their own, their site\'s or the customer\'s.' : "{$inspection->names($lost)} have neither a mailbox nor a treatment of their own, their site's or the customer's.",
-            count($lost) === 1 ? $lost[0] : $inspection->book->tenant,
+            ...(count($lost) === 1 ? $lost : [$inspection->book->tenant, ...$lost]),
         )->at(count($lost) === 1 ? 'mailbox' : 'defaults/noAnswer')->counting(count($lost));
     }
 
