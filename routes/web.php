@@ -6,6 +6,7 @@ use App\Http\Controllers\ApiTokenController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
+use App\Http\Controllers\FindingController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
 use App\Http\Controllers\ProofController;
@@ -40,6 +41,7 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
         Route::get('customers', [RosterController::class, 'index']);
         Route::get('templates', [TakingOnController::class, 'templates']);
         Route::get('stock', [TakingOnController::class, 'stock']);
+        Route::get('findings', [FindingController::class, 'index']);
         Route::post('taking-on/preview', [TakingOnController::class, 'preview']);
         Route::get('taking-on/answers', [TakingOnController::class, 'kept']);
         Route::put('taking-on/answers', [TakingOnController::class, 'keep']);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Book;
 
+use App\Audit\FindingStore;
 use App\Audit\FindingWaivers;
 use App\Models\TenantSummary;
 use App\Time\Clock;
@@ -21,7 +22,7 @@ use Jaunty\Core\Numbering\E164;
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
 final readonly class SummaryKeeper
 {
-    public function __construct(private Clock $clock, private FindingWaivers $waivers)
+    public function __construct(private Clock $clock, private FindingWaivers $waivers, private FindingStore $findings)
     {
     }
 
@@ -38,7 +39,7 @@ final readonly class SummaryKeeper
     /** A finding was waived, or stands again. */
     public function findingsSifted(string $tenantId, Book $book): void
     {
-        $this->put($tenantId, ['findings' => $this->byWeight($this->waivers->sift($tenantId, $book->tenant->zone, Auditor::of($book, $this->clock->now()->getTimestamp()))->standing)]);
+        $this->put($tenantId, ['findings' => $this->audited($tenantId, $book)]);
     }
 
     /** The same book on another day: its week, what is found wrong with it, and what comes next. */
@@ -58,7 +59,7 @@ final readonly class SummaryKeeper
         return [
             'place' => $this->place($book),
             'strip' => $strip === null ? null : json_encode($strip, JSON_THROW_ON_ERROR),
-            'findings' => $this->byWeight($this->waivers->sift($tenantId, $book->tenant->zone, Auditor::of($book, $now))->standing),
+            'findings' => $this->audited($tenantId, $book),
             'next_on' => $next?->day,
             'next_what' => $next?->words,
             'summed_up_on' => $today,
@@ -77,23 +78,35 @@ final readonly class SummaryKeeper
     /** @param Inspection $beside of the book with live beside it */
     public function liveRead(string $tenantId, Inspection $beside): void
     {
-        $this->put($tenantId, ['live_read_at' => $this->clock->now()] + $this->drift($beside));
+        $this->put($tenantId, ['live_read_at' => $this->clock->now()] + $this->drift($tenantId, $beside));
     }
 
     /** The same reading, weighed anew. */
     public function driftWeighed(string $tenantId, Inspection $beside): void
     {
-        $this->put($tenantId, $this->drift($beside));
+        $this->put($tenantId, $this->drift($tenantId, $beside));
     }
 
     /** @return array<string, mixed> */
-    private function drift(Inspection $beside): array
+    private function drift(string $tenantId, Inspection $beside): array
     {
+        $findings = Auditor::ofArea('drift')->audit($beside);
+        $this->findings->ofDrift($tenantId, $findings);
+
         return [
             'differences' => count($beside->drift()->operations),
             'callers_notice' => $beside->difference()?->isEmpty() === false,
-            'drift_findings' => $this->byWeight(Auditor::ofArea('drift')->audit($beside)),
+            'drift_findings' => $this->byWeight($findings),
         ];
+    }
+
+    /** Counts what stands in the book, and keeps it for lists. */
+    private function audited(string $tenantId, Book $book): string
+    {
+        $sifted = $this->waivers->sift($tenantId, $book->tenant->zone, Auditor::of($book, $this->clock->now()->getTimestamp()));
+        $this->findings->ofBook($tenantId, $sifted);
+
+        return $this->byWeight($sifted->standing);
     }
 
     /** @param list<Finding> $findings */

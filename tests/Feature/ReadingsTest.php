@@ -50,6 +50,8 @@ final class ReadingsTest extends FeatureTestCase
         self::assertSame(['Bo only helps out', '2026-12-24', 'groups.limit-shorter-than-one-pass'], [$margin['waived'][0]['reason'], $margin['waived'][0]['until'], $margin['waived'][0]['finding']['rule']]);
         self::assertSame($errors - 1, $this->line()['findings']['error']);
         $waive()->assertStatus(409);
+        $mine = static fn (array $lines): array => array_column(array_filter($lines, static fn (array $line): bool => $line['rule'] === 'groups.limit-shorter-than-one-pass'), 'waived', 'customer');
+        self::assertTrue($mine($this->getJson('/api/findings')->assertOk()->json('findings'))[$this->customer]);
 
         // Under another name it is the same; with another limit it is not.
         $this->edit($this->customer, [['object' => 'group:desk', 'path' => 'name', 'value' => 'The desk']])->assertOk();
@@ -62,6 +64,10 @@ final class ReadingsTest extends FeatureTestCase
         $this->deleteJson("/api/customers/{$this->customer}/findings/waivers/{$margin['waived'][0]['id']}")->assertOk();
         self::assertContains('groups.limit-shorter-than-one-pass', $this->rules());
         self::assertSame($errors, $this->line()['findings']['error']);
+        self::assertFalse($mine($this->getJson('/api/findings')->json('findings'))[$this->customer]);
+        $stranger = $this->technician();
+        self::assertSame([], $this->actingAs($stranger)->getJson('/api/findings')->assertOk()->json('findings'));
+        $this->actingAs($this->lead);
         $this->deleteJson("/api/customers/{$this->customer}/findings/waivers/{$margin['waived'][0]['id']}")->assertNotFound();
     }
 

@@ -12,6 +12,7 @@ export type CustomerLine = Schemas['CustomerLine']
 export type Desk = Schemas['Desk']
 export type Impact = paths['/customers/{customer}/live/impact']['get']['responses']['200']['content']['application/json']
 export type Finding = Schemas['Finding']
+export type FindingLine = Schemas['FindingLine']
 export type Strip = NonNullable<Schemas['Strip']>
 export type Telling = Schemas['Telling']
 export type RightNow = NonNullable<Schemas['RightNow']>

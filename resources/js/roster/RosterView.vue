@@ -115,6 +115,7 @@ useShortcuts([
     <template #hand>
       <span><kbd>Ctrl K</kbd> <span class="soft small">jump</span></span>
       <router-link to="/second-factor">{{ technician?.name }}</router-link>
+      <router-link to="/findings">Findings</router-link>
       <button type="button" class="text-button" @click="signOut">Sign out</button>
     </template>
   </PageTop>

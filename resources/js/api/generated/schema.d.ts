@@ -408,6 +408,45 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What stands at every customer granted to the technician, as last looked at */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description By customer, rule and title; those waived are marked */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            findings: components["schemas"]["FindingLine"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/taking-on/preview": {
         parameters: {
             query?: never;
@@ -2513,6 +2552,21 @@ export interface components {
                 mailboxAt: number | null;
                 isPassedOver: boolean;
             }[];
+        };
+        FindingLine: {
+            customer: string;
+            name: string;
+            rule: string;
+            severity: components["schemas"]["Severity"];
+            title: string;
+            detail: string;
+            /** @description The one it is about, as the book refers to it */
+            object: string;
+            count: number;
+            waived: boolean;
+            fingerprint: string;
+            /** Format: date-time */
+            firstSeen: string;
         };
         NotUnderstood: {
             text: string;
