@@ -13,8 +13,6 @@ return new class extends Migration {
                 add column drift_findings jsonb not null default '{"blocker": 0, "error": 0, "warning": 0, "note": 0}';
             comment on column tenant_summaries.drift_findings is 'what the rules about drift found when live was last read; findings are those of the book alone';
             comment on column tenant_summaries.main_number is 'as it is written for people';
-            -- Summed up anew, as lines are now written with the names of what callers reach.
-            update tenant_summaries set summed_up_on = null;
             SQL);
     }
 };

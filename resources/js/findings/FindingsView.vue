@@ -2,7 +2,8 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { client, take, type FindingLine } from '@/api'
+import { client, take, type BookObject, type FindingLine } from '@/api'
+import { chapterOfKind } from '@/desk'
 import { age, EmptyState, ErrorState, LoadingLines, PageTop, plural, SeverityBars, useLongList, useNow, useShortcuts } from '@/shared'
 import { grouped, wanted, type Grouping, type Wanted } from './sorting'
 
@@ -29,7 +30,7 @@ const inView = computed(() => rows.value.slice(drawn.value.from, drawn.value.to)
 watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
 
 function chapterOf(line: FindingLine): { name: string; params: Record<string, string>; query: Record<string, string> } {
-  return { name: 'desk', params: { customer: line.customer, chapter: line.rule.startsWith('drift.') ? 'push' : 'proof' }, query: { at: line.object } }
+  return { name: 'desk', params: { customer: line.customer, chapter: line.rule.startsWith('drift.') ? 'push' : chapterOfKind(line.object.slice(0, line.object.indexOf(':')) as BookObject['kind']) }, query: { at: line.object } }
 }
 
 function open(line: FindingLine | undefined): void {

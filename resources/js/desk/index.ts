@@ -1,0 +1,1 @@
+export { chapterOfKind } from './chapters'
