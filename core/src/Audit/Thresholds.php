@@ -18,8 +18,9 @@ final readonly class Thresholds
      * @param  int  $longestPromptSeconds  of a menu; common practice
      * @param  int  $shortestKeyWait  in seconds, for a caller to find the key; common practice
      * @param  int  $exceptionKeptDays  after its last day: somebody may still ask what it was; common practice
+     * @param  float  $quietestPeakDb  of a recording: below it nothing is to be heard; common practice
      */
-    public function __construct(public int $longestSpanHours = 24, public int $holidayNoticeDays = 60, public int $longestWaitSeconds = 60, public int $mostWaiting = 50, public int $fewestRings = 3, public int $mostChoices = 5, public int $mostMenusDeep = 3, public int $longestPromptSeconds = 30, public int $shortestKeyWait = 3, public int $exceptionKeptDays = 30)
+    public function __construct(public int $longestSpanHours = 24, public int $holidayNoticeDays = 60, public int $longestWaitSeconds = 60, public int $mostWaiting = 50, public int $fewestRings = 3, public int $mostChoices = 5, public int $mostMenusDeep = 3, public int $longestPromptSeconds = 30, public int $shortestKeyWait = 3, public int $exceptionKeptDays = 30, public float $quietestPeakDb = -50.0)
     {
     }
 }

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Numbering\E164;
+
+/** A number that no network has. */
+final readonly class InvalidNumber implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.invalid',
+            Severity::Error,
+            'A number is none of its country\'s numbering plan.',
+            'No carrier can bring a call to it; it was mistyped.',
+            'Compare it with the carrier\'s list.',
+            'the numbering plans as libphonenumber knows them',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Number::class) as $number) {
+            $read = E164::parse($number->key);
+            if (! $read->isValid() && ! $read->isFictional()) {
+                yield Finding::of($this->about(), "{$number->key} is no number of any network", 'Its country has no number of this form.', $number);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = static fn (string $key): array => ['key' => $key, 'destination' => 'mailbox:desk'];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [$number(Samples::NUMBER)]], ['numbers' => [$number('+19021550150')]]);
+    }
+}
