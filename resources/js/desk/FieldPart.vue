@@ -4,11 +4,11 @@ import type { BookObject } from '@/api'
 import { now } from '@/shared'
 import { DESTINATION } from './columns'
 import { useDesk } from './desk'
-import { spelt, type Field } from './fields'
+import type { Field } from './fields'
 import InlineField from './InlineField.vue'
 import { itemFor } from './making'
 import { sidesOf, withSide } from './treatments'
-import { fieldInWords } from './words'
+import { fieldInWords, spelt } from './words'
 import { asText, valueAt } from './values'
 
 /** One field, or the fields inside it. */

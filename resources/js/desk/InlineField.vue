@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId } from 'vue'
 import type { BookObject } from '@/api'
-import { read, shown, typedOf } from './cells'
+import { read, shown, suggested, typedOf } from './cells'
 import type { FieldType } from './columns'
 import { cellKey, useDesk } from './desk'
 import { same, valueAt } from './values'
@@ -26,12 +26,7 @@ const isChosen = computed(() => props.type.type === 'choice' || props.type.type 
 const options = computed<[string, string][]>(() => (props.type.type === 'flag' ? [['true', 'yes'], ['false', 'no']] : Object.entries(props.type.choices ?? {})))
 const text = computed(() => shown(current.value, props.type, names.value))
 
-const suggestions = computed(() => {
-  if (typed.value === undefined) return []
-  if (props.type.type === 'zone') return Intl.supportedValuesOf('timeZone')
-  const words = props.type.type === 'destination' ? ['hang up', 'busy tone', 'the operator', 'the directory', 'the same menu again', 'the menu before'] : []
-  return [...(props.type.kinds === undefined ? [] : names.value.choices(props.type.kinds)), ...words]
-})
+const suggestions = computed(() => (typed.value === undefined ? [] : suggested(props.type, names.value)))
 
 function open(): void {
   typed.value = fault.value?.typed ?? typedOf(current.value, props.type, names.value)

@@ -2,7 +2,7 @@
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { BookObject } from '@/api'
 import { kindsInWords, plural, useLongList } from '@/shared'
-import { pastedCells, read, shown, typedOf } from './cells'
+import { pastedCells, read, shown, suggested, typedOf } from './cells'
 import { columnsOf, type Column } from './columns'
 import { cellKey, useDesk, type Edit } from './desk'
 import { valueAt } from './values'
@@ -74,12 +74,7 @@ watch(
 const suggestions = computed(() => {
   const open = editing.value
   const column = open === undefined ? undefined : columns.value[open.column]
-  if (column === undefined) return []
-  if (column.type === 'flag') return ['yes', 'no']
-  if (column.type === 'choice') return Object.values(column.choices ?? {})
-  if (column.type === 'zone') return Intl.supportedValuesOf('timeZone')
-  if (column.kinds === undefined) return []
-  return names.value.choices(column.kinds)
+  return column === undefined ? [] : suggested(column, names.value)
 })
 
 /** While a block grows, the focus moves and its first corner stays. */

@@ -1,5 +1,5 @@
 import type { FieldType } from './columns'
-import type { Names } from './names'
+import { WORDS, type Names } from './names'
 import { asText } from './values'
 
 const YES = ['yes', 'y', 'true', 'on', '1']
@@ -109,4 +109,18 @@ export function pastedCells(text: string): string[][] {
     else if (isLineEnd) break
   }
   return rows
+}
+
+/** What may be typed there, for whoever does not know it by heart. */
+export function suggested({ type, choices, kinds }: FieldType, names: Names): string[] {
+  switch (type) {
+    case 'flag':
+      return ['yes', 'no']
+    case 'choice':
+      return Object.values(choices ?? {})
+    case 'zone':
+      return Intl.supportedValuesOf('timeZone')
+    default:
+      return [...(kinds === undefined ? [] : names.choices(kinds)), ...(type === 'destination' ? Object.values(WORDS) : [])]
+  }
 }

@@ -1,6 +1,7 @@
 import schema from '../../../docs/tenant-book.schema.json'
 import type { BookObject } from '@/api'
 import { DESTINATION, type CellType, type FieldType } from './columns'
+import { spelt } from './words'
 
 /** A field of an object as the open format has it, for a form that shows every one. */
 export type Field =
@@ -83,9 +84,4 @@ function plain(shape: Shape): FieldType {
 function kindsIn(pattern: string | undefined): BookObject['kind'][] | undefined {
   const found = [...(pattern ?? '').matchAll(/\b([a-z]+):\.\+/g)].flatMap((match) => match[1] ?? [])
   return found.length === 0 ? undefined : (found as BookObject['kind'][])
-}
-
-/** `ringsEach` as people write it. */
-export function spelt(name: string): string {
-  return name.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`)
 }

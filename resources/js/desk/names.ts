@@ -1,6 +1,7 @@
 import type { BookObject } from '@/api'
 
-const WORDS: Record<string, string> = {
+/** What a destination may be besides an object or a number. */
+export const WORDS: Record<string, string> = {
   operator: 'the operator',
   directory: 'the directory',
   again: 'the same menu again',

@@ -22,7 +22,7 @@ export function fieldInWords(ref: string, path: string): string {
   if (column !== undefined && path !== 'name' && path !== 'extension') return column.title.charAt(0).toLowerCase() + column.title.slice(1)
   return path
     .split('/')
-    .map((step) => STEPS[step] ?? step.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`))
+    .map((step) => STEPS[step] ?? spelt(step))
     .join(', ')
 }
 
@@ -60,4 +60,9 @@ function freely(value: unknown, names: Names): string {
 /** What the server could not read of something said, with why. */
 export function notUnderstood(faults: { text: string; why: string }[]): string {
   return faults.map(({ text, why }) => (text === '' ? why : `“${text}”: ${why}`)).join('; ')
+}
+
+/** `ringsEach` as people write it. */
+export function spelt(name: string): string {
+  return name.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`)
 }
