@@ -28,7 +28,21 @@ final class ImpactReport
         $zone = ZoneClock::of($before->tenant->zone);
         // Begun within a day, its hours would not be those of the other days, and words for them would grow long.
         $from = $zone->midnight($zone->day($now));
-        $difference = Difference::between($before, $after, $from);
+
+        return self::of($before, $after, Difference::between($before, $after, $from), $from);
+    }
+
+    /**
+     * @param  ?Difference  $difference  between the two, null where nothing in them differs
+     * @param  int  $from  seconds since 1970; a year from there was compared
+     * @return array{isComplete: bool, count: int, contrasts: list<array<string, mixed>>, newlyReached: list<string>, noLongerReached: list<string>}
+     */
+    public static function of(Book $before, Book $after, ?Difference $difference, int $from): array
+    {
+        if ($difference === null) {
+            return ['isComplete' => true, 'count' => 0, 'contrasts' => [], 'newlyReached' => [], 'noLongerReached' => []];
+        }
+        $zone = ZoneClock::of($before->tenant->zone);
 
         return [
             'isComplete' => $difference->isComplete,

@@ -70,7 +70,7 @@ final class LiveController extends Controller
 
         return new JsonResponse([
             'readAt' => $readAt,
-            'impact' => ImpactReport::between($compared->target, $compared->live, $inspection->now),
+            'impact' => ImpactReport::of($compared->target, $compared->live, $inspection->difference(), $inspection->dayBegan()),
             'strips' => ['book' => WeekStrip::ofMain($compared->target, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
             'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofArea('drift')->audit($inspection)),
             'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->drift, $inspection->dayBegan())),

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Access\Ability;
 use App\Access\Scope;
 use App\Audit\FindingWaivers;
-use App\Audit\Sifted;
 use App\Book\DraftDesk;
 use App\Book\SummaryKeeper;
 use App\Desk\Books;
@@ -17,6 +16,7 @@ use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Calls\RightNow;
 use Jaunty\Core\Calls\Telling;
@@ -33,7 +33,11 @@ final class MarginController extends Controller
     {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, fn (TenantRow $tenant): array => $this->margin($tenant, $technician)));
+        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, function (TenantRow $tenant) use ($technician): array {
+            $book = $this->drafts->view($tenant, $technician)->edited;
+
+            return $this->margin($tenant, $book, $this->audited($book));
+        }));
     }
 
     /** Accepts a finding with a reason and until a day; on the Roster it counts no more. */
@@ -45,10 +49,11 @@ final class MarginController extends Controller
 
         return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): array {
             $view = $this->drafts->view($tenant, $technician);
-            $this->waivers->waive($tenant, $technician, $this->sifted($tenant, $view->edited)->standing, $given['fingerprint'], $given['reason'], $given['until'] ?? null);
+            $found = $this->audited($view->edited);
+            $this->waivers->waive($tenant, $technician, $this->waivers->sift($tenant->id, $tenant->zone, $found)->standing, $given['fingerprint'], $given['reason'], $given['until'] ?? null);
             $summaries->findingsSifted($tenant->id, $view->head);
 
-            return $this->margin($tenant, $technician);
+            return $this->margin($tenant, $view->edited, $found);
         }), 201);
     }
 
@@ -60,23 +65,26 @@ final class MarginController extends Controller
             if (! $this->waivers->takeBack($tenant, $technician, $waiver)) {
                 throw new NotFoundHttpException();
             }
-            $summaries->findingsSifted($tenant->id, $this->drafts->view($tenant, $technician)->head);
+            $view = $this->drafts->view($tenant, $technician);
+            $summaries->findingsSifted($tenant->id, $view->head);
 
-            return $this->margin($tenant, $technician);
+            return $this->margin($tenant, $view->edited, $this->audited($view->edited));
         }));
     }
 
-    /** @return array<string, mixed> */
-    private function margin(TenantRow $tenant, string $technician): array
+    /**
+     * @param  list<Finding>  $found
+     * @return array<string, mixed>
+     */
+    private function margin(TenantRow $tenant, Book $book, array $found): array
     {
-        $book = $this->drafts->view($tenant, $technician)->edited;
-
-        return MarginResource::of($book, $this->sifted($tenant, $book), $this->clock->now()->getTimestamp());
+        return MarginResource::of($book, $this->waivers->sift($tenant->id, $tenant->zone, $found), $this->clock->now()->getTimestamp());
     }
 
-    private function sifted(TenantRow $tenant, Book $book): Sifted
+    /** @return list<Finding> */
+    private function audited(Book $book): array
     {
-        return $this->waivers->sift($tenant->id, $tenant->zone, Auditor::of($book, $this->clock->now()->getTimestamp()));
+        return Auditor::of($book, $this->clock->now()->getTimestamp());
     }
 
     public function now(Request $request, string $customer): JsonResponse
