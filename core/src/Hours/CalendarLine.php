@@ -8,7 +8,6 @@ use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Holiday;
 use Jaunty\Core\Book\HolidayRule;
-use Jaunty\Core\Book\WhenWeekend;
 
 /** A calendar of holidays as one reads it: what each goes by in words, and the next dates it gives, days in lieu included. */
 final class CalendarLine
@@ -36,11 +35,7 @@ final class CalendarLine
 
         return array_map(static fn (Holiday $holiday): array => [
             'item' => $holiday->item,
-            'goesBy' => $holiday->rule === null ? 'one day' : self::rule($holiday->rule) . match ($holiday->whenWeekend) {
-                WhenWeekend::Actual => '',
-                WhenWeekend::Substitute => ', on a weekend the next working day instead',
-                WhenWeekend::Both => ', on a weekend the next working day as well',
-            },
+            'goesBy' => $holiday->rule === null ? 'one day' : self::rule($holiday->rule),
             'next' => array_slice($next[$holiday->item] ?? [], 0, $years),
         ], $calendar->holidays);
     }

@@ -63,7 +63,7 @@ useShortcuts([
     <ErrorState v-if="error !== null && data === undefined" :error="error" @again="refetch()" />
     <LoadingLines v-else-if="data === undefined" what="what was found" />
     <template v-else>
-      <div class="line">
+      <div class="filters">
         <p class="sentence">
           <select v-model="filter.weight" aria-label="Weight">
             <option value="any">All findings</option>
@@ -112,43 +112,9 @@ useShortcuts([
   overflow-y: auto;
 }
 
-.line {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-  padding: 12px 0 8px;
-}
-
-.sentence {
-  flex: 1;
-  font-size: 15px;
-}
-
-.sentence select,
-.words {
-  field-sizing: content;
-  padding: 0 2px;
-  border: 0;
-  border-bottom: 1px solid var(--teal);
-  border-radius: 0;
-  background: transparent;
-  color: var(--teal);
-  appearance: none;
-  cursor: pointer;
-}
-
-.sentence option {
-  background: var(--sheet);
-  color: var(--ink);
-}
-
 .words {
   min-width: 6em;
   cursor: text;
-}
-
-.words::placeholder {
-  color: var(--teal);
 }
 
 table {

@@ -128,7 +128,7 @@ useShortcuts([
       <p v-else>Ask whoever grants customers at {{ reseller }} for the ones you look after.</p>
     </EmptyState>
     <template v-else>
-      <div class="line">
+      <div class="filters">
         <p class="sentence">
           Customers
           <select v-model="filter.stage" aria-label="Stage">
@@ -222,44 +222,10 @@ useShortcuts([
   overflow-y: auto;
 }
 
-.line {
-  display: flex;
-  gap: 16px;
-  align-items: center;
-  padding: 12px 0 8px;
-}
-
-.sentence {
-  flex: 1;
-  font-size: 15px;
-}
-
-.sentence select,
-.words {
-  field-sizing: content;
-  padding: 0 2px;
-  border: 0;
-  border-bottom: 1px solid var(--teal);
-  border-radius: 0;
-  background: transparent;
-  color: var(--teal);
-  appearance: none;
-  cursor: pointer;
-}
-
-.sentence option {
-  background: var(--sheet);
-  color: var(--ink);
-}
-
 .words {
   min-width: 5em;
   max-width: 16em;
   cursor: text;
-}
-
-.words::placeholder {
-  color: var(--teal);
 }
 
 .sorter {

@@ -58,7 +58,7 @@ async function read(said: string): Promise<string> {
         <td><InlineField :object="calendar" :path="`holidays/${each.item}/name`" :type="{ type: 'text', required: true }" :label="`${each.name}, name`" /></td>
         <td>
           <InlineField v-if="each.date !== null" :object="calendar" :path="`holidays/${each.item}/date`" :type="{ type: 'date', required: true }" :label="`${each.name}, date`" />
-          <template v-else>{{ of.get(each.item)?.goesBy.split(', on a weekend')[0] }}</template>
+          <template v-else>{{ of.get(each.item)?.goesBy }}</template>
         </td>
         <td><InlineField :object="calendar" :path="`holidays/${each.item}/whenWeekend`" :type="{ type: 'choice', choices: WEEKENDS, required: true }" :label="`${each.name}, on a weekend`" /></td>
         <td v-for="place in [0, 1]" :key="place" :class="{ soft: of.get(each.item)?.next[place] === undefined }">{{ of.get(each.item)?.next[place] === undefined ? (place === 0 && told.data.value !== undefined ? 'over' : '—') : dayInWords(of.get(each.item)?.next[place] ?? '') }}</td>
