@@ -15,6 +15,9 @@ final class Destinations
         'always', 'doNotDisturb', 'unreachable', 'onACall', 'busy', ...Otherwise::CASES,
     ];
 
+    /** Ranges and dates end in a `to` as well. */
+    private const WRITTEN = '/^(?:[a-z]+:\S+|operator|directory|again|back|release|busy)$/D';
+
     /** @return array<string, string> as the book writes them, by path: `members/van/who` to `outside:+19025550177` */
     public static function of(BookObject $object): array
     {
@@ -45,7 +48,7 @@ final class Destinations
             $item = is_array($value) && is_string($value['item'] ?? null) ? $value['item'] : (string) $name;
             if (is_array($value)) {
                 $found += self::in($value, "{$path}{$item}/");
-            } elseif (is_string($value) && in_array($name, self::FIELDS, true)) {
+            } elseif (is_string($value) && in_array($name, self::FIELDS, true) && preg_match(self::WRITTEN, $value) === 1) {
                 $found[$path . $name] = $value;
             }
         }
