@@ -53,6 +53,12 @@ final class ReadingsTest extends FeatureTestCase
         $mine = static fn (array $lines): array => array_column(array_filter($lines, static fn (array $line): bool => $line['rule'] === 'groups.limit-shorter-than-one-pass'), 'waived', 'customer');
         self::assertTrue($mine($this->getJson('/api/findings')->assertOk()->json('findings'))[$this->customer]);
 
+        // On its last day it holds, and on the next it has lapsed.
+        $standing = fn (string $day): int => $this->scope()->tenant($this->lead->id, $this->customer, \App\Access\Ability::Read, fn (\App\Models\TenantRow $tenant): int => count(
+            (new \App\Audit\FindingWaivers(new \App\Time\FixedClock("{$day}T12:00:00-04:00")))->sift($tenant->id, $tenant->zone, \Jaunty\Core\Audit\Auditor::of($this->app->make(\App\Book\BookRepository::class)->head($tenant->id), 1_796_234_700))->waived,
+        ));
+        self::assertSame([1, 0], [$standing('2026-12-24'), $standing('2026-12-25')]);
+
         // Under another name it is the same; with another limit it is not.
         $this->edit($this->customer, [['object' => 'group:desk', 'path' => 'name', 'value' => 'The desk']])->assertOk();
         self::assertNotContains('groups.limit-shorter-than-one-pass', $this->rules());
