@@ -9,39 +9,51 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Reads;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\CallBook;
 use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\Survey;
 use Jaunty\Core\Change\ChangeSet;
-use Jaunty\Core\Change\Diff;
-use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Numbering\E164;
 
-/** A book under audit at an instant, with what rules ask of it worked out once for all of them. */
-final class Inspection
+/** A book under audit at an instant, as one rule looks at it; what rules ask in common is worked out once. */
+final readonly class Inspection
 {
-    private ?Survey $survey = null;
+    /** What is worked out from the whole book, as Reads and Edited name it. */
+    public const ANYTHING = '*';
 
-    private ?CallBook $callBook = null;
+    public const CALLS = 'calls';
 
-    private ?ChangeSet $drift = null;
+    public const LINKS = 'links';
 
-    private ?Difference $difference = null;
-
-    /** @var ?array<string, list<array{BookObject, string}>> */
-    private ?array $uses = null;
+    private Groundwork $groundwork;
 
     /**
      * @param  int  $now  seconds since 1970
      * @param  ?Book  $live  what the switch was last read to say; null where it was not, or where it is no matter
      */
     public function __construct(
-        public readonly Book $book,
-        public readonly int $now,
-        public readonly ?Book $live = null,
-        public readonly Thresholds $thresholds = new Thresholds(),
+        public Book $book,
+        public int $now,
+        public ?Book $live = null,
+        public Thresholds $thresholds = new Thresholds(),
+        ?Groundwork $groundwork = null,
+        private ?Reads $reads = null,
     ) {
+        $this->groundwork = $groundwork ?? new Groundwork($book, $now, $live);
+    }
+
+    /** The same, which notes what is asked of it. */
+    public function watchedBy(Reads $reads): self
+    {
+        return new self($this->book->watchedBy($reads), $this->now, $this->live, $this->thresholds, $this->groundwork, $reads);
+    }
+
+    /** The same of an edited book. */
+    public function changedTo(Book $book): self
+    {
+        return new self($book, $this->now, $this->live, $this->thresholds, new Groundwork($book, $this->now, $this->live, $this->groundwork));
     }
 
     /**
@@ -94,16 +106,13 @@ final class Inspection
     /** @return list<array{BookObject, string}> who refers to an object, and by which field */
     public function usesOf(BookObject $object): array
     {
-        if ($this->uses === null) {
-            $this->uses = [];
-            foreach ([$this->book->tenant, ...$this->book->objects()] as $user) {
-                foreach ($user->links() as $link) {
-                    $this->uses[(string) $link->to][] = [$user, $link->path];
-                }
-            }
+        $uses = $this->groundwork->usesOf(Reference::of($object));
+        $this->reads?->workedOut(self::LINKS);
+        foreach ($uses as [$user]) {
+            $this->reads?->one(Reference::of($user));
         }
 
-        return $this->uses[(string) Reference::of($object)] ?? [];
+        return $uses;
     }
 
     /** A date as a sentence says it: `Fri 25 Dec 2026`. */
@@ -115,41 +124,44 @@ final class Inspection
     /** The date at the customer's, as days since 1970. */
     public function today(): int
     {
-        return $this->clock()->day($this->now);
+        return $this->groundwork->clock()->day($this->now);
     }
 
     /** Calls to every number over the year that begins with the customer's day. */
     public function survey(): Survey
     {
-        return $this->survey ??= Survey::of($this->book, $this->dayBegan());
+        $this->reads?->workedOut(self::CALLS);
+
+        return $this->groundwork->survey();
     }
 
     /** What leads from the book to live; nothing where the switch was not read. */
     public function drift(): ChangeSet
     {
-        return $this->drift ??= $this->live === null ? ChangeSet::of() : Diff::between($this->book, $this->live);
+        $this->reads?->workedOut(self::ANYTHING);
+
+        return $this->groundwork->drift();
     }
 
     /** What callers notice of it over the same year; null where there is no drift. */
     public function difference(): ?Difference
     {
-        return $this->difference ??= $this->live === null || $this->drift()->isEmpty() ? null : Difference::between($this->book, $this->live, $this->dayBegan());
+        $this->reads?->workedOut(self::ANYTHING);
+
+        return $this->groundwork->difference();
     }
 
-    /** Begun within a day, a year's hours would not be those of the other days, and words for them would grow long. */
+    /** When the customer's day began: of what is looked at over a year, the first instant. */
     public function dayBegan(): int
     {
-        return $this->clock()->midnight($this->today());
-    }
-
-    private function clock(): ZoneClock
-    {
-        return ZoneClock::of($this->book->tenant->zone);
+        return $this->groundwork->dayBegan();
     }
 
     /** The book as calls read it while everything is open. */
     public function callBook(): CallBook
     {
-        return $this->callBook ??= CallBook::open($this->book);
+        $this->reads?->workedOut(self::ANYTHING);
+
+        return $this->groundwork->callBook();
     }
 }

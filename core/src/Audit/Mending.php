@@ -24,11 +24,12 @@ final readonly class Mending
     public static function of(Book $book, Auditor $auditor, int $now): self
     {
         $mended = $book;
+        $audit = $auditor->standing(new Inspection($book, $now));
         $labels = [];
         $tried = [];
         while (count($tried) < self::MOST) {
             $next = null;
-            foreach ($auditor->audit(new Inspection($mended, $now)) as $finding) {
+            foreach ($audit->findings as $finding) {
                 if ($finding->fix !== null && ! isset($tried[$finding->fingerprint()])) {
                     $next = $finding;
                     break;
@@ -41,6 +42,7 @@ final readonly class Mending
             $tried[$next->fingerprint()] = true;
             try {
                 $mended = $next->fix->applyTo($mended);
+                $audit = $audit->changedTo($mended);
                 $labels[] = "{$next->title}: {$next->fix->label}";
             } catch (ChangeError) {
                 continue;

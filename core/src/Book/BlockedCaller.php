@@ -15,7 +15,7 @@ final readonly class BlockedCaller
     {
         $node->allow('item', 'callers');
 
-        return new self($node->slug('item'), $node->text('callers'));
+        return new self($node->slug('item'), Callers::read($node, Callers::WITHHELD));
     }
 
     /** @return array{item: string, callers: string} */

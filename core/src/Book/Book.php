@@ -10,7 +10,7 @@ final readonly class Book
     /**
      * @param  array<string, array<string, BookObject>>  $objects  by kind, then key
      */
-    private function __construct(public Tenant $tenant, private array $objects)
+    private function __construct(public Tenant $tenant, private array $objects, private ?Reads $reads = null)
     {
     }
 
@@ -33,8 +33,15 @@ final readonly class Book
         return new self($tenant, $byKind);
     }
 
+    /** The same book, which notes what is asked of it. The tenant is looked at for nearly everything, and is not noted. */
+    public function watchedBy(Reads $reads): self
+    {
+        return new self($this->tenant, $this->objects, $reads);
+    }
+
     public function find(Reference $reference): ?BookObject
     {
+        $this->reads?->one($reference);
         if ($reference->kind === Kind::Tenant) {
             return $reference->key === $this->tenant->key ? $this->tenant : null;
         }
@@ -45,6 +52,8 @@ final readonly class Book
     /** @return list<BookObject> in the book's order, without the tenant itself */
     public function ofKind(Kind $kind): array
     {
+        $this->reads?->kind($kind);
+
         return array_values($this->objects[$kind->value] ?? []);
     }
 

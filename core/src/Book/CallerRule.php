@@ -15,7 +15,7 @@ final readonly class CallerRule
     {
         $node->allow('item', 'callers', 'then');
 
-        return new self($node->slug('item'), $node->text('callers'), $node->destination('then'));
+        return new self($node->slug('item'), Callers::read($node, Callers::WITHHELD, Callers::ANYONE), $node->destination('then'));
     }
 
     /** @return array{item: string, callers: string, then: ?string} */

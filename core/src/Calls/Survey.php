@@ -16,18 +16,57 @@ final class Survey
 
     public readonly Periods $periods;
 
-    private function __construct(public readonly Book $book, int $from, int $seconds)
+    /** Whether calls go as they did before the edit, at every instant. */
+    public readonly bool $isAsBefore;
+
+    /** @var Remembered<array{Explorer, Facts}> */
+    private readonly Remembered $known;
+
+    /** @var array<string, array<string, true>> what of the book was looked at for calls to a number */
+    private array $read = [];
+
+    /** @var array<string, \Jaunty\Core\Hours\Timeline> */
+    private readonly array $cuts;
+
+    /** @var \WeakMap<Explorer, list<Loop>> */
+    private readonly \WeakMap $loops;
+
+    private function __construct(public readonly Book $book, private readonly int $from, private readonly Timelines $timelines, ?self $earlier)
     {
-        $this->graph = new Graph($book, $from);
-        $timelines = new Timelines($from, $seconds);
-        $this->periods = $timelines->overlaid($timelines->of($book, $this->graph));
+        $this->graph = new Graph($book, $from, $earlier?->graph);
+        $this->known = new Remembered();
+        $this->loops = $earlier === null ? new \WeakMap() : $earlier->loops;
+        $this->cuts = $timelines->of($book, $this->graph);
+        $isSameTime = $earlier !== null && $this->cuts === $earlier->cuts;
+        $this->periods = $isSameTime ? $earlier->periods : $timelines->overlaid($this->cuts);
+        foreach ($earlier->read ?? [] as $number => $read) {
+            if ($earlier !== null && ! $this->graph->unlike->touches($read)) {
+                $this->read[$number] = $read;
+                $this->known->takeOver($number, $earlier->known);
+            }
+        }
+        $kept = array_keys($this->read);
         $this->runs = Uncollected::during($this->explore(...));
+        $numbers = array_map(static fn (State $start): string => $start->object, $this->graph->numbers());
+        $this->isAsBefore = $isSameTime && $kept === $numbers && $kept === array_keys($earlier->read);
     }
 
     /** @param int $from beginning of the horizon, seconds since 1970; `seconds` is its length */
     public static function of(Book $book, int $from, int $seconds = OutcomeMap::YEAR_SECONDS): self
     {
-        return new self($book, $from, $seconds);
+        return new self($book, $from, new Timelines($from, $seconds), null);
+    }
+
+    /** The same of an edited book; what the edit does not touch is kept. */
+    public function changedTo(Book $book): self
+    {
+        return new self($book, $this->from, $this->timelines, $this);
+    }
+
+    /** @return list<Loop> on the ways of one run */
+    public function loopsOf(Run $run): array
+    {
+        return $this->loops[$run->explored] ??= Prospects::of($run->explored)->loops();
     }
 
     /** @return list<Run> of one number */
@@ -74,34 +113,30 @@ final class Survey
     /** @return list<Run> */
     private function explore(): array
     {
-        /** @var Remembered<Explorer> $known */
-        $known = new Remembered();
         $runs = [];
         foreach ($this->graph->numbers() as $start) {
             $number = substr($start->object, strlen('number:'));
             $found = [];
             foreach ($this->periods->classes as $class => $valuation) {
                 $this->graph->say($valuation);
-                $explored = ($known->find($start->object, $valuation) ?? $this->exploreOnce($known, $start))[1];
-                $found[spl_object_id($explored)] ??= [$explored, []];
-                $found[spl_object_id($explored)][1][] = $class;
+                [$explored, $facts] = ($this->known->find($start->object, $valuation) ?? $this->exploreOnce($start))[1];
+                $found[spl_object_id($explored)] ??= [$explored, $facts, []];
+                $found[spl_object_id($explored)][2][] = $class;
             }
-            foreach ($found as [$explored, $classes]) {
-                $runs[] = new Run($number, $start, $explored, Facts::of($explored, $start), $classes);
+            foreach ($found as [$explored, $facts, $classes]) {
+                $runs[] = new Run($number, $start, $explored, $facts, $classes);
             }
         }
 
         return $runs;
     }
 
-    /**
-     * @param  Remembered<Explorer>  $known
-     * @return array{array<string, string>, Explorer}
-     */
-    private function exploreOnce(Remembered $known, State $start): array
+    /** @return array{array<string, string>, array{Explorer, Facts}} */
+    private function exploreOnce(State $start): array
     {
         $explored = Explorer::explore($this->graph, [$start]);
+        $this->read[$start->object] = ($this->read[$start->object] ?? []) + $explored->read;
 
-        return $known->keep($start->object, $explored->asked, $explored);
+        return $this->known->keep($start->object, $explored->asked, [$explored, Facts::of($explored, $start)]);
     }
 }

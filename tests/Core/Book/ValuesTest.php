@@ -102,7 +102,8 @@ final class ValuesTest extends TestCase
         yield 'broken letters' => [['name' => "In\xFFlet"], 'name: expected text'];
         yield 'a word that is none of them' => [['state' => 'bulding'], 'state: "bulding" is not one of draft, building, testing, in-service, suspended, leaving, archived; did you mean building?'];
         yield 'a prefix of letters' => [['outsidePrefix' => 'nine'], 'outsidePrefix: "nine" is not a prefix of one to four keys'];
-        yield 'an item twice' => [['blocked' => [['item' => 'a', 'callers' => 'withheld'], ['item' => 'a', 'callers' => 'anyone']]], 'blocked[1].item: item "a" stands here twice'];
+        yield 'an item twice' => [['blocked' => [['item' => 'a', 'callers' => 'withheld'], ['item' => 'a', 'callers' => '1900x.']]], 'blocked[1].item: item "a" stands here twice'];
+        yield 'callers that are no digit map' => [['blocked' => [['item' => 'a', 'callers' => 'anyone']]], 'blocked[0].callers: "anyone" is not a digit map (RFC 3435 section 2.1.5)'];
         yield 'a reference elsewhere' => [['mainNumber' => 'user:ines'], 'mainNumber: user:ines should be a number'];
         yield 'a very long word, cut short' => [['language' => str_repeat('x', 20_000)], 'language: "xxxxxxxxxx'];
     }

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Calls;
 
-use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Calls\Crossing;
 use Jaunty\Core\Calls\Explorer;
 use Jaunty\Core\Calls\Graph;
@@ -14,8 +12,7 @@ use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Calls\Outlook;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Random\Engine\Mt19937;
-use Random\Randomizer;
+use Tests\Core\EditedFiles;
 
 /** What is kept over an edit must not be told from what is worked out anew, whatever is edited. */
 final class OutlookTest extends TestCase
@@ -24,14 +21,12 @@ final class OutlookTest extends TestCase
 
     private const WEEK = 604_800;
 
-    private const EDITS = 4;
-
     #[DataProvider('edited')]
     public function test_the_map_after_edits_is_as_if_made_from_nothing(string $json, int $seed): void
     {
         $outlook = Outlook::of(BookFormat::fromJson($json), self::FROM, self::WEEK);
         $outlook->map();
-        foreach (self::edits($json, $seed) as $what => $book) {
+        foreach (EditedFiles::from($json, $seed) as $what => $book) {
             $outlook = $outlook->changedTo($book);
 
             // Compared as text: the runner's own comparison of objects takes minutes for so many objects.
@@ -45,7 +40,7 @@ final class OutlookTest extends TestCase
         $book = BookFormat::fromJson($json);
         $graph = new Graph($book, self::FROM);
         Explorer::explore($graph);
-        foreach (self::edits($json, $seed) as $what => $edited) {
+        foreach (EditedFiles::from($json, $seed) as $what => $edited) {
             $beside = new Graph($edited, self::FROM, $graph);
 
             self::assertTrue(self::text(Explorer::explore(new Graph($edited, self::FROM))->edges) === self::text(Explorer::explore($beside)->edges), $what);
@@ -139,37 +134,6 @@ final class OutlookTest extends TestCase
             $seed = crc32($name);
             if ($seed % 4 === 1) {
                 yield $name => [$json, $seed];
-            }
-        }
-    }
-
-    /** @return iterable<string, Book> the book with one value changed after another, by what was changed */
-    private static function edits(string $json, int $seed): iterable
-    {
-        $dice = new Randomizer(new Mt19937($seed));
-        for ($edit = 0, $try = 0; $edit < self::EDITS && $try < 60; $try++) {
-            preg_match_all('/"(\w+)": ?\K(?:\d+|true|false|null|"[^"]*")/', $json, $found, PREG_OFFSET_CAPTURE);
-            $at = $dice->getInt(0, count($found[0]) - 1);
-            [$old, $offset] = $found[0][$at];
-            $field = $found[1][$at][0];
-            $others = array_column(array_filter($found[0], static fn (int $place): bool => $found[1][$place][0] === $field || $found[1][$place][0] === 'to', ARRAY_FILTER_USE_KEY), 0);
-            $new = match (true) {
-                $field === 'format' || $field === 'version' || $field === 'key' => $old,
-                ctype_digit($old) => (string) (((int) $old + $dice->getInt(1, 7)) % 60),
-                $old === 'true', $old === 'false' => $old === 'true' ? 'false' : 'true',
-                preg_match('/^"\d\d:00"$/', $old) === 1 => sprintf('"%02d:30"', $dice->getInt(0, 23)),
-                $field === 'extension' => '"2' . $dice->getInt(10, 99) . '"',
-                default => $others[$dice->getInt(0, count($others) - 1)],
-            };
-            $edited = substr_replace($json, $new, $offset, strlen($old));
-            try {
-                $book = BookFormat::fromJson($edited);
-            } catch (UnusableBook) {
-                continue;
-            }
-            if ($new !== $old) {
-                [$json, $edit] = [$edited, $edit + 1];
-                yield "{$field}: {$old} to {$new}" => $book;
             }
         }
     }

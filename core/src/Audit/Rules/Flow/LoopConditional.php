@@ -15,7 +15,6 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\Loop;
 use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Prospects;
 use Jaunty\Core\Calls\Run;
 use Jaunty\Core\Calls\Script;
 use Jaunty\Core\Calls\Trace;
@@ -42,7 +41,7 @@ final readonly class LoopConditional implements Rule
         $survey = $inspection->survey();
         $told = [];
         foreach ($survey->runs as $run) {
-            foreach (Prospects::of($run->explored)->loops() as $loop) {
+            foreach ($survey->loopsOf($run) as $loop) {
                 $objects = $loop->kind === Loop::CONDITIONAL ? $this->objects($inspection, $run, $loop) : [];
                 $key = implode(' ', array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
                 if ($objects === [] || isset($told[$key])) {

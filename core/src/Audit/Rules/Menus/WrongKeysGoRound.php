@@ -14,6 +14,9 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Components;
+use Jaunty\Core\Calls\Edge;
+use Jaunty\Core\Calls\Explorer;
+use Jaunty\Core\Calls\Place;
 use Jaunty\Core\Calls\Run;
 
 /** A caller whose keys are always wrong never leaves. */
@@ -35,20 +38,10 @@ final readonly class WrongKeysGoRound implements Rule
     {
         $told = [];
         foreach ($inspection->survey()->runs as $run) {
-            $next = [];
-            foreach ($run->explored->edges as $key => $edges) {
-                $next[$key] = [];
-                foreach ($edges as $edge) {
-                    $isForced = count($edges) === 1 && $edge->choice->isPassive;
-                    if ($edge->to !== null && ($edge->choice->event->kind === 'wrong' || $isForced)) {
-                        $next[$key][] = $edge->to;
-                    }
-                }
-            }
+            $next = self::afterWrongKeys($run->explored);
             foreach (Components::of($next) as $component) {
-                $menus = array_values(array_filter(array_map(static fn (string $key): string => $run->explored->states[$key]->object, $component), static fn (string $name): bool => str_starts_with($name, 'menu:')));
-                $menu = $menus === [] ? null : $inspection->book->find(Reference::parse($menus[0]));
-                if ((count($component) === 1 && ! in_array($component[0], $next[$component[0]], true)) || ! $menu instanceof Menu || isset($told[$menu->key])) {
+                $menu = $inspection->find(Reference::parse($run->explored->states[$component[0]]->object), Menu::class);
+                if ((count($component) === 1 && ! in_array($component[0], $next[$component[0]], true)) || $menu === null || isset($told[$menu->key])) {
                     continue;
                 }
                 $told[$menu->key] = true;
@@ -61,6 +54,46 @@ final readonly class WrongKeysGoRound implements Rule
                     ->fixedBy($menu->silence === null || (string) $menu->silence === (string) $menu->invalid ? null : Fix::set("Lead them to {$inspection->name($menu->silence)}, as silence does", $menu, 'invalid', (string) $menu->silence));
             }
         }
+    }
+
+    /** @return array<string, list<string>> the menus that wrong keys lead to, by the menu they are pressed in; as keys of states */
+    private static function afterWrongKeys(Explorer $explored): array
+    {
+        $next = [];
+        foreach ($explored->states as $key => $state) {
+            if ($state->place === Place::Menu) {
+                $next[$key] = [];
+                $edges = $explored->edges[$key] ?? [];
+                foreach ($edges as $edge) {
+                    $to = $edge->choice->event->kind === 'wrong' || self::isForced($edges) ? self::nextMenu($explored, $edge->to) : null;
+                    if ($to !== null) {
+                        $next[$key][] = $to;
+                    }
+                }
+            }
+        }
+
+        return $next;
+    }
+
+    /** The menu a call comes to by itself: where nothing else can happen on the way. */
+    private static function nextMenu(Explorer $explored, ?string $key): ?string
+    {
+        for ($steps = 0; $key !== null && $steps <= count($explored->states); $steps++) {
+            if ($explored->states[$key]->place === Place::Menu) {
+                return $key;
+            }
+            $edges = $explored->edges[$key] ?? [];
+            $key = self::isForced($edges) ? $edges[0]->to : null;
+        }
+
+        return null;
+    }
+
+    /** @param list<Edge> $edges */
+    private static function isForced(array $edges): bool
+    {
+        return count($edges) === 1 && $edges[0]->choice->isPassive;
     }
 
     /** @return ?array<string, mixed> as many wrong keys as lead out, twice */

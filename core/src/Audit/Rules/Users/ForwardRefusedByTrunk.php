@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Destinations;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Audit\Inspection;
@@ -12,7 +13,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
-use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Menu;
@@ -43,7 +43,7 @@ final readonly class ForwardRefusedByTrunk implements Rule
         }
         $wayOut = new WayOut($inspection->callBook());
         foreach ([...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(Chain::class), ...$inspection->book->all(Menu::class), ...$inspection->book->all(Attendant::class)] as $object) {
-            foreach ($this->outside($object) as $path => $number) {
+            foreach (array_unique(Destinations::outsideOf($object)) as $path => $number) {
                 $sender = (string) Reference::of($object);
                 // A call that cannot leave at all is no matter of who calls.
                 if ($wayOut->exists($number, $sender, true, []) && ! $wayOut->exists($number, $sender, false, [])) {
@@ -58,24 +58,6 @@ final readonly class ForwardRefusedByTrunk implements Rule
                 }
             }
         }
-    }
-
-    /** @return array<string, string> outside numbers that calls are led to, by the field that does so */
-    private function outside(BookObject $object): array
-    {
-        $found = [];
-        $look = static function (mixed $value, string $path) use (&$look, &$found): void {
-            foreach (is_array($value) ? $value : [] as $name => $each) {
-                $at = ltrim("{$path}/" . (is_array($each) && isset($each['item']) && is_string($each['item']) ? $each['item'] : $name), '/');
-                if (is_string($each) && str_starts_with($each, 'outside:') && ! in_array($each, $found, true)) {
-                    $found[$at] = $each;
-                }
-                $look($each, $at);
-            }
-        };
-        $look($object->toArray(), '');
-
-        return array_map(static fn (string $to): string => substr($to, strlen('outside:')), $found);
     }
 
     public function samples(): Samples
