@@ -18,10 +18,15 @@ final class Destinations
     /** Ranges and dates end in a `to` as well. */
     private const WRITTEN = '/^(?:[a-z]+:\S+|operator|directory|again|back|release|busy)$/D';
 
+    /** @var ?\WeakMap<BookObject, array<string, string>> objects never change, and many rules ask this of each */
+    private static ?\WeakMap $known = null;
+
     /** @return array<string, string> as the book writes them, by path: `members/van/who` to `outside:+19025550177` */
     public static function of(BookObject $object): array
     {
-        return self::in($object->toArray(), '');
+        self::$known ??= new \WeakMap();
+
+        return self::$known[$object] ??= self::in($object->toArray(), '');
     }
 
     /** @return array<string, string> E.164 by path */

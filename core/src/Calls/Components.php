@@ -35,16 +35,16 @@ final class Components
                     $stack[] = $node;
                     $onStack[$node] = true;
                 }
-                $to = $next[$node][$edge] ?? null;
-                if ($to !== null) {
-                    $work[] = [$node, $edge + 1];
+                for ($all = $next[$node] ?? []; ($to = $all[$edge] ?? null) !== null; $edge++) {
                     if (! isset($index[$to])) {
+                        $work[] = [$node, $edge + 1];
                         $work[] = [$to, 0];
-                    } elseif (isset($onStack[$to])) {
-                        $low[$node] = min($low[$node], $index[$to]);
-                    }
 
-                    continue;
+                        continue 2;
+                    }
+                    if (isset($onStack[$to]) && $index[$to] < $low[$node]) {
+                        $low[$node] = $index[$to];
+                    }
                 }
                 if ($low[$node] === $index[$node]) {
                     $component = [];

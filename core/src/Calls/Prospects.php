@@ -17,10 +17,17 @@ final readonly class Prospects
 
     public static function of(Explorer $explored): self
     {
-        return new self($explored, Components::of(array_map(
-            static fn (array $edges): array => array_values(array_filter(array_map(static fn (Edge $edge): ?string => $edge->to, $edges), static fn (?string $to): bool => $to !== null)),
-            $explored->edges,
-        )));
+        $next = [];
+        foreach ($explored->edges as $key => $edges) {
+            $next[$key] = [];
+            foreach ($edges as $edge) {
+                if ($edge->to !== null) {
+                    $next[$key][] = $edge->to;
+                }
+            }
+        }
+
+        return new self($explored, Components::of($next));
     }
 
     /** @return list<Loop> one for each component that leads back to itself */

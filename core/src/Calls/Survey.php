@@ -28,14 +28,14 @@ final class Survey
     /** @var array<string, \Jaunty\Core\Hours\Timeline> */
     private readonly array $cuts;
 
-    /** @var \WeakMap<Explorer, list<Loop>> */
-    private readonly \WeakMap $loops;
+    /** @var \WeakMap<Explorer, array<string, mixed>> what was worked out of ways, by what it is */
+    private readonly \WeakMap $workedOut;
 
     private function __construct(public readonly Book $book, private readonly int $from, private readonly Timelines $timelines, ?self $earlier)
     {
         $this->graph = new Graph($book, $from, $earlier?->graph);
         $this->known = new Remembered();
-        $this->loops = $earlier === null ? new \WeakMap() : $earlier->loops;
+        $this->workedOut = $earlier === null ? new \WeakMap() : $earlier->workedOut;
         $this->cuts = $timelines->of($book, $this->graph);
         $isSameTime = $earlier !== null && $this->cuts === $earlier->cuts;
         $this->periods = $isSameTime ? $earlier->periods : $timelines->overlaid($this->cuts);
@@ -66,7 +66,29 @@ final class Survey
     /** @return list<Loop> on the ways of one run */
     public function loopsOf(Run $run): array
     {
-        return $this->loops[$run->explored] ??= Prospects::of($run->explored)->loops();
+        return $this->once($run, 'loops', static fn (Explorer $explored): array => Prospects::of($explored)->loops());
+    }
+
+    /**
+     * Something that follows from the ways of a run alone, worked out once for as long as they stay the same.
+     *
+     * @template T
+     *
+     * @param  string  $name  of what it is
+     * @param  callable(Explorer): T  $work
+     * @return T
+     */
+    public function once(Run $run, string $name, callable $work): mixed
+    {
+        $known = $this->workedOut[$run->explored] ?? [];
+        if (! array_key_exists($name, $known)) {
+            $known[$name] = $work($run->explored);
+            $this->workedOut[$run->explored] = $known;
+        }
+        /** @var T $result */
+        $result = $known[$name];
+
+        return $result;
     }
 
     /** @return list<Run> of one number */

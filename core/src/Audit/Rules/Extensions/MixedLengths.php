@@ -34,10 +34,18 @@ final readonly class MixedLengths implements Rule
                 $extensions[$object->extension()] = $object;
             }
         }
+        $longer = [];
+        foreach (array_keys($extensions) as $long) {
+            for ($digits = 1; $digits < strlen((string) $long); $digits++) {
+                $short = substr((string) $long, 0, $digits);
+                if (isset($extensions[$short])) {
+                    $longer[$short] = min($longer[$short] ?? $long, $long);
+                }
+            }
+        }
         foreach ($extensions as $short => $object) {
-            $longer = array_filter(array_keys($extensions), static fn (int|string $long): bool => (string) $long !== (string) $short && str_starts_with((string) $long, (string) $short));
-            if ($longer !== []) {
-                $long = min($longer);
+            $long = $longer[$short] ?? null;
+            if ($long !== null) {
                 yield Finding::of($this->about(), "{$short} of {$inspection->name($object)} is the beginning of {$long}", "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.", $object, $extensions[$long])->at('extension');
             }
         }

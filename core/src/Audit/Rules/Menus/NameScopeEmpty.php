@@ -32,8 +32,8 @@ final readonly class NameScopeEmpty implements Rule
 
     public function check(Inspection $inspection): iterable
     {
+        $listed = array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->directory['listed'] && $user->status === UserStatus::Active && $user->extension !== null);
         foreach ($inspection->book->all(Menu::class) as $menu) {
-            $listed = array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->directory['listed'] && $user->status === UserStatus::Active && $user->extension !== null);
             $empty = $menu->dialByName['scope'] === NameScope::Groups && $menu->dialByName['groups'] === [] || $listed === [];
             if ($menu->dialByName['scope'] !== NameScope::Off && $empty) {
                 yield Finding::of($this->about(), "{$menu->name}: nobody can be dialled by name", $listed === [] ? 'Nobody is listed in the directory.' : 'No group is named whose members are listed.', $menu)->at('dialByName/scope');

@@ -37,11 +37,11 @@ final readonly class WrongKeysGoRound implements Rule
     public function check(Inspection $inspection): iterable
     {
         $told = [];
-        foreach ($inspection->survey()->runs as $run) {
-            $next = self::afterWrongKeys($run->explored);
-            foreach (Components::of($next) as $component) {
-                $menu = $inspection->find(Reference::parse($run->explored->states[$component[0]]->object), Menu::class);
-                if ((count($component) === 1 && ! in_array($component[0], $next[$component[0]], true)) || $menu === null || isset($told[$menu->key])) {
+        $survey = $inspection->survey();
+        foreach ($survey->runs as $run) {
+            foreach ($survey->once($run, 'wrong keys', self::rounds(...)) as $name) {
+                $menu = $inspection->find(Reference::parse($name), Menu::class);
+                if ($menu === null || isset($told[$menu->key])) {
                     continue;
                 }
                 $told[$menu->key] = true;
@@ -54,6 +54,15 @@ final readonly class WrongKeysGoRound implements Rule
                     ->fixedBy($menu->silence === null || (string) $menu->silence === (string) $menu->invalid ? null : Fix::set("Lead them to {$inspection->name($menu->silence)}, as silence does", $menu, 'invalid', (string) $menu->silence));
             }
         }
+    }
+
+    /** @return list<string> a menu of each round that wrong keys lead */
+    private static function rounds(Explorer $explored): array
+    {
+        $next = self::afterWrongKeys($explored);
+        $rounds = array_filter(Components::of($next), static fn (array $component): bool => count($component) > 1 || in_array($component[0], $next[$component[0]], true));
+
+        return array_values(array_map(static fn (array $component): string => $explored->states[$component[0]]->object, $rounds));
     }
 
     /** @return array<string, list<string>> the menus that wrong keys lead to, by the menu they are pressed in; as keys of states */
