@@ -48,7 +48,7 @@ final class CommandLineTest extends TestCase
     {
         $audit = 'bin/roster audit docs/examples/inlet.json --at 2026-12-01';
         self::assertSame([1, 1, 0, 0], [$this->program($audit)[0], $this->program("{$audit} --rule users --fail-on error")[0], $this->program("{$audit} --rule mailboxes --fail-on=error")[0], $this->program("{$audit} --rule chains")[0]]);
-        foreach (['--rule users.unheard-of', '--fail-on grave', '--at tomorrow', '--format=xml', '--fix /nowhere/at/all.json'] as $wrong) {
+        foreach (['--rule users.unheard-of', '--fail-on grave', '--at tomorrow', '--format=xml', '--fix /nowhere/at/all.json', '--threshold longestWaitSeconds=1', '--threshold patience=9'] as $wrong) {
             [$code, $said] = $this->program("bin/roster audit docs/examples/inlet.json {$wrong}");
             self::assertSame(2, $code, $said);
         }

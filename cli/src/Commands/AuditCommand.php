@@ -15,11 +15,15 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Mending;
 use Jaunty\Core\Audit\Reports\Audited;
+use Jaunty\Core\Audit\Reports\CsvReport;
 use Jaunty\Core\Audit\Reports\JUnitReport;
+use Jaunty\Core\Audit\Reports\ReportLine;
 use Jaunty\Core\Audit\Reports\SarifReport;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
+use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
@@ -30,17 +34,17 @@ final class AuditCommand implements Command
 {
     public function usage(): string
     {
-        return 'BOOK... [--at DATE] [--rule ID]... [--fail-on blocker|error|warning|note] [--fix FILE]';
+        return 'BOOK... [--at DATE] [--rule ID]... [--threshold NAME=VALUE]... [--fail-on blocker|error|warning|note] [--fix FILE]';
     }
 
     public function about(): string
     {
-        return 'what is wrong with each book, heaviest first; --fix writes the change set that mends what can be mended; --format=sarif and junit as well';
+        return 'what is wrong with each book, heaviest first; --fix writes the change set that mends what can be mended; --format=sarif, junit and csv as well';
     }
 
     public function options(): array
     {
-        return ['at', 'rule', 'fail-on', 'fix'];
+        return ['at', 'rule', 'threshold', 'fail-on', 'fix'];
     }
 
     public function run(Arguments $arguments): Report
@@ -49,15 +53,18 @@ final class AuditCommand implements Command
         $rules = self::rules($arguments->options('rule'));
         $least = Severity::tryFrom($arguments->option('fail-on') ?? Severity::Note->value) ?? throw new Misuse("--fail-on is blocker, error, warning or note, not {$arguments->option('fail-on')}");
         $auditor = new Auditor($rules);
-        $audited = [];
+        $thresholds = self::thresholds($arguments->options('threshold'));
+        $found = [];
         foreach ($arguments->files as $file) {
             $book = Files::book($file);
-            $audited[] = new Audited($file, $book, $auditor->audit(new Inspection($book, self::instant($arguments, $book))));
+            $found[$file] = $auditor->audit(new Inspection($book, self::instant($arguments, $book), thresholds: $thresholds));
         }
-        $fixed = $arguments->option('fix') === null ? '' : self::fix($arguments, $auditor, $audited);
-        $heavy = array_filter($audited, static fn (Audited $each): bool => array_filter($each->findings, static fn (Finding $finding): bool => $finding->severity()->weight() >= $least->weight()) !== []);
+        $fixed = $arguments->option('fix') === null ? '' : self::fix($arguments, $auditor, $thresholds);
+        $isHeavy = static fn (Finding $finding): bool => $finding->severity()->weight() >= $least->weight();
+        $audited = array_map(static fn (string $file, array $findings): Audited => new Audited($file, array_map(ReportLine::of(...), $findings)), array_keys($found), $found);
 
-        return new Report(implode('', array_map(self::text(...), $audited)) . $fixed, array_map(self::value(...), $audited), $heavy !== [], [
+        return new Report(implode('', array_map(self::text(...), array_keys($found), $found)) . $fixed, array_map(self::value(...), array_keys($found), $found), array_filter(array_merge(...array_values($found)), $isHeavy) !== [], [
+            'csv' => static fn (): string => CsvReport::of($audited),
             'sarif' => static fn (): string => json_encode(SarifReport::of($rules, $audited), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n",
             'junit' => static fn (): string => JUnitReport::of($rules, $audited, $least),
         ]);
@@ -93,13 +100,30 @@ final class AuditCommand implements Command
         return $at === null ? time() : ZoneClock::of($book->tenant->zone)->midnight(Dates::parse($at, 'at')) + 43_200;
     }
 
-    /** @param list<Audited> $audited */
-    private static function fix(Arguments $arguments, Auditor $auditor, array $audited): string
+    /** @param list<string> $wanted */
+    private static function thresholds(array $wanted): Thresholds
     {
-        if (count($audited) !== 1) {
+        $set = [];
+        foreach ($wanted as $each) {
+            [$name, $value] = explode('=', $each, 2) + [1 => ''];
+            $threshold = Threshold::tryFrom($name) ?? throw new Misuse("--threshold: there is no {$name}; they are " . implode(', ', array_column(Threshold::cases(), 'value')));
+            [$least, $most] = $threshold->range();
+            if (preg_match('/^-?\d{1,6}$/D', $value) !== 1 || (int) $value < $least || (int) $value > $most) {
+                throw new Misuse("--threshold {$name}: {$least} to {$most} {$threshold->unit()}, not {$value}");
+            }
+            $set[$name] = (int) $value;
+        }
+
+        return new Thresholds($set);
+    }
+
+    private static function fix(Arguments $arguments, Auditor $auditor, Thresholds $thresholds): string
+    {
+        if (count($arguments->files) !== 1) {
             throw new Misuse('--fix mends one book at a time');
         }
-        $mended = Mending::of($audited[0]->book, $auditor, self::instant($arguments, $audited[0]->book));
+        $book = Files::book($arguments->files[0]);
+        $mended = Mending::of($auditor->standing(new Inspection($book, self::instant($arguments, $book), thresholds: $thresholds)));
         $file = (string) $arguments->option('fix');
         if (@file_put_contents($file, json_encode($mended->changes->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n") === false) {
             throw new Misuse("{$file}: cannot be written");
@@ -108,20 +132,24 @@ final class AuditCommand implements Command
         return count($mended->labels) . ' mended by ' . count($mended->changes->operations) . " changes, written to {$file}\n";
     }
 
-    private static function text(Audited $audited): string
+    /** @param list<Finding> $findings */
+    private static function text(string $file, array $findings): string
     {
-        $text = "{$audited->name}: " . ($audited->findings === [] ? "nothing found\n" : count($audited->findings) . (count($audited->findings) === 1 ? " finding\n" : " findings\n"));
-        foreach ($audited->findings as $finding) {
+        $text = "{$file}: " . ($findings === [] ? "nothing found\n" : count($findings) . (count($findings) === 1 ? " finding\n" : " findings\n"));
+        foreach ($findings as $finding) {
             $text .= sprintf("  %-8s %s\n           %s\n           %s%s\n", $finding->severity()->value, $finding->title, $finding->detail, $finding->about->id, $finding->fix === null ? '' : "; can be mended: {$finding->fix->label}");
         }
 
         return $text;
     }
 
-    /** @return array<string, mixed> */
-    private static function value(Audited $audited): array
+    /**
+     * @param  list<Finding>  $findings
+     * @return array<string, mixed>
+     */
+    private static function value(string $file, array $findings): array
     {
-        return ['book' => $audited->name, 'findings' => array_map(static fn (Finding $finding): array => [
+        return ['book' => $file, 'findings' => array_map(static fn (Finding $finding): array => [
             'rule' => $finding->about->id,
             'severity' => $finding->severity()->value,
             'title' => $finding->title,
@@ -133,6 +161,6 @@ final class AuditCommand implements Command
             'fingerprint' => $finding->fingerprint(),
             'call' => $finding->call,
             'fix' => $finding->fix === null ? null : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()],
-        ], $audited->findings)];
+        ], $findings)];
     }
 }

@@ -10,6 +10,7 @@ use Jaunty\CommandLine\Report;
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
+use Jaunty\Core\Audit\Threshold;
 
 /** Every audit rule with what it says of itself; `docs/rules.md` is this. */
 final class RulesCommand implements Command
@@ -41,11 +42,17 @@ final class RulesCommand implements Command
                 $text .= "\n## {$area}\n";
             }
             $where = $about->countries === [] ? '' : ' Only in ' . implode(', ', $about->countries) . '.';
-            $text .= "\n### {$about->id}\n\n{$about->what} *{$about->severity->value}*\n\n{$about->why}\n\n{$about->remedy}{$where}\n\nRests on {$about->source}.\n";
+            $text .= "\n### {$about->id}\n\n{$about->what} *{$about->severity->value}*\n\n{$about->why}\n\n{$about->remedy}{$where}\n\n" . implode('', array_map(self::threshold(...), $about->thresholds)) . "Rests on {$about->source}.\n";
         }
 
         return new Report($text, array_map(static fn (About $about): array => [
             'id' => $about->id, 'severity' => $about->severity->value, 'what' => $about->what, 'why' => $about->why, 'remedy' => $about->remedy, 'source' => $about->source, 'countries' => $about->countries,
+            'thresholds' => array_map(static fn (Threshold $threshold): string => $threshold->value, $about->thresholds),
         ], $abouts), false);
+    }
+
+    private static function threshold(Threshold $threshold): string
+    {
+        return "{$threshold->what()}: {$threshold->standard()} {$threshold->unit()} where nothing else is set. {$threshold->reason()}\n\n";
     }
 }

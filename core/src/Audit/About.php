@@ -20,6 +20,7 @@ final readonly class About
      * @param  string  $remedy  how to put it right
      * @param  string  $source  a standard, a law with its jurisdiction, or one of the constants above
      * @param  list<string>  $explains  ids of rules whose finding about the same object says no more than this one's
+     * @param  list<Threshold>  $thresholds  that it asks for
      * @param  list<string>  $countries  ISO 3166-1 codes where alone it holds; none for everywhere
      */
     public function __construct(
@@ -31,6 +32,7 @@ final readonly class About
         public string $source = self::COMMON_PRACTICE,
         public array $countries = [],
         public array $explains = [],
+        public array $thresholds = [],
     ) {
     }
 

@@ -37,7 +37,7 @@ final readonly class Inspection
         public Book $book,
         public int $now,
         public ?Book $live = null,
-        public Thresholds $thresholds = new Thresholds(),
+        private Thresholds $thresholds = new Thresholds(),
         ?Groundwork $groundwork = null,
         private ?Reads $reads = null,
     ) {
@@ -119,6 +119,11 @@ final readonly class Inspection
     public function day(string $date): string
     {
         return (new \DateTimeImmutable("{$date}T12:00:00Z"))->format('D j M Y');
+    }
+
+    public function threshold(Threshold $threshold): int
+    {
+        return $this->thresholds->of($threshold);
     }
 
     /** The date at the customer's, as days since 1970. */

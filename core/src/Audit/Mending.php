@@ -16,21 +16,20 @@ final readonly class Mending
     private const MOST = 500;
 
     /** @param list<string> $labels of the fixes made */
-    private function __construct(public Book $book, public ChangeSet $changes, public array $labels)
+    private function __construct(public Book $book, public ChangeSet $changes, public array $labels, public StandingAudit $audit)
     {
     }
 
-    /** @param int $now seconds since 1970 */
-    public static function of(Book $book, Auditor $auditor, int $now): self
+    /** @param ?list<string> $only fingerprints; every finding that can be mended where it is unset */
+    public static function of(StandingAudit $audit, ?array $only = null): self
     {
-        $mended = $book;
-        $audit = $auditor->standing(new Inspection($book, $now));
+        $mended = $book = $audit->book();
         $labels = [];
         $tried = [];
         while (count($tried) < self::MOST) {
             $next = null;
             foreach ($audit->findings as $finding) {
-                if ($finding->fix !== null && ! isset($tried[$finding->fingerprint()])) {
+                if ($finding->fix !== null && ! isset($tried[$finding->fingerprint()]) && ($only === null || in_array($finding->fingerprint(), $only, true))) {
                     $next = $finding;
                     break;
                 }
@@ -49,6 +48,6 @@ final readonly class Mending
             }
         }
 
-        return new self($mended, Diff::between($book, $mended), $labels);
+        return new self($mended, Diff::between($book, $mended), $labels, $audit);
     }
 }

@@ -35,6 +35,11 @@ final readonly class StandingAudit
         return new self($inspection, array_map(static fn (Rule $rule): array => self::run($rule, $inspection), $rules), count($rules));
     }
 
+    public function book(): Book
+    {
+        return $this->inspection->book;
+    }
+
     public function changedTo(Book $book): self
     {
         $edited = Edited::between($this->inspection->book, $book);

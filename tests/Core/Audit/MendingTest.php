@@ -21,7 +21,7 @@ final class MendingTest extends TestCase
         $book = BookFormat::fromJson((string) file_get_contents(dirname(__DIR__, 2) . '/data/bench-book.json'));
         $auditor = Auditor::whole();
         $before = $auditor->audit(new Inspection($book, Samples::NOW));
-        $mended = Mending::of($book, $auditor, Samples::NOW);
+        $mended = Mending::of($auditor->standing(new Inspection($book, Samples::NOW)));
         $after = $auditor->audit(new Inspection($mended->book, Samples::NOW));
 
         self::assertNotSame([], array_filter($before, static fn (Finding $finding): bool => $finding->fix !== null));

@@ -11,6 +11,8 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Threshold;
+use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
@@ -167,6 +169,31 @@ final class RulesTest extends TestCase
             }
         }
         self::assertContains('flow.dead-end', $found((new \Jaunty\Core\Audit\Rules\Flow\DeadEnd())->samples()->bad), 'where nobody explains it');
+    }
+
+    /** What a rule counts as too much can be set, and it says so: else nobody would know what setting it does. */
+    #[DataProvider('rules')]
+    public function test_a_rule_names_the_thresholds_it_asks_for_and_no_other(Rule $rule): void
+    {
+        $source = (string) file_get_contents((string) (new \ReflectionClass($rule))->getFileName());
+        preg_match_all('/->threshold\(Threshold::(\w+)\)/', $source, $asked);
+
+        self::assertEqualsCanonicalizing(array_values(array_unique($asked[1])), array_column($rule->about()->thresholds, 'name'));
+    }
+
+    /** A threshold set so that nothing can pass it silences the rules that ask for it, in either direction. */
+    public function test_every_threshold_is_asked_for_and_what_is_set_counts(): void
+    {
+        foreach (Threshold::cases() as $threshold) {
+            $rules = array_filter(RuleBook::all(), static fn (Rule $rule): bool => in_array($threshold, $rule->about()->thresholds, true));
+            self::assertNotSame([], $rules, $threshold->value);
+            [$least, $most] = $threshold->range();
+            self::assertTrue($least <= $threshold->standard() && $threshold->standard() <= $most);
+            foreach ($rules as $rule) {
+                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection($rule->samples()->bad, Samples::NOW, thresholds: (new Thresholds())->with([$threshold->value => $set]))));
+                self::assertNotSame($found($least), $found($most), "{$rule->about()->id} does not mind {$threshold->value}");
+            }
+        }
     }
 
     public function test_a_rule_of_one_country_is_silent_elsewhere(): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Audit\Reports;
 
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 
@@ -27,13 +26,13 @@ final class JUnitReport
             $failed = 0;
             foreach ($rules as $rule) {
                 $about = $rule->about();
-                $found = array_filter($each->findings, static fn (Finding $finding): bool => $finding->about->id === $about->id);
+                $found = array_filter($each->lines, static fn (ReportLine $line): bool => $line->rule === $about->id);
                 $case = $xml->createElement('testcase');
                 $case->setAttribute('classname', $about->area());
                 $case->setAttribute('name', $about->id);
                 $case->setAttribute('time', '0');
                 $suite->appendChild($case);
-                $said = implode("\n", array_map(static fn (Finding $finding): string => "{$finding->title}. {$finding->detail}", $found));
+                $said = implode("\n", array_map(static fn (ReportLine $line): string => "{$line->title}. {$line->detail}", $found));
                 if ($found !== [] && $about->severity->weight() >= $least->weight()) {
                     $failed++;
                     $failure = $xml->createElement('failure');

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Audit\Reports;
 
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Book\Reference;
 
 /** Findings as SARIF, the OASIS Static Analysis Results Interchange Format, version 2.1.0. */
 final class SarifReport
@@ -24,8 +22,8 @@ final class SarifReport
         $places = array_flip(array_map(static fn (Rule $rule): string => $rule->about()->id, $rules));
         $results = [];
         foreach ($audited as $each) {
-            foreach ($each->findings as $finding) {
-                $results[] = self::result($finding, $each->name, $places[$finding->about->id] ?? -1);
+            foreach ($each->lines as $line) {
+                $results[] = self::result($line, $each->name, $places[$line->rule] ?? -1);
             }
         }
 
@@ -54,21 +52,21 @@ final class SarifReport
     }
 
     /** @return array<string, mixed> a result, section 3.27 */
-    private static function result(Finding $finding, string $file, int $place): array
+    private static function result(ReportLine $line, string $file, int $place): array
     {
         $locations = [];
-        foreach ($finding->objects as $index => $object) {
-            $locations[] = ['fullyQualifiedName' => Reference::of($object) . ($index === 0 && $finding->path !== null ? " {$finding->path}" : ''), 'kind' => 'object'];
+        foreach ($line->objects as $index => $object) {
+            $locations[] = ['fullyQualifiedName' => $object . ($index === 0 && $line->path !== null ? " {$line->path}" : ''), 'kind' => 'object'];
         }
 
         return [
-            'ruleId' => $finding->about->id,
+            'ruleId' => $line->rule,
             'ruleIndex' => $place,
-            'level' => self::level($finding->severity()),
-            'message' => ['text' => "{$finding->title}. {$finding->detail}"],
+            'level' => self::level($line->severity),
+            'message' => ['text' => "{$line->title}. {$line->detail}"],
             'locations' => [['physicalLocation' => ['artifactLocation' => ['uri' => self::uri($file)]], 'logicalLocations' => $locations]],
-            'partialFingerprints' => ['finding/v1' => $finding->fingerprint()],
-            'occurrenceCount' => $finding->count,
+            'partialFingerprints' => ['finding/v1' => $line->fingerprint],
+            'occurrenceCount' => $line->count,
         ];
     }
 

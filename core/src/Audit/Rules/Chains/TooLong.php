@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Kind;
 
@@ -24,6 +25,7 @@ final readonly class TooLong implements Rule
             'A fallback chain rings on for longer than callers wait.',
             'Most have hung up before its last places are tried.',
             'Ring each place for less, or leave places out.',
+            thresholds: [Threshold::LongestWaitSeconds],
         );
     }
 
@@ -33,8 +35,8 @@ final readonly class TooLong implements Rule
         foreach ($inspection->book->all(Chain::class) as $chain) {
             $rings = array_filter($chain->places, static fn (array $place): bool => in_array($place['to']?->object?->kind, [Kind::User, Kind::Group], true) || $place['to']?->outside !== null);
             $seconds = array_sum(array_map($callBook->placeSeconds(...), $rings));
-            if ($seconds > $inspection->thresholds->longestWaitSeconds) {
-                yield Finding::of($this->about(), "{$chain->name}: rings for {$seconds} s before it ends", "Callers seldom wait for more than {$inspection->thresholds->longestWaitSeconds} s.", $chain)->at('places');
+            if ($seconds > $inspection->threshold(Threshold::LongestWaitSeconds)) {
+                yield Finding::of($this->about(), "{$chain->name}: rings for {$seconds} s before it ends", "Callers seldom wait for more than {$inspection->threshold(Threshold::LongestWaitSeconds)} s.", $chain)->at('places');
             }
         }
     }

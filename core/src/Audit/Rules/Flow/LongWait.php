@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 
@@ -24,12 +25,13 @@ final readonly class LongWait implements Rule
             'Callers wait for longer than most do, before they meet a person, a choice or a mailbox.',
             'They have hung up by then, and call a competitor.',
             'Shorten the limits on the way, or let callers choose.',
+            thresholds: [Threshold::LongestWaitSeconds],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $most = $inspection->thresholds->longestWaitSeconds;
+        $most = $inspection->threshold(Threshold::LongestWaitSeconds);
         $survey = $inspection->survey();
         $longest = [];
         foreach ($survey->runs as $run) {

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Group;
 
 /** A queue in which more callers may wait than switches commonly keep. */
@@ -24,13 +25,14 @@ final readonly class QueueTooLong implements Rule
             'More callers may wait in a queue than the switch keeps.',
             'Those beyond are turned away, as if it were full.',
             'Let fewer wait, and send the others on.',
+            thresholds: [Threshold::MostWaiting],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            $most = $inspection->thresholds->mostWaiting;
+            $most = $inspection->threshold(Threshold::MostWaiting);
             if ($group->queue !== null && $group->queue->most > $most) {
                 yield Finding::of($this->about(), "{$group->name}: {$group->queue->most} may wait, and the switch keeps {$most}", 'Whoever comes after those is treated as if the queue were full.', $group)->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
             }

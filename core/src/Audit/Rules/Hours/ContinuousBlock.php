@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\WeeklyPiece;
@@ -27,12 +28,13 @@ final readonly class ContinuousBlock implements Rule
             'Hours run as one block through several nights.',
             'Somebody entered "Monday 8 to Friday 5" as one span: callers at three in the morning are treated as if the office were open.',
             'Make it the same hours on each of the days.',
+            thresholds: [Threshold::LongestSpanHours],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $longest = $inspection->thresholds->longestSpanHours * 60;
+        $longest = $inspection->threshold(Threshold::LongestSpanHours) * 60;
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             foreach ($schedule->weekly as $piece) {
                 if ($piece->span === null) {

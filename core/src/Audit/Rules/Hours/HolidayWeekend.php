@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\WhenWeekend;
 use Jaunty\Core\Hours\CalendarLine;
@@ -26,6 +27,7 @@ final readonly class HolidayWeekend implements Rule
             'A holiday falls on a weekend, and no weekday is kept instead.',
             'In many places the next working day is off; callers then hear that the customer is open.',
             'Ask the customer; if they keep it, let the holiday move.',
+            thresholds: [Threshold::HolidayNoticeDays],
         );
     }
 
@@ -36,7 +38,7 @@ final readonly class HolidayWeekend implements Rule
                 $date = $line['next'][0] ?? null;
                 $holiday = $calendar->holidays[$place];
                 // Told when it is time to ask, not a year before.
-                $isSoon = $date !== null && LocalDate::parse($date) - $inspection->today() <= $inspection->thresholds->holidayNoticeDays;
+                $isSoon = $date !== null && LocalDate::parse($date) - $inspection->today() <= $inspection->threshold(Threshold::HolidayNoticeDays);
                 if ($isSoon && $holiday->whenWeekend === WhenWeekend::Actual && LocalDate::weekday(LocalDate::parse($date)) >= 5 && $inspection->usesOf($calendar) !== []) {
                     yield Finding::of($this->about(), "{$calendar->name}: {$holiday->name} falls on a weekend", "It is on {$inspection->day($date)}, and the weekday after is an ordinary one.", $calendar)->at("holidays/{$holiday->item}/whenWeekend", $holiday->item);
                 }

@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Hours\LocalDate;
 
@@ -24,13 +25,14 @@ final readonly class HolidaysRunOut implements Rule
             'A holiday calendar in use runs out within the notice set.',
             'After its last date no day counts as a holiday any more, and nobody notices until one comes.',
             'Renew the calendar before.',
+            thresholds: [Threshold::HolidayNoticeDays],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
         $today = $inspection->today();
-        $notice = LocalDate::text($today + $inspection->thresholds->holidayNoticeDays);
+        $notice = LocalDate::text($today + $inspection->threshold(Threshold::HolidayNoticeDays));
         foreach ($inspection->book->all(Calendar::class) as $calendar) {
             $last = $calendar->lastKnown();
             // Where all are past already, that is another finding.

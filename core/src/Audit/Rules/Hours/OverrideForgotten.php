@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
 use Jaunty\Core\Hours\LocalDate;
@@ -26,13 +27,14 @@ final readonly class OverrideForgotten implements Rule
             'A dated exception is over and still in the list.',
             'It does nothing, and hides those to come.',
             'Take it out.',
+            thresholds: [Threshold::ExceptionKeptDays],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
-            $over = array_values(array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $inspection->today() - $inspection->thresholds->exceptionKeptDays));
+            $over = array_values(array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $inspection->today() - $inspection->threshold(Threshold::ExceptionKeptDays)));
             if ($over !== []) {
                 $last = $over[count($over) - 1];
                 yield Finding::of($this->about(), count($over) === 1 ? "{$schedule->name}: \"{$last->name}\" is over" : "{$schedule->name}: " . count($over) . ' exceptions are over', "The last of them was on {$inspection->day($last->to)}.", $schedule)->at('exceptions')->counting(count($over))

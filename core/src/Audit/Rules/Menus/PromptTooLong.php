@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Prompt;
 
@@ -24,6 +25,7 @@ final readonly class PromptTooLong implements Rule
             'A menu speaks for more than half a minute.',
             'Callers stop listening and press 0, or hang up.',
             'Shorten the script; put what is asked for most first.',
+            thresholds: [Threshold::LongestPromptSeconds],
         );
     }
 
@@ -31,8 +33,8 @@ final readonly class PromptTooLong implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $seconds = $inspection->find($menu->prompt, Prompt::class)?->seconds() ?? 0;
-            if ($seconds > $inspection->thresholds->longestPromptSeconds) {
-                yield Finding::of($this->about(), "{$menu->name} speaks for {$seconds} s", "Callers listen for about {$inspection->thresholds->longestPromptSeconds} s.", $menu)->at('prompt');
+            if ($seconds > $inspection->threshold(Threshold::LongestPromptSeconds)) {
+                yield Finding::of($this->about(), "{$menu->name} speaks for {$seconds} s", "Callers listen for about {$inspection->threshold(Threshold::LongestPromptSeconds)} s.", $menu)->at('prompt');
             }
         }
     }

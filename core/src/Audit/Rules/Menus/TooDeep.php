@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
 
 /** Menus behind menus behind menus. */
@@ -23,12 +24,13 @@ final readonly class TooDeep implements Rule
             'Callers come through more than three menus, one behind another.',
             'Each of them loses callers.',
             'Bring what is asked for most to the front.',
+            thresholds: [Threshold::MostMenusDeep],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $most = $inspection->thresholds->mostMenusDeep;
+        $most = $inspection->threshold(Threshold::MostMenusDeep);
         $menus = $inspection->book->all(Menu::class);
         $depth = [];
         foreach ($menus as $menu) {

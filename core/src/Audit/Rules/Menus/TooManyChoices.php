@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\MenuKey;
 
@@ -24,12 +25,13 @@ final readonly class TooManyChoices implements Rule
             'A menu offers more choices than callers keep in mind.',
             'They forget the first before they hear the last, and press anything.',
             'Offer the five that are asked for most, and the rest behind one of them.',
+            thresholds: [Threshold::MostChoices],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $most = $inspection->thresholds->mostChoices;
+        $most = $inspection->threshold(Threshold::MostChoices);
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $choices = array_filter($menu->keys, static fn (MenuKey $key): bool => ! in_array($key->to?->word, ['again', 'back', 'operator'], true));
             if (count($choices) > $most) {

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
 
 /** A menu that does not wait for callers to find the key. */
@@ -24,13 +25,14 @@ final readonly class WaitTooShort implements Rule
             'A menu waits for less than three seconds for a key.',
             'Callers who look for the keypad are treated as silent.',
             'Wait for five seconds.',
+            thresholds: [Threshold::ShortestKeyWait],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
-            if ($menu->wait < $inspection->thresholds->shortestKeyWait && $menu->keys !== []) {
+            if ($menu->wait < $inspection->threshold(Threshold::ShortestKeyWait) && $menu->keys !== []) {
                 yield Finding::of($this->about(), "{$menu->name} waits {$menu->wait} s for a key", 'The call moves on while callers still look for it.', $menu)->at('wait')->fixedBy(Fix::set('Wait for 5 s', $menu, 'wait', 5));
             }
         }

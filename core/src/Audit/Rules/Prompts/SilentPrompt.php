@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Prompt;
 
 /** A recording on which nothing is to be heard. */
@@ -23,6 +24,7 @@ final readonly class SilentPrompt implements Rule
             'A recording is silent.',
             'Callers hear nothing and hang up.',
             'Record it again, and listen to it.',
+            thresholds: [Threshold::QuietestPeakDb],
         );
     }
 
@@ -30,7 +32,7 @@ final readonly class SilentPrompt implements Rule
     {
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             $peak = $prompt->audio['peakDb'] ?? null;
-            if (is_numeric($peak) && $peak < $inspection->thresholds->quietestPeakDb && $inspection->usesOf($prompt) !== []) {
+            if (is_numeric($peak) && $peak < $inspection->threshold(Threshold::QuietestPeakDb) && $inspection->usesOf($prompt) !== []) {
                 yield Finding::of($this->about(), "{$prompt->name} is silent", "Its loudest place is at {$peak} dB.", $prompt)->at('audio');
             }
         }

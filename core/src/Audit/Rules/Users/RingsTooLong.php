@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\User;
 
 /** A telephone that rings for longer than callers wait. */
@@ -24,12 +25,13 @@ final readonly class RingsTooLong implements Rule
             'A telephone rings for longer than callers wait.',
             'They have hung up before the mailbox answers.',
             'Let it ring for 20 to 30 s.',
+            thresholds: [Threshold::LongestWaitSeconds],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $most = $inspection->thresholds->longestWaitSeconds;
+        $most = $inspection->threshold(Threshold::LongestWaitSeconds);
         foreach ($inspection->book->all(User::class) as $user) {
             foreach ($user->legs as $leg) {
                 if ($leg->seconds > $most) {

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\User;
 
 /** A telephone that stops ringing before anybody can pick it up. */
@@ -24,16 +25,17 @@ final readonly class RingsTooShort implements Rule
             'A telephone rings for less than three rings.',
             'Nobody gets to it in time.',
             'Let it ring for 20 s.',
+            thresholds: [Threshold::FewestRings],
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $least = $inspection->thresholds->fewestRings * $inspection->book->tenant->secondsPerRing;
+        $least = $inspection->threshold(Threshold::FewestRings) * $inspection->book->tenant->secondsPerRing;
         foreach ($inspection->book->all(User::class) as $user) {
             foreach ($user->legs as $leg) {
                 if ($leg->seconds < $least) {
-                    yield Finding::of($this->about(), "{$user->label()}: a telephone rings for {$leg->seconds} s", "Fewer than {$inspection->thresholds->fewestRings} rings are over before anybody is there.", $user)
+                    yield Finding::of($this->about(), "{$user->label()}: a telephone rings for {$leg->seconds} s", "Fewer than {$inspection->threshold(Threshold::FewestRings)} rings are over before anybody is there.", $user)
                         ->at("legs/{$leg->item}/seconds", $leg->item)->fixedBy(Fix::set('Let it ring for 20 s', $user, "legs/{$leg->item}/seconds", 20));
                 }
             }

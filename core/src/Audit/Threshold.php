@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+/** What rules count as too much or too little: settings of the reseller, and of one customer where it differs there. */
+enum Threshold: string
+{
+    case LongestSpanHours = 'longestSpanHours';
+    case HolidayNoticeDays = 'holidayNoticeDays';
+    case LongestWaitSeconds = 'longestWaitSeconds';
+    case MostWaiting = 'mostWaiting';
+    case FewestRings = 'fewestRings';
+    case MostChoices = 'mostChoices';
+    case MostMenusDeep = 'mostMenusDeep';
+    case LongestPromptSeconds = 'longestPromptSeconds';
+    case ShortestKeyWait = 'shortestKeyWait';
+    case ExceptionKeptDays = 'exceptionKeptDays';
+    case QuietestPeakDb = 'quietestPeakDb';
+
+    /** As it is where nobody sets it. */
+    public function standard(): int
+    {
+        return $this->told()[0];
+    }
+
+    /** @return array{int, int} the least and the most that make sense */
+    public function range(): array
+    {
+        return [$this->told()[1], $this->told()[2]];
+    }
+
+    public function unit(): string
+    {
+        return $this->told()[3];
+    }
+
+    /** What it bounds, as the name of a field. */
+    public function what(): string
+    {
+        return $this->told()[4];
+    }
+
+    /** Why it is what it is where nobody sets it; each is common practice. */
+    public function reason(): string
+    {
+        return $this->told()[5];
+    }
+
+    /** @return array{int, int, int, string, string, string} */
+    private function told(): array
+    {
+        return match ($this) {
+            self::LongestSpanHours => [24, 1, 168, 'hours', 'Longest span of opening hours', 'A shift rarely is longer than a day.'],
+            self::HolidayNoticeDays => [60, 1, 366, 'days', 'Notice before holidays run out or fall on a weekend', 'Two billing months are enough to ask the customer.'],
+            self::LongestWaitSeconds => [60, 10, 600, 's', 'Longest wait for a person, a choice or a mailbox', 'After a minute many callers have hung up.'],
+            self::MostWaiting => [50, 1, 1000, 'callers', 'Most callers waiting in one queue', 'Switches of this size commonly keep no more.'],
+            self::FewestRings => [3, 1, 20, 'rings', 'Fewest rings of a telephone', 'Nobody gets to it in fewer.'],
+            self::MostChoices => [5, 1, 12, 'choices', 'Most choices in one menu, ways back and the operator left out', 'Callers forget the first while they hear the last.'],
+            self::MostMenusDeep => [3, 1, 10, 'menus', 'Most menus one behind another', 'Callers lose their way.'],
+            self::LongestPromptSeconds => [30, 5, 300, 's', 'Longest prompt of a menu', 'Callers stop listening.'],
+            self::ShortestKeyWait => [3, 1, 30, 's', 'Shortest wait for a key', 'A caller takes the telephone from the ear to find the key.'],
+            self::ExceptionKeptDays => [30, 0, 366, 'days', 'Days that a past exception is kept', 'Somebody may still ask what it was.'],
+            self::QuietestPeakDb => [-50, -90, -10, 'dB', 'Quietest peak of a recording', 'Below it nothing is to be heard on a telephone.'],
+        };
+    }
+}
