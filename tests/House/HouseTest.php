@@ -57,7 +57,7 @@ final class HouseTest extends TestCase
         $package = json_decode((string) file_get_contents(self::ROOT . '/package.json'), true);
         self::assertIsArray($package);
         foreach ([...$package['dependencies'], ...$package['devDependencies'], ...$package['overrides']] as $name => $version) {
-            self::assertMatchesRegularExpression('/^\d+\.\d+\.\d+$/D', $version, $name);
+            self::assertMatchesRegularExpression('/^\d+\.\d+\.\d+(-[0-9a-z.]+)?$/D', $version, $name);
         }
     }
 
