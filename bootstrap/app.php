@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Console\AuditCustomers;
 use App\Console\ExportBook;
 use App\Console\ImportBook;
 use App\Console\LoadDemo;
+use App\Console\MailDigest;
 use App\Console\MigrateAsOwner;
 use App\Console\PushCustomer;
 use App\Console\ReadDrift;
@@ -32,7 +34,7 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
         commands: __DIR__ . '/../routes/console.php',
     )
-    ->withCommands([MigrateAsOwner::class, LoadDemo::class, ReadDrift::class, PushCustomer::class, ExportBook::class, ImportBook::class])
+    ->withCommands([AuditCustomers::class, MailDigest::class, MigrateAsOwner::class, LoadDemo::class, ReadDrift::class, PushCustomer::class, ExportBook::class, ImportBook::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->web(prepend: [SignInByToken::class], replace: [ValidateCsrfToken::class => CheckOrigin::class]);

@@ -6,6 +6,8 @@ return [
     'reseller' => 'Saltmarsh Voice',
     // The instant the demo, the screenshots and the browser tests live at; unset where time goes on.
     'fixed_now' => env('ROSTER_FIXED_NOW'),
+    // The technician in whose name every customer is audited by night, by sign-in; unset for no nightly audit.
+    'nightly_as' => env('ROSTER_NIGHTLY_AS'),
     'demo' => (bool) env('ROSTER_DEMO', false),
     'standins' => [
         'switch' => ['url' => env('SWITCH_URL'), 'token' => env('STANDIN_TOKEN')],

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\ApiTokenController;
+use App\Http\Controllers\AuditRunController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
@@ -13,6 +14,7 @@ use App\Http\Controllers\ProofController;
 use App\Http\Controllers\PushController;
 use App\Http\Controllers\RevisionController;
 use App\Http\Controllers\RosterController;
+use App\Http\Controllers\RuleController;
 use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SecretController;
 use App\Http\Controllers\SessionController;
@@ -42,6 +44,15 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
         Route::get('templates', [TakingOnController::class, 'templates']);
         Route::get('stock', [TakingOnController::class, 'stock']);
         Route::get('findings', [FindingController::class, 'index']);
+        Route::post('findings/export', [FindingController::class, 'export']);
+        Route::put('digest', [FindingController::class, 'digest']);
+        Route::post('digest', [FindingController::class, 'mail'])->middleware('throttle:password');
+        Route::get('audits/latest', [AuditRunController::class, 'show']);
+        Route::post('audits', [AuditRunController::class, 'store']);
+        Route::post('audits/{audit}/stop', [AuditRunController::class, 'stop'])->whereUuid('audit');
+        Route::post('audits/{audit}/resume', [AuditRunController::class, 'resume'])->whereUuid('audit');
+        Route::get('rules', [RuleController::class, 'index']);
+        Route::put('thresholds/{threshold}', [RuleController::class, 'set']);
         Route::post('taking-on/preview', [TakingOnController::class, 'preview']);
         Route::get('taking-on/answers', [TakingOnController::class, 'kept']);
         Route::put('taking-on/answers', [TakingOnController::class, 'keep']);
@@ -62,6 +73,10 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('revisions', [RevisionController::class, 'index']);
             Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->whereNumber('no');
             Route::get('margin', [MarginController::class, 'show']);
+            Route::get('thresholds', [RuleController::class, 'ofCustomer']);
+            Route::put('thresholds/{threshold}', [RuleController::class, 'setForCustomer']);
+            Route::post('findings/fixes', [FindingController::class, 'fix']);
+            Route::put('findings/{fingerprint}', [FindingController::class, 'care'])->where('fingerprint', '[0-9a-f]{32}');
             Route::post('findings/waivers', [MarginController::class, 'waive']);
             Route::delete('findings/waivers/{waiver}', [MarginController::class, 'takeWaiverBack']);
             Route::get('now', [MarginController::class, 'now']);

@@ -11,5 +11,7 @@ enum RevisionSource: string
     case Edit = 'edit';
     /** A template applied again. */
     case Template = 'template';
+    /** Findings mended at many customers at once. */
+    case Fix = 'fix';
     case Undo = 'undo';
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Book;
 
+use App\Audit\Audits;
 use App\Audit\FindingStore;
 use App\Audit\FindingWaivers;
 use App\Models\TenantSummary;
@@ -22,7 +23,7 @@ use Jaunty\Core\Numbering\E164;
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
 final readonly class SummaryKeeper
 {
-    public function __construct(private Clock $clock, private FindingWaivers $waivers, private FindingStore $findings)
+    public function __construct(private Clock $clock, private Audits $audits, private FindingWaivers $waivers, private FindingStore $findings)
     {
     }
 
@@ -91,7 +92,7 @@ final readonly class SummaryKeeper
     private function drift(string $tenantId, Inspection $beside): array
     {
         $findings = Auditor::ofArea('drift')->audit($beside);
-        $this->findings->ofDrift($tenantId, $findings);
+        $this->findings->ofDrift($tenantId, $this->clock->dateIn($beside->book->tenant->zone), $findings);
 
         return [
             'differences' => count($beside->drift()->operations),
@@ -103,8 +104,8 @@ final readonly class SummaryKeeper
     /** Counts what stands in the book, and keeps it for lists. */
     private function audited(string $tenantId, Book $book): string
     {
-        $sifted = $this->waivers->sift($tenantId, $book->tenant->zone, Auditor::of($book, $this->clock->now()->getTimestamp()));
-        $this->findings->ofBook($tenantId, $sifted);
+        $sifted = $this->waivers->sift($tenantId, $book->tenant->zone, $this->audits->of($tenantId, $book));
+        $this->findings->ofBook($tenantId, $this->clock->dateIn($book->tenant->zone), $sifted);
 
         return $this->byWeight($sifted->standing);
     }

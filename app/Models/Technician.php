@@ -16,6 +16,7 @@ use Illuminate\Contracts\Auth\Authenticatable as AuthenticatableContract;
  * @property string $initials
  * @property string $password
  * @property bool $lead
+ * @property bool $digest
  * @property ?string $totp_secret
  * @property ?\Carbon\CarbonImmutable $totp_confirmed_at
  * @property ?int $totp_last_step
@@ -40,6 +41,7 @@ final class Technician extends Row implements AuthenticatableContract
         return [
             'password' => 'hashed',
             'lead' => 'boolean',
+            'digest' => 'boolean',
             'totp_secret' => 'encrypted',
             'totp_confirmed_at' => 'immutable_datetime',
             'totp_last_step' => 'integer',

@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Access\Scope;
 use App\Http\Middleware\SignInByToken;
+use App\Post\PostTrayTransport;
 use App\Secrets\SecretKeeper;
 use App\Stock\CarrierDesk;
 use App\Switching\Practice\PracticeSwitchConnector;
@@ -21,6 +22,7 @@ use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
@@ -58,6 +60,7 @@ final class RosterServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        Mail::extend('post-tray', fn (): PostTrayTransport => new PostTrayTransport($this->app->make(Factory::class), self::setting('post.url')));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(self::whoAsks($request)));
         RateLimiter::for('password', static fn (Request $request): Limit => Limit::perMinute(self::PASSWORDS_A_MINUTE)->by((string) $request->ip()));
     }

@@ -5,6 +5,8 @@
 choose_instance proof
 cd "$ROOT"
 CHOSEN=" $* "
+FILTERED=()
+[ -z "${FILTER:-}" ] || FILTERED=(--filter "$FILTER")
 OUT="$HOME_DIR/phases"
 mkdir -p "$OUT"
 : > "$OUT/failed"
@@ -41,12 +43,12 @@ core() { (cd core && vendor/bin/phpunit); }
 feature() {
     "$ROOT/bin/lib/database.sh" "$ROOT" proof roster_template
     DB_DATABASE=roster_template php artisan roster:migrate
-    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner
+    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner "${FILTERED[@]}"
 }
-house() { vendor/bin/phpunit --testsuite=house; }
-standins() { vendor/bin/phpunit --testsuite=standins; }
-served() { vendor/bin/phpunit --testsuite=served; }
-browser() { vendor/bin/phpunit --testsuite=browser; }
+house() { vendor/bin/phpunit --testsuite=house "${FILTERED[@]}"; }
+standins() { vendor/bin/phpunit --testsuite=standins "${FILTERED[@]}"; }
+served() { vendor/bin/phpunit --testsuite=served "${FILTERED[@]}"; }
+browser() { vendor/bin/phpunit --testsuite=browser "${FILTERED[@]}"; }
 
 front_lane() {
     phase types types

@@ -35,6 +35,7 @@ $entries = [
     $standin('post', $env('POST_PORT'), 'post'),
     ['name' => 'demo', 'once' => true, 'command' => $artisan('roster:demo'), 'user' => $web, 'env' => $ours],
     ['name' => 'worker', 'command' => $artisan('queue:work', '--sleep=0.3', '--tries=20', '--backoff=1', '--timeout=12', '--max-time=3600'), 'user' => $web, 'env' => $ours, 'pause' => 0.5],
+    ['name' => 'schedule', 'command' => $artisan('schedule:work'), 'user' => $web, 'env' => $ours, 'pause' => 5.0],
     ['name' => 'fpm', 'command' => ['/usr/sbin/php-fpm8.2', '-F', '-y', "{$home}/run/fpm.conf"], 'env' => $ours],
     ['name' => 'web', 'command' => ['/usr/sbin/nginx', '-e', "{$home}/logs/nginx.log", '-c', "{$home}/run/nginx.conf"], 'ready' => ['http' => $env('ADDRESS') . '/up']],
 ];

@@ -19,7 +19,7 @@ final class AccessTest extends FeatureTestCase
         $this->grant($sol, $mine['id'], Ability::Push);
 
         foreach ($this->customerOperations() as [$method, $path]) {
-            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{schedule}', '{calendar}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'hours', 'holidays'], $path), $this->bodyFor($path));
+            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{schedule}', '{calendar}', '{threshold}', '{fingerprint}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'hours', 'holidays', 'mostChoices', str_repeat('0', 32)], $path), $this->bodyFor($path));
             $foreign = $ask($theirs['key'])->assertNotFound();
             $unknown = $ask('nobody-of-this-name')->assertNotFound();
             self::assertSame($unknown->json(), $foreign->json(), "{$method} {$path}");
@@ -98,6 +98,9 @@ final class AccessTest extends FeatureTestCase
     private function bodyFor(string $path): array
     {
         return match (true) {
+            str_contains($path, '{threshold}') => ['value' => 5],
+            str_ends_with($path, '{fingerprint}') => ['assignee' => null, 'due' => null],
+            str_ends_with($path, '/findings/fixes') => ['fingerprints' => ['none'], 'enter' => false],
             str_ends_with($path, '/edits') => ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]],
             str_ends_with($path, '/findings/waivers') => ['fingerprint' => 'none', 'reason' => 'asked for'],
             str_ends_with($path, '/waivers') => ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'asked for'],

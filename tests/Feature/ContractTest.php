@@ -31,7 +31,7 @@ final class ContractTest extends FeatureTestCase
             if ($path === '/session' && $method !== 'delete') {
                 continue;
             }
-            $path = str_replace(['{customer}', '{no}', '{push}', '{token}', '{run}', '{kind}'], ['ardent-road', '1', '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', '0', 'user'], $path);
+            $path = str_replace(['{customer}', '{no}', '{push}', '{token}', '{audit}', '{run}', '{kind}', '{fingerprint}'], ['ardent-road', '1', ...array_fill(0, 3, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'), '0', 'user', str_repeat('0', 32)], $path);
             $this->json($method, "/api{$path}")->assertStatus(401);
         }
     }

@@ -42,6 +42,7 @@ abstract class FeatureTestCase extends TestCase
         $app->make(Kernel::class)->bootstrap();
         $app->make('config')->set([
             'roster.standins.switch' => ['url' => 'http://switch.test', 'token' => Wire::TOKEN],
+            'roster.standins.post' => ['url' => 'http://post.test'],
             'roster.standins.carrier' => ['url' => 'http://carrier.test', 'token' => Wire::TOKEN],
         ]);
 

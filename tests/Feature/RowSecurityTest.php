@@ -13,7 +13,7 @@ use Tests\Feature\Support\TestDatabase;
 /** Row-level security with the WHERE left out: the database itself must not give what is out of scope. */
 final class RowSecurityTest extends FeatureTestCase
 {
-    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'signed_books', 'secrets'];
+    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds', 'signed_books', 'secrets'];
 
     public function test_every_table_that_names_a_customer_is_under_forced_row_level_security(): void
     {
@@ -30,7 +30,7 @@ final class RowSecurityTest extends FeatureTestCase
     {
         $tables = TestDatabase::owner()->query("select table_name from information_schema.columns where table_schema = 'public' and column_name = 'tenant_id' order by 1")->fetchAll(\PDO::FETCH_COLUMN);
 
-        self::assertEqualsCanonicalizing($tables, [...self::BOOKS, 'tenant_summaries', 'findings', 'grants', 'activity', 'numbers']);
+        self::assertEqualsCanonicalizing($tables, [...self::BOOKS, 'tenant_summaries', 'findings', 'finding_days', 'audited_customers', 'grants', 'activity', 'numbers']);
     }
 
     #[DataProvider('books')]
@@ -199,6 +199,7 @@ final class RowSecurityTest extends FeatureTestCase
         $this->postJson("/api/customers/{$customer['key']}/live/waivers", ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'of the test'])->assertCreated();
         $found = $this->getJson("/api/customers/{$customer['key']}/margin")->assertOk()->json('findings.0.fingerprint');
         $this->postJson("/api/customers/{$customer['key']}/findings/waivers", ['fingerprint' => $found, 'reason' => 'of the test'])->assertCreated();
+        $this->putJson("/api/customers/{$customer['key']}/thresholds/mostChoices", ['value' => 6])->assertOk();
         $this->postJson("/api/customers/{$customer['key']}/secrets", ['object' => 'mailbox:ines-marsh'])->assertCreated();
         $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]])->assertOk();
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Audit\Audits;
 use App\Audit\FindingWaivers;
 use App\Book\DraftDesk;
 use App\Book\SummaryKeeper;
@@ -15,7 +16,6 @@ use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Calls\RightNow;
@@ -25,7 +25,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** What the desk says beside the sheet: findings on the edited book, its week, and what a caller gets right now. */
 final class MarginController extends Controller
 {
-    public function __construct(private readonly Books $books, private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly FindingWaivers $waivers, private readonly Clock $clock)
+    public function __construct(private readonly Books $books, private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly FindingWaivers $waivers, private readonly Audits $audits, private readonly Clock $clock)
     {
     }
 
@@ -36,7 +36,7 @@ final class MarginController extends Controller
         return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, function (TenantRow $tenant) use ($technician): array {
             $book = $this->drafts->view($tenant, $technician)->edited;
 
-            return $this->margin($tenant, $book, $this->audited($book));
+            return $this->margin($tenant, $book, $this->audits->of($tenant->id, $book));
         }));
     }
 
@@ -49,7 +49,7 @@ final class MarginController extends Controller
 
         return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): array {
             $view = $this->drafts->view($tenant, $technician);
-            $found = $this->audited($view->edited);
+            $found = $this->audits->of($tenant->id, $view->edited);
             $this->waivers->waive($tenant, $technician, $this->waivers->sift($tenant->id, $tenant->zone, $found)->standing, $given['fingerprint'], $given['reason'], $given['until'] ?? null);
             $summaries->findingsSifted($tenant->id, $view->head);
 
@@ -68,7 +68,7 @@ final class MarginController extends Controller
             $view = $this->drafts->view($tenant, $technician);
             $summaries->findingsSifted($tenant->id, $view->head);
 
-            return $this->margin($tenant, $view->edited, $this->audited($view->edited));
+            return $this->margin($tenant, $view->edited, $this->audits->of($tenant->id, $view->edited));
         }));
     }
 
@@ -79,12 +79,6 @@ final class MarginController extends Controller
     private function margin(TenantRow $tenant, Book $book, array $found): array
     {
         return MarginResource::of($book, $this->waivers->sift($tenant->id, $tenant->zone, $found), $this->clock->now()->getTimestamp());
-    }
-
-    /** @return list<Finding> */
-    private function audited(Book $book): array
-    {
-        return Auditor::of($book, $this->clock->now()->getTimestamp());
     }
 
     public function now(Request $request, string $customer): JsonResponse

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Scope;
-use App\Jobs\SumUpAnew;
+use App\Audit\AuditReason;
+use App\Audit\AuditRuns;
 use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
@@ -19,7 +20,7 @@ use Jaunty\Core\Audit\Severity;
  */
 final class RosterController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly Clock $clock)
+    public function __construct(private readonly Scope $scope, private readonly AuditRuns $runs, private readonly Clock $clock)
     {
     }
 
@@ -30,7 +31,7 @@ final class RosterController extends Controller
             $rows = self::rows();
             $yesterdays = array_filter($rows, fn (object $row): bool => $row->summed_up_on < $this->clock->dateIn($row->zone));
             if ($yesterdays !== []) {
-                SumUpAnew::dispatch($technician, array_values(array_map(static fn (object $row): string => $row->id, $yesterdays)));
+                $this->runs->begin($technician, AuditReason::NewDay, array_values(array_map(static fn (object $row): string => $row->id, $yesterdays)));
             }
 
             return array_map(self::line(...), $rows);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Scope;
+use App\Audit\Audits;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\FindingResource;
 use App\Http\Resources\ObjectResource;
@@ -18,7 +19,6 @@ use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
@@ -61,7 +61,7 @@ final class TakingOnController extends Controller
         return new JsonResponse(['numbers' => $numbers]);
     }
 
-    public function preview(Request $request): JsonResponse
+    public function preview(Request $request, Audits $audits): JsonResponse
     {
         [$template, $answers] = $this->given($request);
         $preview = $this->takingOn->preview($this->technician($request)->id, $template, $answers);
@@ -71,7 +71,7 @@ final class TakingOnController extends Controller
             'customer' => $book?->tenant->key,
             'isWhole' => $preview->isWhole,
             'objects' => $book === null ? [] : array_map(static fn (BookObject $object): array => ObjectResource::of($object, $book), $book->objects()),
-            'findings' => $book === null ? [] : array_map(static fn (Finding $finding): array => FindingResource::of($finding, $book), Auditor::of($book, $this->clock->now()->getTimestamp())),
+            'findings' => $book === null ? [] : array_map(static fn (Finding $finding): array => FindingResource::of($finding, $book), $audits->ofNew($book)),
             'strip' => $book === null ? null : WeekStrip::ofMain($book, $this->clock->now()->getTimestamp())?->toArray(),
             ...AnswersResource::of($preview->answers, $preview->faults),
         ]);

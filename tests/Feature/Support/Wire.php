@@ -8,6 +8,7 @@ use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Request;
 use Illuminate\Support\Facades\Http;
 use Standins\CarrierDesk\CarrierDesk;
+use Standins\PostTray\PostTray;
 use Standins\PracticeSwitch\PracticeSwitch;
 use Standins\Shared\Request as StandinRequest;
 use Standins\Shared\Standin;
@@ -21,6 +22,8 @@ final class Wire
 
     public readonly CarrierDesk $carrier;
 
+    private ?PostTray $post = null;
+
     /** Calls that change something on the switch so far. */
     public int $writes = 0;
 
@@ -33,7 +36,11 @@ final class Wire
         $this->carrier = new CarrierDesk(':memory:', self::TOKEN);
         Http::preventStrayRequests();
         Http::fake(function (Request $request) {
-            $standin = str_contains($request->url(), '//switch.test') ? $this->switch : $this->carrier;
+            $standin = match (parse_url($request->url(), PHP_URL_HOST)) {
+                'switch.test' => $this->switch,
+                'post.test' => $this->post(),
+                default => $this->carrier,
+            };
             $send = fn () => $this->carry($standin, $request);
 
             return $this->interfere === null ? $send() : (($this->interfere)($request, $send) ?? $send());
@@ -50,6 +57,19 @@ final class Wire
         }
 
         return $answer;
+    }
+
+    private function post(): PostTray
+    {
+        return $this->post ??= new PostTray(sys_get_temp_dir() . '/tray-' . bin2hex(random_bytes(6)));
+    }
+
+    /** @return list<string> the letters that were sent, as they lie in the tray */
+    public function letters(): array
+    {
+        $names = json_decode($this->post()->handle(new StandinRequest('GET', '/mail'))->body, true)['mail'];
+
+        return array_map(fn (string $name): string => $this->post()->handle(new StandinRequest('GET', "/mail/{$name}"))->body, $names);
     }
 
     public static function isWrite(Request $request): bool

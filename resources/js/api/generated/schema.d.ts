@@ -433,6 +433,24 @@ export interface paths {
                     content: {
                         "application/json": {
                             findings: components["schemas"]["FindingLine"][];
+                            /** @description What stood at the end of each day, oldest first, thirty at most */
+                            trend: {
+                                /** Format: date */
+                                day: string;
+                                blocker: number;
+                                error: number;
+                                warning: number;
+                                note: number;
+                            }[];
+                            /** @description Who can see to a finding */
+                            technicians: {
+                                /** Format: uuid */
+                                id: string;
+                                name: string;
+                                initials: string;
+                            }[];
+                            /** @description Whether what is new is mailed each morning */
+                            digest: boolean;
                         };
                     };
                 };
@@ -440,6 +458,327 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/findings/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Findings as a file for other programs */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @enum {string} */
+                        format: "csv" | "json" | "sarif" | "junit";
+                        of: {
+                            customer: string;
+                            fingerprint: string;
+                        }[];
+                    };
+                };
+            };
+            responses: {
+                /** @description In the order they were named, customer by customer */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv; charset=utf-8": string;
+                        "application/json": unknown[];
+                        "application/sarif+json": Record<string, never>;
+                        "application/xml": string;
+                    };
+                };
+                401: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/digest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Whether what is new is mailed to the technician each morning */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        wanted: boolean;
+                    };
+                };
+            };
+            responses: {
+                /** @description Noted */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
+        /** Mail today's letter now */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description How many findings it tells of; of none, no letter is sent */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            told: number;
+                            to: string;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/audits/latest": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The technician's last audit of every customer */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["AuditRun"];
+                401: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/audits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Audit every customer granted, and read each from the switch; one under way is gone on with */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                202: components["responses"]["AuditRun"];
+                401: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/audits/{audit}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                audit: components["parameters"]["AuditRunId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begin no more customers */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    audit: components["parameters"]["AuditRunId"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["AuditRun"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/audits/{audit}/resume": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                audit: components["parameters"]["AuditRunId"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Go on with the customers that are left */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    audit: components["parameters"]["AuditRunId"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["AuditRun"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every audit rule with how often it fires, and the thresholds */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description In the order of their ids */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            rules: components["schemas"]["RuleLine"][];
+                            thresholds: components["schemas"]["Threshold"][];
+                            /** @description Whether the technician may set what counts for every customer */
+                            mayChange: boolean;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/thresholds/{threshold}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                threshold: components["parameters"]["ThresholdName"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Set a threshold for every customer; they are audited anew */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    threshold: components["parameters"]["ThresholdName"];
+                };
+                cookie?: never;
+            };
+            requestBody: components["requestBodies"]["Threshold"];
+            responses: {
+                200: components["responses"]["Thresholds"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -1183,6 +1522,189 @@ export interface paths {
             };
         };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/thresholds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** What counts as too much at this customer */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Thresholds"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/thresholds/{threshold}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                threshold: components["parameters"]["ThresholdName"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Set a threshold for this customer alone */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    threshold: components["parameters"]["ThresholdName"];
+                };
+                cookie?: never;
+            };
+            requestBody: components["requestBodies"]["Threshold"];
+            responses: {
+                200: components["responses"]["Thresholds"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/findings/fixes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the fixes of findings change in the book as entered; entered as a revision where that is asked */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        fingerprints: string[];
+                        enter: boolean;
+                        note?: string | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description Field by field; a finding mended already is passed over */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            changes: components["schemas"]["Change"][];
+                            /** @description Not mended, or not wholly */
+                            left: components["schemas"]["ToldFinding"][];
+                            /** @description Not there before */
+                            brings: components["schemas"]["ToldFinding"][];
+                            callersNotice: boolean;
+                            revision: number | null;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/findings/{fingerprint}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                fingerprint: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Who sees to a finding, and until when */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    fingerprint: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Care"];
+                };
+            };
+            responses: {
+                /** @description As noted */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Care"];
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -2565,8 +3087,58 @@ export interface components {
             count: number;
             waived: boolean;
             fingerprint: string;
+            /** @description What its button would do, where there is one */
+            fix: string | null;
+            /** @description By which it came; null until earlier ones were looked at, and for drift */
+            revision: number | null;
+            /** Format: uuid */
+            assignee: string | null;
+            /** Format: date */
+            due: string | null;
             /** Format: date-time */
             firstSeen: string;
+            /** Format: date-time */
+            lastSeen: string;
+        };
+        ToldFinding: {
+            severity: components["schemas"]["Severity"];
+            title: string;
+        };
+        Care: {
+            /** Format: uuid */
+            assignee: string | null;
+            /** Format: date */
+            due: string | null;
+        };
+        RuleLine: {
+            id: string;
+            severity: components["schemas"]["Severity"];
+            what: string;
+            why: string;
+            remedy: string;
+            source: string;
+            /** @description Where alone it holds; none for everywhere */
+            countries: string[];
+            thresholds: string[];
+            /** @description That stand */
+            findings: number;
+            waived: number;
+            /** @description Where any stands */
+            customers: number;
+        };
+        Threshold: {
+            name: string;
+            what: string;
+            unit: string;
+            /** @description Of what it is where nobody sets it */
+            reason: string;
+            least: number;
+            most: number;
+            standard: number;
+            /** @description For every customer that has none of its own */
+            forAll: number;
+            /** @description Of the customer, where one is named */
+            own: number | null;
         };
         NotUnderstood: {
             text: string;
@@ -2792,7 +3364,7 @@ export interface components {
         Revision: {
             no: number;
             /** @enum {string} */
-            source: "taking-on" | "import" | "edit" | "template" | "undo";
+            source: "taking-on" | "import" | "edit" | "template" | "undo" | "fix";
             note: string | null;
             undoes: number | null;
             by: string;
@@ -2898,6 +3470,52 @@ export interface components {
         };
     };
     responses: {
+        /** @description How far it is, customer by customer; null where there was none */
+        AuditRun: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    run: {
+                        /** Format: uuid */
+                        id: string;
+                        /** @enum {string} */
+                        reason: "asked" | "nightly";
+                        /** @enum {string} */
+                        state: "running" | "stopped" | "ended";
+                        /** Format: date-time */
+                        begunAt: string;
+                        /** Format: date-time */
+                        endedAt: string | null;
+                        done: {
+                            customer: string;
+                            name: string;
+                            /** @description That stand */
+                            findings: number;
+                            milliseconds: number;
+                            /** @description Why the switch could not be read */
+                            trouble: string | null;
+                        }[];
+                        waiting: {
+                            customer: string;
+                            name: string;
+                        }[];
+                    } | null;
+                };
+            };
+        };
+        /** @description All of them */
+        Thresholds: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    thresholds: components["schemas"]["Threshold"][];
+                };
+            };
+        };
         /** @description On the technician's edited book */
         Margin: {
             headers: {
@@ -2981,6 +3599,8 @@ export interface components {
         Customer: string;
         /** @description Of the proof; it holds until the next edit */
         Run: number;
+        AuditRunId: string;
+        ThresholdName: string;
         PushId: string;
     };
     requestBodies: {
@@ -2988,6 +3608,14 @@ export interface components {
             content: {
                 "application/json": {
                     password: string;
+                };
+            };
+        };
+        Threshold: {
+            content: {
+                "application/json": {
+                    /** @description Unset for what it is where nobody sets it */
+                    value: number | null;
                 };
             };
         };

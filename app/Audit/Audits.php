@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Audit;
+
+use App\Time\Clock;
+use Jaunty\Core\Audit\Auditor;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\StandingAudit;
+use Jaunty\Core\Audit\Thresholds;
+use Jaunty\Core\Book\Book;
+
+/** Books under audit now, with the thresholds that hold for their customer. In the customer's scope. */
+final readonly class Audits
+{
+    public function __construct(private Clock $clock, private ThresholdStore $thresholds)
+    {
+    }
+
+    /** @return list<Finding> of a book of the customer: entered, edited or proposed */
+    public function of(string $tenantId, Book $book): array
+    {
+        return $this->standing($tenantId, $book)->findings;
+    }
+
+    /** The same, to be gone on with after an edit. */
+    public function standing(string $tenantId, Book $book): StandingAudit
+    {
+        return Auditor::whole()->standing($this->inspection($book, $this->thresholds->of($tenantId)));
+    }
+
+    /** @return list<Finding> of a book that is no customer's yet */
+    public function ofNew(Book $book): array
+    {
+        return Auditor::whole()->audit($this->inspection($book, $this->thresholds->ofReseller()));
+    }
+
+    private function inspection(Book $book, Thresholds $thresholds): Inspection
+    {
+        return new Inspection($book, $this->clock->now()->getTimestamp(), thresholds: $thresholds);
+    }
+}
