@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: '/second-factor', name: 'second-factor', component: () => import('./session/SecondFactorView.vue') },
     { path: '/tokens', name: 'tokens', component: () => import('./session/TokensView.vue') },
     { path: '/findings', name: 'findings', component: () => import('./findings/FindingsView.vue') },
+    { path: '/rules', name: 'rules', component: () => import('./rules/RulesView.vue') },
     { path: '/taking-on', name: 'taking-on', component: () => import('./takingon/TakingOnView.vue') },
     { path: '/customers/:customer/:chapter?', name: 'desk', component: () => import('./desk/DeskView.vue') },
     { path: '/:unknown(.*)*', name: 'unknown', component: () => import('./shared/components/UnknownView.vue'), meta: { open: true } },

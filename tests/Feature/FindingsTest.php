@@ -25,7 +25,7 @@ final class FindingsTest extends FeatureTestCase
     {
         parent::setUp();
         $this->sol = $this->technician();
-        foreach ([20, 25] as $limit) {
+        foreach ([20, 20] as $limit) {
             $customer = $this->actingAs($this->lead)->postJson('/api/taking-on/book', $this->bookFrom('docs/examples/inlet.json'))->assertCreated()->json('customer');
             $this->edit($customer, [['object' => 'user:joss', 'path' => 'email', 'value' => 'joss@inlet.example']])->assertOk();
             $this->enter($customer)->assertCreated();

@@ -39,6 +39,7 @@ final class FindingController extends Controller
             'findings' => self::lines(),
             'trend' => $trend->days(),
             'technicians' => Technician::query()->orderBy('name')->get()->map(static fn (Technician $each): array => ['id' => $each->id, 'name' => $each->name, 'initials' => $each->initials])->all(),
+            'me' => $technician->id,
             'digest' => $technician->digest,
         ]));
     }

@@ -4,10 +4,10 @@ import { useRouter } from 'vue-router'
 import type { BookObject, Finding } from '@/api'
 import { SeverityBars } from '@/shared'
 import { withNames } from './calls'
+import ChangeLine from './ChangeLine.vue'
 import { chapterOfKind } from './chapters'
 import { useDesk } from './desk'
 import WaiveSheet from './WaiveSheet.vue'
-import { fieldInWords, valueInWords } from './words'
 
 /** One finding: what is wrong, the call that shows it, and its fix as a button that shows the change set first. */
 const props = defineProps<{ finding: Finding; isHere?: boolean }>()
@@ -51,7 +51,7 @@ async function fix(): Promise<void> {
     </p>
     <div v-if="shows && finding.fix !== null" class="fix">
       <ul class="changes">
-        <li v-for="change in finding.fix.changes" :key="`${change.object} ${change.path ?? ''}`">{{ change.label }}, {{ fieldInWords(change.object, change.path ?? '') }}: <span class="soft">{{ valueInWords(change.object, change.path ?? '', change.before, names) }}</span> → {{ valueInWords(change.object, change.path ?? '', change.after, names) }}</li>
+        <li v-for="change in finding.fix.changes" :key="`${change.object} ${change.path ?? ''}`"><ChangeLine :change :names /></li>
       </ul>
       <p class="act"><button type="button" class="quiet-button" data-testid="fix" @click="fix">Put it in the draft</button><button type="button" class="text-button" @click="shows = false">not now</button></p>
     </div>

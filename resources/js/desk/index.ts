@@ -1,1 +1,2 @@
 export { chapterOfKind } from './chapters'
+export { default as ChangeLine } from './ChangeLine.vue'

@@ -1,33 +1,53 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
-import { client, take, type BookObject, type FindingLine } from '@/api'
+import { useRoute, useRouter } from 'vue-router'
+import { client, detailOf, take, type BookObject, type FindingLine } from '@/api'
 import { chapterOfKind } from '@/desk'
-import { age, EmptyState, ErrorState, LoadingLines, PageTop, plural, SeverityBars, useLongList, useNow, useShortcuts } from '@/shared'
-import { grouped, wanted, type Grouping, type Wanted } from './sorting'
+import { age, dayInWords, EmptyState, ErrorState, LoadingLines, PageTop, plural, SeverityBars, useLongList, useNow, useShortcuts } from '@/shared'
+import AuditBar from './AuditBar.vue'
+import FindingMargin from './FindingMargin.vue'
+import { findingsQuery, FORMATS, saveAs } from './findingQueries'
+import MendSheet from './MendSheet.vue'
+import { grouped, isDue, isFresh, keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
+import TrendBars from './TrendBars.vue'
 
-/** What stands at every customer, by rule or by customer, heaviest first. */
+/** What stands at every customer, by rule or by customer, heaviest first; one of them is told in the margin. */
 const LINE_HEIGHT = 35
+const route = useRoute()
 const router = useRouter()
+const queryClient = useQueryClient()
 const now = useNow()
-const { data, error, refetch } = useQuery({ queryKey: ['findings'], queryFn: async () => (await take(client.GET('/findings'))).findings })
+const { data, error, refetch } = useQuery(findingsQuery)
 
 const by = ref<Grouping>('rule')
-const filter = reactive<Wanted>({ weight: 'any', waived: false, words: '' })
+const filter = reactive<Wanted>({ weight: 'any', kind: 'standing', words: typeof route.query.words === 'string' ? route.query.words : '' })
 const at = ref(0)
+const picked = reactive(new Set<string>())
+const mending = ref<FindingLine[]>([])
+const isMending = ref(false)
+const notice = ref('')
 const page = ref<HTMLElement>()
 const body = ref<HTMLElement>()
 const search = ref<HTMLInputElement>()
 
-const groups = computed(() => grouped(wanted(data.value ?? [], filter), by.value))
+const all = computed(() => data.value?.findings ?? [])
+const groups = computed(() => grouped(wanted(all.value, filter, data.value?.me ?? '', now.value), by.value))
 /** Heads and lines one after another, as they are drawn; only lines are walked through. */
 const rows = computed(() => groups.value.flatMap((group) => [{ head: group, line: undefined }, ...group.lines.map((line) => ({ head: undefined, line }))]))
 const lines = computed(() => groups.value.flatMap((group) => group.lines))
+const chosen = computed(() => lines.value.filter((line) => picked.has(keyOf(line))))
+const here = computed(() => lines.value[at.value])
+const initials = computed(() => new Map((data.value?.technicians ?? []).map((each) => [each.id, each.initials])))
 const { isLong, drawn, show } = useLongList(() => rows.value.length, () => page.value ?? null, LINE_HEIGHT)
 const inView = computed(() => rows.value.slice(drawn.value.from, drawn.value.to))
 
-watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
+watch(lines, (shown, before) => {
+  // Who stood on a finding stays on it while it is there, whatever comes and goes around it.
+  const stood = before[at.value]
+  const stays = stood === undefined ? -1 : shown.findIndex((line) => keyOf(line) === keyOf(stood))
+  at.value = stays >= 0 ? stays : Math.max(0, Math.min(at.value, shown.length - 1))
+})
 
 function chapterOf(line: FindingLine): { name: string; params: Record<string, string>; query: Record<string, string> } {
   return { name: 'desk', params: { customer: line.customer, chapter: line.rule.startsWith('drift.') ? 'push' : chapterOfKind(line.object.slice(0, line.object.indexOf(':')) as BookObject['kind']) }, query: { at: line.object } }
@@ -39,16 +59,61 @@ function open(line: FindingLine | undefined): void {
 
 function move(by: number): void {
   at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
-  const line = lines.value[at.value]
-  const row = rows.value.findIndex((each) => each.line === line)
+  const row = rows.value.findIndex((each) => each.line === here.value)
   if (isLong.value) show(row)
   else void nextTick(() => body.value?.children[row]?.scrollIntoView({ block: 'nearest' }))
+}
+
+function pick(line: FindingLine | undefined): void {
+  if (line !== undefined && !picked.delete(keyOf(line))) picked.add(keyOf(line))
+}
+
+function mendable(of: FindingLine[]): FindingLine[] {
+  return of.filter((line) => line.fix !== null && !line.waived)
+}
+
+function mend(of: FindingLine[]): void {
+  mending.value = mendable(of)
+  isMending.value = mending.value.length > 0
+}
+
+async function attempt(what: () => Promise<string>): Promise<void> {
+  try {
+    notice.value = await what()
+  } catch (error) {
+    notice.value = detailOf(error)
+  }
+}
+
+function save(format: keyof typeof FORMATS): void {
+  void attempt(async () => {
+    const of = chosen.value.length > 0 ? chosen.value : lines.value
+    await saveAs(format, of)
+    return `${plural(of.length, 'finding')} saved as ${FORMATS[format]}.`
+  })
+}
+
+function setDigest(wanted: boolean): void {
+  void attempt(async () => {
+    await take(client.PUT('/digest', { body: { wanted } }))
+    queryClient.setQueryData(findingsQuery.queryKey, (known) => known && { ...known, digest: wanted })
+    return wanted ? 'Each morning what is new is mailed to you, if anything is.' : 'No more letters.'
+  })
+}
+
+function mailNow(): void {
+  void attempt(async () => {
+    const { told, to } = await take(client.POST('/digest'))
+    return told === 0 ? 'Nothing is new or due: no letter was sent.' : `A letter about ${plural(told, 'finding')} is on its way to ${to}.`
+  })
 }
 
 useShortcuts([
   { keys: 'j', label: 'next finding', scope: 'Findings', run: () => { move(1) } },
   { keys: 'k', label: 'finding before', scope: 'Findings', run: () => { move(-1) } },
-  { keys: 'Enter', label: 'open the customer there', scope: 'Findings', run: () => { open(lines.value[at.value]) } },
+  { keys: 'Enter', label: 'open the customer there', scope: 'Findings', run: () => { open(here.value) } },
+  { keys: 'x', label: 'choose the finding, for several at once', scope: 'Findings', run: () => { pick(here.value) } },
+  { keys: 'm', label: 'mend what is chosen, or this one', scope: 'Findings', run: () => { mend(chosen.value.length > 0 ? chosen.value : here.value === undefined ? [] : [here.value]) } },
   { keys: '/', label: 'look for words', scope: 'Findings', run: () => { search.value?.focus() } },
 ])
 </script>
@@ -57,12 +122,13 @@ useShortcuts([
   <PageTop>
     <router-link to="/">‹ Roster</router-link>
     <h1 class="title">Findings</h1>
-    <template #hand><kbd>Ctrl K</kbd></template>
+    <template #hand><router-link to="/rules">Rules</router-link><kbd>Ctrl K</kbd></template>
   </PageTop>
-  <main ref="page" class="findings">
+  <main class="findings">
     <ErrorState v-if="error !== null && data === undefined" :error="error" @again="refetch()" />
     <LoadingLines v-else-if="data === undefined" what="what was found" />
     <template v-else>
+      <AuditBar />
       <div class="filters">
         <p class="sentence">
           <select v-model="filter.weight" aria-label="Weight">
@@ -72,31 +138,58 @@ useShortcuts([
             <option value="warning">Warnings or worse</option>
           </select>
           that
-          <select v-model="filter.waived" aria-label="Standing or waived"><option :value="false">stand</option><option :value="true">are waived</option></select>, by
+          <select v-model="filter.kind" aria-label="Which"><option v-for="(said, kind) in KINDS" :key="kind" :value="kind">{{ said }}</option></select>, by
           <select v-model="by" aria-label="By"><option value="rule">rule</option><option value="customer">customer</option></select>, with
-          <input ref="search" v-model="filter.words" type="search" class="words" aria-label="Words" placeholder="any words" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter="open(lines[at])" @keydown.esc="filter.words = ''">
+          <input ref="search" v-model="filter.words" type="search" class="words" aria-label="Words" placeholder="any words" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter="open(here)" @keydown.esc="filter.words = ''">
         </p>
-        <p class="soft" role="status">{{ plural(lines.length, 'finding') }} at {{ plural(new Set(lines.map((line) => line.customer)).size, 'customer') }}</p>
+        <TrendBars :days="data.trend" />
       </div>
-      <EmptyState v-if="lines.length === 0" title="Nothing found">{{ data.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.' }}</EmptyState>
-      <table v-else>
-        <thead><tr><th scope="col" class="weight">Weight</th><th scope="col">What</th><th scope="col" class="whose">{{ by === 'rule' ? 'Customer' : 'Rule' }}</th><th scope="col" class="since">First seen</th></tr></thead>
-        <tbody ref="body">
-          <tr v-if="drawn.above > 0" aria-hidden="true"><td :style="{ height: `${drawn.above}px` }" class="space" /></tr>
-          <template v-for="row in inView" :key="row.head?.key ?? `${row.line?.customer} ${row.line?.fingerprint}`">
-            <tr v-if="row.head !== undefined" class="head"><th scope="rowgroup" colspan="4"><span :class="{ mono: by === 'rule' }">{{ row.head.title }}</span> <span class="soft">{{ row.head.lines.length }}</span></th></tr>
-            <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
-            <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-            <tr v-else-if="row.line !== undefined" :class="{ here: row.line === lines[at] }" class="one" @click="open(row.line)">
-              <td><SeverityBars :severity="row.line.severity" /></td>
-              <td :title="row.line.detail"><router-link :to="chapterOf(row.line)" @click.stop>{{ row.line.title }}</router-link> <span class="soft">{{ row.line.detail }}</span></td>
-              <td :class="{ mono: by === 'customer' }">{{ by === 'rule' ? row.line.name : row.line.rule }}</td>
-              <td class="soft">{{ age(row.line.firstSeen, now) }}</td>
-            </tr>
-          </template>
-          <tr v-if="drawn.below > 0" aria-hidden="true"><td :style="{ height: `${drawn.below}px` }" class="space" /></tr>
-        </tbody>
-      </table>
+      <p class="under">
+        <span role="status">{{ plural(lines.length, 'finding') }} at {{ plural(new Set(lines.map((line) => line.customer)).size, 'customer') }}</span>
+        <template v-if="chosen.length > 0">
+          <strong>{{ chosen.length }} chosen</strong>
+          <button v-if="mendable(chosen).length > 0" type="button" class="quiet-button" @click="mend(chosen)">Mend {{ mendable(chosen).length }} …</button>
+          <button type="button" class="text-button" @click="picked.clear()">choose none</button>
+        </template>
+        <span v-if="notice !== ''" class="notice" role="status">{{ notice }}</span>
+        <span class="rest soft">
+          <span>save <template v-for="(said, format) in FORMATS" :key="format"><button type="button" class="text-button" :disabled="lines.length === 0" @click="save(format)">{{ said }}</button>{{ ' ' }}</template></span>
+          <label><input type="checkbox" :checked="data.digest" @change="setDigest(($event.target as HTMLInputElement).checked)"> mail me what is new</label>
+          <button type="button" class="text-button" @click="mailNow">now</button>
+        </span>
+      </p>
+      <EmptyState v-if="lines.length === 0" title="Nothing found">{{ all.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.' }}</EmptyState>
+      <div v-else class="sheets">
+        <div ref="page" class="list">
+          <table>
+            <thead><tr><td class="corner mark" /><th scope="col" class="weight">Weight</th><th scope="col">What</th><th scope="col" class="whose">{{ by === 'rule' ? 'Customer' : 'Rule' }}</th><th scope="col" class="who">Who</th><th scope="col" class="since">First seen</th></tr></thead>
+            <tbody ref="body">
+              <tr v-if="drawn.above > 0" aria-hidden="true"><td colspan="6" :style="{ height: `${drawn.above}px` }" class="space" /></tr>
+              <template v-for="row in inView" :key="row.head?.key ?? (row.line === undefined ? '' : keyOf(row.line))">
+                <tr v-if="row.head !== undefined" class="head">
+                  <th scope="rowgroup" colspan="6">
+                    <span :class="{ mono: by === 'rule' }">{{ row.head.title }}</span> <span class="soft">{{ row.head.lines.length }}</span>
+                    <button v-if="mendable(row.head.lines).length > 1" type="button" class="text-button all" @click="mend(row.head.lines)">mend {{ mendable(row.head.lines).length }} …</button>
+                  </th>
+                </tr>
+                <!-- The whole line takes the mouse; its link and the keys j, k, x, m and Enter serve everybody else. -->
+                <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
+                <tr v-else-if="row.line !== undefined" :class="{ here: row.line === here }" class="one" @click="at = lines.indexOf(row.line)">
+                  <td class="mark"><input type="checkbox" :checked="picked.has(keyOf(row.line))" :aria-label="`Choose ${row.line.title}`" tabindex="-1" @click.stop @change="pick(row.line)"></td>
+                  <td><SeverityBars :severity="row.line.severity" /></td>
+                  <td :title="row.line.detail"><router-link :to="chapterOf(row.line)" @click.stop>{{ row.line.title }}</router-link> <span class="soft">{{ row.line.detail }}</span></td>
+                  <td :class="{ mono: by === 'customer' }">{{ by === 'rule' ? row.line.name : row.line.rule }}</td>
+                  <td><span :class="isDue(row.line, now) ? 'fault' : 'soft'">{{ initials.get(row.line.assignee ?? '') ?? '—' }}{{ row.line.due === null ? '' : ` · ${dayInWords(row.line.due, false)}` }}</span></td>
+                  <td class="soft">{{ age(row.line.firstSeen, now) }}<span v-if="isFresh(row.line, now)" class="visually-hidden">, new since yesterday</span></td>
+                </tr>
+              </template>
+              <tr v-if="drawn.below > 0" aria-hidden="true"><td colspan="6" :style="{ height: `${drawn.below}px` }" class="space" /></tr>
+            </tbody>
+          </table>
+        </div>
+        <FindingMargin v-if="here !== undefined" :key="keyOf(here)" :line="here" :technicians="data.technicians" @open="open(here)" @mend="mend([here])" />
+      </div>
+      <MendSheet v-model="isMending" :lines="mending" @mended="picked.clear()" />
     </template>
   </main>
 </template>
@@ -107,14 +200,46 @@ useShortcuts([
 }
 
 .findings {
+  display: flex;
+  flex-direction: column;
   height: calc(100vh - 44px);
-  padding: 0 18px 18px;
-  overflow-y: auto;
+  padding: 0 18px;
 }
 
 .words {
   min-width: 6em;
   cursor: text;
+}
+
+.filters {
+  min-height: 54px;
+  padding-block: 6px;
+}
+
+.under {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 14px;
+  align-items: baseline;
+  padding-bottom: 6px;
+}
+
+.rest {
+  display: flex;
+  gap: 16px;
+  margin-left: auto;
+}
+
+.sheets {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  gap: 16px;
+  min-height: 0;
+}
+
+.list {
+  overflow-y: auto;
 }
 
 table {
@@ -138,6 +263,11 @@ tbody th {
   text-align: left;
 }
 
+.all {
+  margin-left: 12px;
+  font-weight: 400;
+}
+
 .one {
   cursor: pointer;
 }
@@ -157,20 +287,46 @@ tbody th {
   text-decoration: none;
 }
 
+.one a:hover {
+  text-decoration: underline;
+}
+
+.mark {
+  width: 30px;
+}
+
 th.weight {
-  width: 70px;
+  width: 64px;
 }
 
 th.whose {
-  width: 260px;
+  width: 200px;
+}
+
+th.who {
+  width: 116px;
 }
 
 th.since {
-  width: 96px;
+  width: 92px;
 }
 
 td.space {
   padding: 0;
   border: 0;
+}
+
+@media (max-width: 1100px) {
+  .sheets {
+    grid-template-columns: minmax(0, 1fr) 240px;
+  }
+
+  th.whose {
+    width: 150px;
+  }
+
+  th.who {
+    width: 84px;
+  }
 }
 </style>

@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest'
 import type { FindingLine } from '@/api'
-import { grouped, wanted } from './sorting'
+import { grouped, wanted, type Wanted } from './sorting'
 
 function line(name: string, rule: string, severity: FindingLine['severity'], more: Partial<FindingLine> = {}): FindingLine {
-  return { customer: name.toLowerCase(), name, rule, severity, title: `${name}: ${rule}`, detail: '', object: 'group:desk', count: 1, waived: false, fingerprint: `${name} ${rule}`, firstSeen: '2026-12-01T18:05:00Z', ...more }
+  return { customer: name.toLowerCase(), name, rule, severity, title: `${name}: ${rule}`, detail: '', object: 'group:desk', count: 1, waived: false, fingerprint: `${name} ${rule}`, fix: null, revision: null, assignee: null, due: null, firstSeen: '2026-11-01T18:05:00Z', lastSeen: '2026-12-01T18:05:00Z', ...more }
 }
 
 const LINES = [line('Ardent', 'hours.overlap', 'warning'), line('Pier', 'groups.empty', 'error'), line('Pier', 'hours.overlap', 'warning'), line('Osier', 'names.test-left', 'note', { waived: true })]
@@ -13,8 +13,23 @@ it('puts the group with the heaviest finding first, and within it the heaviest l
   expect(grouped(LINES, 'customer').map((group) => [group.title, group.lines.map((each) => each.severity)])).toEqual([['Pier', ['error', 'warning']], ['Ardent', ['warning']], ['Osier', ['note']]])
 })
 
-it('keeps what is of a weight or heavier, stands or is waived, and holds every word', () => {
-  expect(wanted(LINES, { weight: 'error', waived: false, words: '' }).map((each) => each.name)).toEqual(['Pier'])
-  expect(wanted(LINES, { weight: 'any', waived: true, words: '' }).map((each) => each.name)).toEqual(['Osier'])
-  expect(wanted(LINES, { weight: 'any', waived: false, words: 'overlap  ARD' }).map((each) => each.name)).toEqual(['Ardent'])
+const NOW = new Date('2026-12-01T18:05:00Z')
+const names = (asked: Partial<Wanted>, lines = LINES): string[] => wanted(lines, { weight: 'any', kind: 'standing', words: '', ...asked }, 'me', NOW).map((each) => each.name)
+
+it('keeps what is of a weight or heavier, and holds every word', () => {
+  expect(names({ weight: 'error' })).toEqual(['Pier'])
+  expect(names({ words: 'overlap  ARD' })).toEqual(['Ardent'])
+})
+
+it('keeps what is of a kind; what is waived is of no other', () => {
+  const lines = [
+    line('Fresh', 'a.b', 'note', { firstSeen: '2026-11-30T18:05:00Z' }), line('Older', 'a.b', 'note', { firstSeen: '2026-11-30T18:04:59Z', fix: 'Do it' }),
+    line('Mine', 'a.b', 'note', { assignee: 'me', due: '2026-12-02' }), line('Due', 'a.b', 'note', { assignee: 'other', due: '2026-12-01' }), line('Waived', 'a.b', 'note', { waived: true, fix: 'Do it', due: '2026-01-01' }),
+  ]
+  expect(names({ kind: 'fresh' }, lines)).toEqual(['Fresh'])
+  expect(names({ kind: 'mine' }, lines)).toEqual(['Mine'])
+  expect(names({ kind: 'nobodys' }, lines)).toEqual(['Fresh', 'Older'])
+  expect(names({ kind: 'due' }, lines)).toEqual(['Due'])
+  expect(names({ kind: 'mendable' }, lines)).toEqual(['Older'])
+  expect(names({ kind: 'waived' }, lines)).toEqual(['Waived'])
 })

@@ -3,9 +3,22 @@ import { SEVERITIES } from '@/shared'
 
 export type Grouping = 'rule' | 'customer'
 
+/** What a line may be asked for besides its weight. */
+export const KINDS = {
+  standing: 'stand',
+  fresh: 'are new since yesterday',
+  mine: 'are mine to see to',
+  nobodys: 'nobody sees to',
+  due: 'are due',
+  mendable: 'can be mended here',
+  waived: 'are waived',
+} as const
+
+export type Kind = keyof typeof KINDS
+
 export interface Wanted {
   weight: FindingLine['severity'] | 'any'
-  waived: boolean
+  kind: Kind
   words: string
 }
 
@@ -15,15 +28,43 @@ export interface Group {
   lines: FindingLine[]
 }
 
+const DAY = 86_400_000
 const weightOf = (line: FindingLine): number => SEVERITIES.indexOf(line.severity)
 
-/** Lines of a weight or heavier, standing or waived, that hold every word. */
-export function wanted(lines: FindingLine[], { weight, waived, words }: Wanted): FindingLine[] {
+/** Lines of a weight or heavier and of a kind, that hold every word. */
+export function wanted(lines: FindingLine[], { weight, kind, words }: Wanted, me: string, now: Date): FindingLine[] {
   const looked = words.toLowerCase().split(/\s+/).filter((word) => word !== '')
   return lines.filter((line) => {
     const text = `${line.name} ${line.rule} ${line.title} ${line.detail}`.toLowerCase()
-    return line.waived === waived && (weight === 'any' || weightOf(line) <= SEVERITIES.indexOf(weight)) && looked.every((word) => text.includes(word))
+    return isOfKind(line, kind, me, now) && (weight === 'any' || weightOf(line) <= SEVERITIES.indexOf(weight)) && looked.every((word) => text.includes(word))
   })
+}
+
+function isOfKind(line: FindingLine, kind: Kind, me: string, now: Date): boolean {
+  if (kind === 'waived' || line.waived) return kind === 'waived' && line.waived
+  switch (kind) {
+    case 'fresh':
+      return isFresh(line, now)
+    case 'mine':
+      return line.assignee === me
+    case 'nobodys':
+      return line.assignee === null
+    case 'due':
+      return isDue(line, now)
+    case 'mendable':
+      return line.fix !== null
+    default:
+      return true
+  }
+}
+
+export function isFresh(line: FindingLine, now: Date): boolean {
+  return Date.parse(line.firstSeen) >= now.getTime() - DAY
+}
+
+/** Due today, or overdue. */
+export function isDue(line: FindingLine, now: Date): boolean {
+  return line.due !== null && line.due <= now.toISOString().slice(0, 10)
 }
 
 /** By rule or by customer: the group with the heaviest finding first, of equal ones the larger. */
@@ -38,4 +79,9 @@ export function grouped(lines: FindingLine[], by: Grouping): Group[] {
   const heaviest = (group: Group): number => Math.min(...group.lines.map(weightOf))
   for (const group of groups.values()) group.lines.sort((a, b) => weightOf(a) - weightOf(b) || a.name.localeCompare(b.name) || a.title.localeCompare(b.title))
   return [...groups.values()].sort((a, b) => heaviest(a) - heaviest(b) || b.lines.length - a.lines.length || a.title.localeCompare(b.title))
+}
+
+/** What names a line among those of all customers: one fingerprint may stand at several that came from one template. */
+export function keyOf(line: FindingLine): string {
+  return `${line.customer} ${line.fingerprint}`
 }

@@ -12,6 +12,8 @@ export async function open(screen: Component, path: string, pattern = path): Pro
     history: createMemoryHistory(),
     routes: [
       { path: pattern, component: screen },
+      { path: '/findings', name: 'findings', component: Anywhere },
+      { path: '/rules', name: 'rules', component: Anywhere },
       { path: '/customers/:customer/:chapter?', name: 'desk', component: Anywhere },
       { path: '/:rest(.*)*', component: Anywhere },
     ],

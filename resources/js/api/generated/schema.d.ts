@@ -449,6 +449,11 @@ export interface paths {
                                 name: string;
                                 initials: string;
                             }[];
+                            /**
+                             * Format: uuid
+                             * @description The technician who asks
+                             */
+                            me: string;
                             /** @description Whether what is new is mailed each morning */
                             digest: boolean;
                         };

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
+import { ref } from 'vue'
+import { client, detailOf, take, type FindingLine, type Findings } from '@/api'
+import { age, SeverityBars, useNow } from '@/shared'
+import { findingsQuery } from './findingQueries'
+import { isDue } from './sorting'
+
+/** All that is known of one finding: since when, by which revision, who sees to it until when, and what can be done. */
+const props = defineProps<{ line: FindingLine; technicians: Findings['technicians'] }>()
+const emit = defineEmits<{ open: []; mend: [] }>()
+
+const queryClient = useQueryClient()
+const now = useNow()
+const fault = ref('')
+
+async function care(assignee: string | null, due: string | null): Promise<void> {
+  const { customer, fingerprint } = props.line
+  fault.value = ''
+  try {
+    const noted = await take(client.PUT('/customers/{customer}/findings/{fingerprint}', { params: { path: { customer, fingerprint } }, body: { assignee, due } }))
+    queryClient.setQueryData(findingsQuery.queryKey, (known) => known && { ...known, findings: known.findings.map((each) => (each.customer === customer && each.fingerprint === fingerprint ? { ...each, ...noted } : each)) })
+  } catch (error) {
+    fault.value = detailOf(error)
+  }
+}
+
+const textOf = (event: Event): string | null => (event.target as HTMLInputElement | HTMLSelectElement).value || null
+</script>
+
+<template>
+  <aside class="about" aria-label="The finding">
+    <p class="soft small"><router-link :to="{ name: 'desk', params: { customer: line.customer } }">{{ line.name }}</router-link></p>
+    <h2><SeverityBars :severity="line.severity" /> {{ line.title }}</h2>
+    <p>{{ line.detail }}</p>
+    <p class="act">
+      <button type="button" class="quiet-button" @click="emit('open')">Open it</button>
+      <button v-if="line.fix !== null && !line.waived" type="button" class="quiet-button" @click="emit('mend')">{{ line.fix }}</button>
+    </p>
+    <dl>
+      <dt>First seen</dt><dd>{{ age(line.firstSeen, now) }}</dd>
+      <template v-if="!line.rule.startsWith('drift.')">
+        <dt>Came by</dt>
+        <dd><router-link v-if="line.revision !== null" :to="{ name: 'desk', params: { customer: line.customer, chapter: 'history' } }">revision {{ line.revision }}</router-link><span v-else class="soft">not looked for yet</span></dd>
+      </template>
+      <dt>Last seen</dt><dd>{{ age(line.lastSeen, now) }}</dd>
+      <dt><label for="sees-to">Seen to by</label></dt>
+      <dd>
+        <select id="sees-to" :value="line.assignee ?? ''" @change="care(textOf($event), line.due)">
+          <option value="">nobody</option>
+          <option v-for="each in technicians" :key="each.id" :value="each.id">{{ each.name }}</option>
+        </select>
+      </dd>
+      <dt><label for="due-on">By</label></dt>
+      <dd><input id="due-on" type="date" class="date" :class="{ late: isDue(line, now) }" :value="line.due ?? ''" @change="care(line.assignee, textOf($event))"></dd>
+      <dt>Rule</dt><dd><router-link :to="{ name: 'rules', query: { rule: line.rule } }" class="mono">{{ line.rule }}</router-link></dd>
+    </dl>
+    <p v-if="line.count > 1" class="soft">It counts {{ line.count }} places.</p>
+    <p v-if="fault !== ''" class="fault" role="alert">{{ fault }}</p>
+  </aside>
+</template>
+
+<style scoped>
+.about {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+  padding: 12px 0 12px 16px;
+  border-left: 1px solid var(--rule);
+  overflow-y: auto;
+}
+
+.about h2 {
+  font: 600 15px/1.4 var(--sans);
+}
+
+.act {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+
+.act .quiet-button {
+  text-align: left;
+  white-space: normal;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 12px;
+  align-items: baseline;
+  margin: 0;
+  padding-top: 8px;
+  border-top: 1px solid var(--rule-soft);
+}
+
+dt {
+  color: var(--ink-soft);
+}
+
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+
+.late {
+  border-color: var(--red);
+}
+</style>
