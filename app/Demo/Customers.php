@@ -15,6 +15,9 @@ final class Customers
 
     private const SOL = 'sol@saltmarsh.example';
 
+    /** Shut for a day last summer, and nobody took it out: the same small thing at several customers. */
+    private const REGATTA_DAY = ['object' => 'schedule:hours', 'path' => 'exceptions', 'value' => [['item' => 'regatta-day', 'name' => 'Regatta day', 'from' => '2026-08-08']]];
+
     /** @return list<DemoCustomer> in the order of their names */
     public static function all(): array
     {
@@ -52,6 +55,7 @@ final class Customers
             'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111',
             'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
         ], [
+            self::REGATTA_DAY,
             ['object' => 'group:reception', 'path' => 'members', 'value' => [['item' => 'ines-marsh', 'who' => 'user:ines-marsh'], ['item' => 'colm-reeve', 'who' => 'user:colm-reeve'], ['item' => 'yard-mobile', 'who' => 'outside:+19025550181']]],
         ], new DemoFault('a mobile, switched off, in a group that rings all at once', 'groups.outside-mailbox-steals', 'main tue 14:30, +1 902 555 0181 switched off', 'outsideMailbox outside:+19025550181'), note: 'The foreman wants his mobile to ring as well', lookedAfterBy: self::SOL);
     }
@@ -117,6 +121,7 @@ final class Customers
             'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114',
             'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
         ], [
+            self::REGATTA_DAY,
             ['op' => 'create', 'object' => 'number:+19025550117', 'value' => ['label' => 'Repairs, direct', 'destination' => 'user:joss-arden', 'trunk' => 'trunk:main', 'site' => 'site:office']],
             ['object' => 'trunk:main', 'path' => 'outsideCallersOut', 'value' => false],
             ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'outside:+19025550185'],
@@ -140,6 +145,7 @@ final class Customers
             'name' => 'Kittiwake Brewing', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '77 Wharf Avenue', 'city' => 'Tern Harbor', 'mainNumber' => '+12075550100',
             'hours' => 'Mon-Sat 9 to 6', 'onCall' => [['name' => 'Corin Sorrel', 'mobile' => '207 555 0171']], 'users' => self::people(10, ['Reception', 'Brewery', 'Taproom'], 'kittiwake'),
         ], [
+            self::REGATTA_DAY,
             ['object' => 'menu:day', 'path' => 'invalid', 'value' => 'attendant:main'],
         ], new DemoFault('wrong keys that lead round for ever', 'menus.wrong-keys-go-round', 'main wed 10:00 press 9 9 9 9 9 9', 'messageIn mailbox:reception'), note: 'Wrong keys begin again');
     }
@@ -200,6 +206,7 @@ final class Customers
             'name' => 'Puffin Cove Hotel', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Cove Road', 'city' => 'Puffin Cove', 'mainNumber' => '+17825550100',
             'hours' => 'every day 7:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(20, ['Reception', 'Housekeeping', 'Kitchen', 'Reception'], 'puffin'),
         ], [
+            self::REGATTA_DAY,
             ['op' => 'create', 'object' => 'group:night', 'value' => ['name' => 'Night desk', 'extension' => '392', 'site' => 'site:office', 'order' => 'roundRobin', 'signInBy' => 'administrator', 'noAnswerSeconds' => 40, 'mailbox' => 'mailbox:reception', 'members' => [
                 ['item' => 'wynn-abel', 'who' => 'user:wynn-abel', 'signedIn' => false], ['item' => 'tamsin-quill', 'who' => 'user:tamsin-quill', 'signedIn' => false],
             ]]],

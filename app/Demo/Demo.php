@@ -6,6 +6,8 @@ namespace App\Demo;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Audit\AuditReason;
+use App\Audit\AuditRuns;
 use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
@@ -57,6 +59,7 @@ final readonly class Demo
         private BookRepository $books,
         private BindingStore $bindings,
         private SwitchConnector $switch,
+        private AuditRuns $runs,
     ) {
     }
 
@@ -92,6 +95,12 @@ final readonly class Demo
                 $this->grant($lead, $people[1], $row->id, Ability::Push);
             }
         }
+        // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the Findings page then.
+        $this->scope->technician($lead->id, function () use ($lead): void {
+            if ($this->runs->latest($lead->id) === null) {
+                $this->runs->begin($lead->id, AuditReason::Nightly);
+            }
+        });
     }
 
     /** What was changed since, entered as any technician's edit. */

@@ -105,13 +105,14 @@ it('mends the same finding at many customers after a look at each, and leaves ou
 
 it('chooses several by keyboard, and saves what is chosen as a file', async () => {
   const saved: unknown[] = []
-  vi.spyOn(URL, 'createObjectURL').mockReturnValue('blob:x')
+  const kept = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockReturnValue()
   await findings([LINE, DRIFT], {}, { 'POST /findings/export': (body: unknown) => (saved.push(body), { written: true }) })
   await key('x')
   expect(page.text()).toContain('1 chosen')
   await press('SARIF')
 
   expect(saved).toEqual([{ format: 'sarif', of: [{ customer: 'pier', fingerprint: 'f1' }] }])
+  expect(kept).toHaveBeenCalledOnce()
   expect(page.text()).toContain('1 finding saved as SARIF.')
 })
 
@@ -140,6 +141,6 @@ it('mails what is new to whoever wants it', async () => {
   await page.get('.rest input[type=checkbox]').setValue(true)
   await settle()
   expect(server.asked.find((each) => each.call === 'PUT /digest')?.body).toEqual({ wanted: true })
-  await press('now')
+  await press('send it now')
   expect(page.text()).toContain('no letter was sent')
 })

@@ -155,7 +155,7 @@ useShortcuts([
         <span class="rest soft">
           <span>save <template v-for="(said, format) in FORMATS" :key="format"><button type="button" class="text-button" :disabled="lines.length === 0" @click="save(format)">{{ said }}</button>{{ ' ' }}</template></span>
           <label><input type="checkbox" :checked="data.digest" @change="setDigest(($event.target as HTMLInputElement).checked)"> mail me what is new</label>
-          <button type="button" class="text-button" @click="mailNow">now</button>
+          <button type="button" class="text-button" @click="mailNow">send it now</button>
         </span>
       </p>
       <EmptyState v-if="lines.length === 0" title="Nothing found">{{ all.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.' }}</EmptyState>
@@ -240,6 +240,13 @@ useShortcuts([
 
 .list {
   overflow-y: auto;
+}
+
+thead :is(th, td) {
+  position: sticky;
+  z-index: 1;
+  top: 0;
+  background: var(--paper);
 }
 
 table {

@@ -22,7 +22,7 @@ async function rules(path = '/rules', mayChange = true): Promise<Awaited<ReturnT
   return opened.router
 }
 
-const field = (): DOMWrapper<HTMLInputElement> => page.get<HTMLInputElement>('.threshold input')
+const field = (): Omit<DOMWrapper<HTMLInputElement>, 'exists'> => page.get<HTMLInputElement>('.threshold input')
 
 it('tells each rule with how often it fires, and leads to what it found, by keyboard', async () => {
   const router = await rules()

@@ -172,6 +172,13 @@ useShortcuts([
   overflow-y: auto;
 }
 
+thead th {
+  position: sticky;
+  z-index: 1;
+  top: 0;
+  background: var(--paper);
+}
+
 table {
   table-layout: fixed;
 }
