@@ -30,7 +30,7 @@ final class Customers
     private static function ardentRoad(): DemoCustomer
     {
         return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110',
+            'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550140', 'emergencyMail' => 'desk@ardent.example',
             'hours' => 'Mon-Fri 8 to 5:30, lunch 12:30-1:30; Sat 9-1', 'urgent' => 'If your animal needs help at once',
             'onCall' => [['name' => 'Tamsin Quill', 'mobile' => '902 555 0178'], ['name' => 'Orla Reed', 'mobile' => '902 555 0179']],
             'users' => self::people(14, [...array_fill(0, 3, 'Reception'), ...array_fill(0, 7, 'Surgery'), ...array_fill(0, 4, 'Accounts')], 'ardent'),
@@ -44,7 +44,7 @@ final class Customers
     private static function bellwether(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120',
+            'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550141', 'emergencyMail' => 'desk@bellwether.example',
             'hours' => 'Mon-Fri 9 to 5; Sat 10-2', 'whenClosed' => 'message', 'users' => self::people(80, ['Reception', 'Lending', 'Savings', 'Branches', 'Accounts', 'Member services'], 'bellwether'),
         ], lookedAfterBy: self::SOL);
     }
@@ -52,7 +52,7 @@ final class Customers
     private static function coldharbour(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111',
+            'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550142', 'emergencyMail' => 'desk@coldharbour.example',
             'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
         ], [
             self::REGATTA_DAY,
@@ -63,7 +63,7 @@ final class Customers
     private static function dunlin(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113',
+            'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550143', 'emergencyMail' => 'desk@dunlin.example',
             'hours' => 'every day 6:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(9, ['Reception', 'Purser', 'Freight'], 'dunlin'),
         ], [
             ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'night-boat', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '18:00', 'to' => '06:00']]],
@@ -73,7 +73,7 @@ final class Customers
     private static function eastPier(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'East Pier Museum', 'region' => 'GB-ENG', 'zone' => 'Europe/London', 'street' => '2 East Pier', 'city' => 'Saltwick', 'mainNumber' => '+442079460002',
+            'name' => 'East Pier Museum', 'region' => 'GB-ENG', 'zone' => 'Europe/London', 'street' => '2 East Pier', 'city' => 'Saltwick', 'mainNumber' => '+442079460002', 'postcode' => 'ZZ99 3VZ', 'emergencyNumber' => '+442079460003', 'emergencyMail' => 'desk@east.example',
             'hours' => 'Tue-Sun 10 to 5', 'whenClosed' => 'message', 'users' => self::people(5, ['Reception', 'Collections'], 'eastpier'),
         ], [
             ['object' => 'user:dara-finch', 'path' => 'extension', 'value' => '9990'],
@@ -92,12 +92,13 @@ final class Customers
     private static function gannet(): DemoCustomer
     {
         $sites = [];
-        foreach (['Harbour Street' => '+19025550130', 'Mill Road' => '+19025550131', 'Spinnaker Court' => '+14165550100'] as $site => $number) {
-            $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => str_starts_with($number, '+1416') ? 'Lakeshore' : 'Port Merrow'];
+        foreach (['Harbour Street' => ['+19025550130', '+19025550150'], 'Mill Road' => ['+19025550131', '+19025550151'], 'Spinnaker Court' => ['+14165550100', '+14165550102']] as $site => [$number, $callback]) {
+            $isLakeshore = str_starts_with($number, '+1416');
+            $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => $isLakeshore ? 'Lakeshore' : 'Port Merrow', 'postcode' => $isLakeshore ? 'M0X 1X0' : 'B0X 1X0', 'emergencyNumber' => $callback];
         }
 
         return new DemoCustomer('several-sites-night-cover', [
-            'name' => 'Gannet Physiotherapy', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'sites' => $sites, 'onCall' => [['name' => 'Maeve Brack', 'mobile' => '902 555 0184']],
+            'name' => 'Gannet Physiotherapy', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'emergencyMail' => 'desk@gannet.example', 'sites' => $sites, 'onCall' => [['name' => 'Maeve Brack', 'mobile' => '902 555 0184']],
             'users' => array_map(static fn (array $user, int $place): array => ['site' => $sites[$place % 3]['name']] + array_diff_key($user, ['teams' => true]), self::people(24, ['Reception'], 'gannet'), range(0, 23)),
         ], [
             ['object' => 'site:spinnaker-court', 'path' => 'zone', 'value' => 'America/Toronto'],
@@ -108,7 +109,7 @@ final class Customers
     private static function harrowgate(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Harrowgate Timber', 'region' => 'CA-ON', 'zone' => 'America/Toronto', 'street' => '40 Sawmill Road', 'city' => 'Marl', 'mainNumber' => '+14165550110',
+            'name' => 'Harrowgate Timber', 'region' => 'CA-ON', 'zone' => 'America/Toronto', 'street' => '40 Sawmill Road', 'city' => 'Marl', 'mainNumber' => '+14165550110', 'postcode' => 'M0X 1X0', 'emergencyNumber' => '+14165550101', 'emergencyMail' => 'desk@harrowgate.example',
             'hours' => 'Mon-Fri 8 to 5', 'whenClosed' => 'message', 'users' => self::people(11, ['Reception', 'Yard', 'Orders'], 'harrowgate'),
         ], [
             ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'week', 'span' => ['mon 08:00', 'fri 17:00']]]],
@@ -118,7 +119,7 @@ final class Customers
     private static function inlet(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114',
+            'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550144', 'emergencyMail' => 'desk@inlet.example',
             'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
         ], [
             self::REGATTA_DAY,
@@ -131,7 +132,7 @@ final class Customers
     private static function juniper(): DemoCustomer
     {
         return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115',
+            'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550145', 'emergencyMail' => 'desk@juniper.example',
             'hours' => 'Mon-Fri 8:30 to 6', 'urgent' => 'If you need a doctor tonight', 'onCall' => [['name' => 'Lowri Kell', 'mobile' => '902 555 0186']],
             'users' => self::people(12, ['Reception', 'Nurses', 'Doctors'], 'juniper'),
         ], [
@@ -142,7 +143,7 @@ final class Customers
     private static function kittiwake(): DemoCustomer
     {
         return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Kittiwake Brewing', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '77 Wharf Avenue', 'city' => 'Tern Harbor', 'mainNumber' => '+12075550100',
+            'name' => 'Kittiwake Brewing', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '77 Wharf Avenue', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550100', 'postcode' => '00055', 'emergencyNumber' => '+12075550102', 'emergencyMail' => 'desk@kittiwake.example',
             'hours' => 'Mon-Sat 9 to 6', 'onCall' => [['name' => 'Corin Sorrel', 'mobile' => '207 555 0171']], 'users' => self::people(10, ['Reception', 'Brewery', 'Taproom'], 'kittiwake'),
         ], [
             self::REGATTA_DAY,
@@ -153,7 +154,7 @@ final class Customers
     private static function lantern(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Lantern Street Law', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '12 Lantern Street', 'city' => 'Marl', 'mainNumber' => '+16175550100',
+            'name' => 'Lantern Street Law', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '12 Lantern Street', 'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550100', 'postcode' => '00055', 'emergencyNumber' => '+16175550101', 'emergencyMail' => 'desk@lantern.example',
             'hours' => 'Mon-Fri 9 to 5:30', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Partners'], 'lantern'),
         ], [
             ['op' => 'create', 'object' => 'chain:partners', 'value' => ['name' => 'Partners in turn', 'places' => [['item' => 'colm-reeve', 'to' => 'user:colm-reeve'], ['item' => 'wynn-abel', 'to' => 'user:wynn-abel'], ['item' => 'mailbox', 'to' => 'mailbox:reception']]]],
@@ -171,7 +172,7 @@ final class Customers
         }
 
         return new DemoCustomer('one-site-office', [
-            'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116',
+            'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550146', 'emergencyMail' => 'desk@merrow.example',
             'hours' => 'Mon-Fri 8 to 8; Sat 8-4', 'whenClosed' => 'message', 'users' => self::people(16, ['Reception', 'Berths', 'Pilots'], 'merrow'),
         ], fault: new DemoFault('drift of a dozen fields that callers do not notice, beside one swapped closed greeting that every caller does', 'drift.caller-impact', 'main sun 10:00', 'messageIn mailbox:reception'), byHand: $byHand, lookedAfterBy: self::SOL);
     }
@@ -179,7 +180,7 @@ final class Customers
     private static function northquay(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Northquay Seed & Feed', 'region' => 'CA-NB', 'zone' => 'America/Moncton', 'street' => '88 Elevator Road', 'city' => 'Northquay', 'mainNumber' => '+15065550110',
+            'name' => 'Northquay Seed & Feed', 'region' => 'CA-NB', 'zone' => 'America/Moncton', 'street' => '88 Elevator Road', 'city' => 'Northquay', 'mainNumber' => '+15065550110', 'postcode' => 'E0X 1X0', 'emergencyNumber' => '+15065550102', 'emergencyMail' => 'desk@northquay.example',
             'hours' => 'Mon-Fri 7:30 to 5:30; Sat 8-12', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Mill'], 'northquay'),
         ], [
             ['object' => 'number:+15065550110', 'path' => 'from', 'value' => '2026-11-20'],
@@ -190,7 +191,7 @@ final class Customers
     private static function osier(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Osier Basketworks', 'region' => 'GB-SCT', 'zone' => 'Europe/London', 'street' => '4 Withy Close', 'city' => 'Saltwick', 'mainNumber' => '+441314960000',
+            'name' => 'Osier Basketworks', 'region' => 'GB-SCT', 'zone' => 'Europe/London', 'street' => '4 Withy Close', 'city' => 'Saltwick', 'mainNumber' => '+441314960000', 'postcode' => 'ZZ99 3VZ', 'emergencyNumber' => '+441314960001', 'emergencyMail' => 'desk@osier.example',
             'hours' => 'Mon-Fri 9 to 5', 'whenClosed' => 'message', 'users' => self::people(4, ['Reception', 'Workshop'], 'osier'),
         ], [
             ['object' => 'calendar:holidays', 'path' => 'holidays', 'value' => [
@@ -203,7 +204,7 @@ final class Customers
     private static function puffin(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Puffin Cove Hotel', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Cove Road', 'city' => 'Puffin Cove', 'mainNumber' => '+17825550100',
+            'name' => 'Puffin Cove Hotel', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Cove Road', 'city' => 'Puffin Cove', 'mainNumber' => '+17825550100', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+17825550101', 'emergencyMail' => 'desk@puffin.example',
             'hours' => 'every day 7:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(20, ['Reception', 'Housekeeping', 'Kitchen', 'Reception'], 'puffin'),
         ], [
             self::REGATTA_DAY,
@@ -220,7 +221,7 @@ final class Customers
         $people[4]['teams'] = 'Claims, Sales';
 
         return new DemoCustomer('one-site-office', [
-            'name' => 'Quill & Tern Insurance', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '300 Beacon Row', 'city' => 'Tern Harbor', 'mainNumber' => '+16175550110',
+            'name' => 'Quill & Tern Insurance', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '300 Beacon Row', 'city' => 'Tern Harbor', 'state' => 'MA', 'mainNumber' => '+16175550110', 'postcode' => '00055', 'emergencyNumber' => '+16175550102', 'emergencyMail' => 'desk@quill.example',
             'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => $people,
         ], [
             ['object' => 'user:dara-finch', 'path' => 'status', 'value' => 'leaver'],
@@ -230,7 +231,7 @@ final class Customers
     private static function redshank(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'mainNumber' => '+12075550110',
+            'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550110', 'postcode' => '00055', 'emergencyNumber' => '+12075550103', 'emergencyMail' => 'desk@redshank.example',
             'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Dispatch'], 'redshank'),
         ], [
             ['op' => 'create', 'object' => 'number:+12075550111', 'value' => ['label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn', 'from' => '2026-12-14', 'trunk' => 'trunk:main', 'site' => 'site:office']],

@@ -28,6 +28,7 @@ use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Site;
 
 /**
  * Saltmarsh Voice of Port Merrow: invented people, customers and numbers, made by the same code the screens use. Loading
@@ -44,6 +45,8 @@ final readonly class Demo
     ];
 
     private const STOCK = ['1902555' => 80, '1782555' => 6, '1506555' => 14, '1416555' => 14, '1207555' => 14, '1617555' => 14, '442079460' => 12, '441314960' => 4];
+
+    private const TESTED_ON = '2026-11-18';
 
     private const MOST_TRIES = 8;
 
@@ -107,9 +110,11 @@ final readonly class Demo
     private function enter(Technician $lead, DemoCustomer $customer): void
     {
         $stage = ['object' => "tenant:{$customer->key()}", 'path' => 'state', 'value' => $customer->isPushed ? 'in-service' : 'building'];
-        $edits = array_map(static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null), [$stage, ...$customer->edits]);
+        $edits = static fn (array $tests): array => array_map(static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null), [$stage, ...$tests, ...$customer->edits]);
         $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
-            $this->drafts->edit($tenant, $lead->id, $edits);
+            // Who is in service has had its test call to emergency services, from each site.
+            $tests = $customer->isPushed ? array_map(static fn (Site $site): array => ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON], $this->books->head($tenant->id)->all(Site::class)) : [];
+            $this->drafts->edit($tenant, $lead->id, $edits($tests));
             $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
         });
     }

@@ -10,6 +10,7 @@ enum Threshold: string
     case LongestSpanHours = 'longestSpanHours';
     case HolidayNoticeDays = 'holidayNoticeDays';
     case LongestWaitSeconds = 'longestWaitSeconds';
+    case WaitPastClosingSeconds = 'waitPastClosingSeconds';
     case MostWaiting = 'mostWaiting';
     case FewestRings = 'fewestRings';
     case MostChoices = 'mostChoices';
@@ -55,6 +56,7 @@ enum Threshold: string
             self::LongestSpanHours => [24, 1, 168, 'hours', 'Longest span of opening hours', 'A shift rarely is longer than a day.'],
             self::HolidayNoticeDays => [60, 1, 366, 'days', 'Notice before holidays run out or fall on a weekend', 'Two billing months are enough to ask the customer.'],
             self::LongestWaitSeconds => [60, 10, 600, 's', 'Longest wait for a person, a choice or a mailbox', 'After a minute many callers have hung up.'],
+            self::WaitPastClosingSeconds => [300, 30, 3600, 's', 'Longest wait in a queue past closing time', 'Somebody may stay for five minutes, and not for a quarter of an hour.'],
             self::MostWaiting => [50, 1, 1000, 'callers', 'Most callers waiting in one queue', 'Switches of this size commonly keep no more.'],
             self::FewestRings => [3, 1, 20, 'rings', 'Fewest rings of a telephone', 'Nobody gets to it in fewer.'],
             self::MostChoices => [5, 1, 12, 'choices', 'Most choices in one menu, ways back and the operator left out', 'Callers forget the first while they hear the last.'],

@@ -11,4 +11,19 @@ enum CallingClass: string
     case Local = 'local';
     case National = 'national';
     case International = 'international';
+
+    public function covers(self $wanted): bool
+    {
+        return $this->rank() >= $wanted->rank();
+    }
+
+    private function rank(): int
+    {
+        return match ($this) {
+            self::Internal => 0,
+            self::Local => 1,
+            self::National => 2,
+            self::International => 3,
+        };
+    }
 }

@@ -58,6 +58,18 @@ final readonly class NameDirectory
         return $keys === '' ? [] : array_keys(array_filter($this->codes, static fn (array $codes): bool => array_filter($codes, $fits) !== []));
     }
 
+    /** @return list<list<string>> those whose whole name, as the menu asks for it, is spelt by the same keys: more than one each */
+    public function alike(): array
+    {
+        $byCode = [];
+        foreach ($this->codes as $user => $codes) {
+            // By either name the whole name counts: that two people share a first name is no surprise.
+            $byCode[count($codes) > 2 ? $codes[count($codes) - 1] : $codes[0]][] = $user;
+        }
+
+        return array_values(array_filter($byCode, static fn (array $users): bool => count($users) > 1));
+    }
+
     /** @return ?list<string> keys that reach somebody: the name, #, and the place in the list where others are meant too; null for nobody's way */
     public function keysTo(string $user): ?array
     {

@@ -15,8 +15,6 @@ use Jaunty\Core\Numbering\DigitMap;
 /** Whether a call can leave for an outside number: the first route that fits, and on it a trunk with a channel (design 03 section 9). */
 final class WayOut
 {
-    private const RANK = ['internal' => 0, 'local' => 1, 'national' => 2, 'international' => 3];
-
     /** @var ?list<Route> in order of position */
     private ?array $routes = null;
 
@@ -46,13 +44,34 @@ final class WayOut
         return false;
     }
 
+    /**
+     * The class that would let a call from inside leave, where the sender's alone does not: the least of the routes that fit.
+     *
+     * @param  string  $number  in E.164
+     */
+    public function barredByClass(string $number, string $sender): ?CallingClass
+    {
+        if ($this->exists($number, $sender, true, [])) {
+            return null;
+        }
+        $least = null;
+        foreach ($this->routes() as $route) {
+            $wouldDo = $this->fits($route, ltrim($number, '+'), $sender, CallingClass::International) && $this->hasTrunk($route, true, []);
+            if ($wouldDo && ($least === null || $least->covers($route->class))) {
+                $least = $route->class;
+            }
+        }
+
+        return $least;
+    }
+
     private function fits(Route $route, string $digits, string $sender, CallingClass $class): bool
     {
         $this->maps[$route->key] ??= DigitMap::parse($route->digits, "routes.{$route->key}.digits");
 
         return ! $route->emergency
             && $route->pin === RoutePin::None
-            && self::RANK[$class->value] >= self::RANK[$route->class->value]
+            && $class->covers($route->class)
             && ! in_array($sender, array_map(strval(...), $route->blocked), true)
             && $this->maps[$route->key]->matches($digits)
             && HoursState::plain($this->book->hours($route->schedule, $this->book->tenant()->zone)) === HoursState::OPEN;

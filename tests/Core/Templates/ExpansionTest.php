@@ -26,7 +26,7 @@ final class ExpansionTest extends TestCase
         $book = $this->expand(self::ANSWERS)->book;
 
         self::assertSame([
-            'sites' => [['key' => 'office', 'name' => 'Office', 'zone' => 'America/Halifax']],
+            'sites' => [['key' => 'office', 'name' => 'Office', 'zone' => 'America/Halifax', 'emergency' => ['callback' => 'number:+19025550150', 'callbackUse' => 'whenNone', 'notify' => []]]],
             'numbers' => [['key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines-marsh', 'site' => 'site:office']],
             'users' => [['key' => 'ines-marsh', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:office', 'mailbox' => 'mailbox:ines-marsh', 'callerId' => 'number:+19025550150']],
             'mailboxes' => [['key' => 'ines-marsh', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines-marsh']],
@@ -91,7 +91,7 @@ final class ExpansionTest extends TestCase
 
     public function test_a_template_that_names_a_slot_it_does_not_have_says_where(): void
     {
-        $json = str_replace('{"slot": "messages.first"}', '{"slot": "mesages.first"}', (string) file_get_contents(__DIR__ . '/../../../templates/one-line-office.json'));
+        $json = str_replace('"slot": "messages.first"', '"slot": "mesages.first"', (string) file_get_contents(__DIR__ . '/../../../templates/one-line-office.json'));
         $template = Template::fromJson($json);
 
         $this->expectException(UnusableTemplate::class);

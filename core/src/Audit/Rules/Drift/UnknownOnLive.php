@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Drift;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Change\OperationKind;
+
+/** The switch has what the book does not know. */
+final readonly class UnknownOnLive implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'drift.unknown-on-live',
+            Severity::Warning,
+            'Objects on the switch are not in the book.',
+            'Nobody audits them, and the next push may clash with them.',
+            'Adopt them, or remove them from the switch.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $unknown = array_values(array_filter($inspection->drift()->operations, static fn (Operation $operation): bool => $operation->kind === OperationKind::Create));
+        if ($unknown !== []) {
+            $names = array_map(static fn (Operation $operation): string => ($object = $inspection->live?->find($operation->object)) === null ? (string) $operation->object : $inspection->name($object), $unknown);
+            yield Finding::of($this->about(), $inspection->names($names) . (count($names) === 1 ? ' is on the switch and not in the book' : ' are on the switch and not in the book'), 'Somebody made ' . (count($names) === 1 ? 'it' : 'them') . ' there.', $inspection->book->tenant)->counting(count($unknown));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        return Samples::drift(['mailboxes' => [['key' => 'desk', 'name' => 'Desk']]], ['mailboxes' => [['key' => 'desk', 'name' => 'Desk'], ['key' => 'yard', 'name' => 'Yard']]]);
+    }
+}

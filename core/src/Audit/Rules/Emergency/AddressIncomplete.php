@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Emergency;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Site;
+
+/** An emergency address without what a dispatcher needs to find it. */
+final readonly class AddressIncomplete implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'emergency.address-incomplete',
+            Severity::Warning,
+            'An emergency address lacks its subdivision, postcode or country.',
+            'Address checks of carriers refuse it, and help may go to another town of the name.',
+            'Complete it.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Site::class) as $site) {
+            $isThere = static fn (string $part): bool => ($site->address[$part] ?? '') !== '';
+            $missing = array_values(array_filter(['subdivision', 'postcode', 'country'], static fn (string $part): bool => ! $isThere($part)));
+            // Where nothing of it was entered, the customer writes addresses in two lines; where it was begun, it was meant to be whole.
+            if ($isThere('street') && $isThere('city') && $missing !== [] && count($missing) < 3) {
+                yield Finding::of($this->about(), "{$site->name}: the address lacks its " . implode(' and ', $missing), 'It is what emergency services are sent to.', $site)->at("address/{$missing[0]}");
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $site = ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow', 'subdivision' => 'NS', 'postcode' => 'B0X 1X0', 'country' => 'CA']];
+
+        return Samples::of(['sites' => [$site]], ['sites' => [['address' => ['postcode' => null] + $site['address']] + $site]]);
+    }
+}

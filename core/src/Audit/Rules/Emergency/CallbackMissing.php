@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Emergency;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** No number is shown when somebody calls for help. */
+final readonly class CallbackMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'emergency.callback-missing',
+            Severity::Error,
+            'A site has no number to show to emergency services, and people there who have none of their own.',
+            'A call that breaks off cannot be called back.',
+            'Name a number that rings people at the site.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Site::class) as $site) {
+            $people = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User && $use[0]->callerId === null && $use[0]->status === UserStatus::Active && $use[0]->legs !== []);
+            if ($site->emergency->callback === null && $people !== []) {
+                yield Finding::of($this->about(), "{$site->name}: no number is shown to emergency services", 'No number of their own: ' . $inspection->names(array_column(array_values($people), 0)) . '.', $site)->at('emergency/callback')->counting(count($people));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $site = static fn (?string $callback): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => $callback]];
+
+        return Samples::of(['users' => [['key' => 'a', 'site' => 'site:quay', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:a']], 'mailboxes' => [['key' => 'a']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']], 'sites' => [$site('number:' . Samples::NUMBER)]], ['sites' => [$site(null)]]);
+    }
+}

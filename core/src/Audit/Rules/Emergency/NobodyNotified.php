@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Emergency;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\User;
+
+/** Nobody at the site learns that somebody there called for help. */
+final readonly class NobodyNotified implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'emergency.nobody-notified',
+            Severity::Error,
+            'Nobody is told when somebody at a site calls emergency services.',
+            'Nobody meets the ambulance at the door; and the law asks for it.',
+            'Enter who is told.',
+            '47 CFR 9.16(b)(2), United States',
+            countries: ['US'],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Site::class) as $site) {
+            $people = count(array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User));
+            if ($people > 0 && $site->emergency->notify === []) {
+                yield Finding::of($this->about(), "{$site->name}: nobody is told of an emergency call", $people === 1 ? 'One user sits there.' : "{$people} users sit there.", $site)->at('emergency/notify');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $site = static fn (array $notify): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Tern Harbor'], 'emergency' => ['notify' => $notify]];
+
+        return Samples::of(['tenant' => ['region' => 'US', 'zone' => 'America/New_York'], 'users' => [['key' => 'a', 'site' => 'site:quay']], 'sites' => [$site(['desk@quay.example'])]], ['sites' => [$site([])]]);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Flow;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\Trace;
+
+/** A call that nobody answers is handed on more often than the switch hands on. */
+final readonly class Overrun implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'flow.overrun',
+            Severity::Error,
+            'A call that nobody answers is handed on more often than the switch allows.',
+            'The switch cuts the caller off in the middle.',
+            'Let one of the places on the way keep the call.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $limit = $inspection->book->tenant->transferLimit;
+        $told = [];
+        foreach ($inspection->survey()->runs as $run) {
+            if (isset($told[$run->number]) || count($run->explored->passiveRun($run->start)[0]) <= $limit) {
+                continue;
+            }
+            $call = ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->survey()->firstInstant($run))];
+            $number = $inspection->book->find(Reference::to(Kind::Number, $run->number));
+            if ($number !== null && Trace::of($inspection->book, Script::read($call, $inspection->book))->outcome === Outcome::Overrun) {
+                $told[$run->number] = true;
+                yield Finding::of($this->about(), "{$inspection->name($number)}: a call is handed on more than {$limit} times", 'Then the switch gives up, and the caller is cut off.', $number)->shownBy($call);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (string $key, string $to): array => ['key' => $key, 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['noAnswer' => $to]]];
+        $base = ['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']], 'users' => [$user('a', 'user:b'), $user('b', 'user:c'), $user('c', 'user:d'), $user('d', 'mailbox:desk')]];
+
+        return Samples::of($base, ['tenant' => ['transferLimit' => 2]]);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\NameScope;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Calls\NameDirectory;
+
+/** Names that are one on the keypad. */
+final readonly class NameCollision implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.name-collision',
+            Severity::Note,
+            'People in a menu\'s directory have names that are the same keys.',
+            'Callers who spell one have to choose from a list, and some choose wrongly.',
+            'Let the menu ask for the other name, or say in the prompt that there is a list.',
+            'ITU-T E.161, letters on keys',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Menu::class) as $menu) {
+            if ($menu->dialByName['scope'] === NameScope::Off) {
+                continue;
+            }
+            foreach (NameDirectory::of($inspection->callBook(), $menu)->alike() as $users) {
+                $people = array_values(array_filter(array_map(static fn (string $user): ?User => $inspection->find(Reference::parse($user), User::class), $users), static fn (?User $user): bool => $user !== null));
+                if ($people !== []) {
+                    yield Finding::of($this->about(), "{$menu->name}: {$inspection->names($people)} are the same keys", 'Whoever spells one of them has a list read out.', $menu, ...$people)->at('dialByName');
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (string $key, string $extension, string $last): array => ['key' => $key, 'extension' => $extension, 'name' => ['first' => ucfirst($key), 'last' => $last], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'directory' => ['listed' => true, 'spokenName' => true]];
+        $base = ['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'prompts' => [['key' => 'day', 'script' => 'Spell the last name.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'user:ana', 'dialByName' => ['scope' => 'all', 'by' => 'last', 'match' => 'whole']]]];
+
+        return Samples::of($base + ['users' => [$user('ana', '201', 'Reed'), $user('bo', '202', 'Marsh')]], ['users' => [$user('ana', '201', 'Reed'), $user('bo', '202', 'Seed')]]);
+    }
+}

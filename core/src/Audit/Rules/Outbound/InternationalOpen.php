@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\CallingClass;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Numbering\DigitMap;
+use Jaunty\Core\Numbering\E164;
+
+/** A route that is not for calls abroad lets them through. */
+final readonly class InternationalOpen implements Rule
+{
+    /** Numbers that nobody has, of countries with other codes: from the ranges kept for drama (Ofcom) and for examples (E.164 of 49 and 61). */
+    private const ABROAD = ['442079460000', '493023125000', '61255501234', '12025550123'];
+
+    public function about(): About
+    {
+        return new About(
+            'outbound.international-open',
+            Severity::Error,
+            'A route for local or national calls lets numbers of other countries through.',
+            'Everybody may call abroad then, and so may whoever steals a password.',
+            'Let its digits fit numbers of this country only, or give it the international class.',
+            'common practice against toll fraud',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $home = $inspection->book->tenant->region;
+        if ($home === null) {
+            return;
+        }
+        foreach ($inspection->book->all(Route::class) as $route) {
+            if ($route->emergency || $route->class === CallingClass::International) {
+                continue;
+            }
+            $map = DigitMap::parse($route->digits, 'digits');
+            $through = array_values(array_filter(self::ABROAD, static fn (string $digits): bool => $map->matches($digits) && E164::parse("+{$digits}")->isAbroadFrom($home)));
+            if ($through !== []) {
+                yield Finding::of($this->about(), "{$route->name} lets calls abroad through", "It is for {$route->class->value} calls, and {$inspection->name("outside:+{$through[0]}")} fits its digits.", $route)->at('digits')->fixedBy(Fix::set('Give it the international class', $route, 'class', CallingClass::International->value));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $route = static fn (string $digits): array => ['key' => 'national', 'name' => 'National', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
+
+        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('1xxxxxxxxxx')]], ['routes' => [$route('xxxxxxxxxxx.')]]);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\CallingClass;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Somebody whose class lets no route be used. */
+final readonly class ClassWithoutRoute implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.class-without-route',
+            Severity::Error,
+            'No route is open to the calling class of a user, though the customer has routes.',
+            'They can call nobody outside.',
+            'Widen the class, or open a route for it.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $classes = [];
+        foreach ($inspection->book->all(Route::class) as $route) {
+            if (! $route->emergency) {
+                $classes[] = $route->class;
+            }
+        }
+        if ($classes === []) {
+            return;
+        }
+        $least = $classes[0];
+        foreach ($classes as $class) {
+            $least = $least->covers($class) ? $class : $least;
+        }
+        $shut = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->callingClass !== CallingClass::Internal && ! $user->callingClass->covers($least)));
+        foreach ($shut as $user) {
+            yield Finding::of($this->about(), "{$user->label()} can call nobody outside", "No route is open to {$user->callingClass->value} calls; the least asks for {$least->value}.", $user)->at('callingClass')->fixedBy(Fix::set("Let them call {$least->value}", $user, 'callingClass', $least->value));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (string $class): array => ['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callingClass' => $class];
+
+        return Samples::of(['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'trunks' => [['key' => 'main']], 'routes' => [['key' => 'national', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:main']], ['key' => 'emergency', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]], 'users' => [$user('national')]], ['users' => [$user('local')]]);
+    }
+}
