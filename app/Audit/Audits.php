@@ -9,13 +9,14 @@ use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\StandingAudit;
+use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
 
 /** Books under audit now, with the thresholds that hold for their customer. In the customer's scope. */
 final readonly class Audits
 {
-    public function __construct(private Clock $clock, private ThresholdStore $thresholds)
+    public function __construct(private Clock $clock, private ThresholdStore $thresholds, private SurroundingsReader $surroundings)
     {
     }
 
@@ -28,7 +29,7 @@ final readonly class Audits
     /** The same, to be gone on with after an edit. */
     public function standing(string $tenantId, Book $book): StandingAudit
     {
-        return Auditor::whole()->standing($this->inspection($book, $this->thresholds->of($tenantId)));
+        return Auditor::ofBooks()->standing($this->inspection($book, $this->thresholds->of($tenantId), $this->surroundings->of($tenantId, $book)));
     }
 
     /** @return list<Finding> of a book that is no customer's yet */
@@ -37,8 +38,8 @@ final readonly class Audits
         return Auditor::whole()->audit($this->inspection($book, $this->thresholds->ofReseller()));
     }
 
-    private function inspection(Book $book, Thresholds $thresholds): Inspection
+    private function inspection(Book $book, Thresholds $thresholds, ?Surroundings $surroundings = null): Inspection
     {
-        return new Inspection($book, $this->clock->now()->getTimestamp(), thresholds: $thresholds);
+        return new Inspection($book, $this->clock->now()->getTimestamp(), thresholds: $thresholds, surroundings: $surroundings);
     }
 }

@@ -7,6 +7,7 @@ namespace App\Audit;
 use App\Book\BookRepository;
 use App\Models\FindingRow;
 use App\Models\TenantRow;
+use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\StandingAudit;
 
@@ -23,7 +24,7 @@ final readonly class FindingOrigins
     /** In the customer's scope. */
     public function find(TenantRow $tenant): void
     {
-        $open = array_filter(FindingRow::query()->where('tenant_id', $tenant->id)->where('rule', 'not like', 'drift.%')->whereNull('first_revision')->pluck('fingerprint')->all(), is_string(...));
+        $open = array_filter(FindingRow::query()->where('tenant_id', $tenant->id)->whereIn('rule', Auditor::ofBooks()->ids())->whereNull('first_revision')->pluck('fingerprint')->all(), is_string(...));
         if ($open === []) {
             return;
         }

@@ -7,6 +7,7 @@ namespace App\Audit;
 use App\Models\FindingDay;
 use App\Models\FindingRow;
 use App\Time\Clock;
+use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Reports\ReportLine;
 use Jaunty\Core\Audit\Severity;
@@ -48,7 +49,8 @@ final readonly class FindingStore
                 ];
             }
         }
-        FindingRow::query()->where('tenant_id', $tenantId)->where('rule', $isDrift ? 'like' : 'not like', 'drift.%')->whereNotIn('fingerprint', array_keys($rows))->delete();
+        $drift = Auditor::ofDrift()->ids();
+        FindingRow::query()->where('tenant_id', $tenantId)->whereIn('rule', $drift, not: ! $isDrift)->whereNotIn('fingerprint', array_keys($rows))->delete();
         FindingRow::query()->upsert(array_values($rows), ['tenant_id', 'fingerprint'], self::SAID);
         $this->count($tenantId, $today);
     }

@@ -91,7 +91,7 @@ final readonly class SummaryKeeper
     /** @return array<string, mixed> */
     private function drift(string $tenantId, Inspection $beside): array
     {
-        $findings = Auditor::ofArea('drift')->audit($beside);
+        $findings = Auditor::ofDrift()->audit($beside);
         $this->findings->ofDrift($tenantId, $this->clock->dateIn($beside->book->tenant->zone), $findings);
 
         return [
@@ -121,9 +121,11 @@ final readonly class SummaryKeeper
         return json_encode($found, JSON_THROW_ON_ERROR);
     }
 
-    public function pushed(string $tenantId, int $revision): void
+    /** @param Book $book as entered, which may be ahead of what was pushed */
+    public function pushed(string $tenantId, int $revision, Book $book): void
     {
         $this->put($tenantId, ['pushed_revision' => $revision, 'pushed_at' => $this->clock->now()]);
+        $this->findingsSifted($tenantId, $book);
     }
 
     /** @param array<string, mixed> $values */

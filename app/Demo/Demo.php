@@ -12,6 +12,7 @@ use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
 use App\Drift\LiveReader;
+use App\Drift\Signatures;
 use App\Models\Grant;
 use App\Models\Push;
 use App\Models\StockNumber;
@@ -48,6 +49,8 @@ final readonly class Demo
 
     private const TESTED_ON = '2026-11-18';
 
+    private const SIGNED_ON = '2026-11-19';
+
     private const MOST_TRIES = 8;
 
     public function __construct(
@@ -62,6 +65,7 @@ final readonly class Demo
         private BookRepository $books,
         private BindingStore $bindings,
         private SwitchConnector $switch,
+        private Signatures $signatures,
         private AuditRuns $runs,
     ) {
     }
@@ -88,6 +92,7 @@ final readonly class Demo
             }
             $this->assign($lead, $people, $customer);
             if ($customer->isPushed && $this->push($lead, $customer->key())) {
+                $this->sign($lead, $customer->key());
                 $this->changeByHand($lead, $customer);
                 yield "pushed {$customer->name()}";
             }
@@ -200,6 +205,14 @@ final readonly class Demo
     }
 
     /** The first push of a customer, worked through here instead of by the worker. */
+    /** Whoever is in service has put their name to the handover. */
+    private function sign(Technician $lead, string $key): void
+    {
+        $this->scope->tenant($lead->id, $key, Ability::Edit, function (TenantRow $tenant) use ($lead): void {
+            $this->signatures->sign($tenant, $lead->id, $tenant->head_revision, 'I. Marsh', self::SIGNED_ON);
+        });
+    }
+
     private function push(Technician $lead, string $key): bool
     {
         $push = $this->scope->tenant($lead->id, $key, Ability::Push, function (TenantRow $tenant) use ($lead): ?Push {

@@ -219,7 +219,7 @@ final readonly class PushRunner
             }
             $this->end($push, PushStatus::Done, null);
             if ($push->scope === null) {
-                $this->summaries->pushed($push->tenant_id, $push->revision);
+                $this->summaries->pushed($push->tenant_id, $push->revision, $this->books->head($push->tenant_id));
             }
         });
 

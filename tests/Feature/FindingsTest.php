@@ -24,6 +24,8 @@ final class FindingsTest extends FeatureTestCase
     protected function setUp(): void
     {
         parent::setUp();
+        // What other tests left for the workers is not counted here.
+        Artisan::call('queue:clear', ['--force' => true]);
         $this->sol = $this->technician();
         foreach ([20, 20] as $limit) {
             $customer = $this->actingAs($this->lead)->postJson('/api/taking-on/book', $this->bookFrom('docs/examples/inlet.json'))->assertCreated()->json('customer');

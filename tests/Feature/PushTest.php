@@ -13,7 +13,7 @@ use Tests\Feature\Support\Wire;
 
 final class PushTest extends FeatureTestCase
 {
-    private const CALLS_OF_A_FIRST_PUSH = 8;
+    private const CALLS_OF_A_FIRST_PUSH = 9;
 
     public function test_a_push_makes_the_switch_hold_the_book_and_reads_it_back(): void
     {

@@ -71,6 +71,7 @@ final class StockTest extends FeatureTestCase
             $changes = \Jaunty\Core\Change\ChangeSet::of(
                 \Jaunty\Core\Change\Operation::set(\Jaunty\Core\Book\Reference::of($book->tenant), 'mainNumber', "number:{$customer['number']}", null),
                 \Jaunty\Core\Change\Operation::set(\Jaunty\Core\Book\Reference::parse('user:ines-marsh'), 'callerId', "number:{$customer['number']}", null),
+                \Jaunty\Core\Change\Operation::set(\Jaunty\Core\Book\Reference::parse('site:office'), 'emergency/callback', "number:{$customer['number']}", null),
                 \Jaunty\Core\Change\Operation::delete($number),
             );
             $this->app->make(\App\Book\RevisionWriter::class)->enter($tenant, $this->lead->id, $changes, \App\Book\RevisionSource::Edit);

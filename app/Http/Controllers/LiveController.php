@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
+use App\Book\SummaryKeeper;
 use App\Drift\Comparer;
 use App\Drift\DriftReport;
 use App\Drift\ImpactReport;
@@ -72,7 +73,7 @@ final class LiveController extends Controller
             'readAt' => $readAt,
             'impact' => ImpactReport::of($compared->target, $compared->live, $inspection->difference(), $inspection->dayBegan()),
             'strips' => ['book' => WeekStrip::ofMain($compared->target, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
-            'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofArea('drift')->audit($inspection)),
+            'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofDrift()->audit($inspection)),
             'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->drift, $inspection->dayBegan())),
         ]);
     }
@@ -102,16 +103,17 @@ final class LiveController extends Controller
     }
 
     /** Notes that the customer put their name to a revision. */
-    public function sign(Request $request, string $customer): JsonResponse
+    public function sign(Request $request, string $customer, SummaryKeeper $summaries): JsonResponse
     {
         $technician = $this->technician($request);
         /** @var array{revision: int, by: string, on: string} $given */
         $given = $request->validate(['revision' => ['required', 'integer', 'min:1'], 'by' => ['required', 'string', 'max:120'], 'on' => ['required', 'date_format:Y-m-d']]);
-        $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given): void {
+        $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): void {
             if ($given['revision'] > $tenant->head_revision) {
                 throw ValidationException::withMessages(['revision' => "there is no revision {$given['revision']} yet; the newest is {$tenant->head_revision}"]);
             }
             $this->signatures->sign($tenant, $technician->id, $given['revision'], $given['by'], $given['on']);
+            $summaries->findingsSifted($tenant->id, $this->books->head($tenant->id));
         });
 
         return new JsonResponse($this->report($technician->id, $customer), 201);

@@ -21,6 +21,7 @@ final readonly class About
      * @param  string  $source  a standard, a law with its jurisdiction, or one of the constants above
      * @param  list<string>  $explains  ids of rules whose finding about the same object says no more than this one's
      * @param  list<Threshold>  $thresholds  that it asks for
+     * @param  bool  $looksAtLive  whether it compares what was read from the switch, and is run where that is
      * @param  list<string>  $countries  ISO 3166-1 codes where alone it holds; none for everywhere
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class About
         public array $countries = [],
         public array $explains = [],
         public array $thresholds = [],
+        public bool $looksAtLive = false,
     ) {
     }
 

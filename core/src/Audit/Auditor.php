@@ -19,10 +19,22 @@ final readonly class Auditor
         return new self(RuleBook::all());
     }
 
-    /** The rules of one area of their ids. */
-    public static function ofArea(string $area): self
+    /** The rules that compare a book with what was read from the switch. */
+    public static function ofDrift(): self
     {
-        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => $rule->about()->area() === $area)));
+        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => $rule->about()->looksAtLive)));
+    }
+
+    /** All the others. */
+    public static function ofBooks(): self
+    {
+        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => ! $rule->about()->looksAtLive)));
+    }
+
+    /** @return list<string> of its rules */
+    public function ids(): array
+    {
+        return array_map(static fn (Rule $rule): string => $rule->about()->id, $this->rules);
     }
 
     /** @return list<Finding> heaviest first */

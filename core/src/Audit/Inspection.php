@@ -32,12 +32,14 @@ final readonly class Inspection
     /**
      * @param  int  $now  seconds since 1970
      * @param  ?Book  $live  what the switch was last read to say; null where it was not, or where it is no matter
+     * @param  ?Surroundings  $surroundings  null for a book that is no customer's
      */
     public function __construct(
         public Book $book,
         public int $now,
         public ?Book $live = null,
         private Thresholds $thresholds = new Thresholds(),
+        public ?Surroundings $surroundings = null,
         ?Groundwork $groundwork = null,
         private ?Reads $reads = null,
     ) {
@@ -47,13 +49,13 @@ final readonly class Inspection
     /** The same, which notes what is asked of it. */
     public function watchedBy(Reads $reads): self
     {
-        return new self($this->book->watchedBy($reads), $this->now, $this->live, $this->thresholds, $this->groundwork, $reads);
+        return new self($this->book->watchedBy($reads), $this->now, $this->live, $this->thresholds, $this->surroundings, $this->groundwork, $reads);
     }
 
     /** The same of an edited book. */
     public function changedTo(Book $book): self
     {
-        return new self($book, $this->now, $this->live, $this->thresholds, new Groundwork($book, $this->now, $this->live, $this->groundwork));
+        return new self($book, $this->now, $this->live, $this->thresholds, $this->surroundings, new Groundwork($book, $this->now, $this->live, $this->groundwork));
     }
 
     /**

@@ -19,7 +19,7 @@ final readonly class Samples
     public const NUMBER = '+19025550150';
 
     /** @param ?Book $live what the switch says of the bad one, of a rule about drift */
-    private function __construct(public Book $good, public Book $bad, public ?Book $live)
+    private function __construct(public Book $good, public Book $bad, private ?Book $live = null, private ?Surroundings $goodIn = null, private ?Surroundings $badIn = null)
     {
     }
 
@@ -29,7 +29,7 @@ final readonly class Samples
      */
     public static function of(array $base, array $bad): self
     {
-        return new self(self::book($base), self::book($bad + $base), null);
+        return new self(self::book($base), self::book($bad + $base));
     }
 
     /**
@@ -41,8 +41,45 @@ final readonly class Samples
         return new self(self::book($book), self::book($book), self::book($live + $book));
     }
 
-    /** @param array<string, mixed> $value */
-    private static function book(array $value): Book
+    /**
+     * One book, in surroundings in which nothing is found and in others.
+     *
+     * @param  array<string, mixed>  $book
+     */
+    public static function surrounded(array $book, Surroundings $good, Surroundings $bad): self
+    {
+        return new self(self::book($book), self::book($book), null, $good, $bad);
+    }
+
+    /** The good one as a rule about drift or surroundings looks at it. */
+    public function good(): Inspection
+    {
+        return new Inspection($this->good, self::NOW, $this->live === null ? null : $this->good, surroundings: $this->goodIn);
+    }
+
+    public function bad(): Inspection
+    {
+        return $this->like($this->bad);
+    }
+
+    /** Another book where the bad one is. */
+    public function like(Book $book): Inspection
+    {
+        return new Inspection($book, self::NOW, $this->live, surroundings: $this->badIn);
+    }
+
+    /** @return ?Book what the switch says of the bad one */
+    public function live(): ?Book
+    {
+        return $this->live;
+    }
+
+    /**
+     * For surroundings of samples.
+     *
+     * @param  array<string, mixed>  $value
+     */
+    public static function book(array $value): Book
     {
         $tenant = is_array($value['tenant'] ?? null) ? $value['tenant'] : [];
 

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { BookObject, Finding } from '@/api'
+import type { Finding } from '@/api'
 import { SeverityBars } from '@/shared'
 import { withNames } from './calls'
 import ChangeLine from './ChangeLine.vue'
-import { chapterOfKind } from './chapters'
+import { chapterOfFinding } from './chapters'
 import { useDesk } from './desk'
 import WaiveSheet from './WaiveSheet.vue'
 
@@ -18,12 +18,11 @@ const isOpen = ref(false)
 const shows = ref(false)
 const isWaiving = ref(false)
 /** Drift is waived field by field, where book and live stand side by side. */
-const mayBeWaived = computed(() => !props.finding.rule.startsWith('drift.'))
+const mayBeWaived = computed(() => !props.finding.rule.startsWith('drift.') || props.finding.rule === 'drift.signed-differs')
 
 function go(): void {
   const target = props.finding.objects[0] ?? ''
-  if (props.finding.rule.startsWith('drift.')) void router.push({ name: 'desk', params: { customer, chapter: 'push' } })
-  else void router.push({ name: 'desk', params: { customer, chapter: chapterOfKind(target.slice(0, target.indexOf(':')) as BookObject['kind']) }, query: { at: target } })
+  void router.push({ name: 'desk', params: { customer, chapter: chapterOfFinding(props.finding.rule, target) }, query: { at: target } })
 }
 
 function call(): void {

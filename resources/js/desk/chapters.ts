@@ -27,6 +27,13 @@ export const CHAPTERS: Chapter[] = [
 
 export const FIRST = 'numbers'
 
+/** Where what a rule found is mended: the object's chapter, unless it is about the way to the switch or the template. */
+export function chapterOfFinding(rule: string, object: string): string {
+  const area = rule.slice(0, rule.indexOf('.'))
+  if (area === 'drift' || area === 'push' || rule === 'emergency.limits-unsigned') return 'push'
+  return area === 'template' ? 'intake' : chapterOfKind(object.slice(0, object.indexOf(':')) as BookObject['kind'])
+}
+
 export function chapterOfKind(kind: BookObject['kind']): string {
   return CHAPTERS.find((chapter) => chapter.kinds.includes(kind))?.key ?? FIRST
 }

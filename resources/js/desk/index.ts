@@ -1,2 +1,2 @@
-export { chapterOfKind } from './chapters'
+export { chapterOfFinding } from './chapters'
 export { default as ChangeLine } from './ChangeLine.vue'

@@ -2,8 +2,8 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { client, detailOf, take, type BookObject, type FindingLine } from '@/api'
-import { chapterOfKind } from '@/desk'
+import { client, detailOf, take, type FindingLine } from '@/api'
+import { chapterOfFinding } from '@/desk'
 import { age, dayInWords, EmptyState, ErrorState, LoadingLines, PageTop, plural, SeverityBars, useLongList, useNow, useShortcuts } from '@/shared'
 import AuditBar from './AuditBar.vue'
 import FindingMargin from './FindingMargin.vue'
@@ -50,7 +50,7 @@ watch(lines, (shown, before) => {
 })
 
 function chapterOf(line: FindingLine): { name: string; params: Record<string, string>; query: Record<string, string> } {
-  return { name: 'desk', params: { customer: line.customer, chapter: line.rule.startsWith('drift.') ? 'push' : chapterOfKind(line.object.slice(0, line.object.indexOf(':')) as BookObject['kind']) }, query: { at: line.object } }
+  return { name: 'desk', params: { customer: line.customer, chapter: chapterOfFinding(line.rule, line.object) }, query: { at: line.object } }
 }
 
 function open(line: FindingLine | undefined): void {

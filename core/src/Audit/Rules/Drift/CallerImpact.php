@@ -24,6 +24,7 @@ final readonly class CallerImpact implements Rule
             'The customer was promised the one and gets the other.',
             'Put it back, or enter it in the book if it was meant.',
             About::MODEL,
+            looksAtLive: true,
         );
     }
 

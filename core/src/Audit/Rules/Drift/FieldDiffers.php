@@ -23,6 +23,7 @@ final readonly class FieldDiffers implements Rule
             'Fields on the switch differ from the book.',
             'Somebody changed the switch by hand. The next push undoes it, or the book goes on being wrong.',
             'Put back what was not meant, adopt what was.',
+            looksAtLive: true,
         );
     }
 

@@ -24,6 +24,7 @@ final readonly class MissingOnLive implements Rule
             'Objects of the book are not on the switch.',
             'Whoever is led there is not served; the book says that they are.',
             'Push, or take out of the book what was rightly removed.',
+            looksAtLive: true,
         );
     }
 

@@ -24,6 +24,7 @@ final readonly class UnknownOnLive implements Rule
             'Objects on the switch are not in the book.',
             'Nobody audits them, and the next push may clash with them.',
             'Adopt them, or remove them from the switch.',
+            looksAtLive: true,
         );
     }
 

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Audit;
+
+use App\Book\Applications;
+use App\Book\RevisionSource;
+use App\Drift\Signatures;
+use App\Models\Revision;
+use App\Models\TemplateApplication;
+use App\Models\TemplateVersion;
+use App\Models\TenantRow;
+use App\Models\TenantSummary;
+use App\Switching\SwitchConnector;
+use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Templates\Slot;
+
+/** Gathers what rules ask of a customer besides the book. In the customer's scope. */
+final readonly class SurroundingsReader
+{
+    public function __construct(private Applications $applications, private Signatures $signatures, private SwitchConnector $switch)
+    {
+    }
+
+    public function of(string $tenantId, Book $book): Surroundings
+    {
+        $summary = TenantSummary::query()->where('tenant_id', $tenantId)->toBase()->selectRaw('pushed_revision, live_read_at::date::text as read_on')->first();
+        $application = $this->applications->newest($tenantId);
+        $newest = $application === null ? null : TemplateVersion::query()->where('template_id', $application->version->template_id)->orderByDesc('no')->first();
+        $pushed = $summary->pushed_revision ?? null;
+        $readOn = $summary->read_on ?? null;
+
+        return new Surroundings(
+            TenantRow::query()->whereKey($tenantId)->firstOrFail()->head_revision,
+            is_int($pushed) ? $pushed : null,
+            is_string($readOn) ? $readOn : null,
+            $this->notCarried($book),
+            $this->signatures->newest($tenantId)[1] ?? null,
+            $newest?->template()->name,
+            $application === null || $newest === null ? 0 : $newest->no - $application->version->no,
+            $application === null || $newest === null ? [] : self::unanswered($newest, $application),
+            $application === null ? null : BookFormat::fromValue($application->made),
+            $application === null ? [] : self::unexplained($tenantId),
+        );
+    }
+
+    /** @return list<string> */
+    private function notCarried(Book $book): array
+    {
+        $carried = $this->switch->carried($book);
+        $left = [];
+        foreach ($book->objects() as $object) {
+            if ($object->kind()->takesCalls() && $carried->find(Reference::of($object)) === null) {
+                $left[] = (string) Reference::of($object);
+            }
+        }
+
+        return $left;
+    }
+
+    /** @return list<string> questions that are asked whatever else is answered, and have to be */
+    private static function unanswered(TemplateVersion $version, TemplateApplication $application): array
+    {
+        $open = array_filter($version->template()->slots, static fn (Slot $slot): bool => ! $slot->optional && $slot->default === null && $slot->when === null && in_array($application->answers[$slot->key] ?? null, [null, '', []], true));
+
+        return array_values(array_map(static fn (Slot $slot): string => $slot->question, $open));
+    }
+
+    /** @return list<string> */
+    private static function unexplained(string $tenantId): array
+    {
+        $fields = [];
+        foreach (Revision::query()->where('tenant_id', $tenantId)->whereNull('note')->where('source', RevisionSource::Edit->value)->get() as $revision) {
+            foreach ($revision->operations as $operation) {
+                if (is_string($operation['object'] ?? null) && is_string($operation['path'] ?? null)) {
+                    $fields["{$operation['object']} {$operation['path']}"] = true;
+                }
+            }
+        }
+
+        return array_keys($fields);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Template;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\Value;
+
+/** Fields were changed from what the template made, and nobody said why. */
+final readonly class OverrideUnexplained implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'template.override-unexplained',
+            Severity::Note,
+            'Fields are otherwise than the template made them, and the history has no reason.',
+            'Nobody dares to change them back, and applying the template again asks about each.',
+            'Say why when entering; or bring them back to what the template made.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $around = $inspection->surroundings;
+        $objects = [];
+        $fields = 0;
+        foreach ($around->unexplained ?? [] as $unexplained) {
+            [$reference, $path] = explode(' ', $unexplained, 2) + [1 => ''];
+            $object = $inspection->book->find(Reference::parse($reference));
+            $made = $around?->made?->find(Reference::parse($reference));
+            $field = explode('/', $path)[0];
+            // What the template left as it is delivered was never its business.
+            $isOverridden = $object !== null && $made !== null && array_key_exists($field, BookFormat::compact($made)) && ! Value::same($made->toArray()[$field] ?? null, $object->toArray()[$field] ?? null);
+            if ($object !== null && $isOverridden) {
+                $objects[$reference] = $object;
+                $fields++;
+            }
+        }
+        if ($fields > 0) {
+            yield Finding::of($this->about(), ($fields === 1 ? '1 field is' : "{$fields} fields are") . ' otherwise than the template made ' . ($fields === 1 ? 'it' : 'them') . ', and nobody said why', "In {$inspection->names(array_values($objects))}.", $inspection->book->tenant)->counting($fields);
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $group = static fn (int $rings): array => ['groups' => [['key' => 'desk', 'name' => 'Desk', 'ringsEach' => $rings]]];
+
+        return Samples::surrounded($group(6), new Surroundings(made: Samples::book($group(4))), new Surroundings(made: Samples::book($group(4)), unexplained: ['group:desk ringsEach']));
+    }
+}

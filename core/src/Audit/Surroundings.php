@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit;
+
+use Jaunty\Core\Book\Book;
+
+/** What no book says of a customer: how far it is on the way to the switch, what was signed, and what it was made from. */
+final readonly class Surroundings
+{
+    /**
+     * @param  int  $revision  as last entered
+     * @param  ?int  $pushed  the revision that was pushed whole; null where none was
+     * @param  ?string  $readOn  a date: the switch was last read then; null where it never was
+     * @param  list<string>  $notCarried  objects that the switch has no place for, as references
+     * @param  ?Book  $signed  as the customer put their name to it; null where they did not
+     * @param  ?string  $template  its name, of the one applied last; null where the book came from a file
+     * @param  int  $versionsBehind  of that template, since it was applied
+     * @param  list<string>  $unanswered  questions of its newest version that have to be answered and are not
+     * @param  ?Book  $made  what it made
+     * @param  list<string>  $unexplained  fields changed since without a reason in the history: `user:ines callingClass`
+     */
+    public function __construct(
+        public int $revision = 1,
+        public ?int $pushed = null,
+        public ?string $readOn = null,
+        public array $notCarried = [],
+        public ?Book $signed = null,
+        public ?string $template = null,
+        public int $versionsBehind = 0,
+        public array $unanswered = [],
+        public ?Book $made = null,
+        public array $unexplained = [],
+    ) {
+    }
+}
