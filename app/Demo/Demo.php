@@ -11,6 +11,7 @@ use App\Audit\AuditRuns;
 use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
+use App\Book\SummaryKeeper;
 use App\Drift\LiveReader;
 use App\Drift\Signatures;
 use App\Models\Grant;
@@ -66,6 +67,7 @@ final readonly class Demo
         private BindingStore $bindings,
         private SwitchConnector $switch,
         private Signatures $signatures,
+        private SummaryKeeper $summaries,
         private AuditRuns $runs,
     ) {
     }
@@ -210,6 +212,7 @@ final readonly class Demo
     {
         $this->scope->tenant($lead->id, $key, Ability::Edit, function (TenantRow $tenant) use ($lead): void {
             $this->signatures->sign($tenant, $lead->id, $tenant->head_revision, 'I. Marsh', self::SIGNED_ON);
+            $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id));
         });
     }
 
