@@ -30,7 +30,7 @@ final class Customers
     private static function ardentRoad(): DemoCustomer
     {
         return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550140', 'emergencyMail' => 'desk@ardent.example',
+            'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550150', 'emergencyMail' => 'desk@ardent.example',
             'hours' => 'Mon-Fri 8 to 5:30, lunch 12:30-1:30; Sat 9-1', 'urgent' => 'If your animal needs help at once',
             'onCall' => [['name' => 'Tamsin Quill', 'mobile' => '902 555 0178'], ['name' => 'Orla Reed', 'mobile' => '902 555 0179']],
             'users' => self::people(14, [...array_fill(0, 3, 'Reception'), ...array_fill(0, 7, 'Surgery'), ...array_fill(0, 4, 'Accounts')], 'ardent'),
@@ -44,7 +44,7 @@ final class Customers
     private static function bellwether(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550141', 'emergencyMail' => 'desk@bellwether.example',
+            'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550151', 'emergencyMail' => 'desk@bellwether.example',
             'hours' => 'Mon-Fri 9 to 5; Sat 10-2', 'whenClosed' => 'message', 'users' => self::people(80, ['Reception', 'Lending', 'Savings', 'Branches', 'Accounts', 'Member services'], 'bellwether'),
         ], lookedAfterBy: self::SOL);
     }
@@ -52,7 +52,7 @@ final class Customers
     private static function coldharbour(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550142', 'emergencyMail' => 'desk@coldharbour.example',
+            'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550152', 'emergencyMail' => 'desk@coldharbour.example',
             'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
         ], [
             self::REGATTA_DAY,
@@ -63,7 +63,7 @@ final class Customers
     private static function dunlin(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550143', 'emergencyMail' => 'desk@dunlin.example',
+            'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550153', 'emergencyMail' => 'desk@dunlin.example',
             'hours' => 'every day 6:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(9, ['Reception', 'Purser', 'Freight'], 'dunlin'),
         ], [
             ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'night-boat', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '18:00', 'to' => '06:00']]],
@@ -92,7 +92,7 @@ final class Customers
     private static function gannet(): DemoCustomer
     {
         $sites = [];
-        foreach (['Harbour Street' => ['+19025550130', '+19025550150'], 'Mill Road' => ['+19025550131', '+19025550151'], 'Spinnaker Court' => ['+14165550100', '+14165550102']] as $site => [$number, $callback]) {
+        foreach (['Harbour Street' => ['+19025550130', '+19025550160'], 'Mill Road' => ['+19025550131', '+19025550161'], 'Spinnaker Court' => ['+14165550100', '+14165550102']] as $site => [$number, $callback]) {
             $isLakeshore = str_starts_with($number, '+1416');
             $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => $isLakeshore ? 'Lakeshore' : 'Port Merrow', 'postcode' => $isLakeshore ? 'M0X 1X0' : 'B0X 1X0', 'emergencyNumber' => $callback];
         }
@@ -119,7 +119,7 @@ final class Customers
     private static function inlet(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550144', 'emergencyMail' => 'desk@inlet.example',
+            'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550154', 'emergencyMail' => 'desk@inlet.example',
             'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
         ], [
             self::REGATTA_DAY,
@@ -132,7 +132,7 @@ final class Customers
     private static function juniper(): DemoCustomer
     {
         return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550145', 'emergencyMail' => 'desk@juniper.example',
+            'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550155', 'emergencyMail' => 'desk@juniper.example',
             'hours' => 'Mon-Fri 8:30 to 6', 'urgent' => 'If you need a doctor tonight', 'onCall' => [['name' => 'Lowri Kell', 'mobile' => '902 555 0186']],
             'users' => self::people(12, ['Reception', 'Nurses', 'Doctors'], 'juniper'),
         ], [
@@ -172,7 +172,7 @@ final class Customers
         }
 
         return new DemoCustomer('one-site-office', [
-            'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550146', 'emergencyMail' => 'desk@merrow.example',
+            'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550156', 'emergencyMail' => 'desk@merrow.example',
             'hours' => 'Mon-Fri 8 to 8; Sat 8-4', 'whenClosed' => 'message', 'users' => self::people(16, ['Reception', 'Berths', 'Pilots'], 'merrow'),
         ], fault: new DemoFault('drift of a dozen fields that callers do not notice, beside one swapped closed greeting that every caller does', 'drift.caller-impact', 'main sun 10:00', 'messageIn mailbox:reception'), byHand: $byHand, lookedAfterBy: self::SOL);
     }

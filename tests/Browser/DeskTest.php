@@ -39,8 +39,11 @@ final class DeskTest extends BrowserTestCase
         $this->go('/findings');
         $this->see('Night desk: nobody is signed in', 'main');
         $this->assertAccessible('Findings');
-        $this->press('Night desk: nobody is signed in', 'main');
+        $this->press('Night desk: nobody is signed in', 'main table');
         $this->see('How long', 'main');
+        $this->go('/rules?rule=groups.queue-longer-than-target-supports');
+        $this->see('Most callers waiting in one queue', 'aside');
+        $this->assertAccessible('Rules');
         $this->assertQuietConsole();
     }
 
@@ -64,7 +67,7 @@ final class DeskTest extends BrowserTestCase
     public function test_nothing_jumps_while_a_view_comes_and_nothing_says_that_it_waits_before_one_wonders(): void
     {
         $this->signIn('sol@saltmarsh.example');
-        foreach (['/' => 'Bellwether', '/findings' => 'groups.nobody-signed-in', '/customers/merrow-harbour-office/push' => 'What callers notice'] + array_combine(array_map(static fn (string $chapter): string => "/customers/puffin-cove-hotel/{$chapter}", array_keys(self::VIEWS)), self::VIEWS) as $path => $text) {
+        foreach (['/' => 'Bellwether', '/findings' => 'groups.nobody-signed-in', '/rules' => 'chains.hidden', '/customers/merrow-harbour-office/push' => 'What callers notice'] + array_combine(array_map(static fn (string $chapter): string => "/customers/puffin-cove-hotel/{$chapter}", array_keys(self::VIEWS)), self::VIEWS) as $path => $text) {
             $this->go($path);
             $this->see($text, 'main');
             self::assertSame([], $this->jumps(), $path);

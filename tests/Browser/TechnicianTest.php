@@ -48,6 +48,9 @@ final class TechnicianTest extends BrowserTestCase
         $this->see('no address for emergency calls', '[data-testid=preview-findings]');
         $this->type('input[name=street]', '7 Chandlers Row');
         $this->type('input[name=city]', 'Port Merrow');
+        $this->type('input[name=postcode]', 'B0X 1X0');
+        $this->see('who calls back after an emergency call meets Main greeting', '[data-testid=preview-findings]');
+        $this->choose('emergencyNumber', '5550141', '+1 902 555 0141');
         $this->see('None: nothing of it would lose or mislead a call.', '[data-testid=no-findings]');
         $this->click('[data-testid=enter]');
         $this->see('By the book, right now on a call to +1 902 555 0140, Reception rings for 25 s', '[data-testid=right-now]');

@@ -12,7 +12,7 @@ import { fieldInWords, valueInWords } from './words'
  */
 const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; about?: 'kinds' | 'whole' | 'drift' | undefined }>()
 
-const { names, faults, clashes, differences, findings, driftFindings, margin, live, edit, push, busy, underWay, book, standAgain } = useDesk()
+const { names, faults, clashes, differences, findings, driftFindings, margin, live, impact, edit, push, busy, underWay, book, standAgain } = useDesk()
 const now = useNow()
 
 function inView(ref: string): boolean {
@@ -29,6 +29,8 @@ const found = computed(() => {
 })
 const waived = computed(() => (margin.data.value?.waived ?? []).filter((each) => props.about === 'whole' || each.finding.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
 const elsewhere = computed(() => all.value.length - found.value.length)
+/** What is found of drift comes after the rest, and would push down what stands below it. */
+const isWhole = computed(() => props.about !== 'drift' || (differences.value.length === 0 ? live.data.value !== undefined : impact.data.value !== undefined))
 const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
 const unread = computed(() =>
   [...faults].filter(([key]) => inView(key)).map(([key, fault]) => {
@@ -95,7 +97,7 @@ function headline(difference: Difference): string {
       <summary>{{ plural(waived.length, 'finding') }} waived</summary>
       <p v-for="each in waived" :key="each.id">{{ each.finding.title }}: {{ each.reason }} · {{ each.by }}{{ each.until === null ? '' : `, until ${dayInWords(each.until)}` }} <button type="button" class="text-button" :disabled="busy" @click="standAgain(each.id)">take back</button></p>
     </details>
-    <p v-if="elsewhere > 0" class="soft quiet small">{{ elsewhere === 1 ? '1 finding' : `${elsewhere} findings` }} in other chapters; Proof lists them all.</p>
+    <p v-if="isWhole && elsewhere > 0" class="soft quiet small">{{ elsewhere === 1 ? '1 finding' : `${elsewhere} findings` }} in other chapters; Proof lists them all.</p>
   </aside>
 </template>
 

@@ -37,14 +37,15 @@ const resume = (audit: string): Promise<void> => change(async () => take(client.
 
 <template>
   <section class="audit" aria-label="Audit of every customer">
-    <template v-if="run?.state === 'running'">
+    <template v-if="run === undefined" />
+    <template v-else-if="run?.state === 'running'">
       <progress :value="run.done.length" :max="Math.max(1, total)" aria-label="Customers audited" />
       <span role="status">{{ run.done.length }} of {{ plural(total, 'customer') }} audited<template v-if="run.waiting[0] !== undefined">; next: {{ run.waiting[0].name }}</template></span>
       <button type="button" class="quiet-button" :disabled="busy" @click="stop(run.id)">Stop after this one</button>
     </template>
     <template v-else>
       <span class="soft" role="status">
-        <template v-if="run === null || run === undefined">Never audited as a whole.</template>
+        <template v-if="run === null">Never audited as a whole.</template>
         <template v-else-if="run.state === 'stopped'">Stopped at {{ run.done.length }} of {{ plural(total, 'customer') }}.</template>
         <template v-else>{{ run.reason === 'nightly' ? 'Audited by night' : 'Audited' }} {{ age(run.begunAt, now) }}, {{ plural(run.done.length, 'customer') }}.</template>
       </span>
@@ -68,6 +69,7 @@ const resume = (audit: string): Promise<void> => change(async () => take(client.
   flex-wrap: wrap;
   gap: 6px 14px;
   align-items: center;
+  min-height: 45px;
   padding: 8px 0;
   border-bottom: 1px solid var(--rule-soft);
 }

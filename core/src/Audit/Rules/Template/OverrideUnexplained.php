@@ -13,6 +13,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Change\Value;
 
 /** Fields were changed from what the template made, and nobody said why. */
@@ -38,9 +39,9 @@ final readonly class OverrideUnexplained implements Rule
             [$reference, $path] = explode(' ', $unexplained, 2) + [1 => ''];
             $object = $inspection->book->find(Reference::parse($reference));
             $made = $around?->made?->find(Reference::parse($reference));
-            $field = explode('/', $path)[0];
             // What the template left as it is delivered was never its business.
-            $isOverridden = $object !== null && $made !== null && array_key_exists($field, BookFormat::compact($made)) && ! Value::same($made->toArray()[$field] ?? null, $object->toArray()[$field] ?? null);
+            $was = $made === null ? null : FieldPath::get(BookFormat::compact($made), $path);
+            $isOverridden = $object !== null && $was !== null && ! Value::same($was, FieldPath::get($object->toArray(), $path));
             if ($object !== null && $isOverridden) {
                 $objects[$reference] = $object;
                 $fields++;

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys;
+
+/** The same small thing at several customers: found by night, looked at, mended at once, and what counts as too much set. */
+final class FindingsTest extends BrowserTestCase
+{
+    public function test_findings_of_many_customers_are_seen_to_and_mended_at_once(): void
+    {
+        $this->signIn();
+        $this->press('Findings');
+        $this->see('Audited by night', '.audit');
+        $this->keys('/', 'regatta', WebDriverKeys::ESCAPE);
+        self::assertSame('', $this->browser->executeScript("return document.querySelector('input[type=search]').value"));
+        $this->browser->executeScript('document.activeElement.blur()');
+
+        $this->press('mend 4 …');
+        $this->see('Opening hours, exceptions: Regatta day taken out', '[data-testid=mend-inlet-property-care]');
+        $this->see('1 change', '[data-testid=mend-puffin-cove-hotel]');
+        $this->assertAccessible('Mending at many');
+        $this->click('[data-testid=mend-puffin-cove-hotel] input');
+        $this->type('input[name=note]', 'Regatta day is long over');
+        $this->press('Enter at 3 customers', 'dialog[open]');
+        $this->see('3 customers mended.', 'dialog[open]');
+        $this->see('entered as revision 3', '[data-testid=mend-inlet-property-care]');
+        $this->press('Done', 'dialog[open]');
+
+        $this->keys('/', 'regatta day');
+        $this->see('1 finding at 1 customer');
+        $this->see('Puffin Cove Hotel', 'aside');
+        $this->see('revision 2', 'aside');
+        $this->browser->executeScript("const who = document.querySelector('#sees-to'); who.value = [...who.options].find((each) => each.text === 'Sol Ormerod').value; who.dispatchEvent(new Event('change'))");
+        $this->see('SO', 'tbody');
+
+        $this->press('Audit every customer now');
+        $this->see('customers audited', '.audit');
+        self::until(fn (): bool => str_contains($this->textOf('.audit'), 'Audited just now, 18 customers.'), 'the audit does not end');
+
+        $this->go('/customers/inlet-property-care/history');
+        $this->see('Regatta day is long over', '[data-testid=revision-3]');
+        $this->assertQuietConsole();
+    }
+
+    public function test_what_counts_as_too_much_is_set_for_one_customer(): void
+    {
+        $this->signIn();
+        $this->go('/rules?rule=flow.long-wait');
+        $this->see('Longest wait for a person, a choice or a mailbox', 'aside');
+        $this->browser->executeScript("const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; whose.dispatchEvent(new Event('change'))");
+        $this->type('.threshold input', '5');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->see('Longest wait for a person, a choice or a mailbox: 10 to 600 s.', '.threshold');
+        $this->type('.threshold input', '20');
+        $this->keys(WebDriverKeys::ENTER);
+        $this->see('as for every customer: 60', '.threshold');
+        $this->go('/customers/coldharbour-boatyard/numbers');
+        $this->see('callers wait for', '.margin');
+
+        $this->go('/rules?rule=flow.long-wait');
+        $this->browser->executeScript("const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; whose.dispatchEvent(new Event('change'))");
+        $this->press('as for every customer: 60', '.threshold');
+        $this->seeNot('as for every customer', '.threshold');
+        $this->assertQuietConsole();
+    }
+}
