@@ -27,7 +27,7 @@ final readonly class AuditRuns
      */
     public function begin(string $technicianId, AuditReason $reason, ?array $tenantIds = null): AuditRun
     {
-        $underWay = AuditRun::query()->where('technician_id', $technicianId)->where('reason', $reason->value)->whereNull('ended_at')->whereNull('stopped_at')->orderByDesc('begun_at')->first();
+        $underWay = AuditRun::query()->where('technician_id', $technicianId)->where('reason', $reason->value)->whereNull('ended_at')->whereNull('stopped_at')->orderByDesc('no')->first();
         if ($underWay !== null && self::isWorkedOn($underWay)) {
             return $underWay;
         }
@@ -82,7 +82,7 @@ final readonly class AuditRuns
      */
     public function latest(string $technicianId): ?array
     {
-        $run = AuditRun::query()->where('technician_id', $technicianId)->whereIn('reason', [AuditReason::Asked->value, AuditReason::Nightly->value])->orderByDesc('begun_at')->orderByDesc('id')->first();
+        $run = AuditRun::query()->where('technician_id', $technicianId)->whereIn('reason', [AuditReason::Asked->value, AuditReason::Nightly->value])->orderByDesc('no')->first();
         if ($run === null) {
             return null;
         }

@@ -32,6 +32,7 @@ return new class extends Migration {
             );
             create table audit_runs (
                 id uuid primary key,
+                no bigint generated always as identity,
                 technician_id uuid not null references technicians,
                 reason text not null,
                 tenant_ids jsonb not null,
@@ -40,7 +41,7 @@ return new class extends Migration {
                 stopped_at timestamptz,
                 ended_at timestamptz
             );
-            create index audit_runs_by_technician on audit_runs (technician_id, begun_at desc);
+            create index audit_runs_by_technician on audit_runs (technician_id, no desc);
             create table audited_customers (
                 run_id uuid not null references audit_runs on delete cascade,
                 tenant_id uuid not null references tenants on delete cascade,

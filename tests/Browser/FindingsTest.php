@@ -61,6 +61,7 @@ final class FindingsTest extends BrowserTestCase
         $this->see('callers wait for', '.margin');
 
         $this->go('/rules?rule=flow.long-wait');
+        $this->element('#whose');
         $this->browser->executeScript("const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; whose.dispatchEvent(new Event('change'))");
         $this->press('as for every customer: 60', '.threshold');
         $this->seeNot('as for every customer', '.threshold');

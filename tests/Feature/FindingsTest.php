@@ -77,6 +77,8 @@ final class FindingsTest extends FeatureTestCase
         $this->actingAs($this->sol)->postJson("/api/audits/{$run['id']}/resume")->assertOk()->assertJsonPath('run.state', 'running');
         Artisan::call('queue:work', ['--stop-when-empty' => true]);
         $this->getJson('/api/audits/latest')->assertJsonPath('run.state', 'ended')->assertJsonCount(2, 'run.done')->assertJsonCount(0, 'run.waiting');
+        $again = $this->postJson('/api/audits')->assertStatus(202)->json('run');
+        self::assertNotSame($run['id'], $again['id'], 'the newest is told, also of two begun in one second');
         self::assertSame([3, 3], array_map(fn (string $customer): ?int => $this->line($customer)['revision'], $this->customers));
         $others = array_filter($this->getJson('/api/findings')->json('findings'), static fn (array $line): bool => $line['rule'] === 'emergency.address-missing');
         self::assertSame([1, 1], array_values(array_column($others, 'revision')), 'there from the beginning');
