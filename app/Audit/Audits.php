@@ -32,6 +32,19 @@ final readonly class Audits
         return Auditor::ofBooks()->standing($this->inspection($book, $this->thresholds->of($tenantId), $this->surroundings->of($tenantId, $book)));
     }
 
+    /**
+     * What is found in one book of the customer that is not found in another: on the switch, and not in the book.
+     *
+     * @return list<Finding>
+     */
+    public function added(string $tenantId, Book $one, Book $other): array
+    {
+        $before = $this->standing($tenantId, $one);
+        $known = array_map(static fn (Finding $finding): string => $finding->fingerprint(), $before->findings);
+
+        return array_values(array_filter($before->changedTo($other)->findings, static fn (Finding $finding): bool => ! in_array($finding->fingerprint(), $known, true)));
+    }
+
     /** @return list<Finding> of a book that is no customer's yet */
     public function ofNew(Book $book): array
     {

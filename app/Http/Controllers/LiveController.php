@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Audit\Audits;
 use App\Book\BookRepository;
 use App\Book\SummaryKeeper;
 use App\Drift\Comparer;
@@ -55,18 +56,23 @@ final class LiveController extends Controller
     }
 
     /** What callers notice of what the switch holds instead of the book. */
-    public function impact(Request $request, string $customer): JsonResponse
+    public function impact(Request $request, string $customer, Audits $audits): JsonResponse
     {
-        $read = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, function (TenantRow $tenant): ?array {
+        $read = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, function (TenantRow $tenant) use ($audits): ?array {
             $book = $this->books->head($tenant->id);
             $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
 
-            return $snapshot === null ? null : [$this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book)), $snapshot->read_at->toAtomString()];
+            if ($snapshot === null) {
+                return null;
+            }
+            $compared = $this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book));
+
+            return [$compared, $snapshot->read_at->toAtomString(), $compared->drift === [] ? [] : $audits->added($tenant->id, $compared->target, $compared->live)];
         });
         if ($read === null) {
-            return new JsonResponse(['readAt' => null, 'impact' => null, 'strips' => null, 'findings' => [], 'noticed' => []]);
+            return new JsonResponse(['readAt' => null, 'impact' => null, 'strips' => null, 'findings' => [], 'noticed' => [], 'brings' => []]);
         }
-        [$compared, $readAt] = $read;
+        [$compared, $readAt, $brings] = $read;
         $inspection = $compared->inspection($this->clock->now()->getTimestamp());
 
         return new JsonResponse([
@@ -74,6 +80,7 @@ final class LiveController extends Controller
             'impact' => ImpactReport::of($compared->target, $compared->live, $inspection->difference(), $inspection->dayBegan()),
             'strips' => ['book' => WeekStrip::ofMain($compared->target, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
             'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofDrift()->audit($inspection)),
+            'brings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->live), $brings),
             'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->drift, $inspection->dayBegan())),
         ]);
     }

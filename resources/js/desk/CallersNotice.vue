@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ErrorState, minuteOfWeek, plural, useNow, WeekStrip } from '@/shared'
+import { ErrorState, minuteOfWeek, plural, SeverityBars, useNow, WeekStrip } from '@/shared'
+import { withNames } from './calls'
 import { useDesk } from './desk'
 import ImpactTable from './ImpactTable.vue'
 
@@ -9,6 +10,7 @@ defineProps<{ zone: string }>()
 const { impact: found, differences, names } = useDesk()
 const now = useNow()
 
+const brings = computed(() => found.data.value?.brings ?? [])
 const impact = computed(() => found.data.value?.impact ?? null)
 /** The main number's week in both, where it has one. */
 const weeks = computed(() => {
@@ -32,6 +34,12 @@ const weeks = computed(() => {
       </dl>
       <ImpactTable :impact />
     </template>
+    <template v-if="brings.length > 0">
+      <h3 class="found">What the audit finds on the switch, and not in the book</h3>
+      <ul data-testid="brings">
+        <li v-for="each in brings" :key="each.fingerprint"><SeverityBars :severity="each.severity" /> {{ each.title }} <span class="soft">{{ withNames(each.detail, names) }}</span></li>
+      </ul>
+    </template>
   </section>
 </template>
 
@@ -46,6 +54,16 @@ const weeks = computed(() => {
   gap: 6px 12px;
   align-items: center;
   padding: 10px 0;
+}
+
+.found {
+  padding-top: 12px;
+}
+
+ul {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
 }
 
 .weeks dd {

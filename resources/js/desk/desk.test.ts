@@ -35,7 +35,7 @@ async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<stri
   const server = fakeServer({
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': live,
-    'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [] },
+    'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [], brings: [] },
     'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
     'GET /customers/inlet/now': { book: null, live: null, readAt: null },
     'GET /customers/inlet/pushes': { pushes: [] },
@@ -326,6 +326,7 @@ describe('what callers notice of drift', () => {
         strips: null,
         findings: [],
         noticed: [{ object: 'user:ines', path: 'legs/desk/seconds' }],
+        brings: [{ rule: 'users.rings-too-long', severity: 'warning', title: 'ines rings for long', detail: 'Callers give up.', why: 'W.', remedy: 'R.', source: 'common practice', objects: ['user:ines'], item: '', path: null, count: 1, fingerprint: 'f', call: null, fix: null }],
       },
     })
 
@@ -336,10 +337,11 @@ describe('what callers notice of drift', () => {
     expect(rows[1]).toContain('only if somebody’s state changes during the call')
     expect(page.text()).toContain('and 1 place more')
     expect(page.text()).toContain('Newly reached: ines')
+    expect(page.get('[data-testid=brings]').text()).toContain('ines rings for long')
   })
 
   it('is said to be nothing where no call goes otherwise', async () => {
-    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [] }, strips: null, findings: [], noticed: [] } })
+    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [] }, strips: null, findings: [], noticed: [], brings: [] } })
 
     expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('no')
     expect(page.get('[data-testid=nobody-notices]').text()).toContain('every call of the coming year goes the same way')

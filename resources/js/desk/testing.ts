@@ -21,7 +21,7 @@ export function object(ref: string, fields: Record<string, unknown> = {}, more: 
 export async function openPart(which: Component, objects: BookObject[], handlers: Record<string, unknown> = {}, { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {}): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {
   const desk: Desk = { key: 'inlet', revision: 3, objects, draft: { changes: [], clashes: [] } }
   const server = fakeServer({
-    'GET /customers/inlet/desk': desk, 'GET /customers/inlet/live': NOTHING_LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [] }, 'GET /customers/inlet/pushes': { pushes: [] },
+    'GET /customers/inlet/desk': desk, 'GET /customers/inlet/live': NOTHING_LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [], brings: [] }, 'GET /customers/inlet/pushes': { pushes: [] },
     'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers/inlet/margin': { findings: [], waived: [], strip: null }, 'GET /customers/inlet/now': { book: null, live: null, readAt: null },
     'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, ...handlers,
   })

@@ -2519,6 +2519,8 @@ export interface paths {
                             impact: components["schemas"]["Impact"];
                             /** @description Of the rules about drift, heaviest first */
                             findings: components["schemas"]["Finding"][];
+                            /** @description Found on the switch and not in the book */
+                            brings: components["schemas"]["Finding"][];
                             /** @description The differing fields that callers notice by themselves: put back alone, some call goes another way */
                             noticed: {
                                 object: string;

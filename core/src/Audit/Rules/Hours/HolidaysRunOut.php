@@ -20,7 +20,7 @@ final readonly class HolidaysRunOut implements Rule
     public function about(): About
     {
         return new About(
-            'hours.holidays-run-out',
+            'hours.hand-typed-holidays-run-out',
             Severity::Warning,
             'A holiday calendar in use runs out within the notice set.',
             'After its last date no day counts as a holiday any more, and nobody notices until one comes.',

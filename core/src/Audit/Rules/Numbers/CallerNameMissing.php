@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+
+/** Some numbers of the customer show a name, and this one does not. */
+final readonly class CallerNameMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.caller-name-missing',
+            Severity::Note,
+            'A number that people show when calling has no caller name, though other numbers of the customer have one.',
+            'Those who are called see a bare number, and do not pick up.',
+            'Enter the name, fifteen characters at most, and have the carrier register it.',
+            countries: ['US', 'CA'],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $numbers = array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->status === NumberStatus::Active);
+        $named = array_values(array_filter($numbers, static fn (Number $number): bool => $number->callerName !== null));
+        foreach ($named === [] ? [] : $numbers as $number) {
+            $shownBy = array_values(array_filter($inspection->usesOf($number), static fn (array $use): bool => $use[1] === 'callerId'));
+            if ($number->callerName === null && $shownBy !== []) {
+                yield Finding::of($this->about(), "{$inspection->name($number)} shows no name", "{$inspection->names(array_column($shownBy, 0))} " . (count($shownBy) === 1 ? 'shows' : 'show') . " it; {$inspection->name($named[0])} shows {$named[0]->callerName}.", $number)->at('callerName')
+                    ->fixedBy(Fix::set("Show {$named[0]->callerName}", $number, 'callerName', $named[0]->callerName));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = static fn (string $key, ?string $name): array => ['key' => $key, 'destination' => 'user:a', 'callerName' => $name];
+        $base = ['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'users' => [['key' => 'a', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callerId' => 'number:+19025550151']]];
+
+        return Samples::of($base + ['numbers' => [$number(Samples::NUMBER, 'Inlet'), $number('+19025550151', 'Inlet')]], ['numbers' => [$number(Samples::NUMBER, 'Inlet'), $number('+19025550151', null)]]);
+    }
+}
