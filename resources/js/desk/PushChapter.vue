@@ -79,6 +79,8 @@ async function waiveIt(reason: string, until: string | null): Promise<void> {
   if (waiving.value !== undefined) await waive(waiving.value.object, waiving.value.path, reason, until)
 }
 const signed = computed(() => live.data.value?.signed ?? null)
+/** A column that says the same as the one beside it only takes room. */
+const signedDiffers = computed(() => signed.value !== null && differences.value.some((each) => said(each, each.signed) !== said(each, each.book)))
 
 const backable = computed(() => differences.value.filter((each) => each.what !== 'unknown'))
 
@@ -103,13 +105,13 @@ function ended(each: Push): string {
       </div>
       <table v-if="differences.length > 0" class="drift" data-testid="differences">
         <thead>
-          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signed !== null" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since<span class="by">, by</span></th><td class="corner" /></tr>
+          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signedDiffers" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since<span class="by">, by</span></th><td class="corner" /></tr>
         </thead>
         <tbody>
           <tr v-for="difference in inOrder" :key="`${difference.object} ${difference.path ?? ''}`">
             <td :title="difference.label">{{ difference.label }}</td>
             <td :title="difference.path === null ? '' : fieldInWords(difference.object, difference.path)">{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
-            <td v-if="signed !== null">{{ said(difference, difference.signed) }}</td>
+            <td v-if="signedDiffers">{{ said(difference, difference.signed) }}</td>
             <td :title="inBook(difference)">{{ inBook(difference) }}</td>
             <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
             <td :class="{ soft: callersDo(difference) === 'no', strong: callersDo(difference) === 'yes' }">{{ callersDo(difference) }}</td>

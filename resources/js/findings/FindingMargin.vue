@@ -61,19 +61,6 @@ const textOf = (event: Event): string | null => (event.target as HTMLInputElemen
 </template>
 
 <style scoped>
-.about {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  padding: 12px 0 12px 16px;
-  border-left: 1px solid var(--rule);
-  overflow-y: auto;
-}
-
-.about h2 {
-  font: 600 15px/1.4 var(--sans);
-}
-
 .act {
   display: flex;
   flex-wrap: wrap;

@@ -121,10 +121,10 @@ useShortcuts([
 <template>
   <PageTop>
     <router-link to="/">‹ Roster</router-link>
-    <h1 class="title">Findings</h1>
+    <h1 class="page-title">Findings</h1>
     <template #hand><router-link to="/rules">Rules</router-link><kbd>Ctrl K</kbd></template>
   </PageTop>
-  <main class="findings">
+  <main class="ledger-page">
     <ErrorState v-if="error !== null && data === undefined" :error="error" @again="refetch()" />
     <LoadingLines v-else-if="data === undefined" what="what was found" />
     <template v-else>
@@ -159,7 +159,7 @@ useShortcuts([
         </span>
       </p>
       <EmptyState v-if="lines.length === 0" title="Nothing found">{{ all.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.' }}</EmptyState>
-      <div v-else class="sheets">
+      <div v-else class="ledger">
         <div ref="page" class="list">
           <table>
             <thead><tr><td class="corner mark" /><th scope="col" class="weight">Weight</th><th scope="col">What</th><th scope="col" class="whose">{{ by === 'rule' ? 'Customer' : 'Rule' }}</th><th scope="col" class="who">Who</th><th scope="col" class="since">First seen</th></tr></thead>
@@ -195,22 +195,6 @@ useShortcuts([
 </template>
 
 <style scoped>
-.title {
-  font-size: 18px;
-}
-
-.findings {
-  display: flex;
-  flex-direction: column;
-  height: calc(100vh - 44px);
-  padding: 0 18px;
-}
-
-.words {
-  min-width: 6em;
-  cursor: text;
-}
-
 .filters {
   min-height: 54px;
   padding-block: 6px;
@@ -228,29 +212,6 @@ useShortcuts([
   display: flex;
   gap: 16px;
   margin-left: auto;
-}
-
-.sheets {
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 290px;
-  gap: 16px;
-  min-height: 0;
-}
-
-.list {
-  overflow-y: auto;
-}
-
-thead :is(th, td) {
-  position: sticky;
-  z-index: 1;
-  top: 0;
-  background: var(--paper);
-}
-
-table {
-  table-layout: fixed;
 }
 
 tbody td,
@@ -273,19 +234,6 @@ tbody th {
 .all {
   margin-left: 12px;
   font-weight: 400;
-}
-
-.one {
-  cursor: pointer;
-}
-
-.one:hover {
-  background: var(--shade);
-}
-
-.one.here {
-  background: var(--sheet);
-  box-shadow: inset 3px 0 var(--buoy);
 }
 
 .one a {
@@ -324,10 +272,6 @@ td.space {
 }
 
 @media (max-width: 1100px) {
-  .sheets {
-    grid-template-columns: minmax(0, 1fr) 240px;
-  }
-
   th.whose {
     width: 150px;
   }

@@ -92,10 +92,10 @@ useShortcuts([
 <template>
   <PageTop>
     <router-link to="/findings">‹ Findings</router-link>
-    <h1 class="title">Rules</h1>
+    <h1 class="page-title">Rules</h1>
     <template #hand><kbd>Ctrl K</kbd></template>
   </PageTop>
-  <main class="rules">
+  <main class="ledger-page">
     <ErrorState v-if="error !== null && data === undefined" :error="error" @again="refetch()" />
     <LoadingLines v-else-if="data === undefined" what="the rules" />
     <template v-else>
@@ -107,7 +107,7 @@ useShortcuts([
         <p class="soft" role="status">{{ plural(lines.length, 'rule') }}, {{ lines.filter((rule) => rule.findings > 0).length }} of them fire</p>
       </div>
       <EmptyState v-if="lines.length === 0" title="No such rule">No rule fits this sentence.</EmptyState>
-      <div v-else class="sheets">
+      <div v-else class="ledger">
         <div class="list">
           <table>
             <thead><tr><th scope="col" class="weight">Weight</th><th scope="col" class="id">Rule</th><th scope="col">What is wrong</th><th scope="col" class="fires">Fires at</th></tr></thead>
@@ -144,45 +144,6 @@ useShortcuts([
 </template>
 
 <style scoped>
-.title {
-  font-size: 18px;
-}
-
-.rules {
-  display: flex;
-  flex-direction: column;
-  height: calc(100vh - 44px);
-  padding: 0 18px 8px;
-}
-
-.words {
-  min-width: 6em;
-  cursor: text;
-}
-
-.sheets {
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 330px;
-  gap: 18px;
-  min-height: 0;
-}
-
-.list {
-  overflow-y: auto;
-}
-
-thead th {
-  position: sticky;
-  z-index: 1;
-  top: 0;
-  background: var(--paper);
-}
-
-table {
-  table-layout: fixed;
-}
-
 .weight {
   width: 64px;
 }
@@ -193,32 +154,6 @@ table {
 
 .fires {
   width: 150px;
-}
-
-.one {
-  cursor: pointer;
-}
-
-.one:hover {
-  background: var(--shade);
-}
-
-.one.here {
-  background: var(--sheet);
-  box-shadow: inset 3px 0 var(--buoy);
-}
-
-.about {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-  padding: 8px 0 8px 16px;
-  border-left: 1px solid var(--rule);
-  overflow-y: auto;
-}
-
-.about h2 {
-  font: 600 15px/1.4 var(--sans);
 }
 
 .thresholds {
