@@ -13,6 +13,8 @@ use App\Models\TemplateVersion;
 use App\Models\TenantRow;
 use App\Models\TenantSummary;
 use App\Switching\SwitchConnector;
+use Illuminate\Database\ConnectionInterface;
+use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
@@ -22,7 +24,7 @@ use Jaunty\Core\Templates\Slot;
 /** Gathers what rules ask of a customer besides the book. In the customer's scope. */
 final readonly class SurroundingsReader
 {
-    public function __construct(private Applications $applications, private Signatures $signatures, private SwitchConnector $switch)
+    public function __construct(private Applications $applications, private Signatures $signatures, private SwitchConnector $switch, private ConnectionInterface $db)
     {
     }
 
@@ -45,7 +47,17 @@ final readonly class SurroundingsReader
             $application === null || $newest === null ? [] : self::unanswered($newest, $application),
             $application === null ? null : BookFormat::fromValue($application->made),
             $application === null ? [] : self::unexplained($tenantId),
+            $this->grants(),
         );
+    }
+
+    /** @return list<GrantSeen> */
+    private function grants(): array
+    {
+        /** @var list<object{name: string, ability: string, until: ?int, looks_after: bool}&\stdClass> $rows */
+        $rows = $this->db->select('select name, ability, extract(epoch from until)::bigint as until, looks_after from roster_grants_here()');
+
+        return array_map(static fn (object $row): GrantSeen => new GrantSeen($row->name, $row->ability, $row->until, $row->looks_after), $rows);
     }
 
     /** @return list<string> */

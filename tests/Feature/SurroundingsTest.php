@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Access\Ability;
 use App\TakingOn\Templates;
+use Illuminate\Support\Facades\DB;
 
 /** Findings about what no book says: the way to the switch, what was signed, the template it was made from, and live as such. */
 final class SurroundingsTest extends FeatureTestCase
@@ -75,6 +77,26 @@ final class SurroundingsTest extends FeatureTestCase
             unlink("{$folder}/one-line-office.json");
             rmdir($folder);
         }
+    }
+
+    /** Whoever audits finds the same, though nobody but a lead sees the grants of others. */
+    public function test_grants_that_ran_out_and_ones_that_never_do_are_found_by_everybody(): void
+    {
+        $id = $this->tenantId($this->customer);
+        $sol = $this->technician();
+        $ada = $this->technician();
+        $this->grant($sol, $id, Ability::Push);
+        self::assertContains('access.grant-too-wide', $this->rules());
+        self::assertNotContains('access.grant-expired', $this->rules());
+        $this->grant($ada, $id, Ability::Read, new \DateTimeImmutable('2026-11-30T00:00:00Z'));
+
+        $mine = $this->rules();
+        self::assertContains('access.grant-expired', $mine);
+        $this->actingAs($sol);
+        self::assertSame($mine, $this->rules());
+        self::assertSame([], DB::select('select * from roster_grants_here()'), 'nothing outside a scope');
+        $other = $this->takeOn()['key'];
+        $this->scope()->tenant($this->lead->id, $other, Ability::Read, static fn () => self::assertSame([], DB::select('select * from roster_grants_here()')));
     }
 
     /** What somebody did on the switch is audited as it stands there, beside what callers notice of it. */

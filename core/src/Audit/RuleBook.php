@@ -11,6 +11,8 @@ final class RuleBook
     public static function all(): array
     {
         return [
+            new Rules\Access\GrantExpired(),
+            new Rules\Access\GrantTooWide(),
             new Rules\Chains\ChainLoop(),
             new Rules\Chains\Hidden(),
             new Rules\Chains\PastTheEnd(),

@@ -20,6 +20,7 @@ final readonly class Surroundings
      * @param  list<string>  $unanswered  questions of its newest version that have to be answered and are not
      * @param  ?Book  $made  what it made
      * @param  list<string>  $unexplained  fields changed since without a reason in the history: `user:ines callingClass`
+     * @param  list<GrantSeen>  $grants  for this customer alone
      */
     public function __construct(
         public int $revision = 1,
@@ -32,6 +33,7 @@ final readonly class Surroundings
         public array $unanswered = [],
         public ?Book $made = null,
         public array $unexplained = [],
+        public array $grants = [],
     ) {
     }
 }
