@@ -12,7 +12,11 @@ use Jaunty\Core\Book\UnusableBook;
  */
 final readonly class DigitMap
 {
-    private const SYMBOLS = '0123456789*#ABCDT';
+    /** What can be dialled, and `T` for the end of the timer. */
+    public const SYMBOLS = '0123456789*#ABCDT';
+
+    /** The place of `T` among them. */
+    public const TIMER = 16;
 
     private const ANY_DIGIT = 0x3FF;
 
@@ -33,6 +37,12 @@ final readonly class DigitMap
         }
 
         return new self(array_map(static fn (string $alternative): array => self::elements($alternative, $map, $path), explode('|', $body)));
+    }
+
+    /** @return list<list<array{int, bool}>> elements: a set of symbols as bits, and whether it may repeat or be left out */
+    public function alternatives(): array
+    {
+        return $this->alternatives;
     }
 
     /** Whether all of the digits match an alternative; T stands for their end. */
@@ -61,7 +71,7 @@ final readonly class DigitMap
             }
             $at = self::withSkipped($next, $elements);
         }
-        $timer = 1 << (int) strpos(self::SYMBOLS, 'T');
+        $timer = 1 << self::TIMER;
         foreach (array_keys($at) as $place) {
             while (isset($elements[$place]) && ($elements[$place][0] & $timer) !== 0) {
                 $place++;

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Numbering;
 
 use libphonenumber\NumberParseException;
 use libphonenumber\PhoneNumberFormat;
+use libphonenumber\PhoneNumberType;
 use libphonenumber\PhoneNumberUtil;
 use libphonenumber\ValidationResult;
 
@@ -101,6 +102,14 @@ final class E164 implements \Stringable
         $util = PhoneNumberUtil::getInstance();
 
         return $util->parse($this->number)->getCountryCode() !== $util->getCountryCodeForRegion($region);
+    }
+
+    /** @return ?self an example of the numbers of a country that are charged for what is said there; null where it has none */
+    public static function premiumOf(string $region): ?self
+    {
+        $example = PhoneNumberUtil::getInstance()->getExampleNumberForType($region, PhoneNumberType::PREMIUM_RATE);
+
+        return $example === null ? null : self::parse(PhoneNumberUtil::getInstance()->format($example, PhoneNumberFormat::E164));
     }
 
     public function region(): string

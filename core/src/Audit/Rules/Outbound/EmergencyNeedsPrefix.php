@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\RouteOrder;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Numbering\DigitAutomaton;
+use Jaunty\Core\Numbering\DigitMap;
+use Jaunty\Core\Numbering\EmergencyNumbers;
+
+/** Help is reached only by those who dial the prefix for an outside line first. */
+final readonly class EmergencyNeedsPrefix implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'outbound.emergency-needs-prefix',
+            Severity::Blocker,
+            'Emergency calls go out only behind the prefix for an outside line.',
+            'Whoever calls for help dials the number that everybody knows; nothing may stand before it.',
+            'Let the emergency route fit the number as it is, too.',
+            '47 CFR 9.16(b)(1), United States; elsewhere common practice',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $prefix = $inspection->book->tenant->outsidePrefix;
+        $country = $inspection->book->tenant->region;
+        $emergency = array_values(array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency));
+        if ($prefix === null || $prefix === '' || $country === null || $emergency === []) {
+            return;
+        }
+        foreach ($emergency as $route) {
+            foreach (explode('|', trim($route->digits, '()')) as $alternative) {
+                $shortest = (string) DigitAutomaton::of(DigitMap::parse($alternative, 'digits'))->shortest();
+                $number = str_starts_with($shortest, $prefix) ? substr($shortest, strlen($prefix)) : '';
+                if ($number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::union($emergency)->fits($number)) {
+                    yield Finding::of($this->about(), "{$number} is reached only as {$shortest}", 'Dialled as everybody knows it, it goes nowhere.', $route)->at('digits')->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim($route->digits, '()')));
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $route = static fn (string $digits): array => ['key' => 'emergency', 'name' => 'Emergency', 'digits' => $digits, 'emergency' => true, 'trunks' => ['trunk:main']];
+
+        return Samples::of(['tenant' => ['outsidePrefix' => '9'], 'trunks' => [['key' => 'main']], 'routes' => [$route('911|9911|933')]], ['routes' => [$route('9911|933')]]);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\RouteOrder;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Route;
+
+/** The test call for emergency services goes nowhere. */
+final readonly class EmergencyTestMissing implements Rule
+{
+    private const TEST = '933';
+
+    public function about(): About
+    {
+        return new About(
+            'outbound.emergency-test-missing',
+            Severity::Note,
+            'The number for test calls to emergency services goes out by no route.',
+            'What address is shown, nobody can hear without a real call for help.',
+            'Let the emergency route fit 933.',
+            'common practice of carriers in the United States and Canada',
+            countries: ['US', 'CA'],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $emergency = array_values(array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency));
+        if ($emergency !== [] && ! RouteOrder::union($inspection->book->all(Route::class))->fits(self::TEST)) {
+            $route = $emergency[0];
+            yield Finding::of($this->about(), self::TEST . ' goes out by no route', "{$route->name} fits {$route->digits} only.", $route)->at('digits')->fixedBy(Fix::set('Let it fit ' . self::TEST . ', too', $route, 'digits', trim($route->digits, '()') . '|' . self::TEST));
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $route = static fn (string $digits): array => ['key' => 'emergency', 'name' => 'Emergency', 'digits' => $digits, 'emergency' => true, 'trunks' => ['trunk:main']];
+
+        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('911|933')]], ['routes' => [$route('911')]]);
+    }
+}

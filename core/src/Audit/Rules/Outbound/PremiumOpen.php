@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\CallingClass;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Book\RoutePin;
+use Jaunty\Core\Numbering\DigitMap;
+use Jaunty\Core\Numbering\E164;
+
+/** Everybody may call numbers that are charged by the minute for their content. */
+final readonly class PremiumOpen implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'outbound.premium-open',
+            Severity::Warning,
+            'A route for local or national calls lets numbers through that are charged for what is said there.',
+            'One call costs as much as a month; stolen passwords are turned into money by them.',
+            'Leave them out of the digits, or ask for a PIN there.',
+            'common practice against toll fraud; the numbers: libphonenumber, premium rate',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $region = $inspection->book->tenant->region;
+        $example = $region === null ? null : E164::premiumOf($region);
+        if ($example === null) {
+            return;
+        }
+        foreach ($inspection->book->all(Route::class) as $route) {
+            $isOpen = ! $route->emergency && $route->class !== CallingClass::International && $route->pin === RoutePin::None;
+            if ($isOpen && DigitMap::parse($route->digits, 'digits')->matches(ltrim((string) $example, '+'))) {
+                yield Finding::of($this->about(), "{$route->name} lets premium numbers through", "Such as {$example->display()}: they are charged for what is said there.", $route)->at('digits');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $route = static fn (string $digits): array => ['key' => 'national', 'name' => 'National', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
+
+        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('1[2-8]xxxxxxxxx|19[1-9]xxxxxxxx|190[1-9]xxxxxxx')]], ['routes' => [$route('1[2-9]xxxxxxxxx')]]);
+    }
+}

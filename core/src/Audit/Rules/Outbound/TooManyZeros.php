@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Numbering\DigitAutomaton;
+use Jaunty\Core\Numbering\DigitMap;
+
+/** A misdialled prefix goes out as it is. */
+final readonly class TooManyZeros implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'outbound.too-many-zeros',
+            Severity::Note,
+            'A route lets digits through that begin with three zeros.',
+            'No number does: who dials a zero too many is charged for a call that reaches nobody, or somebody abroad.',
+            'Let the digits begin as numbers do.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $misdialled = DigitAutomaton::of(DigitMap::parse('000x.', 'digits'));
+        foreach ($inspection->book->all(Route::class) as $route) {
+            $through = DigitAutomaton::of(DigitMap::parse($route->digits, 'digits'))->common($misdialled);
+            if (! $route->emergency && $through !== null) {
+                yield Finding::of($this->about(), "{$route->name} lets {$through} through", 'No number begins like that.', $route)->at('digits');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $route = static fn (string $digits): array => ['key' => 'abroad', 'name' => 'Abroad', 'digits' => $digits, 'class' => 'international', 'trunks' => ['trunk:main']];
+
+        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('[1-9]x.')]], ['routes' => [$route('x.')]]);
+    }
+}
