@@ -95,19 +95,19 @@ final readonly class DigitAutomaton
     /** @return ?string the shortest digits that both let through, of equal ones the first; null where there are none */
     public function common(self $other): ?string
     {
-        return $this->search($other, static fn (bool $mine, bool $theirs): bool => $mine && $theirs);
+        return $this->search([$other], true);
     }
 
-    /** @return ?string the shortest digits that this one lets through and the other does not; null where the other takes them all */
-    public function beyond(self $other): ?string
+    /** @return ?string the shortest digits that this one lets through and none of the others does; null where they take them all */
+    public function beyond(self ...$others): ?string
     {
-        return $this->search($other, static fn (bool $mine, bool $theirs): bool => $mine && ! $theirs);
+        return $this->search(array_values($others), false);
     }
 
     /** @return ?string the shortest digits that fit */
     public function shortest(): ?string
     {
-        return $this->search($this, static fn (bool $mine): bool => $mine);
+        return $this->search([], false);
     }
 
     /** @return ?string the shortest digits that can never be dialled to their end, as their beginning fits already and is collected at once */
@@ -194,25 +194,35 @@ final readonly class DigitAutomaton
     }
 
     /**
-     * Both read the same digits, shortest first.
+     * All read the same digits, shortest first; whoever they fit no more drops out, so that many others cost little.
      *
-     * @param  callable(bool, bool): bool  $isFound
+     * @param  list<self>  $others
+     * @param  bool  $isTheirs  whether one of the others has to let the digits through, or none may
      */
-    private function search(self $other, callable $isFound): ?string
+    private function search(array $others, bool $isTheirs): ?string
     {
-        $seen = ['0 0' => true];
-        $open = [[self::START, self::START, '']];
+        $seen = [];
+        $open = [[self::START, array_fill_keys(array_keys($others), self::START), '']];
         for ($done = 0; $done < count($open); $done++) {
             [$mine, $theirs, $digits] = $open[$done];
-            if ($isFound($this->fits[$mine], $theirs !== null && $other->fits[$theirs])) {
+            $fitsThem = false;
+            foreach ($theirs as $which => $state) {
+                $fitsThem = $fitsThem || $others[$which]->fits[$state];
+            }
+            if ($this->fits[$mine] && $fitsThem === $isTheirs) {
                 return $digits;
             }
             foreach ($this->dialled($mine) as $symbol => $to) {
-                $their = $theirs === null ? null : $other->next[$theirs][$symbol] ?? null;
-                $name = "{$to} " . ($their ?? '-');
-                if (! isset($seen[$name])) {
+                $with = [];
+                foreach ($theirs as $which => $state) {
+                    if (isset($others[$which]->next[$state][$symbol])) {
+                        $with[$which] = $others[$which]->next[$state][$symbol];
+                    }
+                }
+                $name = "{$to} " . json_encode($with, JSON_THROW_ON_ERROR);
+                if (! isset($seen[$name]) && ! ($isTheirs && $with === [])) {
                     $seen[$name] = true;
-                    $open[] = [$to, $their, $digits . DigitMap::SYMBOLS[$symbol]];
+                    $open[] = [$to, $with, $digits . DigitMap::SYMBOLS[$symbol]];
                 }
             }
         }
