@@ -159,7 +159,7 @@ final class FindingsTest extends FeatureTestCase
             $this->actingAs($boss)->putJson('/api/thresholds/shortestKeyWait', ['value' => 9])->assertOk();
             Artisan::call('queue:work', ['--stop-when-empty' => true]);
             self::assertSame([true, true], $found());
-            $this->actingAs($this->sol)->putJson("{$own}/shortestKeyWait", ['value' => null])->assertOk()->assertJsonPath('thresholds.9.own', null);
+            $this->actingAs($this->sol)->putJson("{$own}/shortestKeyWait", ['value' => null])->assertOk()->assertJsonPath('thresholds.11.own', null);
             self::assertSame([true, true], $found());
         } finally {
             $this->actingAs($boss)->putJson('/api/thresholds/shortestKeyWait', ['value' => null])->assertOk();

@@ -13,6 +13,8 @@ enum Threshold: string
     case WaitPastClosingSeconds = 'waitPastClosingSeconds';
     case MostWaiting = 'mostWaiting';
     case FewestRings = 'fewestRings';
+    case MostRungAtOnce = 'mostRungAtOnce';
+    case AddressKeptDays = 'addressKeptDays';
     case MostChoices = 'mostChoices';
     case MostMenusDeep = 'mostMenusDeep';
     case LongestPromptSeconds = 'longestPromptSeconds';
@@ -59,6 +61,8 @@ enum Threshold: string
             self::WaitPastClosingSeconds => [300, 30, 3600, 's', 'Longest wait in a queue past closing time', 'Somebody may stay for five minutes, and not for a quarter of an hour.'],
             self::MostWaiting => [50, 1, 1000, 'callers', 'Most callers waiting in one queue', 'Switches of this size commonly keep no more.'],
             self::FewestRings => [3, 1, 20, 'rings', 'Fewest rings of a telephone', 'Nobody gets to it in fewer.'],
+            self::MostRungAtOnce => [15, 2, 200, 'people', 'Most people that a group rings at once', 'Switches of this size commonly ring no more.'],
+            self::AddressKeptDays => [366, 30, 1100, 'days', 'Days until an emergency address is confirmed again', 'Once a year is asked of nobody too much.'],
             self::MostChoices => [5, 1, 12, 'choices', 'Most choices in one menu, ways back and the operator left out', 'Callers forget the first while they hear the last.'],
             self::MostMenusDeep => [3, 1, 10, 'menus', 'Most menus one behind another', 'Callers lose their way.'],
             self::LongestPromptSeconds => [30, 5, 300, 's', 'Longest prompt of a menu', 'Callers stop listening.'],

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Emergency;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Hours\LocalDate;
+
+/** An emergency address that nobody has confirmed for long. */
+final readonly class CheckedLongAgo implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'emergency.checked-long-ago',
+            Severity::Note,
+            'The emergency address of a site was last confirmed long ago.',
+            'People move desks, floors and houses, and nobody tells whoever keeps the address.',
+            'Ask the customer, and enter the day.',
+            thresholds: [Threshold::AddressKeptDays],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $most = $inspection->threshold(Threshold::AddressKeptDays);
+        foreach ($inspection->book->all(Site::class) as $site) {
+            $on = $site->emergency->checkedOn;
+            if ($on !== null && $inspection->today() - LocalDate::parse($on) > $most) {
+                yield Finding::of($this->about(), "{$site->name}: the emergency address was last confirmed on {$inspection->day($on)}", "That is more than {$most} days ago.", $site)->at('emergency/checkedOn');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $site = static fn (string $on): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['checkedOn' => $on]];
+
+        return Samples::of(['sites' => [$site('2026-06-01')]], ['sites' => [$site('2025-06-01')]]);
+    }
+}
