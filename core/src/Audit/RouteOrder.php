@@ -24,6 +24,17 @@ final class RouteOrder
         return $routes;
     }
 
+    /** @var ?\WeakMap<Route, DigitAutomaton> routes never change, and several rules ask this of each */
+    private static ?\WeakMap $known = null;
+
+    /** What a route lets through. */
+    public static function digitsOf(Route $route): DigitAutomaton
+    {
+        self::$known ??= new \WeakMap();
+
+        return self::$known[$route] ??= self::union([$route]);
+    }
+
     /** @param list<Route> $routes */
     public static function union(array $routes): DigitAutomaton
     {

@@ -26,6 +26,7 @@ final class DigitAutomatonTest extends TestCase
         $automaton = self::automaton($map);
         foreach (self::everything() as $digits) {
             self::assertSame(self::slowly($map, $digits), $automaton->fits($digits), "{$map}: {$digits}");
+            self::assertSame($automaton->fits($digits), DigitMap::parse($map, 'map')->matches($digits), "the map itself, {$map}: {$digits}");
         }
     }
 

@@ -30,11 +30,10 @@ final readonly class Overlap implements Rule
     public function check(Inspection $inspection): iterable
     {
         $before = [];
-        $automata = [];
         foreach (RouteOrder::of($inspection->book) as $route) {
-            $own = $automata[$route->key] = RouteOrder::union([$route]);
+            $own = RouteOrder::digitsOf($route);
             foreach ($before as $earlier) {
-                $other = $automata[$earlier->key];
+                $other = RouteOrder::digitsOf($earlier);
                 $common = $own->common($other);
                 $isApart = $earlier->class !== $route->class || array_map(strval(...), $earlier->trunks) !== array_map(strval(...), $route->trunks);
                 if ($common !== null && $isApart && $own->beyond($other) !== null && $other->beyond($own) !== null) {

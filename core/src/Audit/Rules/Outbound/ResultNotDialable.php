@@ -8,12 +8,11 @@ use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
-use Jaunty\Core\Numbering\DigitAutomaton;
-use Jaunty\Core\Numbering\DigitMap;
 
 /** A route takes away more digits than the numbers have that it lets through. */
 final readonly class ResultNotDialable implements Rule
@@ -33,8 +32,7 @@ final readonly class ResultNotDialable implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Route::class) as $route) {
-            $digits = DigitAutomaton::of(DigitMap::parse($route->digits, 'digits'));
-            $shortest = $digits->shortest();
+            $shortest = RouteOrder::digitsOf($route)->shortest();
             if ($shortest !== null && $route->strip >= strlen($shortest) && $route->strip > 0) {
                 yield Finding::of($this->about(), "{$route->name} strips {$route->strip} digits of {$shortest}", $route->prepend === '' ? 'Nothing is left to dial.' : "Only {$route->prepend} is dialled.", $route)->at('strip')->fixedBy(Fix::set('Strip none', $route, 'strip', 0));
             }

@@ -12,8 +12,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
-use Jaunty\Core\Numbering\DigitAutomaton;
-use Jaunty\Core\Numbering\DigitMap;
 
 /** A route that no call ever takes. */
 final readonly class Shadowed implements Rule
@@ -33,12 +31,11 @@ final readonly class Shadowed implements Rule
     public function check(Inspection $inspection): iterable
     {
         $before = [];
-        $automata = [];
         foreach (RouteOrder::of($inspection->book) as $route) {
             $stronger = array_values(array_filter($before, static fn (Route $earlier): bool => RouteOrder::goesBefore($earlier, $route, $inspection->book)));
-            $own = $automata[$route->key] = DigitAutomaton::of(DigitMap::parse($route->digits, 'digits'));
-            if ($stronger !== [] && $own->shortest() !== null && $own->beyond(...array_map(static fn (Route $earlier): DigitAutomaton => $automata[$earlier->key], $stronger)) === null) {
-                $taking = array_values(array_filter($stronger, static fn (Route $earlier): bool => $own->common($automata[$earlier->key]) !== null));
+            $own = RouteOrder::digitsOf($route);
+            if ($stronger !== [] && $own->shortest() !== null && $own->beyond(...array_map(RouteOrder::digitsOf(...), $stronger)) === null) {
+                $taking = array_values(array_filter($stronger, static fn (Route $earlier): bool => $own->common(RouteOrder::digitsOf($earlier)) !== null));
                 yield Finding::of($this->about(), "{$route->name} is never used", "{$inspection->names($taking)} " . (count($taking) === 1 ? 'takes' : 'take') . " all its numbers, such as {$own->shortest()}.", $route, ...$taking)->at('position');
             }
             $before[] = $route;

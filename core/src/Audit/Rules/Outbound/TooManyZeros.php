@@ -7,6 +7,7 @@ namespace Jaunty\Core\Audit\Rules\Outbound;
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
@@ -32,7 +33,7 @@ final readonly class TooManyZeros implements Rule
     {
         $misdialled = DigitAutomaton::of(DigitMap::parse('000x.', 'digits'));
         foreach ($inspection->book->all(Route::class) as $route) {
-            $through = DigitAutomaton::of(DigitMap::parse($route->digits, 'digits'))->common($misdialled);
+            $through = RouteOrder::digitsOf($route)->common($misdialled);
             if (! $route->emergency && $through !== null) {
                 yield Finding::of($this->about(), "{$route->name} lets {$through} through", 'No number begins like that.', $route)->at('digits');
             }
