@@ -89,7 +89,7 @@ final class HouseTest extends TestCase
 
     public function test_the_page_of_rules_is_what_the_rules_say(): void
     {
-        exec('php ' . escapeshellarg(dirname(__DIR__, 2) . '/bin/roster') . ' rules', $lines, $code);
+        exec(escapeshellarg(dirname(__DIR__, 2) . '/bin/roster') . ' rules', $lines, $code);
 
         self::assertSame(0, $code);
         self::assertSame((string) file_get_contents(dirname(__DIR__, 2) . '/docs/rules.md'), implode("\n", $lines) . "\n", 'bin/roster rules > docs/rules.md');
