@@ -8,8 +8,10 @@ use App\Http\Controllers\CallController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\FindingController;
+use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\PushController;
 use App\Http\Controllers\RevisionController;
@@ -28,6 +30,8 @@ Route::get('up', static fn (): array => ['well' => true])->withoutMiddleware('we
 Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
     Route::post('session', [SessionController::class, 'store']);
+    Route::post('joining/look', [JoiningController::class, 'look'])->middleware('throttle:password');
+    Route::post('joining', [JoiningController::class, 'join'])->middleware('throttle:password');
 
     Route::middleware('auth')->group(static function (): void {
         Route::middleware(PeopleOnly::class)->group(static function (): void {
@@ -38,6 +42,11 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('api-tokens', [ApiTokenController::class, 'index']);
             Route::post('api-tokens', [ApiTokenController::class, 'store']);
             Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
+            Route::get('people', [PeopleController::class, 'index']);
+            Route::post('people/grants', [PeopleController::class, 'let']);
+            Route::delete('people/grants/{grant}', [PeopleController::class, 'takeAway'])->whereUuid('grant');
+            Route::post('people/invitations/{invitation}/send', [PeopleController::class, 'sendAgain'])->whereUuid('invitation');
+            Route::delete('people/invitations/{invitation}', [PeopleController::class, 'takeInvitationBack'])->whereUuid('invitation');
         });
 
         Route::get('customers', [RosterController::class, 'index']);

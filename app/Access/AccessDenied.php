@@ -17,6 +17,16 @@ final class AccessDenied extends \RuntimeException
         return new self('Taking customers on needs a grant for every customer. Ask a lead technician for one.');
     }
 
+    public static function leadsOnly(): self
+    {
+        return new self('Who may do what is for lead technicians to see and to say.');
+    }
+
+    public static function ownGrant(): self
+    {
+        return new self('Nobody takes away their own grant. Ask another lead technician.');
+    }
+
     public static function scope(Ability $wanted): self
     {
         return new self("This token's scope does not let it {$wanted->inWords()} customers.");

@@ -15,6 +15,7 @@ use App\Models\TenantSummary;
 use App\Switching\SwitchConnector;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Audit\GrantSeen;
+use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
@@ -48,6 +49,7 @@ final readonly class SurroundingsReader
             $application === null ? null : BookFormat::fromValue($application->made),
             $application === null ? [] : self::unexplained($tenantId),
             $this->grants(),
+            $this->invitations(),
         );
     }
 
@@ -58,6 +60,15 @@ final readonly class SurroundingsReader
         $rows = $this->db->select('select name, ability, extract(epoch from until)::bigint as until, looks_after from roster_grants_here()');
 
         return array_map(static fn (object $row): GrantSeen => new GrantSeen($row->name, $row->ability, $row->until, $row->looks_after), $rows);
+    }
+
+    /** @return list<InvitationSeen> */
+    private function invitations(): array
+    {
+        /** @var list<object{sign_in: string, sent_at: int, open_until: int}&\stdClass> $rows */
+        $rows = $this->db->select('select sign_in, extract(epoch from sent_at)::bigint as sent_at, extract(epoch from open_until)::bigint as open_until from roster_invitations_here()');
+
+        return array_map(static fn (object $row): InvitationSeen => new InvitationSeen($row->sign_in, $row->sent_at, $row->open_until), $rows);
     }
 
     /** @return list<string> */

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use App\Access\Ability;
+use App\Access\Granted;
 use App\Access\Scope;
+use App\Access\Staff;
 use App\Audit\AuditReason;
 use App\Audit\AuditRuns;
 use App\Book\BookRepository;
@@ -15,6 +17,7 @@ use App\Book\SummaryKeeper;
 use App\Drift\LiveReader;
 use App\Drift\Signatures;
 use App\Models\Grant;
+use App\Models\Invitation;
 use App\Models\Push;
 use App\Models\StockNumber;
 use App\Models\Technician;
@@ -52,6 +55,10 @@ final readonly class Demo
 
     private const SIGNED_ON = '2026-11-19';
 
+    private const HELPER = 'maud@saltmarsh.example';
+
+    private const HELPED = 'merrow-harbour-office';
+
     private const MOST_TRIES = 8;
 
     public function __construct(
@@ -69,6 +76,7 @@ final readonly class Demo
         private Signatures $signatures,
         private SummaryKeeper $summaries,
         private AuditRuns $runs,
+        private Staff $staff,
     ) {
     }
 
@@ -105,6 +113,7 @@ final readonly class Demo
                 $this->grant($lead, $people[1], $row->id, Ability::Push);
             }
         }
+        $this->invite($lead);
         // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the Findings page then.
         $this->scope->technician($lead->id, function () use ($lead): void {
             if ($this->runs->latest($lead->id) === null) {
@@ -196,6 +205,16 @@ final readonly class Demo
         });
     }
 
+    /** Help for regatta week, who has not come yet. */
+    private function invite(Technician $lead): void
+    {
+        $customer = $this->find($lead, self::HELPED);
+        $isAsked = $this->scope->technician($lead->id, static fn (): bool => Invitation::query()->where('sign_in', self::HELPER)->exists());
+        if ($customer !== null && ! $isAsked) {
+            $this->staff->let($lead, self::HELPER, new Granted($customer, Ability::Edit, 'regatta week', new \DateTimeImmutable('2026-12-31T23:59:59Z')));
+        }
+    }
+
     private function hasStock(Technician $lead, string $prefix): bool
     {
         return $this->scope->technician($lead->id, static fn (): bool => StockNumber::query()->where('e164', 'like', "+{$prefix}%")->exists());
@@ -206,7 +225,6 @@ final readonly class Demo
         return $this->scope->technician($lead->id, static fn (): ?TenantRow => TenantRow::query()->where('key', $key)->first());
     }
 
-    /** The first push of a customer, worked through here instead of by the worker. */
     /** Whoever is in service has put their name to the handover. */
     private function sign(Technician $lead, string $key): void
     {
@@ -216,6 +234,7 @@ final readonly class Demo
         });
     }
 
+    /** The first push of a customer, worked through here instead of by the worker. */
     private function push(Technician $lead, string $key): bool
     {
         $push = $this->scope->tenant($lead->id, $key, Ability::Push, function (TenantRow $tenant) use ($lead): ?Push {

@@ -11,6 +11,7 @@ use App\Access\Ability;
  * @property string $technician_id
  * @property ?string $tenant_id unset: every customer
  * @property Ability $ability
+ * @property ?string $purpose
  * @property ?\Carbon\CarbonImmutable $until
  */
 final class Grant extends Row

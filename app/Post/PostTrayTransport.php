@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Post;
 
+use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Factory;
 use Symfony\Component\Mailer\Exception\TransportException;
 use Symfony\Component\Mailer\SentMessage;
@@ -22,7 +23,11 @@ final class PostTrayTransport extends AbstractTransport
     {
         $letter = MessageConverter::toEmail($message->getOriginalMessage() instanceof \Symfony\Component\Mime\Message ? $message->getOriginalMessage() : throw new TransportException('a letter that is no message'));
         foreach ($message->getEnvelope()->getRecipients() as $to) {
-            $answer = $this->http->acceptJson()->timeout(10)->post("{$this->url}/mail", ['to' => $to->getAddress(), 'subject' => (string) $letter->getSubject(), 'text' => (string) $letter->getTextBody()]);
+            try {
+                $answer = $this->http->acceptJson()->timeout(10)->post("{$this->url}/mail", ['to' => $to->getAddress(), 'subject' => (string) $letter->getSubject(), 'text' => (string) $letter->getTextBody()]);
+            } catch (ConnectionException $trouble) {
+                throw new TransportException('the post tray cannot be reached', previous: $trouble);
+            }
             if (! $answer->successful()) {
                 throw new TransportException("the post tray did not take the letter to {$to->getAddress()}: {$answer->status()} {$answer->body()}");
             }

@@ -40,6 +40,7 @@ useCommands(() =>
         ...customerCommands(customers.value ?? [], (customer) => void router.push({ name: 'desk', params: { customer } })),
         { label: 'Roster', kind: 'screen', run: () => void router.push('/') },
         ...(technician.value.mayTakeOn ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }] : []),
+        ...(technician.value.lead ? [{ label: 'People', kind: 'screen', run: () => void router.push('/people') }] : []),
         { label: 'Tokens for programs', kind: 'screen', run: () => void router.push('/tokens') },
         { label: 'Second factor', kind: 'screen', run: () => void router.push('/second-factor') },
         { label: 'Light or dark', kind: 'setting', run: toggleTheme },

@@ -6,6 +6,7 @@ namespace App\Http\Problem;
 
 use App\Access\AccessDenied;
 use App\Access\CustomerNotFound;
+use App\Access\InvitationClosed;
 use App\Book\CannotUndo;
 use App\Book\ClashesFound;
 use App\Book\NothingToEnter;
@@ -29,13 +30,14 @@ use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Sentences\UnreadableCall;
 use Jaunty\Core\Templates\UnusableAnswers;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 
 /** Says every failure of the API as problem details. What the person can mend is said in full; our own faults get a reference. */
 final class ProblemRenderer
 {
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
-        AccessDenied::class, CustomerNotFound::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
+        AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
         PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
@@ -55,6 +57,7 @@ final class ProblemRenderer
             $fault instanceof SignInRefused => self::signIn($fault),
             $fault instanceof CustomerNotFound => new Problem(404, 'not-found', 'No such customer', $fault->getMessage()),
             $fault instanceof AccessDenied => new Problem(403, 'not-granted', 'Not granted', $fault->getMessage()),
+            $fault instanceof InvitationClosed => new Problem(410, 'invitation-closed', 'Not open any more', $fault->getMessage()),
             $fault instanceof ValidationException => self::validation($fault),
             $fault instanceof UnusableAnswers => self::answers($fault),
             $fault instanceof UnreadableCall => new Problem(422, 'unreadable-call', 'This call is not understood', self::sentence($fault->getMessage()), [new FieldFault($fault->getMessage(), '/sentence')], more: ['at' => $fault->at]),
@@ -71,6 +74,7 @@ final class ProblemRenderer
             $fault instanceof CannotWaive => new Problem(409, 'cannot-waive', 'Cannot be waived', $fault->getMessage()),
             $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
             $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),
+            $fault instanceof TransportExceptionInterface => new Problem(502, 'letter-not-sent', 'The letter was not sent', 'The mail server did not take it. Nothing was entered; try again.'),
             $fault instanceof HttpExceptionInterface => self::http($fault),
             default => self::ours($fault),
         };

@@ -21,6 +21,7 @@ final readonly class SessionResource
                 'name' => $technician->name,
                 'initials' => $technician->initials,
                 'signIn' => $technician->sign_in,
+                'lead' => $technician->lead,
                 'secondFactor' => $technician->usesSecondFactor(),
                 'mayTakeOn' => $mayTakeOn,
             ],

@@ -13,6 +13,7 @@ final class RuleBook
         return [
             new Rules\Access\GrantExpired(),
             new Rules\Access\GrantTooWide(),
+            new Rules\Access\InvitationOpen(),
             new Rules\Chains\ChainLoop(),
             new Rules\Chains\Hidden(),
             new Rules\Chains\PastTheEnd(),

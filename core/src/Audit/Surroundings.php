@@ -21,6 +21,7 @@ final readonly class Surroundings
      * @param  ?Book  $made  what it made
      * @param  list<string>  $unexplained  fields changed since without a reason in the history: `user:ines callingClass`
      * @param  list<GrantSeen>  $grants  for this customer alone
+     * @param  list<InvitationSeen>  $invitations  to work on this customer, that nobody accepted yet
      */
     public function __construct(
         public int $revision = 1,
@@ -34,6 +35,7 @@ final readonly class Surroundings
         public ?Book $made = null,
         public array $unexplained = [],
         public array $grants = [],
+        public array $invitations = [],
     ) {
     }
 }

@@ -21,6 +21,7 @@ enum Threshold: string
     case ShortestKeyWait = 'shortestKeyWait';
     case ExceptionKeptDays = 'exceptionKeptDays';
     case QuietestPeakDb = 'quietestPeakDb';
+    case InvitationDays = 'invitationDays';
 
     /** As it is where nobody sets it. */
     public function standard(): int
@@ -67,6 +68,7 @@ enum Threshold: string
             self::MostMenusDeep => [3, 1, 10, 'menus', 'Most menus one behind another', 'Callers lose their way.'],
             self::LongestPromptSeconds => [30, 5, 300, 's', 'Longest prompt of a menu', 'Callers stop listening.'],
             self::ShortestKeyWait => [3, 1, 30, 's', 'Shortest wait for a key', 'A caller takes the telephone from the ear to find the key.'],
+            self::InvitationDays => [3, 1, 30, 'days', 'Days that an invitation waits before it is a finding', 'Long enough for a weekend.'],
             self::ExceptionKeptDays => [30, 0, 366, 'days', 'Days that a past exception is kept', 'Somebody may still ask what it was.'],
             self::QuietestPeakDb => [-50, -90, -10, 'dB', 'Quietest peak of a recording', 'Below it nothing is to be heard on a telephone.'],
         };

@@ -116,6 +116,7 @@ useShortcuts([
       <span><kbd>Ctrl K</kbd> <span class="soft small">jump</span></span>
       <router-link to="/second-factor">{{ technician?.name }}</router-link>
       <router-link to="/findings">Findings</router-link>
+      <router-link v-if="technician?.lead === true" to="/people">People</router-link>
       <button type="button" class="text-button" @click="signOut">Sign out</button>
     </template>
   </PageTop>

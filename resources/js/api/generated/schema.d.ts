@@ -286,6 +286,328 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The staff with what each may do, and who was asked to join; for leads */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description By name */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            people: components["schemas"]["Person"][];
+                            invitations: components["schemas"]["Invitation"][];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/grants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let somebody do something for a customer or for every one; who is not of the staff yet is sent an invitation to it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @description a mail address */
+                        signIn: string;
+                        /** @description its key; unset for every customer */
+                        customer?: string | null;
+                        /** @enum {string} */
+                        ability: "read" | "edit" | "push";
+                        purpose?: string | null;
+                        /**
+                         * Format: date
+                         * @description the last day, in UTC; unset for no end
+                         */
+                        until?: string | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description Given, or sent */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            isInvited: boolean;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+                502: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/grants/{grant}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                grant: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take a grant away; what it opened is closed from the next request on */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    grant: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Gone */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/invitations/{invitation}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitation: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take an invitation back */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    invitation: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Gone */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/invitations/{invitation}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                invitation: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Send an invitation anew, with another code */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    invitation: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Sent */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                410: components["responses"]["Problem"];
+                502: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/joining/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an invitation opens, to whoever has its code */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        code: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description As it was sent */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            signIn: string;
+                            /** @description its name; unset for every customer */
+                            customer: string | null;
+                            /** @enum {string} */
+                            ability: "read" | "edit" | "push";
+                            invitedBy: string;
+                            until: string | null;
+                        };
+                    };
+                };
+                410: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+                429: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/joining": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Join by an invitation; then sign in */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        code: string;
+                        name: string;
+                        /** @description at least 12 characters */
+                        password: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Joined */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                410: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+                429: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers": {
         parameters: {
             query?: never;
@@ -3201,6 +3523,35 @@ export interface components {
                 labels: string[];
             }[];
         };
+        GrantTold: {
+            /** @enum {string} */
+            ability: "read" | "edit" | "push";
+            everyCustomer: boolean;
+            /** @description its key; unset where it is for every customer, or for one that the reader is not granted */
+            customer: string | null;
+            customerName: string | null;
+            purpose: string | null;
+            /** @description its last day; unset for no end */
+            until: string | null;
+        };
+        Person: {
+            name: string;
+            signIn: string;
+            lead: boolean;
+            secondFactor: boolean;
+            grants: (components["schemas"]["GrantTold"] & {
+                id: string;
+                hasRunOut: boolean;
+            })[];
+        };
+        Invitation: components["schemas"]["GrantTold"] & {
+            id: string;
+            signIn: string;
+            invitedBy: string;
+            sentAt: string;
+            openUntil: string;
+            isOpen: boolean;
+        };
         ApiToken: {
             id: string;
             name: string;
@@ -3245,6 +3596,7 @@ export interface components {
             name: string;
             initials: string;
             signIn: string;
+            lead: boolean;
             secondFactor: boolean;
             mayTakeOn: boolean;
         };

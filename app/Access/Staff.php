@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Models\Activity;
+use App\Models\Grant;
+use App\Models\Invitation;
+use App\Models\Technician;
+use App\Time\Clock;
+use Illuminate\Contracts\Mail\Mailer;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Mail\Message;
+use Illuminate\Support\Str;
+
+/**
+ * Who is of the staff and what they may do: given and taken away by leads, joined by invitation. A code is sent once and kept
+ * as a hash, opens one grant to one person, and runs out. Row-level security holds whatever is asked here.
+ */
+final readonly class Staff
+{
+    /** Long enough to come back from a holiday weekend, short enough that a mailbox opened later opens nothing. */
+    private const OPEN_DAYS = 7;
+
+    private const BYTES = 24;
+
+    public function __construct(private Scope $scope, private Clock $clock, private Mailer $mailer, private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * Gives the grant to whoever signs in so; where nobody does yet, they are sent an invitation to it.
+     *
+     * @param  string  $signIn  a mail address
+     * @return ?Invitation null where the grant was given at once
+     *
+     * @throws AccessDenied where it is not a lead who asks
+     */
+    public function let(Technician $lead, string $signIn, Granted $granted): ?Invitation
+    {
+        $this->leadOnly($lead);
+        $signIn = mb_strtolower(trim($signIn));
+        $known = Technician::query()->where('sign_in', $signIn)->first();
+        if ($known === null) {
+            $code = self::code();
+
+            // What cannot be mailed is not kept: an invitation nobody has the code of would only stand in the list.
+            return $this->scope->technician($lead->id, function () use ($lead, $signIn, $granted, $code): Invitation {
+                $invitation = new Invitation();
+                $invitation->forceFill([
+                    'id' => (string) Str::uuid(), 'sign_in' => $signIn, 'tenant_id' => $granted->customer?->id, 'customer' => $granted->customer?->name, 'ability' => $granted->ability,
+                    'purpose' => $granted->purpose, 'grant_until' => $granted->until, 'invited_by' => $lead->id, ...$this->opened($code),
+                ])->save();
+                $this->write($lead, $invitation, $code);
+
+                return $invitation;
+            });
+        }
+        $this->scope->technician($lead->id, function () use ($lead, $known, $granted): void {
+            Grant::query()->insert([
+                'id' => (string) Str::uuid(), 'technician_id' => $known->id, 'tenant_id' => $granted->customer?->id, 'ability' => $granted->ability->value,
+                'purpose' => $granted->purpose, 'until' => $granted->until, 'given_by' => $lead->id, 'given_at' => $this->clock->now(),
+            ]);
+            $this->note($lead, 'gave a grant', ['to' => $known->sign_in, 'ability' => $granted->ability->value]);
+        });
+
+        return null;
+    }
+
+    /** Sends an invitation anew, with another code; the one sent before opens nothing from then on. */
+    public function sendAgain(Technician $lead, string $invitation): void
+    {
+        $this->leadOnly($lead);
+        $code = self::code();
+        $this->scope->technician($lead->id, function () use ($lead, $invitation, $code): void {
+            $row = Invitation::query()->whereNull('accepted_at')->find($invitation) ?? throw new InvitationClosed();
+            $row->forceFill(['invited_by' => $lead->id, ...$this->opened($code)])->save();
+            $this->write($lead, $row, $code);
+        });
+    }
+
+    public function takeInvitationBack(Technician $lead, string $invitation): void
+    {
+        $this->leadOnly($lead);
+        $this->scope->technician($lead->id, static fn (): mixed => Invitation::query()->whereNull('accepted_at')->whereKey($invitation)->delete());
+    }
+
+    /** @throws AccessDenied where it is one's own: a lead without grants could give none to anybody */
+    public function takeAway(Technician $lead, string $grant): void
+    {
+        $this->leadOnly($lead);
+        $this->scope->technician($lead->id, function () use ($lead, $grant): void {
+            $row = Grant::query()->find($grant);
+            if ($row !== null && $row->technician_id === $lead->id) {
+                throw AccessDenied::ownGrant();
+            }
+            if ($row !== null) {
+                $row->delete();
+                $this->note($lead, 'took a grant away', ['of' => $row->technician_id, 'ability' => $row->ability->value]);
+            }
+        });
+    }
+
+    /**
+     * What a code opens, to whoever has it.
+     *
+     * @return object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string, open_until: string}&\stdClass
+     *
+     * @throws InvitationClosed
+     */
+    public function invitation(string $code): object
+    {
+        /** @var (object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string, open_until: string}&\stdClass)|null $found */
+        $found = $this->db->transaction(function () use ($code): mixed {
+            $this->tellTheTime();
+
+            return $this->db->selectOne('select * from roster_invitation(?)', [self::hash($code)]);
+        });
+
+        return $found ?? throw new InvitationClosed();
+    }
+
+    /**
+     * Makes the account that an invitation is for, with its grant.
+     *
+     * @throws InvitationClosed
+     */
+    public function join(string $code, string $name, string $password): Technician
+    {
+        $invitation = $this->invitation($code);
+
+        /** @var Technician $joined */
+        $joined = $this->db->transaction(function () use ($code, $name, $password, $invitation): Technician {
+            $this->tellTheTime();
+            $id = (string) Str::uuid();
+            // Somebody may have come by another invitation meanwhile: their password is not for this one to change.
+            if (Technician::query()->where('sign_in', $invitation->sign_in)->exists()) {
+                throw new InvitationClosed();
+            }
+            $technician = Technician::query()->create(['id' => $id, 'sign_in' => $invitation->sign_in, 'name' => $name, 'initials' => self::initials($name), 'password' => $password])->refresh();
+            $taken = $this->db->selectOne('select roster_accept_invitation(?, ?, ?) as taken', [self::hash($code), $id, (string) Str::uuid()]);
+            if (! is_object($taken) || ($taken->taken ?? false) !== true) {
+                throw new InvitationClosed();
+            }
+            $this->note($technician, 'joined by invitation', ['of' => $invitation->invited_by]);
+
+            return $technician;
+        });
+
+        return $joined;
+    }
+
+    /** No scope is open for somebody who is not of the staff: only what a code opens is asked, and by this clock. */
+    private function tellTheTime(): void
+    {
+        $this->db->select("select set_config('app.now', ?, true)", [$this->clock->now()->format(\DateTimeInterface::ATOM)]);
+    }
+
+    private function leadOnly(Technician $technician): void
+    {
+        if (! $technician->lead) {
+            throw AccessDenied::leadsOnly();
+        }
+    }
+
+    /** @return array<string, mixed> */
+    private function opened(string $code): array
+    {
+        $now = $this->clock->now();
+
+        return ['code_hash' => self::hash($code), 'sent_at' => $now, 'open_until' => $now->modify('+' . self::OPEN_DAYS . ' days')];
+    }
+
+    private function write(Technician $lead, Invitation $invitation, string $code): void
+    {
+        $home = config('app.url');
+        $reseller = config('roster.reseller');
+        $reseller = is_string($reseller) ? $reseller : '';
+        // The code stands behind the #: browsers keep that part to themselves, so it is in no log of any server.
+        $text = "{$lead->name} of {$reseller} asks you to join Jaunty Roster, to {$invitation->ability->inWords()} " . ($invitation->customer ?? 'every customer') . ".\n\n"
+            . (is_string($home) ? $home : '') . "/join#{$code}\n\nThis opens once, for you, until {$invitation->open_until->format('j F Y, H:i')} UTC.\nIf you do not know why you got it, do nothing.\n";
+        $this->mailer->raw($text, static function (Message $message) use ($invitation, $reseller): void {
+            $message->to($invitation->sign_in)->subject("An invitation to {$reseller}'s Jaunty Roster");
+        });
+    }
+
+    /** @param array<string, string> $detail */
+    private function note(Technician $who, string $what, array $detail): void
+    {
+        Activity::query()->insert(['technician_id' => $who->id, 'what' => $what, 'detail' => json_encode($detail, JSON_THROW_ON_ERROR)]);
+    }
+
+    private static function initials(string $name): string
+    {
+        $words = preg_split('/[\s-]+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY);
+        $words = $words === false || $words === [] ? ['?'] : $words;
+
+        return mb_strtoupper(mb_substr($words[0], 0, 1) . (count($words) > 1 ? mb_substr($words[count($words) - 1], 0, 1) : ''));
+    }
+
+    private static function code(): string
+    {
+        return rtrim(strtr(base64_encode(random_bytes(self::BYTES)), '+/', '-_'), '=');
+    }
+
+    private static function hash(string $code): string
+    {
+        return hash('sha256', $code);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Access;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\InvitationSeen;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Audit\Threshold;
+
+/** An invitation that nobody accepted. */
+final readonly class InvitationOpen implements Rule
+{
+    private const SECONDS_A_DAY = 86400;
+
+    public function about(): About
+    {
+        return new About(
+            'access.invitation-open',
+            Severity::Note,
+            'Somebody was invited to work on this customer and has not accepted.',
+            'Whoever was to help is not there; and a letter that lies about opens the customer to whoever finds it.',
+            'Ask them, send it again, or take it back.',
+            thresholds: [Threshold::InvitationDays],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $longest = $inspection->threshold(Threshold::InvitationDays) * self::SECONDS_A_DAY;
+        foreach ($inspection->surroundings->invitations ?? [] as $invitation) {
+            $hasRunOut = $invitation->openUntil <= $inspection->now;
+            if ($hasRunOut || $inspection->now - $invitation->sentAt >= $longest) {
+                yield Finding::of($this->about(), "{$invitation->to} has not accepted the invitation", $hasRunOut ? 'It has run out.' : 'It was sent ' . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY) . ' days ago.', $inspection->book->tenant)->at('', $invitation->to);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $sent = static fn (int $daysAgo): Surroundings => new Surroundings(invitations: [new InvitationSeen('sol@saltmarsh.example', Samples::NOW - $daysAgo * self::SECONDS_A_DAY, Samples::NOW + (7 - $daysAgo) * self::SECONDS_A_DAY)]);
+
+        return Samples::surrounded([], $sent(1), $sent(4));
+    }
+}

@@ -1,0 +1,201 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, nextTick, ref } from 'vue'
+import { client, detailOf, isProblem, take } from '@/api'
+import { rosterQuery } from '@/roster'
+import { useSession } from '@/session'
+import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useNow } from '@/shared'
+import { abilityInWords, ABILITIES, type Ability } from './abilities'
+
+const { technician } = useSession()
+const queryClient = useQueryClient()
+const now = useNow()
+const people = useQuery({ queryKey: ['people'], queryFn: () => take(client.GET('/people')) })
+const customers = useQuery(rosterQuery)
+
+const EVERY = '*'
+const signIn = ref('')
+// Nothing is chosen beforehand: a grant for every customer is asked for, never given by passing over a field.
+const customer = ref('')
+const ability = ref<Ability>('edit')
+const until = ref('')
+const purpose = ref('')
+const faults = ref<Record<string, string>>({})
+const said = ref('')
+const form = ref<HTMLElement>()
+
+const invitations = computed(() => people.data.value?.invitations ?? [])
+const known = computed(() => people.data.value?.people.some((person) => person.signIn === signIn.value.trim().toLowerCase()) === true)
+
+async function attempt(work: () => Promise<string>): Promise<void> {
+  faults.value = {}
+  said.value = ''
+  try {
+    said.value = await work()
+  } catch (error) {
+    const told = isProblem(error) ? (error.problem.errors ?? []) : []
+    faults.value = told.length === 0 ? { '': detailOf(error) } : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
+  }
+  await queryClient.invalidateQueries({ queryKey: ['people'] })
+}
+
+const give = (): Promise<void> =>
+  attempt(async () => {
+    const to = signIn.value.trim()
+    const { isInvited } = await take(client.POST('/people/grants', {
+      body: { signIn: to, customer: customer.value === EVERY ? null : customer.value, ability: ability.value, until: until.value.trim() === '' ? null : until.value.trim(), purpose: purpose.value.trim() === '' ? null : purpose.value.trim() },
+    }))
+    signIn.value = customer.value = until.value = purpose.value = ''
+    return isInvited ? `An invitation went to ${to}.` : `${to} has the grant.`
+  })
+
+const takeAway = (grant: string, whose: string): Promise<void> =>
+  attempt(async () => {
+    await take(client.DELETE('/people/grants/{grant}', { params: { path: { grant } } }))
+    return `A grant of ${whose} is taken away.`
+  })
+
+const sendAgain = (invitation: string, to: string): Promise<void> =>
+  attempt(async () => {
+    await take(client.POST('/people/invitations/{invitation}/send', { params: { path: { invitation } } }))
+    return `Another letter went to ${to}; the one before opens nothing any more.`
+  })
+
+const takeBack = (invitation: string, to: string): Promise<void> =>
+  attempt(async () => {
+    await take(client.DELETE('/people/invitations/{invitation}', { params: { path: { invitation } } }))
+    return `The invitation of ${to} is taken back.`
+  })
+
+async function giveTo(who: string): Promise<void> {
+  signIn.value = who
+  await nextTick()
+  form.value?.querySelector<HTMLInputElement>('input[name=purpose]')?.focus()
+}
+
+function forWhom(grant: { everyCustomer: boolean; customerName: string | null }): string {
+  if (grant.everyCustomer) return 'every customer'
+  return grant.customerName ?? 'a customer not granted to you'
+}
+</script>
+
+<template>
+  <PageTop><router-link to="/">‹ Roster</router-link><h1 class="title">People</h1><span class="soft">who may do what, and until when</span></PageTop>
+  <main class="people">
+    <p class="outcome" role="status">{{ said }}</p>
+    <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
+    <LoadingLines v-if="people.isPending.value" what="the staff" />
+    <ErrorState v-else-if="people.error.value !== null" :error="people.error.value" @again="people.refetch()" />
+    <template v-else>
+      <table class="lines">
+        <thead><tr><th scope="col">Who</th><th scope="col">May</th><th scope="col">For</th><th scope="col">Until</th><th scope="col">What for</th><td class="corner" /></tr></thead>
+        <tbody v-for="person in people.data.value?.people" :key="person.signIn">
+          <tr v-if="person.grants.length === 0">
+            <td><strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span></td><td colspan="4" class="soft">nothing: signs in to an empty roster</td>
+            <td class="act"><button type="button" class="text-button" @click="giveTo(person.signIn)">Give a grant</button></td>
+          </tr>
+          <tr v-for="(grant, index) in person.grants" :key="grant.id" :class="{ over: grant.hasRunOut }">
+            <td>
+              <template v-if="index === 0">
+                <strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span>
+                <span v-if="person.lead" class="mark">lead</span><span v-if="!person.secondFactor" class="soft small"> · no second factor</span>
+              </template>
+            </td>
+            <td>{{ abilityInWords(grant.ability) }}</td><td>{{ forWhom(grant) }}</td>
+            <td>{{ grant.until ?? 'no end' }}<span v-if="grant.hasRunOut"> · run out</span></td><td class="soft">{{ grant.purpose }}</td>
+            <td class="act">
+              <button v-if="index === 0 && person.signIn !== technician?.signIn" type="button" class="text-button" @click="giveTo(person.signIn)">Give another</button>
+              <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`" @click="takeAway(grant.id, person.name)">Take away</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+
+      <h2>{{ invitations.length === 0 ? 'Invitations' : plural(invitations.length, 'invitation') }} not accepted yet</h2>
+      <EmptyState v-if="invitations.length === 0" title="Nobody is being waited for" />
+      <table v-else class="lines">
+        <thead><tr><th scope="col">Who</th><th scope="col">May</th><th scope="col">For</th><th scope="col">Sent</th><th scope="col">Opens until</th><td class="corner" /></tr></thead>
+        <tbody>
+          <tr v-for="invitation in invitations" :key="invitation.id" :class="{ over: !invitation.isOpen }">
+            <td>{{ invitation.signIn }}</td><td>{{ abilityInWords(invitation.ability) }}</td><td>{{ forWhom(invitation) }}</td>
+            <td>{{ age(invitation.sentAt, now) }} <span class="soft">by {{ invitation.invitedBy }}</span></td><td>{{ invitation.openUntil.slice(0, 10) }}<span v-if="!invitation.isOpen"> · run out</span></td>
+            <td class="act">
+              <button type="button" class="text-button" @click="sendAgain(invitation.id, invitation.signIn)">Send again</button>
+              <button type="button" class="text-button" @click="takeBack(invitation.id, invitation.signIn)">Take back</button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+
+      <h2>Give a grant, or invite</h2>
+      <form ref="form" novalidate @submit.prevent="give">
+        <FieldRow v-slot="field" label="Who" :help="known ? 'Of the staff: the grant is theirs at once.' : 'Who is not of the staff yet gets a letter with an invitation, open for a week.'" :fault="faults['signIn']">
+          <el-input :id="field.id" v-model="signIn" name="signIn" type="email" placeholder="mail address" autocomplete="off" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        </FieldRow>
+        <FieldRow v-slot="field" label="May" :fault="faults['ability']">
+          <el-select :id="field.id" v-model="ability" name="ability"><el-option v-for="each in ABILITIES" :key="each.value" :label="each.said" :value="each.value" /></el-select>
+        </FieldRow>
+        <FieldRow v-slot="field" label="For" :fault="faults['customer']">
+          <el-select :id="field.id" v-model="customer" name="customer" filterable placeholder="a customer, or every one">
+            <el-option label="every customer, and those taken on later" :value="EVERY" />
+            <el-option v-for="each in customers.data.value" :key="each.key" :label="each.name" :value="each.key" />
+          </el-select>
+        </FieldRow>
+        <FieldRow v-slot="field" label="Until" help="The last day, such as 2026-12-31. Left empty: without end." :fault="faults['until']">
+          <el-input :id="field.id" v-model="until" name="until" autocomplete="off" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        </FieldRow>
+        <FieldRow v-slot="field" label="What for" :fault="faults['purpose']">
+          <el-input :id="field.id" v-model="purpose" name="purpose" maxlength="200" autocomplete="off" />
+        </FieldRow>
+        <p class="send"><el-button type="primary" native-type="submit" :disabled="signIn.trim() === '' || customer === ''">{{ known ? 'Give it' : 'Invite' }}</el-button></p>
+      </form>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.title {
+  font-size: 18px;
+}
+
+.people {
+  display: grid;
+  gap: 12px;
+  max-width: 1120px;
+  padding: 14px 22px;
+}
+
+.outcome:empty {
+  display: none;
+}
+
+.outcome {
+  padding: 8px 12px;
+  border-left: 3px solid var(--buoy);
+  background: var(--sheet);
+}
+
+.over {
+  color: var(--ink-soft);
+}
+
+.mark {
+  margin-left: 6px;
+  padding: 0 5px;
+  border: 1px solid var(--rule);
+  font-size: 11px;
+}
+
+.act {
+  white-space: nowrap;
+  text-align: right;
+}
+
+.act button + button {
+  margin-left: 14px;
+}
+
+.send {
+  padding-top: 12px;
+}
+</style>
