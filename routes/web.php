@@ -12,6 +12,7 @@ use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
 use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\PortController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\PushController;
 use App\Http\Controllers\RevisionController;
@@ -109,6 +110,9 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::post('secrets', [SecretController::class, 'store']);
             Route::post('secrets/reveal', [SecretController::class, 'reveal']);
             Route::post('signed', [LiveController::class, 'sign']);
+            Route::get('ports', [PortController::class, 'index']);
+            Route::post('ports', [PortController::class, 'store']);
+            Route::post('ports/read', [PortController::class, 'read']);
             Route::get('pushes', [PushController::class, 'index']);
             Route::post('pushes', [PushController::class, 'store']);
             Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');

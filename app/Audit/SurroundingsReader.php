@@ -7,15 +7,19 @@ namespace App\Audit;
 use App\Book\Applications;
 use App\Book\RevisionSource;
 use App\Drift\Signatures;
+use App\Models\PortRow;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
 use App\Models\TemplateVersion;
 use App\Models\TenantRow;
 use App\Models\TenantSummary;
+use App\Stock\PortDesk;
+use App\Stock\PortState;
 use App\Switching\SwitchConnector;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\InvitationSeen;
+use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
@@ -25,7 +29,7 @@ use Jaunty\Core\Templates\Slot;
 /** Gathers what rules ask of a customer besides the book. In the customer's scope. */
 final readonly class SurroundingsReader
 {
-    public function __construct(private Applications $applications, private Signatures $signatures, private SwitchConnector $switch, private ConnectionInterface $db)
+    public function __construct(private Applications $applications, private Signatures $signatures, private SwitchConnector $switch, private PortDesk $ports, private ConnectionInterface $db)
     {
     }
 
@@ -50,6 +54,7 @@ final readonly class SurroundingsReader
             $application === null ? [] : self::unexplained($tenantId),
             $this->grants(),
             $this->invitations(),
+            $this->ports($tenantId),
         );
     }
 
@@ -69,6 +74,14 @@ final readonly class SurroundingsReader
         $rows = $this->db->select('select sign_in, extract(epoch from sent_at)::bigint as sent_at, extract(epoch from open_until)::bigint as open_until from roster_invitations_here()');
 
         return array_map(static fn (object $row): InvitationSeen => new InvitationSeen($row->sign_in, $row->sent_at, $row->open_until), $rows);
+    }
+
+    /** @return list<PortSeen> */
+    private function ports(string $tenantId): array
+    {
+        $open = array_values(array_filter($this->ports->kept($tenantId), static fn (PortRow $port): bool => $port->state !== PortState::Done));
+
+        return array_map(static fn (PortRow $port): PortSeen => new PortSeen($port->numbers, $port->name, $port->street, $port->postcode, $port->day, $port->state === PortState::Rejected ? $port->remark : null), $open);
     }
 
     /** @return list<string> */

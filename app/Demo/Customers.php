@@ -18,6 +18,16 @@ final class Customers
     /** Shut for a day last summer, and nobody took it out: the same small thing at several customers. */
     private const REGATTA_DAY = ['object' => 'schedule:hours', 'path' => 'exceptions', 'value' => [['item' => 'regatta-day', 'name' => 'Regatta day', 'from' => '2026-08-08']]];
 
+    public const PORTED = '+12075550111';
+
+    public const PORTED_ON = '2026-12-14';
+
+    /** Whose number is on its way. */
+    public static function porting(): DemoCustomer
+    {
+        return self::redshank();
+    }
+
     /** @return list<DemoCustomer> in the order of their names */
     public static function all(): array
     {
@@ -234,7 +244,7 @@ final class Customers
             'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550110', 'postcode' => '00055', 'emergencyNumber' => '+12075550103', 'emergencyMail' => 'desk@redshank.example',
             'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Dispatch'], 'redshank'),
         ], [
-            ['op' => 'create', 'object' => 'number:+12075550111', 'value' => ['label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn', 'from' => '2026-12-14', 'trunk' => 'trunk:main', 'site' => 'site:office']],
+            ['op' => 'create', 'object' => 'number:' . self::PORTED, 'value' => ['label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn', 'from' => self::PORTED_ON, 'trunk' => 'trunk:main', 'site' => 'site:office']],
         ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL);
     }
 

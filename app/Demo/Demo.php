@@ -26,6 +26,8 @@ use App\Push\BindingStore;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
 use App\Stock\NumberStock;
+use App\Stock\PortDesk;
+use App\Stock\PortRequest;
 use App\Switching\Bound;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
@@ -77,6 +79,7 @@ final readonly class Demo
         private SummaryKeeper $summaries,
         private AuditRuns $runs,
         private Staff $staff,
+        private PortDesk $ports,
     ) {
     }
 
@@ -114,6 +117,7 @@ final readonly class Demo
             }
         }
         $this->invite($lead);
+        $this->port($lead);
         // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the Findings page then.
         $this->scope->technician($lead->id, function () use ($lead): void {
             if ($this->runs->latest($lead->id) === null) {
@@ -212,6 +216,20 @@ final readonly class Demo
         $isAsked = $this->scope->technician($lead->id, static fn (): bool => Invitation::query()->where('sign_in', self::HELPER)->exists());
         if ($customer !== null && ! $isAsked) {
             $this->staff->let($lead, self::HELPER, new Granted($customer, Ability::Edit, 'regatta week', new \DateTimeImmutable('2026-12-31T23:59:59Z')));
+        }
+    }
+
+    /** The number that a customer brings along, ordered as their book says it. */
+    private function port(Technician $lead): void
+    {
+        $customer = Customers::porting();
+        $answers = $customer->answers;
+        $text = static fn (string $slot): string => is_string($answers[$slot] ?? null) ? $answers[$slot] : '';
+        $tenant = $this->find($lead, $customer->key());
+        if ($tenant !== null && $this->scope->tenant($lead->id, $tenant->id, Ability::Read, fn (): array => $this->ports->kept($tenant->id)) === []) {
+            $request = new PortRequest([Customers::PORTED], $customer->name(), $text('street'), $text('postcode'), 'Harbour Telephone', 'HT-20417', Customers::PORTED_ON);
+            // The customer's id stands for the form that was filled in: loading again orders nothing again.
+            $this->ports->ask($lead->id, $tenant->id, $tenant->id, $request);
         }
     }
 

@@ -15,6 +15,8 @@ use App\Book\BookRepository;
 use App\Book\SummaryKeeper;
 use App\Drift\LiveReader;
 use App\Models\TenantRow;
+use App\Stock\CarrierTrouble;
+use App\Stock\PortDesk;
 use App\Switching\SwitchTrouble;
 use Illuminate\Bus\Batchable;
 use Illuminate\Bus\Queueable;
@@ -32,14 +34,14 @@ final class AuditCustomer implements ShouldQueue
         $this->afterCommit = true;
     }
 
-    public function handle(Scope $scope, BookRepository $books, SummaryKeeper $summaries, FindingOrigins $origins, LiveReader $reader, AuditRuns $runs): void
+    public function handle(Scope $scope, BookRepository $books, SummaryKeeper $summaries, FindingOrigins $origins, LiveReader $reader, PortDesk $ports, AuditRuns $runs): void
     {
         if ($this->batch()?->cancelled() === true) {
             return;
         }
         $began = hrtime(true);
         try {
-            $trouble = $this->reason->readsTheSwitch() ? $this->readTheSwitch($reader) : null;
+            $trouble = $this->reason->readsTheSwitch() ? $this->readOutside($reader, $ports) : null;
             $scope->tenant($this->technicianId, $this->tenantId, Ability::Read, function (TenantRow $tenant) use ($books, $summaries, $origins, $runs, $began, $trouble): void {
                 $summaries->dayChanged($tenant->id, $books->head($tenant->id));
                 $origins->find($tenant);
@@ -52,14 +54,17 @@ final class AuditCustomer implements ShouldQueue
     }
 
     /** @return ?string why it could not be read; the book is audited all the same */
-    private function readTheSwitch(LiveReader $reader): ?string
+    private function readOutside(LiveReader $reader, PortDesk $ports): ?string
     {
-        try {
-            $reader->read($this->technicianId, $this->tenantId);
-
-            return null;
-        } catch (SwitchTrouble $trouble) {
-            return $trouble->getMessage();
+        $said = [];
+        foreach ([$reader->read(...), $ports->read(...)] as $read) {
+            try {
+                $read($this->technicianId, $this->tenantId);
+            } catch (SwitchTrouble | CarrierTrouble $trouble) {
+                $said[] = $trouble->getMessage();
+            }
         }
+
+        return $said === [] ? null : implode(' ', $said);
     }
 }

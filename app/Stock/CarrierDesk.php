@@ -8,7 +8,7 @@ use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Client\PendingRequest;
 
-/** Orders numbers from the carrier desk. */
+/** Orders numbers from the carrier desk, and has numbers brought over from other carriers. */
 final readonly class CarrierDesk
 {
     public function __construct(private Factory $http, private string $url, private string $token)
@@ -44,6 +44,53 @@ final readonly class CarrierDesk
         $answer = $this->answer(fn () => $this->request()->post('/orders', ['msisdn' => ltrim($number, '+'), 'holder' => $holder, 'agreed_price' => $agreedMonthlyCents]));
 
         return is_string($answer['receipt'] ?? null) ? $answer['receipt'] : throw new CarrierTrouble('it gave no receipt');
+    }
+
+    /**
+     * @param  string  $holder  the customer's key
+     * @return list<PortOrder> in the order they were placed
+     *
+     * @throws CarrierTrouble
+     */
+    public function ports(string $holder): array
+    {
+        $answer = $this->answer(fn () => $this->request()->get('/transfers', ['holder' => $holder]));
+        $rows = is_array($answer['transfers'] ?? null) ? $answer['transfers'] : throw new CarrierTrouble('it gave no list of ports');
+
+        return array_map(self::placed(...), array_values($rows));
+    }
+
+    /**
+     * @param  string  $reference  ours; the same one twice places one order
+     * @param  PortRequest  $wanted  what the customer's bill says
+     *
+     * @throws CarrierTrouble
+     */
+    public function port(string $holder, string $reference, PortRequest $wanted): PortOrder
+    {
+        return self::placed($this->answer(fn () => $this->request()->post('/transfers', [
+            'holder' => $holder, 'reference' => $reference, 'msisdns' => array_map(static fn (string $number): string => ltrim($number, '+'), $wanted->numbers), 'subscriber' => $wanted->name,
+            'premises' => $wanted->street, 'postal' => $wanted->postcode, 'losing' => $wanted->losingCarrier, 'account' => $wanted->account, 'day' => $wanted->day,
+        ])));
+    }
+
+    private static function placed(mixed $row): PortOrder
+    {
+        $text = static fn (string $field): string => is_array($row) && is_string($row[$field] ?? null) ? $row[$field] : throw new CarrierTrouble("a port has no {$field}");
+        $numbers = is_array($row) && is_array($row['msisdns'] ?? null) ? array_values(array_filter($row['msisdns'], is_string(...))) : [];
+
+        return new PortOrder(
+            $text('id'),
+            new PortRequest(array_map(static fn (string $msisdn): string => "+{$msisdn}", $numbers), $text('subscriber'), $text('premises'), $text('postal'), $text('losing'), $text('account'), $text('day')),
+            match ($text('stage')) {
+                'asked' => PortState::Asked,
+                'dated' => PortState::Dated,
+                'turned_down' => PortState::Rejected,
+                'done' => PortState::Done,
+                default => throw new CarrierTrouble("a port is {$text('stage')}, which nobody here knows"),
+            },
+            $text('remark'),
+        );
     }
 
     private function request(): PendingRequest

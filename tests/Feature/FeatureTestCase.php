@@ -130,6 +130,12 @@ abstract class FeatureTestCase extends TestCase
         return $value;
     }
 
+    /** @return array<string, mixed> an order for a port, as the form sends it */
+    protected static function port(string $number): array
+    {
+        return ['reference' => (string) Str::uuid(), 'numbers' => [$number], 'name' => 'Inlet', 'street' => '21 Inlet View', 'postcode' => 'B0X 1X0', 'losingCarrier' => 'Harbour Telephone', 'account' => 'HT-1', 'day' => '2026-12-14'];
+    }
+
     protected function tenantId(string $key): string
     {
         $id = $this->scope()->technician($this->lead->id, static fn (): mixed => DB::table('tenants')->where('key', $key)->value('id'));

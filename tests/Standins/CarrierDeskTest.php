@@ -64,6 +64,29 @@ final class CarrierDeskTest extends TestCase
         self::assertSame(422, $this->ask('GET', '/inventory', query: ['prefix' => '+1'])[0]);
     }
 
+    public function test_a_transfer_is_dated_turned_down_by_what_is_on_file_and_done_on_its_day(): void
+    {
+        $ask = fn (string $reference, string $msisdn, string $postal): array => $this->ask('POST', '/transfers', ['reference' => $reference, 'holder' => 'inlet', 'msisdns' => [$msisdn], 'subscriber' => 'Inlet', 'premises' => '21 Inlet View', 'postal' => $postal, 'losing' => 'Harbour', 'account' => 'H1', 'day' => '2026-12-14']);
+        $this->ask('POST', '/on-file', ['msisdn' => '19025550188', 'subscriber' => 'Inlet', 'postal' => 'B0X 1X0', 'account' => 'H1']);
+        self::assertSame(201, $ask('one', '19025550187', 'anything')[0]);
+        self::assertSame(200, $ask('one', '19025550187', 'anything')[0], 'the same form again');
+        self::assertSame(409, $ask('two', '19025550187', 'anything')[0], 'under way');
+        $ask('three', '19025550188', 'B0X 9X9');
+        $ask('four', '19025550189', 'B0X 1X0');
+        $stages = fn (): array => array_column($this->ask('GET', '/transfers', query: ['holder' => 'inlet'])[1]['transfers'], 'stage');
+        self::assertSame(['asked', 'asked', 'asked'], $stages());
+
+        $this->ask('POST', '/clock', ['day' => '2026-12-02']);
+        self::assertSame(['dated', 'turned_down', 'dated'], $stages());
+        self::assertSame(201, $ask('five', '19025550188', 'B0X 1X0')[0], 'once turned down it may be asked for anew');
+        $this->ask('POST', '/clock', ['day' => '2026-12-14']);
+        self::assertSame(['done', 'turned_down', 'done', 'done'], $stages());
+        foreach ([['day' => '14.12.2026'], ['day' => '2026-02-30'], []] as $wrong) {
+            self::assertSame(422, $this->ask('POST', '/clock', $wrong)[0]);
+        }
+        self::assertSame([422, 422], [$ask('', '19025550186', 'x')[0], $ask('six', '+19025550186', 'x')[0]]);
+    }
+
     /** @return list<string> */
     private function found(string $prefix, int $most): array
     {

@@ -17,6 +17,7 @@ use App\Http\Resources\DraftResource;
 use App\Push\PushUnderWay;
 use App\Secrets\CannotReveal;
 use App\Security\SignInRefused;
+use App\Stock\CarrierTrouble;
 use App\Switching\SwitchTrouble;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -38,7 +39,7 @@ final class ProblemRenderer
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
+        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
     public static function install(Exceptions $exceptions): void
@@ -74,6 +75,7 @@ final class ProblemRenderer
             $fault instanceof CannotWaive => new Problem(409, 'cannot-waive', 'Cannot be waived', $fault->getMessage()),
             $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
             $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),
+            $fault instanceof CarrierTrouble => new Problem(502, 'carrier-trouble', 'Not done at the carrier', self::sentence($fault->getMessage())),
             $fault instanceof TransportExceptionInterface => new Problem(502, 'letter-not-sent', 'The letter was not sent', 'The mail server did not take it. Nothing was entered; try again.'),
             $fault instanceof HttpExceptionInterface => self::http($fault),
             default => self::ours($fault),

@@ -152,6 +152,7 @@ final class RuleBook
             new Rules\Outbound\TooManyZeros(),
             new Rules\Outbound\TrunkDisabled(),
             new Rules\Ports\AfterGoLive(),
+            new Rules\Ports\DetailsMismatch(),
             new Rules\Ports\OldServiceEndsFirst(),
             new Rules\Prompts\Clipped(),
             new Rules\Prompts\HoursDiffer(),

@@ -22,6 +22,7 @@ final readonly class Surroundings
      * @param  list<string>  $unexplained  fields changed since without a reason in the history: `user:ines callingClass`
      * @param  list<GrantSeen>  $grants  for this customer alone
      * @param  list<InvitationSeen>  $invitations  to work on this customer, that nobody accepted yet
+     * @param  list<PortSeen>  $ports
      */
     public function __construct(
         public int $revision = 1,
@@ -36,6 +37,7 @@ final readonly class Surroundings
         public array $unexplained = [],
         public array $grants = [],
         public array $invitations = [],
+        public array $ports = [],
     ) {
     }
 }

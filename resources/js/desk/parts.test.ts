@@ -17,6 +17,7 @@ import InlineField from './InlineField.vue'
 import { keyFor, nextExtension } from './making'
 import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
+import PortOrders from './PortOrders.vue'
 import SheetGrid from './SheetGrid.vue'
 import { EDITS, object, openPart, sent } from './testing'
 import { sidesOf, withSide } from './treatments'
@@ -362,5 +363,38 @@ describe('blocks of a sheet', () => {
     page = opened.page
     expect(page.findAll('tbody tr').length).toBeLessThan(200)
     expect(page.get('table').attributes('aria-rowcount')).toBe('3001')
+  })
+})
+
+describe('ports', () => {
+  const NUMBER = object('number:+12075550111', { status: 'portingIn', from: '2026-12-14', site: 'site:office' })
+  const BOOK = [object('tenant:inlet', { name: 'Inlet Property Care' }), object('site:office', { name: 'Office', address: { street: '21 Inlet View', postcode: 'B0X 1X0' } }), NUMBER, object('number:+12075550112', { status: 'active' })]
+  const ORDER = { id: 't-1', numbers: ['+12075550111'], name: 'Inlet', street: '21 Inlet View', postcode: 'B0X 1X0', losingCarrier: 'Harbour Telephone', account: 'HT-1', day: '2026-12-14', state: 'asked', remark: '', readAt: '2026-12-01T18:05:00Z' }
+
+  it('asks for what is on its way by the book, filled in from it, and keeps what was typed where it is refused', async () => {
+    const opened = await openPart(PortOrders, BOOK, { 'POST /customers/inlet/ports': new Refused(422, { errors: [{ detail: 'The account on the bill.', pointer: '/account' }] }) }, { props: { numbers: BOOK.slice(2) } })
+    page = opened.page
+    await page.findAll('button').find((each) => each.text() === 'Order the port of 1 number')?.trigger('click')
+    await page.get('input[name=losingCarrier]').setValue('Harbour Telephone')
+    await page.get('form').trigger('submit')
+    await settle()
+
+    expect(opened.server.asked.find((each) => each.call === 'POST /customers/inlet/ports')?.body).toMatchObject({ numbers: ['+12075550111'], name: 'Inlet Property Care', street: '21 Inlet View', postcode: 'B0X 1X0', day: '2026-12-14' })
+    expect(page.get('[role=alert]').text()).toBe('The account on the bill.')
+    expect((page.get('input[name=losingCarrier]').element as HTMLInputElement).value).toBe('Harbour Telephone')
+  })
+
+  it('offers a number again only once its order was turned down', async () => {
+    for (const [state, offered] of [['asked', false], ['rejected', true]] as const) {
+      page = (await openPart(PortOrders, BOOK, { 'GET /customers/inlet/ports': { ports: [{ ...ORDER, state, remark: state === 'rejected' ? 'the subscriber is not the one on the bill' : '' }] } }, { props: { numbers: BOOK.slice(2) } })).page
+      expect(page.text().includes('Order the port of')).toBe(offered)
+      expect(page.get('[data-testid=ports]').text()).toContain(offered ? 'turned down: the subscriber' : 'asked for')
+      if (state === 'asked') close(page)
+    }
+  })
+
+  it('is not there where no number is on its way', async () => {
+    page = (await openPart(PortOrders, BOOK, {}, { props: { numbers: BOOK.slice(3) } })).page
+    expect(page.find('section').exists()).toBe(false)
   })
 })

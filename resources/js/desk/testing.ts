@@ -23,7 +23,7 @@ export async function openPart(which: Component, objects: BookObject[], handlers
   const server = fakeServer({
     'GET /customers/inlet/desk': desk, 'GET /customers/inlet/live': NOTHING_LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [], brings: [] }, 'GET /customers/inlet/pushes': { pushes: [] },
     'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers/inlet/margin': { findings: [], waived: [], strip: null }, 'GET /customers/inlet/now': { book: null, live: null, readAt: null },
-    'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, ...handlers,
+    'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /customers/inlet/ports': { ports: [] }, ...handlers,
   })
   HTMLDialogElement.prototype.showModal = function showModal(): void {
     this.open = true

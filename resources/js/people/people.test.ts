@@ -29,7 +29,8 @@ async function people(handlers: Record<string, unknown> = {}): Promise<ReturnTyp
 }
 
 async function chooseEveryCustomer(): Promise<void> {
-  page.findAllComponents({ name: 'ElSelect' })[1]?.vm.$emit('update:modelValue', '*')
+  const which = page.findAllComponents({ name: 'ElSelect' })[1] as unknown as VueWrapper
+  which.vm.$emit('update:modelValue', '*')
   await settle()
 }
 

@@ -11,7 +11,7 @@ use Standins\Shared\Standin;
 use Standins\Shared\Store;
 
 /**
- * The number carrier: search what is free, reserve, order with a charge to confirm, release. Its numbers are those set
+ * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another. Its numbers are those set
  * aside for fiction: 555-0100 to 555-0199 in North American area codes, and the United Kingdom's drama ranges.
  */
 final class CarrierDesk extends Standin
@@ -28,9 +28,12 @@ final class CarrierDesk extends Standin
 
     private readonly Store $store;
 
+    private readonly Transfers $transfers;
+
     public function __construct(string $file, private readonly string $token)
     {
-        $this->store = new Store($file, self::SCHEMA);
+        $this->store = new Store($file, self::SCHEMA . Transfers::SCHEMA);
+        $this->transfers = new Transfers($this->store);
     }
 
     protected function answer(Request $request): Response
@@ -47,7 +50,7 @@ final class CarrierDesk extends Standin
             ['POST', '/reservations'] => $this->take($request->json(), 'reserved'),
             ['POST', '/orders'] => $this->take($request->json(), 'ordered'),
             ['POST', '/releases'] => $this->release($request->json()),
-            default => throw new Refusal(404, 'nothing here'),
+            default => $this->transfers->answer($request) ?? throw new Refusal(404, 'nothing here'),
         };
     }
 

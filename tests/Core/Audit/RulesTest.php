@@ -191,7 +191,7 @@ final class RulesTest extends TestCase
             [$least, $most] = $threshold->range();
             self::assertTrue($least <= $threshold->standard() && $threshold->standard() <= $most);
             foreach ($rules as $rule) {
-                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection($rule->samples()->bad, Samples::NOW, thresholds: (new Thresholds())->with([$threshold->value => $set]))));
+                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection($rule->samples()->bad, Samples::NOW, surroundings: $rule->samples()->bad()->surroundings, thresholds: (new Thresholds())->with([$threshold->value => $set]))));
                 self::assertNotSame($found($least), $found($most), "{$rule->about()->id} does not mind {$threshold->value}");
             }
         }

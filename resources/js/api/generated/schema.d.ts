@@ -3160,6 +3160,117 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/ports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** Numbers on their way from another carrier, as last read from ours */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Ports"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        /** Ask the carrier to bring numbers over */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /**
+                         * Format: uuid
+                         * @description the same one twice places one order
+                         */
+                        reference: string;
+                        numbers: string[];
+                        /** @description whom the losing carrier's bill is for */
+                        name: string;
+                        /** @description as the bill says it, as is the postcode */
+                        street: string;
+                        postcode: string;
+                        losingCarrier: string;
+                        account: string;
+                        /**
+                         * Format: date
+                         * @description wanted
+                         */
+                        day: string;
+                    };
+                };
+            };
+            responses: {
+                201: components["responses"]["Ports"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+                502: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/ports/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read them from the carrier, and audit the book beside what was read */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Ports"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                502: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/pushes": {
         parameters: {
             query?: never;
@@ -3523,6 +3634,23 @@ export interface components {
                 labels: string[];
             }[];
         };
+        Port: {
+            /** @description the carrier's */
+            id: string;
+            numbers: string[];
+            name: string;
+            street: string;
+            postcode: string;
+            losingCarrier: string;
+            account: string;
+            /** @description wanted, or the one it is on */
+            day: string;
+            /** @enum {string} */
+            state: "asked" | "dated" | "rejected" | "done";
+            /** @description why it was rejected, else empty */
+            remark: string;
+            readAt: string;
+        };
         GrantTold: {
             /** @enum {string} */
             ability: "read" | "edit" | "push";
@@ -3829,6 +3957,17 @@ export interface components {
         };
     };
     responses: {
+        /** @description In the order they were placed */
+        Ports: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    ports: components["schemas"]["Port"][];
+                };
+            };
+        };
         /** @description How far it is, customer by customer; null where there was none */
         AuditRun: {
             headers: {

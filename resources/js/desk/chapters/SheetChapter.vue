@@ -4,6 +4,7 @@ import { EmptyState, kindsInWords } from '@/shared'
 import AllFields from '../AllFields.vue'
 import type { Chapter } from '../chapters'
 import NewObject from '../NewObject.vue'
+import PortOrders from '../PortOrders.vue'
 import PinKeeper from '../PinKeeper.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
@@ -26,6 +27,7 @@ const mayMake = computed(() => kind !== 'number' && kind !== 'tenant')
   <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{ mayMake ? 'Type a name below, or paste a list of names.' : 'The template this customer was taken on from makes none.' }}</EmptyState>
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
   <NewObject v-if="mayMake" :kind @made="select" />
+  <PortOrders v-if="kind === 'number'" :numbers="lines" />
   <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="lines" :zone />
   <p v-if="others.length > 0" class="others soft">
     Also here:

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stock;
+
+use App\Access\Ability;
+use App\Access\Scope;
+use App\Models\PortRow;
+use App\Models\TenantRow;
+use App\Time\Clock;
+
+/** A customer's ports: placed with the carrier, read from it, and kept as they were read. The carrier is asked outside any transaction. */
+final readonly class PortDesk
+{
+    public function __construct(private CarrierDesk $carrier, private Scope $scope, private Clock $clock)
+    {
+    }
+
+    /**
+     * @param  string  $tenant  key or id
+     *
+     * @throws CarrierTrouble
+     */
+    public function read(string $technicianId, string $tenant): void
+    {
+        $row = $this->scope->tenant($technicianId, $tenant, Ability::Read, static fn (TenantRow $row): TenantRow => $row);
+        $orders = $this->carrier->ports($row->key);
+        $this->scope->tenant($technicianId, $row->id, Ability::Read, function () use ($row, $orders): void {
+            PortRow::query()->where('tenant_id', $row->id)->delete();
+            PortRow::query()->insert(array_map(fn (PortOrder $order, int $place): array => [
+                'tenant_id' => $row->id, 'id' => $order->id, 'place' => $place, 'numbers' => json_encode($order->request->numbers, JSON_THROW_ON_ERROR), 'name' => $order->request->name,
+                'street' => $order->request->street, 'postcode' => $order->request->postcode, 'losing_carrier' => $order->request->losingCarrier, 'account' => $order->request->account,
+                'day' => $order->request->day, 'state' => $order->state->value, 'remark' => $order->remark, 'read_at' => $this->clock->now(),
+            ], $orders, array_keys($orders)));
+        });
+    }
+
+    /**
+     * @param  string  $reference  of this form as it was filled in: sent twice it places one order
+     *
+     * @throws CarrierTrouble
+     */
+    public function ask(string $technicianId, string $tenant, string $reference, PortRequest $wanted): void
+    {
+        $key = $this->scope->tenant($technicianId, $tenant, Ability::Push, static fn (TenantRow $row): string => $row->key);
+        $this->carrier->port($key, $reference, $wanted);
+        $this->read($technicianId, $tenant);
+    }
+
+    /**
+     * As last read. In the customer's scope.
+     *
+     * @return list<PortRow>
+     */
+    public function kept(string $tenantId): array
+    {
+        return array_values(PortRow::query()->where('tenant_id', $tenantId)->orderBy('place')->get()->all());
+    }
+}

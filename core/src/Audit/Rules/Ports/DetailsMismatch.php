@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Ports;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\PortSeen;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Book\Site;
+
+/** What a port order says is not what the book says, or not what the losing carrier has on file. */
+final readonly class DetailsMismatch implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'ports.details-mismatch',
+            Severity::Warning,
+            'A port order and the book differ, or the losing carrier turned the order down.',
+            'A port is turned down where name, address or account is not the bill\'s, which costs weeks; where only the day differs, calls change over before anything is ready for them, or after.',
+            'Compare with the customer\'s latest bill; place the order anew, or correct the book.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->surroundings->ports ?? [] as $port) {
+            [$said, $fix] = $this->differences($inspection, $port);
+            if ($port->rejected !== null) {
+                $said = ["it was turned down: {$port->rejected}", ...$said];
+            }
+            if ($said !== []) {
+                $numbers = array_values(array_filter(array_map(static fn (string $key): ?Number => self::number($inspection, $key), $port->numbers)));
+                $first = $numbers[0] ?? $inspection->book->tenant;
+                yield Finding::of($this->about(), 'The port of ' . $inspection->names($numbers === [] ? $port->numbers : $numbers) . ($port->rejected === null ? ' is not as the book says' : ' was turned down'), ucfirst(implode('; ', $said)) . '.', $first, ...array_slice($numbers, 1))->fixedBy($port->rejected === null ? $fix : null);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $book = ['tenant' => ['name' => 'Inlet'], 'sites' => [['key' => 'office', 'address' => ['street' => '21 Inlet View', 'city' => 'Quay End', 'postcode' => 'B0X 1X0']]], 'numbers' => [['key' => Samples::NUMBER, 'status' => 'portingIn', 'from' => '2026-12-14', 'site' => 'site:office']]];
+        $order = static fn (string $name, string $postcode, string $day, ?string $rejected = null): Surroundings => new Surroundings(ports: [new PortSeen([Samples::NUMBER], $name, '21, Inlet view', $postcode, $day, $rejected)]);
+
+        return Samples::surrounded($book, $order('INLET', 'b0x1x0', '2026-12-14'), $order('Inlet', 'B0X 1X0', '2026-12-15'));
+    }
+
+    /** @return array{list<string>, ?Fix} */
+    private function differences(Inspection $inspection, PortSeen $port): array
+    {
+        $said = [];
+        $fix = null;
+        if (! self::same($port->name, $inspection->book->tenant->name)) {
+            $said[] = "it is in the name of {$port->name}, and the customer is called {$inspection->book->tenant->name}";
+        }
+        if (! $this->hasAddress($inspection, $port)) {
+            $said[] = "{$port->street}, {$port->postcode} is no site's address";
+        }
+        foreach ($port->numbers as $key) {
+            $number = self::number($inspection, $key);
+            if ($number === null) {
+                $said[] = "{$inspection->name($key)} is not in the book";
+            } elseif ($number->status !== NumberStatus::PortingIn) {
+                $said[] = "{$inspection->name($number)} does not come over by the book";
+            } elseif ($number->from !== $port->day) {
+                $said[] = "{$inspection->name($number)} comes over on {$inspection->day($port->day)} by the order and " . ($number->from === null ? 'on no day' : "on {$inspection->day($number->from)}") . ' by the book';
+                $fix ??= Fix::set("Expect it on {$inspection->day($port->day)}", $number, 'from', $port->day);
+            }
+        }
+
+        // Mending the day mends the whole only where nothing else differs.
+        return [$said, count($said) === 1 ? $fix : null];
+    }
+
+    private function hasAddress(Inspection $inspection, PortSeen $port): bool
+    {
+        $sites = array_filter($inspection->book->all(Site::class), static fn (Site $site): bool => self::same($site->address['postcode'] ?? '', $port->postcode) && self::same($site->address['street'] ?? '', $port->street));
+
+        return $sites !== [];
+    }
+
+    private static function number(Inspection $inspection, string $key): ?Number
+    {
+        return array_values(array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->key === $key))[0] ?? null;
+    }
+
+    /** Carriers compare letters and digits, not how they are spaced (common practice). */
+    private static function same(string $one, string $other): bool
+    {
+        $bare = static fn (string $text): string => (string) preg_replace('/[^\p{L}\p{N}]+/u', '', mb_strtolower($text));
+
+        return $bare($one) === $bare($other);
+    }
+}
