@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, detailOf, isProblem, take, type BookObject } from '@/api'
-import { age, FieldRow, plural, useNow } from '@/shared'
+import { age, dayInWords, FieldRow, plural, useNow } from '@/shared'
 import { useDesk } from './desk'
 
 /** Numbers on their way from another carrier: what ours says of them, and the form that asks for it, filled in from the book. */
@@ -41,6 +41,12 @@ const FIELDS = [
 
 function keyOf(number: BookObject): string {
   return number.ref.slice('number:'.length)
+}
+
+/** As the sheet writes it; one that is not in the book, as it is. */
+function shown(number: string): string {
+  const known = numbers.find((each) => keyOf(each) === number)
+  return known?.display ?? number
 }
 
 function text(value: unknown): string {
@@ -91,8 +97,8 @@ const ask = (): Promise<void> =>
       <thead><tr><th scope="col">Numbers</th><th scope="col">From</th><th scope="col">At the carrier</th><th scope="col">Day</th><th scope="col">In the name of</th><th scope="col">Read</th></tr></thead>
       <tbody>
         <tr v-for="port in ports" :key="port.id" :class="{ turned: port.state === 'rejected' }">
-          <td class="mono">{{ port.numbers.join(' ') }}</td><td>{{ port.losingCarrier }} <span class="soft">{{ port.account }}</span></td>
-          <td>{{ STATES[port.state] }}<span v-if="port.remark !== ''">: {{ port.remark }}</span></td><td>{{ port.day }}</td><td>{{ port.name }}, <span class="soft">{{ port.street }}, {{ port.postcode }}</span></td><td class="soft">{{ age(port.readAt, now) }}</td>
+          <td><span v-for="each in port.numbers" :key="each" class="mono number">{{ shown(each) }}</span></td><td>{{ port.losingCarrier }} <span class="soft">{{ port.account }}</span></td>
+          <td>{{ STATES[port.state] }}<span v-if="port.remark !== ''">: {{ port.remark }}</span></td><td class="day">{{ dayInWords(port.day) }}</td><td>{{ port.name }}, <span class="soft">{{ port.street }}, {{ port.postcode }}</span></td><td class="soft">{{ age(port.readAt, now) }}</td>
         </tr>
       </tbody>
     </table>
@@ -101,7 +107,7 @@ const ask = (): Promise<void> =>
       <button v-if="waiting.length > 0 && !isOpen" type="button" class="quiet-button" @click="fillIn">Order the port of {{ plural(waiting.length, 'number') }}</button>
     </p>
     <form v-if="isOpen && waiting.length > 0" novalidate @submit.prevent="ask">
-      <p>For <span class="mono">{{ waiting.map(keyOf).join(' ') }}</span></p>
+      <p>For <span class="mono">{{ waiting.map((each) => shown(keyOf(each))).join(', ') }}</span></p>
       <p v-if="faults['numbers'] !== undefined" class="fault" role="alert">{{ faults['numbers'] }}</p>
       <FieldRow v-for="each in FIELDS" :key="each.key" v-slot="field" :label="each.label" :help="each.help" :fault="faults[each.key]">
         <el-input :id="field.id" v-model="form[each.key]" :name="each.key" autocomplete="off" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
@@ -119,6 +125,16 @@ const ask = (): Promise<void> =>
 
 .turned td {
   color: var(--red);
+}
+
+.number,
+.day {
+  display: block;
+  white-space: nowrap;
+}
+
+td.day {
+  display: table-cell;
 }
 
 .acts {
