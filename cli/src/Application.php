@@ -12,6 +12,7 @@ use Jaunty\CommandLine\Commands\DiffCommand;
 use Jaunty\CommandLine\Commands\ExpandCommand;
 use Jaunty\CommandLine\Commands\HoursCommand;
 use Jaunty\CommandLine\Commands\MapCommand;
+use Jaunty\CommandLine\Commands\RouteCommand;
 use Jaunty\CommandLine\Commands\RulesCommand;
 use Jaunty\CommandLine\Commands\StripCommand;
 use Jaunty\Core\CoreException;
@@ -62,6 +63,7 @@ final class Application
             'map' => new MapCommand(),
             'strip' => new StripCommand(),
             'hours' => new HoursCommand(),
+            'route' => new RouteCommand(),
             'diff' => new DiffCommand(),
             'audit' => new AuditCommand(),
             'check' => new CheckCommand(),

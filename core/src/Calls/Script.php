@@ -62,7 +62,7 @@ final readonly class Script
                 $number,
                 $extension,
                 self::readFrom($node, $book),
-                self::readAt($node, $book),
+                self::instant($node->text('at'), $book->tenant->zone),
                 self::readKeys($node),
                 self::readWorld($node->object('world'), $book),
                 self::readOrder($node->object('order'), $book),
@@ -105,9 +105,14 @@ final readonly class Script
         return $from;
     }
 
-    private static function readAt(Node $node, Book $book): int
+    /**
+     * @param  string  $text  an instant with its offset, or a local time: the first of two
+     * @return int seconds since 1970
+     *
+     * @throws UnusableScript
+     */
+    public static function instant(string $text, string $zone): int
     {
-        $text = $node->text('at');
         if (preg_match('/^(\d{4}-\d{2}-\d{2})[T ](\d{2}:\d{2})(:\d{2})?(Z|[+-]\d{2}:\d{2})?$/D', $text, $found) !== 1
             || ! checkdate((int) substr($found[1], 5, 2), (int) substr($found[1], 8, 2), (int) substr($found[1], 0, 4)) || $found[2] > '23:59' || ($found[3] ?? '') > ':59') {
             throw new UnusableScript('at', "\"{$text}\" is no instant (2026-11-25T10:00:00-04:00) and no local time (2026-11-25T10:00)");
@@ -116,7 +121,7 @@ final readonly class Script
         $seconds = (int) substr($found[3] ?? '', 1);
         $offset = $found[4] ?? '';
         if ($offset === '') {
-            return ZoneClock::of($book->tenant->zone)->instantOf($minutes) + $seconds;
+            return ZoneClock::of($zone)->instantOf($minutes) + $seconds;
         }
         $east = $offset === 'Z' ? 0 : (int) ($offset[0] . '1') * ClockTime::minutes(substr($offset, 1));
 

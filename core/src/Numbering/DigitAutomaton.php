@@ -92,6 +92,19 @@ final readonly class DigitAutomaton
         return $this->fits[$state];
     }
 
+    /** Without digits whose beginning fits and is collected at once: what somebody who dials can come to. */
+    public function asDialled(): self
+    {
+        $next = $this->next;
+        foreach ($this->atOnce as $state => $isAtOnce) {
+            if ($isAtOnce) {
+                $next[$state] = [];
+            }
+        }
+
+        return new self($next, $this->fits, $this->atOnce);
+    }
+
     /** @return ?string the shortest digits that both let through, of equal ones the first; null where there are none */
     public function common(self $other): ?string
     {

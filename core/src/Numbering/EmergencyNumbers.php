@@ -11,6 +11,15 @@ final class EmergencyNumbers
 {
     private const LONGEST = 3;
 
+    /** @var array<string, list<string>> by country */
+    private static array $known = [];
+
+    /** @return list<string> every number of two or three digits that calls for help there */
+    public static function of(string $country): array
+    {
+        return self::$known[$country] ??= array_values(array_filter([...array_map(strval(...), range(10, 19)), ...array_map(strval(...), range(100, 999)), '000'], static fn (string $digits): bool => self::is($digits, $country)));
+    }
+
     /** @return ?string the emergency number that digits begin with, or null */
     public static function beginning(string $digits, ?string $country): ?string
     {

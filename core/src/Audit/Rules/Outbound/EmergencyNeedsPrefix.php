@@ -8,7 +8,6 @@ use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
@@ -16,6 +15,7 @@ use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\DigitMap;
 use Jaunty\Core\Numbering\EmergencyNumbers;
+use Jaunty\Core\Outbound\RouteOrder;
 
 /** Help is reached only by those who dial the prefix for an outside line first. */
 final readonly class EmergencyNeedsPrefix implements Rule

@@ -8,11 +8,11 @@ use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
+use Jaunty\Core\Outbound\RouteOrder;
 
 /** The test call for emergency services goes nowhere. */
 final readonly class EmergencyTestMissing implements Rule

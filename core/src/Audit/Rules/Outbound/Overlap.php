@@ -7,10 +7,10 @@ namespace Jaunty\Core\Audit\Rules\Outbound;
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Outbound\RouteOrder;
 
 /** Two routes fit the same numbers, and which is taken is only a matter of their order. */
 final readonly class Overlap implements Rule

@@ -7,11 +7,11 @@ namespace Jaunty\Core\Audit\Rules\Outbound;
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
+use Jaunty\Core\Outbound\RouteOrder;
 
 /** A route that no call ever takes. */
 final readonly class Shadowed implements Rule
@@ -32,11 +32,9 @@ final readonly class Shadowed implements Rule
     {
         $before = [];
         foreach (RouteOrder::of($inspection->book) as $route) {
-            $stronger = array_values(array_filter($before, static fn (Route $earlier): bool => RouteOrder::goesBefore($earlier, $route, $inspection->book)));
-            $own = RouteOrder::digitsOf($route);
-            if ($stronger !== [] && $own->shortest() !== null && $own->beyond(...array_map(RouteOrder::digitsOf(...), $stronger)) === null) {
-                $taking = array_values(array_filter($stronger, static fn (Route $earlier): bool => $own->common(RouteOrder::digitsOf($earlier)) !== null));
-                yield Finding::of($this->about(), "{$route->name} is never used", "{$inspection->names($taking)} " . (count($taking) === 1 ? 'takes' : 'take') . " all its numbers, such as {$own->shortest()}.", $route, ...$taking)->at('position');
+            $taking = RouteOrder::takenBy($route, $before, $inspection->book);
+            if ($taking !== []) {
+                yield Finding::of($this->about(), "{$route->name} is never used", "{$inspection->names($taking)} " . (count($taking) === 1 ? 'takes' : 'take') . ' all its numbers, such as ' . RouteOrder::digitsOf($route)->shortest() . '.', $route, ...$taking)->at('position');
             }
             $before[] = $route;
         }

@@ -7,13 +7,13 @@ namespace Jaunty\Core\Audit\Rules\Outbound;
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Audit\RouteOrder;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\DigitMap;
+use Jaunty\Core\Outbound\RouteOrder;
 
 /** A misdialled prefix goes out as it is. */
 final readonly class TooManyZeros implements Rule

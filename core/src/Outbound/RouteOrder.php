@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Jaunty\Core\Audit;
+namespace Jaunty\Core\Outbound;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\RoutePin;
@@ -24,6 +25,23 @@ final class RouteOrder
         return $routes;
     }
 
+    /** @return list<Route> those for emergency calls, in the order they are tried */
+    public static function emergency(Book $book): array
+    {
+        $routes = array_values(array_filter($book->all(Route::class), static fn (Route $route): bool => $route->emergency));
+        usort($routes, static fn (Route $one, Route $other): int => $one->position <=> $other->position);
+
+        return $routes;
+    }
+
+    /** @return list<Trunk> in the order they are tried */
+    public static function trunksOf(Route $route, Book $book): array
+    {
+        $trunks = array_map(static fn (Reference $reference): ?BookObject => $book->find($reference), $route->trunks);
+
+        return array_values(array_filter($trunks, static fn (?BookObject $trunk): bool => $trunk instanceof Trunk));
+    }
+
     /** @var ?\WeakMap<Route, DigitAutomaton> routes never change, and several rules ask this of each */
     private static ?\WeakMap $known = null;
 
@@ -41,10 +59,30 @@ final class RouteOrder
         return DigitAutomaton::of(...array_map(static fn (Route $route): DigitMap => DigitMap::parse($route->digits, 'digits'), $routes));
     }
 
+    /**
+     * @param  list<Route>  $before  tried before it
+     * @return list<Route> those that together take all its digits from it, whoever calls; none where something is left to it
+     */
+    public static function takenBy(Route $route, array $before, Book $book): array
+    {
+        $stronger = array_values(array_filter($before, static fn (Route $earlier): bool => self::goesBefore($earlier, $route, $book)));
+        $own = self::digitsOf($route);
+        if ($stronger === [] || $own->shortest() === null || $own->beyond(...array_map(self::digitsOf(...), $stronger)) !== null) {
+            return [];
+        }
+
+        return array_values(array_filter($stronger, static fn (Route $earlier): bool => $own->common(self::digitsOf($earlier)) !== null));
+    }
+
     /** Whether an earlier route takes a number from a later one whoever calls, at any time: nothing bars from it who may use the other. */
     public static function goesBefore(Route $earlier, Route $later, Book $book): bool
     {
-        return $earlier->pin === RoutePin::None
+        if ($earlier->emergency) {
+            return self::carries($earlier, $book, true);
+        }
+
+        return ! $later->emergency
+            && $earlier->pin === RoutePin::None
             && $later->class->covers($earlier->class)
             && ($earlier->schedule === null || (string) $earlier->schedule === (string) $later->schedule)
             && array_diff(array_map(strval(...), $earlier->blocked), array_map(strval(...), $later->blocked)) === []
@@ -54,9 +92,8 @@ final class RouteOrder
 
     private static function carries(Route $route, Book $book, bool $inside): bool
     {
-        foreach ($route->trunks as $reference) {
-            $trunk = $book->find(Reference::parse((string) $reference));
-            if ($trunk instanceof Trunk && $trunk->enabled && ($inside || $trunk->outsideCallersOut)) {
+        foreach (self::trunksOf($route, $book) as $trunk) {
+            if ($trunk->enabled && ($inside || $trunk->outsideCallersOut)) {
                 return true;
             }
         }

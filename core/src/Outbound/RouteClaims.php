@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Outbound;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\ExtensionPlan;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Numbering\Dialling;
+
+/** What can be said of one route's digits beside those tried before it; each with the shortest digits that show it. */
+final readonly class RouteClaims
+{
+    /**
+     * @param  ?string  $shortest  null where nothing fits
+     * @param  int  $least  digits
+     * @param  ?int  $most  null for no end
+     * @param  list<Route>  $shadowedBy  earlier ones that together leave it nothing, whoever calls
+     * @param  list<array{Route, string}>  $overlaps  earlier ones that take some of its digits, with the shortest of them
+     * @param  ?string  $left  the shortest digits that no earlier one takes; null where there are none
+     * @param  ?string  $cutShort  the shortest digits that are never dialled to their end, as their beginning is complete
+     * @param  list<string>  $extensions  that its digits begin with, so that whoever dials them has to wait, or is put through inside
+     */
+    private function __construct(
+        public Route $route,
+        public ?string $shortest,
+        public int $least,
+        public ?int $most,
+        public array $shadowedBy,
+        public array $overlaps,
+        public ?string $left,
+        public ?string $cutShort,
+        public array $extensions,
+    ) {
+    }
+
+    /** @return list<self> in the order the routes are tried, those for emergency calls first */
+    public static function of(Book $book): array
+    {
+        $extensions = array_map(strval(...), array_keys(ExtensionPlan::of($book)->holders));
+        $claims = [];
+        $before = [];
+        foreach ([...RouteOrder::emergency($book), ...RouteOrder::of($book)] as $route) {
+            $claims[] = self::about($route, $before, $extensions, $book);
+            $before[] = $route;
+        }
+
+        return $claims;
+    }
+
+    /**
+     * @param  list<Route>  $before
+     * @param  list<string>  $extensions
+     */
+    private static function about(Route $route, array $before, array $extensions, Book $book): self
+    {
+        $own = RouteOrder::digitsOf($route);
+        $shadowed = RouteOrder::takenBy($route, $before, $book);
+        $overlaps = [];
+        foreach ($before as $earlier) {
+            $common = $own->common(RouteOrder::digitsOf($earlier));
+            if ($common !== null) {
+                $overlaps[] = [$earlier, $common];
+            }
+        }
+        [$least, $most] = $own->lengths();
+
+        return new self($route, $own->shortest(), $least, $most, $shadowed, $overlaps, $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)), $own->cutShort(), array_values(array_filter($extensions, static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch)));
+    }
+}
