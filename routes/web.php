@@ -11,6 +11,7 @@ use App\Http\Controllers\FindingController;
 use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
+use App\Http\Controllers\OutboundController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PortController;
 use App\Http\Controllers\ProofController;
@@ -98,6 +99,9 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('calendars/{calendar}', [DrawingController::class, 'calendar']);
             Route::post('calendars', [DrawingController::class, 'readHolidays']);
             Route::get('menus', [DrawingController::class, 'menus']);
+            Route::get('outbound', [OutboundController::class, 'show']);
+            Route::get('outbound/choices', [OutboundController::class, 'choices']);
+            Route::post('outbound/dial', [OutboundController::class, 'dial']);
             Route::get('proof', [ProofController::class, 'show']);
             Route::get('proof/{run}/map', [ProofController::class, 'map'])->whereNumber('run');
             Route::post('proof/{run}/call', [ProofController::class, 'call'])->whereNumber('run');

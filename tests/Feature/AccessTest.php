@@ -106,6 +106,7 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '/waivers') => ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'asked for'],
             str_ends_with($path, '/signed') => ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
             str_ends_with($path, '/secrets'), str_ends_with($path, '/reveal') => ['object' => 'mailbox:ines-marsh'],
+            str_ends_with($path, '/dial') => ['who' => 'national', 'digits' => '911'],
             str_ends_with($path, '/ports') => self::port('+15065550187'),
             str_ends_with($path, '/intake') => ['answers' => ['name' => 'Inlet']],
             str_ends_with($path, '/calls') => ['sentence' => 'main'],

@@ -77,7 +77,7 @@ final class LiveController extends Controller
 
         return new JsonResponse([
             'readAt' => $readAt,
-            'impact' => ImpactReport::of($compared->target, $compared->live, $inspection->difference(), $inspection->dayBegan()),
+            'impact' => ImpactReport::of($compared->target, $compared->live, $inspection->difference(), $inspection->dayBegan(), $inspection->now),
             'strips' => ['book' => WeekStrip::ofMain($compared->target, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
             'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofDrift()->audit($inspection)),
             'brings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->live), $brings),

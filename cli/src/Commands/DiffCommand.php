@@ -10,6 +10,7 @@ use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Report;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Calls\TellingCall;
@@ -17,10 +18,15 @@ use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\Occasions;
 use Jaunty\Core\Hours\ZoneClock;
+use Jaunty\Core\Outbound\DialContrast;
+use Jaunty\Core\Outbound\DialDifference;
 
 /** What differs between two books, by field and for callers. */
 final class DiffCommand implements Command
 {
+    /** Seconds from midnight, when most offices are open: routes may go by hours. */
+    private const NOON = 43_200;
+
     public function usage(): string
     {
         return 'BEFORE AFTER [--from DATE]';
@@ -28,7 +34,7 @@ final class DiffCommand implements Command
 
     public function about(): string
     {
-        return 'what differs between two books, by field (as JSON, the change set that makes the second of the first); with --from, what callers notice in the year from then';
+        return 'what differs between two books, by field (as JSON, the change set that makes the second of the first); with --from, what callers notice in the year from then, and users who dial on that day';
     }
 
     public function options(): array
@@ -75,7 +81,20 @@ final class DiffCommand implements Command
             $text .= $people === [] ? '' : "  {$what}: " . implode(', ', $people) . "\n";
         }
 
-        return [$text, ['complete' => $difference->isComplete, 'differences' => $value, 'newlyReached' => $difference->newlyReached, 'noLongerReached' => $difference->noLongerReached]];
+        $dialling = DialDifference::between($before, $after, $from + self::NOON);
+        foreach ($dialling as $contrast) {
+            $text .= '  ' . self::users($contrast) . " dialling {$contrast->digits}: " . DialDifference::words($contrast->before) . ' -> ' . DialDifference::words($contrast->after) . "\n";
+        }
+        $told = array_map(static fn (DialContrast $contrast): array => ['users' => array_map(static fn (User $user): string => $user->key, $contrast->users), 'digits' => $contrast->digits, 'before' => $contrast->before->toArray(), 'after' => $contrast->after->toArray()], $dialling);
+
+        return [$text, ['dialling' => $told, 'complete' => $difference->isComplete, 'differences' => $value, 'newlyReached' => $difference->newlyReached, 'noLongerReached' => $difference->noLongerReached]];
+    }
+
+    private static function users(DialContrast $contrast): string
+    {
+        $first = $contrast->users[0]->label();
+
+        return count($contrast->users) === 1 ? $first : "{$first} and " . (count($contrast->users) - 1) . ' like them';
     }
 
     private static function show(mixed $value): string

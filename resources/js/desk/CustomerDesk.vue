@@ -9,6 +9,7 @@ import ForwardingChapter from './chapters/ForwardingChapter.vue'
 import GroupsChapter from './chapters/GroupsChapter.vue'
 import HoursChapter from './chapters/HoursChapter.vue'
 import MenusChapter from './chapters/MenusChapter.vue'
+import OutboundChapter from './chapters/OutboundChapter.vue'
 import ProofChapter from './chapters/ProofChapter.vue'
 import SheetChapter from './chapters/SheetChapter.vue'
 import { provideDesk } from './desk'
@@ -54,7 +55,7 @@ function go(key: string, at?: string): void {
 }
 
 /** Chapters with a screen of their own; the others are sheets of one kind. */
-const SCREENS: Record<string, Component> = { hours: HoursChapter, groups: GroupsChapter, menus: MenusChapter, forwarding: ForwardingChapter, proof: ProofChapter }
+const SCREENS: Record<string, Component> = { hours: HoursChapter, groups: GroupsChapter, menus: MenusChapter, forwarding: ForwardingChapter, outbound: OutboundChapter, proof: ProofChapter }
 const screen = computed(() => SCREENS[chapter.value?.key ?? ''])
 const at = computed(() => (typeof route.query['at'] === 'string' ? route.query['at'] : undefined))
 

@@ -5,7 +5,7 @@ import { plural } from '@/shared'
 import { withNames } from './calls'
 import { useDesk } from './desk'
 
-/** What callers notice of a difference, before and after the arrow, each with the shortest call that shows it. */
+/** What callers notice of a difference, before and after the arrow, each with the shortest call that shows it; and what users get who dial. */
 const props = defineProps<{ impact: NonNullable<Impact['impact']> }>()
 
 const { names, sentence, asked } = useDesk()
@@ -16,6 +16,11 @@ function called(ref: string): string {
   return ref.startsWith('extension:') ? `extension ${ref.slice('extension:'.length)}` : names.value.of(ref)
 }
 
+function few(refs: string[]): string {
+  const shown = refs.slice(0, 2).map((each) => names.value.of(each)).join(', ')
+  return refs.length > 2 ? `${shown} and ${refs.length - 2} more` : shown
+}
+
 function call(text: string): void {
   sentence.value = text
   asked.value++
@@ -23,7 +28,7 @@ function call(text: string): void {
 </script>
 
 <template>
-  <table data-testid="callers-notice">
+  <table v-if="impact.contrasts.length > 0" data-testid="callers-notice">
     <thead><tr><th scope="col">Called</th><th scope="col">Callers</th><th scope="col">When</th><th scope="col">A call that shows it</th></tr></thead>
     <tbody>
       <tr v-for="each in impact.contrasts" :key="`${each.called} ${each.words}`">
@@ -32,6 +37,12 @@ function call(text: string): void {
         <td>{{ each.when }}</td>
         <td><button v-if="each.sentence !== null" type="button" class="text-button mono" @click="call(each.sentence)">{{ each.sentence }}</button><span v-else class="soft">only if somebody’s state changes during the call</span></td>
       </tr>
+    </tbody>
+  </table>
+  <table v-if="impact.dialling.length > 0" data-testid="dialling">
+    <thead><tr><th scope="col">Dialled</th><th scope="col">By</th><th scope="col">Before</th><th scope="col">After</th></tr></thead>
+    <tbody>
+      <tr v-for="each in impact.dialling" :key="`${each.digits} ${each.who[0]}`"><td class="mono called">{{ each.digits }}</td><td>{{ few(each.who) }}</td><td>{{ each.before }}</td><td>{{ each.after }}</td></tr>
     </tbody>
   </table>
   <p v-if="more > 0" class="soft">and {{ plural(more, 'place') }} more</p>

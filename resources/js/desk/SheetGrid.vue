@@ -7,7 +7,8 @@ import { columnsOf, type Column } from './columns'
 import { cellKey, useDesk, type Edit } from './desk'
 import { valueAt } from './values'
 
-const props = defineProps<{ kind: BookObject['kind']; objects: BookObject[]; selected?: string | undefined }>()
+/** `after` is a last column that only shows; `struck` are lines that have no effect. */
+const props = defineProps<{ kind: BookObject['kind']; objects: BookObject[]; selected?: string | undefined; after?: string; struck?: string[] }>()
 const emit = defineEmits<{ select: [ref: string] }>()
 
 const LINE_HEIGHT = 34
@@ -247,11 +248,12 @@ function onPaste(event: ClipboardEvent): void {
       <thead>
         <tr>
           <th v-for="(column, index) in columns" :key="column.title" scope="col" :style="{ minWidth: widths[index] }">{{ column.title }}</th>
+          <th v-if="after !== undefined" scope="col">{{ after }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-if="drawn.above > 0" aria-hidden="true"><td :style="{ height: `${drawn.above}px` }" class="space" /></tr>
-        <tr v-for="{ object, row } in inView" :key="object.ref" :class="{ here: object.ref === selected }" :aria-rowindex="row + 2" :data-testid="`row-${object.ref}`">
+        <tr v-for="{ object, row } in inView" :key="object.ref" :class="{ here: object.ref === selected, struck: struck?.includes(object.ref) }" :aria-rowindex="row + 2" :data-testid="`row-${object.ref}`">
           <td
             v-for="(column, index) in columns" :key="column.title" role="gridcell"
             :tabindex="at.row === row && at.column === index ? 0 : -1"
@@ -271,6 +273,7 @@ function onPaste(event: ClipboardEvent): void {
             <template v-else>{{ textOf(object, column) }}</template>
             <span v-if="faults.has(keyOf(object, column))" :id="`${id}-${row}-${index}`" class="fault small alone" role="alert">{{ faults.get(keyOf(object, column))?.detail }}</span>
           </td>
+          <td v-if="after !== undefined" role="gridcell" class="after"><slot name="after" :object /></td>
         </tr>
         <tr v-if="drawn.below > 0" aria-hidden="true"><td :style="{ height: `${drawn.below}px` }" class="space" /></tr>
       </tbody>
@@ -304,6 +307,17 @@ td:has(input, .fault) {
 td.space {
   padding: 0;
   border: 0;
+}
+
+tr.struck td:not(.after) {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+}
+
+td.after {
+  max-width: none;
+  white-space: normal;
+  cursor: default;
 }
 
 tr.here td {

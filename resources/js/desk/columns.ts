@@ -33,6 +33,8 @@ export const ORDERS = { simultaneous: 'all at once', sequential: 'top down', rou
 
 const CLASSES = { internal: 'internal', local: 'local', national: 'national', international: 'international' }
 
+const FORMS = { e164: 'with plus and country code', national: 'as dialled in the country', withoutPlus: 'country code, no plus' }
+
 const STAGES = { draft: 'draft', building: 'building', testing: 'testing', 'in-service': 'in service', suspended: 'suspended', leaving: 'leaving', archived: 'archived' }
 
 const NUMBER_STATUS = {
@@ -107,6 +109,26 @@ const COLUMNS: Partial<Record<BookObject['kind'], Column[]>> = {
     { title: 'Fallback chain', path: at('name'), type: 'text', required: true },
     { title: 'Says first', path: at('announcement'), type: 'reference', kinds: ['announcement'] },
     { title: 'Places', path: () => null, type: 'text', shows: (object) => String(((valueAt(object.fields, 'places') ?? []) as unknown[]).length) },
+  ],
+  trunk: [
+    { title: 'Trunk', path: at('name'), type: 'text', required: true },
+    { title: 'On', path: at('enabled'), type: 'flag', required: true },
+    { title: 'Carrier', path: at('carrier'), type: 'text' },
+    { title: 'Channels', path: at('channels'), type: 'whole', unset: 'no limit' },
+    { title: 'of these outward', path: at('outboundChannels'), type: 'whole', unset: 'all' },
+    { title: 'Shows', path: at('callerId'), type: 'reference', kinds: ['number'] },
+    { title: 'Lets callers out again', path: at('outsideCallersOut'), type: 'flag', required: true },
+    { title: 'Numbers come as', path: at('deliversAs'), type: 'choice', choices: FORMS, required: true },
+  ],
+  route: [
+    { title: 'Tried', path: at('position'), type: 'whole', required: true },
+    { title: 'Route', path: at('name'), type: 'text', required: true },
+    { title: 'Digits', path: at('digits'), type: 'text', required: true },
+    { title: 'Strip', path: at('strip'), type: 'whole', required: true },
+    { title: 'In front', path: at('prepend'), type: 'text' },
+    { title: 'May use', path: at('class'), type: 'choice', choices: CLASSES, required: true },
+    { title: 'Trunks', path: at('trunks'), type: 'list', kinds: ['trunk'] },
+    { title: 'Not for', path: at('blocked'), type: 'list', kinds: ['user', 'group', 'mailbox'] },
   ],
   mailbox: [
     { title: 'Mailbox', path: at('name'), type: 'text', required: true },

@@ -317,7 +317,7 @@ describe('what callers notice of drift', () => {
       'GET /customers/inlet/live/impact': {
         readAt: '2026-12-01T18:00:00Z',
         impact: {
-          isComplete: true, count: 3, newlyReached: ['user:ines'], noLongerReached: [],
+          isComplete: true, count: 3, newlyReached: ['user:ines'], noLongerReached: [], dialling: [],
           contrasts: [
             { called: 'extension:201', words: 'every caller: rings user:ines -> released by user:ines', ofDegree: false, when: 'Sat 09:00 to 12:00', call: { to: '201', at: '2026-12-05T13:00:00Z', keys: [{ key: '1' }], world: { 'user:ines': 'busy' } }, sentence: '201, Sat 5 Dec 2026 09:00, press 1, 201 busy' },
             { called: 'extension:201', words: 'a caller after busy: hears nothing', ofDegree: false, when: 'at all times', call: null, sentence: null },
@@ -341,7 +341,7 @@ describe('what callers notice of drift', () => {
   })
 
   it('is said to be nothing where no call goes otherwise', async () => {
-    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [] }, strips: null, findings: [], noticed: [], brings: [] } })
+    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [], dialling: [] }, strips: null, findings: [], noticed: [], brings: [] } })
 
     expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('no')
     expect(page.get('[data-testid=nobody-notices]').text()).toContain('every call of the coming year goes the same way')

@@ -12,11 +12,13 @@ use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\CallBook;
 use Jaunty\Core\Calls\WayOut;
 use Jaunty\Core\Numbering\DigitAutomaton;
+use Jaunty\Core\Numbering\DigitMap;
 use Jaunty\Core\Numbering\EmergencyNumbers;
 use Jaunty\Core\Outbound\DialContrast;
 use Jaunty\Core\Outbound\DialDifference;
 use Jaunty\Core\Outbound\DialEnd;
 use Jaunty\Core\Outbound\DialPlan;
+use Jaunty\Core\Outbound\DigitChoices;
 use Jaunty\Core\Outbound\Numbering;
 use Jaunty\Core\Outbound\Origin;
 use Jaunty\Core\Outbound\RouteClaims;
@@ -177,6 +179,29 @@ final class DialLawsTest extends TestCase
             };
         }
         self::assertSame([], array_diff(['internal', 'local', 'national', 'international', 'tollFree', 'premium', 'emergency', 'misdialled'], array_keys($kinds)));
+    }
+
+    /** A map ticked together lets through what it says, behind the prefix, and nothing else of what people dial. */
+    #[DataProvider('countries')]
+    public function test_digit_maps_in_plain_words_let_through_what_they_say(string $country, string $main, string $prefix): void
+    {
+        $book = Samples::book(['tenant' => ['region' => $country, 'outsidePrefix' => $prefix === '' ? null : $prefix, 'mainNumber' => "number:{$main}"], 'mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => $main, 'destination' => 'mailbox:desk']]]);
+        $maps = [];
+        foreach (DigitChoices::of($country, $prefix) as $choice) {
+            $maps[$choice->key] = DigitAutomaton::of(DigitMap::parse($choice->digits, 'digits'));
+        }
+        $by = static fn (string $digits): array => array_keys(array_filter($maps, static fn (DigitAutomaton $map): bool => $map->asDialled()->fits($digits)));
+        foreach (SampleNumbers::of($book) as $sample) {
+            $fits = $by($sample->digits);
+            match ($sample->kind) {
+                'national', 'mobile' => self::assertContains($country === 'CA' || $country === 'US' ? 'national-1' : 'national', $fits, $sample->digits),
+                'international' => self::assertSame(['international'], $fits),
+                'emergency' => self::assertSame($sample->said === 'emergency' ? ['emergency'] : [], $fits, $sample->digits),
+                'premium', 'tollFree' => self::assertNotSame([], $fits),
+                'misdialled' => str_starts_with($sample->said, 'national') ? self::assertSame($country === 'GB' ? ['national'] : [], $fits, 'where numbers are of several lengths, one that is too short is another\'s') : self::assertNotContains('national', $fits),
+                default => null,
+            };
+        }
     }
 
     /**

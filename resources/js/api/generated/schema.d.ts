@@ -3160,6 +3160,186 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/outbound": {
+        parameters: {
+            query?: {
+                /** @description an instant, or a local time at the customer; unset for now */
+                at?: string;
+            };
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** What can be said of each route of the edited book, and what sample numbers come to by calling class */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description an instant, or a local time at the customer; unset for now */
+                    at?: string;
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Routes in the order they are asked */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            routes: components["schemas"]["RouteClaims"][];
+                            samples: {
+                                /** @enum {string} */
+                                kind: "internal" | "local" | "national" | "mobile" | "international" | "tollFree" | "premium" | "emergency" | "misdialled";
+                                said: string;
+                                digits: string;
+                                classes: (components["schemas"]["DialledBrief"] & {
+                                    /** @enum {string} */
+                                    class: "internal" | "local" | "national" | "international";
+                                })[];
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/outbound/choices": {
+        parameters: {
+            query?: {
+                /** @description dialled before every number outside; unset for the customer's */
+                prefix?: string;
+            };
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** Digit maps of the customer's country in plain words */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description dialled before every number outside; unset for the customer's */
+                    prefix?: string;
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description None where the book does not say which country */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            prefix: string;
+                            choices: {
+                                key: string;
+                                said: string;
+                                /** @description a digit map */
+                                digits: string;
+                                /** @enum {string} */
+                                class: "internal" | "local" | "national" | "international";
+                                strip: number;
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/outbound/dial": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What somebody gets who dials digits, with a reason for every route */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @description a user, as user:ines, or a calling class for anybody */
+                        who: string;
+                        digits: string;
+                        /** @description an instant, or a local time at the customer; unset for now */
+                        at?: string | null;
+                        /** @description trunks without a free channel */
+                        full?: string[] | null;
+                        /** @description the group whose number a member chose to show */
+                        shows?: string | null;
+                        /** @enum {string} */
+                        in?: "edited" | "book" | "live";
+                    };
+                };
+            };
+            responses: {
+                /** @description Where it ends */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Dialled"];
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/ports": {
         parameters: {
             query?: never;
@@ -3436,6 +3616,14 @@ export interface components {
             }[];
             newlyReached: string[];
             noLongerReached: string[];
+            /** @description what users get who dial the same */
+            dialling: {
+                digits: string;
+                /** @description users */
+                who: string[];
+                before: string;
+                after: string;
+            }[];
         } | null;
         /** @enum {string} */
         EndSort: "person" | "mailbox" | "outside" | "released" | "lost";
@@ -3650,6 +3838,57 @@ export interface components {
             /** @description why it was rejected, else empty */
             remark: string;
             readAt: string;
+        };
+        DialledBrief: {
+            /** @enum {string} */
+            end: "emergency" | "inside" | "outside" | "waits" | "nowhere";
+            words: string;
+            reason: string;
+            route: string | null;
+            /** @description the digits the trunk is given */
+            sent: string;
+            /** @description what they are out there, in E.164 */
+            number: string | null;
+            asksPin: boolean;
+        };
+        Dialled: components["schemas"]["DialledBrief"] & {
+            /** @description whom an extension reaches */
+            inside: string | null;
+            trunk: string | null;
+            callerId: {
+                /** @description a number or an extension, empty for nothing */
+                shown: string;
+                whose: string;
+            } | null;
+            remarks: string[];
+            routes: {
+                route: string;
+                /** @enum {string} */
+                verdict: "takes" | "tooLate" | "otherDigits" | "tooFew" | "cutShort" | "class" | "blocked" | "closed" | "asksPin" | "noTrunk";
+                words: string;
+                why: string;
+            }[];
+        };
+        RouteClaims: {
+            route: string;
+            /** @description the shortest digits it lets through */
+            shortest: string | null;
+            /** @description digits */
+            least: number;
+            /** @description unset for no end */
+            most: number | null;
+            /** @description earlier routes that leave it nothing */
+            shadowedBy: string[];
+            overlaps: {
+                route: string;
+                digits: string;
+            }[];
+            /** @description the shortest digits that no earlier route lets through */
+            left: string | null;
+            /** @description the shortest digits that are never dialled to their end */
+            cutShort: string | null;
+            /** @description that its digits begin with */
+            extensions: string[];
         };
         GrantTold: {
             /** @enum {string} */

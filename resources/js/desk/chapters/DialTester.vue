@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, ref, useId, watch } from 'vue'
+import { client, detailOf, take, type BookObject } from '@/api'
+import { useShortcuts } from '@/shared'
+import { useDesk } from '../desk'
+
+/** Who dials what, and what becomes of it, with a reason for every route as one types. */
+defineProps<{ trunks: BookObject[] }>()
+const digits = defineModel<string>({ required: true })
+
+const { customer, names } = useDesk()
+const id = useId()
+const who = ref('')
+const at = ref('')
+const full = ref<string[]>([])
+const input = ref<HTMLInputElement>()
+
+const users = computed(() => names.value.objects.filter((object) => object.kind === 'user'))
+const sender = computed(() => {
+  const typed = who.value.trim()
+  if (typed === '') return users.value[0]?.ref ?? 'national'
+  const found = names.value.find(typed, ['user', 'group', 'mailbox'], false)
+  return 'value' in found && typeof found.value === 'string' ? found.value : undefined
+})
+/** Spaces and brackets are how people write numbers, not what they dial. */
+const dialled = computed(() => digits.value.replace(/[\s().-]/g, ''))
+
+/** A question for each key would come to many; what is typed within a moment is one. */
+const PAUSE = 120
+const asked = ref({ who: '', digits: '', at: '', full: [] as string[] })
+let pause: ReturnType<typeof setTimeout> | undefined
+watch(
+  [sender, dialled, at, full],
+  () => {
+    clearTimeout(pause)
+    pause = setTimeout(() => (asked.value = { who: sender.value ?? '', digits: dialled.value, at: at.value.trim(), full: full.value }), PAUSE)
+  },
+  { immediate: true, deep: true },
+)
+const answer = useQuery({
+  queryKey: computed(() => ['computed', customer, 'dial', asked.value]),
+  queryFn: () => take(client.POST('/customers/{customer}/outbound/dial', { params: { path: { customer } }, body: { who: asked.value.who, digits: asked.value.digits, at: asked.value.at === '' ? null : asked.value.at, full: asked.value.full } })),
+  enabled: () => asked.value.who !== '' && asked.value.digits !== '',
+  placeholderData: keepPreviousData,
+  retry: false,
+})
+const result = computed(() => (asked.value.digits === '' || answer.error.value !== null ? undefined : answer.data.value))
+const shown = computed(() => {
+  const callerId = result.value?.callerId
+  if (callerId === null || callerId === undefined) return ''
+  return callerId.shown === '' ? `The other side sees ${callerId.whose}.` : `The other side sees ${callerId.shown}, ${callerId.whose}.`
+})
+
+useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => input.value?.focus() }])
+</script>
+
+<template>
+  <section class="tester" aria-label="Dial tester">
+    <p class="line">
+      <input v-model="who" type="text" class="who" :list="`${id}-who`" :placeholder="users[0]?.label ?? 'anybody'" aria-label="Who dials" :aria-invalid="sender === undefined" autocomplete="off">
+      dials
+      <input ref="input" v-model="digits" type="text" class="mono digits" inputmode="tel" placeholder="1 902 555 0199" aria-label="What is dialled" autocomplete="off" data-testid="dialled">
+      at
+      <input v-model="at" type="text" class="mono at" placeholder="now" aria-label="When, as 2026-12-24T20:00" autocomplete="off">
+      <kbd>d</kbd>
+    </p>
+    <datalist :id="`${id}-who`"><option v-for="user in users" :key="user.ref" :value="`${user.extension ?? ''} ${user.label}`.trim()" /></datalist>
+    <p v-if="trunks.length > 0" class="small soft">
+      Say that there is no channel free on
+      <label v-for="trunk in trunks" :key="trunk.ref"><input v-model="full" type="checkbox" :value="trunk.ref"> {{ trunk.label }}</label>
+    </p>
+    <p v-if="sender === undefined" class="fault" role="alert">Nobody in this book is called {{ who }}.</p>
+    <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">{{ detailOf(answer.error.value) }}</p>
+    <div v-if="result !== undefined" class="result" aria-live="polite" data-testid="dial-result">
+      <p :class="['end', result.end]"><strong>{{ result.words }}</strong>: {{ result.reason }}.</p>
+      <p v-if="result.route !== null">Sent: <span class="mono">{{ result.sent === '' ? 'nothing' : result.sent }}</span><template v-if="result.number !== null">, which is <span class="mono">{{ result.number }}</span></template>. {{ shown }}</p>
+      <p v-for="remark in result.remarks" :key="remark" class="remark">Mind: {{ remark }}.</p>
+      <ol class="said">
+        <li v-for="each in result.routes" :key="each.route" :class="each.verdict"><span class="verdict">{{ each.words }}</span> <strong>{{ names.of(each.route) }}</strong> <span class="soft">{{ each.why === each.words ? '' : each.why }}</span></li>
+      </ol>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.tester {
+  padding: 4px 0 12px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.line {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+
+.line input {
+  padding: 3px 6px;
+  border: 0;
+  border-bottom: 1px solid var(--ink);
+  background: none;
+}
+
+.who {
+  width: 190px;
+}
+
+.digits {
+  width: 210px;
+  font-size: 16px;
+}
+
+.at {
+  width: 170px;
+}
+
+label {
+  margin-left: 10px;
+}
+
+.result {
+  padding-top: 8px;
+}
+
+.end.nowhere,
+.end.waits,
+.remark {
+  color: var(--red);
+}
+
+.end.waits {
+  color: var(--ochre);
+}
+
+.said {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+.said li {
+  display: grid;
+  grid-template-columns: 100px 180px 1fr;
+  padding: 2px 0;
+  border-bottom: 1px solid var(--rule-soft);
+}
+
+.said li:not(.takes) strong {
+  font-weight: 400;
+}
+
+.said .takes .verdict {
+  color: var(--teal);
+  font-weight: 600;
+}
+
+.verdict {
+  color: var(--ink-soft);
+}
+</style>

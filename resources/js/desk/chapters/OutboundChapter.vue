@@ -1,0 +1,132 @@
+<script setup lang="ts">
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { client, take, type BookObject, type RouteClaims } from '@/api'
+import { EmptyState, plural } from '@/shared'
+import AllFields from '../AllFields.vue'
+import { useDesk } from '../desk'
+import { keyFor } from '../making'
+import NewObject from '../NewObject.vue'
+import { useSelected } from '../selection'
+import SheetGrid from '../SheetGrid.vue'
+import { valueAt } from '../values'
+import DialTester from './DialTester.vue'
+import DigitBuilder from './DigitBuilder.vue'
+import SampleTable from './SampleTable.vue'
+
+/** Trunks, routes in the order they are tried, what each lets through, and what becomes of dialled digits. */
+const { customer, edit, names } = useDesk()
+const { all, selected: pointed, select } = useSelected('trunk', 'route')
+const address = useRoute()
+const digits = ref('')
+const isMaking = ref(false)
+
+const trunks = computed(() => all.value.filter((object) => object.kind === 'trunk'))
+/** As they are asked: those for emergency calls before all others. */
+const routes = computed(() => all.value.filter((object) => object.kind === 'route').sort((one, other) => Number(isForHelp(other)) - Number(isForHelp(one)) || position(one) - position(other)))
+/** Routes are what one comes for: the first, until something is chosen. */
+const selected = computed(() => (address.query['at'] === undefined ? (routes.value[0] ?? pointed.value) : pointed.value))
+const route = computed(() => (selected.value?.kind === 'route' ? selected.value : undefined))
+
+const outbound = useQuery({
+  queryKey: ['computed', customer, 'outbound'],
+  queryFn: () => take(client.GET('/customers/{customer}/outbound', { params: { path: { customer } } })),
+  placeholderData: keepPreviousData,
+})
+const claims = computed(() => new Map((outbound.data.value?.routes ?? []).map((each) => [each.route, each])))
+const struck = computed(() => [...claims.value.values()].filter((each) => each.shadowedBy.length > 0).map((each) => each.route))
+
+function isForHelp(object: BookObject): boolean {
+  return valueAt(object.fields, 'emergency') === true
+}
+
+function position(object: BookObject): number {
+  return Number(valueAt(object.fields, 'position') ?? 0)
+}
+
+function lengths(each: RouteClaims): string {
+  if (each.shortest === null) return 'lets nothing through'
+  const many = each.most === null ? `${each.least} digits or more` : each.least === each.most ? plural(each.least, 'digit') : `${each.least} to ${each.most} digits`
+  return `${many}, such as ${each.shortest}`
+}
+
+function remarks(each: RouteClaims): string[] {
+  const of = (refs: string[]): string => refs.map((ref) => names.value.of(ref)).join(' and ')
+  return [
+    ...(each.shadowedBy.length > 0 ? [`never used: ${of(each.shadowedBy)} ${each.shadowedBy.length === 1 ? 'takes' : 'take'} all of it`] : each.overlaps.map((overlap) => `${names.value.of(overlap.route)} takes ${overlap.digits} before it`)),
+    ...(each.cutShort === null ? [] : [`${each.cutShort} is cut short`]),
+    ...(each.extensions.length === 0 ? [] : [`extension ${each.extensions[0] ?? ''} begins so`]),
+  ]
+}
+
+function copyTrunk(trunk: BookObject): void {
+  const name = `${trunk.label} copy`
+  const key = keyFor(name, 'trunk', names.value.objects)
+  void edit([{ op: 'create', object: `trunk:${key}`, path: '', value: { ...trunk.fields, name } }]).then(() => { select(`trunk:${key}`) })
+}
+
+function make(made: { name: string; digits: string; strip: number; class: string; emergency: boolean }): void {
+  const key = keyFor(made.name, 'route', names.value.objects)
+  const last = Math.max(0, ...routes.value.map(position))
+  void edit([{ op: 'create', object: `route:${key}`, path: '', value: { ...made, position: last + 1, trunks: trunks.value.slice(0, 1).map((each) => each.ref) } }]).then(() => {
+    isMaking.value = false
+    select(`route:${key}`)
+  })
+}
+
+function setDigits(made: { digits: string; strip: number; class: string }): void {
+  if (route.value === undefined) return
+  const object = route.value.ref
+  void edit([{ object, path: 'digits', value: made.digits }, { object, path: 'strip', value: made.strip }, { object, path: 'class', value: made.class }])
+}
+</script>
+
+<template>
+  <div>
+    <DialTester v-model="digits" :trunks />
+    <h2>Routes, in the order they are asked</h2>
+    <EmptyState v-if="routes.length === 0" title="No route: nobody can call out, not even for help">Make one for emergency calls first.</EmptyState>
+    <SheetGrid v-else kind="route" :objects="routes" :selected="route?.ref" after="Lets through" :struck @select="select">
+      <template #after="{ object }">
+        <template v-if="claims.get(object.ref) !== undefined">
+          <span class="small">{{ isForHelp(object) ? 'emergency calls, before all others: ' : '' }}{{ lengths(claims.get(object.ref)!) }}</span>
+          <span v-for="each in remarks(claims.get(object.ref)!)" :key="each" class="small remark">{{ each }}</span>
+        </template>
+      </template>
+    </SheetGrid>
+    <p class="acts"><button v-if="!isMaking" type="button" class="quiet-button" @click="isMaking = true">Another route</button></p>
+    <DigitBuilder v-if="isMaking" named @made="make" @left="isMaking = false" />
+    <details v-else-if="route !== undefined" :key="route.ref" class="builder"><summary>Say the digits of {{ route.label }} in plain words</summary><DigitBuilder @made="setDigits" /></details>
+    <SampleTable v-if="outbound.data.value !== undefined" :samples="outbound.data.value.samples" @dial="digits = $event" />
+    <h2>Trunks</h2>
+    <EmptyState v-if="trunks.length === 0" title="No trunk: no route leads anywhere" />
+    <SheetGrid v-else kind="trunk" :objects="trunks" :selected="selected?.kind === 'trunk' ? selected.ref : undefined" @select="select" />
+    <NewObject kind="trunk" @made="select" />
+    <p v-if="selected?.kind === 'trunk'" class="acts"><button type="button" class="quiet-button" @click="copyTrunk(selected)">Copy {{ selected.label }}</button> <span class="soft">A trunk that is not wanted any more is switched off, so that its routes say so.</span></p>
+    <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="selected.kind === 'route'" />
+  </div>
+</template>
+
+<style scoped>
+h2 {
+  margin-top: 20px;
+}
+
+.remark {
+  display: block;
+  color: var(--buoy);
+}
+
+.acts {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding-top: 8px;
+}
+
+.builder summary {
+  color: var(--ink-soft);
+  cursor: pointer;
+}
+</style>
