@@ -17,11 +17,13 @@ use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Book\NameScope;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\CallBook;
+use Jaunty\Core\Calls\DirectoryReport;
 use Jaunty\Core\Hours\CalendarLine;
 use Jaunty\Core\Hours\SpokenHolidays;
 use Jaunty\Core\Hours\SpokenHours;
@@ -124,11 +126,20 @@ final class DrawingController extends Controller
             $menus[] = [
                 'ref' => (string) Reference::of($menu),
                 'seconds' => $prompt instanceof Prompt ? $prompt->seconds() : 0,
+                'directory' => $menu->dialByName['scope'] === NameScope::Off ? null : self::directory($book, $menu),
                 'told' => array_map(static fn (int|string $key, string $words): array => ['key' => (string) $key, 'words' => $words], array_keys($told), array_values($told)),
             ];
         }
 
         return new JsonResponse(['menus' => $menus]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function directory(Book $book, Menu $menu): array
+    {
+        $report = DirectoryReport::of(CallBook::open($book), $menu);
+
+        return ['reached' => $report->reached, 'alike' => $report->alike, 'left' => $report->left];
     }
 
     private function today(Book $book): int

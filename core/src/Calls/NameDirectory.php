@@ -87,6 +87,23 @@ final readonly class NameDirectory
         return null;
     }
 
+    /** @return ?string the fewest keys that mean nobody else, # left out; null where others are always meant too */
+    public function fewestKeysTo(string $user): ?string
+    {
+        $codes = $this->codes[$user] ?? [];
+        usort($codes, static fn (string $one, string $other): int => strlen($one) <=> strlen($other));
+        $best = null;
+        foreach ($codes as $code) {
+            for ($length = $this->match === NameMatch::Whole ? strlen($code) : 1; $length <= strlen($code) && ($best === null || $length < strlen($best)); $length++) {
+                if ($this->meant(substr($code, 0, $length)) === [$user]) {
+                    $best = substr($code, 0, $length);
+                }
+            }
+        }
+
+        return $best;
+    }
+
     /** The keys that spell a name; what lies on no key is left out, accents are written without. */
     public static function code(string $name): string
     {

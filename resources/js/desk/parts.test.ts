@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Finding, Ruler } from '@/api'
 import { close, key, Refused, settle } from '@/testing'
 import AnswersByState from './chapters/AnswersByState.vue'
+import DirectoryPane from './chapters/DirectoryPane.vue'
 import GroupsChapter from './chapters/GroupsChapter.vue'
 import KeyOutline from './chapters/KeyOutline.vue'
 import MembersTable from './chapters/MembersTable.vue'
@@ -396,5 +397,25 @@ describe('ports', () => {
   it('is not there where no number is on its way', async () => {
     page = (await openPart(PortOrders, BOOK, {}, { props: { numbers: BOOK.slice(3) } })).page
     expect(page.find('section').exists()).toBe(false)
+  })
+})
+
+describe('dial by name', () => {
+  const MENU = object('menu:day', { name: 'Day', dialByName: { scope: 'all', groups: [], by: 'either', match: 'partial' } })
+  const BOOK = [MENU, INES, JOSS]
+
+  it('says who is reached by which keys, who is spelt alike, and who is not reached and why', async () => {
+    const directory = { reached: [{ user: 'user:ines', keys: '46', place: null }, { user: 'user:joss', keys: '5677', place: 2 }], alike: [['user:ines', 'user:joss']], left: [{ user: 'user:gone', why: 'is not listed' }] }
+    page = (await openPart(DirectoryPane, BOOK, {}, { props: { menu: MENU, directory } })).page
+
+    expect(page.findAll('[data-testid=directory] tbody tr').map((row) => row.text().replace(/\s+/g, ' '))).toEqual(['Ines Marsh4 6 #', 'Joss Arden5 6 7 7 #, then 2'])
+    expect(page.text()).toContain('Ines Marsh and Joss Arden are spelt by the same keys')
+    expect(page.text()).toContain('is not listed')
+  })
+
+  it('asks for groups only where the list is of groups, and shows nobody where names cannot be dialled', async () => {
+    page = (await openPart(DirectoryPane, BOOK, {}, { props: { menu: object('menu:day', { dialByName: { scope: 'off' } }), directory: null } })).page
+    expect(page.text()).not.toContain('# ends it')
+    expect(page.find('[data-testid=directory]').exists()).toBe(false)
   })
 })

@@ -2557,7 +2557,7 @@ export interface paths {
             };
             cookie?: never;
         };
-        /** What each menu's script tells callers of its keys */
+        /** What each menu's script tells callers of its keys, and whom it reaches by name */
         get: {
             parameters: {
                 query?: never;
@@ -2579,6 +2579,22 @@ export interface paths {
                             menus: {
                                 ref: string;
                                 seconds: number;
+                                /** @description unset where names cannot be dialled */
+                                directory: {
+                                    reached: {
+                                        user: string;
+                                        /** @description the fewest before # */
+                                        keys: string;
+                                        /** @description in the list that is read where others are meant too */
+                                        place: number | null;
+                                    }[];
+                                    /** @description users spelt by the same keys */
+                                    alike: string[][];
+                                    left: {
+                                        user: string;
+                                        why: string;
+                                    }[];
+                                } | null;
                                 told: {
                                     key: string;
                                     words: string;

@@ -10,6 +10,7 @@ import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import { asText, valueAt } from '../values'
 import AnswersByState from './AnswersByState.vue'
+import DirectoryPane from './DirectoryPane.vue'
 import KeyOutline from './KeyOutline.vue'
 import ScriptPane from './ScriptPane.vue'
 
@@ -60,7 +61,10 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
         </div>
         <AnswersByState v-if="selected.kind === 'attendant'" :attendant="selected" @open="select" />
         <div v-else-if="selected.kind === 'menu'" class="menu">
-          <KeyOutline :menu="selected" :scripts="scripts.data.value ?? []" />
+          <div>
+            <KeyOutline :menu="selected" :scripts="scripts.data.value ?? []" />
+            <DirectoryPane :menu="selected" :directory="scripts.data.value?.find((each) => each.ref === selected?.ref)?.directory" />
+          </div>
           <ScriptPane :holder="selected" path="prompt" :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []" :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0" />
         </div>
         <p v-else-if="selected.kind === 'announcement'" class="says">
