@@ -13,6 +13,7 @@ return [
         'switch' => ['url' => env('SWITCH_URL'), 'token' => env('STANDIN_TOKEN')],
         'carrier' => ['url' => env('CARRIER_URL'), 'token' => env('STANDIN_TOKEN')],
         'post' => ['url' => env('POST_URL')],
+        'studio' => ['url' => env('STUDIO_URL'), 'token' => env('STANDIN_TOKEN')],
     ],
     'owner_password_file' => env('DB_OWNER_PASSWORD_FILE'),
 ];

@@ -14,6 +14,7 @@ use App\Http\Controllers\MarginController;
 use App\Http\Controllers\OutboundController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PortController;
+use App\Http\Controllers\PromptController;
 use App\Http\Controllers\ProofController;
 use App\Http\Controllers\PushController;
 use App\Http\Controllers\RevisionController;
@@ -102,6 +103,13 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('outbound', [OutboundController::class, 'show']);
             Route::get('outbound/choices', [OutboundController::class, 'choices']);
             Route::post('outbound/dial', [OutboundController::class, 'dial']);
+            Route::prefix('prompts/{prompt}/recordings')->where(['prompt' => '[a-z0-9][a-z0-9.-]*'])->group(static function (): void {
+                Route::get('/', [PromptController::class, 'index']);
+                Route::post('/', [PromptController::class, 'store']);
+                Route::post('speech', [PromptController::class, 'speak'])->middleware('throttle:studio');
+                Route::post('{no}/use', [PromptController::class, 'useAgain'])->whereNumber('no');
+                Route::get('{no}/audio', [PromptController::class, 'audio'])->whereNumber('no');
+            });
             Route::get('proof', [ProofController::class, 'show']);
             Route::get('proof/{run}/map', [ProofController::class, 'map'])->whereNumber('run');
             Route::post('proof/{run}/call', [ProofController::class, 'call'])->whereNumber('run');

@@ -7,6 +7,7 @@ namespace App\Providers;
 use App\Access\Scope;
 use App\Http\Middleware\SignInByToken;
 use App\Post\PostTrayTransport;
+use App\Prompts\SpeechStudio;
 use App\Secrets\SecretKeeper;
 use App\Stock\CarrierDesk;
 use App\Switching\Practice\PracticeSwitchConnector;
@@ -33,6 +34,8 @@ final class RosterServiceProvider extends ServiceProvider
 
     private const PASSWORDS_A_MINUTE = 6;
 
+    private const TAKES_A_MINUTE = 60;
+
     public function register(): void
     {
         $this->app->singleton(Clock::class, static function (): Clock {
@@ -55,6 +58,11 @@ final class RosterServiceProvider extends ServiceProvider
             self::setting('carrier.url'),
             self::setting('carrier.token'),
         ));
+        $this->app->bind(SpeechStudio::class, static fn (Application $app): SpeechStudio => new SpeechStudio(
+            $app->make(Factory::class),
+            self::setting('studio.url'),
+            self::setting('studio.token'),
+        ));
     }
 
     public function boot(): void
@@ -62,6 +70,7 @@ final class RosterServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
         Mail::extend('post-tray', fn (): PostTrayTransport => new PostTrayTransport($this->app->make(Factory::class), self::setting('post.url')));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(self::whoAsks($request)));
+        RateLimiter::for('studio', static fn (Request $request): Limit => Limit::perMinute(self::TAKES_A_MINUTE)->by(self::whoAsks($request)));
         RateLimiter::for('password', static fn (Request $request): Limit => Limit::perMinute(self::PASSWORDS_A_MINUTE)->by((string) $request->ip()));
     }
 

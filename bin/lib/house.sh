@@ -39,7 +39,8 @@ need_to_serve() {
     need "start" php8.2-cli=/usr/bin/php8.2 php8.2-intl=$ext/intl.so php8.2-mbstring=$ext/mbstring.so php8.2-xml=$ext/dom.so \
         php8.2-pgsql=$ext/pdo_pgsql.so php8.2-sqlite3=$ext/pdo_sqlite.so php8.2-curl=$ext/curl.so php8.2-zip=$ext/zip.so \
         php8.2-bcmath=$ext/bcmath.so php8.2-fpm=/usr/sbin/php-fpm8.2 nginx-light=/usr/sbin/nginx \
-        postgresql-15=/usr/lib/postgresql/15/bin/postgres composer=/usr/*bin/composer* unzip=/usr/bin/unzip
+        postgresql-15=/usr/lib/postgresql/15/bin/postgres composer=/usr/*bin/composer* unzip=/usr/bin/unzip \
+        espeak-ng=/usr/bin/espeak-ng sox=/usr/bin/sox libsox-fmt-base=/usr/lib/*/sox/libsox_fmt_*.so
     command -v composer > /dev/null || die "composer is not on the PATH"
     command -v npm > /dev/null || die "Node.js 20 with npm is needed and not on the PATH"
     node -e 'process.exit(+process.versions.node.split(".")[0] >= 20 ? 0 : 1)' || die "Node.js 20 or newer is needed; this is $(node --version)"
@@ -153,7 +154,7 @@ lay_out() { # lay_out FIXED_NOW FIRST_PORT
     APP_PASSWORD=$(keep_secret app openssl rand -hex 24)
     STANDIN_TOKEN=$(keep_secret standin openssl rand -hex 24)
     APP_KEY="base64:$(keep_secret key openssl rand -base64 32)"
-    php "$ROOT/bin/lib/ports.php" "$HOME_DIR/ports" "$first" WEB DB SWITCH CARRIER POST
+    php "$ROOT/bin/lib/ports.php" "$HOME_DIR/ports" "$first" WEB DB SWITCH CARRIER POST STUDIO
     # shellcheck disable=SC1091
     . "$HOME_DIR/ports"
     ADDRESS="http://127.0.0.1:$WEB_PORT"
@@ -172,6 +173,7 @@ ROSTER_NIGHTLY_AS=lena@saltmarsh.example
 SWITCH_URL=http://127.0.0.1:$SWITCH_PORT
 CARRIER_URL=http://127.0.0.1:$CARRIER_PORT
 POST_URL=http://127.0.0.1:$POST_PORT
+STUDIO_URL=http://127.0.0.1:$STUDIO_PORT
 STANDIN_TOKEN=$STANDIN_TOKEN
 ENV
     )

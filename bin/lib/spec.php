@@ -33,6 +33,7 @@ $entries = [
     $standin('switch', $env('SWITCH_PORT'), 'switch.sqlite'),
     $standin('carrier', $env('CARRIER_PORT'), 'carrier.sqlite'),
     $standin('post', $env('POST_PORT'), 'post'),
+    $standin('studio', $env('STUDIO_PORT'), ''),
     ['name' => 'demo', 'once' => true, 'command' => $artisan('roster:demo'), 'user' => $web, 'env' => $ours],
     ['name' => 'worker', 'command' => $artisan('queue:work', '--sleep=0.3', '--tries=20', '--backoff=1', '--timeout=12', '--max-time=3600'), 'user' => $web, 'env' => $ours, 'pause' => 0.5],
     ['name' => 'schedule', 'command' => $artisan('schedule:work'), 'user' => $web, 'env' => $ours, 'pause' => 5.0],

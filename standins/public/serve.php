@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * The way in for each stand-in's process: `php -S 127.0.0.1:PORT standins/public/serve.php` with
- * STANDIN (switch, carrier or post), STANDIN_STORE (file or folder), STANDIN_TOKEN and, where its clock is to stand
+ * STANDIN (switch, carrier, post or studio), STANDIN_STORE (file or folder), STANDIN_TOKEN and, where its clock is to stand
  * still, STANDIN_NOW (an instant) in the environment; STANDIN_RATE limits the switch's calls a second (100 where unset).
  */
 
@@ -12,6 +12,7 @@ use Standins\CarrierDesk\CarrierDesk;
 use Standins\PostTray\PostTray;
 use Standins\PracticeSwitch\PracticeSwitch;
 use Standins\Shared\Request;
+use Standins\Studio\Studio;
 
 require dirname(__DIR__) . '/src/autoload.php';
 
@@ -23,6 +24,7 @@ $standin = match (getenv('STANDIN')) {
     'switch' => new PracticeSwitch($store, $token, $clock, max(1, (int) (getenv('STANDIN_RATE') === false ? '100' : getenv('STANDIN_RATE')))),
     'carrier' => new CarrierDesk($store, $token),
     'post' => new PostTray($store, $clock),
-    default => throw new RuntimeException('STANDIN must be switch, carrier or post'),
+    'studio' => new Studio($token),
+    default => throw new RuntimeException('STANDIN must be switch, carrier, post or studio'),
 };
 $standin->handle(Request::fromServer())->send();

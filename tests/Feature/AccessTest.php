@@ -19,7 +19,7 @@ final class AccessTest extends FeatureTestCase
         $this->grant($sol, $mine['id'], Ability::Push);
 
         foreach ($this->customerOperations() as [$method, $path]) {
-            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{schedule}', '{calendar}', '{threshold}', '{fingerprint}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'hours', 'holidays', 'mostChoices', str_repeat('0', 32)], $path), $this->bodyFor($path));
+            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}', '{schedule}', '{calendar}', '{threshold}', '{fingerprint}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays', 'mostChoices', str_repeat('0', 32)], $path), $this->bodyFor($path));
             $foreign = $ask($theirs['key'])->assertNotFound();
             $unknown = $ask('nobody-of-this-name')->assertNotFound();
             self::assertSame($unknown->json(), $foreign->json(), "{$method} {$path}");

@@ -31,7 +31,7 @@ final class ContractTest extends FeatureTestCase
             if (($path === '/session' && $method !== 'delete') || str_starts_with($path, '/joining')) {
                 continue;
             }
-            $path = str_replace(['{customer}', '{no}', '{push}', '{token}', '{audit}', '{grant}', '{invitation}', '{run}', '{kind}', '{fingerprint}'], ['ardent-road', '1', ...array_fill(0, 5, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'), '0', 'user', str_repeat('0', 32)], $path);
+            $path = str_replace(['{customer}', '{no}', '{push}', '{token}', '{audit}', '{grant}', '{invitation}', '{run}', '{prompt}', '{kind}', '{fingerprint}'], ['ardent-road', '1', ...array_fill(0, 5, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'), '0', 'welcome', 'user', str_repeat('0', 32)], $path);
             $this->json($method, "/api{$path}")->assertStatus(401);
         }
     }

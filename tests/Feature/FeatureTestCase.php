@@ -43,6 +43,7 @@ abstract class FeatureTestCase extends TestCase
         $app->make('config')->set([
             'roster.standins.switch' => ['url' => 'http://switch.test', 'token' => Wire::TOKEN],
             'roster.standins.post' => ['url' => 'http://post.test'],
+            'roster.standins.studio' => ['url' => 'http://studio.test', 'token' => Wire::TOKEN],
             'roster.standins.carrier' => ['url' => 'http://carrier.test', 'token' => Wire::TOKEN],
         ]);
 

@@ -9,15 +9,18 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
-/** No route of the API takes files yet; JSON of a megabyte is more than any screen sends. */
+/** JSON of a megabyte is more than any screen sends; recordings are the only files. */
 final class LimitBody
 {
     public const MOST_BYTES = 1_000_000;
 
+    /** Ten minutes of sixteen bits at 16 kHz. */
+    public const MOST_BYTES_OF_SOUND = 20_000_000;
+
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
-        if (strlen($request->getContent()) > self::MOST_BYTES) {
+        if (strlen($request->getContent()) > ($request->is('api/customers/*/prompts/*/recordings') ? self::MOST_BYTES_OF_SOUND : self::MOST_BYTES)) {
             throw new HttpException(413);
         }
 

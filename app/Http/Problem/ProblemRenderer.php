@@ -14,6 +14,7 @@ use App\Book\NumberNotFree;
 use App\Drift\CannotWaive;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
+use App\Prompts\StudioTrouble;
 use App\Push\PushUnderWay;
 use App\Secrets\CannotReveal;
 use App\Security\SignInRefused;
@@ -28,6 +29,7 @@ use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Calls\UnusableScript;
 use Jaunty\Core\Change\ChangeError;
+use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Sentences\UnreadableCall;
 use Jaunty\Core\Templates\UnusableAnswers;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
@@ -39,7 +41,7 @@ final class ProblemRenderer
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
+        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class, StudioTrouble::class, UnusableAudio::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
     public static function install(Exceptions $exceptions): void
@@ -76,6 +78,8 @@ final class ProblemRenderer
             $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
             $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),
             $fault instanceof CarrierTrouble => new Problem(502, 'carrier-trouble', 'Not done at the carrier', self::sentence($fault->getMessage())),
+            $fault instanceof StudioTrouble => new Problem(502, 'studio-trouble', 'Not spoken', self::sentence($fault->getMessage())),
+            $fault instanceof UnusableAudio => new Problem(422, 'unusable-audio', 'This recording cannot be used', $fault->getMessage(), [new FieldFault($fault->getMessage(), '/audio')]),
             $fault instanceof TransportExceptionInterface => new Problem(502, 'letter-not-sent', 'The letter was not sent', 'The mail server did not take it. Nothing was entered; try again.'),
             $fault instanceof HttpExceptionInterface => self::http($fault),
             default => self::ours($fault),

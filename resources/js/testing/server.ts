@@ -15,7 +15,9 @@ export function fakeServer(handlers: Record<string, unknown>): { asked: { call: 
   vi.stubGlobal('fetch', async (request: Request) => {
     const call = `${request.method} ${new URL(request.url).pathname.replace(/^\/api/, '')}`
     const text = await request.text()
-    const body: unknown = text === '' ? undefined : JSON.parse(text)
+    // A file is what it is.
+    const isFile = !(request.headers.get('Content-Type') ?? 'application/json').startsWith('application/json')
+    const body: unknown = text === '' ? undefined : isFile ? text : JSON.parse(text)
     asked.push({ call, body })
     if (!(call in handlers)) throw new Error(`nobody told the server what to say to ${call}`)
     const handler = handlers[call]

@@ -12,6 +12,7 @@ use Standins\PostTray\PostTray;
 use Standins\PracticeSwitch\PracticeSwitch;
 use Standins\Shared\Request as StandinRequest;
 use Standins\Shared\Standin;
+use Standins\Studio\Studio;
 
 /** The wire to stand-ins that live inside the test, with a hook for everything that can go wrong on it. */
 final class Wire
@@ -39,6 +40,7 @@ final class Wire
             $standin = match (parse_url($request->url(), PHP_URL_HOST)) {
                 'switch.test' => $this->switch,
                 'post.test' => $this->post(),
+                'studio.test' => new Studio(self::TOKEN),
                 default => $this->carrier,
             };
             $send = fn () => $this->carry($standin, $request);

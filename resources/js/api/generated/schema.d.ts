@@ -3356,6 +3356,208 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/prompts/{prompt}/recordings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                /** @description its key */
+                prompt: components["parameters"]["Prompt"];
+            };
+            cookie?: never;
+        };
+        /** What a prompt sounded like, newest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description its key */
+                    prompt: components["parameters"]["Prompt"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Recordings"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        /** Keep a recording; it is converted to 8 kHz mono mu-law and put in the draft */
+        post: {
+            parameters: {
+                query?: {
+                    origin?: "upload" | "microphone";
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description its key */
+                    prompt: components["parameters"]["Prompt"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "audio/wav": string;
+                };
+            };
+            responses: {
+                201: components["responses"]["Recordings"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                413: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/prompts/{prompt}/recordings/speech": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                /** @description its key */
+                prompt: components["parameters"]["Prompt"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Have the script spoken by the studio, as a stand-in until somebody records it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description its key */
+                    prompt: components["parameters"]["Prompt"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                201: components["responses"]["Recordings"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+                429: components["responses"]["Problem"];
+                502: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/prompts/{prompt}/recordings/{no}/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                /** @description its key */
+                prompt: components["parameters"]["Prompt"];
+                no: number;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put an earlier version in the draft again */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description its key */
+                    prompt: components["parameters"]["Prompt"];
+                    no: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Recordings"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/prompts/{prompt}/recordings/{no}/audio": {
+        parameters: {
+            query?: {
+                /** @description what every browser plays, instead of what telephones do */
+                as?: "pcm";
+            };
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+                /** @description its key */
+                prompt: components["parameters"]["Prompt"];
+                no: number;
+            };
+            cookie?: never;
+        };
+        /** The sound */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description what every browser plays, instead of what telephones do */
+                    as?: "pcm";
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                    /** @description its key */
+                    prompt: components["parameters"]["Prompt"];
+                    no: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A WAV file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "audio/wav": string;
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/ports": {
         parameters: {
             query?: never;
@@ -3906,6 +4108,25 @@ export interface components {
             /** @description that its digits begin with */
             extensions: string[];
         };
+        Recording: {
+            no: number;
+            /** @enum {string} */
+            origin: "upload" | "microphone" | "studio";
+            seconds: number;
+            /** @description below full scale; unset where it is silent */
+            peakDb: number | null;
+            /** @description loudest of equal parts, 0 to 100 */
+            waveform: number[];
+            cameAs: string;
+            /** @description what a listener would mind */
+            remarks: string[];
+            sha256: string;
+            isOfThisScript: boolean;
+            /** @description by the edited book */
+            isUsed: boolean;
+            by: string;
+            at: string;
+        };
         GrantTold: {
             /** @enum {string} */
             ability: "read" | "edit" | "push";
@@ -4212,6 +4433,17 @@ export interface components {
         };
     };
     responses: {
+        /** @description Newest first */
+        Recordings: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    recordings: components["schemas"]["Recording"][];
+                };
+            };
+        };
         /** @description In the order they were placed */
         Ports: {
             headers: {
@@ -4349,6 +4581,8 @@ export interface components {
         };
     };
     parameters: {
+        /** @description its key */
+        Prompt: string;
         Customer: string;
         /** @description Of the proof; it holds until the next edit */
         Run: number;

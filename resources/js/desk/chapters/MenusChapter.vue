@@ -12,6 +12,7 @@ import { asText, valueAt } from '../values'
 import AnswersByState from './AnswersByState.vue'
 import DirectoryPane from './DirectoryPane.vue'
 import KeyOutline from './KeyOutline.vue'
+import PromptPane from './PromptPane.vue'
 import ScriptPane from './ScriptPane.vue'
 
 /** Attendants, their answers by state side by side; menus as an outline by key, each submenu foldable in place with its script beside. */
@@ -71,7 +72,7 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
           Plays <InlineField :object="selected" path="prompt" :type="{ type: 'reference', kinds: ['prompt'], unset: 'nothing' }" label="Prompt" />, then
           <InlineField :object="selected" path="then" :type="{ type: 'destination', kinds: ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line'] }" label="Then" />.
         </p>
-        <p v-else class="says script">“<InlineField :object="selected" path="script" :type="{ type: 'text', unset: 'no script yet' }" label="Script" />”</p>
+        <PromptPane v-else :prompt="selected" />
         <AllFields :object="selected" removable />
       </section>
     </div>
@@ -121,11 +122,6 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
 
 .says {
   margin-top: 12px;
-}
-
-.script {
-  max-width: 46em;
-  font: italic 15px/1.6 var(--serif);
 }
 
 @media (width < 1180px) {
