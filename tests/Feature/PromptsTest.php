@@ -105,7 +105,7 @@ final class PromptsTest extends FeatureTestCase
         self::assertStringContainsString('nobody here speaks', $this->postJson("{$this->path()}/speech")->assertStatus(502)->json('detail'));
         $this->edit($this->customer, [['object' => 'prompt:hello', 'path' => 'script', 'value' => null]])->assertOk();
         $this->postJson("{$this->path()}/speech")->assertStatus(422);
-        $this->enter($this->customer)->assertOk();
+        $this->enter($this->customer)->assertCreated();
         $reader = $this->technician();
         $this->grant($reader, $this->tenantId($this->customer), Ability::Read);
         $this->actingAs($reader);
