@@ -8,6 +8,7 @@ use App\Http\Controllers\CallController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\FindingController;
+use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
@@ -95,6 +96,9 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::post('calls', [CallController::class, 'call']);
             Route::post('calls/completions', [CallController::class, 'complete']);
             Route::get('rulers/{kind}/{key}', [DrawingController::class, 'ruler'])->whereIn('kind', ['group', 'chain', 'user']);
+            Route::get('history', [HistoryController::class, 'show']);
+            Route::post('history/read', [HistoryController::class, 'read']);
+            Route::get('history/calls.csv', [HistoryController::class, 'csv']);
             Route::get('hours/{schedule}', [DrawingController::class, 'year']);
             Route::post('hours', [DrawingController::class, 'readHours']);
             Route::get('calendars/{calendar}', [DrawingController::class, 'calendar']);

@@ -14,6 +14,7 @@ use App\Audit\FindingOrigins;
 use App\Book\BookRepository;
 use App\Book\SummaryKeeper;
 use App\Drift\LiveReader;
+use App\History\CallReader;
 use App\Models\TenantRow;
 use App\Stock\CarrierTrouble;
 use App\Stock\PortDesk;
@@ -34,14 +35,14 @@ final class AuditCustomer implements ShouldQueue
         $this->afterCommit = true;
     }
 
-    public function handle(Scope $scope, BookRepository $books, SummaryKeeper $summaries, FindingOrigins $origins, LiveReader $reader, PortDesk $ports, AuditRuns $runs): void
+    public function handle(Scope $scope, BookRepository $books, SummaryKeeper $summaries, FindingOrigins $origins, LiveReader $reader, PortDesk $ports, CallReader $calls, AuditRuns $runs): void
     {
         if ($this->batch()?->cancelled() === true) {
             return;
         }
         $began = hrtime(true);
         try {
-            $trouble = $this->reason->readsTheSwitch() ? $this->readOutside($reader, $ports) : null;
+            $trouble = $this->reason->readsTheSwitch() ? $this->readOutside($reader, $ports, $calls) : null;
             $scope->tenant($this->technicianId, $this->tenantId, Ability::Read, function (TenantRow $tenant) use ($books, $summaries, $origins, $runs, $began, $trouble): void {
                 $summaries->dayChanged($tenant->id, $books->head($tenant->id));
                 $origins->find($tenant);
@@ -54,10 +55,10 @@ final class AuditCustomer implements ShouldQueue
     }
 
     /** @return ?string why it could not be read; the book is audited all the same */
-    private function readOutside(LiveReader $reader, PortDesk $ports): ?string
+    private function readOutside(LiveReader $reader, PortDesk $ports, CallReader $calls): ?string
     {
         $said = [];
-        foreach ([$reader->read(...), $ports->read(...)] as $read) {
+        foreach ([$reader->read(...), $ports->read(...), $calls->read(...)] as $read) {
             try {
                 $read($this->technicianId, $this->tenantId);
             } catch (SwitchTrouble | CarrierTrouble $trouble) {

@@ -61,6 +61,15 @@ interface SwitchConnector
     public function delete(Bindings $bindings, Reference $object, string $key, string $actingFor): void;
 
     /**
+     * Calls that were made, in the order the switch wrote them down.
+     *
+     * @param  int  $after  the switch's number of the last call that is known; 0 for none
+     *
+     * @throws SwitchTrouble
+     */
+    public function calls(Book $book, Bindings $bindings, int $after): CallPage;
+
+    /**
      * Tells the switch a secret, which it takes and never tells again.
      *
      * @throws SwitchTrouble

@@ -6,6 +6,7 @@ namespace App\Switching\Practice;
 
 use App\Switching\Bindings;
 use App\Switching\Bound;
+use App\Switching\CallPage;
 use App\Switching\LiveEdit;
 use App\Switching\Practice\Fields\Ringers;
 use App\Switching\Reading;
@@ -85,6 +86,26 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
 
         return new Reading($this->beside($live, $book), $found, $this->edits($path, $found));
+    }
+
+    public function calls(Book $book, Bindings $bindings, int $after): CallPage
+    {
+        $account = $this->account($book, $bindings);
+        if (! is_string($account['id'] ?? null)) {
+            return new CallPage([], null);
+        }
+        $page = $this->api->get("/v1/accounts/{$account['id']}/tickets", ['after' => (string) $after]);
+        $tickets = new Tickets($bindings);
+        $records = [];
+        foreach (is_array($page['rows'] ?? null) ? $page['rows'] : [] as $row) {
+            if (is_array($row)) {
+                /** @var array<string, mixed> $row */
+                [$serial, $record] = $tickets->read($row);
+                $records[$serial] = $record;
+            }
+        }
+
+        return new CallPage($records, is_int($page['next'] ?? null) ? $page['next'] : null);
     }
 
     public function create(Book $book, Bindings $bindings, Reference $object, array $fields, string $key, string $actingFor): Bound

@@ -3558,6 +3558,138 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/history": {
+        parameters: {
+            query?: {
+                /** @description back from now; at most 90, which is what is kept */
+                days?: number;
+            };
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** Calls that were made, added up */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description back from now; at most 90, which is what is kept */
+                    days?: number;
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["History"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/history/read": {
+        parameters: {
+            query?: {
+                /** @description back from now; at most 90, which is what is kept */
+                days?: number;
+            };
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read on from the last call that was read */
+        post: {
+            parameters: {
+                query?: {
+                    /** @description back from now; at most 90, which is what is kept */
+                    days?: number;
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["History"];
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+                502: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/history/calls.csv": {
+        parameters: {
+            query?: {
+                /** @description back from now; at most 90, which is what is kept */
+                days?: number;
+            };
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        /** The calls themselves */
+        get: {
+            parameters: {
+                query?: {
+                    /** @description back from now; at most 90, which is what is kept */
+                    days?: number;
+                };
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A line each, in the order they came */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/csv; charset=utf-8": string;
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/ports": {
         parameters: {
             query?: never;
@@ -4127,6 +4259,23 @@ export interface components {
             by: string;
             at: string;
         };
+        Tally: {
+            calls: number;
+            /** @description by a person */
+            answered: number;
+            missed: number;
+            /** @description left, among those missed */
+            messages: number;
+            /** @description seconds; half waited less */
+            usualWait: number | null;
+            longestWait: number | null;
+            /** @description seconds */
+            talked: number;
+            lastAnswered: string | null;
+        };
+        TallyOf: components["schemas"]["Tally"] & {
+            of: string;
+        };
         GrantTold: {
             /** @enum {string} */
             ability: "read" | "edit" | "push";
@@ -4441,6 +4590,28 @@ export interface components {
             content: {
                 "application/json": {
                     recordings: components["schemas"]["Recording"][];
+                };
+            };
+        };
+        /** @description As last read */
+        History: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    readAt: string | null;
+                    whole: components["schemas"]["Tally"];
+                    mostAtOnce: number;
+                    numbers: components["schemas"]["TallyOf"][];
+                    groups: components["schemas"]["TallyOf"][];
+                    users: {
+                        of: string;
+                        /** @description calls in which their phones rang */
+                        rang: number;
+                        answered: number;
+                        lastAnswered: string | null;
+                    }[];
                 };
             };
         };
