@@ -56,7 +56,7 @@ final class Customers
         return new DemoCustomer('one-site-office', [
             'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550151', 'emergencyMail' => 'desk@bellwether.example',
             'hours' => 'Mon-Fri 9 to 5; Sat 10-2', 'whenClosed' => 'message', 'users' => self::people(80, ['Reception', 'Lending', 'Savings', 'Branches', 'Accounts', 'Member services'], 'bellwether'),
-        ], lookedAfterBy: self::SOL);
+        ], [['object' => 'trunk:main', 'path' => 'deliversAs', 'value' => 'withoutPlus']], note: 'As its calls come', lookedAfterBy: self::SOL, isCalled: true);
     }
 
     private static function coldharbour(): DemoCustomer
@@ -222,7 +222,7 @@ final class Customers
                 ['item' => 'wynn-abel', 'who' => 'user:wynn-abel', 'signedIn' => false], ['item' => 'tamsin-quill', 'who' => 'user:tamsin-quill', 'signedIn' => false],
             ]]],
             ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
-        ], new DemoFault('a night group in which nobody is signed in', 'groups.nobody-signed-in', 'main wed 23:30, wynn answers', 'messageIn mailbox:reception'), note: 'The night desk answers after ten', lookedAfterBy: self::SOL);
+        ], new DemoFault('a night group in which nobody is signed in', 'groups.nobody-signed-in', 'main wed 23:30, wynn answers', 'messageIn mailbox:reception'), note: 'The night desk answers after ten', lookedAfterBy: self::SOL, isCalled: true);
     }
 
     private static function quillAndTern(): DemoCustomer

@@ -16,6 +16,7 @@ use App\Book\FieldEdit;
 use App\Book\SummaryKeeper;
 use App\Drift\LiveReader;
 use App\Drift\Signatures;
+use App\History\CallReader;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Push;
@@ -28,12 +29,14 @@ use App\Push\PushRunner;
 use App\Stock\NumberStock;
 use App\Stock\PortDesk;
 use App\Stock\PortRequest;
+use App\Switching\Bindings;
 use App\Switching\Bound;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
 use Illuminate\Support\Str;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 
@@ -80,6 +83,8 @@ final readonly class Demo
         private AuditRuns $runs,
         private Staff $staff,
         private PortDesk $ports,
+        private DemoTraffic $traffic,
+        private CallReader $calls,
     ) {
     }
 
@@ -107,6 +112,7 @@ final readonly class Demo
             if ($customer->isPushed && $this->push($lead, $customer->key())) {
                 $this->sign($lead, $customer->key());
                 $this->changeByHand($lead, $customer);
+                $this->callIt($lead, $customer);
                 yield "pushed {$customer->name()}";
             }
         }
@@ -149,16 +155,31 @@ final readonly class Demo
     }
 
     /** Somebody at the customer's changes things on the switch, with its own password. */
+    private function callIt(Technician $lead, DemoCustomer $customer): void
+    {
+        if ($customer->isCalled) {
+            [$book, $known] = $this->onTheSwitch($lead, $customer);
+            $this->traffic->play($book, $known);
+            $this->calls->read($lead->id, $customer->key());
+        }
+    }
+
+    /** @return array{Book, Bindings} */
+    private function onTheSwitch(Technician $lead, DemoCustomer $customer): array
+    {
+        return $this->scope->tenant($lead->id, $customer->key(), Ability::Read, function (TenantRow $tenant): array {
+            $book = $this->books->head($tenant->id);
+
+            return [$book, $this->bindings->load($tenant->id, $this->switch->name(), [$book])];
+        });
+    }
+
     private function changeByHand(Technician $lead, DemoCustomer $customer): void
     {
         if ($customer->byHand === []) {
             return;
         }
-        [$book, $known] = $this->scope->tenant($lead->id, $customer->key(), Ability::Read, function (TenantRow $tenant): array {
-            $book = $this->books->head($tenant->id);
-
-            return [$book, $this->bindings->load($tenant->id, $this->switch->name(), [$book])];
-        });
+        [$book, $known] = $this->onTheSwitch($lead, $customer);
         $live = $book;
         foreach ($customer->byHand as $place => $edit) {
             $object = Reference::parse($edit['object']);

@@ -16,6 +16,7 @@ final readonly class DemoCustomer
      * @param  bool  $isPushed  whether it stands on the practice switch
      * @param  list<array{object: string, path: string, value: mixed}>  $byHand  changed on the switch since, past the book
      * @param  string  $lookedAfterBy  sign-in of a technician
+     * @param  bool  $isCalled  whether the switch has call records of it
      */
     public function __construct(
         public string $template,
@@ -26,6 +27,7 @@ final readonly class DemoCustomer
         public array $byHand = [],
         public string $note = '',
         public string $lookedAfterBy = 'lena@saltmarsh.example',
+        public bool $isCalled = false,
     ) {
     }
 

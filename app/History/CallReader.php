@@ -65,7 +65,7 @@ final readonly class CallReader
     {
         $from = $this->clock->now()->modify("-{$days} days");
         $records = CallRow::query()->where('tenant_id', $tenantId)->where('at', '>=', $from)->orderBy('at')->orderBy('serial')->get()
-            ->map(static fn (CallRow $row): CallRecord => new CallRecord($row->at->getTimestamp(), $row->caller, $row->called, $row->outcome, $row->target, $row->groups, $row->rang, $row->waited, $row->talked))->all();
+            ->map(static fn (CallRow $row): CallRecord => new CallRecord($row->at->getTimestamp(), $row->caller, $row->called, $row->outcome, $row->target, $row->groups, $row->rang, $row->waited, $row->talked, $row->came_as))->all();
         $reading = $this->db->selectOne('select read_at from call_readings where tenant_id = ?', [$tenantId]);
 
         return [new CallHistory(array_values($records)), is_object($reading) && is_string($reading->read_at ?? null) ? (new \DateTimeImmutable($reading->read_at))->format(\DateTimeInterface::ATOM) : null];
@@ -85,7 +85,7 @@ final readonly class CallReader
         foreach ($records as $serial => $record) {
             $rows[] = [
                 'tenant_id' => $tenantId, 'serial' => $serial, 'at' => gmdate('Y-m-d\TH:i:s\Z', $record->at), 'caller' => $record->from, 'called' => $record->called, 'outcome' => $record->outcome->value, 'target' => $record->target,
-                'groups' => json_encode($record->groups, JSON_THROW_ON_ERROR), 'rang' => json_encode($record->rang, JSON_THROW_ON_ERROR), 'waited' => $record->waited, 'talked' => $record->talked,
+                'groups' => json_encode($record->groups, JSON_THROW_ON_ERROR), 'rang' => json_encode($record->rang, JSON_THROW_ON_ERROR), 'waited' => $record->waited, 'talked' => $record->talked, 'came_as' => $record->cameAs,
             ];
         }
         // Read twice at once, a call is kept once.

@@ -20,6 +20,7 @@ use Jaunty\Core\Calls\Outcome;
  * @property list<string> $rang
  * @property int $waited
  * @property int $talked
+ * @property string $came_as
  */
 final class CallRow extends Row
 {

@@ -22,6 +22,7 @@ return new class extends Migration {
                 rang jsonb not null,
                 waited integer not null,
                 talked integer not null,
+                came_as text not null default '',
                 primary key (tenant_id, serial)
             );
             comment on column call_records.serial is 'the switch''s own number of the call, which only grows: reading goes on behind the highest';

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Calls\Outcome;
 use Jaunty\Core\History\CallHistory;
 use Jaunty\Core\History\CallRecord;
+use Jaunty\Core\History\NumberForms;
 use Jaunty\Core\History\RungTally;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -47,6 +50,19 @@ final class HistoryTest extends TestCase
 
         self::assertSame([0, null, null, null], [$whole->calls, $whole->usualWait, $whole->longestWait, $whole->lastAnswered]);
         self::assertSame(0, (new CallHistory([]))->mostAtOnce());
+    }
+
+    /** A number says itself in which form it comes, or its trunk does for all of them. */
+    public function test_the_form_in_which_numbers_come_is_held_against_the_trunk_s(): void
+    {
+        $book = static fn (string $says, ?string $own = null): Book => Samples::book(['mailboxes' => [['key' => 'desk']], 'trunks' => [['key' => 'main', 'deliversAs' => $says]], 'numbers' => [['key' => '+19025550150', 'destination' => 'mailbox:desk', 'trunk' => 'trunk:main', 'deliveredAs' => $own]]]);
+        $forms = static fn (Book $book, string ...$came): array => array_map(static fn (NumberForms $forms): array => [array_sum($forms->calls), $forms->instead()?->value], NumberForms::of($book, new CallHistory(array_map(static fn (string $as): CallRecord => self::call(1, Outcome::Released, null, more: ['cameAs' => $as]), array_values($came)))));
+
+        self::assertSame([[2, 'withoutPlus']], $forms($book('e164'), '19025550150', '19025550150'));
+        self::assertSame([[2, null]], $forms($book('withoutPlus'), '19025550150', '19025550150'));
+        self::assertSame([[3, 'national']], $forms($book('e164'), '+19025550150', '9025550150', '9025550150'), 'as most of them came');
+        self::assertSame([], $forms($book('e164', 'national'), '19025550150'), 'the number says so itself');
+        self::assertSame([], $forms($book('e164'), '150'), 'nobody knows what that is');
     }
 
     /** Counted second by second, whatever the calls. */

@@ -33,6 +33,8 @@ final class HistoryTest extends FeatureTestCase
         self::assertSame([["number:{$this->number}", 3]], array_map(static fn (array $line): array => [$line['of'], $line['calls']], $first['numbers']));
         self::assertSame([['user:ines-marsh', 3]], array_map(static fn (array $line): array => [$line['of'], $line['answered']], $first['users']));
 
+        self::assertSame([[3, ltrim($this->number, '+'), 'withoutPlus']], array_map(static fn (array $line): array => [$line['calls'], $line['example'], $line['instead']], $first['forms']));
+
         $this->play(2, null);
         $this->postJson($this->path('/read'))->assertOk();
         $again = $this->postJson($this->path('/read'))->assertOk()->json('whole');

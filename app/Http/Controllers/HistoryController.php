@@ -6,19 +6,22 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Desk\Books;
 use App\History\CallReader;
 use App\Models\TenantRow;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\History\CallHistory;
+use Jaunty\Core\History\NumberForms;
 use Jaunty\Core\History\RungTally;
 use Jaunty\Core\History\Tally;
 
 /** Calls that were made: added up where decisions are made, and as they are for other programs. */
 final class HistoryController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly CallReader $reader)
+    public function __construct(private readonly Scope $scope, private readonly CallReader $reader, private readonly Books $books)
     {
     }
 
@@ -65,6 +68,7 @@ final class HistoryController extends Controller
 
         return new JsonResponse([
             'readAt' => $readAt, 'whole' => self::shown($history->whole()), 'mostAtOnce' => $history->mostAtOnce(), 'numbers' => $tallies($history->byNumber()), 'groups' => $tallies($history->byGroup()),
+            'forms' => array_map(static fn (NumberForms $forms): array => ['trunk' => (string) Reference::of($forms->trunk), 'calls' => array_sum($forms->calls), 'example' => $forms->example, 'says' => $forms->trunk->deliversAs->value, 'instead' => $forms->instead()?->value], NumberForms::of($this->books->edited($this->technician($request)->id, $customer), $history)),
             'users' => array_map(static fn (string $of, RungTally $tally): array => ['of' => $of, 'rang' => $tally->rang, 'answered' => $tally->answered, 'lastAnswered' => self::instant($tally->lastAnswered)], array_map(strval(...), array_keys($users)), array_values($users)),
         ]);
     }

@@ -45,6 +45,7 @@ final readonly class Tickets
             $this->places(array_column(is_array($ticket['rang'] ?? null) ? $ticket['rang'] : [], 'place')),
             $whole('waited'),
             $whole('talked'),
+            $dialled,
         )];
     }
 

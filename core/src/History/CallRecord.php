@@ -18,6 +18,7 @@ final readonly class CallRecord
      * @param  list<string>  $rang  users who rang, as references
      * @param  int  $waited  seconds until it was taken, or until its end
      * @param  int  $talked  seconds
+     * @param  string  $cameAs  the called number as the trunk delivered it
      */
     public function __construct(
         public int $at,
@@ -29,6 +30,7 @@ final readonly class CallRecord
         public array $rang,
         public int $waited,
         public int $talked,
+        public string $cameAs = '',
     ) {
     }
 

@@ -29,6 +29,7 @@ export type Margin = Answer<'/customers/{customer}/margin', 'get'>
 export type Now = Answer<'/customers/{customer}/now', 'get'>
 export type Followed = Answer<'/customers/{customer}/calls', 'post'>
 export type Outbound = Answer<'/customers/{customer}/outbound', 'get'>
+export type History = Answer<'/customers/{customer}/history', 'get'>
 export type Proof = Answer<'/customers/{customer}/proof', 'get'>
 export type MenuScript = Answer<'/customers/{customer}/menus', 'get'>['menus'][number]
 export type Difference = Schemas['Difference']

@@ -33,7 +33,7 @@ export const ORDERS = { simultaneous: 'all at once', sequential: 'top down', rou
 
 const CLASSES = { internal: 'internal', local: 'local', national: 'national', international: 'international' }
 
-const FORMS = { e164: 'with plus and country code', national: 'as dialled in the country', withoutPlus: 'country code, no plus' }
+export const FORMS = { e164: 'with plus and country code', national: 'as dialled in the country', withoutPlus: 'country code, no plus' }
 
 const STAGES = { draft: 'draft', building: 'building', testing: 'testing', 'in-service': 'in service', suspended: 'suspended', leaving: 'leaving', archived: 'archived' }
 

@@ -10,6 +10,8 @@ export const EDITS = 'POST /customers/inlet/draft/edits'
 export const ZONE = 'America/Halifax'
 export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] }
 
+export const NO_CALLS = { readAt: null, whole: { calls: 0, answered: 0, missed: 0, messages: 0, usualWait: null, longestWait: null, talked: 0, lastAnswered: null }, mostAtOnce: 0, numbers: [], groups: [], users: [], forms: [] }
+
 /** An object of the book as the API gives it. */
 export function object(ref: string, fields: Record<string, unknown> = {}, more: Partial<BookObject> = {}): BookObject {
   const [kind = '', key = ''] = ref.split(/:(.*)/)
@@ -23,7 +25,7 @@ export async function openPart(which: Component, objects: BookObject[], handlers
   const server = fakeServer({
     'GET /customers/inlet/desk': desk, 'GET /customers/inlet/live': NOTHING_LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [], brings: [] }, 'GET /customers/inlet/pushes': { pushes: [] },
     'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers/inlet/margin': { findings: [], waived: [], strip: null }, 'GET /customers/inlet/now': { book: null, live: null, readAt: null },
-    'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /customers/inlet/ports': { ports: [] }, ...handlers,
+    'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /customers/inlet/ports': { ports: [] }, 'GET /customers/inlet/history': NO_CALLS, ...handlers,
   })
   HTMLDialogElement.prototype.showModal = function showModal(): void {
     this.open = true

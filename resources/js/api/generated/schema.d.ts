@@ -4603,6 +4603,22 @@ export interface components {
                     readAt: string | null;
                     whole: components["schemas"]["Tally"];
                     mostAtOnce: number;
+                    /** @description in which form trunks delivered called numbers */
+                    forms: {
+                        trunk: string;
+                        calls: number;
+                        example: string | null;
+                        /**
+                         * @description the edited book
+                         * @enum {string}
+                         */
+                        says: "e164" | "national" | "withoutPlus";
+                        /**
+                         * @description unset where calls come as the book says
+                         * @enum {string|null}
+                         */
+                        instead: "e164" | "national" | "withoutPlus" | null;
+                    }[];
                     numbers: components["schemas"]["TallyOf"][];
                     groups: components["schemas"]["TallyOf"][];
                     users: {

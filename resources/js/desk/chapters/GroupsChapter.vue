@@ -12,6 +12,7 @@ import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
 import { asText, valueAt } from '../values'
+import CallsMade from '../CallsMade.vue'
 import MembersTable from './MembersTable.vue'
 
 /** Hunt groups: the list, and of the one in view who is in it, how long each rings, and where calls go otherwise. */
@@ -73,6 +74,7 @@ function queueUp(): void {
     <TimingRuler v-if="ruler !== undefined" :ruler :label="`Who rings when in ${selected.label}`" :may-move="!isQueue || ruler.limit !== null" @limit="moveLimit" />
     <h3 class="part">Who</h3>
     <MembersTable :group="selected" />
+    <CallsMade by="groups" :only="selected.ref" />
     <h3 class="part">Otherwise</h3>
     <ul class="cases">
       <li v-for="[item, words] in cases" :key="item">

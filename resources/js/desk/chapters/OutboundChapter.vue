@@ -6,6 +6,8 @@ import { client, take, type BookObject, type RouteClaims } from '@/api'
 import { EmptyState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
+import { FORMS } from '../columns'
+import { useHistory } from '../history'
 import { keyFor } from '../making'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
@@ -20,6 +22,9 @@ const { customer, edit, names } = useDesk()
 const { all, selected: pointed, select } = useSelected('trunk', 'route')
 const address = useRoute()
 const digits = ref('')
+/** As the calls of three months came. */
+const { history } = useHistory(90)
+const wrongForms = computed(() => (history.data.value?.forms ?? []).flatMap((form) => (form.instead === null ? [] : [{ ...form, instead: form.instead }])))
 const isMaking = ref(false)
 
 const trunks = computed(() => all.value.filter((object) => object.kind === 'trunk'))
@@ -102,6 +107,10 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
     <h2>Trunks</h2>
     <EmptyState v-if="trunks.length === 0" title="No trunk: no route leads anywhere" />
     <SheetGrid v-else kind="trunk" :objects="trunks" :selected="selected?.kind === 'trunk' ? selected.ref : undefined" @select="select" />
+    <p v-for="form in wrongForms" :key="form.trunk" class="form" data-testid="number-form">
+      {{ plural(form.calls, 'call') }} came by {{ names.of(form.trunk) }} as <span class="mono">{{ form.example }}</span>, and it says numbers come {{ FORMS[form.says] }}.
+      <button type="button" class="text-button" @click="edit([{ object: form.trunk, path: 'deliversAs', value: form.instead }])">Say {{ FORMS[form.instead] }}</button>
+    </p>
     <NewObject kind="trunk" @made="select" />
     <p v-if="selected?.kind === 'trunk'" class="acts"><button type="button" class="quiet-button" @click="copyTrunk(selected)">Copy {{ selected.label }}</button> <span class="soft">A trunk that is not wanted any more is switched off, so that its routes say so.</span></p>
     <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="selected.kind === 'route'" />
@@ -115,6 +124,11 @@ h2 {
 
 .remark {
   display: block;
+  color: var(--buoy);
+}
+
+.form {
+  padding-top: 8px;
   color: var(--buoy);
 }
 

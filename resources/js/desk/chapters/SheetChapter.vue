@@ -5,6 +5,7 @@ import AllFields from '../AllFields.vue'
 import type { Chapter } from '../chapters'
 import NewObject from '../NewObject.vue'
 import PortOrders from '../PortOrders.vue'
+import CallsMade from '../CallsMade.vue'
 import PinKeeper from '../PinKeeper.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
@@ -28,6 +29,7 @@ const mayMake = computed(() => kind !== 'number' && kind !== 'tenant')
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
   <NewObject v-if="mayMake" :kind @made="select" />
   <PortOrders v-if="kind === 'number'" :numbers="lines" />
+  <CallsMade v-if="kind === 'number' && lines.length > 0" by="numbers" />
   <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="lines" :zone />
   <p v-if="others.length > 0" class="others soft">
     Also here:

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { detailOf, type History } from '@/api'
+import { age, plural, useNow } from '@/shared'
+import { useDesk } from './desk'
+import { useHistory } from './history'
+
+/** Calls of the last ninety days, a line for each number or for one group: what a decision can rest on. */
+const { by, only } = defineProps<{ by: 'numbers' | 'groups'; only?: string | undefined }>()
+
+const DAYS = 90
+const { customer, names } = useDesk()
+const { history, read } = useHistory(DAYS)
+const now = useNow()
+const fault = ref<string>()
+const isBusy = ref(false)
+
+const lines = computed(() => (history.data.value?.[by] ?? []).filter((each) => only === undefined || each.of === only))
+
+function share(line: History['numbers'][number]): string {
+  return line.calls === 0 ? '' : `${Math.round((line.answered / line.calls) * 100)} %`
+}
+
+async function ask(): Promise<void> {
+  isBusy.value = true
+  fault.value = undefined
+  try {
+    await read()
+  } catch (error) {
+    fault.value = detailOf(error)
+  } finally {
+    isBusy.value = false
+  }
+}
+</script>
+
+<template>
+  <section v-if="history.data.value !== undefined" class="calls" aria-label="Calls of the last 90 days">
+    <h2>Calls of the last 90 days</h2>
+    <p v-if="fault !== undefined" class="fault" role="alert">{{ fault }}</p>
+    <p v-if="lines.length === 0" class="soft">{{ history.data.value.readAt === null ? 'The switch was not asked for its call records yet.' : `None, as read ${age(history.data.value.readAt, now)}.` }}</p>
+    <table v-else data-testid="calls-made">
+      <thead><tr><th scope="col">{{ by === 'numbers' ? 'Called' : 'Through' }}</th><th scope="col">Calls</th><th scope="col">Answered</th><th scope="col">Missed</th><th scope="col">Messages</th><th scope="col">Half waited less than</th><th scope="col">Longest wait</th><th scope="col">Last answered</th></tr></thead>
+      <tbody>
+        <tr v-for="line in lines" :key="line.of">
+          <td>{{ names.of(line.of) }}</td><td class="mono">{{ line.calls }}</td><td class="mono">{{ line.answered }} <span class="soft small">{{ share(line) }}</span></td><td class="mono">{{ line.missed }}</td><td class="mono">{{ line.messages }}</td>
+          <td class="mono">{{ line.usualWait }} s</td><td class="mono">{{ line.longestWait }} s</td><td class="soft">{{ line.lastAnswered === null ? 'never' : age(line.lastAnswered, now) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="acts">
+      <button type="button" class="quiet-button" :disabled="isBusy" @click="ask">Read the switch’s records</button>
+      <a v-if="(history.data.value.whole.calls) > 0" :href="`/api/customers/${customer}/history/calls.csv`" download>{{ plural(history.data.value.whole.calls, 'call') }} as CSV</a>
+      <span v-if="history.data.value.readAt !== null" class="soft small">read {{ age(history.data.value.readAt, now) }}; at most {{ plural(history.data.value.mostAtOnce, 'call') }} at once</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.calls {
+  margin-top: 20px;
+}
+
+.acts {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  padding-top: 8px;
+}
+</style>
