@@ -33,7 +33,7 @@ final class Customers
     {
         return [
             self::ardentRoad(), self::bellwether(), self::coldharbour(), self::dunlin(), self::eastPier(), self::fenwright(), self::gannet(), self::harrowgate(), self::inlet(), self::juniper(),
-            self::kittiwake(), self::lantern(), self::merrow(), self::northquay(), self::osier(), self::puffin(), self::quillAndTern(), self::redshank(),
+            self::kittiwake(), self::lantern(), self::merrow(), self::northquay(), self::osier(), self::puffin(), self::quillAndTern(), self::redshank(), self::sandpiper(),
         ];
     }
 
@@ -246,6 +246,23 @@ final class Customers
         ], [
             ['op' => 'create', 'object' => 'number:' . self::PORTED, 'value' => ['label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn', 'from' => self::PORTED_ON, 'trunk' => 'trunk:main', 'site' => 'site:office']],
         ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL);
+    }
+
+    private static function sandpiper(): DemoCustomer
+    {
+        $route = static fn (string $name, int $position, string $digits, string $class): array => ['name' => $name, 'position' => $position, 'digits' => $digits, 'strip' => 1, 'class' => $class, 'trunks' => ['trunk:main']];
+
+        return new DemoCustomer('one-site-office', [
+            'name' => 'Sandpiper Freight', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '5 Causeway', 'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550111', 'postcode' => '00055', 'emergencyNumber' => '+16175550103', 'emergencyMail' => 'desk@sandpiper.example',
+            'hours' => 'Mon-Fri 7 to 7', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Depot'], 'sandpiper'),
+        ], [
+            ['object' => 'tenant:sandpiper-freight', 'path' => 'outsidePrefix', 'value' => '8'],
+            ['object' => 'route:emergency', 'path' => 'digits', 'value' => '911|933|8911|8933'],
+            ['object' => 'route:national', 'path' => 'digits', 'value' => '81[2-8]xxxxxxxxx|819[1-9]xxxxxxxx|8190[1-9]xxxxxxx|8[2-9]xxxxxxxxx'],
+            ['object' => 'route:national', 'path' => 'strip', 'value' => 1],
+            ['op' => 'create', 'object' => 'route:boston', 'value' => $route('Boston', 5, '81617xxxxxxx|8617xxxxxxx', 'national')],
+            ['op' => 'create', 'object' => 'route:abroad', 'value' => $route('Abroad', 6, '8011[1-9]x.T', 'international')],
+        ], new DemoFault('a route for one area code behind one that takes every other', 'outbound.shadowed', '86175550199', 'outside route:national', isDialled: true), note: 'Outside calls begin with 8, as on the old system');
     }
 
     /**

@@ -54,7 +54,7 @@ final readonly class Demo
         ['sign_in' => 'ada@saltmarsh.example', 'name' => 'Ada Wren', 'initials' => 'AW', 'lead' => false],
     ];
 
-    private const STOCK = ['1902555' => 80, '1782555' => 6, '1506555' => 14, '1416555' => 14, '1207555' => 14, '1617555' => 14, '442079460' => 12, '441314960' => 4];
+    private const STOCK = ['1902555' => 80, '1782555' => 6, '1506555' => 14, '1416555' => 14, '1207555' => 14, '1617555' => 16, '442079460' => 12, '441314960' => 4];
 
     private const TESTED_ON = '2026-11-18';
 

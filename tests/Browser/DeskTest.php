@@ -11,7 +11,7 @@ use Facebook\WebDriver\WebDriverKeys;
 final class DeskTest extends BrowserTestCase
 {
     private const VIEWS = [
-        'intake' => 'What they said', 'sites' => 'Site', 'numbers' => 'Number', 'users' => 'Ext', 'hours' => 'The next twelve months', 'groups' => 'How long', 'menus' => 'Attendants', 'forwarding' => 'Fallback chains', 'mailboxes' => 'Mailbox',
+        'intake' => 'What they said', 'sites' => 'Site', 'numbers' => 'Number', 'users' => 'Ext', 'hours' => 'The next twelve months', 'groups' => 'How long', 'menus' => 'Attendants', 'forwarding' => 'Fallback chains', 'outbound' => 'What can be dialled, by class', 'mailboxes' => 'Mailbox',
         'proof' => 'ways a call can end', 'push' => 'Book and live', 'history' => 'revision',
     ];
 
@@ -36,6 +36,9 @@ final class DeskTest extends BrowserTestCase
         $this->go('/customers/puffin-cove-hotel/menus?at=attendant:main');
         $this->see('then leads to', '[data-testid=answers]');
         $this->assertAccessible('answers by state');
+        $this->go('/customers/puffin-cove-hotel/menus?at=prompt:welcome');
+        $this->see('Have it spoken for now', 'main');
+        $this->assertAccessible('a prompt');
         $this->go('/findings');
         $this->see('Night desk: nobody is signed in', 'main');
         $this->assertAccessible('Findings');

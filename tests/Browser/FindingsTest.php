@@ -38,7 +38,7 @@ final class FindingsTest extends BrowserTestCase
 
         $this->press('Audit every customer now');
         $this->see('customers audited', '.audit');
-        self::until(fn (): bool => str_contains($this->textOf('.audit'), 'Audited just now, 18 customers.'), 'the audit does not end');
+        self::until(fn (): bool => str_contains($this->textOf('.audit'), 'Audited just now, 19 customers.'), 'the audit does not end');
 
         $this->go('/customers/inlet-property-care/history');
         $this->see('Regatta day is long over', '[data-testid=revision-3]');

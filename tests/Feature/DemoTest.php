@@ -66,7 +66,10 @@ final class DemoTest extends FeatureTestCase
         } else {
             self::assertSame($customer->isPushed ? array_filter([$customer->fault?->rule]) : ['emergency.address-missing'], $rules, $customer->name());
         }
-        if ($customer->fault !== null) {
+        if ($customer->fault?->isDialled === true) {
+            $dialled = $this->postJson("/api/customers/{$customer->key()}/outbound/dial", ['who' => 'user:ines-marsh', 'digits' => $customer->fault->call])->assertOk()->json();
+            self::assertSame($customer->fault->comesTo, "{$dialled['end']} {$dialled['route']}", $customer->name());
+        } elseif ($customer->fault !== null) {
             $telling = $this->postJson("/api/customers/{$customer->key()}/calls", ['sentence' => $customer->fault->call])->assertOk()->json('telling');
             self::assertSame($customer->fault->comesTo, "{$telling['outcome']} {$telling['target']}", "{$customer->name()}: {$customer->fault->call}");
         }

@@ -26,6 +26,17 @@ final class EmergencyNumbersTest extends TestCase
         self::assertGreaterThan(200, $checked);
     }
 
+    /** Elsewhere the newer metadata here knows more numbers. */
+    public function test_the_numbers_of_a_country_are_those_listed_and_where_customers_are_no_others(): void
+    {
+        foreach (self::listed() as $country => $numbers) {
+            self::assertSame([], array_diff($numbers, EmergencyNumbers::of($country)), $country);
+        }
+        foreach (array_intersect_key(self::listed(), array_flip(self::HERE)) as $country => $numbers) {
+            self::assertEqualsCanonicalizing($numbers, EmergencyNumbers::of($country), $country);
+        }
+    }
+
     public function test_extensions_as_people_give_them_begin_none_where_customers_are(): void
     {
         foreach (array_intersect_key(self::listed(), array_flip(self::HERE)) as $country => $numbers) {

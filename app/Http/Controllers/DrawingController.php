@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Handling;
 use Jaunty\Core\Book\Kind;
@@ -126,12 +127,24 @@ final class DrawingController extends Controller
             $menus[] = [
                 'ref' => (string) Reference::of($menu),
                 'seconds' => $prompt instanceof Prompt ? $prompt->seconds() : 0,
+                'written' => SpokenKeys::write($menu, static fn (Destination $to): string => self::known($book, $to)),
                 'directory' => $menu->dialByName['scope'] === NameScope::Off ? null : self::directory($book, $menu),
                 'told' => array_map(static fn (int|string $key, string $words): array => ['key' => (string) $key, 'words' => $words], array_keys($told), array_values($told)),
             ];
         }
 
         return new JsonResponse(['menus' => $menus]);
+    }
+
+    /** What callers know a destination by. */
+    private static function known(Book $book, Destination $to): string
+    {
+        return ($to->object === null ? null : $book->find($to->object)?->label()) ?? match ((string) $to) {
+            'directory' => 'somebody by name',
+            'operator' => 'the operator',
+            'hold' => 'more time',
+            default => (string) $to,
+        };
     }
 
     /** @return array<string, mixed> */

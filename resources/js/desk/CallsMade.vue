@@ -6,7 +6,7 @@ import { useDesk } from './desk'
 import { useHistory } from './history'
 
 /** Calls of the last ninety days, a line for each number or for one group: what a decision can rest on. */
-const { by, only } = defineProps<{ by: 'numbers' | 'groups'; only?: string | undefined }>()
+const { by, only = '' } = defineProps<{ by: 'numbers' | 'groups'; only?: string }>()
 
 const DAYS = 90
 const { customer, names } = useDesk()
@@ -15,7 +15,7 @@ const now = useNow()
 const fault = ref<string>()
 const isBusy = ref(false)
 
-const lines = computed(() => (history.data.value?.[by] ?? []).filter((each) => only === undefined || each.of === only))
+const lines = computed(() => (history.data.value?.[by] ?? []).filter((each) => only === '' || each.of === only))
 
 function share(line: History['numbers'][number]): string {
   return line.calls === 0 ? '' : `${Math.round((line.answered / line.calls) * 100)} %`

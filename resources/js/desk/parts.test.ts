@@ -229,7 +229,7 @@ describe('menus and attendants', () => {
   })
 
   it('marks in the script what speaks of a key that is not set, and writes a script from the keys', async () => {
-    const opened = await openPart(ScriptPane, [MENU, PROMPT, INES, JOSS], { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU, PROMPT], draft: { changes: [], clashes: [] } } }, { props: { holder: MENU, path: 'prompt', keys: TOLD, seconds: 5 } })
+    const opened = await openPart(ScriptPane, [MENU, PROMPT, INES, JOSS], { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU, PROMPT], draft: { changes: [], clashes: [] } } }, { props: { holder: MENU, path: 'prompt', keys: TOLD, written: 'For Ines, press 1. For Joss Arden, press 3.', seconds: 5 } })
     page = opened.page
     expect(page.get('mark').text()).toBe('For our hours, press 4.')
     await press('Write from the keys')

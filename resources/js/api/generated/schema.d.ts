@@ -2579,6 +2579,8 @@ export interface paths {
                             menus: {
                                 ref: string;
                                 seconds: number;
+                                /** @description a script that tells of every key */
+                                written: string;
                                 /** @description unset where names cannot be dialled */
                                 directory: {
                                     reached: {

@@ -74,7 +74,6 @@ function queueUp(): void {
     <TimingRuler v-if="ruler !== undefined" :ruler :label="`Who rings when in ${selected.label}`" :may-move="!isQueue || ruler.limit !== null" @limit="moveLimit" />
     <h3 class="part">Who</h3>
     <MembersTable :group="selected" />
-    <CallsMade by="groups" :only="selected.ref" />
     <h3 class="part">Otherwise</h3>
     <ul class="cases">
       <li v-for="[item, words] in cases" :key="item">
@@ -88,6 +87,7 @@ function queueUp(): void {
       {{ ' ' }}<button type="button" class="text-button" @click="queueUp">{{ isQueue ? 'Do without the queue' : 'Let callers wait in a queue' }}</button>
     </p>
     <AllFields :object="selected" removable />
+    <CallsMade by="groups" :only="selected.ref" />
   </section>
 </template>
 

@@ -66,7 +66,7 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
             <KeyOutline :menu="selected" :scripts="scripts.data.value ?? []" />
             <DirectoryPane :menu="selected" :directory="scripts.data.value?.find((each) => each.ref === selected?.ref)?.directory" />
           </div>
-          <ScriptPane :holder="selected" path="prompt" :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []" :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0" />
+          <ScriptPane :holder="selected" path="prompt" :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []" :written="scripts.data.value?.find((each) => each.ref === selected?.ref)?.written ?? ''" :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0" />
         </div>
         <p v-else-if="selected.kind === 'announcement'" class="says">
           Plays <InlineField :object="selected" path="prompt" :type="{ type: 'reference', kinds: ['prompt'], unset: 'nothing' }" label="Prompt" />, then

@@ -13,7 +13,7 @@ interface Key {
 }
 
 /** What callers hear in a menu: its script, what of it speaks of keys that are not set, and a script written from the keys. */
-const props = defineProps<{ holder: BookObject; path: string; keys: { key: string; words: string }[]; seconds: number }>()
+const props = defineProps<{ holder: BookObject; path: string; keys: { key: string; words: string }[]; written: string; seconds: number }>()
 
 const { names, edit } = useDesk()
 
@@ -35,14 +35,8 @@ const pieces = computed(() => {
   return [...all, { text: rest, wrong: false }]
 })
 
-const SPOKEN: Record<string, string> = { '*': 'star', '#': 'hash' }
-
-function fromKeys(): string {
-  return set.value.filter((key) => key.to !== null).map((key) => `For ${key.label ?? names.value.of(key.to ?? '')}, press ${SPOKEN[key.item] ?? key.item}.`).join(' ')
-}
-
 function write(): void {
-  const text = fromKeys()
+  const text = props.written
   if (prompt.value !== undefined) {
     void edit([{ object: prompt.value.ref, path: 'script', value: text }])
     return
@@ -62,7 +56,7 @@ function write(): void {
       <p class="soft">Script: <InlineField :object="prompt" path="script" :type="{ type: 'text', unset: 'none yet' }" label="Script" /></p>
     </template>
     <p v-else class="soft">Callers hear nothing and do not know that they may choose.</p>
-    <button type="button" class="quiet-button" :disabled="set.length === 0" @click="write">Write from the keys</button>
+    <button type="button" class="quiet-button" :disabled="written === ''" @click="write">Write from the keys</button>
   </aside>
 </template>
 
