@@ -8,6 +8,7 @@ use App\Book\DraftDesk;
 use App\Book\FieldEdit;
 use App\Models\Recording;
 use App\Models\TenantRow;
+use App\Switching\SwitchConnector;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Book\Prompt;
@@ -18,15 +19,12 @@ use Jaunty\Core\Prompts\WavFile;
 /** What prompts sound like, version by version. The newest made, or one chosen again, is the book's by an edit of the draft like any other. */
 final readonly class Recordings
 {
-    /** Nobody listens longer, and a switch plays it to everybody. */
-    private const MOST_SECONDS = 600;
-
     private const PARTS = 160;
 
     /** Levels of what is larger are read after it was converted. */
     private const MOST_BYTES_DECODED = 4_000_000;
 
-    public function __construct(private DraftDesk $drafts, private SoundConverter $converter, private Clock $clock, private ConnectionInterface $db)
+    public function __construct(private DraftDesk $drafts, private SoundConverter $converter, private SwitchConnector $switch, private Clock $clock, private ConnectionInterface $db)
     {
     }
 
@@ -38,10 +36,9 @@ final readonly class Recordings
     public function prepare(string $wav): Sound
     {
         $came = WavFile::read($wav);
-        if ($came->seconds() > self::MOST_SECONDS) {
-            throw new UnusableAudio('It lasts ' . (int) ceil($came->seconds()) . ' s, and ' . self::MOST_SECONDS . ' are the most.');
-        }
-        $made = $this->converter->toTelephone($wav);
+        $format = $this->switch->plays();
+        $format->refuseTooLong($came);
+        $made = $this->converter->to($format, $wav);
         $file = WavFile::read($made);
         $levels = strlen($wav) <= self::MOST_BYTES_DECODED ? $came->levels() ?? $file->levels() : $file->levels();
         $channels = $came->channels === 1 ? 'mono' : "{$came->channels} channels";
@@ -92,7 +89,7 @@ final readonly class Recordings
     {
         $object = (string) Reference::of($prompt);
         $this->drafts->edit($tenant, $technicianId, [
-            FieldEdit::of('set', $object, 'audio', ['seconds' => round($seconds, 3), 'rate' => 8000, 'channels' => 1, 'codec' => 'mu-law', 'peakDb' => $peakDb, 'sha256' => $sha256]),
+            FieldEdit::of('set', $object, 'audio', ['seconds' => round($seconds, 3), 'rate' => $this->switch->plays()->rate, 'channels' => $this->switch->plays()->channels, 'codec' => $this->switch->plays()->codec->value, 'peakDb' => $peakDb, 'sha256' => $sha256]),
             FieldEdit::of('set', $object, 'standIn', $origin === Origin::Studio),
         ]);
     }

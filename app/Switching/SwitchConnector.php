@@ -6,6 +6,7 @@ namespace App\Switching;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Provisioning\Granularity;
 
 /**
@@ -18,6 +19,9 @@ interface SwitchConnector
     public function name(): string;
 
     public function granularity(): Granularity;
+
+    /** What recordings have to be for it to play them. */
+    public function plays(): SoundFormat;
 
     /** The book without the objects the switch has no place for. */
     public function carried(Book $book): Book;

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Access\Ability;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Testing\TestResponse;
+use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Prompts\WavFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -40,7 +41,7 @@ final class PromptsTest extends FeatureTestCase
 
         self::assertSame([1, 'upload', $cameAs, true, true, $this->lead->name], [$recording['no'], $recording['origin'], $recording['cameAs'], $recording['isUsed'], $recording['isOfThisScript'], $recording['by']]);
         $wav = (string) $this->get("{$this->path()}/1/audio")->assertOk()->getContent();
-        self::assertTrue(WavFile::read($wav)->isG711Mono());
+        self::assertTrue(SoundFormat::telephone(600)->isOf(WavFile::read($wav)));
         self::assertSame($recording['sha256'], hash('sha256', $wav));
         self::assertEqualsWithDelta(WavFile::read((string) file_get_contents(base_path("tests/data/wav/{$file}")))->seconds(), $recording['seconds'], 0.03);
         $played = WavFile::read((string) $this->get("{$this->path()}/1/audio?as=pcm")->assertOk()->getContent());

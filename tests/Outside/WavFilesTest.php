@@ -6,6 +6,7 @@ namespace Tests\Outside;
 
 use Jaunty\Core\Prompts\Codec;
 use Jaunty\Core\Prompts\G711;
+use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Prompts\WavFile;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -94,6 +95,19 @@ final class WavFilesTest extends TestCase
         foreach (['ok_8k_mono_pcm8.wav', 'ok_8k_mono_ulaw.wav', 'ok_8k_mono_alaw.wav', 'ok_8k_list_info.wav', 'ok_trailing_junk.wav'] as $file) {
             self::assertEqualsWithDelta($of('ok_8k_mono_pcm16.wav')->peakDb, $of($file)->peakDb, 0.5, $file);
         }
+    }
+
+    public function test_what_a_switch_plays_is_told_from_what_it_does_not(): void
+    {
+        $telephone = SoundFormat::telephone(1);
+
+        self::assertTrue($telephone->isOf(WavFile::read(self::bytes('ok_8k_mono_ulaw.wav'))));
+        foreach (['ok_8k_mono_alaw.wav', 'ok_8k_mono_pcm16.wav', 'ok_44k_stereo_pcm16.wav'] as $other) {
+            self::assertFalse($telephone->isOf(WavFile::read(self::bytes($other))), $other);
+        }
+        $telephone->refuseTooLong(WavFile::read(self::bytes('ok_8k_mono_ulaw.wav')));
+        $this->expectExceptionMessage('plays 0 at most');
+        SoundFormat::telephone(0)->refuseTooLong(WavFile::read(self::bytes('ok_8k_mono_ulaw.wav')));
     }
 
     public function test_what_is_written_for_browsers_is_read_again_as_the_same_sound(): void

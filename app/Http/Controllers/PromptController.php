@@ -74,7 +74,7 @@ final class PromptController extends Controller
         return $this->told($technician, $customer, $prompt);
     }
 
-    /** As telephones play it; with ?as=pcm as every browser does. */
+    /** As the switch plays it; with ?as=pcm as every browser does. */
     public function audio(Request $request, string $customer, string $prompt, int $no): Response
     {
         $technician = $this->technician($request);

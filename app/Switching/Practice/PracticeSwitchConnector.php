@@ -20,11 +20,14 @@ use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Change\Value;
+use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Provisioning\Granularity;
 
 /** The practice switch, in the book's terms. */
 final readonly class PracticeSwitchConnector implements SwitchConnector
 {
+    private const LONGEST_PROMPT_SECONDS = 600;
+
     private const LOOKS_AT_A_JOB = 4;
 
     private const JOB_WAIT_MS = 250;
@@ -60,6 +63,11 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
 
         return $beside;
+    }
+
+    public function plays(): SoundFormat
+    {
+        return SoundFormat::telephone(self::LONGEST_PROMPT_SECONDS);
     }
 
     public function read(Book $book, Bindings $bindings): ?Reading

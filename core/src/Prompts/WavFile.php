@@ -77,11 +77,6 @@ final readonly class WavFile
         return $this->frames / $this->rate;
     }
 
-    public function isG711Mono(): bool
-    {
-        return $this->rate === 8000 && $this->channels === 1 && $this->codec === Codec::MuLaw;
-    }
-
     /**
      * All channels as one.
      *

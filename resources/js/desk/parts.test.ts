@@ -20,7 +20,8 @@ import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import PortOrders from './PortOrders.vue'
 import SheetGrid from './SheetGrid.vue'
-import { EDITS, object, openPart, sent } from './testing'
+import CallsMade from './CallsMade.vue'
+import { EDITS, NO_CALLS, object, openPart, sent } from './testing'
 import { sidesOf, withSide } from './treatments'
 
 const INES = object('user:ines', { name: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
@@ -417,5 +418,37 @@ describe('dial by name', () => {
     page = (await openPart(DirectoryPane, BOOK, {}, { props: { menu: object('menu:day', { dialByName: { scope: 'off' } }), directory: null } })).page
     expect(page.text()).not.toContain('# ends it')
     expect(page.find('[data-testid=directory]').exists()).toBe(false)
+  })
+})
+
+describe('calls that were made', () => {
+  const LINE = { of: 'group:desk', calls: 20, answered: 15, missed: 5, messages: 3, usualWait: 8, longestWait: 40, talked: 900, lastAnswered: '2026-11-30T18:05:00Z' }
+  const HISTORY = { ...NO_CALLS, readAt: '2026-12-01T18:05:00Z', whole: { ...NO_CALLS.whole, calls: 20 }, groups: [LINE, { ...LINE, of: 'group:other' }], users: [{ of: 'user:ines', rang: 20, answered: 15, lastAnswered: '2026-11-30T18:05:00Z' }, { of: 'user:joss', rang: 20, answered: 0, lastAnswered: null }] }
+  const TRIO = object('group:desk', { ...GROUP.fields, members: ['ines', 'joss', 'cleo'].map((item) => ({ item, who: `user:${item}`, tier: 1, share: null, signedIn: true, confirm: false })) })
+
+  it('says beside each member whether they take what they are given', async () => {
+    page = (await openPart(MembersTable, [TRIO, INES, JOSS, object('user:cleo', { name: 'Cleo' })], { 'GET /customers/inlet/history': HISTORY }, { props: { group: TRIO } })).page
+    await settle()
+    const said = page.findAll('[data-testid=members] tbody tr').map((row) => row.text().replace(/\s+/g, ' '))
+
+    expect([said[0]?.includes('answered 15 of 20'), said[1]?.includes('answered none of 20'), said[2]?.includes('never rang')]).toEqual([true, true, true])
+    expect(page.findAll('td.quiet')).toHaveLength(1)
+  })
+
+  it('says nothing of anybody where no calls are known', async () => {
+    page = (await openPart(MembersTable, [TRIO, INES, JOSS], {}, { props: { group: TRIO } })).page
+    await settle()
+    expect(page.text()).not.toContain('never rang')
+  })
+
+  it('shows the group in view alone, reads on from the switch, and says what went wrong', async () => {
+    const opened = await openPart(CallsMade, [TRIO], { 'GET /customers/inlet/history': HISTORY, 'POST /customers/inlet/history/read': new Refused(502, { detail: 'The switch cannot be reached.' }) }, { props: { by: 'groups', only: 'group:desk' } })
+    page = opened.page
+    await settle()
+    expect(page.findAll('[data-testid=calls-made] tbody tr')).toHaveLength(1)
+    expect(page.get('[data-testid=calls-made]').text()).toContain('75 %')
+
+    await press('Read the switch’s records')
+    expect(page.get('[role=alert]').text()).toBe('The switch cannot be reached.')
   })
 })
