@@ -13,13 +13,15 @@ const queryClient = useQueryClient()
 const router = useRouter()
 const route = useRoute()
 
+/** Until the first page is there, nothing is known of it: also not whether a stranger may see it. */
+const isPlaced = computed(() => route.matched.length > 0)
 const open = computed(() => route.meta.open === true)
 const ready = computed(() => session.value !== undefined && (open.value || technician.value !== null))
 
 watch(
   [session, () => route.fullPath],
   () => {
-    if (session.value !== undefined && technician.value === null && !open.value) void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
+    if (isPlaced.value && session.value !== undefined && technician.value === null && !open.value) void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
   },
   { immediate: true },
 )

@@ -59,6 +59,8 @@ abstract class BrowserTestCase extends TestCase
             '--disable-component-update', '--disable-sync', '--disable-extensions', '--no-proxy-server',
             '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost', '--force-device-scale-factor=1', '--font-render-hinting=none',
             '--hide-scrollbars', '--window-size=1280,800', "--user-data-dir={$this->profile}", '--lang=en-GB',
+            // A microphone that beeps, and leave to listen to it.
+            '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream',
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);

@@ -31,6 +31,8 @@ function tally(who: string): { rang: number; answered: number } | undefined {
 
 /** Whether they take the calls they are given: the reason to leave somebody in, or out. */
 function took(who: string): string {
+  // The column is there before the calls are: nothing jumps as they come.
+  if (!isCounted.value) return '—'
   const told = tally(who)
   if (told === undefined) return 'never rang'
   return told.answered === 0 ? `answered none of ${told.rang}` : `answered ${told.answered} of ${told.rang}`
@@ -91,7 +93,7 @@ function onKey(event: KeyboardEvent, index: number): void {
   <table data-testid="members">
     <thead>
       <tr>
-        <th scope="col">#</th><th scope="col">Member</th><th scope="col">Ext</th><th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th><th scope="col">Tier</th><th v-if="isByShare" scope="col">Share</th><th scope="col">Confirms by a key</th><th v-if="isCounted" scope="col">In {{ QUIET_DAYS }} days</th><td class="corner" />
+        <th scope="col">#</th><th scope="col">Member</th><th scope="col">Ext</th><th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th><th scope="col">Tier</th><th v-if="isByShare" scope="col">Share</th><th scope="col">Confirms by a key</th><th scope="col">In {{ QUIET_DAYS }} days</th><td class="corner" />
       </tr>
     </thead>
     <tbody>
@@ -103,7 +105,7 @@ function onKey(event: KeyboardEvent, index: number): void {
         <td><InlineField :object="group" :path="`members/${member.item}/tier`" :type="{ type: 'whole', required: true }" :label="`Tier of ${names.of(member.who)}`" /></td>
         <td v-if="isByShare"><InlineField :object="group" :path="`members/${member.item}/share`" :type="{ type: 'whole' }" :label="`Share of ${names.of(member.who)}`" /></td>
         <td><InlineField v-if="member.who.startsWith('outside:')" :object="group" :path="`members/${member.item}/confirm`" :type="{ type: 'flag', required: true }" :label="`${names.of(member.who)} confirms`" /><span v-else class="soft">as their phones say</span></td>
-        <td v-if="isCounted" :class="{ quiet: tally(member.who)?.answered === 0 }">{{ took(member.who) }}</td>
+        <td :class="{ quiet: tally(member.who)?.answered === 0 }">{{ took(member.who) }}</td>
         <td class="hands">
           <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move ${names.of(member.who)} up`" title="Alt ↑" @click="move(index, -1)">↑</button>
           <button type="button" class="step-button" :disabled="index === members.length - 1" :aria-label="`Move ${names.of(member.who)} down`" title="Alt ↓" @click="move(index, 1)">↓</button>

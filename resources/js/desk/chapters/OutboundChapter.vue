@@ -56,11 +56,19 @@ function lengths(each: RouteClaims): string {
   return `${many}, such as ${each.shortest}`
 }
 
-function remarks(each: RouteClaims): string[] {
+/** What is wrong with it. */
+function faultsOf(each: RouteClaims): string[] {
   const of = (refs: string[]): string => refs.map((ref) => names.value.of(ref)).join(' and ')
   return [
-    ...(each.shadowedBy.length > 0 ? [`never used: ${of(each.shadowedBy)} ${each.shadowedBy.length === 1 ? 'takes' : 'take'} all of it`] : each.overlaps.map((overlap) => `${names.value.of(overlap.route)} takes ${overlap.digits} before it`)),
+    ...(each.shadowedBy.length > 0 ? [`never used: ${of(each.shadowedBy)} ${each.shadowedBy.length === 1 ? 'takes' : 'take'} all of it`] : []),
     ...(each.cutShort === null ? [] : [`${each.cutShort} is cut short`]),
+  ]
+}
+
+/** What to know of it. */
+function remarks(each: RouteClaims): string[] {
+  return [
+    ...(each.shadowedBy.length > 0 ? [] : each.overlaps.map((overlap) => `${names.value.of(overlap.route)} takes ${overlap.digits} before it`)),
     ...(each.extensions.length === 0 ? [] : [`extension ${each.extensions[0] ?? ''} begins so`]),
   ]
 }
@@ -88,7 +96,7 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
 </script>
 
 <template>
-  <div>
+  <div v-if="!outbound.isPending.value">
     <DialTester v-model="digits" :trunks />
     <h2>Routes, in the order they are asked</h2>
     <EmptyState v-if="routes.length === 0" title="No route: nobody can call out, not even for help">Make one for emergency calls first.</EmptyState>
@@ -96,7 +104,8 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
       <template #after="{ object }">
         <template v-if="claims.get(object.ref) !== undefined">
           <span class="small">{{ isForHelp(object) ? 'emergency calls, before all others: ' : '' }}{{ lengths(claims.get(object.ref)!) }}</span>
-          <span v-for="each in remarks(claims.get(object.ref)!)" :key="each" class="small remark">{{ each }}</span>
+          <span v-for="each in faultsOf(claims.get(object.ref)!)" :key="each" class="small remark wrong">{{ each }}</span>
+          <span v-for="each in remarks(claims.get(object.ref)!)" :key="each" class="small remark soft">{{ each }}</span>
         </template>
       </template>
     </SheetGrid>
@@ -107,13 +116,14 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
     <h2>Trunks</h2>
     <EmptyState v-if="trunks.length === 0" title="No trunk: no route leads anywhere" />
     <SheetGrid v-else kind="trunk" :objects="trunks" :selected="selected?.kind === 'trunk' ? selected.ref : undefined" @select="select" />
+    <NewObject kind="trunk" @made="select" />
+    <p v-if="selected?.kind === 'trunk'" class="acts"><button type="button" class="quiet-button" @click="copyTrunk(selected)">Copy {{ selected.label }}</button> <span class="soft">A trunk that is not wanted any more is switched off, so that its routes say so.</span></p>
+    <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="selected.kind === 'route'" />
+    <!-- Last, as it comes later: nothing below it jumps. -->
     <p v-for="form in wrongForms" :key="form.trunk" class="form" data-testid="number-form">
       {{ plural(form.calls, 'call') }} came by {{ names.of(form.trunk) }} as <span class="mono">{{ form.example }}</span>, and it says numbers come {{ FORMS[form.says] }}.
       <button type="button" class="text-button" @click="edit([{ object: form.trunk, path: 'deliversAs', value: form.instead }])">Say {{ FORMS[form.instead] }}</button>
     </p>
-    <NewObject kind="trunk" @made="select" />
-    <p v-if="selected?.kind === 'trunk'" class="acts"><button type="button" class="quiet-button" @click="copyTrunk(selected)">Copy {{ selected.label }}</button> <span class="soft">A trunk that is not wanted any more is switched off, so that its routes say so.</span></p>
-    <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="selected.kind === 'route'" />
   </div>
 </template>
 
@@ -124,7 +134,10 @@ h2 {
 
 .remark {
   display: block;
-  color: var(--buoy);
+}
+
+.wrong {
+  color: var(--red);
 }
 
 .form {

@@ -185,7 +185,7 @@ audio {
 
 .remark {
   display: block;
-  color: var(--buoy);
+  color: var(--red);
 }
 
 .hands {
