@@ -48,6 +48,17 @@ final class OutboundTest extends FeatureTestCase
         self::assertSame(['outside', 'closed'], [$dial(['at' => '2026-12-01T10:00'])['end'], $dial(['at' => '2026-12-01T22:00'])['routes'][0]['verdict']]);
     }
 
+    /** A group's callers are led on by its class and its trunks; its members dial by theirs. */
+    public function test_a_call_that_is_led_on_goes_by_the_class_of_whoever_leads_it(): void
+    {
+        $this->edit($this->customer, [['object' => 'group:desk', 'path' => 'onwardClass', 'value' => 'local']])->assertOk();
+        $dial = fn (string $who, ?string $led): string => $this->postJson("{$this->path()}/outbound/dial", ['who' => $who, 'digits' => '19025550199', 'led' => $led])->assertOk()->json('routes.0.verdict');
+
+        self::assertSame(['takes', 'class', 'takes'], [$dial('user:ines', null), $dial('group:desk', 'outside'), $dial('user:ines', 'outside')]);
+        $this->edit($this->customer, [['object' => 'trunk:harbour', 'path' => 'outsideCallersOut', 'value' => false]])->assertOk();
+        self::assertSame(['takes', 'noTrunk'], [$dial('user:ines', 'inside'), $dial('user:ines', 'outside')]);
+    }
+
     public function test_digit_maps_are_offered_in_plain_words_behind_any_prefix(): void
     {
         $choices = fn (string $query): array => array_column($this->getJson("{$this->path()}/outbound/choices{$query}")->assertOk()->json('choices'), 'digits', 'key');

@@ -21,6 +21,7 @@ use Jaunty\Core\Calls\Script;
 use Jaunty\Core\Calls\UnusableScript;
 use Jaunty\Core\Outbound\DialPlan;
 use Jaunty\Core\Outbound\DigitChoices;
+use Jaunty\Core\Outbound\Origin;
 use Jaunty\Core\Outbound\Sender;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
@@ -42,11 +43,12 @@ final class OutboundController extends Controller
 
     public function dial(Request $request, string $customer): JsonResponse
     {
-        /** @var array{who: string, digits: string, at?: ?string, full?: ?list<string>, shows?: ?string, in?: string} $given */
+        /** @var array{who: string, digits: string, at?: ?string, full?: ?list<string>, shows?: ?string, led?: ?string, in?: string} $given */
         $given = $request->validate([
             'who' => ['required', 'string', 'max:200'],
             'digits' => ['required', 'string', 'regex:/^[0-9*#]{1,40}$/D'],
             'at' => ['nullable', 'string', 'max:40'],
+            'led' => ['nullable', 'in:inside,outside'],
             'full' => ['nullable', 'array', 'max:100'],
             'full.*' => ['string', 'max:200'],
             'shows' => ['nullable', 'string', 'max:200'],
@@ -54,7 +56,7 @@ final class OutboundController extends Controller
         ], ['digits.regex' => 'Only digits, * and # can be dialled.', 'digits.required' => 'Type what is dialled.', 'who.required' => 'Say who dials.']);
         $book = $this->books->of($this->technician($request)->id, $customer, WhichBook::from($given['in'] ?? WhichBook::Edited->value)) ?? throw new NotFoundHttpException();
         $shows = isset($given['shows']) ? $book->find(self::reference($given['shows'], 'shows')) : null;
-        $dialled = (new DialPlan($book))->route(self::sender($book, $given['who']), $given['digits'], $this->instant($book, $given['at'] ?? null), full: $given['full'] ?? [], for: $shows instanceof Group ? $shows : null);
+        $dialled = (new DialPlan($book))->route(self::sender($book, $given['who']), $given['digits'], $this->instant($book, $given['at'] ?? null), self::origin($given['led'] ?? null), $given['full'] ?? [], for: $shows instanceof Group ? $shows : null);
 
         return new JsonResponse(OutboundResource::dialled($dialled));
     }
@@ -77,6 +79,15 @@ final class OutboundController extends Controller
         } catch (UnusableScript $fault) {
             throw ValidationException::withMessages(['at' => ucfirst($fault->cause) . '.']);
         }
+    }
+
+    private static function origin(?string $led): Origin
+    {
+        return match ($led) {
+            'inside' => Origin::Led,
+            'outside' => Origin::LedFromOutside,
+            default => Origin::Dialled,
+        };
     }
 
     private static function sender(Book $book, string $who): Sender

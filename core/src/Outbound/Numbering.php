@@ -5,16 +5,20 @@ declare(strict_types=1);
 namespace Jaunty\Core\Outbound;
 
 use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Numbering\EmergencyNumbers;
 use Jaunty\Core\Numbering\UnusableNumber;
 use libphonenumber\PhoneNumber;
 use libphonenumber\PhoneNumberUtil;
 use libphonenumber\ShortNumberInfo;
 
 /** How the public network of a country reads the digits a trunk is given: in the form of that country, or with the country code. */
-final readonly class Numbering
+final class Numbering
 {
+    /** @var array<string, list<string>> by country */
+    private static array $codes = [];
+
     /** @param ?string $country ISO 3166-1 code; null where the book does not say */
-    public function __construct(public ?string $country)
+    public function __construct(public readonly ?string $country)
     {
     }
 
@@ -40,6 +44,14 @@ final readonly class Numbering
         }
 
         return null;
+    }
+
+    /** @return list<string> short numbers of three digits that call for no help: services, information */
+    public function shortCodes(): array
+    {
+        $country = $this->country;
+
+        return $country === null ? [] : self::$codes[$country] ??= array_values(array_filter(array_map(strval(...), range(100, 999)), fn (string $digits): bool => $this->isShort($digits) && ! EmergencyNumbers::is($digits, $country)));
     }
 
     /** Whether they are a short number of the country: help, information, services. */

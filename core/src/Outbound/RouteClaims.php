@@ -8,6 +8,8 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\Dialling;
+use Jaunty\Core\Numbering\DigitAutomaton;
+use Jaunty\Core\Numbering\EmergencyNumbers;
 
 /** What can be said of one route's digits beside those tried before it; each with the shortest digits that show it. */
 final readonly class RouteClaims
@@ -21,6 +23,8 @@ final readonly class RouteClaims
      * @param  ?string  $left  the shortest digits that no earlier one takes; null where there are none
      * @param  ?string  $cutShort  the shortest digits that are never dialled to their end, as their beginning is complete
      * @param  list<string>  $extensions  that its digits begin with, so that whoever dials them has to wait, or is put through inside
+     * @param  list<string>  $help  numbers that call for help and that its digits begin with: whoever dials on has called for help
+     * @param  list<string>  $shortCodes  other short numbers that its digits begin with: whoever dials one waits
      */
     private function __construct(
         public Route $route,
@@ -32,6 +36,8 @@ final readonly class RouteClaims
         public ?string $left,
         public ?string $cutShort,
         public array $extensions,
+        public array $help,
+        public array $shortCodes,
     ) {
     }
 
@@ -39,10 +45,12 @@ final readonly class RouteClaims
     public static function of(Book $book): array
     {
         $extensions = array_map(strval(...), array_keys(ExtensionPlan::of($book)->holders));
+        $help = $book->tenant->region === null ? [] : EmergencyNumbers::of($book->tenant->region);
+        $codes = (new Numbering($book->tenant->region))->shortCodes();
         $claims = [];
         $before = [];
         foreach ([...RouteOrder::emergency($book), ...RouteOrder::of($book)] as $route) {
-            $claims[] = self::about($route, $before, $extensions, $book);
+            $claims[] = self::about($route, $before, $extensions, $help, $codes, $book);
             $before[] = $route;
         }
 
@@ -52,8 +60,10 @@ final readonly class RouteClaims
     /**
      * @param  list<Route>  $before
      * @param  list<string>  $extensions
+     * @param  list<string>  $help
+     * @param  list<string>  $codes
      */
-    private static function about(Route $route, array $before, array $extensions, Book $book): self
+    private static function about(Route $route, array $before, array $extensions, array $help, array $codes, Book $book): self
     {
         $own = RouteOrder::digitsOf($route);
         $shadowed = RouteOrder::takenBy($route, $before, $book);
@@ -66,6 +76,15 @@ final readonly class RouteClaims
         }
         [$least, $most] = $own->lengths();
 
-        return new self($route, $own->shortest(), $least, $most, $shadowed, $overlaps, $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)), $own->cutShort(), array_values(array_filter($extensions, static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch)));
+        return new self($route, $own->shortest(), $least, $most, $shadowed, $overlaps, $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)), $own->cutShort(), array_values(array_filter($extensions, static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch)), $route->emergency ? [] : self::begun($own, $help), $route->emergency ? [] : self::begun($own, $codes));
+    }
+
+    /**
+     * @param  list<string>  $numbers
+     * @return list<string> those that more digits of the route can follow
+     */
+    private static function begun(DigitAutomaton $own, array $numbers): array
+    {
+        return array_values(array_filter($numbers, static fn (string $number): bool => $own->dial($number) === Dialling::Partial));
     }
 }

@@ -17,7 +17,7 @@ const isBusy = ref(false)
 
 const lines = computed(() => (history.data.value?.[by] ?? []).filter((each) => only === '' || each.of === only))
 
-function share(line: History['numbers'][number]): string {
+function share(line: History['whole']): string {
   return line.calls === 0 ? '' : `${Math.round((line.answered / line.calls) * 100)} %`
 }
 
@@ -45,6 +45,10 @@ async function ask(): Promise<void> {
         <tr v-for="line in lines" :key="line.of">
           <td>{{ names.of(line.of) }}</td><td class="mono">{{ line.calls }}</td><td class="mono">{{ line.answered }} <span class="soft small">{{ share(line) }}</span></td><td class="mono">{{ line.missed }}</td><td class="mono">{{ line.messages }}</td>
           <td class="mono">{{ line.usualWait }} s</td><td class="mono">{{ line.longestWait }} s</td><td class="soft">{{ line.lastAnswered === null ? 'never' : age(line.lastAnswered, now) }}</td>
+        </tr>
+        <tr v-if="by === 'numbers' && lines.length > 1" class="whole">
+          <td>All of them</td><td class="mono">{{ history.data.value.whole.calls }}</td><td class="mono">{{ history.data.value.whole.answered }} <span class="soft small">{{ share(history.data.value.whole) }}</span></td><td class="mono">{{ history.data.value.whole.missed }}</td><td class="mono">{{ history.data.value.whole.messages }}</td>
+          <td class="mono">{{ history.data.value.whole.usualWait }} s</td><td class="mono">{{ history.data.value.whole.longestWait }} s</td><td class="soft">{{ history.data.value.whole.lastAnswered === null ? 'never' : age(history.data.value.whole.lastAnswered, now) }}</td>
         </tr>
       </tbody>
     </table>

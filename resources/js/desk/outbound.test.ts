@@ -10,9 +10,10 @@ const MAIN = object('trunk:main', { name: 'Main trunk', enabled: true, carrier: 
 const HELP = object('route:help', { name: 'Help', position: 9, digits: '911', strip: 0, prepend: '', class: 'local', emergency: true, trunks: ['trunk:main'], blocked: [] })
 const LOCAL = object('route:local', { name: 'Local', position: 2, digits: '1902xxxxxxx', strip: 0, prepend: '', class: 'national', emergency: false, trunks: ['trunk:main'], blocked: [] })
 const NATIONAL = object('route:national', { name: 'National', position: 1, digits: '1xxxxxxxxxx', strip: 0, prepend: '', class: 'national', emergency: false, trunks: ['trunk:main'], blocked: [] })
-const BOOK = [TENANT, INES, MAIN, LOCAL, NATIONAL, HELP]
+const DESK = object('group:desk', { name: 'Front Desk', extension: '300' })
+const BOOK = [TENANT, INES, DESK, MAIN, LOCAL, NATIONAL, HELP]
 
-const CLAIM = { shortest: '10000000000', least: 11, most: 11, shadowedBy: [], overlaps: [], left: '10000000000', cutShort: null, extensions: [] }
+const CLAIM = { shortest: '10000000000', least: 11, most: 11, shadowedBy: [], overlaps: [], left: '10000000000', cutShort: null, extensions: [], help: [], shortCodes: [] }
 const CELL = { words: 'goes out', reason: 'National takes it', sent: '15062345678', number: '+15062345678', asksPin: false }
 const OUTBOUND = {
   routes: [{ ...CLAIM, route: 'route:help', shortest: '911', least: 3, most: 3 }, { ...CLAIM, route: 'route:national' }, { ...CLAIM, route: 'route:local', left: null, shadowedBy: ['route:national'] }],
@@ -78,6 +79,15 @@ it('says what is wrong with what was typed, and asks for nobody who is not there
   await dial('911')
   expect(page.get('[role=alert]').text()).toBe('Nobody in this book is called Nobody Such.')
   expect(server.asked.slice(before).filter((each) => each.call.endsWith('/dial'))).toEqual([])
+})
+
+it('asks for a group as who leads callers on, with the number’s own digits', async () => {
+  const { server } = await chapter()
+  await page.get('input.who').setValue('Front Desk')
+  await dial('+1 902 555 0199')
+
+  expect(page.get('.tester').text()).toContain('leads callers from outside on to')
+  expect(server.asked.findLast((each) => each.call === 'POST /customers/inlet/outbound/dial')?.body).toMatchObject({ who: 'group:desk', digits: '19025550199', led: 'outside' })
 })
 
 it('dials a sample, and marks a mistake that goes out', async () => {

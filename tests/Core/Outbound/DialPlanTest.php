@@ -13,6 +13,7 @@ use Jaunty\Core\Outbound\DialEnd;
 use Jaunty\Core\Outbound\Dialled;
 use Jaunty\Core\Outbound\DialPlan;
 use Jaunty\Core\Outbound\Origin;
+use Jaunty\Core\Outbound\RouteClaims;
 use Jaunty\Core\Outbound\Sender;
 use Jaunty\Core\Outbound\Verdict;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -96,6 +97,18 @@ final class DialPlanTest extends TestCase
         self::assertSame([DialEnd::Nowhere, ['nobody is called for help by 911']], [$held->end, $held->remarks]);
         $off = self::book(['trunks' => [['enabled' => false]]]);
         self::assertSame(DialEnd::Nowhere, self::dial($off, '911')->end, 'a trunk that is off carries nothing');
+    }
+
+    /** 9 for an outside line and 11... behind it is 911 and more. */
+    public function test_a_route_whose_digits_go_on_behind_a_call_for_help_says_so(): void
+    {
+        $help = static fn (string $digits): array => array_values(array_filter(RouteClaims::of(self::book(['routes' => [['digits' => $digits]]])), static fn (RouteClaims $claims): bool => $claims->route->key === 'national'))[0]->help;
+
+        self::assertSame(['911'], $help('911xxxxx'));
+        self::assertSame([], $help('91[2-9]xxxxxxxxx'));
+        self::assertSame(['112', '911'], $help('x.T'));
+        $codes = array_values(array_filter(RouteClaims::of(self::book(['routes' => [['digits' => '411xxxx|[2-3]11x|5xx']]])), static fn (RouteClaims $claims): bool => $claims->route->key === 'national'))[0]->shortCodes;
+        self::assertSame(['211', '311', '411'], $codes, '511 is complete at once');
     }
 
     /** @return iterable<string, array{array<string, mixed>, string, Verdict, string}> */

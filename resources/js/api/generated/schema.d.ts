@@ -3328,6 +3328,11 @@ export interface paths {
                         digits: string;
                         /** @description an instant, or a local time at the customer; unset for now */
                         at?: string | null;
+                        /**
+                         * @description a call from there is led on to the number, its E.164 digits without a plus; unset where somebody dials
+                         * @enum {string|null}
+                         */
+                        led?: "inside" | "outside" | null;
                         /** @description trunks without a free channel */
                         full?: string[] | null;
                         /** @description the group whose number a member chose to show */
@@ -4241,6 +4246,10 @@ export interface components {
             cutShort: string | null;
             /** @description that its digits begin with */
             extensions: string[];
+            /** @description other short numbers that its digits begin with */
+            shortCodes: string[];
+            /** @description numbers that call for help and that its digits begin with */
+            help: string[];
         };
         Recording: {
             no: number;

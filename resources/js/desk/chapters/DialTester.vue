@@ -9,6 +9,9 @@ import { useDesk } from '../desk'
 defineProps<{ trunks: BookObject[] }>()
 const digits = defineModel<string>({ required: true })
 
+/** Who leads callers on: nobody dials there, and the class is the object's. */
+const LEADERS = ['group', 'chain', 'menu', 'attendant', 'mailbox'] as const
+
 const { customer, names } = useDesk()
 const id = useId()
 const who = ref('')
@@ -20,27 +23,28 @@ const users = computed(() => names.value.objects.filter((object) => object.kind 
 const sender = computed(() => {
   const typed = who.value.trim()
   if (typed === '') return users.value[0]?.ref ?? 'national'
-  const found = names.value.find(typed, ['user', 'group', 'mailbox'], false)
+  const found = names.value.find(typed, ['user', ...LEADERS], false)
   return 'value' in found && typeof found.value === 'string' ? found.value : undefined
 })
 /** Spaces and brackets are how people write numbers, not what they dial. */
-const dialled = computed(() => digits.value.replace(/[\s().-]/g, ''))
+const isLed = computed(() => LEADERS.some((kind) => sender.value?.startsWith(`${kind}:`)))
+const dialled = computed(() => digits.value.replace(/[\s().-]/g, '').replace(/^\+/, isLed.value ? '' : '+'))
 
 /** A question for each key would come to many; what is typed within a moment is one. */
 const PAUSE = 120
-const asked = ref({ who: '', digits: '', at: '', full: [] as string[] })
+const asked = ref({ who: '', digits: '', at: '', led: false, full: [] as string[] })
 let pause: ReturnType<typeof setTimeout> | undefined
 watch(
   [sender, dialled, at, full],
   () => {
     clearTimeout(pause)
-    pause = setTimeout(() => (asked.value = { who: sender.value ?? '', digits: dialled.value, at: at.value.trim(), full: full.value }), PAUSE)
+    pause = setTimeout(() => (asked.value = { who: sender.value ?? '', digits: dialled.value, at: at.value.trim(), led: isLed.value, full: full.value }), PAUSE)
   },
   { immediate: true, deep: true },
 )
 const answer = useQuery({
   queryKey: computed(() => ['computed', customer, 'dial', asked.value]),
-  queryFn: () => take(client.POST('/customers/{customer}/outbound/dial', { params: { path: { customer } }, body: { who: asked.value.who, digits: asked.value.digits, at: asked.value.at === '' ? null : asked.value.at, full: asked.value.full } })),
+  queryFn: () => take(client.POST('/customers/{customer}/outbound/dial', { params: { path: { customer } }, body: { who: asked.value.who, digits: asked.value.digits, at: asked.value.at === '' ? null : asked.value.at, led: asked.value.led ? 'outside' : null, full: asked.value.full } })),
   enabled: () => asked.value.who !== '' && asked.value.digits !== '',
   placeholderData: keepPreviousData,
   retry: false,
@@ -59,7 +63,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
   <section class="tester" aria-label="Dial tester">
     <p class="line">
       <input v-model="who" type="text" class="who" :list="`${id}-who`" :placeholder="users[0]?.label ?? 'anybody'" aria-label="Who dials" :aria-invalid="sender === undefined" autocomplete="off">
-      dials
+      {{ isLed ? 'leads callers from outside on to' : 'dials' }}
       <input ref="input" v-model="digits" type="text" class="mono digits" inputmode="tel" placeholder="1 902 555 0199" aria-label="What is dialled" autocomplete="off" data-testid="dialled">
       at
       <input v-model="at" type="text" class="mono at" placeholder="now" aria-label="When, as 2026-12-24T20:00" autocomplete="off">

@@ -61,14 +61,20 @@ function faultsOf(each: RouteClaims): string[] {
   const of = (refs: string[]): string => refs.map((ref) => names.value.of(ref)).join(' and ')
   return [
     ...(each.shadowedBy.length > 0 ? [`never used: ${of(each.shadowedBy)} ${each.shadowedBy.length === 1 ? 'takes' : 'take'} all of it`] : []),
+    ...(each.help.length === 0 ? [] : [`whoever dials ${each.help.join(' or ')} and goes on has called for help`]),
     ...(each.cutShort === null ? [] : [`${each.cutShort} is cut short`]),
   ]
+}
+
+function few(all: string[]): string {
+  return all.length > 3 ? `${all.slice(0, 2).join(', ')} and ${all.length - 2} more short numbers` : all.join(' or ')
 }
 
 /** What to know of it. */
 function remarks(each: RouteClaims): string[] {
   return [
     ...(each.shadowedBy.length > 0 ? [] : each.overlaps.map((overlap) => `${names.value.of(overlap.route)} takes ${overlap.digits} before it`)),
+    ...(each.shortCodes.length === 0 ? [] : [`whoever dials ${few(each.shortCodes)} waits`]),
     ...(each.extensions.length === 0 ? [] : [`extension ${each.extensions[0] ?? ''} begins so`]),
   ]
 }
