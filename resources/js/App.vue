@@ -19,7 +19,7 @@ const open = computed(() => route.meta.open === true)
 const ready = computed(() => session.value !== undefined && (open.value || technician.value !== null))
 
 watch(
-  [session, () => route.fullPath],
+  [session, isPlaced, () => route.fullPath],
   () => {
     if (isPlaced.value && session.value !== undefined && technician.value === null && !open.value) void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
   },
