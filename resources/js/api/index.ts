@@ -1,7 +1,7 @@
 import type { components, paths } from './generated/schema'
 
 export { client, take } from './client'
-export { detailOf, isProblem, ProblemError, type FieldFault, type Problem } from './problem'
+export { detailOf, faultsByField, isProblem, ProblemError, type FieldFault, type Problem } from './problem'
 
 type Schemas = components['schemas']
 export type Answers = Schemas['Answers']

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, detailOf, isProblem, take, type BookObject } from '@/api'
+import { client, faultsByField, take, type BookObject } from '@/api'
 import { age, dayInWords, FieldRow, plural, useNow } from '@/shared'
 import { useDesk } from './desk'
 
@@ -73,8 +73,7 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
     await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
     await queryClient.invalidateQueries({ queryKey: queries.margin.queryKey })
   } catch (error) {
-    const told = isProblem(error) ? (error.problem.errors ?? []) : []
-    faults.value = told.length === 0 ? { '': detailOf(error) } : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
+    faults.value = faultsByField(error)
   } finally {
     isBusy.value = false
   }

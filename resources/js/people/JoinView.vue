@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { client, detailOf, isProblem, take } from '@/api'
+import { client, faultsByField, take } from '@/api'
 import { useSession } from '@/session'
 import { FieldRow, LoadingLines } from '@/shared'
 import { abilityInWords } from './abilities'
@@ -24,8 +24,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
   try {
     await work()
   } catch (error) {
-    const told = isProblem(error) ? (error.problem.errors ?? []) : []
-    faults.value = told.length === 0 ? { '': detailOf(error) } : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
+    faults.value = faultsByField(error)
   } finally {
     busy.value = false
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref } from 'vue'
-import { client, detailOf, isProblem, take } from '@/api'
+import { client, faultsByField, take } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
 import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useNow } from '@/shared'
@@ -33,8 +33,7 @@ async function attempt(work: () => Promise<string>): Promise<void> {
   try {
     said.value = await work()
   } catch (error) {
-    const told = isProblem(error) ? (error.problem.errors ?? []) : []
-    faults.value = told.length === 0 ? { '': detailOf(error) } : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
+    faults.value = faultsByField(error)
   }
   await queryClient.invalidateQueries({ queryKey: ['people'] })
 }

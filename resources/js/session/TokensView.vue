@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { client, detailOf, isProblem, take } from '@/api'
+import { client, faultsByField, take } from '@/api'
 import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, useNow } from '@/shared'
 import { useSession } from './session'
 
@@ -29,8 +29,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     await work()
     await queryClient.invalidateQueries({ queryKey: ['tokens'] })
   } catch (error) {
-    const told = isProblem(error) ? (error.problem.errors ?? []) : []
-    faults.value = told.length === 0 ? { '': detailOf(error) } : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
+    faults.value = faultsByField(error)
   }
 }
 
