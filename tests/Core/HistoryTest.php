@@ -41,7 +41,6 @@ final class HistoryTest extends TestCase
         self::assertSame([4, 1], array_map(static fn ($tally): int => $tally->calls, array_values($history->byNumber())));
         self::assertSame([3, 2], [$history->byGroup()['group:desk']->calls, $history->byGroup()['group:desk']->answered]);
         self::assertEquals(['user:ines' => new RungTally(3, 2, 200), 'user:joss' => new RungTally(3, 0, null), 'user:cleo' => new RungTally(1, 1, 500)], $history->byUser());
-        self::assertSame(2, $history->since(400)->whole()->calls);
     }
 
     public function test_no_call_is_no_wait(): void

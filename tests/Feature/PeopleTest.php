@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Access\Ability;
 use App\Models\Invitation;
 use App\Models\Technician;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -25,7 +24,9 @@ final class PeopleTest extends FeatureTestCase
             ->assertCreated()->assertExactJson(['isInvited' => true]);
         self::assertStringContainsString('Harbour Bakery', $this->letterTo($to));
         $code = $this->codeSentTo($to);
-        self::assertStringNotContainsString($code, (string) json_encode(DB::select('select * from roster_invitation(?)', [hash('sha256', $code)])));
+        $kept = $this->asLead(static fn (): array => Invitation::query()->where('sign_in', $to)->firstOrFail()->getAttributes());
+        self::assertSame(hash('sha256', $code), $kept['code_hash']);
+        self::assertStringNotContainsString($code, json_encode($kept, JSON_THROW_ON_ERROR));
 
         $this->app->make('auth')->forgetGuards();
         $this->postJson('/api/joining/look', ['code' => $code])->assertOk()->assertJson(['signIn' => $to, 'ability' => 'edit', 'invitedBy' => $this->lead->name, 'until' => '2026-12-31']);

@@ -48,6 +48,23 @@ final readonly class Trunk implements BookObject
         );
     }
 
+    /**
+     * Why it takes no call outward, whatever the traffic; null where it does.
+     *
+     * @param  bool  $isInside  whether the caller is inside the company
+     * @param  bool  $isForHelp  a call for help pre-empts a channel, those kept for calls inward too
+     */
+    public function refuses(bool $isInside, bool $isForHelp = false): ?string
+    {
+        return match (true) {
+            ! $this->enabled => 'is switched off',
+            ! $isInside && ! $this->outsideCallersOut => 'lets no caller from outside out again',
+            $this->channels === 0 => 'has no channel',
+            ! $isForHelp && $this->outboundChannels === 0 => 'has no channel for calls outward',
+            default => null,
+        };
+    }
+
     public function kind(): Kind
     {
         return Kind::Trunk;

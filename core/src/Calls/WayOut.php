@@ -82,7 +82,7 @@ final class WayOut
     {
         foreach ($route->trunks as $reference) {
             $trunk = $this->book->get((string) $reference, Trunk::class);
-            if ($trunk->enabled && ($inside || $trunk->outsideCallersOut) && $trunk->channels !== 0 && $trunk->outboundChannels !== 0 && ! isset($world[(string) Reference::of($trunk)])) {
+            if ($trunk->refuses($inside) === null && ! isset($world[(string) Reference::of($trunk)])) {
                 return true;
             }
         }

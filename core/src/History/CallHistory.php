@@ -12,12 +12,6 @@ final readonly class CallHistory
     {
     }
 
-    /** @param int $from seconds since 1970 */
-    public function since(int $from): self
-    {
-        return new self(array_values(array_filter($this->records, static fn (CallRecord $record): bool => $record->at >= $from)));
-    }
-
     public function whole(): Tally
     {
         return Tally::of($this->records);

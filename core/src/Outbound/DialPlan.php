@@ -96,12 +96,6 @@ final class DialPlan
         return array_values(array_map(static fn (Route $route): DigitAutomaton => RouteOrder::digitsOf($route)->asDialled(), $open));
     }
 
-    /** What a country's network makes of what its routes send. */
-    public function numbering(?User $user = null): Numbering
-    {
-        return new Numbering($this->countryOf($user));
-    }
-
     /** @return array{Verdict, string} */
     private function digits(Route $route, string $digits, Origin $origin): array
     {
@@ -187,15 +181,9 @@ final class DialPlan
      */
     private static function whyNot(Trunk $trunk, Route $route, Origin $origin, array $full): ?string
     {
-        return match (true) {
-            ! $trunk->enabled => 'is switched off',
-            ! $origin->isInside() && ! $trunk->outsideCallersOut => 'lets no caller from outside out again',
-            $trunk->channels === 0 => 'has no channel',
-            $route->emergency => null,
-            $trunk->outboundChannels === 0 => 'has no channel for calls outward',
-            in_array((string) Reference::of($trunk), $full, true) => 'has no channel free',
-            default => null,
-        };
+        $isFull = ! $route->emergency && in_array((string) Reference::of($trunk), $full, true);
+
+        return $trunk->refuses($origin->isInside(), $route->emergency) ?? ($isFull ? 'has no channel free' : null);
     }
 
     /** @param list<RouteSaid> $said */

@@ -93,7 +93,7 @@ final class RouteOrder
     private static function carries(Route $route, Book $book, bool $inside): bool
     {
         foreach (self::trunksOf($route, $book) as $trunk) {
-            if ($trunk->enabled && ($inside || $trunk->outsideCallersOut)) {
+            if ($trunk->refuses($inside, $route->emergency) === null) {
                 return true;
             }
         }
