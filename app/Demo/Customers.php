@@ -257,7 +257,7 @@ final class Customers
             'hours' => 'Mon-Fri 7 to 7', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Depot'], 'sandpiper'),
         ], [
             ['object' => 'tenant:sandpiper-freight', 'path' => 'outsidePrefix', 'value' => '8'],
-            ['object' => 'route:emergency', 'path' => 'digits', 'value' => '911|933|8911|8933'],
+            ['op' => 'create', 'object' => 'route:emergency-after-8', 'value' => ['emergency' => true] + $route('Emergency after 8', 1, '8911|8933', 'local')],
             ['object' => 'route:national', 'path' => 'digits', 'value' => '81[2-8]xxxxxxxxx|819[1-9]xxxxxxxx|8190[1-9]xxxxxxx|8[2-9]xxxxxxxxx'],
             ['object' => 'route:national', 'path' => 'strip', 'value' => 1],
             ['op' => 'create', 'object' => 'route:boston', 'value' => $route('Boston', 5, '81617xxxxxxx|8617xxxxxxx', 'national')],

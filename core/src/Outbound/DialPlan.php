@@ -27,6 +27,8 @@ use Jaunty\Core\Numbering\EmergencyNumbers;
  */
 final class DialPlan
 {
+    private const TEST_DIGITS = 3;
+
     private readonly ExtensionPlan $extensions;
 
     /** @var list<Route> as they are asked: those for emergency calls first, then by position */
@@ -195,7 +197,8 @@ final class DialPlan
         $number = $numbering->read($sent, $route->class === CallingClass::International || $origin !== Origin::Dialled);
         $remarks = $origin === Origin::Dialled ? $this->waiting($digits) : [];
         if ($route->emergency) {
-            $help = $country === null || EmergencyNumbers::is($sent, $country) || $numbering->isShort($sent);
+            // A test number is as short as those it tests; longer short numbers are somebody's advertisements.
+            $help = $country === null || EmergencyNumbers::is($sent, $country) || strlen($sent) === self::TEST_DIGITS && $numbering->isShort($sent);
             if (! $help) {
                 $remarks[] = "{$sent} calls nobody for help in {$country}";
             }

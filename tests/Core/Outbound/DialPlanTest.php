@@ -82,6 +82,8 @@ final class DialPlanTest extends TestCase
         }
         self::assertSame(['9911 calls nobody for help in CA'], self::dial($book, '9911')->remarks, 'the route strips no prefix');
         self::assertSame([], self::dial($book, '911')->remarks);
+        $states = self::book(['tenant' => ['region' => 'US'], 'sites' => [['address' => ['country' => 'US']]], 'routes' => [2 => ['digits' => '911|933|8911']]]);
+        self::assertSame([[], [], ['8911 calls nobody for help in US']], array_map(static fn (string $digits): array => self::dial($states, $digits)->remarks, ['911', '933', '8911']), 'a short number, and nobody\'s help');
     }
 
     /** Class, PIN, hours, blocked senders, a full trunk and the share for calls outward: none may hold it up. */
