@@ -6,16 +6,20 @@ namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\CallbackUse;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reads;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Site;
 use Jaunty\Core\Calls\CallBook;
 use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\Survey;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Outbound\HelpCall;
 
 /** A book under audit at an instant, as one rule looks at it; what rules ask in common is worked out once. */
 final readonly class Inspection
@@ -156,6 +160,48 @@ final readonly class Inspection
         $this->reads?->workedOut(self::ANYTHING);
 
         return $this->groundwork->difference();
+    }
+
+    /** @return list<HelpCall> every call for help that somebody here can make */
+    public function helpCalls(): array
+    {
+        $this->reads?->workedOut(self::ANYTHING);
+
+        return $this->groundwork->helpCalls();
+    }
+
+    /** @return list<CallbackNumber> the numbers that help services are really shown */
+    public function callbackNumbers(): array
+    {
+        $this->reads?->workedOut(self::ANYTHING);
+
+        return $this->groundwork->callbackNumbers();
+    }
+
+    /** Whether a number that stays rings somebody's device at once, at every kind of time. */
+    public function isAlwaysAnswered(Number $number): bool
+    {
+        $this->reads?->workedOut(self::ANYTHING);
+        $runs = $this->groundwork->calledBack($number);
+
+        return $number->enabled && $number->status === NumberStatus::Active && $number->until === null && $runs !== []
+            && array_filter($runs, static fn (array $run): bool => ! $run[1]->ringsAPerson || $run[1]->heard !== '') === [];
+    }
+
+    /** The fix by which a site's own callback number is shown instead of another; null where it would not ring. */
+    public function showingCallbackOf(Site $site, Number $instead): ?Fix
+    {
+        $callback = $this->find($site->emergency->callback, Number::class);
+
+        return $callback === null || $callback->key === $instead->key || ! $this->isAlwaysAnswered($callback)
+            ? null
+            : Fix::set("Always show {$this->name($callback)} of {$site->name}", $site, 'emergency/callbackUse', CallbackUse::Always->value);
+    }
+
+    /** An instant as a sentence says it, by the customer's clock: `Fri 25 Dec 2026 at 08:00`. */
+    public function moment(int $instant): string
+    {
+        return gmdate('D j M Y \a\t H:i', 60 * $this->groundwork->clock()->localMinutes($instant));
     }
 
     /** When the customer's day began: of what is looked at over a year, the first instant. */

@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\CallbackNumber;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\CallbackUse;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 
-/** The number shown to emergency services leads to a greeting. */
+/** The number that help services are shown rings nobody, at some time of the year. */
 final readonly class CallbackUnanswered implements Rule
 {
     public function about(): About
@@ -25,32 +25,95 @@ final readonly class CallbackUnanswered implements Rule
         return new About(
             'emergency.callback-unanswered',
             Severity::Error,
-            'The number shown to emergency services leads to a greeting, a menu, a mailbox or an announcement.',
-            'A dispatcher who calls back must reach a person at once.',
-            'Show a number that rings people.',
+            'The number that help services are really shown leads, at some time, to where nobody rings: a mailbox, a closed group, a number outside.',
+            'A call that breaks off is called back. Whoever needs help must hear it ring, by night as well.',
+            'Show a number that rings people at all hours, such as one that leads to the desks of the site.',
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->book->all(Site::class) as $site) {
-            $number = $inspection->find($site->emergency->callback, Number::class);
-            $to = $number?->destination?->object;
-            if ($number === null || ! in_array($to?->kind, [Kind::Attendant, Kind::Menu, Kind::Mailbox, Kind::Announcement], true)) {
+        foreach ($inspection->callbackNumbers() as $shown) {
+            $run = $shown->unanswered[0] ?? null;
+            if ($run === null) {
                 continue;
             }
-            $better = array_values(array_filter($inspection->book->all(Number::class), static fn (Number $each): bool => $each->status === NumberStatus::Active && $each->enabled && (string) $each->site === (string) Reference::of($site) && in_array($each->destination?->object?->kind, [Kind::Group, Kind::User], true)));
-            yield Finding::of($this->about(), "{$site->name}: who calls back after an emergency call meets {$inspection->name($to)}", "{$inspection->name($number)} is shown, and leads there.", $site, $number)->at('emergency/callback')
-                ->fixedBy($better === [] ? null : Fix::set("Show {$inspection->name($better[0])}, which rings {$inspection->name($better[0]->destination)}", $site, 'emergency/callback', (string) Reference::of($better[0])));
+            $survey = $inspection->survey();
+            $at = $survey->firstInstant($run);
+            $end = $run->facts->passive === null
+                ? "goes round for ever, through {$inspection->name($run->facts->passiveTarget)}"
+                : "{$run->facts->passive->words()} {$inspection->name($run->facts->passiveTarget)}";
+            $outside = $shown->backs[0]->outside;
+            yield Finding::of(
+                $this->about(),
+                "{$inspection->name($shown->number)} is shown to help services, and rings nobody when they call back",
+                "It is shown of {$inspection->names($shown->users)}. On {$inspection->moment($at)} whoever calls it back and waits {$end}"
+                    . ($outside === '' ? '.' : "; it rings only {$inspection->name($outside)}, which is no telephone here."),
+                $shown->number,
+            )->at('destination')->counting(count($shown->users))->shownBy($this->call($inspection, $shown, $at))->fixedBy($this->fix($inspection, $shown));
         }
+    }
+
+    /** @return array<string, mixed> */
+    private function call(Inspection $inspection, CallbackNumber $shown, int $at): array
+    {
+        $run = $shown->unanswered[0];
+        $end = $run->facts->passive === null ? null : $inspection->survey()->shortestCall($run, "{$run->facts->passive->value} {$run->facts->passiveTarget}");
+
+        return $end ?? ['to' => $shown->number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)];
+    }
+
+    /** The callback numbers of the callers' sites shown always, where they ring; else another number of the site that does. */
+    private function fix(Inspection $inspection, CallbackNumber $shown): ?Fix
+    {
+        $sites = $shown->sites();
+        if ($sites === [] || count($sites) !== count(array_unique(array_map(static fn ($user): string => (string) $user->site, $shown->users)))) {
+            return null;
+        }
+        $changes = [];
+        $better = null;
+        foreach ($sites as $site) {
+            $callback = $inspection->find($site->emergency->callback, Number::class);
+            if ($callback !== null && $callback->key !== $shown->number->key && $inspection->isAlwaysAnswered($callback)) {
+                $changes[] = Fix::setting($site, 'emergency/callbackUse', CallbackUse::Always->value);
+
+                continue;
+            }
+            $better = $this->better($inspection, $site);
+            if ($better === null) {
+                return null;
+            }
+            $changes[] = Fix::setting($site, 'emergency/callback', (string) Reference::of($better));
+            if ($site->emergency->callbackUse !== CallbackUse::Always) {
+                $changes[] = Fix::setting($site, 'emergency/callbackUse', CallbackUse::Always->value);
+            }
+        }
+
+        return Fix::of($better === null ? 'Always show the callback number of the site' : "Show {$inspection->name($better)}, which rings {$inspection->name($better->destination)}", ...$changes);
+    }
+
+    private function better(Inspection $inspection, Site $site): ?Number
+    {
+        foreach ($inspection->book->all(Number::class) as $number) {
+            if ((string) $number->site === (string) Reference::of($site) && $inspection->isAlwaysAnswered($number)) {
+                return $number;
+            }
+        }
+
+        return null;
     }
 
     public function samples(): Samples
     {
-        $number = static fn (string $key, string $to): array => ['key' => $key, 'destination' => $to, 'site' => 'site:quay'];
-        $site = static fn (string $shown): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => "number:{$shown}"]];
-        $numbers = [$number(Samples::NUMBER, 'mailbox:desk'), $number('+19025550151', 'user:a')];
+        $site = static fn (string $use): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => 'number:+19025550151', 'callbackUse' => $use]];
 
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'numbers' => $numbers, 'sites' => [$site('+19025550151')]], ['sites' => [$site(Samples::NUMBER)]]);
+        return Samples::of([
+            'trunks' => [['key' => 'main']],
+            'routes' => [['key' => 'help', 'name' => 'Help', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]],
+            'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]],
+            'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'callerId' => 'number:' . Samples::NUMBER, 'legs' => [['item' => 'desk']]]],
+            'numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk', 'site' => 'site:quay'], ['key' => '+19025550151', 'destination' => 'user:a', 'site' => 'site:quay']],
+            'sites' => [$site('always')],
+        ], ['sites' => [$site('whenNone')]]);
     }
 }

@@ -11,8 +11,10 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Outbound\HelpCall;
 
-/** Routes, and none for emergency calls. */
+/** Telephones from which nobody can call for help. */
 final readonly class EmergencyMissing implements Rule
 {
     public function about(): About
@@ -20,7 +22,7 @@ final readonly class EmergencyMissing implements Rule
         return new About(
             'outbound.emergency-missing',
             Severity::Blocker,
-            'There are routes for calls that go out, and none for emergency calls.',
+            'Somebody has a telephone from which no call for help goes out.',
             'Whoever dials the emergency number is told that it does not exist.',
             'Add a route for the emergency numbers of the country, before all others.',
             About::MODEL,
@@ -30,8 +32,33 @@ final readonly class EmergencyMissing implements Rule
     public function check(Inspection $inspection): iterable
     {
         $routes = $inspection->book->all(Route::class);
-        if ($routes !== [] && array_filter($routes, static fn (Route $route): bool => $route->emergency) === []) {
-            yield Finding::of($this->about(), 'No route is for emergency calls', 'There are ' . count($routes) . ' for other calls.', $inspection->book->tenant)->at('region');
+        $stranded = array_values(array_filter($inspection->helpCalls(), static fn (HelpCall $call): bool => ! $call->isLet));
+        if (array_filter($routes, static fn (Route $route): bool => $route->emergency) === []) {
+            if ($routes !== [] || $stranded !== []) {
+                yield Finding::of(
+                    $this->about(),
+                    'No route is for emergency calls',
+                    ($routes === [] ? 'There is no route at all.' : 'There are ' . count($routes) . ' for other calls.'),
+                    $inspection->book->tenant,
+                )->at('region');
+            }
+
+            return;
+        }
+        $bySite = [];
+        foreach ($stranded as $call) {
+            $bySite[$call->site->key ?? ''][] = $call;
+        }
+        foreach ($bySite as $calls) {
+            $site = $calls[0]->site;
+            $users = array_map(static fn (HelpCall $call): User => $call->user, $calls);
+            $where = $site === null ? 'Some users' : $site->name;
+            yield Finding::of(
+                $this->about(),
+                "{$where}: no call for help goes out",
+                ($calls[0]->digits === '' ? 'No emergency route has digits that somebody could dial' : "Nobody is reached by {$calls[0]->digits}, nor by any other number that calls for help there") . ", from the telephones of {$inspection->names($users)}.",
+                $site ?? $inspection->book->tenant,
+            )->at($site === null ? 'region' : 'address/country')->counting(count($users));
         }
     }
 

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Emergency;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\NumberStatus;
+
+/** Help services are shown a number that will be gone some day. */
+final readonly class CallbackTemporary implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'emergency.callback-temporary',
+            Severity::Warning,
+            'The number shown to help services is lent, is being ported away, or ends on a day.',
+            'When it goes, nobody thinks of what help services are shown, and whoever gets it next is called back.',
+            'Show a number that stays.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->callbackNumbers() as $shown) {
+            $until = $shown->number->until;
+            $why = match (true) {
+                $shown->number->status === NumberStatus::Temporary => 'is lent for a time',
+                $shown->number->status === NumberStatus::PortingOut => 'is being ported away',
+                $until !== null => "ends on {$inspection->day($until)}",
+                default => null,
+            };
+            if ($why !== null) {
+                yield Finding::of($this->about(), "{$inspection->name($shown->number)} is shown to help services, and {$why}", "It is shown of {$inspection->names($shown->users)}.", $shown->number)
+                    ->at($shown->number->status === NumberStatus::Active ? 'until' : 'status')->counting(count($shown->users));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = static fn (string $status): array => ['key' => Samples::NUMBER, 'destination' => 'user:a', 'site' => 'site:quay', 'status' => $status];
+
+        return Samples::of([
+            'trunks' => [['key' => 'main']],
+            'routes' => [['key' => 'help', 'name' => 'Help', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]],
+            'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]],
+            'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]],
+            'numbers' => [$number('active')],
+            'sites' => [['key' => 'quay', 'name' => 'Quay End', 'emergency' => ['callback' => 'number:' . Samples::NUMBER]]],
+        ], ['numbers' => [$number('temporary')]]);
+    }
+}
