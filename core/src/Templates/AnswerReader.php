@@ -11,6 +11,7 @@ use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\SpokenHours;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Numbering\UnusableNumber;
+use Jaunty\Core\Outbound\HomeDialling;
 
 /** Reads one answer by the type of its slot. Tables are read row by row (`TableReader`). */
 final readonly class AnswerReader
@@ -65,7 +66,7 @@ final readonly class AnswerReader
     /** @return array<string, mixed> */
     private function number(string $answer): array
     {
-        return preg_match(Number::E164, $answer) === 1 ? ['value' => $answer] : throw new UnusableAnswer("\"{$answer}\" is no number in stock");
+        return preg_match(Number::E164, $answer) === 1 ? ['value' => $answer, 'nearDigits' => HomeDialling::near($answer)] : throw new UnusableAnswer("\"{$answer}\" is no number in stock");
     }
 
     /** @return array<string, mixed> */
@@ -145,7 +146,13 @@ final readonly class AnswerReader
             $year = LocalDate::parts($this->circumstances->today)[0];
             $calendar = HolidayRegions::calendar($known, 'holidays', $year, $year + self::YEARS_OF_HOLIDAYS)?->toArray() ?? [];
 
-            return ['value' => $known, 'name' => $name, 'country' => substr($known, 0, 2), 'subdivision' => str_contains($known, '-') ? $known : null, 'knownUntil' => $calendar['knownUntil'] ?? null, 'holidays' => $calendar['holidays'] ?? []];
+            $country = substr($known, 0, 2);
+            $dialling = HomeDialling::of($country);
+
+            return [
+                'helpDigits' => $dialling?->help, 'nationalDigits' => $dialling?->national, 'forwardedDigits' => $dialling?->led, 'abroadDigits' => $dialling?->abroad,
+                'value' => $known, 'name' => $name, 'country' => $country, 'subdivision' => str_contains($known, '-') ? $known : null, 'knownUntil' => $calendar['knownUntil'] ?? null, 'holidays' => $calendar['holidays'] ?? [],
+            ];
         }
         throw new UnusableAnswer("the holidays of \"{$answer}\" are not known here; choose one of the list");
     }

@@ -26,10 +26,15 @@ final class ExpansionTest extends TestCase
         $book = $this->expand(self::ANSWERS)->book;
 
         self::assertSame([
-            'sites' => [['key' => 'office', 'name' => 'Office', 'zone' => 'America/Halifax', 'emergency' => ['callback' => 'number:+19025550150', 'callbackUse' => 'whenNone', 'notify' => []]]],
-            'numbers' => [['key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines-marsh', 'site' => 'site:office']],
+            'sites' => [['key' => 'office', 'name' => 'Office', 'zone' => 'America/Halifax', 'emergency' => ['callback' => 'number:+19025550150', 'callbackUse' => 'always', 'notify' => []]]],
+            'numbers' => [['key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines-marsh', 'trunk' => 'trunk:main', 'site' => 'site:office']],
             'users' => [['key' => 'ines-marsh', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:office', 'mailbox' => 'mailbox:ines-marsh', 'callerId' => 'number:+19025550150']],
             'mailboxes' => [['key' => 'ines-marsh', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines-marsh']],
+            'trunks' => [['key' => 'main', 'name' => 'Main trunk', 'outsideCallersOut' => true]],
+            'routes' => [
+                ['key' => 'emergency', 'name' => 'Emergency', 'digits' => '112|911|999', 'emergency' => true, 'trunks' => ['trunk:main']],
+                ['key' => 'local', 'name' => 'Local', 'position' => 2, 'digits' => '902[2-9]xxxxxx', 'trunks' => ['trunk:main']],
+            ],
         ], $this->without($book, ['id', 'legs']));
     }
 

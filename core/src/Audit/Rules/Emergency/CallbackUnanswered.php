@@ -47,7 +47,7 @@ final readonly class CallbackUnanswered implements Rule
             yield Finding::of(
                 $this->about(),
                 "{$inspection->name($shown->number)} is shown to help services, and rings nobody when they call back",
-                "It is shown of {$inspection->names($shown->users)}. On {$inspection->moment($at)} whoever calls it back and waits {$end}"
+                "It is shown of {$inspection->names($shown->users)}. Called back on {$inspection->moment($at)}, the call ends so: {$end}"
                     . ($outside === '' ? '.' : "; it rings only {$inspection->name($outside)}, which is no telephone here."),
                 $shown->number,
             )->at('destination')->counting(count($shown->users))->shownBy($this->call($inspection, $shown, $at))->fixedBy($this->fix($inspection, $shown));
