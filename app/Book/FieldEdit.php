@@ -7,6 +7,7 @@ namespace App\Book;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\AsTyped;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\FieldPath;
@@ -30,7 +31,8 @@ final readonly class FieldEdit
     public function applyTo(Book $book): Book
     {
         if ($this->kind === OperationKind::Create) {
-            $fields = is_array($this->value) ? $this->value : [];
+            $fields = (new AsTyped($book))->read($this->object, '', is_array($this->value) ? $this->value : []);
+            $fields = is_array($fields) ? $fields : [];
 
             return ChangeSet::of(Operation::create($this->object->kind->read(Node::of(['key' => $this->object->key] + $fields, (string) $this->object))))->applyTo($book);
         }
@@ -40,7 +42,7 @@ final readonly class FieldEdit
         }
         $before = FieldPath::get($object->toArray(), $this->path);
         if ($this->kind === OperationKind::Set) {
-            return ChangeSet::of(Operation::set($this->object, $this->path, $before, $this->value))->applyTo($book);
+            return ChangeSet::of(Operation::set($this->object, $this->path, $before, (new AsTyped($book))->read($this->object, $this->path, $this->value)))->applyTo($book);
         }
         $keys = static fn (mixed $items): array => array_values(array_filter(is_array($items) ? array_map(static fn (mixed $item): mixed => is_array($item) ? $item['item'] ?? null : $item, $items) : [], is_string(...)));
 

@@ -37,6 +37,7 @@ final readonly class Inspection
      * @param  int  $now  seconds since 1970
      * @param  ?Book  $live  what the switch was last read to say; null where it was not, or where it is no matter
      * @param  ?Surroundings  $surroundings  null for a book that is no customer's
+     * @param  list<Failure>  $failures  of rules that were run before
      */
     public function __construct(
         public Book $book,
@@ -46,6 +47,7 @@ final readonly class Inspection
         public ?Surroundings $surroundings = null,
         ?Groundwork $groundwork = null,
         private ?Reads $reads = null,
+        public array $failures = [],
     ) {
         $this->groundwork = $groundwork ?? new Groundwork($book, $now, $live);
     }
@@ -54,6 +56,12 @@ final readonly class Inspection
     public function watchedBy(Reads $reads): self
     {
         return new self($this->book->watchedBy($reads), $this->now, $this->live, $this->thresholds, $this->surroundings, $this->groundwork, $reads);
+    }
+
+    /** The same, after rules that failed. */
+    public function after(Failure ...$failures): self
+    {
+        return new self($this->book, $this->now, $this->live, $this->thresholds, $this->surroundings, $this->groundwork, $this->reads, [...$this->failures, ...array_values($failures)]);
     }
 
     /** The same of an edited book. */

@@ -14,6 +14,7 @@ final class RuleBook
             new Rules\Access\GrantExpired(),
             new Rules\Access\GrantTooWide(),
             new Rules\Access\InvitationOpen(),
+            new Rules\Audit\CouldNotLook(),
             new Rules\Chains\ChainLoop(),
             new Rules\Chains\Hidden(),
             new Rules\Chains\PastTheEnd(),

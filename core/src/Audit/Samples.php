@@ -19,7 +19,7 @@ final readonly class Samples
     public const NUMBER = '+19025550150';
 
     /** @param ?Book $live what the switch says of the bad one, of a rule about drift */
-    private function __construct(public Book $good, public Book $bad, private ?Book $live = null, private ?Surroundings $goodIn = null, private ?Surroundings $badIn = null)
+    private function __construct(public Book $good, public Book $bad, private ?Book $live = null, private ?Surroundings $goodIn = null, private ?Surroundings $badIn = null, private ?Failure $failure = null)
     {
     }
 
@@ -51,6 +51,16 @@ final readonly class Samples
         return new self(self::book($book), self::book($book), null, $good, $bad);
     }
 
+    /**
+     * One book, over which a rule fell.
+     *
+     * @param  array<string, mixed>  $book
+     */
+    public static function failing(array $book, Failure $failure): self
+    {
+        return new self(self::book($book), self::book($book), failure: $failure);
+    }
+
     /** The good one as a rule about drift or surroundings looks at it. */
     public function good(): Inspection
     {
@@ -65,7 +75,7 @@ final readonly class Samples
     /** Another book where the bad one is. */
     public function like(Book $book): Inspection
     {
-        return new Inspection($book, self::NOW, $this->live, surroundings: $this->badIn);
+        return new Inspection($book, self::NOW, $this->live, surroundings: $this->badIn, failures: $this->failure === null ? [] : [$this->failure]);
     }
 
     /** @return ?Book what the switch says of the bad one */

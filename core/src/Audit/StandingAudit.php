@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Audit;
 
+use Jaunty\Core\Audit\Rules\Audit\CouldNotLook;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reads;
 use Jaunty\Core\Book\Reference;
@@ -17,10 +18,13 @@ final readonly class StandingAudit
     /** @var list<Finding> heaviest first */
     public array $findings;
 
-    /** @param list<array{Rule, Reads, list<Finding>}> $byRule */
+    /** @param list<array{Rule, Reads, list<Finding>, ?Failure}> $byRule */
     private function __construct(private Inspection $inspection, private array $byRule, public int $rulesRun)
     {
-        $findings = self::withoutExplained(array_merge(...array_column($byRule, 2)));
+        // Whatever rules were asked for, one that failed is told: what it looks for is unknown, not sound.
+        $failures = array_values(array_filter(array_column($byRule, 3), static fn (?Failure $failure): bool => $failure !== null));
+        $unknown = iterator_to_array((new CouldNotLook())->check($inspection->after(...$failures)), false);
+        $findings = self::withoutExplained([...array_merge(...array_column($byRule, 2)), ...$unknown]);
         usort($findings, Finding::compare(...));
         $this->findings = $findings;
     }
@@ -32,7 +36,9 @@ final readonly class StandingAudit
      */
     public static function of(array $rules, Inspection $inspection): self
     {
-        return new self($inspection, array_map(static fn (Rule $rule): array => self::run($rule, $inspection), $rules), count($rules));
+        $looking = array_values(array_filter($rules, static fn (Rule $rule): bool => ! $rule instanceof CouldNotLook));
+
+        return new self($inspection, array_map(static fn (Rule $rule): array => self::run($rule, $inspection), $looking), count($looking));
     }
 
     public function book(): Book
@@ -61,19 +67,26 @@ final readonly class StandingAudit
         return new self($inspection, $byRule, $run);
     }
 
-    /** @return array{Rule, Reads, list<Finding>} */
+    /** @return array{Rule, Reads, list<Finding>, ?Failure} */
     private static function run(Rule $rule, Inspection $inspection): array
     {
         $reads = new Reads();
         if (! $rule->about()->holdsIn($inspection->book->tenant->region)) {
-            return [$rule, $reads, []];
+            return [$rule, $reads, [], null];
         }
         $findings = [];
-        foreach ($rule->check($inspection->watchedBy($reads)) as $finding) {
-            $findings[] = $finding;
+        try {
+            foreach ($rule->check($inspection->watchedBy($reads)) as $finding) {
+                $findings[] = $finding;
+            }
+        } catch (\Throwable $fault) {
+            // One rule that cannot read a book must not silence all the others.
+            $reads->workedOut(Inspection::ANYTHING);
+
+            return [$rule, $reads, $findings, Failure::of($rule->about(), $fault)];
         }
 
-        return [$rule, $reads, $findings];
+        return [$rule, $reads, $findings, null];
     }
 
     /**

@@ -48,6 +48,6 @@ final readonly class Contact implements BookObject
     {
         $node->allow('item', 'number');
 
-        return ['item' => $node->slug('item'), 'number' => $node->matching('number', Number::E164, 'a telephone number in E.164 (+19025550100)')];
+        return ['item' => $node->slug('item'), 'number' => $node->phone('number')];
     }
 }

@@ -33,7 +33,7 @@ final readonly class Destination implements \Stringable
                 throw UnusableBook::malformed($path, 'a telephone number in E.164 (outside:+19025550100)', $text);
             }
 
-            return new self(null, $number, null);
+            return new self(null, Node::checkedPhone($number, $path), null);
         }
         $reference = Reference::parse($text, $path);
         if (! $reference->kind->takesCalls()) {

@@ -35,7 +35,7 @@ final readonly class Leg
         return new self(
             item: $node->slug('item'),
             legKind: $kind,
-            number: $node->matchingOrNull('number', Number::E164, 'a telephone number in E.164 (+19025550100)'),
+            number: $node->phoneOrNull('number'),
             hardware: $node->matchingOrNull('hardware', '/^[0-9a-f]{12}$/D', 'a hardware address (twelve hex digits in small letters)'),
             seconds: $node->whole('seconds', 20, 1, 3600),
             forGroups: $node->flag('forGroups', $kind !== LegKind::Outside),

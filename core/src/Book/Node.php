@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Numbering\UnusableNumber;
+
 /**
  * One JSON object of a book being read, with the path that leads to it, so that every fault can say where it stands.
  * Each getter takes a field's name and returns a checked value, or the default where the field is missing.
@@ -117,6 +120,27 @@ final readonly class Node
     public function matchingOrNull(string $field, string $pattern, string $what): ?string
     {
         return $this->isNullOrMissing($field) ? null : $this->matching($field, $pattern, $what);
+    }
+
+    /** A telephone number in E.164 that some country could have. */
+    public function phone(string $field): string
+    {
+        return self::checkedPhone($this->matching($field, Number::E164, 'a telephone number in E.164 (+19025550100)'), $this->at($field));
+    }
+
+    public function phoneOrNull(string $field): ?string
+    {
+        return $this->isNullOrMissing($field) ? null : $this->phone($field);
+    }
+
+    /** @throws UnusableBook naming $path, with the reason */
+    public static function checkedPhone(string $number, string $path): string
+    {
+        try {
+            return (string) E164::exactly($number);
+        } catch (UnusableNumber $fault) {
+            throw UnusableBook::noNumber($path, $fault);
+        }
     }
 
     public function slug(string $field): string

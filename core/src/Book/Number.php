@@ -45,7 +45,7 @@ final readonly class Number implements BookObject
         $recording->allow('in', 'out');
 
         return new self(
-            key: $node->matching('key', self::E164, 'a telephone number in E.164 (+19025550100)'),
+            key: $node->phone('key'),
             id: $node->id(),
             label: $node->text('label', $node->text('key')),
             numberKind: $node->choice('kind', NumberKind::class, NumberKind::Local),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Book;
 
 use Jaunty\Core\CoreException;
+use Jaunty\Core\Numbering\UnusableNumber;
 
 /** A book, object or destination that cannot be read; names the place and the cause. */
 final class UnusableBook extends \DomainException implements CoreException
@@ -61,6 +62,11 @@ final class UnusableBook extends \DomainException implements CoreException
     public static function extensionTaken(Reference $object, string $extension, BookObject $holder): self
     {
         return new self("{$object}.extension", "{$extension} is taken by {$holder->label()}");
+    }
+
+    public static function noNumber(string $path, UnusableNumber $why): self
+    {
+        return new self($path, $why->getMessage());
     }
 
     public static function customerTaken(string $path, string $key): self

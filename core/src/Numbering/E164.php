@@ -29,17 +29,18 @@ final class E164 implements \Stringable
      * Reads a number as a person types it, in the national form of the region or with a plus.
      *
      * @param  ?string  $region  ISO 3166-1 code whose national form is meant where there is no plus
+     * @param  ?string  $told  as it is told where it is refused; unset: as it is read
      *
      * @throws UnusableNumber when it cannot be a telephone number
      */
-    public static function parse(string $typed, ?string $region = null): self
+    public static function parse(string $typed, ?string $region = null, ?string $told = null): self
     {
         $key = "{$region} {$typed}";
         if (count(self::$known) >= self::MOST_KNOWN) {
             self::$known = [];
         }
 
-        return self::$known[$key] ??= self::read($typed, $region);
+        return self::$known[$key] ??= self::read($typed, $region, $told ?? $typed);
     }
 
     /**
@@ -54,6 +55,18 @@ final class E164 implements \Stringable
         $number = self::parse($typed, $region);
 
         return $number->isValid() && ($orFictional || ! $number->isFictional()) || $orFictional && $number->isFictional() ? $number : throw UnusableNumber::notGiven($typed);
+    }
+
+    /**
+     * Reads a number that is in E.164 already: a plus, the country code, and as many digits as that country has.
+     *
+     * @throws UnusableNumber with the reason
+     */
+    public static function exactly(string $number): self
+    {
+        $read = self::parse($number);
+
+        return $read->number === $number ? $read : throw UnusableNumber::otherwiseWritten($number, $read->number);
     }
 
     /** Whether its range is given out to subscribers, by the numbering plans of libphonenumber. */
@@ -71,18 +84,18 @@ final class E164 implements \Stringable
     }
 
     /** @throws UnusableNumber */
-    private static function read(string $typed, ?string $region): self
+    private static function read(string $typed, ?string $region, string $told): self
     {
         $util = PhoneNumberUtil::getInstance();
         try {
             $number = $util->parse(mb_substr($typed, 0, 60), $region);
         } catch (NumberParseException) {
-            throw UnusableNumber::unreadable($typed);
+            throw UnusableNumber::unreadable($told);
         }
         // Possible, not valid: ranges set aside for fiction (demo data) are possible numbers that nobody is given. A number
         // that only dials within its area is no public one.
         if ($util->isPossibleNumberWithReason($number) !== ValidationResult::IS_POSSIBLE) {
-            throw UnusableNumber::impossible($typed);
+            throw UnusableNumber::impossible($told);
         }
 
         return new self($util->format($number, PhoneNumberFormat::E164));

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Templates;
 
-use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Zone;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\SpokenHours;
-use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Numbering\TypedNumber;
 use Jaunty\Core\Numbering\UnusableNumber;
 use Jaunty\Core\Outbound\HomeDialling;
 
@@ -66,14 +65,19 @@ final readonly class AnswerReader
     /** @return array<string, mixed> */
     private function number(string $answer): array
     {
-        return preg_match(Number::E164, $answer) === 1 ? ['value' => $answer, 'nearDigits' => HomeDialling::near($answer)] : throw new UnusableAnswer("\"{$answer}\" is no number in stock");
+        $read = $this->phone($answer);
+
+        return $read + ['nearDigits' => HomeDialling::near($read['value'])];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{value: string, readAs?: string} */
     private function phone(string $answer): array
     {
         try {
-            return ['value' => (string) E164::given($answer, $this->circumstances->country, orFictional: true)];
+            $number = TypedNumber::in($this->circumstances->country, $this->circumstances->mainNumber)->read($answer);
+
+            // Whoever wrote it in the form of the country sees which country that was.
+            return ['value' => (string) $number] + (str_starts_with($answer, '+') ? [] : ['readAs' => $number->display()]);
         } catch (UnusableNumber $fault) {
             throw new UnusableAnswer($fault->getMessage());
         }

@@ -67,6 +67,9 @@ final readonly class Answers
             if ($slot->type === SlotType::Region && is_string($parts[$slot->key]['country'] ?? null)) {
                 $circumstances = $circumstances->in($parts[$slot->key]['country']);
             }
+            if ($slot->type === SlotType::Number && is_string($parts[$slot->key]['value'] ?? null)) {
+                $circumstances = $circumstances->withMain($parts[$slot->key]['value']);
+            }
             if (is_string($parts[$slot->key]['readAs'] ?? null)) {
                 $readAs[$slot->key] = $parts[$slot->key]['readAs'];
             }

@@ -12,8 +12,9 @@ final readonly class Circumstances
     /**
      * @param  int  $today  days since 1970
      * @param  ?string  $country  ISO 3166-1, whose national form of numbers is meant
+     * @param  ?string  $mainNumber  in E.164, of whose area seven digits are
      */
-    public function __construct(public int $today, public ?string $country = null)
+    public function __construct(public int $today, public ?string $country = null, public ?string $mainNumber = null)
     {
     }
 
@@ -24,6 +25,11 @@ final readonly class Circumstances
 
     public function in(?string $country): self
     {
-        return new self($this->today, $country ?? $this->country);
+        return new self($this->today, $country ?? $this->country, $this->mainNumber);
+    }
+
+    public function withMain(string $number): self
+    {
+        return new self($this->today, $this->country, $this->mainNumber ?? $number);
     }
 }

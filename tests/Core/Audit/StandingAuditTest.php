@@ -69,7 +69,8 @@ final class StandingAuditTest extends TestCase
     public function test_only_rules_that_read_what_was_edited_run_again(): void
     {
         $value = BookFormat::toValue(BookFormat::fromJson((string) file_get_contents(dirname(__DIR__, 2) . '/data/bench-book.json')));
-        $rules = count(RuleBook::all());
+        // All but the one that tells of failures, which reads no book.
+        $rules = count(RuleBook::all()) - 1;
         $standing = Auditor::whole()->standing(new Inspection(BookFormat::fromValue($value), Samples::NOW));
         self::assertSame($rules, $standing->rulesRun);
 
