@@ -55,6 +55,7 @@ final readonly class SurroundingsReader
             $this->grants(),
             $this->invitations(),
             $this->ports($tenantId),
+            $this->pinsOnSwitch($tenantId),
         );
     }
 
@@ -82,6 +83,19 @@ final readonly class SurroundingsReader
         $open = array_values(array_filter($this->ports->kept($tenantId), static fn (PortRow $port): bool => $port->state !== PortState::Done));
 
         return array_map(static fn (PortRow $port): PortSeen => new PortSeen($port->numbers, $port->name, $port->street, $port->postcode, $port->day, $port->state === PortState::Rejected ? $port->remark : null), $open);
+    }
+
+    /** @return list<string> */
+    private function pinsOnSwitch(string $tenantId): array
+    {
+        /** @var list<object{key: string}&\stdClass> $rows */
+        $rows = $this->db->select(<<<'SQL'
+            select mailbox->>'key' as key
+            from (select book from live_snapshots where tenant_id = ? order by serial desc limit 1) newest, jsonb_array_elements(newest.book->'mailboxes') mailbox
+            where mailbox->>'pin' in ('set', 'weak')
+            SQL, [$tenantId]);
+
+        return array_map(static fn (object $row): string => "mailbox:{$row->key}", $rows);
     }
 
     /** @return list<string> */

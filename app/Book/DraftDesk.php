@@ -9,7 +9,9 @@ use App\Models\Revision;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
 use App\Time\Clock;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Evidence;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Change\ChangeSet;
@@ -53,6 +55,7 @@ final readonly class DraftDesk
         foreach ($edits as $edit) {
             $edited = $edit->applyTo($edited);
         }
+        $this->believe($view->edited, $edited, $edits);
         $edited->checkReferences();
         $edited->checkExtensions();
         $changes = Diff::between($view->head, $this->switch->granularity()->fit($edited));
@@ -63,6 +66,28 @@ final readonly class DraftDesk
         ]);
 
         return $this->view($tenant, $technicianId);
+    }
+
+    /**
+     * What somebody will rely on one day is refused where it cannot be so; what stood there before is the audit's to find.
+     *
+     * @param  list<FieldEdit>  $edits
+     *
+     * @throws UnusableBook
+     */
+    private function believe(Book $before, Book $edited, array $edits): void
+    {
+        $today = $this->clock->dateIn($edited->tenant->zone);
+        foreach ($edits as $edit) {
+            $object = $edited->find($edit->object);
+            $known = $before->find($edit->object);
+            foreach ($object === null ? [] : Evidence::doubts($object, $today) as $path => $why) {
+                $was = $known === null ? null : Evidence::doubts($known, $today)[$path] ?? null;
+                if ($was !== $why) {
+                    throw UnusableBook::unbelievable("{$edit->object}." . str_replace('/', '.', $path), $why);
+                }
+            }
+        }
     }
 
     /**

@@ -61,18 +61,19 @@ final class ReadDrift extends CustomerCommand
             return ['customer' => $key, 'onSwitch' => false, 'differences' => []];
         }
         $compared = $this->scope->tenant($technician->id, $key, Ability::Read, fn (TenantRow $tenant): Comparison => $this->comparer->compare($tenant->id, $this->books->head($tenant->id), $reading->live));
-        $operations = $compared->drift;
+        $operations = $compared->changedThere();
+        $waiting = count($compared->drift) - count($operations);
         $this->say($key . ': ' . match (count($operations)) {
-            0 => 'as in the book',
+            0 => $waiting === 0 ? 'as in the book' : 'nothing was changed there',
             1 => '1 difference',
             default => count($operations) . ' differences',
-        } . ($compared->waived === [] ? '' : ', ' . count($compared->waived) . ' waived'));
+        } . ($waiting === 0 ? '' : ", {$waiting} not pushed yet") . ($compared->waived === [] ? '' : ', ' . count($compared->waived) . ' waived'));
         foreach ($operations as $operation) {
             $this->say('    ' . $operation->object . ($operation->path === null ? " {$operation->kind->value}" : " {$operation->path}: " . self::show($operation->before) . ' -> ' . self::show($operation->after)));
         }
         $this->ends = $operations === [] ? $this->ends : max($this->ends, self::FOUND);
 
-        return ['customer' => $key, 'onSwitch' => true, 'differences' => array_map(static fn (Operation $operation): array => $operation->toArray(), $operations)];
+        return ['customer' => $key, 'onSwitch' => true, 'notPushed' => $waiting, 'differences' => array_map(static fn (Operation $operation): array => $operation->toArray(), $operations)];
     }
 
     private function say(string $line): void

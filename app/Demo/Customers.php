@@ -92,7 +92,7 @@ final class Customers
 
     private static function fenwright(): DemoCustomer
     {
-        return new DemoCustomer('one-line-office', ['name' => 'Fenwright Joinery', 'zone' => 'America/Moncton', 'mainNumber' => '+15065550100', 'messages' => 'Rafe Holm'], [
+        return new DemoCustomer('one-line-office', ['name' => 'Fenwright Joinery', 'region' => 'CA-NB', 'zone' => 'America/Moncton', 'mainNumber' => '+15065550100', 'messages' => 'Rafe Holm'], [
             ['op' => 'create', 'object' => 'user:della-cray', 'value' => ['name' => ['first' => 'Della', 'last' => 'Cray'], 'extension' => '202', 'site' => 'site:office', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm']],
             ['op' => 'create', 'object' => 'user:una-teal', 'value' => ['name' => ['first' => 'Una', 'last' => 'Teal'], 'extension' => '203', 'site' => 'site:office', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm']],
             ['object' => 'tenant:fenwright-joinery', 'path' => 'state', 'value' => 'draft'],

@@ -26,6 +26,7 @@ use App\Models\TenantRow;
 use App\Push\BindingStore;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
+use App\Secrets\SecretKeeper;
 use App\Stock\NumberStock;
 use App\Stock\PortDesk;
 use App\Stock\PortRequest;
@@ -37,6 +38,7 @@ use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 
@@ -85,6 +87,7 @@ final readonly class Demo
         private PortDesk $ports,
         private DemoTraffic $traffic,
         private CallReader $calls,
+        private SecretKeeper $secrets,
     ) {
     }
 
@@ -141,8 +144,15 @@ final readonly class Demo
             // Who is in service has had its test call to emergency services, from each site.
             $tests = $customer->isPushed ? array_map(static fn (Site $site): array => ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON], $this->books->head($tenant->id)->all(Site::class)) : [];
             $this->drafts->edit($tenant, $lead->id, $edits($tests));
+            $this->secrets->makeAll($tenant, $lead->id, $customer->isPushed ? self::mailboxes($this->drafts->view($tenant, $lead->id)->edited) : []);
             $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
         });
+    }
+
+    /** @return array<string, null> every mailbox, of which a PIN is to be made */
+    private static function mailboxes(Book $book): array
+    {
+        return array_fill_keys(array_map(static fn (Mailbox $mailbox): string => (string) Reference::of($mailbox), $book->all(Mailbox::class)), null);
     }
 
     /** @param list<Technician> $people */

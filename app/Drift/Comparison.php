@@ -7,34 +7,38 @@ namespace App\Drift;
 use App\Models\DriftWaiver;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Change\Agreed;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\LeftFields;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\Value;
+use Jaunty\Core\Change\Whose;
 
-/** Book and live side by side, what differs sorted by what it is: drift, left to the customer, or waived. */
+/** Book and live side by side, what differs sorted by what it is: not pushed yet, changed on the switch, left to the customer, or waived. */
 final readonly class Comparison
 {
     /**
      * @param  Book  $book  the customer's own fields as they are live
      * @param  Book  $target  what a push brings the switch to: the book, with what was waived left as it is
-     * @param  list<Operation>  $drift  from book to live
-     * @param  list<Operation>  $left  to the customer
+     * @param  list<Operation>  $drift  from book to live, whoever changed it
+     * @param  list<Operation>  $left  to the customer, and changed by nobody else
      * @param  list<array{Operation, DriftWaiver}>  $waived
      */
-    private function __construct(public Book $book, public Book $live, public Book $target, public array $drift, public array $left, public array $waived)
+    private function __construct(public Book $book, public Book $live, public Book $target, public array $drift, public array $left, public array $waived, private Agreed $agreed)
     {
     }
 
     /**
      * @param  Book  $live  as the switch stands beside the book
      * @param  list<DriftWaiver>  $waivers  that hold today
+     * @param  Agreed  $agreed  what both said alike before
      */
-    public static function of(Book $book, Book $live, array $waivers): self
+    public static function of(Book $book, Book $live, array $waivers, Agreed $agreed): self
     {
         $fields = LeftFields::of($book->tenant);
-        $left = $fields->differences($book, $live);
+        // What somebody here entered since is meant, though it is the customer's own: it is pushed once, and theirs after that.
+        $left = array_values(array_filter($fields->differences($book, $live), static fn (Operation $each): bool => $agreed->whose($each) === Whose::Theirs));
         $taken = ChangeSet::of(...$left)->applyTo($book);
         $drift = [];
         $waived = [];
@@ -47,17 +51,35 @@ final readonly class Comparison
             }
         }
 
-        return new self($taken, $live, ChangeSet::of(...array_column($waived, 0))->applyTo($taken), $drift, $left, $waived);
+        return new self($taken, $live, ChangeSet::of(...array_column($waived, 0))->applyTo($taken), $drift, $left, $waived, $agreed);
+    }
+
+    /** @param Operation $operation of the drift */
+    public function whose(Operation $operation): Whose
+    {
+        return $this->agreed->whose($operation);
+    }
+
+    /** @return list<Operation> of the drift, what was changed on the switch; what only waits to be pushed is none of it */
+    public function changedThere(): array
+    {
+        return array_values(array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) !== Whose::Ours));
+    }
+
+    /** The book without what was not pushed yet: what differs from live then was changed there. */
+    public function asPushed(): Book
+    {
+        return ChangeSet::of(...array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) === Whose::Ours))->applyTo($this->target);
     }
 
     /**
-     * For the rules about drift: what was waived is left aside.
+     * For the rules about drift: what was waived is left aside, and what was not pushed yet.
      *
      * @param  int  $now  seconds since 1970
      */
     public function inspection(int $now): Inspection
     {
-        return new Inspection($this->target, $now, $this->live);
+        return new Inspection($this->asPushed(), $now, $this->live);
     }
 
     /** @param list<DriftWaiver> $waivers */

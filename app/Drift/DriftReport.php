@@ -11,6 +11,7 @@ use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
+use Jaunty\Core\Change\Whose;
 
 /** Book against live as last read, by field, with since when and by whom where the switch knows, and what was signed. */
 final readonly class DriftReport
@@ -27,7 +28,7 @@ final readonly class DriftReport
     /** @param ?Book $signed the book as it was signed */
     public static function of(Comparison $compared, LiveSnapshot $snapshot, ?Book $signed): self
     {
-        $told = static fn (Operation $operation): Difference => self::difference($operation, $compared->book, $compared->live, $snapshot, $signed);
+        $told = static fn (Operation $operation): Difference => self::difference($operation, $compared->whose($operation), $compared->book, $compared->live, $snapshot, $signed);
 
         return new self(
             array_map($told, $compared->drift),
@@ -39,10 +40,10 @@ final readonly class DriftReport
     /** @return list<Difference> what was entered since the book was signed, in the place of live */
     public static function sinceSigned(Book $signed, Book $book): array
     {
-        return array_map(static fn (Operation $operation): Difference => self::difference($operation, $signed, $book, null, $signed), Diff::between($signed, $book)->operations);
+        return array_map(static fn (Operation $operation): Difference => self::difference($operation, Whose::Ours, $signed, $book, null, $signed), Diff::between($signed, $book)->operations);
     }
 
-    private static function difference(Operation $operation, Book $book, Book $live, ?LiveSnapshot $snapshot, ?Book $signed): Difference
+    private static function difference(Operation $operation, Whose $whose, Book $book, Book $live, ?LiveSnapshot $snapshot, ?Book $signed): Difference
     {
         $object = $book->find($operation->object) ?? $live->find($operation->object) ?? throw new \LogicException("{$operation->object} stands nowhere");
         $edit = $snapshot === null ? null : self::lastEdit($snapshot, $operation);
@@ -56,6 +57,7 @@ final readonly class DriftReport
                 OperationKind::Delete => 'missing',
                 OperationKind::Set, OperationKind::Move => 'field',
             },
+            whose: $whose,
             path: $operation->path,
             book: $operation->path === null ? null : $operation->before,
             live: $operation->path === null ? null : $operation->after,

@@ -69,6 +69,7 @@ final readonly class LiveReader
             'read_at' => $this->clock->now(),
         ]);
         $this->bind($tenantId, $book, $known, $reading->bindings);
+        $this->comparer->settle($tenantId, $book, $reading->live);
         $compared = $this->comparer->compare($tenantId, $book, $reading->live);
         $this->summaries->liveRead($tenantId, $compared->inspection($this->clock->now()->getTimestamp()));
 

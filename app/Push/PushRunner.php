@@ -189,8 +189,7 @@ final readonly class PushRunner
         foreach ($unsent === [] ? [] : $book->objects() as $object) {
             $secret = $unsent[$object->id() ?? ''] ?? null;
             $reference = Reference::of($object);
-            // A book that says there is none has not been entered yet.
-            if ($secret !== null && $bindings->of($reference) !== null && ($object->toArray()['pin'] ?? 'none') !== 'none') {
+            if ($secret !== null && $bindings->of($reference) !== null && SecretKeeper::isSetIn($object)) {
                 $this->switch->setSecret($book, $bindings, $reference, 'pin', $secret['value'], "pin-{$object->id()}-{$secret['version']}", $actingFor);
                 $this->inScope($push, function () use ($push, $object, $secret): void {
                     $this->extendLease($push);
@@ -217,6 +216,8 @@ final readonly class PushRunner
 
                 return;
             }
+            // Since the reading the book may have gone on: what was pushed is what was agreed on.
+            $this->comparer->settle($push->tenant_id, $book, $reading->live);
             $this->end($push, PushStatus::Done, null);
             if ($push->scope === null) {
                 $this->summaries->pushed($push->tenant_id, $push->revision, $this->books->head($push->tenant_id));

@@ -11,6 +11,7 @@ use App\Models\Secret;
 use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Encryption\Encrypter;
+use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\PinStrength;
@@ -43,31 +44,76 @@ final readonly class SecretKeeper
      */
     public function make(TenantRow $tenant, string $technicianId, string $object, ?string $given): Secret
     {
-        $holder = $this->holder($tenant, $technicianId, $object);
-        $pin = $given ?? self::random($holder->extension());
-        if (preg_match('/^\d{4,12}$/D', $pin) !== 1) {
-            throw UnusableBook::malformed('pin', 'a PIN of four to twelve digits', str_repeat('•', min(12, mb_strlen($pin))));
-        }
-        $strength = PinStrength::of($pin, $holder->extension());
-        $now = $this->clock->now();
-        Secret::query()->upsert([[
-            'tenant_id' => $tenant->id, 'object_id' => $holder->id(), 'field' => self::FIELD, 'ciphertext' => $this->seal->encryptString($pin), 'strength' => $strength->value,
-            'technician_id' => $technicianId, 'changed_on' => $now, 'revealed_at' => null, 'sent_at' => null,
-        ]], ['tenant_id', 'object_id', 'field'], ['ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at']);
-        // A route's PIN is set or there is none; only mailboxes tell weak ones apart.
-        $said = $holder->kind() === Kind::Mailbox ? $strength : PinStrength::Set;
-        if ($holder->toArray()[self::FIELD] !== $said->value) {
-            $this->drafts->edit($tenant, $technicianId, [FieldEdit::of('set', $object, self::FIELD, $said->value)]);
-        }
-        $this->note($tenant, $technicianId, 'PIN made', $object);
+        $this->makeAll($tenant, $technicianId, [$object => $given]);
 
-        return $this->of($tenant, (string) $holder->id()) ?? throw new \LogicException('a secret just made is not there');
+        return $this->of($tenant, (string) $this->holder($this->drafts->view($tenant, $technicianId)->edited, $object)->id()) ?? throw new \LogicException('a secret just made is not there');
+    }
+
+    /**
+     * The same for several objects at once; what cannot be made of one is made of none.
+     *
+     * @param  array<string, ?string>  $given  a PIN, or null to have one made, by object
+     *
+     * @throws UnusableBook
+     */
+    public function makeAll(TenantRow $tenant, string $technicianId, array $given): void
+    {
+        $book = $this->drafts->view($tenant, $technicianId)->edited;
+        $now = $this->clock->now();
+        [$rows, $edits] = [[], []];
+        foreach ($given as $object => $typed) {
+            $holder = $this->holder($book, $object);
+            $pin = $typed ?? self::random($holder->extension());
+            if (preg_match('/^\d{4,12}$/D', $pin) !== 1) {
+                throw UnusableBook::malformed('pin', 'a PIN of four to twelve digits', str_repeat('•', min(12, mb_strlen($pin))));
+            }
+            $strength = PinStrength::of($pin, $holder->extension());
+            $rows[] = [
+                'tenant_id' => $tenant->id, 'object_id' => $holder->id(), 'field' => self::FIELD, 'ciphertext' => $this->seal->encryptString($pin), 'strength' => $strength->value,
+                'technician_id' => $technicianId, 'changed_on' => $now, 'revealed_at' => null, 'sent_at' => null,
+            ];
+            // A route's PIN is set or there is none; only mailboxes tell weak ones apart.
+            $said = $holder->kind() === Kind::Mailbox ? $strength : PinStrength::Set;
+            if ($holder->toArray()[self::FIELD] !== $said->value) {
+                $edits[] = FieldEdit::of('set', $object, self::FIELD, $said->value);
+            }
+        }
+        if ($rows === []) {
+            return;
+        }
+        Secret::query()->upsert($rows, ['tenant_id', 'object_id', 'field'], ['ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at']);
+        if ($edits !== []) {
+            $this->drafts->edit($tenant, $technicianId, $edits);
+        }
+        foreach (array_keys($given) as $object) {
+            $this->note($tenant, $technicianId, 'PIN made', $object);
+        }
+    }
+
+    /**
+     * That a PIN is set is said only by whoever made one.
+     *
+     * @param  list<FieldEdit>  $edits
+     *
+     * @throws UnusableBook
+     */
+    public function check(TenantRow $tenant, string $technicianId, array $edits): void
+    {
+        foreach ($edits as $edit) {
+            if ($edit->path !== self::FIELD || ! in_array($edit->object->kind, self::KINDS, true) || $edit->value === 'none' || $edit->value === null) {
+                continue;
+            }
+            $holder = $this->drafts->view($tenant, $technicianId)->edited->find($edit->object);
+            if ($holder !== null && $this->of($tenant, (string) $holder->id()) === null) {
+                throw UnusableBook::unbelievable("{$edit->object}." . self::FIELD, 'no PIN was made for it; have one made under Mailboxes');
+            }
+        }
     }
 
     /** @throws CannotReveal */
     public function reveal(TenantRow $tenant, string $technicianId, string $object): string
     {
-        $secret = $this->of($tenant, (string) $this->holder($tenant, $technicianId, $object)->id()) ?? throw CannotReveal::none();
+        $secret = $this->of($tenant, (string) $this->holder($this->drafts->view($tenant, $technicianId)->edited, $object)->id()) ?? throw CannotReveal::none();
         // The update tells two who ask at once apart: one of them is first.
         $first = Secret::query()->where('tenant_id', $tenant->id)->where('object_id', $secret->object_id)->where('field', self::FIELD)->whereNull('revealed_at')->update(['revealed_at' => $this->clock->now()]);
         if ($first === 0) {
@@ -99,6 +145,21 @@ final readonly class SecretKeeper
         return $known;
     }
 
+    /** @return list<string> objects of the book as entered whose PIN the switch has not been told yet */
+    public function toTell(string $tenantId, Book $book): array
+    {
+        $unsent = Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->pluck('object_id')->all();
+        $objects = array_filter($unsent === [] ? [] : $book->objects(), static fn (BookObject $object): bool => in_array($object->id(), $unsent, true) && self::isSetIn($object));
+
+        return array_values(array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
+    }
+
+    /** A book that says there is none has not been entered yet. */
+    public static function isSetIn(BookObject $object): bool
+    {
+        return ($object->toArray()[self::FIELD] ?? 'none') !== 'none';
+    }
+
     /** @return array<string, array{value: string, version: string}> what the switch has not been told yet, by object id */
     public function unsent(string $tenantId): array
     {
@@ -125,10 +186,10 @@ final readonly class SecretKeeper
     }
 
     /** @throws UnusableBook */
-    private function holder(TenantRow $tenant, string $technicianId, string $object): BookObject
+    private function holder(Book $book, string $object): BookObject
     {
         $reference = Reference::parse($object, 'object');
-        $holder = $this->drafts->view($tenant, $technicianId)->edited->find($reference) ?? throw UnusableBook::danglingReference('object', $object);
+        $holder = $book->find($reference) ?? throw UnusableBook::danglingReference('object', $object);
         if (! in_array($reference->kind, self::KINDS, true) || $holder->id() === null) {
             throw UnusableBook::malformed('object', 'a mailbox or a route', $object);
         }

@@ -7,10 +7,13 @@ namespace Tests\Feature;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use Illuminate\Routing\Router;
+use Tests\Feature\Support\OnTheSwitch;
 
 /** Drift that is the customer's own business, drift that is accepted, and what was signed. */
 final class DriftTest extends FeatureTestCase
 {
+    use OnTheSwitch;
+
     private const EMAIL = ['object' => 'user:ines-marsh', 'path' => 'email'];
 
     public function test_fields_left_to_the_customer_are_taken_over_and_shown_and_no_push_touches_them(): void
@@ -128,47 +131,10 @@ final class DriftTest extends FeatureTestCase
         self::assertSame([['email', null, 'ines@elsewhere.example']], array_map(static fn (array $since): array => [$since['path'], $since['book'], $since['live']], $live['signed']['since']));
     }
 
-    private function pushed(): string
-    {
-        $customer = $this->takeOn()['key'];
-        $this->push($customer);
-        $this->readAgain($customer);
-
-        return $customer;
-    }
-
-    private function account(string $customer): string
-    {
-        foreach ($this->wire->byHand('GET', '/v1/accounts')['rows'] as $account) {
-            if ($account['handle'] === $customer) {
-                return "/v1/accounts/{$account['id']}";
-            }
-        }
-        self::fail("{$customer} is not on the switch");
-    }
-
-    /**
-     * @param  array<string, mixed>  $change  by hand
-     * @return array<string, mixed> the customer's one person on the switch
-     */
-    private function person(string $customer, array $change = []): array
-    {
-        $account = $this->account($customer);
-        $person = $this->wire->byHand('GET', "{$account}/persons")['rows'][0];
-
-        return $change === [] ? $person : $this->wire->byHand('PATCH', "{$account}/persons/{$person['id']}", $change);
-    }
-
     /** @return list<?string> */
     private function differing(string $customer): array
     {
         return array_column($this->actingAs($this->lead)->getJson("/api/customers/{$customer}/live")->assertOk()->json('differences'), 'path');
-    }
-
-    /** @return array<string, mixed> */
-    private function listed(string $customer): array
-    {
-        return array_column($this->actingAs($this->lead)->getJson('/api/customers')->assertOk()->json('customers'), null, 'key')[$customer];
     }
 
     private function clockAt(string $instant): void

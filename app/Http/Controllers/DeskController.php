@@ -16,6 +16,7 @@ use App\Http\Resources\ObjectResource;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
 use App\Models\TenantRow;
+use App\Secrets\SecretKeeper;
 use App\TakingOn\ApplyingAgain;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
@@ -47,7 +48,7 @@ final class DeskController extends Controller
         ));
     }
 
-    public function edit(Request $request, string $customer): JsonResponse
+    public function edit(Request $request, string $customer, SecretKeeper $secrets): JsonResponse
     {
         $technician = $this->technician($request);
         $edits = $this->edits($request);
@@ -56,7 +57,11 @@ final class DeskController extends Controller
             $technician->id,
             $customer,
             Ability::Edit,
-            fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->edit($tenant, $technician->id, $edits)),
+            function (TenantRow $tenant) use ($technician, $edits, $secrets): array {
+                $secrets->check($tenant, $technician->id, $edits);
+
+                return $this->desk($tenant, $this->drafts->edit($tenant, $technician->id, $edits));
+            },
         ));
     }
 

@@ -19,6 +19,7 @@ use App\Http\Resources\FindingResource;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Push\RunSheetStore;
+use App\Secrets\SecretKeeper;
 use App\Switching\SwitchConnector;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
@@ -38,7 +39,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Book against live: as last read, read again, and the run sheet a push would work through. */
 final class LiveController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch, private readonly Comparer $comparer, private readonly Signatures $signatures, private readonly Clock $clock)
+    public function __construct(private readonly Scope $scope, private readonly BookRepository $books, private readonly SwitchConnector $switch, private readonly Comparer $comparer, private readonly Signatures $signatures, private readonly SecretKeeper $secrets, private readonly Clock $clock)
     {
     }
 
@@ -67,7 +68,7 @@ final class LiveController extends Controller
             }
             $compared = $this->comparer->compare($tenant->id, $book, BookFormat::fromLiveValue($snapshot->book));
 
-            return [$compared, $snapshot->read_at->toAtomString(), $compared->drift === [] ? [] : $audits->added($tenant->id, $compared->target, $compared->live)];
+            return [$compared, $snapshot->read_at->toAtomString(), $compared->changedThere() === [] ? [] : $audits->added($tenant->id, $compared->asPushed(), $compared->live)];
         });
         if ($read === null) {
             return new JsonResponse(['readAt' => null, 'impact' => null, 'strips' => null, 'findings' => [], 'noticed' => [], 'brings' => []]);
@@ -77,11 +78,11 @@ final class LiveController extends Controller
 
         return new JsonResponse([
             'readAt' => $readAt,
-            'impact' => ImpactReport::of($compared->target, $compared->live, $inspection->difference(), $inspection->dayBegan(), $inspection->now),
-            'strips' => ['book' => WeekStrip::ofMain($compared->target, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
+            'impact' => ImpactReport::of($inspection->book, $compared->live, $inspection->difference(), $inspection->dayBegan(), $inspection->now),
+            'strips' => ['book' => WeekStrip::ofMain($inspection->book, $inspection->now)?->toArray(), 'live' => WeekStrip::ofMain($compared->live, $inspection->now)?->toArray()],
             'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->target), Auditor::ofDrift()->audit($inspection)),
             'brings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $compared->live), $brings),
-            'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->drift, $inspection->dayBegan())),
+            'noticed' => array_map(static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path], $inspection->difference() === null ? [] : Noticed::of($compared->live, $compared->changedThere(), $inspection->dayBegan())),
         ]);
     }
 
@@ -138,6 +139,7 @@ final class LiveController extends Controller
 
             return [
                 'onSwitch' => $snapshot !== null,
+                'pinsToTell' => $this->secrets->toTell($tenant->id, $book),
                 'readAt' => $snapshot?->read_at->toAtomString(),
                 'differences' => array_map(get_object_vars(...), $report->differences ?? []),
                 'left' => array_map(get_object_vars(...), $report->left ?? []),

@@ -146,6 +146,12 @@ final readonly class Inspection
         return $this->groundwork->clock()->day($this->now);
     }
 
+    /** The same, as the book writes dates. */
+    public function date(): string
+    {
+        return gmdate('Y-m-d', 86_400 * $this->today());
+    }
+
     /** Calls to every number over the year that begins with the customer's day. */
     public function survey(): Survey
     {

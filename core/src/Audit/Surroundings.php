@@ -23,6 +23,7 @@ final readonly class Surroundings
      * @param  list<GrantSeen>  $grants  for this customer alone
      * @param  list<InvitationSeen>  $invitations  to work on this customer, that nobody accepted yet
      * @param  list<PortSeen>  $ports
+     * @param  list<string>  $pinsOnSwitch  mailboxes of which the switch says that a PIN is set, as references
      */
     public function __construct(
         public int $revision = 1,
@@ -38,6 +39,7 @@ final readonly class Surroundings
         public array $grants = [],
         public array $invitations = [],
         public array $ports = [],
+        public array $pinsOnSwitch = [],
     ) {
     }
 }

@@ -42,7 +42,7 @@ final readonly class Mailbox implements BookObject
             greeting: $node->reference('greeting', Kind::Prompt),
             zero: $node->destination('zero'),
             full: $node->flag('full', false),
-            pin: $node->choice('pin', PinStrength::class, PinStrength::Set),
+            pin: $node->choice('pin', PinStrength::class, PinStrength::None),
             notify: $node->texts('notify'),
             attachAudio: $node->flag('attachAudio', true),
             deleteAfterMail: $node->flag('deleteAfterMail', false),

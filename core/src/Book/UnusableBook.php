@@ -69,6 +69,12 @@ final class UnusableBook extends \DomainException implements CoreException
         return new self($path, $why->getMessage());
     }
 
+    /** @param string $why of Evidence */
+    public static function unbelievable(string $path, string $why): self
+    {
+        return new self($path, $why);
+    }
+
     public static function customerTaken(string $path, string $key): self
     {
         return new self($path, "the key {$key} is another customer's; give the book one of its own");

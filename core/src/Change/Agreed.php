@@ -21,7 +21,10 @@ final readonly class Agreed
     public function after(Book $book, Book $live): Book
     {
         $agreed = $book;
-        foreach ($this->book === null ? [] : Diff::between($book, $live)->operations as $operation) {
+        if ($this->book === null) {
+            return $agreed;
+        }
+        foreach (Diff::between($book, $live)->operations as $operation) {
             $before = $this->book->find($operation->object);
             if ($operation->kind === OperationKind::Create) {
                 $agreed = $before === null ? $agreed : $agreed->with($before);

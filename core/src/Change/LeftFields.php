@@ -14,10 +14,10 @@ use Jaunty\Core\Book\Tenant;
  */
 final readonly class LeftFields
 {
-    /** Whose calls somebody sends on, whether a desk is closed or somebody signed in, and what a mailbox says: people change these by the hour. */
+    /** Whose calls somebody sends on, whether a desk is closed or somebody signed in, what a mailbox says, and its PIN: people change these by the hour. */
     public const USUAL = [
         'user.handling/open/always', 'user.handling/closed/always', 'user.handling/holiday/always',
-        'group.closedByHand', 'group.members/*/signedIn', 'mailbox.greeting',
+        'group.closedByHand', 'group.members/*/signedIn', 'mailbox.greeting', 'mailbox.pin',
     ];
 
     /** @param list<string> $fields */

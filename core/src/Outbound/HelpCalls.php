@@ -91,7 +91,8 @@ final class HelpCalls
         $key = "{$country} {$user->callingClass->value} " . (isset($this->named[(string) $own]) ? (string) $own : '');
         if (! isset($this->dialled[$key])) {
             $this->dialled[$key] = [];
-            foreach (($country === '' ? [] : EmergencyNumbers::of($country)) ?: $this->letThrough() as $digits) {
+            $known = $country === '' ? [] : EmergencyNumbers::of($country);
+            foreach ($known === [] ? $this->letThrough() : $known as $digits) {
                 $this->dialled[$key][$digits] = $this->plan->route(Sender::of($this->book, $own), $digits, $this->at);
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Templates;
 
+use Jaunty\Core\Book\Evidence;
 use Jaunty\Core\Book\Zone;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Hours\LocalDate;
@@ -164,8 +165,7 @@ final readonly class AnswerReader
     /** @return array<string, mixed> */
     private static function mail(string $answer): array
     {
-        // A reader's mistake is a missing dot or a space, which is all that is looked for besides what RFC 5321 asks.
-        return filter_var($answer, FILTER_VALIDATE_EMAIL) !== false && str_contains((string) strrchr($answer, '@'), '.')
+        return Evidence::isMail($answer)
             ? ['value' => mb_strtolower($answer)]
             : throw new UnusableAnswer("\"{$answer}\" is no mail address; write one such as ines@thornback.example");
     }

@@ -7,7 +7,7 @@ import ImpactTable from './ImpactTable.vue'
 
 defineProps<{ zone: string }>()
 
-const { impact: found, differences, names } = useDesk()
+const { impact: found, changedThere, names } = useDesk()
 const now = useNow()
 
 const brings = computed(() => found.data.value?.brings ?? [])
@@ -20,8 +20,8 @@ const weeks = computed(() => {
 </script>
 
 <template>
-  <section v-if="differences.length > 0" class="part" aria-labelledby="callers-notice">
-    <h2 id="callers-notice">What callers notice</h2>
+  <section v-if="changedThere.length > 0" class="part" aria-labelledby="callers-notice">
+    <h2 id="callers-notice">What callers notice of what was changed on the switch</h2>
     <ErrorState v-if="found.error.value !== null" :error="found.error.value" @again="found.refetch()" />
     <p v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way in book and switch.</p>
     <template v-else>

@@ -25,7 +25,7 @@ const props = defineProps<{ customer: string; chapter: string }>()
 const router = useRouter()
 const now = useNow()
 const desk = provideDesk(props.customer)
-const { book, live, differences, faults, clashes, underWay, findings, margin, names } = desk
+const { book, live, notPushed, changedThere, faults, clashes, underWay, findings, margin, names } = desk
 const route = useRoute()
 const neighbours = useNeighbours(() => props.customer)
 
@@ -37,13 +37,21 @@ function count(kinds: string[]): number {
   return objects.value.filter((object) => kinds.includes(object.kind)).length
 }
 
+/** How the switch stands to the book. Nothing is called the same that was not looked at. */
+const pushShape = computed(() => {
+  if (live.data.value === undefined) return { shape: 'none', word: live.isError.value ? 'not known' : 'being read' }
+  if (!live.data.value.onSwitch) return { shape: 'none', word: 'not pushed' }
+  return notPushed.value.length + live.data.value.pinsToTell.length > 0 ? { shape: 'half', word: 'not pushed yet' } : { shape: 'full', word: 'the same' }
+})
+
 /** How a chapter stands: troubled where book and switch differ or a cell could not be kept. */
 function mark(kinds: string[], key: string): { shape: string; word: string } {
   const speaksOf = (ref: string): boolean => kinds.some((kind) => ref.startsWith(`${kind}:`))
-  if (key === 'push') return underWay.value !== undefined ? { shape: 'half', word: 'under way' } : differences.value.length > 0 ? { shape: 'trouble', word: 'differences' } : { shape: live.data.value?.onSwitch === true ? 'full' : 'none', word: live.data.value?.onSwitch === true ? 'the same' : 'not pushed' }
+  if (key === 'push') return underWay.value !== undefined ? { shape: 'half', word: 'under way' } : changedThere.value.length > 0 ? { shape: 'trouble', word: 'changed on the switch' } : pushShape.value
   if (kinds.length === 0) return { shape: 'full', word: '' }
   if (key === 'proof') return findings.value.some((each) => each.rule === 'flow.promise-broken') ? { shape: 'trouble', word: 'a promise is broken' } : { shape: count(['promise']) > 0 ? 'full' : 'none', word: count(['promise']) > 0 ? 'promises kept' : 'no promise yet' }
-  if ([...faults.keys()].some(speaksOf) || clashes.value.some((clash) => speaksOf(clash.object)) || differences.value.some((each) => speaksOf(each.object))) return { shape: 'trouble', word: 'needs a look' }
+  if ([...faults.keys()].some(speaksOf) || clashes.value.some((clash) => speaksOf(clash.object)) || changedThere.value.some((each) => speaksOf(each.object))) return { shape: 'trouble', word: 'needs a look' }
+  if (margin.isError.value) return { shape: 'none', word: 'could not be looked over' }
   const worst = findings.value.find((each) => each.objects.some(speaksOf))?.severity
   if (worst === 'blocker' || worst === 'error') return { shape: 'trouble', word: 'troubled' }
   if (worst === 'warning') return { shape: 'half', word: 'to be looked at' }
@@ -111,10 +119,11 @@ useCommands(() => [
             <i :class="mark(each.kinds, each.key).shape" aria-hidden="true" />
             <span>{{ each.title }}</span><span class="visually-hidden">, {{ mark(each.kinds, each.key).word }}</span>
             <span v-if="each.kinds.length > 0 && each.key !== 'intake'" class="mono soft count">{{ count(each.counts ?? each.kinds) }}</span>
-            <span v-else-if="each.key === 'push' && differences.length > 0" class="mono soft count">{{ differences.length }}</span>
+            <span v-else-if="each.key === 'push' && changedThere.length + notPushed.length > 0" class="mono soft count">{{ changedThere.length + notPushed.length }}</span>
           </router-link>
           <div v-if="margin.data.value?.strip" class="week">
-            <p class="soft small">A caller to the main number this week</p>
+            <p class="soft small">A caller to the main number this week, by the book<template v-if="notPushed.length > 0"> once it is pushed</template></p>
+            <p v-if="margin.isError.value" class="fault small" role="alert">Out of date: the last edits could not be looked over.</p>
             <WeekStrip :pieces="margin.data.value.strip" :now="minuteOfWeek(now, zone)" slim label="The week of the main number" :name="(ref) => names.of(ref)" />
           </div>
         </nav>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BookObject, Clash, Difference } from '@/api'
+import { detailOf, type BookObject, type Clash, type Difference } from '@/api'
 import { age, byWeight, dateThere, dayInWords, plural, SeverityBars, useNow } from '@/shared'
 import { cellKey, useDesk } from './desk'
 import FindingNote from './FindingNote.vue'
@@ -12,15 +12,19 @@ import { fieldInWords, valueInWords } from './words'
  */
 const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; about?: 'kinds' | 'whole' | 'drift' | undefined }>()
 
-const { names, faults, clashes, differences, findings, driftFindings, margin, live, impact, edit, push, busy, underWay, book, standAgain } = useDesk()
+const { names, faults, clashes, notPushed, changedThere, findings, driftFindings, margin, live, impact, edit, push, busy, underWay, book, standAgain } = useDesk()
 const now = useNow()
+
+/** A few tell what it is about; Push has them all. */
+const MOST_TOLD = 4
 
 function inView(ref: string): boolean {
   return props.kinds.length === 0 || props.kinds.some((kind) => ref.startsWith(`${kind}:`))
 }
 
 // Under Push they stand in the sheet itself.
-const mine = computed(() => (props.kinds.length === 0 ? [] : differences.value.filter((each) => inView(each.object))))
+const theirs = computed(() => (props.kinds.length === 0 ? [] : changedThere.value.filter((each) => inView(each.object))))
+const waiting = computed(() => (props.kinds.length === 0 ? [] : notPushed.value.filter((each) => inView(each.object))))
 const all = computed(() => [...findings.value, ...driftFindings.value].sort(byWeight))
 const found = computed(() => {
   const here = all.value.filter((each) => props.about === 'whole' || (props.about === 'drift' ? driftFindings.value.includes(each) : each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
@@ -30,7 +34,7 @@ const found = computed(() => {
 const waived = computed(() => (margin.data.value?.waived ?? []).filter((each) => props.about === 'whole' || each.finding.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
 const elsewhere = computed(() => all.value.length - found.value.length)
 /** What is found of drift comes after the rest, and would push down what stands below it. */
-const isWhole = computed(() => props.about !== 'drift' || (differences.value.length === 0 ? live.data.value !== undefined : impact.data.value !== undefined))
+const isWhole = computed(() => props.about !== 'drift' || (changedThere.value.length === 0 ? live.data.value !== undefined : impact.data.value !== undefined))
 const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
 const unread = computed(() =>
   [...faults].filter(([key]) => inView(key)).map(([key, fault]) => {
@@ -38,7 +42,7 @@ const unread = computed(() =>
     return { key, object, path, ...fault }
   }),
 )
-const empty = computed(() => mine.value.length + clashing.value.length + unread.value.length + found.value.length === 0)
+const empty = computed(() => theirs.value.length + waiting.value.length + clashing.value.length + unread.value.length + found.value.length === 0)
 
 function labelOf(ref: string): string {
   const object = book.data.value?.objects.find((each) => each.ref === ref)
@@ -60,13 +64,25 @@ function putBack(difference: Difference): void {
 function headline(difference: Difference): string {
   if (difference.what === 'missing') return `${difference.label} is not on the switch`
   if (difference.what === 'unknown') return `${difference.label} is only on the switch`
-  return `${difference.label}: ${fieldInWords(difference.object, difference.path ?? '')} differs on the switch`
+  const field = `${difference.label}: ${fieldInWords(difference.object, difference.path ?? '')}`
+  return difference.whose === 'both' ? `${field} was changed on the switch, and otherwise here` : `${field} was changed on the switch`
+}
+
+function waitingLine(difference: Difference): string {
+  if (difference.what === 'missing') return `${difference.label} is not on the switch yet`
+  return difference.what === 'unknown' ? `${difference.label} is still on the switch` : `${difference.label}: ${fieldInWords(difference.object, difference.path ?? '')} ${said(difference.object, difference.path, difference.book)}; the switch has ${said(difference.object, difference.path, difference.live)}`
 }
 </script>
 
 <template>
   <aside class="margin" aria-label="In the margin">
     <h2 class="head">In the margin · {{ title }}</h2>
+    <section v-if="margin.isError.value" class="note" role="alert" data-testid="not-looked">
+      <h3><SeverityBars class="bars" severity="error" />This could not be looked over</h3>
+      <p class="soft">{{ detailOf(margin.error.value) }}</p>
+      <p v-if="margin.data.value !== undefined" class="soft">What stands below is of {{ age(new Date(margin.dataUpdatedAt.value).toISOString(), now) }}, before the last edits.</p>
+      <p class="act"><button type="button" class="quiet-button" @click="margin.refetch()">Look again</button></p>
+    </section>
     <section v-for="fault in unread" :key="fault.key" class="note">
       <h3><SeverityBars class="bars" severity="blocker" />{{ labelOf(fault.object) }}: {{ fieldInWords(fault.object, fault.path) }} is not kept</h3>
       <p class="soft">You typed “{{ fault.typed }}”: {{ fault.detail }}.</p>
@@ -81,7 +97,13 @@ function headline(difference: Difference): string {
       </p>
     </section>
     <FindingNote v-for="finding in found" :key="finding.fingerprint" :finding :is-here="selected !== undefined && finding.objects.includes(selected)" />
-    <section v-for="difference in mine" :key="cellKey(difference.object, difference.path ?? difference.what)" class="note" data-testid="drift">
+    <section v-if="waiting.length > 0" class="note" data-testid="not-pushed">
+      <h3><SeverityBars class="bars" severity="note" />{{ plural(waiting.length, 'change') }} here not pushed yet</h3>
+      <p v-for="difference in waiting.slice(0, MOST_TOLD)" :key="cellKey(difference.object, difference.path ?? difference.what)" class="soft">{{ waitingLine(difference) }}.</p>
+      <p v-if="waiting.length > MOST_TOLD" class="soft">And {{ waiting.length - MOST_TOLD }} more.</p>
+      <p class="soft">A push carries it to the switch.</p>
+    </section>
+    <section v-for="difference in theirs" :key="cellKey(difference.object, difference.path ?? difference.what)" class="note" data-testid="drift">
       <h3><SeverityBars class="bars" :severity="difference.what === 'field' ? 'warning' : 'error'" />{{ headline(difference) }}</h3>
       <p v-if="difference.what === 'field'" class="soft">Book {{ said(difference.object, difference.path, difference.book) }}, live {{ said(difference.object, difference.path, difference.live) }}.</p>
       <p v-if="difference.since !== null" class="soft">Since {{ dateThere(difference.since, zone) }}, by {{ difference.by }}.</p>
@@ -89,7 +111,9 @@ function headline(difference: Difference): string {
       <p v-else class="soft">A push of the whole book removes it; look over the run sheet under Push.</p>
     </section>
     <p v-if="empty" class="soft quiet">
-      <template v-if="margin.data.value === undefined">Looking it over …</template>
+      <template v-if="margin.isError.value" />
+      <template v-else-if="margin.data.value === undefined">Looking it over …</template>
+      <template v-else-if="live.isError.value && live.data.value === undefined">Nothing to say of the book. What the switch holds could not be asked.</template>
       <template v-else-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { RightNow } from '@/api'
-import { age, timeThere, useNow } from '@/shared'
+import { age, plural, timeThere, useNow } from '@/shared'
 import { useDesk } from './desk'
 import TellingLine from './TellingLine.vue'
 import { same } from './values'
@@ -10,8 +10,8 @@ import { same } from './values'
 /** One sentence: what a caller to the main number gets right now, by the switch as last read; where the book differs, both are said. */
 defineProps<{ zone: string }>()
 
-const { queries, differences, names } = useDesk()
-const { data } = useQuery(queries.now)
+const { queries, live, notPushed, changedThere, names } = useDesk()
+const { data, isError } = useQuery(queries.now)
 const now = useNow()
 
 const told = computed<RightNow | null>(() => data.value?.live ?? data.value?.book ?? null)
@@ -21,11 +21,21 @@ const differs = computed(() => {
   const [book, live] = [data.value?.book ?? null, data.value?.live ?? null]
   return book !== null && live !== null && !same(book.telling, live.telling)
 })
+const parts = computed(() => [
+  ...(changedThere.value.length > 0 ? [`${plural(changedThere.value.length, 'place')} changed there`] : []),
+  ...(notPushed.value.length > 0 ? [`${plural(notPushed.value.length, 'change')} here not pushed yet`] : []),
+])
+/** Nothing is said of what could not be asked. */
+const against = computed(() => {
+  if (live.data.value === undefined) return live.isError.value ? '; whether it says the same is unknown' : ''
+  return parts.value.length === 0 ? ' and says the same' : `; ${parts.value.join(', ')}`
+})
 </script>
 
 <template>
   <p class="now" data-testid="right-now">
-    <template v-if="data === undefined"><span class="soft">Right now …</span></template>
+    <span v-if="isError" class="differs" role="alert">What callers get right now could not be worked out{{ data === undefined ? '.' : '; this was true before the last changes:' }} </span>
+    <template v-if="data === undefined"><span v-if="!isError" class="soft">Right now …</span></template>
     <template v-else-if="told === null"><strong>No main number is named.</strong></template>
     <template v-else>
       <span class="soft">{{ data.live === null ? 'By the book, right now' : 'Right now' }}</span> {{ begins ? 'a caller to' : 'on a call to' }} <span class="mono">{{ names.of(`number:${told.number}`) }}</span>{{ begins ? ' ' : ', ' }}<TellingLine :telling="told.telling" />.
@@ -33,7 +43,7 @@ const differs = computed(() => {
       <span v-if="told.until !== null && told.next !== null" class="soft"> From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span>
       <span class="soft" data-testid="against-switch">
         <template v-if="data.readAt === null"> Nothing of it is on the switch yet.</template>
-        <template v-else> The switch was read {{ age(data.readAt, now) }}{{ differences.length === 0 ? ' and says the same' : `; ${differences.length === 1 ? '1 place differs' : `${differences.length} places differ`}` }}.</template>
+        <template v-else> The switch was read {{ age(data.readAt, now) }}{{ against }}.</template>
       </span>
     </template>
   </p>

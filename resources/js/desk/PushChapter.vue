@@ -11,10 +11,18 @@ import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
 
-const { book, live, impact, pushes, names, differences, underWay, busy, changes, edit, push, readAgain, waive } = useDesk()
+const { book, live, impact, pushes, names, notPushed, changedThere, underWay, busy, changes, edit, push, readAgain, waive } = useDesk()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
+const pins = computed(() => live.data.value?.pinsToTell ?? [])
+const alike = computed(() => {
+  const parts = [
+    ...(changedThere.value.length > 0 ? [`${plural(changedThere.value.length, 'place')} changed there`] : []),
+    ...(notPushed.value.length > 0 ? [`${plural(notPushed.value.length, 'change')} not pushed yet`] : []),
+  ]
+  return parts.length === 0 ? 'the same' : parts.join(' · ')
+})
 const removed = computed(() => runSheet.value.filter((step) => step.kind === 'delete'))
 const last = computed(() => pushes.data.value?.[0])
 const earlier = computed(() => (pushes.data.value ?? []).slice(1))
@@ -66,10 +74,10 @@ function callersDo(difference: Difference): string {
 }
 
 /** What callers notice comes first; the rest stays in the order of the book. */
-const inOrder = computed(() => [...differences.value].sort((one, other) => Number(callersDo(other) === 'yes') - Number(callersDo(one) === 'yes')))
+const inOrder = computed(() => [...changedThere.value].sort((one, other) => Number(callersDo(other) === 'yes') - Number(callersDo(one) === 'yes')))
 
 /** Waits for what callers notice of it as well, so that lines need not change places. */
-const isRead = computed(() => !live.isPending.value && !pushes.isPending.value && (differences.value.length === 0 || !impact.isPending.value))
+const isRead = computed(() => !live.isPending.value && !pushes.isPending.value && (changedThere.value.length === 0 || !impact.isPending.value))
 
 const waiving = ref<Difference>()
 const isWaiving = computed({ get: () => waiving.value !== undefined, set: (open) => { if (!open) waiving.value = undefined } })
@@ -80,9 +88,9 @@ async function waiveIt(reason: string, until: string | null): Promise<void> {
 }
 const signed = computed(() => live.data.value?.signed ?? null)
 /** A column that says the same as the one beside it only takes room. */
-const signedDiffers = computed(() => signed.value !== null && differences.value.some((each) => said(each, each.signed) !== said(each, each.book)))
+const signedDiffers = computed(() => signed.value !== null && changedThere.value.some((each) => said(each, each.signed) !== said(each, each.book)))
 
-const backable = computed(() => differences.value.filter((each) => each.what !== 'unknown'))
+const backable = computed(() => changedThere.value.filter((each) => each.what !== 'unknown'))
 
 function ended(each: Push): string {
   if (each.status === 'done') return 'done; read back and the same'
@@ -99,11 +107,12 @@ function ended(each: Push): string {
         <h2>Book and live</h2>
         <span class="soft" role="status" data-testid="compared">
           <template v-if="!live.data.value?.onSwitch">{{ live.data.value?.readAt === null ? 'this customer has not been read from the switch yet' : 'the switch does not know this customer' }}</template>
-          <template v-else>read {{ age(live.data.value?.readAt ?? '', now) }} · {{ differences.length === 0 ? 'the same' : plural(differences.length, 'difference') }}</template>
+          <template v-else>read {{ age(live.data.value?.readAt ?? '', now) }} · {{ alike }}</template>
         </span>
         <button type="button" class="quiet-button right" :disabled="busy" data-testid="read-again" @click="readAgain">Read again</button>
       </div>
-      <table v-if="differences.length > 0" class="drift" data-testid="differences">
+      <table v-if="changedThere.length > 0" class="drift" data-testid="differences">
+        <caption class="soft">Changed on the switch</caption>
         <thead>
           <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signedDiffers" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since<span class="by">, by</span></th><td class="corner" /></tr>
         </thead>
@@ -130,6 +139,22 @@ function ended(each: Push): string {
       <p v-if="backable.length > 1" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push(backable.map(target))">Put all {{ backable.length }} back</button></p>
     </section>
 
+    <section v-if="notPushed.length > 0" class="part" aria-labelledby="not-pushed">
+      <h2 id="not-pushed">Not pushed yet</h2>
+      <p class="soft">Entered here since book and switch last said the same. The push below carries it.</p>
+      <table data-testid="not-pushed-yet">
+        <thead><tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Book</th><th scope="col">On the switch</th><td class="corner" /></tr></thead>
+        <tbody>
+          <tr v-for="difference in notPushed" :key="`${difference.object} ${difference.path ?? ''}`">
+            <td>{{ difference.label }}</td>
+            <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
+            <td>{{ inBook(difference) }}</td>
+            <td>{{ onSwitch(difference) }}</td>
+            <td><button v-if="difference.what !== 'unknown'" type="button" class="text-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Push this alone</button></td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
     <WaiveSheet v-model="isWaiving" title="Waive a difference" :about="waivingWhat" example="their own address until she is back" :accept="waiveIt" />
     <CallersNotice :zone />
     <BesideDrift :zone="zone" />
@@ -152,11 +177,18 @@ function ended(each: Push): string {
             </tr>
           </tbody>
         </table>
+        <p v-if="pins.length > 0" class="soft">Then {{ plural(pins.length, 'PIN') }}: {{ pins.map((object) => names.of(object)).join(', ') }}.</p>
+        <p v-if="changedThere.length > 0" class="fault">Overwrites {{ plural(changedThere.length, 'place') }} that somebody changed on the switch.</p>
         <p class="act">
           <el-button type="primary" :disabled="busy" data-testid="push" @click="push()">Push revision {{ book.data.value?.revision }}</el-button>
           <span v-if="removed.length > 0" class="fault">removes {{ plural(removed.length, 'object') }} from the switch: {{ removed.map((step) => step.label).join(', ') }}</span>
         </p>
       </template>
+      <template v-else-if="pins.length > 0 && live.data.value?.onSwitch === true">
+        <p class="soft">The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told: {{ pins.map((object) => names.of(object)).join(', ') }}.</p>
+        <p class="act"><el-button type="primary" :disabled="busy" data-testid="push" @click="push()">Tell the switch {{ pins.length === 1 ? 'the PIN' : `the ${pins.length} PINs` }}</el-button></p>
+      </template>
+      <p v-else-if="changedThere.length > 0" class="soft">Nothing to push that was not waived.</p>
       <p v-else class="soft">Nothing to push: the switch already holds the book.</p>
       <div v-if="last !== undefined && !isUnderWay(last)" class="last" data-testid="last-push">
         <p><strong>{{ last.whole ? `Push of revision ${last.revision}` : 'Putting back' }}</strong> · {{ ended(last) }} <span class="soft">· {{ last.by }}, {{ dateThere(last.requestedAt, zone) }}</span></p>

@@ -33,7 +33,17 @@ describe('reading a cell', () => {
     expect(read('ina', leadsTo, names)).toEqual({ value: 'user:ina' })
     expect(read('hang up', leadsTo, names)).toEqual({ value: 'release' })
     expect(read('+1 (902) 555-0177', leadsTo, names)).toEqual({ value: 'outside:+19025550177' })
+    expect(read('902 555 0177', leadsTo, names)).toEqual({ value: 'outside:902 555 0177' })
+    expect(read('outside 555-0177', leadsTo, names)).toEqual({ value: 'outside:555-0177' })
     expect(read('outside +19025550177', leadsTo, names)).toEqual({ value: 'outside:+19025550177' })
+  })
+
+  it('takes what is written just like one of them for that one', () => {
+    const both = new Names([object('group:desk', 'Reception', '300'), object('mailbox:reception', "Reception's mailbox"), object('group:reception', 'Reception north', '301'), object('number:+19025550150', 'Main number')])
+    expect(read('Reception', leadsTo, both)).toEqual({ value: 'group:desk' })
+    expect(read('receptio', leadsTo, both)).toHaveProperty('fault')
+    expect(read('+1 902 555 0150', leadsTo, both)).toHaveProperty('fault', '+1 902 555 0150 is a number of this customer; say where its calls go instead')
+    expect(read('9025550150', column('user', 'Calls out as'), both)).toEqual({ value: 'number:+19025550150' })
   })
 
   it('says when a name may be several, and when it is none', () => {

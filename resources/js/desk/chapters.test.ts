@@ -11,8 +11,8 @@ import { openPart, ZONE } from './testing'
 
 const BOX: BookObject = { ref: 'mailbox:ines', kind: 'mailbox', key: 'ines', label: 'Ines Marsh', display: null, extension: null, fields: { pin: 'set' }, refersTo: {} }
 const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
-const MAIL: Difference = { object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'email', book: null, live: 'ines@elsewhere.example', signed: null, since: null, by: null }
-const LIVE: Live = { onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL], left: [], waived: [], signed: null, runSheet: [] }
+const MAIL: Difference = { object: 'user:ines', label: 'Ines Marsh', what: 'field', whose: 'theirs', path: 'email', book: null, live: 'ines@elsewhere.example', signed: null, since: null, by: null }
+const LIVE: Live = { onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
 
 let page: VueWrapper
 afterEach(() => {

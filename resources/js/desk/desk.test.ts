@@ -22,7 +22,7 @@ function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['dr
   return { key: 'inlet', revision: 3, objects, draft: { changes, clashes } }
 }
 
-const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] }
+const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
 
 let page: VueWrapper
 afterEach(() => {
@@ -210,6 +210,33 @@ describe('a sheet', () => {
 })
 
 describe('the margin', () => {
+  it('tells what waits to be pushed from what was changed on the switch', async () => {
+    const each = { object: 'user:ines', label: 'Ines Marsh', what: 'field' as const, path: 'legs/desk/seconds', book: 20, live: 5, signed: null, since: null, by: null }
+    await openDesk(deskOf([user('ines', '201')]), { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [{ ...each, whose: 'ours' }] })
+
+    expect(page.get('[data-testid=not-pushed]').text()).toContain('1 change here not pushed yet')
+    expect(page.get('[data-testid=not-pushed]').text()).toContain('rings for (desk) 20 s; the switch has 5 s')
+    expect(page.find('[data-testid=drift]').exists()).toBe(false)
+    expect(page.get('[data-testid=compared]').text()).toContain('1 change not pushed yet')
+    expect(page.find('[data-testid=differences]').exists()).toBe(false)
+  })
+
+  it('says that it could not look, and never that all is well then', async () => {
+    await openDesk(deskOf([user('ines', '201')]), { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' }, { 'GET /customers/inlet/margin': new Refused(500, { detail: 'Something went wrong here.' }) })
+
+    expect(page.get('[data-testid=not-looked]').text()).toContain('This could not be looked over')
+    expect(page.text()).not.toContain('Nothing to say')
+  })
+
+  it('offers to tell the switch a PIN that is all there is to push', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201')]), { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', pinsToTell: ['user:ines'] }, { 'POST /customers/inlet/pushes': { id: 'p1', revision: 3, whole: true, status: 'queued', reason: null, by: 'Lena', requestedAt: '2026-12-01T18:05:00Z', endedAt: null, steps: [] } })
+
+    await page.get('[data-testid=push]').trigger('click')
+    await settle()
+
+    expect(server.asked.find((asked) => asked.call === 'POST /customers/inlet/pushes')?.body).toEqual({ only: null })
+  })
+
   it('shows what somebody else changed meanwhile with all three values, and sends the decision', async () => {
     const clash = { object: 'user:ines', path: 'legs/desk/seconds', base: 20, ours: 25, theirs: 30 }
     const { server } = await openDesk(deskOf([user('ines', '201', 30)], [], [clash]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201', 25)]) })
@@ -225,14 +252,14 @@ describe('the margin', () => {
 
   it('puts back the field of a difference, whole fields at a time', async () => {
     const live: Live = {
-      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [], left: [], waived: [], signed: null,
-      differences: [{ object: 'user:ines', label: 'Ines Marsh', what: 'field', path: 'legs/desk/seconds', book: 20, live: 5, signed: null, since: '2026-11-28T22:14:00Z', by: 'admin by hand' }],
+      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [], pinsToTell: [], left: [], waived: [], signed: null,
+      differences: [{ object: 'user:ines', label: 'Ines Marsh', what: 'field', whose: 'theirs', path: 'legs/desk/seconds', book: 20, live: 5, signed: null, since: '2026-11-28T22:14:00Z', by: 'admin by hand' }],
     }
     const push = { id: 'p1', revision: 3, whole: false, status: 'queued', reason: null, by: 'Lena', requestedAt: '2026-12-01T18:05:00Z', endedAt: null, steps: [] }
     const { server } = await openDesk(deskOf([user('ines', '201')]), live, { 'POST /customers/inlet/pushes': push })
 
     const note = page.get('[data-testid=drift]')
-    expect(note.text()).toContain('Ines Marsh: rings for (desk) differs on the switch')
+    expect(note.text()).toContain('Ines Marsh: rings for (desk) was changed on the switch')
     expect(note.text()).toContain('Book 20 s, live 5 s.')
     expect(note.text()).toContain('Since 28 Nov 2026, 18:14, by admin by hand.')
     await note.get('button').trigger('click')
@@ -243,8 +270,8 @@ describe('the margin', () => {
 
   it('does not offer to put back what is only on the switch', async () => {
     const live: Live = {
-      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }], left: [], waived: [], signed: null,
-      differences: [{ object: 'user:live-1', label: 'Temp test', what: 'unknown', path: null, book: null, live: null, signed: null, since: null, by: null }],
+      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }], pinsToTell: [], left: [], waived: [], signed: null,
+      differences: [{ object: 'user:live-1', label: 'Temp test', what: 'unknown', whose: 'theirs', path: null, book: null, live: null, signed: null, since: null, by: null }],
     }
     await openDesk(deskOf([user('ines', '201')]), live)
 
@@ -308,8 +335,8 @@ describe('the pending bar', () => {
 
 describe('what callers notice of drift', () => {
   const drifted: Live = {
-    onSwitch: true, readAt: '2026-12-01T18:00:00Z', runSheet: [], left: [], waived: [], signed: null,
-    differences: [{ object: 'user:ines', label: 'ines', what: 'field', path: 'legs/desk/seconds', book: 20, live: 40, signed: null, since: null, by: null }],
+    onSwitch: true, readAt: '2026-12-01T18:00:00Z', runSheet: [], pinsToTell: [], left: [], waived: [], signed: null,
+    differences: [{ object: 'user:ines', label: 'ines', what: 'field', whose: 'theirs', path: 'legs/desk/seconds', book: 20, live: 40, signed: null, since: null, by: null }],
   }
 
   it('is told in the book’s names, with a call that shows it', async () => {

@@ -100,9 +100,12 @@ function createDesk(customer: string) {
   const changes = computed(() => book.data.value?.draft.changes ?? [])
   const clashes = computed(() => book.data.value?.draft.clashes ?? [])
   const differences = computed(() => live.data.value?.differences ?? [])
-  const impact = useQuery({ ...queries.impact, enabled: computed(() => differences.value.length > 0) })
+  /** What was entered here and is not on the switch yet, and what somebody changed there: two things, and two words. */
+  const notPushed = computed(() => differences.value.filter((each) => each.whose === 'ours'))
+  const changedThere = computed(() => differences.value.filter((each) => each.whose !== 'ours'))
+  const impact = useQuery({ ...queries.impact, enabled: computed(() => changedThere.value.length > 0) })
   const findings = computed(() => margin.data.value?.findings ?? [])
-  const driftFindings = computed(() => (differences.value.length === 0 ? [] : (impact.data.value?.findings ?? [])))
+  const driftFindings = computed(() => (changedThere.value.length === 0 ? [] : (impact.data.value?.findings ?? [])))
   const underWay = computed(() => pushes.data.value?.find(isUnderWay))
 
   function current(object: string, path: string): unknown {
@@ -292,7 +295,7 @@ function createDesk(customer: string) {
   )
 
   return {
-    customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, underWay, faults, notice, busy,
+    customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, notPushed, changedThere, underWay, faults, notice, busy,
     edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
   }
 }

@@ -8,7 +8,7 @@ import { provideDesk, type DeskState } from './desk'
 
 export const EDITS = 'POST /customers/inlet/draft/edits'
 export const ZONE = 'America/Halifax'
-export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] }
+export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
 
 export const NO_CALLS = { readAt: null, whole: { calls: 0, answered: 0, missed: 0, messages: 0, usualWait: null, longestWait: null, talked: 0, lastAnswered: null }, mostAtOnce: 0, numbers: [], groups: [], users: [], forms: [] }
 

@@ -88,7 +88,7 @@ it('does one thing for the customers that were chosen by key, and says what came
   expect(page.text()).toContain('2 customers chosen')
 
   const server = fakeServer({
-    'POST /customers/ardent/live/read': { onSwitch: true, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [] },
+    'POST /customers/ardent/live/read': { onSwitch: true, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] },
     'POST /customers/cannery/live/read': new Refused(502, { detail: 'The switch did not answer.' }),
     'GET /customers': { customers: [line('Ardent')] },
   })

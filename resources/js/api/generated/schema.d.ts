@@ -4499,6 +4499,8 @@ export interface components {
             onSwitch: boolean;
             /** Format: date-time */
             readAt: string | null;
+            /** @description objects whose PIN the switch was not told yet; the next push does, also one that has nothing else to do */
+            pinsToTell: string[];
             differences: components["schemas"]["Difference"][];
             /** @description in fields left to the customer: taken over, no drift */
             left: components["schemas"]["Difference"][];
@@ -4514,6 +4516,11 @@ export interface components {
              * @enum {string}
              */
             what: "field" | "missing" | "unknown";
+            /**
+             * @description on which side it was changed since both last said the same; ours: not pushed yet
+             * @enum {string}
+             */
+            whose: "ours" | "theirs" | "both";
             path: string | null;
             book: unknown;
             live: unknown;

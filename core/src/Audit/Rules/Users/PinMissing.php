@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\PinStrength;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Stage;
 
 /** A mailbox of a customer in service without a PIN. */
@@ -22,7 +23,7 @@ final readonly class PinMissing implements Rule
         return new About(
             'users.pin-missing',
             Severity::Warning,
-            'A mailbox has no PIN.',
+            'A mailbox has no PIN: none was made here, and the switch says of none.',
             'Whoever reaches it from outside hears its messages.',
             'Have a PIN made for it.',
         );
@@ -33,10 +34,15 @@ final readonly class PinMissing implements Rule
         if ($inspection->book->tenant->state !== Stage::InService) {
             return;
         }
-        foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
-            if ($mailbox->enabled && $mailbox->pin === PinStrength::None) {
-                yield Finding::of($this->about(), "{$mailbox->name} has no PIN", 'The customer is in service.', $mailbox)->at('pin');
-            }
+        $onSwitch = $inspection->surroundings->pinsOnSwitch ?? [];
+        $open = array_values(array_filter(
+            $inspection->book->all(Mailbox::class),
+            static fn (Mailbox $mailbox): bool => $mailbox->enabled && $mailbox->pin === PinStrength::None && ! in_array((string) Reference::of($mailbox), $onSwitch, true),
+        ));
+        if (count($open) === 1) {
+            yield Finding::of($this->about(), "{$open[0]->name} has no PIN", 'The customer is in service.', $open[0])->at('pin');
+        } elseif ($open !== []) {
+            yield Finding::of($this->about(), count($open) . ' mailboxes have no PIN', "The customer is in service: {$inspection->names($open)}.", $inspection->book->tenant)->at('name')->counting(count($open));
         }
     }
 

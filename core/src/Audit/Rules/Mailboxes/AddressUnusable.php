@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Mailboxes;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Contact;
+use Jaunty\Core\Book\Evidence;
+use Jaunty\Core\Book\Mailbox;
+use Jaunty\Core\Book\User;
+
+/** Mail is to be sent where there is nobody. */
+final readonly class AddressUnusable implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'mailboxes.address-unusable',
+            Severity::Error,
+            'A mail address of a mailbox, a user or a contact is none.',
+            'Messages sent there reach nobody, and no letter comes back.',
+            'Write the address as the customer does.',
+            'RFC 5321 section 4.1.2',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $book = $inspection->book;
+        foreach ([...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object) {
+            foreach (Evidence::doubts($object, $inspection->date()) as $path => $why) {
+                yield Finding::of($this->about(), "{$object->label()}: {$why}", 'Nothing sent there arrives.', $object)->at($path);
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $mailbox = static fn (string $mail): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => [$mail]];
+
+        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox('desk@inlet.example')]], ['mailboxes' => [$mailbox('desk@inlet')]]);
+    }
+}
