@@ -23,6 +23,9 @@ use App\Models\Push;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use App\Prompts\Origin;
+use App\Prompts\Recordings;
+use App\Prompts\SpeechStudio;
 use App\Push\BindingStore;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
@@ -39,6 +42,7 @@ use App\TakingOn\Templates;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Mailbox;
+use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 
@@ -88,6 +92,8 @@ final readonly class Demo
         private DemoTraffic $traffic,
         private CallReader $calls,
         private SecretKeeper $secrets,
+        private Recordings $recordings,
+        private SpeechStudio $studio,
     ) {
     }
 
@@ -142,11 +148,28 @@ final readonly class Demo
         $edits = static fn (array $tests): array => array_map(static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null), [$stage, ...$tests, ...$customer->edits]);
         $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
             // Who is in service has had its test call to emergency services, from each site.
-            $tests = $customer->isPushed ? array_map(static fn (Site $site): array => ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON], $this->books->head($tenant->id)->all(Site::class)) : [];
+            $tests = $customer->isPushed ? array_merge(...array_map(static fn (Site $site): array => [
+                ['object' => "site:{$site->key}", 'path' => 'emergency/checkedOn', 'value' => self::TESTED_ON], ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON],
+            ], $this->books->head($tenant->id)->all(Site::class))) : [];
             $this->drafts->edit($tenant, $lead->id, $edits($tests));
             $this->secrets->makeAll($tenant, $lead->id, $customer->isPushed ? self::mailboxes($this->drafts->view($tenant, $lead->id)->edited) : []);
+        });
+        $this->record($lead, $customer);
+        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $customer): void {
             $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
         });
+    }
+
+    /** Whoever is in service has what callers hear spoken; the studio stands in for the customer's own voice. */
+    private function record(Technician $lead, DemoCustomer $customer): void
+    {
+        $prompts = $this->scope->tenant($lead->id, $customer->key(), Ability::Read, fn (TenantRow $tenant): array => $this->drafts->view($tenant, $lead->id)->edited->all(Prompt::class));
+        foreach ($customer->isPushed ? $prompts : [] as $prompt) {
+            if (trim((string) $prompt->script) !== '') {
+                $sound = $this->recordings->prepare($this->studio->speak((string) $prompt->script, $prompt->language));
+                $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, fn (TenantRow $tenant) => $this->recordings->keep($tenant, $lead->id, $prompt, $sound, Origin::Upload));
+            }
+        }
     }
 
     /** @return array<string, null> every mailbox, of which a PIN is to be made */

@@ -23,8 +23,8 @@ final class BookTest extends FeatureTestCase
         ]])->assertOk()->json();
 
         self::assertSame('gannet-physiotherapy', $made['customer']);
-        self::assertSame(['site:office', "number:{$number}", 'user:ines-marsh', 'mailbox:ines-marsh'], array_column($made['objects'], 'ref'));
-        self::assertSame(['user:ines-marsh' => 'Ines Marsh', 'site:office' => 'Office'], $made['objects'][1]['refersTo']);
+        self::assertSame(['site:office', "number:{$number}", 'user:ines-marsh', 'mailbox:ines-marsh', 'trunk:main', 'route:emergency', 'route:local'], array_column($made['objects'], 'ref'));
+        self::assertSame(['user:ines-marsh' => 'Ines Marsh', 'trunk:main' => 'Main trunk', 'site:office' => 'Office'], $made['objects'][1]['refersTo']);
         self::assertSame($before, $this->counts());
     }
 
@@ -34,10 +34,10 @@ final class BookTest extends FeatureTestCase
 
         $desk = $this->getJson("/api/customers/{$customer['key']}/desk")->assertOk()->json();
         self::assertSame(1, $desk['revision']);
-        self::assertCount(5, $desk['objects']);
+        self::assertCount(8, $desk['objects']);
         self::assertSame([], $desk['draft']['changes']);
         $revisions = $this->getJson("/api/customers/{$customer['key']}/revisions")->json('revisions');
-        self::assertSame(['taking-on', 4], [$revisions[0]['source'], count($revisions[0]['changes'])]);
+        self::assertSame(['taking-on', 7], [$revisions[0]['source'], count($revisions[0]['changes'])]);
         self::assertNotContains($customer['number'], array_column($this->getJson('/api/stock')->json('numbers'), 'number'));
         $answers = $this->getJson("/api/customers/{$customer['key']}/intake")->assertOk()->json('applications.0.answers');
         self::assertSame('Ines Marsh', $answers[3]['answer']);

@@ -27,7 +27,6 @@ final class HistoryTest extends FeatureTestCase
 
     public function test_calls_are_read_once_and_told_by_number_and_by_who_took_them(): void
     {
-        $this->edit($this->customer, [['op' => 'create', 'object' => 'trunk:main', 'path' => '', 'value' => ['name' => 'Main']], ['object' => "number:{$this->number}", 'path' => 'trunk', 'value' => 'trunk:main']])->assertOk();
         $this->play(3, 'picks_up');
         $first = $this->postJson($this->path('/read'))->assertOk()->json();
         self::assertSame([3, 3, 0], [$first['whole']['calls'], $first['whole']['answered'], $first['whole']['missed']]);

@@ -13,7 +13,7 @@ use Tests\Feature\Support\Wire;
 
 final class PushTest extends FeatureTestCase
 {
-    private const CALLS_OF_A_FIRST_PUSH = 9;
+    private const CALLS_OF_A_FIRST_PUSH = 12;
 
     public function test_a_push_makes_the_switch_hold_the_book_and_reads_it_back(): void
     {
@@ -225,7 +225,7 @@ final class PushTest extends FeatureTestCase
 
         self::assertCount(2, $differences);
         self::assertSame(
-            ['object' => 'mailbox:ines-marsh', 'label' => "Ines Marsh's mailbox", 'what' => 'field', 'path' => 'name', 'book' => "Ines Marsh's mailbox", 'live' => 'Front desk box', 'signed' => null, 'since' => '2026-12-01T18:05:00+00:00', 'by' => 'admin by hand'],
+            ['object' => 'mailbox:ines-marsh', 'label' => "Ines Marsh's mailbox", 'what' => 'field', 'whose' => 'theirs', 'path' => 'name', 'book' => "Ines Marsh's mailbox", 'live' => 'Front desk box', 'signed' => null, 'since' => '2026-12-01T18:05:00+00:00', 'by' => 'admin by hand'],
             $differences['mailbox:ines-marsh'],
         );
         $push = $this->push($customer['key'], [['object' => 'mailbox:ines-marsh', 'field' => 'name']]);

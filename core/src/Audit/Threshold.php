@@ -12,6 +12,9 @@ enum Threshold: string
     case LongestWaitSeconds = 'longestWaitSeconds';
     case WaitPastClosingSeconds = 'waitPastClosingSeconds';
     case MostWaiting = 'mostWaiting';
+    case ManyWaiting = 'manyWaiting';
+    case TooManyWaiting = 'tooManyWaiting';
+    case LongestWrapUpSeconds = 'longestWrapUpSeconds';
     case FewestRings = 'fewestRings';
     case MostRungAtOnce = 'mostRungAtOnce';
     case AddressKeptDays = 'addressKeptDays';
@@ -61,6 +64,9 @@ enum Threshold: string
             self::LongestWaitSeconds => [60, 10, 600, 's', 'Longest wait for a person, a choice or a mailbox', 'After a minute many callers have hung up.'],
             self::WaitPastClosingSeconds => [300, 30, 3600, 's', 'Longest wait in a queue past closing time', 'Somebody may stay for five minutes, and not for a quarter of an hour.'],
             self::MostWaiting => [50, 1, 1000, 'callers', 'Most callers waiting in one queue', 'Switches of this size commonly keep no more.'],
+            self::ManyWaiting => [10, 1, 1000, 'callers', 'Callers waiting in one queue that are many', 'With two-minute calls and two people, the eleventh waits for ten minutes.'],
+            self::TooManyWaiting => [20, 2, 1000, 'callers', 'Callers waiting in one queue that are too many for a hunt group', 'Beyond it somebody has to watch the queue.'],
+            self::LongestWrapUpSeconds => [75, 1, 900, 's', 'Longest time between two calls of one person', 'A note is written in a minute.'],
             self::FewestRings => [3, 1, 20, 'rings', 'Fewest rings of a telephone', 'Nobody gets to it in fewer.'],
             self::MostRungAtOnce => [15, 2, 200, 'people', 'Most people that a group rings at once', 'Switches of this size commonly ring no more.'],
             self::AddressKeptDays => [366, 30, 1100, 'days', 'Days until an emergency address is confirmed again', 'Once a year is asked of nobody too much.'],

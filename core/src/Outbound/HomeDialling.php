@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Outbound;
 
+use Jaunty\Core\Numbering\DigitAutomaton;
+use Jaunty\Core\Numbering\DigitMap;
 use Jaunty\Core\Numbering\E164;
 use libphonenumber\PhoneNumberUtil;
 
@@ -42,6 +44,9 @@ final readonly class HomeDialling
 
     private const NANP_AREA = 3;
 
+    /** Digits of the shortest number of a country, its code's first left out. */
+    private const LEAST_ABROAD = 6;
+
     private function __construct(public string $help, public string $national, public ?string $led, public string $abroad)
     {
     }
@@ -56,6 +61,34 @@ final readonly class HomeDialling
     public static function countries(): array
     {
         return array_keys(self::KNOWN);
+    }
+
+    /**
+     * All digits that begin a call to another country, as people of a country dial it: behind the international prefix, and within +1
+     * the areas of other countries. What follows the prefix and the country's own code is no call abroad.
+     *
+     * @param  string  $prefix  dialled before every number outside; empty for none
+     */
+    public static function abroad(string $country, string $prefix = ''): ?DigitAutomaton
+    {
+        $util = PhoneNumberUtil::getInstance();
+        $code = (string) $util->getCountryCodeForRegion($country);
+        $example = $util->getExampleNumber($country === 'GB' ? 'FR' : 'GB');
+        if ($code === '0' || $example === null) {
+            return null;
+        }
+        $dialled = (string) preg_replace('/\D+/', '', $util->formatOutOfCountryCallingNumber($example, $country));
+        $idd = $prefix . substr($dialled, 0, -strlen($example->getCountryCode() . $util->getNationalSignificantNumber($example)));
+        $maps = [];
+        for ($length = 0; $length < strlen($code); $length++) {
+            $others = implode('', array_diff(array_map(strval(...), range($length === 0 ? 1 : 0, 9)), [$code[$length]]));
+            $maps[] = $idd . substr($code, 0, $length) . "[{$others}]" . str_repeat('x', self::LEAST_ABROAD) . 'x.T';
+        }
+        foreach ($code === '1' ? explode('|', self::NANP_ABROAD) : [] as $area) {
+            $maps[] = $prefix . $area;
+        }
+
+        return DigitAutomaton::of(...array_map(static fn (string $map): DigitMap => DigitMap::parse($map, 'digits'), $maps));
     }
 
     /**

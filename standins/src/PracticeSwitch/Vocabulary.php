@@ -181,7 +181,7 @@ final class Vocabulary
                 'say' => Field::pointer('recordings'),
                 'on_zero' => Field::tree(),
                 'brimful' => Field::bit(0),
-                'lock' => Field::number(2),
+                'lock' => Field::number(0),
                 'lock_code' => Field::code(),
                 'tell' => Field::tree([]),
                 'with_sound' => Field::bit(1),

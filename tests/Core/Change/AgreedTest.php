@@ -9,7 +9,6 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Change\Agreed;
 use Jaunty\Core\Change\Diff;
-use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\Whose;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

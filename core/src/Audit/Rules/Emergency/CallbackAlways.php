@@ -37,7 +37,7 @@ final readonly class CallbackAlways implements Rule
             $number = static fn (User $user): ?Number => $inspection->find($user->callerId, Number::class);
             // What would be shown of them instead, and only where that rings them at every hour.
             $own = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true
-                && $number($user)?->destination?->object?->equals(Reference::of($user)) === true && $inspection->isAlwaysAnswered($number($user))));
+                && $number($user)?->key !== $site->emergency->callback?->key && $number($user)?->destination?->object?->equals(Reference::of($user)) === true && $inspection->isAlwaysAnswered($number($user))));
             if ($site->emergency->callback !== null && $site->emergency->callbackUse === CallbackUse::Always && $own !== []) {
                 yield Finding::of($this->about(), "{$site->name}: people with a number of their own are called back at another", "{$inspection->names($own)} could be called back directly.", $site)->at('emergency/callbackUse')->counting(count($own))
                     ->fixedBy(Fix::set('Show it for whoever has none', $site, 'emergency/callbackUse', CallbackUse::WhenNone->value));
@@ -47,8 +47,8 @@ final readonly class CallbackAlways implements Rule
 
     public function samples(): Samples
     {
-        $site = static fn (string $use): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => 'number:' . Samples::NUMBER, 'callbackUse' => $use]];
+        $site = static fn (string $use): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => 'number:+19025550151', 'callbackUse' => $use]];
 
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'users' => [['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'callerId' => 'number:' . Samples::NUMBER, 'legs' => [['item' => 'desk']]]], 'sites' => [$site('whenNone')], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']]], ['sites' => [$site('always')]]);
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'users' => [['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'callerId' => 'number:' . Samples::NUMBER, 'legs' => [['item' => 'desk']]]], 'sites' => [$site('whenNone')], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a'], ['key' => '+19025550151', 'destination' => 'user:a']]], ['sites' => [$site('always')]]);
     }
 }

@@ -17,6 +17,9 @@ use Jaunty\Core\Book\GroupOrder;
 /** Passes set for a group that rings everybody at once until its limit. */
 final readonly class RingsIgnored implements Rule
 {
+    /** As a group comes. */
+    private const UNTOUCHED = 3;
+
     public function about(): About
     {
         return new About(
@@ -32,7 +35,15 @@ final readonly class RingsIgnored implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            if ($group->order === GroupOrder::Simultaneous && $group->noAnswerSeconds !== null && $group->queue === null && $group->rotations > 1) {
+            if ($group->order !== GroupOrder::Simultaneous || $group->noAnswerSeconds === null || $group->queue !== null) {
+                continue;
+            }
+            $meant = $group->ringsEach * $inspection->book->tenant->secondsPerRing;
+            if ($group->rotations === 1 && $meant > $group->noAnswerSeconds && $group->ringsEach !== self::UNTOUCHED) {
+                yield Finding::of($this->about(), "{$group->name}: {$group->ringsEach} rings mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s, and not for {$meant}.", $group)->at('ringsEach')
+                    ->fixedBy(Fix::set("Let it ring for {$meant} s", $group, 'noAnswerSeconds', $meant));
+            }
+            if ($group->rotations > 1) {
                 yield Finding::of($this->about(), "{$group->name}: {$group->rotations} passes mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s.", $group)->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
             }
         }

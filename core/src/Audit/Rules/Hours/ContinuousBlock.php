@@ -36,33 +36,50 @@ final readonly class ContinuousBlock implements Rule
     {
         $longest = $inspection->threshold(Threshold::LongestSpanHours) * 60;
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
-            foreach ($schedule->weekly as $piece) {
-                if ($piece->span === null) {
-                    continue;
-                }
-                [$from, $to] = $piece->span;
-                $minutes = $to <= $from ? $to + 7 * LocalDate::MINUTES - $from : $to - $from;
-                if ($minutes <= $longest) {
-                    continue;
-                }
-                yield Finding::of($this->about(), "{$schedule->name}: one block of " . intdiv($minutes, 60) . ' h', "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.", $schedule)
-                    ->at('weekly', $piece->item)->fixedBy($this->daily($schedule, $piece, $from, $to));
+            yield from $this->blocks($schedule, $schedule->weekly, 'weekly', $schedule->name, $longest);
+            foreach ($schedule->periods as $period) {
+                yield from $this->blocks($schedule, $period->weekly, "periods/{$period->item}/weekly", "{$schedule->name}, {$period->name}", $longest);
             }
         }
     }
 
-    /** The same hours each day, where the block begins and ends as a day would. */
-    private function daily(Schedule $schedule, WeeklyPiece $piece, int $from, int $to): ?Fix
+    /**
+     * @param  list<WeeklyPiece>  $weekly
+     * @param  int  $longest  minutes
+     * @return iterable<Finding>
+     */
+    private function blocks(Schedule $schedule, array $weekly, string $path, string $name, int $longest): iterable
     {
+        foreach ($weekly as $piece) {
+            if ($piece->span === null) {
+                continue;
+            }
+            [$from, $to] = $piece->span;
+            $minutes = $to <= $from ? $to + 7 * LocalDate::MINUTES - $from : $to - $from;
+            if ($minutes > $longest) {
+                yield Finding::of($this->about(), "{$name}: one block of " . intdiv($minutes, 60) . ' h', "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.", $schedule)
+                    ->at($path, $path === 'weekly' ? $piece->item : "{$path}/{$piece->item}")->fixedBy($this->daily($schedule, $weekly, $path, $piece));
+            }
+        }
+    }
+
+    /**
+     * The same hours each day, where the block begins and ends as a day would.
+     *
+     * @param  list<WeeklyPiece>  $all  of the week
+     */
+    private function daily(Schedule $schedule, array $all, string $path, WeeklyPiece $piece): ?Fix
+    {
+        [$from, $to] = $piece->span ?? [0, 0];
         [$first, $last] = [intdiv($from, LocalDate::MINUTES), intdiv($to, LocalDate::MINUTES)];
         [$opens, $closes] = [$from % LocalDate::MINUTES, $to % LocalDate::MINUTES];
         if ($last <= $first || $closes <= $opens) {
             return null;
         }
         $days = array_slice(ClockTime::DAYS, $first, $last - $first + 1);
-        $weekly = array_map(static fn (WeeklyPiece $each): array => $each === $piece ? ['item' => $piece->item, 'days' => $days, 'from' => ClockTime::text($opens), 'to' => ClockTime::text($closes)] : $each->toArray(), $schedule->weekly);
+        $weekly = array_map(static fn (WeeklyPiece $each): array => $each === $piece ? ['item' => $piece->item, 'days' => $days, 'from' => ClockTime::text($opens), 'to' => ClockTime::text($closes)] : $each->toArray(), $all);
 
-        return Fix::set(LocalDate::DAYS[$first] . ' to ' . LocalDate::DAYS[$last] . ', ' . ClockTime::text($opens) . ' to ' . ClockTime::text($closes) . ' each day', $schedule, 'weekly', $weekly);
+        return Fix::set(LocalDate::DAYS[$first] . ' to ' . LocalDate::DAYS[$last] . ', ' . ClockTime::text($opens) . ' to ' . ClockTime::text($closes) . ' each day', $schedule, $path, $weekly);
     }
 
     private function said(int $minute): string

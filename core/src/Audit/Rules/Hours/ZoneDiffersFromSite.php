@@ -12,8 +12,11 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Group;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Hours\PlaceClocks;
 
 /** Hours read on another clock than that of the place they are for. */
 final readonly class ZoneDiffersFromSite implements Rule
@@ -35,16 +38,47 @@ final readonly class ZoneDiffersFromSite implements Rule
             $zones = [];
             foreach ($inspection->usesOf($schedule) as [$object]) {
                 if ($object instanceof Attendant || $object instanceof User || $object instanceof Group) {
-                    $zones[$inspection->callBook()->clockOf($object)][] = $object;
+                    $zone = $inspection->callBook()->clockOf($object);
+                    // Two names of one clock are no difference.
+                    $known = array_filter(array_keys($zones), static fn (string $each): bool => PlaceClocks::isSame($each, $zone, $inspection->now));
+                    $zones[reset($known) === false ? $zone : reset($known)][] = $object;
                 }
             }
-            $others = array_diff_key($zones, [(string) $schedule->fixedZone => true]);
+            $others = array_filter($zones, static fn (string $zone): bool => $schedule->fixedZone !== null && ! PlaceClocks::isSame($zone, $schedule->fixedZone, $inspection->now), ARRAY_FILTER_USE_KEY);
             if ($schedule->fixedZone !== null && $others !== []) {
                 $zone = array_key_first($others);
                 yield Finding::of($this->about(), "{$schedule->name} is read at {$this->place($schedule->fixedZone)} time", "{$inspection->names($others[$zone])} " . (count($others[$zone]) === 1 ? 'is' : 'are') . " at {$this->place($zone)}.", $schedule)->at('fixedZone');
             } elseif ($schedule->fixedZone === null && count($zones) > 1) {
                 $places = array_map(fn (string $zone): string => "{$inspection->names($zones[$zone], 1)} at {$this->place($zone)} time", array_keys($zones));
                 yield Finding::of($this->about(), "{$schedule->name} is shared by " . count($zones) . ' time zones', ucfirst(implode(', ', $places)) . '.', $schedule)->at('fixedZone')->counting(count($zones));
+            }
+        }
+        yield from $this->away($inspection);
+    }
+
+    /**
+     * Whoever reads hours on a clock of their own, and attendants that stand at another place than the numbers that lead to them.
+     *
+     * @return iterable<Finding>
+     */
+    private function away(Inspection $inspection): iterable
+    {
+        $book = $inspection->book;
+        foreach ([...$book->all(Attendant::class), ...$book->all(User::class)] as $object) {
+            $schedule = $inspection->find($object->schedule, Schedule::class);
+            if ($schedule === null || $schedule->fixedZone !== null) {
+                continue;
+            }
+            $clock = $inspection->callBook()->clockOf($object);
+            $site = $inspection->callBook()->zoneOf($object->site);
+            if ($object->zone !== null && ! PlaceClocks::isSame($clock, $site, $inspection->now)) {
+                yield Finding::of($this->about(), "{$object->label()} reads {$schedule->name} on another clock than that of its place", "It reads {$clock}; the place goes by {$site}.", $object, $schedule)->at('zone')
+                    ->fixedBy(Fix::set('Go by the place', $object, 'zone', null));
+            }
+            foreach ($object instanceof Attendant ? $inspection->usesOf($object) : [] as [$number]) {
+                if ($number instanceof Number && $number->site !== null && $object->site !== null && ! $number->site->equals($object->site) && ! PlaceClocks::isSame($clock, $inspection->callBook()->zoneOf($number->site), $inspection->now)) {
+                    yield Finding::of($this->about(), "{$object->label()} stands at another place, on another clock, than {$inspection->name($number)} that leads to it", "{$inspection->name($object->site)} goes by {$clock}, {$inspection->name($number->site)} by {$inspection->callBook()->zoneOf($number->site)}.", $object, $number)->at('site', 'numbers');
+                }
             }
         }
     }

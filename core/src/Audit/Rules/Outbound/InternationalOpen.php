@@ -13,8 +13,9 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
-use Jaunty\Core\Numbering\DigitMap;
 use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Outbound\HomeDialling;
+use Jaunty\Core\Outbound\RouteOrder;
 
 /** A route that is not for calls abroad lets them through. */
 final readonly class InternationalOpen implements Rule
@@ -40,14 +41,19 @@ final readonly class InternationalOpen implements Rule
         if ($home === null) {
             return;
         }
+        $prefix = $inspection->book->tenant->outsidePrefix ?? '';
+        $dialled = HomeDialling::abroad($home, $prefix);
         foreach ($inspection->book->all(Route::class) as $route) {
             if ($route->emergency || $route->class === CallingClass::International) {
                 continue;
             }
-            $map = DigitMap::parse($route->digits, 'digits');
-            $through = array_values(array_filter(self::ABROAD, static fn (string $digits): bool => $map->matches($digits) && E164::parse("+{$digits}")->isAbroadFrom($home)));
-            if ($through !== []) {
-                yield Finding::of($this->about(), "{$route->name} lets calls abroad through", "It is for {$route->class->value} calls, and {$inspection->name("outside:+{$through[0]}")} fits its digits.", $route)->at('digits')->fixedBy(Fix::set('Give it the international class', $route, 'class', CallingClass::International->value));
+            $own = RouteOrder::digitsOf($route);
+            $as = $dialled === null ? null : $own->common($dialled);
+            $through = array_values(array_filter(self::ABROAD, static fn (string $digits): bool => $own->fits($digits) && E164::parse("+{$digits}")->isAbroadFrom($home)));
+            if ($as !== null || $through !== []) {
+                $why = $as !== null ? "{$as} fits its digits, which begin a call abroad." : "{$inspection->name("outside:+{$through[0]}")} fits its digits.";
+                yield Finding::of($this->about(), "{$route->name} lets calls abroad through", "It is for {$route->class->value} calls, and {$why}", $route)->at('digits')
+                    ->fixedBy(Fix::set('Give it the international class', $route, 'class', CallingClass::International->value));
             }
         }
     }
@@ -56,6 +62,6 @@ final readonly class InternationalOpen implements Rule
     {
         $route = static fn (string $digits): array => ['key' => 'national', 'name' => 'National', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
 
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('1xxxxxxxxxx')]], ['routes' => [$route('xxxxxxxxxxx.')]]);
+        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route((string) HomeDialling::of('CA')?->national)]], ['routes' => [$route('xxxxxxxxxxx.')]]);
     }
 }

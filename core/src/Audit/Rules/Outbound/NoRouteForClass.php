@@ -14,6 +14,11 @@ use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Outbound\DialEnd;
+use Jaunty\Core\Outbound\DialPlan;
+use Jaunty\Core\Outbound\SampleNumber;
+use Jaunty\Core\Outbound\SampleNumbers;
+use Jaunty\Core\Outbound\Sender;
 
 /** People may call abroad by their class, and no route goes there. */
 final readonly class NoRouteForClass implements Rule
@@ -23,20 +28,54 @@ final readonly class NoRouteForClass implements Rule
         return new About(
             'outbound.no-route-for-class',
             Severity::Warning,
-            'Users have the international class, and no route is for international calls.',
-            'Their calls abroad fail, and nobody knows why: the class says that they may.',
-            'Make a route for calls abroad, or take the class back.',
+            'Users have a calling class, and can dial nothing of its name.',
+            'Their calls fail, and nobody knows why: the class says that they may.',
+            'Make a route for such calls as people there dial them, or take the class back.',
             About::MODEL,
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $routes = array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => ! $route->emergency);
-        $abroad = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->callingClass === CallingClass::International && $user->status === UserStatus::Active));
-        if ($routes !== [] && $abroad !== [] && array_filter($routes, static fn (Route $route): bool => $route->class === CallingClass::International) === []) {
-            yield Finding::of($this->about(), "{$inspection->names($abroad)} may call abroad, and no route goes there", 'The widest of ' . count($routes) . ' routes is for national calls.', $inspection->book->tenant)->counting(count($abroad));
+        $book = $inspection->book;
+        $routes = array_filter($book->all(Route::class), static fn (Route $route): bool => ! $route->emergency);
+        if ($routes === []) {
+            return;
         }
+        $byClass = [];
+        foreach ($book->all(User::class) as $user) {
+            if ($user->status === UserStatus::Active) {
+                $byClass[$user->callingClass->value][] = $user;
+            }
+        }
+        $plan = new DialPlan($book);
+        $samples = SampleNumbers::of($book);
+        foreach ($byClass as $name => $users) {
+            $class = CallingClass::from($name);
+            $own = array_values(array_filter($samples, static fn (SampleNumber $sample): bool => $sample->kind === $name));
+            $goes = array_filter($own, static fn (SampleNumber $sample): bool => $plan->route(Sender::ofClass($class), $sample->digits, $inspection->now)->end === DialEnd::Outside);
+            $isShut = $own === [] ? $class === CallingClass::International && array_filter($routes, static fn (Route $route): bool => $route->class === $class) === [] : $goes === [];
+            if ($class !== CallingClass::Internal && $isShut) {
+                $tried = $own === [] ? '' : ' Tried: ' . implode(', ', array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own)) . '.';
+                yield Finding::of($this->about(), "{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out', count($users) . " users have the class, among {$this->routes(count($routes))}.{$tried}", $book->tenant)
+                    ->at('region', $name)->counting(count($users));
+            }
+        }
+    }
+
+    private function routes(int $count): string
+    {
+        return $count === 1 ? 'one route' : "{$count} routes";
+    }
+
+    private static function words(CallingClass $class): string
+    {
+        return match ($class) {
+            CallingClass::Internal => 'inside',
+            CallingClass::Local => 'locally',
+            CallingClass::National => 'within the country',
+            CallingClass::International => 'abroad',
+        };
     }
 
     public function samples(): Samples

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Groups;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Threshold;
+use Jaunty\Core\Book\Group;
+
+/** A queue in which many may wait. */
+final readonly class QueueLong implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'groups.queue-long',
+            Severity::Warning,
+            'Many callers may wait in a queue.',
+            'The last of them wait for as long as all the others talk.',
+            'Let fewer wait, or let more people answer.',
+            thresholds: [Threshold::ManyWaiting],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $many = $inspection->threshold(Threshold::ManyWaiting);
+        foreach ($inspection->book->all(Group::class) as $group) {
+            if ($group->queue !== null && $group->queue->most > $many) {
+                yield Finding::of($this->about(), "{$group->name}: {$group->queue->most} may wait", "More than {$many} are long to wait for.", $group)->at('queue/most')->fixedBy(Fix::set("Let {$many} wait", $group, 'queue/most', $many));
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $group = static fn (int $most): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'wrapUp' => 10, 'queue' => ['most' => $most, 'longestWait' => 240]];
+
+        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(10)]], ['groups' => [$group(15)]]);
+    }
+}

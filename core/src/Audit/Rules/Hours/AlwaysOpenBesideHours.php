@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\Schedule;
+
+/** An attendant that goes by no hours, beside others that do. */
+final readonly class AlwaysOpenBesideHours implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.always-open-beside-hours',
+            Severity::Warning,
+            'An attendant is always open, though the customer has hours.',
+            'Callers at night hear the greeting of the day, and nobody sees that the closed one is missing.',
+            'Give it the hours.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $hours = array_values(array_filter($inspection->book->all(Schedule::class), static fn (Schedule $schedule): bool => $schedule->weekly !== []));
+        foreach ($hours === [] ? [] : $inspection->book->all(Attendant::class) as $attendant) {
+            $isOpened = array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === 'open') !== [];
+            $isCalled = array_filter($inspection->usesOf($attendant), static fn (array $use): bool => $use[0] instanceof Number) !== [];
+            if ($attendant->schedule === null && $attendant->enabled && $isOpened && $isCalled) {
+                yield Finding::of($this->about(), "{$attendant->name} is always open, beside {$hours[0]->name}", 'It goes by no hours.', $attendant)->at('schedule');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $answer = static fn (string $when): array => ['item' => $when, 'when' => $when, 'then' => 'mailbox:desk'];
+        $attendant = static fn (?string $schedule): array => ['key' => 'main', 'name' => 'Main greeting', 'schedule' => $schedule, 'answers' => [$answer('open'), $answer('closed')]];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:main']], 'attendants' => [$attendant('schedule:week')], 'schedules' => [['key' => 'week', 'name' => 'Hours', 'weekly' => [['item' => 'days', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]]], ['attendants' => [$attendant(null)]]);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Names;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Menu;
+
+/** A name that nobody can tell from another. */
+final readonly class SaysNothing implements Rule
+{
+    private const SAYS_NOTHING = '/^(?:(?:new|my|the|a|untitled|default)\s+)*(?:hunt\s*|ring\s*|call\s*)?(?:group|queue|attendant|menu|chain|list|grp|aa|ivr|hg|rg|cq|q)[\s_-]*\d*$|^[a-z]{1,3}[\s_-]?\d+$|^(?:asdf|qwer|xxx*|abc)\w*$/iD';
+
+    public function about(): About
+    {
+        return new About(
+            'names.says-nothing',
+            Severity::Note,
+            'A group, attendant, menu or chain has a name that says nothing.',
+            'People who answer see the name of what rings them, and so does whoever looks for a fault.',
+            'Call it by what it is for.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $kinds = [Group::class, Attendant::class, Menu::class, Chain::class];
+        foreach (array_merge(...array_map(static fn (string $class): array => $inspection->book->all($class), $kinds)) as $object) {
+            if (preg_match(self::SAYS_NOTHING, trim($object->name)) === 1) {
+                yield Finding::of($this->about(), "\"{$object->name}\" says nothing of what it is for", 'It is a ' . $object->kind()->value . '.', $object)->at('name');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $group = static fn (string $name): array => ['key' => 'desk', 'name' => $name, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']]];
+
+        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group('Front desk')]], ['groups' => [$group('New group 1')]]);
+    }
+}

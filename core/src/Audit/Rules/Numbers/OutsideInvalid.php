@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Destinations;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Numbering\E164;
+
+/** Calls that are led to a number nobody has. */
+final readonly class OutsideInvalid implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.outside-invalid',
+            Severity::Error,
+            'Calls are led to an outside number that is none of its country\'s numbering plan.',
+            'They fail, or ring a stranger, and it looks right on every screen.',
+            'Write the number anew, with its country.',
+            'the numbering plans as libphonenumber knows them',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ([$inspection->book->tenant, ...$inspection->book->objects()] as $object) {
+            $numbers = Destinations::outsideOf($object);
+            foreach ($object instanceof User ? $object->legs : [] as $leg) {
+                $numbers += $leg->number === null ? [] : ["legs/{$leg->item}/number" => $leg->number];
+            }
+            foreach ($numbers as $path => $number) {
+                $read = E164::parse($number);
+                if (! $read->isValid() && ! $read->isFictional()) {
+                    yield Finding::of($this->about(), "{$object->label()} leads calls to {$read->display()}, which nobody has", 'Its country has no number of this form.', $object)->at($path, $path);
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $number = static fn (string $to): array => ['key' => Samples::NUMBER, 'destination' => $to];
+
+        return Samples::of(['trunks' => [['key' => 'main', 'outsideCallersOut' => true]], 'routes' => [['key' => 'out', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:main']]], 'numbers' => [$number('outside:+19025550177')]], ['numbers' => [$number('outside:+19021550177')]]);
+    }
+}

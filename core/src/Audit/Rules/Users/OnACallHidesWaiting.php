@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Users;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
+
+/** Call waiting that nobody hears. */
+final readonly class OnACallHidesWaiting implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'users.on-a-call-hides-waiting',
+            Severity::Note,
+            'A user has call waiting, and calls go elsewhere as soon as they are on one.',
+            'The second call never knocks: whoever switched call waiting on believes that it does.',
+            'Take the treatment for calls while on a call out, or call waiting off.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(User::class) as $user) {
+            foreach (['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling) {
+                if ($user->callWaiting && $user->status === UserStatus::Active && isset($handling?->treatments['onACall'])) {
+                    yield Finding::of($this->about(), "{$user->label()} has call waiting, and a second call goes elsewhere", 'While they are on a call, calls go where the treatment says.', $user)->at("handling/{$state}/onACall")
+                        ->fixedBy(Fix::set('Take call waiting off', $user, 'callWaiting', false));
+                    break;
+                }
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $user = static fn (bool $waits): array => ['key' => 'a', 'mailbox' => 'mailbox:desk', 'callWaiting' => $waits, 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['onACall' => 'mailbox:desk']]];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'users' => [$user(false)]], ['users' => [$user(true)]]);
+    }
+}
