@@ -20,7 +20,7 @@ final class BookRepository
     {
         $tenant = null;
         $objects = [];
-        foreach (ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->get() as $row) {
+        foreach (ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->orderBy('id')->get() as $row) {
             $object = Kind::from($row->kind)->read(Node::of(['id' => $row->id] + $row->body, "{$row->kind}:{$row->key}"));
             if ($object instanceof Tenant) {
                 $tenant = $object;

@@ -11,7 +11,9 @@ use App\Switching\SwitchConnector;
 use App\Time\Clock;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Evidence;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Change\ChangeSet;
@@ -56,8 +58,9 @@ final readonly class DraftDesk
             $edited = $edit->applyTo($edited);
         }
         $this->believe($view->edited, $edited, $edits);
+        $edited->checkNotNeeded(array_values(array_filter(array_map(static fn (FieldEdit $edit): ?BookObject => $edit->kind === OperationKind::Delete ? $view->edited->find($edit->object) : null, $edits))));
         $edited->checkReferences();
-        $edited->checkExtensions();
+        $edited->checkExtensions(array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits));
         $changes = Diff::between($view->head, $this->switch->granularity()->fit($edited));
         $undecided = array_values(array_filter($view->clashes, static fn (Clash $clash): bool => ! self::decides($edits, $clash)));
         $this->store($tenant, $technicianId, [
@@ -111,7 +114,11 @@ final readonly class DraftDesk
             ...Diff::between($view->head, $edited)->toArray(),
             ...array_map(self::asOperation(...), [...$view->clashes, ...$merge->clashes]),
         ]);
-        if ($application !== null) {
+        $isNothing = $changes->isEmpty() || Diff::between($view->head, $edited)->isEmpty() && $view->clashes === [] && $merge->clashes === [];
+        if ($application !== null && $isNothing) {
+            // The newer version, or the other answers, change nothing here: there is nothing to enter, and it is applied.
+            $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
+        } elseif ($application !== null) {
             Draft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)
                 ->update(['application' => json_encode($application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
         }

@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace App\Book;
 
+use App\Models\DeviceRow;
 use App\Models\ObjectLink;
 use App\Models\ObjectRow;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Book\User;
 
 /** Writes objects and what is projected from them (name, extension, links): the only place that does. */
 final class ObjectProjection
 {
+    private const AT_ONCE = 2_000;
+
     /** @param array<string, string> $origins by reference, of objects a template made */
     public function write(string $tenantId, Book $before, Book $after, array $origins = []): void
     {
@@ -24,12 +29,20 @@ final class ObjectProjection
             }
         }
         $this->delete($tenantId, $doomed);
-        foreach ([$after->tenant, ...$after->objects()] as $position => $object) {
+        $last = ObjectRow::query()->where('tenant_id', $tenantId)->max('position');
+        $next = is_int($last) ? $last + 1 : 0;
+        [$new, $changed] = [[], []];
+        foreach ([$after->tenant, ...$after->objects()] as $object) {
             $old = $before->find(Reference::of($object));
-            if ($old === null || $old->id() !== $object->id() || $old->toArray() !== $object->toArray()) {
-                $this->put($tenantId, $after, $object, $position, $origins[(string) Reference::of($object)] ?? null);
+            if ($old === null || $old->id() !== $object->id()) {
+                // Behind all others, as it stands in the edited book; what is there keeps its place.
+                $new[$next++] = $object;
+            } elseif ($old->toArray() !== $object->toArray()) {
+                $changed[] = $object;
             }
         }
+        $this->put($tenantId, $after, $changed, $origins);
+        $this->put($tenantId, $after, $new, $origins);
     }
 
     /**
@@ -39,32 +52,83 @@ final class ObjectProjection
      */
     public function writeNew(string $tenantId, Book $book, array $origins): void
     {
-        foreach ([$book->tenant, ...$book->objects()] as $position => $object) {
-            $this->put($tenantId, $book, $object, $position, $origins[(string) Reference::of($object)] ?? null);
+        $this->put($tenantId, $book, [$book->tenant, ...$book->objects()], $origins);
+    }
+
+    /**
+     * @param  array<int, BookObject>  $objects  by position, which counts for those that are new
+     * @param  array<string, string>  $origins  by reference
+     */
+    private function put(string $tenantId, Book $book, array $objects, array $origins): void
+    {
+        [$rows, $ids, $links, $devices] = [[], [], [], []];
+        foreach ($objects as $position => $object) {
+            $ids[] = $id = $this->idOf($object);
+            $rows[] = [
+                'tenant_id' => $tenantId,
+                'id' => $id,
+                'kind' => $object->kind()->value,
+                'key' => $object->key(),
+                'name' => $object->label(),
+                'extension' => $object->extension(),
+                'body' => json_encode(BookFormat::compact($object), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'position' => $position,
+                'origin' => $origins[(string) Reference::of($object)] ?? null,
+            ];
+            foreach ($object instanceof User ? $object->legs : [] as $leg) {
+                // Twice at one customer is a finding there; at two customers one of them would ring the other's.
+                if ($leg->hardware !== null) {
+                    $devices[$leg->hardware] = ['hardware' => $leg->hardware, 'tenant_id' => $tenantId, 'object_id' => $id];
+                }
+            }
+            foreach ($object->links() as $link) {
+                $target = $book->find($link->to) ?? throw new \LogicException("{$link->to} is not in the book");
+                $links[] = ['tenant_id' => $tenantId, 'from_id' => $id, 'path' => $link->path, 'to_id' => $this->idOf($target)];
+            }
+        }
+        // PostgreSQL takes 65,535 values in one statement.
+        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+            ObjectRow::query()->upsert($some, ['tenant_id', 'id'], ['name', 'extension', 'body']);
+        }
+        foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+            ObjectLink::query()->where('tenant_id', $tenantId)->whereIn('from_id', $some)->delete();
+        }
+        foreach (array_chunk($links, self::AT_ONCE) as $some) {
+            ObjectLink::query()->insert($some);
+        }
+        $this->placeDevices($tenantId, $book, $ids, $devices);
+    }
+
+    /**
+     * @param  list<string>  $ids  of the objects that were written
+     * @param  array<string, array{hardware: string, tenant_id: string, object_id: string}>  $devices
+     */
+    private function placeDevices(string $tenantId, Book $book, array $ids, array $devices): void
+    {
+        foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+            DeviceRow::query()->where('tenant_id', $tenantId)->whereIn('object_id', $some)->delete();
+        }
+        foreach ($devices as $hardware => $row) {
+            // What the customer has already may have moved from one user to another.
+            $took = DeviceRow::query()->where('tenant_id', $tenantId)->where('hardware', $hardware)->exists() ? 1 : DeviceRow::query()->insertOrIgnore($row);
+            if ($took === 0) {
+                throw UnusableBook::deviceElsewhere($hardware, self::legWith($book, (string) $hardware));
+            }
         }
     }
 
-    private function put(string $tenantId, Book $book, BookObject $object, int $position, ?string $origin): void
+    /** @return string the path of a leg that has a device */
+    private static function legWith(Book $book, string $hardware): string
     {
-        $id = $this->idOf($object);
-        $row = [
-            'tenant_id' => $tenantId,
-            'id' => $id,
-            'kind' => $object->kind()->value,
-            'key' => $object->key(),
-            'name' => $object->label(),
-            'extension' => $object->extension(),
-            'body' => json_encode(BookFormat::compact($object), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
-            'position' => $position,
-        ];
-        ObjectRow::query()->upsert([$row + ['origin' => $origin]], ['tenant_id', 'id'], ['name', 'extension', 'body']);
-        ObjectLink::query()->where('tenant_id', $tenantId)->where('from_id', $id)->delete();
-        $links = [];
-        foreach ($object->links() as $link) {
-            $target = $book->find($link->to) ?? throw new \LogicException("{$link->to} is not in the book");
-            $links[] = ['tenant_id' => $tenantId, 'from_id' => $id, 'path' => $link->path, 'to_id' => $this->idOf($target)];
+        foreach ($book->all(User::class) as $user) {
+            foreach ($user->legs as $leg) {
+                if ($leg->hardware === $hardware) {
+                    return Reference::of($user) . ".legs.{$leg->item}.hardware";
+                }
+            }
         }
-        ObjectLink::query()->insert($links);
+
+        return '';
     }
 
     /** @param list<string> $ids */
@@ -72,6 +136,7 @@ final class ObjectProjection
     {
         if ($ids !== []) {
             ObjectLink::query()->where('tenant_id', $tenantId)->whereIn('from_id', $ids)->delete();
+            DeviceRow::query()->where('tenant_id', $tenantId)->whereIn('object_id', $ids)->delete();
             ObjectRow::query()->where('tenant_id', $tenantId)->whereIn('id', $ids)->delete();
         }
     }

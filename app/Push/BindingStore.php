@@ -22,14 +22,14 @@ final class BindingStore
                 $references[(string) $object->id()] ??= Reference::of($object);
             }
         }
-        $bindings = Bindings::none();
+        $pairs = [];
         foreach (Binding::query()->where('tenant_id', $tenantId)->where('connector', $connector)->get() as $row) {
             if (isset($references[$row->object_id])) {
-                $bindings = $bindings->with($references[$row->object_id], new Bound($row->external_id, $row->version));
+                $pairs[] = [$references[$row->object_id], new Bound($row->external_id, $row->version)];
             }
         }
 
-        return $bindings;
+        return Bindings::fromPairs($pairs);
     }
 
     public function put(string $tenantId, string $connector, string $objectId, Bound $bound): void

@@ -22,6 +22,18 @@ final readonly class Bindings
         return new self([], []);
     }
 
+    /** @param iterable<array{Reference, Bound}> $pairs the later holding */
+    public static function fromPairs(iterable $pairs): self
+    {
+        [$byReference, $byExternalId] = [[], []];
+        foreach ($pairs as [$object, $bound]) {
+            $byReference[(string) $object] = $bound;
+            $byExternalId[$bound->externalId] = $object;
+        }
+
+        return new self($byReference, $byExternalId);
+    }
+
     public function with(Reference $object, Bound $bound): self
     {
         return new self(

@@ -30,7 +30,7 @@ final class RowSecurityTest extends FeatureTestCase
     {
         $tables = TestDatabase::owner()->query("select table_name from information_schema.columns where table_schema = 'public' and column_name = 'tenant_id' order by 1")->fetchAll(\PDO::FETCH_COLUMN);
 
-        self::assertEqualsCanonicalizing($tables, [...self::BOOKS, 'tenant_summaries', 'findings', 'finding_days', 'audited_customers', 'grants', 'invitations', 'activity', 'numbers']);
+        self::assertEqualsCanonicalizing($tables, [...self::BOOKS, 'tenant_summaries', 'devices', 'findings', 'finding_days', 'audited_customers', 'grants', 'invitations', 'activity', 'numbers']);
     }
 
     #[DataProvider('books')]

@@ -25,6 +25,8 @@ use Illuminate\Http\Response;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\Slot;
 use Jaunty\Core\Templates\SlotType;
@@ -32,6 +34,8 @@ use Jaunty\Core\Templates\SlotType;
 /** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
 final class DeskController extends Controller
 {
+    private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
+
     public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books, private readonly Clock $clock)
     {
     }
@@ -59,6 +63,7 @@ final class DeskController extends Controller
             Ability::Edit,
             function (TenantRow $tenant) use ($technician, $edits, $secrets): array {
                 $secrets->check($tenant, $technician->id, $edits);
+                $this->checkDays($tenant, $edits);
 
                 return $this->desk($tenant, $this->drafts->edit($tenant, $technician->id, $edits));
             },
@@ -134,6 +139,27 @@ final class DeskController extends Controller
             'objects' => array_map(static fn (BookObject $object): array => ObjectResource::of($object, $view->edited), $objects),
             'draft' => DraftResource::of($view),
         ];
+    }
+
+    /**
+     * A day that somebody types is no evidence: what was tested or confirmed is noted on the day it was, or as the book has it.
+     *
+     * @param  list<FieldEdit>  $edits
+     *
+     * @throws UnusableBook
+     */
+    private function checkDays(TenantRow $tenant, array $edits): void
+    {
+        $today = $this->clock->dateIn($tenant->zone);
+        foreach ($edits as $edit) {
+            if (! in_array($edit->path, self::NOTED_ON_THE_DAY, true) || $edit->value === null || $edit->value === $today) {
+                continue;
+            }
+            $known = $this->books->head($tenant->id)->find($edit->object)?->toArray() ?? [];
+            if (FieldPath::get($known, $edit->path) !== $edit->value) {
+                throw UnusableBook::unbelievable("{$edit->object}." . str_replace('/', '.', $edit->path), "this is noted on the day it is done; today is {$today}");
+            }
+        }
     }
 
     /** @return list<FieldEdit> */

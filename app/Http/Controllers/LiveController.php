@@ -114,13 +114,14 @@ final class LiveController extends Controller
     public function sign(Request $request, string $customer, SummaryKeeper $summaries): JsonResponse
     {
         $technician = $this->technician($request);
-        /** @var array{revision: int, by: string, on: string} $given */
-        $given = $request->validate(['revision' => ['required', 'integer', 'min:1'], 'by' => ['required', 'string', 'max:120'], 'on' => ['required', 'date_format:Y-m-d']]);
+        /** @var array{revision: int, by: string} $given */
+        $given = $request->validate(['revision' => ['required', 'integer', 'min:1'], 'by' => ['required', 'string', 'max:120']]);
         $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): void {
             if ($given['revision'] > $tenant->head_revision) {
                 throw ValidationException::withMessages(['revision' => "there is no revision {$given['revision']} yet; the newest is {$tenant->head_revision}"]);
             }
-            $this->signatures->sign($tenant, $technician->id, $given['revision'], $given['by'], $given['on']);
+            // A day that somebody types is no evidence: it is the day on which it was noted.
+            $this->signatures->sign($tenant, $technician->id, $given['revision'], $given['by'], $this->clock->dateIn($tenant->zone));
             $summaries->findingsSifted($tenant->id, $this->books->head($tenant->id));
         });
 

@@ -24,31 +24,34 @@ final class Pairing
      */
     public static function of(Book $book, Bindings $known, array $records): Bindings
     {
-        $bindings = $known;
-        $paired = Bindings::none();
+        /** @var array<string, array{Reference, Bound}> $paired */
+        $paired = [];
         foreach ($records as [$kind, $record]) {
             $id = self::text($record, 'id');
             $reference = $known->called($id);
             if ($reference === null || $reference->kind !== $kind) {
-                $reference = self::candidate($book, $kind, $record, $bindings, $paired) ?? Reference::to($kind, self::ownName($kind, $record));
+                $reference = self::candidate($book, $kind, $record, $known, $paired) ?? Reference::to($kind, self::ownName($kind, $record));
             }
             $bound = new Bound($id, (string) (is_int($record['version'] ?? null) ? $record['version'] : 0));
-            $bindings = $bindings->with($reference, $bound);
-            $paired = $paired->with($reference, $bound);
+            $paired[(string) $reference] = [$reference, $bound];
         }
 
-        return $paired;
+        return Bindings::fromPairs($paired);
     }
 
-    /** @param array<string, mixed> $record */
-    private static function candidate(Book $book, Kind $kind, array $record, Bindings $bindings, Bindings $paired): ?Reference
+    /**
+     * @param  array<string, mixed>  $record
+     * @param  array<string, array{Reference, Bound}>  $paired  by reference
+     */
+    private static function candidate(Book $book, Kind $kind, array $record, Bindings $known, array $paired): ?Reference
     {
+        $externalId = static fn (Reference $owner): ?string => ($paired[(string) $owner][1] ?? $known->of($owner))?->externalId;
         $fits = match ($kind) {
             Kind::Tenant => static fn (BookObject $object): bool => true,
             Kind::Number => static fn (BookObject $object): bool => $object->key() === '+' . self::text($record, 'digits'),
             Kind::Mailbox => static fn (BookObject $object): bool => match (true) {
                 is_string($record['short'] ?? null) => $object->extension() === $record['short'],
-                is_string($record['person'] ?? null) => $object instanceof Mailbox && $object->owner !== null && $bindings->of($object->owner)?->externalId === $record['person'],
+                is_string($record['person'] ?? null) => $object instanceof Mailbox && $object->owner !== null && $externalId($object->owner) === $record['person'],
                 default => $object->extension() === null && $object instanceof Mailbox && $object->owner === null && $object->label() === ($record['caption'] ?? null),
             },
             Kind::User => static fn (BookObject $object): bool => $object->extension() !== null && $object->extension() === ($record['short'] ?? null),
@@ -59,7 +62,7 @@ final class Pairing
         $objects = $kind === Kind::Tenant ? [$book->tenant] : $book->ofKind($kind);
         $candidates = array_values(array_filter(
             $objects,
-            static fn (BookObject $object): bool => $fits($object) && $paired->of(Reference::of($object)) === null,
+            static fn (BookObject $object): bool => $fits($object) && ! isset($paired[(string) Reference::of($object)]),
         ));
 
         return count($candidates) === 1 ? Reference::of($candidates[0]) : null;

@@ -129,14 +129,45 @@ final readonly class Book
      * Checks that no two objects answer to one extension. A file may hold such a book (it is a finding there); a book
      * that is entered may not.
      *
+     * @param  list<Reference>  $changed  those that were just edited: the fault is told of one of them
+     *
      * @throws UnusableBook naming both
      */
-    public function checkExtensions(): void
+    public function checkExtensions(array $changed = []): void
     {
         $plan = ExtensionPlan::of($this);
         foreach ($plan->doubles() as $extension) {
             [$first, $second] = $plan->holders[$extension];
+            $isChanged = static fn (BookObject $object): bool => array_filter($changed, static fn (Reference $each): bool => $each->equals(Reference::of($object))) !== [];
+            if ($isChanged($first) && ! $isChanged($second)) {
+                [$first, $second] = [$second, $first];
+            }
             throw UnusableBook::extensionTaken(Reference::of($second), $extension, $first);
+        }
+    }
+
+    /**
+     * Checks that nothing needs what was taken out.
+     *
+     * @param  list<BookObject>  $gone
+     *
+     * @throws UnusableBook naming what is gone, and what still leads to it
+     */
+    public function checkNotNeeded(array $gone): void
+    {
+        foreach ($gone as $object) {
+            $reference = Reference::of($object);
+            $needs = [];
+            foreach ($this->find($reference) === null ? [$this->tenant, ...$this->objects()] : [] as $other) {
+                foreach ($other->links() as $link) {
+                    if ($link->to->equals($reference)) {
+                        $needs[(string) Reference::of($other)] = "{$other->label()} (" . explode('/', $link->path)[0] . ')';
+                    }
+                }
+            }
+            if ($needs !== []) {
+                throw UnusableBook::stillNeeded($reference, $object, array_values($needs));
+            }
         }
     }
 

@@ -12,6 +12,8 @@ final class UnusableBook extends \DomainException implements CoreException
 {
     private const LONGEST_VALUE_SHOWN = 60;
 
+    private const MOST_NAMED = 4;
+
     private function __construct(public readonly string $path, public readonly string $cause)
     {
         parent::__construct($path === '' ? $cause : "{$path}: {$cause}");
@@ -67,6 +69,20 @@ final class UnusableBook extends \DomainException implements CoreException
     public static function noNumber(string $path, UnusableNumber $why): self
     {
         return new self($path, $why->getMessage());
+    }
+
+    /** @param non-empty-list<string> $by names of what leads to it, with the field */
+    public static function stillNeeded(Reference $gone, BookObject $object, array $by): self
+    {
+        $more = count($by) - self::MOST_NAMED;
+
+        return new self((string) $gone, "{$object->label()} is still needed by " . implode(', ', array_slice($by, 0, self::MOST_NAMED)) . ($more > 0 ? " and {$more} more" : '') . '; take it out there first');
+    }
+
+    /** @param string $path of the leg */
+    public static function deviceElsewhere(string $hardware, string $path): self
+    {
+        return new self($path, 'the device ' . implode(':', str_split($hardware, 2)) . ' is at another customer; take it out there first');
     }
 
     /** @param string $why of Evidence */

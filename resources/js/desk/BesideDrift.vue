@@ -13,7 +13,7 @@ const { book, live, names, busy, takeWaiverBack, sign } = useDesk()
 const left = computed(() => live.data.value?.left ?? [])
 const waived = computed(() => live.data.value?.waived ?? [])
 const signed = computed(() => live.data.value?.signed ?? null)
-const signing = ref<{ by: string; on: string }>()
+const signing = ref<{ by: string }>()
 
 function said(difference: Difference, value: unknown): string {
   return difference.path === null ? '' : valueInWords(difference.object, difference.path, value, names.value)
@@ -24,8 +24,8 @@ function field(difference: Difference): string {
 }
 
 async function put(): Promise<void> {
-  if (signing.value === undefined || signing.value.by.trim() === '' || signing.value.on === '') return
-  await sign(book.data.value?.revision ?? 0, signing.value.by.trim(), signing.value.on)
+  if (signing.value === undefined || signing.value.by.trim() === '') return
+  await sign(book.data.value?.revision ?? 0, signing.value.by.trim())
   signing.value = undefined
 }
 </script>
@@ -61,12 +61,11 @@ async function put(): Promise<void> {
     <div class="head">
       <h2>Signed</h2>
       <span class="soft" data-testid="signed">{{ signed === null ? 'the customer has signed no revision' : `revision ${signed.revision}, by ${signed.by} on ${signed.on} · ${signed.since.length === 0 ? 'the book is as signed' : `${plural(signed.since.length, 'field')} entered since`}` }}</span>
-      <button v-if="signing === undefined" type="button" class="quiet-button right" @click="signing = { by: '', on: '' }">Note a signature</button>
+      <button v-if="signing === undefined" type="button" class="quiet-button right" @click="signing = { by: '' }">Note a signature</button>
     </div>
     <form v-if="signing !== undefined" class="signing" novalidate @submit.prevent="put">
-      <FieldRow v-slot="row" label="Signed by"><el-input :id="row.id" v-model="signing.by" name="signedBy" maxlength="120" /></FieldRow>
-      <FieldRow v-slot="row" label="On" :help="`Revision ${book.data.value?.revision}, as the book stands, becomes what was signed.`"><input :id="row.id" v-model="signing.on" type="date" name="signedOn" class="date" /></FieldRow>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy || signing.by.trim() === '' || signing.on === ''">Note it</el-button> <button type="button" class="quiet-button" @click="signing = undefined">Leave it</button></p>
+      <FieldRow v-slot="row" label="Signed by" :help="`Revision ${book.data.value?.revision}, as the book stands, becomes what was signed, today.`"><el-input :id="row.id" v-model="signing.by" name="signedBy" maxlength="120" /></FieldRow>
+      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy || signing.by.trim() === ''">Note it</el-button> <button type="button" class="quiet-button" @click="signing = undefined">Leave it</button></p>
     </form>
     <table v-if="signed !== null && signed.since.length > 0" data-testid="since-signed">
       <thead><tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Signed</th><th scope="col">Book</th></tr></thead>

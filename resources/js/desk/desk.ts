@@ -260,8 +260,8 @@ function createDesk(customer: string) {
   const takeWaiverBack = (waiver: string): Promise<void> =>
     act(async () => liveIs(await take(client.DELETE('/customers/{customer}/live/waivers/{waiver}', { params: { path: { customer, waiver } } }))))
 
-  const sign = (revision: number, by: string, on: string): Promise<void> =>
-    act(async () => liveIs(await take(client.POST('/customers/{customer}/signed', { params, body: { revision, by, on } }))))
+  const sign = (revision: number, by: string): Promise<void> =>
+    act(async () => liveIs(await take(client.POST('/customers/{customer}/signed', { params, body: { revision, by } }))))
 
   /** What the server says of findings from now on. */
   function marginIs(margin: Margin): Notice | undefined {

@@ -21,6 +21,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Script;
 use Jaunty\Core\Calls\Trace;
 use Jaunty\Core\Calls\TraceStep;
+use Jaunty\Core\Change\FieldPath;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -47,6 +48,24 @@ final class RulesTest extends TestCase
             self::assertDoesNotMatchRegularExpression('/\b(user|group|menu|number|mailbox|schedule|attendant|outside):\S|[.]$/', $finding->title);
             self::assertMatchesRegularExpression('/^[\p{Lu}0-9+"].*[.]$/u', $finding->detail);
         }
+    }
+
+    /** @return iterable<string, array{Rule, Finding}> each finding of a bad sample that points at a field */
+    public static function pointing(): iterable
+    {
+        yield from self::withA(static fn (Finding $finding): bool => $finding->path !== null);
+    }
+
+    /** The field to look at first is one that the object has: a waiver lapses when it changes, and the screen opens it. */
+    #[DataProvider('pointing')]
+    public function test_it_points_at_a_field_that_its_object_has(Rule $rule, Finding $finding): void
+    {
+        $fields = $finding->objects[0]->toArray();
+        $steps = explode('/', (string) $finding->path);
+
+        self::assertArrayHasKey($steps[0], $fields);
+        array_pop($steps);
+        self::assertTrue($steps === [] || is_array(FieldPath::get($fields, implode('/', $steps))), "{$rule->about()->id}: {$finding->path} leads nowhere");
     }
 
     /** @return iterable<string, array{Rule, Finding}> each finding of a bad sample that brings a fix */

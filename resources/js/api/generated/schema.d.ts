@@ -3123,9 +3123,8 @@ export interface paths {
                 content: {
                     "application/json": {
                         revision: number;
+                        /** @description the day is the one on which it is noted */
                         by: string;
-                        /** Format: date */
-                        on: string;
                     };
                 };
             };

@@ -37,7 +37,7 @@ final readonly class InvitationOpen implements Rule
         foreach ($inspection->surroundings->invitations ?? [] as $invitation) {
             $hasRunOut = $invitation->openUntil <= $inspection->now;
             if ($hasRunOut || $inspection->now - $invitation->sentAt >= $longest) {
-                yield Finding::of($this->about(), "{$invitation->to} has not accepted the invitation", $hasRunOut ? 'It has run out.' : 'It was sent ' . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY) . ' days ago.', $inspection->book->tenant)->at('', $invitation->to);
+                yield Finding::of($this->about(), "{$invitation->to} has not accepted the invitation", $hasRunOut ? 'It has run out.' : 'It was sent ' . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY) . ' days ago.', $inspection->book->tenant)->at('name', $invitation->to);
             }
         }
     }

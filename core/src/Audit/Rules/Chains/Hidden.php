@@ -46,8 +46,8 @@ final readonly class Hidden implements Rule
                             $this->about(),
                             "{$chain->name}: never tried for {$user->label()}",
                             "All calls go to {$to} before anybody can be {$this->inWords($condition)}.",
-                            $chain,
                             $user,
+                            $chain,
                         )->at("handling/{$state}/always", $state)->fixedBy(Fix::set('Take the forwarding of all calls away', $user, "handling/{$state}/always", null));
                         break;
                     }

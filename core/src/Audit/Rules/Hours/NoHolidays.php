@@ -37,7 +37,7 @@ final readonly class NoHolidays implements Rule
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $used = array_filter($inspection->usesOf($schedule), static fn (array $use): bool => $use[0] instanceof Attendant || $use[0] instanceof Group);
             if ($used !== [] && $schedule->calendars === [] && $schedule->exceptions === [] && $schedule->weekly !== []) {
-                yield Finding::of($this->about(), "{$schedule->name} knows no holiday", "{$inspection->names(array_column($used, 0))} go by it on every day of the year.", $schedule)->at('calendars');
+                yield Finding::of($this->about(), "{$schedule->name} knows no holiday", "By it go {$inspection->names(array_column(array_values($used), 0))}, on every day of the year.", $schedule)->at('calendars');
             }
         }
     }

@@ -39,7 +39,7 @@ final readonly class OutsideInvalid implements Rule
             foreach ($numbers as $path => $number) {
                 $read = E164::parse($number);
                 if (! $read->isValid() && ! $read->isFictional()) {
-                    yield Finding::of($this->about(), "{$object->label()} leads calls to {$read->display()}, which nobody has", 'Its country has no number of this form.', $object)->at($path, $path);
+                    yield Finding::of($this->about(), "{$inspection->name($object)} leads calls to {$read->display()}, which nobody has", 'Its country has no number of this form.', $object)->at($path, $path);
                 }
             }
         }

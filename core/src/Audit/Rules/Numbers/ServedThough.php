@@ -36,7 +36,7 @@ final readonly class ServedThough implements Rule
         }
         $served = array_values(array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->enabled && $number->status === NumberStatus::Active && $number->destination !== null));
         if ($served !== []) {
-            yield Finding::of($this->about(), "The customer is {$stage->value}, and calls still go through", "{$inspection->names($served)} take calls.", $inspection->book->tenant)->at('state')->counting(count($served));
+            yield Finding::of($this->about(), "The customer is {$stage->value}, and calls still go through", "They are taken at {$inspection->names($served)}.", $inspection->book->tenant)->at('state')->counting(count($served));
         }
     }
 

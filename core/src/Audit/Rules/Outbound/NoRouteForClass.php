@@ -57,7 +57,7 @@ final readonly class NoRouteForClass implements Rule
             $isShut = $own === [] ? $class === CallingClass::International && array_filter($routes, static fn (Route $route): bool => $route->class === $class) === [] : $goes === [];
             if ($class !== CallingClass::Internal && $isShut) {
                 $tried = $own === [] ? '' : ' Tried: ' . implode(', ', array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own)) . '.';
-                yield Finding::of($this->about(), "{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out', count($users) . " users have the class, among {$this->routes(count($routes))}.{$tried}", $book->tenant)
+                yield Finding::of($this->about(), "{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out', (count($users) === 1 ? 'One user has' : count($users) . ' users have') . " the class, among {$this->routes(count($routes))}.{$tried}", $book->tenant)
                     ->at('region', $name)->counting(count($users));
             }
         }
