@@ -68,8 +68,8 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
         Route::put('thresholds/{threshold}', [RuleController::class, 'set']);
         Route::post('taking-on/preview', [TakingOnController::class, 'preview']);
         Route::get('taking-on/answers', [TakingOnController::class, 'kept']);
-        Route::put('taking-on/answers', [TakingOnController::class, 'keep']);
-        Route::delete('taking-on/answers', [TakingOnController::class, 'letGo']);
+        Route::put('taking-on/answers/{id}', [TakingOnController::class, 'keep']);
+        Route::delete('taking-on/answers/{id}', [TakingOnController::class, 'letGo']);
         Route::post('taking-on/paste', [TakingOnController::class, 'paste']);
         Route::post('taking-on', [TakingOnController::class, 'store']);
         Route::post('taking-on/book', [TakingOnController::class, 'import']);
@@ -82,6 +82,8 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::post('draft/edits', [DeskController::class, 'edit']);
             Route::get('draft/impact', [DeskController::class, 'impact']);
             Route::delete('draft', [DeskController::class, 'drop']);
+            Route::post('draft/restore', [DeskController::class, 'restore']);
+            Route::post('draft/leave-out', [DeskController::class, 'leaveOut']);
             Route::post('draft/enter', [DeskController::class, 'enter']);
             Route::get('revisions', [RevisionController::class, 'index']);
             Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->whereNumber('no');

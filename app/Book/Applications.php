@@ -32,6 +32,6 @@ final readonly class Applications
 
     public function newest(string $tenantId): ?TemplateApplication
     {
-        return TemplateApplication::query()->where('tenant_id', $tenantId)->with('version')->orderByDesc('applied_at')->first();
+        return TemplateApplication::query()->where('tenant_id', $tenantId)->with('version')->orderByDesc('serial')->first();
     }
 }

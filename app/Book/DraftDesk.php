@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book;
 
 use App\Models\Draft;
+use App\Models\DroppedDraft;
 use App\Models\Revision;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
@@ -119,14 +120,62 @@ final readonly class DraftDesk
             // The newer version, or the other answers, change nothing here: there is nothing to enter, and it is applied.
             $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
         } elseif ($application !== null) {
-            Draft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)
-                ->update(['application' => json_encode($application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+            $this->applied($tenant->id, $technicianId, $application);
         }
 
         return $this->view($tenant, $technicianId);
     }
 
+    /** Takes the pending edits away; until others are dropped they can be put back. */
     public function drop(TenantRow $tenant, string $technicianId): void
+    {
+        $row = $this->row($tenant->id, $technicianId);
+        if ($row !== null) {
+            DroppedDraft::query()->upsert([[
+                'tenant_id' => $tenant->id, 'technician_id' => $technicianId,
+                'operations' => json_encode($row->operations, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'application' => $row->application === null ? null : json_encode($row->application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'dropped_at' => $this->clock->now(),
+            ]], ['tenant_id', 'technician_id'], ['operations', 'application', 'dropped_at']);
+        }
+        $this->forget($tenant, $technicianId);
+    }
+
+    /** @throws NothingToEnter where nothing was dropped */
+    public function restore(TenantRow $tenant, string $technicianId): DraftView
+    {
+        $dropped = DroppedDraft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->first() ?? throw new NothingToEnter();
+        $view = $this->propose($tenant, $technicianId, ChangeSet::read($dropped->operations), null);
+        if ($dropped->application !== null) {
+            $this->applied($tenant->id, $technicianId, $dropped->application);
+        }
+        DroppedDraft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->delete();
+
+        return $view;
+    }
+
+    /**
+     * One pending change less; the others stay as they are.
+     *
+     * @param  ?string  $path  null for an object that comes or goes
+     *
+     * @throws UnusableBook|ChangeError when another pending change needs it
+     */
+    public function leaveOut(TenantRow $tenant, string $technicianId, Reference $object, ?string $path): DraftView
+    {
+        TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
+        $view = $this->view($tenant, $technicianId);
+        $left = array_values(array_filter($view->changes->operations, static fn (Operation $each): bool => ! $each->object->equals($object) || $each->path !== $path));
+        $edited = ChangeSet::of(...$left)->applyTo($view->head);
+        $edited->checkNotNeeded(array_values(array_filter([$path === null ? $view->edited->find($object) : null])));
+        $edited->checkReferences();
+        $edited->checkExtensions([$object]);
+        $this->store($tenant, $technicianId, [...ChangeSet::of(...$left)->toArray(), ...array_map(self::asOperation(...), $view->clashes)]);
+
+        return $this->view($tenant, $technicianId);
+    }
+
+    private function forget(TenantRow $tenant, string $technicianId): void
     {
         Draft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->delete();
     }
@@ -141,9 +190,16 @@ final readonly class DraftDesk
         if ($application !== null) {
             $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
         }
-        $this->drop($tenant, $technicianId);
+        $this->forget($tenant, $technicianId);
 
         return $revision;
+    }
+
+    /** @param array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>} $application of a template, kept once the draft is entered */
+    private function applied(string $tenantId, string $technicianId, array $application): void
+    {
+        Draft::query()->where('tenant_id', $tenantId)->where('technician_id', $technicianId)
+            ->update(['application' => json_encode($application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
     }
 
     private function stored(string $tenantId, string $technicianId): ChangeSet
@@ -160,7 +216,7 @@ final readonly class DraftDesk
     private function store(TenantRow $tenant, string $technicianId, array $operations): void
     {
         if ($operations === []) {
-            $this->drop($tenant, $technicianId);
+            $this->forget($tenant, $technicianId);
 
             return;
         }

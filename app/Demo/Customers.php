@@ -104,7 +104,7 @@ final class Customers
         $sites = [];
         foreach (['Harbour Street' => ['+19025550130', '+19025550160'], 'Mill Road' => ['+19025550131', '+19025550161'], 'Spinnaker Court' => ['+14165550100', '+14165550102']] as $site => [$number, $callback]) {
             $isLakeshore = str_starts_with($number, '+1416');
-            $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => $isLakeshore ? 'Lakeshore' : 'Port Merrow', 'postcode' => $isLakeshore ? 'M0X 1X0' : 'B0X 1X0', 'emergencyNumber' => $callback];
+            $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => $isLakeshore ? 'Lakeshore' : 'Port Merrow', 'postcode' => $isLakeshore ? 'M0X 1X0' : 'B0X 1X0', 'emergencyNumber' => $callback, 'state' => $isLakeshore ? 'ON' : ''];
         }
 
         return new DemoCustomer('several-sites-night-cover', [

@@ -40,7 +40,7 @@ final class BookTest extends FeatureTestCase
         self::assertSame(['taking-on', 7], [$revisions[0]['source'], count($revisions[0]['changes'])]);
         self::assertNotContains($customer['number'], array_column($this->getJson('/api/stock')->json('numbers'), 'number'));
         $answers = $this->getJson("/api/customers/{$customer['key']}/intake")->assertOk()->json('applications.0.answers');
-        self::assertSame('Ines Marsh', $answers[3]['answer']);
+        self::assertSame('Ines Marsh', $answers[4]['answer']);
     }
 
     public function test_answers_at_fault_are_all_named_and_nothing_is_made(): void

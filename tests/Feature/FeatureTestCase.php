@@ -125,6 +125,8 @@ abstract class FeatureTestCase extends TestCase
         foreach (array_column((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)['numbers'], 'key') as $number) {
             $json = str_replace($number, $stocked ? $this->stockNumber() : sprintf('+1506%07d', random_int(7_000_000, 7_999_999)), $json);
         }
+        // A device is at one customer.
+        $json = (string) preg_replace_callback('/("hardware":\s*)"[0-9a-f]{12}"/', static fn (array $found): string => $found[1] . '"' . bin2hex(random_bytes(6)) . '"', $json);
         $value = (array) json_decode($json, true, flags: JSON_THROW_ON_ERROR);
         $value['tenant'] = ['key' => 'book-' . Str::lower(Str::random(10))] + $value['tenant'];
 

@@ -13,7 +13,7 @@ use Tests\Feature\Support\TestDatabase;
 /** Row-level security with the WHERE left out: the database itself must not give what is out of scope. */
 final class RowSecurityTest extends FeatureTestCase
 {
-    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'agreed', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds', 'signed_books', 'secrets', 'ports', 'recordings', 'call_records', 'call_readings'];
+    private const BOOKS = ['objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots', 'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds', 'signed_books', 'secrets', 'ports', 'recordings', 'call_records', 'call_readings'];
 
     public function test_every_table_that_names_a_customer_is_under_forced_row_level_security(): void
     {
@@ -206,6 +206,7 @@ final class RowSecurityTest extends FeatureTestCase
         $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, static fn (): int => DB::table('call_records')->insertOrIgnore([['tenant_id' => $customer['id'], 'serial' => 1, 'at' => '2026-12-01T10:00:00Z', 'called' => 'extension:201', 'outcome' => 'answered', 'groups' => '[]', 'rang' => '[]', 'waited' => 1, 'talked' => 1]]));
         $this->postJson("/api/customers/{$customer['key']}/history/read")->assertOk();
         $this->postJson("/api/customers/{$customer['key']}/prompts/hello/recordings/speech")->assertCreated();
+        $this->deleteJson("/api/customers/{$customer['key']}/draft")->assertNoContent();
         $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]])->assertOk();
 
         return $customer;

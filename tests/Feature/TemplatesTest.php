@@ -44,14 +44,19 @@ final class TemplatesTest extends FeatureTestCase
     public function test_answers_are_kept_for_whoever_gave_them_until_they_are_let_go(): void
     {
         $answers = ['name' => 'Inlet Rope Works', 'users' => [['name' => 'Ines Marsh']]];
-        $this->actingAs($this->lead)->getJson('/api/taking-on/answers')->assertOk()->assertExactJson(['kept' => null]);
-        $this->putJson('/api/taking-on/answers', ['template' => 'one-site-office', 'answers' => ['name' => 'Inlet']])->assertNoContent();
-        $this->putJson('/api/taking-on/answers', ['template' => 'one-site-office', 'answers' => $answers])->assertNoContent();
-        $this->getJson('/api/taking-on/answers')->assertExactJson(['kept' => ['template' => 'one-site-office', 'answers' => $answers]]);
+        $set = '/api/taking-on/answers/' . Str::uuid();
+        $kept = fn (): array => array_map(static fn (array $each): array => [$each['template'], $each['answers']], $this->getJson('/api/taking-on/answers')->assertOk()->json('kept'));
+        self::assertSame([], $this->actingAs($this->lead)->getJson('/api/taking-on/answers')->assertOk()->json('kept'));
+        $this->putJson($set, ['template' => 'one-site-office', 'answers' => ['name' => 'Inlet']])->assertNoContent();
+        $this->putJson($set, ['template' => 'one-site-office', 'answers' => $answers])->assertNoContent();
+        // A second customer at the same time, in a second window.
+        $this->putJson('/api/taking-on/answers/' . Str::uuid(), ['template' => 'one-line-office', 'answers' => ['name' => 'Northgate']])->assertNoContent();
+        self::assertEqualsCanonicalizing([['one-site-office', $answers], ['one-line-office', ['name' => 'Northgate']]], $kept());
 
-        $this->actingAs($this->technician())->getJson('/api/taking-on/answers')->assertExactJson(['kept' => null]);
-        $this->actingAs($this->lead)->deleteJson('/api/taking-on/answers')->assertNoContent();
-        $this->getJson('/api/taking-on/answers')->assertExactJson(['kept' => null]);
+        self::assertSame([], $this->actingAs($this->technician())->getJson('/api/taking-on/answers')->json('kept'), 'nobody else sees them');
+        $this->actingAs($this->lead)->deleteJson($set)->assertNoContent();
+        self::assertSame([['one-line-office', ['name' => 'Northgate']]], $kept());
+        $this->deleteJson('/api/taking-on/answers/xx')->assertNotFound();
     }
 
     public function test_a_pasted_block_comes_back_as_rows(): void

@@ -25,6 +25,7 @@ use Illuminate\Http\Response;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Numbering\E164;
@@ -87,6 +88,23 @@ final class DeskController extends Controller
         });
 
         return new Response(status: 204);
+    }
+
+    /** What was dropped last, put back. */
+    public function restore(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+
+        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->restore($tenant, $technician->id))));
+    }
+
+    public function leaveOut(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+        /** @var array{object: string, path?: ?string} $given */
+        $given = $request->validate(['object' => ['required', 'string', 'max:200'], 'path' => ['nullable', 'string', 'max:300']]);
+
+        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->leaveOut($tenant, $technician->id, Reference::parse($given['object'], 'object'), $given['path'] ?? null))));
     }
 
     public function enter(Request $request, string $customer): JsonResponse

@@ -19,6 +19,7 @@ use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
@@ -29,6 +30,7 @@ use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\PastedTable;
 use Jaunty\Core\Templates\SlotType;
 use Jaunty\Core\Templates\UnusableAnswers;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** From a template and answers to a customer: templates and free numbers to choose from, what would be made, and making it. */
 final class TakingOnController extends Controller
@@ -77,30 +79,39 @@ final class TakingOnController extends Controller
         ]);
     }
 
-    /** What was answered so far, kept until the customer is taken on: the telephone rings in between, and browsers die. */
+    /** What was answered so far of every customer being taken on, the newest first: the telephone rings in between, and browsers die. */
     public function kept(Request $request): JsonResponse
     {
-        $kept = $this->scope->technician($this->technician($request)->id, static fn (): ?AnswersKept => AnswersKept::query()->first());
+        $kept = $this->scope->technician($this->technician($request)->id, static fn () => AnswersKept::query()->orderByDesc('kept_at')->orderBy('id')->get());
 
-        return new JsonResponse(['kept' => $kept === null ? null : ['template' => $kept->template, 'answers' => (object) $kept->answers]]);
+        return new JsonResponse(['kept' => $kept->map(static fn (AnswersKept $each): array => [
+            'id' => $each->id, 'template' => $each->template, 'answers' => (object) $each->answers, 'keptAt' => $each->kept_at->toAtomString(),
+        ])->values()->all()]);
     }
 
-    public function keep(Request $request): Response
+    public function keep(Request $request, string $id): Response
     {
         [$template, $answers] = $this->given($request);
         $technician = $this->technician($request)->id;
-        $this->scope->technician($technician, function () use ($technician, $template, $answers): void {
-            AnswersKept::query()->upsert([['technician_id' => $technician, 'template' => $template, 'answers' => json_encode((object) $answers, JSON_THROW_ON_ERROR), 'kept_at' => $this->clock->now()]], ['technician_id']);
+        $this->scope->technician($technician, function () use ($technician, $id, $template, $answers): void {
+            AnswersKept::query()->upsert([[
+                'technician_id' => $technician, 'id' => self::setId($id), 'template' => $template, 'answers' => json_encode((object) $answers, JSON_THROW_ON_ERROR), 'kept_at' => $this->clock->now(),
+            ]], ['technician_id', 'id'], ['template', 'answers', 'kept_at']);
         });
 
         return new Response(status: 204);
     }
 
-    public function letGo(Request $request): Response
+    public function letGo(Request $request, string $id): Response
     {
-        $this->scope->technician($this->technician($request)->id, static fn (): mixed => AnswersKept::query()->delete());
+        $this->scope->technician($this->technician($request)->id, static fn (): mixed => AnswersKept::query()->whereKey(self::setId($id))->delete());
 
         return new Response(status: 204);
+    }
+
+    private static function setId(string $id): string
+    {
+        return Str::isUuid($id) ? $id : throw new NotFoundHttpException();
     }
 
     /** A pasted block as rows of a table's columns. */

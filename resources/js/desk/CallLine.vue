@@ -8,7 +8,7 @@ import LookOver from './LookOver.vue'
 
 const PAUSE = 120
 
-const { customer, changes, clashes, names, notice, busy, undo, sentence, asked, edit, book, margin } = useDesk()
+const { customer, changes, clashes, names, notice, busy, undo, restore, sentence, asked, edit, book, margin } = useDesk()
 const id = useId()
 const line = ref<HTMLInputElement>()
 const looking = ref(false)
@@ -158,6 +158,7 @@ useShortcuts([
     <p v-if="notice !== undefined" class="notice" :class="{ fault: notice.isFault }" :role="notice.isFault ? 'alert' : 'status'" data-testid="notice">
       {{ notice.text }}
       <button v-if="notice.revision !== undefined" type="button" class="quiet-button" :disabled="busy" @click="undo(notice.revision)">Undo</button>
+      <button v-if="notice.isDropped === true" type="button" class="quiet-button" :disabled="busy" data-testid="restore" @click="restore">Put them back</button>
       <button type="button" class="close" aria-label="Close this note" @click="notice = undefined">×</button>
     </p>
     <section v-if="open && followed !== undefined" class="trace" aria-label="The call, step by step" data-testid="trace">

@@ -32,7 +32,7 @@ async function enterAndClose(): Promise<void> {
 
 <template>
   <ModalSheet v-model="open" :title="`${plural(changes.length, 'change')} to the book`" width="wide">
-    <ChangesTable :changes="changes" />
+    <ChangesTable :changes="changes" can-leave-out />
     <p v-if="clashes.length > 0" class="fault stop" role="alert">{{ plural(clashes.length, 'field') }} changed by somebody else meanwhile: decide in the margin first.</p>
     <p v-if="faults.size > 0" class="soft stop">{{ plural(faults.size, 'cell') }} could not be kept and {{ faults.size === 1 ? 'is' : 'are' }} not among these.</p>
     <section v-if="clashes.length === 0" class="notice" aria-label="What callers will notice">

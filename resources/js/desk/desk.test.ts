@@ -281,6 +281,27 @@ describe('the margin', () => {
   })
 })
 
+describe('what was typed', () => {
+  afterEach(() => { localStorage.clear() })
+
+  it('is kept in the browser while the server is away, marked in its cell, and sent once it answers', async () => {
+    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: new Refused(401, { detail: 'Sign in to go on.' }) })
+    await state.edit([{ object: 'user:ines', path: 'legs/desk/seconds', value: 25, typed: '25' }])
+    await settle()
+    expect(page.get('[data-testid=notice]').text()).toContain('kept in this browser (1 edit)')
+    expect(state.faults.get('user:ines legs/desk/seconds')?.typed).toBe('25')
+    close(page)
+
+    // Signed in again, or another day.
+    const again = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201', 25)]) })
+    await new Promise((done) => { setTimeout(done, 5) })
+    await settle()
+    expect(again.server.asked.find((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }] })
+    expect(again.state.unsent.value).toEqual([])
+    expect(server.asked.filter((each) => each.call === EDITS)).toHaveLength(1)
+  })
+})
+
 describe('the pending bar', () => {
   const change: Change = { op: 'set', object: 'user:ines', label: 'ines', path: 'extension', before: '201', after: '203' }
 

@@ -1,12 +1,14 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, inject, nextTick, provide, reactive, ref, watch, type InjectionKey } from 'vue'
+import { computed, inject, nextTick, onScopeDispose, provide, reactive, ref, watch, type InjectionKey } from 'vue'
 import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
 import { Names } from './names'
+import { isAway, Unsent } from './unsent'
 import { same, valueAt } from './values'
 
 const POLL_PUSH_EVERY = 700
+const SEND_AGAIN_AFTER = 3000
 
 /** A field set to a value; an object made or taken away where `op` says so. */
 export interface Edit {
@@ -26,6 +28,8 @@ export interface Notice {
   text: string
   /** The revision whose entering this tells of, which can be undone from here. */
   revision?: number
+  /** Pending edits were dropped, and can be put back from here. */
+  isDropped?: boolean
   isFault?: boolean
 }
 
@@ -134,9 +138,46 @@ function createDesk(customer: string) {
       if (!isUndo) taken.push(before.reverse())
       notice.value = rounded(edits)
     } catch (error) {
-      if (!place(error, edits)) complain(error)
+      if (isAway(error)) wait(edits, error)
+      else if (!place(error, edits)) complain(error)
     }
   }
+
+  /** Edits that the server could not be given: its line is down, or whoever typed is signed out. Nothing typed is lost by that. */
+  const unsent = ref<Edit[]>(Unsent.of(customer))
+  let again: ReturnType<typeof setTimeout> | undefined
+
+  function wait(edits: (Edit & { typed?: string })[], error: unknown): void {
+    for (const each of edits) if (each.typed !== undefined) faults.set(cellKey(each.object, each.path), { typed: each.typed, detail: 'kept in this browser, not sent yet' })
+    unsent.value = [...unsent.value, ...edits.map(({ op, object, path, value }) => ({ ...(op === undefined ? {} : { op }), object, path, value }))]
+    Unsent.keep(customer, unsent.value)
+    notice.value = { text: `${detailOf(error)} What you entered is kept in this browser (${unsent.value.length === 1 ? '1 edit' : `${unsent.value.length} edits`}) and sent as soon as it goes.`, isFault: true }
+    clearTimeout(again)
+    again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
+  }
+
+  async function sendAgain(): Promise<void> {
+    const edits = unsent.value
+    if (edits.length === 0) return
+    try {
+      await deskIs(await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })))
+      unsent.value = []
+      Unsent.keep(customer, [])
+      edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
+      notice.value = { text: `${edits.length === 1 ? 'The edit that was' : `The ${edits.length} edits that were`} kept in this browser ${edits.length === 1 ? 'is' : 'are'} pending now.` }
+    } catch (error) {
+      clearTimeout(again)
+      if (isAway(error)) again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
+      else {
+        // The server will not have them as they are: they are shown, and not sent again and again.
+        unsent.value = []
+        Unsent.keep(customer, [])
+        complain(error)
+      }
+    }
+  }
+  if (unsent.value.length > 0) again = setTimeout(() => void sendAgain(), 0)
+  onScopeDispose(() => { clearTimeout(again) })
 
   /** The switch keeps whole rings: what was made of a time is said, never done silently. */
   function rounded(edits: Edit[]): Notice | undefined {
@@ -205,7 +246,22 @@ function createDesk(customer: string) {
       faults.clear()
       taken.length = 0
       await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
-      return { text: 'Pending changes dropped; the book is as it was.' }
+      return { text: 'Pending changes dropped; the book is as it was.', isDropped: true }
+    })
+
+  /** What was dropped last, put back onto what is pending now. */
+  const restore = (): Promise<void> =>
+    act(async () => {
+      await deskIs(await take(client.POST('/customers/{customer}/draft/restore', { params })))
+      return { text: `${changes.value.length === 1 ? '1 change is' : `${changes.value.length} changes are`} pending again.` }
+    })
+
+  /** One pending change less; taken back like any edit. */
+  const leaveOut = (change: { object: string; path: string | null; op: string; after: unknown }): Promise<void> =>
+    act(async () => {
+      await deskIs(await take(client.POST('/customers/{customer}/draft/leave-out', { params, body: { object: change.object, path: change.path } })))
+      if (change.op === 'set' && change.path !== null) taken.push([{ object: change.object, path: change.path, value: change.after }])
+      return undefined
     })
 
   const undo = (revision: number): Promise<void> =>
@@ -296,7 +352,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, notPushed, changedThere, underWay, faults, notice, busy,
-    edit, takeBack, enter, drop, undo, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
+    edit, takeBack, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
   }
 }
 

@@ -48,10 +48,25 @@ const give = (): Promise<void> =>
     return isInvited ? `An invitation went to ${to}.` : `${to} has the grant.`
   })
 
-const takeAway = (grant: string, whose: string): Promise<void> =>
+type GrantLine = NonNullable<typeof people.data.value>['people'][number]['grants'][number]
+
+/** What was taken away last, to be given again. */
+const taken = ref<{ signIn: string; name: string; grant: GrantLine }>()
+
+const takeAway = (person: { signIn: string; name: string }, grant: GrantLine): Promise<void> =>
   attempt(async () => {
-    await take(client.DELETE('/people/grants/{grant}', { params: { path: { grant } } }))
-    return `A grant of ${whose} is taken away.`
+    await take(client.DELETE('/people/grants/{grant}', { params: { path: { grant: grant.id } } }))
+    taken.value = { signIn: person.signIn, name: person.name, grant }
+    return `A grant of ${person.name} is taken away.`
+  })
+
+const giveBack = (): Promise<void> =>
+  attempt(async () => {
+    if (taken.value === undefined) return ''
+    const { signIn: to, name, grant } = taken.value
+    await take(client.POST('/people/grants', { body: { signIn: to, customer: grant.everyCustomer ? null : grant.customer, ability: grant.ability, until: grant.until, purpose: grant.purpose } }))
+    taken.value = undefined
+    return `${name} has it again.`
   })
 
 const sendAgain = (invitation: string, to: string): Promise<void> =>
@@ -81,7 +96,7 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
 <template>
   <PageTop><router-link to="/">‹ Roster</router-link><h1 class="title">People</h1><span class="soft">who may do what, and until when</span></PageTop>
   <main class="people">
-    <p class="outcome" role="status">{{ said }}</p>
+    <p class="outcome" role="status">{{ said }} <button v-if="taken !== undefined && said !== ''" type="button" class="quiet-button" @click="giveBack">Give it back</button></p>
     <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
     <LoadingLines v-if="people.isPending.value" what="the staff" />
     <ErrorState v-else-if="people.error.value !== null" :error="people.error.value" @again="people.refetch()" />
@@ -104,7 +119,7 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
             <td>{{ grant.until ?? 'no end' }}<span v-if="grant.hasRunOut"> · run out</span></td><td class="soft">{{ grant.purpose }}</td>
             <td class="act">
               <button v-if="index === 0 && person.signIn !== technician?.signIn" type="button" class="text-button" @click="giveTo(person.signIn)">Give another</button>
-              <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`" @click="takeAway(grant.id, person.name)">Take away</button>
+              <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`" @click="takeAway(person, grant)">Take away</button>
             </td>
           </tr>
         </tbody>

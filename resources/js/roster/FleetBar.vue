@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, detailOf, take, type CustomerLine } from '@/api'
+import { client, detailOf, take, type CustomerLine, type Difference, type Live } from '@/api'
 import { plural } from '@/shared'
+import PushSheet from './PushSheet.vue'
 import { rosterQuery } from './rosterQueries'
 
 /** What can be done for several customers at once, one after the other, with what came of each; it can be stopped. */
@@ -20,22 +21,27 @@ const done = ref<Done[]>([])
 const doing = ref<{ what: string; of: number }>()
 const stops = ref<boolean>(false)
 
-const ACTIONS = {
-  read: { title: 'Read from the switch', run: async (customer: string) => said(await take(client.POST('/customers/{customer}/live/read', { params: { path: { customer } } }))) },
-  push: { title: 'Push', run: async (customer: string) => (await take(client.POST('/customers/{customer}/pushes', { params: { path: { customer } }, body: { only: null } })), 'push begun') },
+const isPushing = ref(false)
+/** What pushes overwrote of others' changes on the switch, by customer: it can be taken into drafts afterwards. */
+const overwritten = ref<Record<string, Difference[]>>({})
+const lost = computed(() => Object.entries(overwritten.value).filter(([, differences]) => differences.some(isField)))
+
+function said(live: Live): string {
+  if (!live.onSwitch) return 'not on the switch'
+  const there = live.differences.filter((each) => each.whose !== 'ours').length
+  const waiting = live.differences.length - there
+  const parts = [...(there > 0 ? [`${plural(there, 'place')} changed there`] : []), ...(waiting > 0 ? [`${waiting} not pushed yet`] : [])]
+  return parts.length === 0 ? 'the same' : parts.join(', ')
 }
 
-function said(live: { onSwitch: boolean; differences: unknown[] }): string {
-  return !live.onSwitch ? 'not on the switch' : live.differences.length === 0 ? 'the same' : plural(live.differences.length, 'difference')
-}
+const isField = (difference: Difference): boolean => difference.what === 'field' && difference.path !== null
 
-async function run(action: keyof typeof ACTIONS): Promise<void> {
+async function run(what: string, lines: CustomerLine[], work: (customer: string) => Promise<string>): Promise<void> {
   if (doing.value !== undefined) return
-  const { title, run: work } = ACTIONS[action]
   done.value = []
   stops.value = false
-  doing.value = { what: title, of: props.chosen.length }
-  for (const line of [...props.chosen]) {
+  doing.value = { what, of: lines.length }
+  for (const line of [...lines]) {
     // Set by the button while the last one was under way.
     if (stops.value as boolean) break
     try {
@@ -46,6 +52,30 @@ async function run(action: keyof typeof ACTIONS): Promise<void> {
   }
   doing.value = undefined
   void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+}
+
+const read = (): Promise<void> =>
+  run('Read from the switch', props.chosen, async (customer) => said(await take(client.POST('/customers/{customer}/live/read', { params: { path: { customer } } }))))
+
+async function push(lines: CustomerLine[], there: Record<string, Difference[]>): Promise<void> {
+  overwritten.value = {}
+  await run('Push', lines, async (customer) => {
+    await take(client.POST('/customers/{customer}/pushes', { params: { path: { customer } }, body: { only: null } }))
+    overwritten.value = { ...overwritten.value, [customer]: there[customer] ?? [] }
+    return 'push begun'
+  })
+}
+
+/** What stood on the switch before goes into drafts, to be looked over, entered and pushed again. */
+async function takeBack(): Promise<void> {
+  const were = overwritten.value
+  const lines = props.chosen.filter((line) => (were[line.key] ?? []).some(isField))
+  overwritten.value = {}
+  await run('Taking back', lines, async (customer) => {
+    const edits = (were[customer] ?? []).filter(isField).map((each) => ({ object: each.object, path: each.path ?? '', value: each.live }))
+    await take(client.POST('/customers/{customer}/draft/edits', { params: { path: { customer } }, body: { edits } }))
+    return `${plural(edits.length, 'change')} pending: look it over`
+  })
 }
 
 const failed = computed(() => done.value.filter((each) => each.isFault))
@@ -61,13 +91,16 @@ const failed = computed(() => done.value.filter((each) => each.isFault))
     <template v-else-if="done.length > 0">
       <span role="status">{{ plural(done.length, 'customer') }} done{{ failed.length > 0 ? `, ${failed.length} failed` : '' }}</span>
       <ul class="came"><li v-for="each in failed.length > 0 ? failed : done.slice(0, 6)" :key="each.name" :class="{ fault: each.isFault }">{{ each.name }}: {{ each.said }}</li></ul>
-      <button type="button" class="quiet-button" @click="done = []">Close</button>
+      <button v-if="lost.length > 0" type="button" class="quiet-button" data-testid="take-back" @click="takeBack">Take what was overwritten into drafts</button>
+      <button type="button" class="quiet-button" @click="done = []; overwritten = {}">Close</button>
     </template>
     <template v-else>
       <strong>{{ plural(chosen.length, 'customer') }} chosen</strong>
-      <button v-for="(action, key) in ACTIONS" :key="key" type="button" class="quiet-button" @click="run(key)">{{ action.title }}</button>
+      <button type="button" class="quiet-button" @click="read">Read from the switch</button>
       <button type="button" class="text-button" @click="emit('clear')">choose none</button>
+      <button type="button" class="quiet-button far" @click="isPushing = true">Push …</button>
     </template>
+    <PushSheet v-model="isPushing" :chosen @push="push" />
   </section>
 </template>
 
@@ -91,5 +124,9 @@ const failed = computed(() => done.value.filter((each) => each.isFault))
   padding: 0;
   list-style: none;
   overflow-y: auto;
+}
+
+.far {
+  margin-left: auto;
 }
 </style>

@@ -5,7 +5,8 @@ import TakingOnView from './TakingOnView.vue'
 
 const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
 const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
-const KEPT = 'PUT /taking-on/answers'
+const SET = '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'
+const KEPT = `PUT /taking-on/answers/${SET}`
 const READ = { isWhole: true, findings: [], strip: null, asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
 const TEMPLATE = {
   key: 'one-line', name: 'One line', about: 'One number.', version: 2,
@@ -29,8 +30,8 @@ afterEach(() => {
 })
 
 async function takingOn(handlers: Record<string, unknown>): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
-  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, 'GET /taking-on/answers': { kept: null }, [KEPT]: null, 'DELETE /taking-on/answers': null, ...handlers })
-  const opened = await open(TakingOnView, '/taking-on')
+  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, 'GET /taking-on/answers': { kept: [] }, [KEPT]: null, [`DELETE /taking-on/answers/${SET}`]: null, ...handlers })
+  const opened = await open(TakingOnView, `/taking-on?set=${SET}`)
   page = opened.page
   return { server, router: opened.router }
 }
@@ -79,7 +80,7 @@ it('shows what would be made, dims it while answers change, and enters it once',
 
   expect(server.asked.filter((each) => each.call === 'POST /taking-on')).toEqual([{ call: 'POST /taking-on', body: { template: 'one-line', answers: { name: 'Inlet Care', messages: 'Ines Marsh' } } }])
   expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'inlet' } })
-  expect(server.asked.map((each) => each.call)).toContain('DELETE /taking-on/answers')
+  expect(server.asked.map((each) => each.call)).toContain(`DELETE /taking-on/answers/${SET}`)
 })
 
 it('keeps answers over a reload, and lets them go when asked', async () => {
@@ -89,11 +90,32 @@ it('keeps answers over a reload, and lets them go when asked', async () => {
   expect(page.text()).toContain('answers are kept')
   close(page)
 
-  await takingOn({ [PREVIEW]: MISSING, 'GET /taking-on/answers': { kept: { template: 'one-line', answers: { name: 'Inlet' } } } })
+  await takingOn({ [PREVIEW]: MISSING, 'GET /taking-on/answers': { kept: [{ id: SET, template: 'one-line', answers: { name: 'Inlet' }, keptAt: '2026-12-01T18:05:00Z' }] } })
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Inlet')
-  await page.findAll('button').find((each) => each.text() === 'Start afresh')?.trigger('click')
+  await page.findAll('button').find((each) => each.text() === 'Throw away')?.trigger('click')
   await settle()
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('')
+
+  await page.findAll('button').find((each) => each.text() === 'Put it back')?.trigger('click')
+  await settle()
+  expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Inlet')
+})
+
+it('takes on several at once, each kept as a set of its own', async () => {
+  await takingOn({ [PREVIEW]: MISSING, 'GET /taking-on/answers': { kept: [
+    { id: SET, template: 'one-line', answers: { name: 'Inlet' }, keptAt: '2026-12-01T18:05:00Z' },
+    { id: '8f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', template: 'one-line', answers: { name: 'Northgate' }, keptAt: '2026-12-01T18:00:00Z' },
+  ] } })
+  const name = (): string => (page.get('input[name=name]').element as HTMLInputElement).value
+  expect([name(), page.get('[data-testid=other-sets]').text()]).toEqual(['Inlet', 'Also begun: Northgate'])
+
+  await page.findAll('button').find((each) => each.text() === 'Another customer')?.trigger('click')
+  await settle()
+  expect([name(), page.get('[data-testid=other-sets]').text()]).toEqual(['', 'Also begun: Inlet, Northgate'])
+
+  await page.get('[data-testid=other-sets]').findAll('button').find((each) => each.text() === 'Northgate')?.trigger('click')
+  await settle()
+  expect(name()).toBe('Northgate')
 })
 
 it('shows what can be made while an answer is at fault, and says that it is not whole', async () => {

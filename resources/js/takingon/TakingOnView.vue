@@ -1,24 +1,25 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, reactive, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
 import { EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, SeverityBars, useShortcuts, WeekStrip } from '@/shared'
 import AnswerForm from './AnswerForm.vue'
-import { isGiven, placed, toAnswer, useAnswers } from './answers'
+import { isGiven, nameOfSet, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
 
 const PAUSE = 250
 
 const router = useRouter()
+const route = useRoute()
 const queryClient = useQueryClient()
 const { technician } = useSession()
-const { kept, load, keep, clear } = useAnswers()
+const { kept, others, thrown, load, keep, begin, goOn, forget, throwAway, putBack } = useAnswers()
 
 const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await take(client.GET('/templates')) })
-const before = useQuery({ queryKey: ['answers kept'], queryFn: async () => (await load(), true), gcTime: 0, staleTime: Infinity })
+const before = useQuery({ queryKey: ['answers kept'], queryFn: async () => (await load(typeof route.query['set'] === 'string' ? route.query['set'] : undefined), true), gcTime: 0, staleTime: Infinity })
 const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
 
 const template = computed(() => templates.data.value?.templates.find((each) => each.key === kept.template) ?? templates.data.value?.templates[0])
@@ -128,7 +129,7 @@ async function enter(): Promise<void> {
   try {
     const taken = await take(client.POST('/taking-on', { body: { template: template.value.key, answers: kept.answers } }))
     clearTimeout(timer)
-    await clear()
+    await forget()
     await queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
     void queryClient.invalidateQueries({ queryKey: ['stock'] })
     await router.push({ name: 'desk', params: { customer: taken.customer } })
@@ -140,16 +141,40 @@ async function enter(): Promise<void> {
   }
 }
 
-async function afresh(): Promise<void> {
+/** Nothing of the customer before stays in view. */
+function empty(): void {
   clearTimeout(timer)
-  await clear()
   looked.value.clear()
   made.value = []
   findings.value = []
   strip.value = null
   faults.value = {}
   readAs.value = {}
+  madeFrom.value = ''
+  keptAs.value = 'kept'
 }
+
+function another(): void {
+  empty()
+  begin()
+}
+
+function goOnWith(id: string): void {
+  empty()
+  goOn(id)
+}
+
+async function away(): Promise<void> {
+  empty()
+  try {
+    await throwAway()
+  } catch (error) {
+    failure.value = detailOf(error)
+  }
+}
+
+// The address names the set: a reload, a window beside this one and the way back open the same.
+watch(() => kept.id, (set) => { void router.replace({ query: { ...route.query, set } }) })
 
 useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking on', whileTyping: true, run: () => void enter() }])
 </script>
@@ -161,7 +186,8 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
     <span class="soft">nothing exists yet</span>
     <template #hand>
       <span class="soft small" role="status">answers are {{ keptAs }}</span>
-      <button type="button" class="quiet-button" @click="afresh">Start afresh</button>
+      <button type="button" class="quiet-button" @click="another">Another customer</button>
+      <button v-if="slots.some((slot) => isGiven(kept.answers, slot))" type="button" class="text-button" @click="away">Throw away</button>
     </template>
   </PageTop>
   <main v-if="technician?.mayTakeOn === false">
@@ -173,6 +199,8 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
   <main v-else-if="template === undefined || before.isPending.value"><LoadingLines what="templates and stock" /></main>
   <main v-else class="two">
     <form class="said" novalidate @submit.prevent="enter">
+      <p v-if="thrown !== undefined" class="kept" role="status">What was answered of {{ nameOfSet(thrown) }} is thrown away. <button type="button" class="text-button" @click="empty(); putBack()">Put it back</button></p>
+      <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">Also begun: <template v-for="(set, index) in others" :key="set.id">{{ index > 0 ? ', ' : '' }}<button type="button" class="text-button" @click="goOnWith(set.id)">{{ nameOfSet(set) }}</button></template></p>
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">
         <el-select :id="field.id" v-model="kept.template" filterable name="template">
@@ -232,6 +260,10 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
 </template>
 
 <style scoped>
+.kept {
+  margin-bottom: 10px;
+}
+
 .title {
   overflow: hidden;
   font-size: 18px;

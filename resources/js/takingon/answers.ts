@@ -1,30 +1,90 @@
-import { reactive } from 'vue'
+import { computed, reactive, ref, type ComputedRef, type Ref } from 'vue'
 import { client, take, type Answers, type Slot } from '@/api'
 
+/** What was answered of one customer who is being taken on. */
 export interface Kept {
+  id: string
   template: string
   answers: Answers
 }
 
-/** What was answered so far, kept on the server until the customer is taken on: the phone rings in between, and browsers die. */
-export function useAnswers(): { kept: Kept; load: () => Promise<void>; keep: () => Promise<void>; clear: () => Promise<void> } {
-  const kept: Kept = reactive({ template: '', answers: {} })
+interface Sets {
+  kept: Kept
+  others: ComputedRef<Kept[]>
+  thrown: Ref<Kept | undefined>
+  load: (id: string | undefined) => Promise<void>
+  keep: () => Promise<void>
+  begin: () => void
+  goOn: (id: string) => void
+  forget: () => Promise<void>
+  throwAway: () => Promise<void>
+  putBack: () => Promise<void>
+}
 
-  async function load(): Promise<void> {
-    const found = (await take(client.GET('/taking-on/answers'))).kept
-    if (found !== null) Object.assign(kept, found)
+/**
+ * What was answered so far, kept on the server until the customer is taken on: the phone rings in between, and browsers die. Each
+ * customer being taken on is a set of its own, so that a second window, or a second customer, overwrites nothing.
+ */
+export function useAnswers(): Sets {
+  const kept: Kept = reactive({ id: crypto.randomUUID(), template: '', answers: {} })
+  const all = ref<Kept[]>([])
+  const thrown = ref<Kept>()
+  const others = computed(() => all.value.filter((each) => each.id !== kept.id))
+
+  const open = (set: Kept): void => void Object.assign(kept, { id: set.id, template: set.template, answers: { ...set.answers } })
+
+  /** @param id of the set that is meant; unset for the one that was kept last */
+  async function load(id: string | undefined): Promise<void> {
+    all.value = (await take(client.GET('/taking-on/answers'))).kept
+    const meant = all.value.find((each) => each.id === id) ?? (id === undefined ? all.value[0] : undefined)
+    if (meant !== undefined) open(meant)
+    else if (id !== undefined) kept.id = id
   }
 
   async function keep(): Promise<void> {
-    await take(client.PUT('/taking-on/answers', { body: { template: kept.template, answers: kept.answers } }))
+    const set = { id: kept.id, template: kept.template, answers: kept.answers }
+    await take(client.PUT('/taking-on/answers/{id}', { params: { path: { id: set.id } }, body: { template: set.template, answers: set.answers } }))
+    all.value = [set, ...all.value.filter((each) => each.id !== set.id)]
   }
 
-  async function clear(): Promise<void> {
-    kept.answers = {}
-    await take(client.DELETE('/taking-on/answers'))
+  /** Another customer; what was answered of this one stays kept. */
+  function begin(): void {
+    open({ id: crypto.randomUUID(), template: kept.template, answers: {} })
   }
 
-  return { kept, load, keep, clear }
+  function goOn(id: string): void {
+    const meant = all.value.find((each) => each.id === id)
+    if (meant !== undefined) open(meant)
+  }
+
+  async function forget(): Promise<void> {
+    await take(client.DELETE('/taking-on/answers/{id}', { params: { path: { id: kept.id } } }))
+    all.value = all.value.filter((each) => each.id !== kept.id)
+  }
+
+  async function throwAway(): Promise<void> {
+    const set = { id: kept.id, template: kept.template, answers: kept.answers }
+    await forget()
+    thrown.value = set
+    const [next] = all.value
+    if (next === undefined) begin()
+    else open(next)
+  }
+
+  async function putBack(): Promise<void> {
+    if (thrown.value === undefined) return
+    open(thrown.value)
+    thrown.value = undefined
+    await keep()
+  }
+
+  return { kept, others, thrown, load, keep, begin, goOn, forget, throwAway, putBack }
+}
+
+/** What a set is called: by the customer, once they have a name. */
+export function nameOfSet(set: Kept): string {
+  const name = set.answers['name']
+  return typeof name === 'string' && name.trim() !== '' ? name.trim() : 'a customer without a name yet'
 }
 
 /** Whether something was said to a question. */

@@ -1178,7 +1178,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What the technician answered so far of a customer not taken on yet */
+        /** What the technician answered so far of customers not taken on yet, the newest first */
         get: {
             parameters: {
                 query?: never;
@@ -1188,7 +1188,7 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Unset where nothing is kept */
+                /** @description A set for each customer */
                 200: {
                     headers: {
                         [name: string]: unknown;
@@ -1196,21 +1196,47 @@ export interface paths {
                     content: {
                         "application/json": {
                             kept: {
+                                /** Format: uuid */
+                                id: string;
                                 template: string;
                                 answers: components["schemas"]["Answers"];
-                            } | null;
+                                /** Format: date-time */
+                                keptAt: string;
+                            }[];
                         };
                     };
                 };
                 401: components["responses"]["Problem"];
             };
         };
-        /** Keep what was answered so far, in place of what was kept */
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/taking-on/answers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /** @description made by whoever begins a set */
+                id: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep what was answered so far of one customer, in place of what was kept of them */
         put: {
             parameters: {
                 query?: never;
                 header?: never;
-                path?: never;
+                path: {
+                    /** @description made by whoever begins a set */
+                    id: string;
+                };
                 cookie?: never;
             };
             requestBody: components["requestBodies"]["TakingOn"];
@@ -1223,21 +1249,25 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
         post?: never;
-        /** Let kept answers go */
+        /** Let the kept answers of one customer go */
         delete: {
             parameters: {
                 query?: never;
                 header?: never;
-                path?: never;
+                path: {
+                    /** @description made by whoever begins a set */
+                    id: string;
+                };
                 cookie?: never;
             };
             requestBody?: never;
             responses: {
-                /** @description Nothing is kept any more */
+                /** @description Not kept any more */
                 204: {
                     headers: {
                         [name: string]: unknown;
@@ -1245,6 +1275,7 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
             };
         };
         options?: never;
@@ -1645,6 +1676,88 @@ export interface paths {
                 404: components["responses"]["Problem"];
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/draft/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put back the edits that were dropped last, onto those that are pending now */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                200: components["responses"]["Desk"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/draft/leave-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Leave one pending change out of the draft */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        object: string;
+                        /** @description unset for an object that comes or goes */
+                        path?: string | null;
+                    };
+                };
+            };
+            responses: {
+                200: components["responses"]["Desk"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
