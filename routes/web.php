@@ -12,6 +12,7 @@ use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
+use App\Http\Controllers\NewPeopleController;
 use App\Http\Controllers\OutboundController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PortController;
@@ -81,6 +82,8 @@ Route::prefix('api')->middleware([LimitBody::class, 'throttle:api'])->group(stat
             Route::get('book', [DeskController::class, 'book']);
             Route::post('draft/edits', [DeskController::class, 'edit']);
             Route::get('draft/impact', [DeskController::class, 'impact']);
+            Route::post('people/read', [NewPeopleController::class, 'read']);
+            Route::post('people', [NewPeopleController::class, 'store']);
             Route::delete('draft', [DeskController::class, 'drop']);
             Route::post('draft/restore', [DeskController::class, 'restore']);
             Route::post('draft/leave-out', [DeskController::class, 'leaveOut']);

@@ -235,6 +235,7 @@ final class Customers
             'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => $people,
         ], [
             ['object' => 'user:dara-finch', 'path' => 'status', 'value' => 'leaver'],
+            ['object' => 'mailbox:dara-finch', 'path' => 'notify', 'value' => ['joss-arden@quillandtern.example']],
         ], new DemoFault('a leaver who is still in two groups', 'users.leaver-still-routed', '205 from 201 wed 10:00, dara answers', 'messageIn mailbox:dara-finch'), note: 'D. Finch has left');
     }
 

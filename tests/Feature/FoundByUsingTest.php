@@ -129,6 +129,48 @@ final class FoundByUsingTest extends FeatureTestCase
         $this->app->make(Templates::class)->ship(base_path('templates'));
     }
 
+    public function test_a_list_of_people_is_read_whole_shown_and_taken_with_what_they_need(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $this->edit($customer, [['object' => "tenant:{$customer}", 'path' => 'region', 'value' => 'CA'], ['op' => 'create', 'object' => 'group:taproom', 'value' => ['name' => 'Taproom', 'members' => [['item' => 'ines-marsh', 'who' => 'user:ines-marsh']]]]])->assertOk();
+        $read = $this->postJson("/api/customers/{$customer}/people/read", ['text' => "Name\tExt\tMail\tCell\tTeam\tShoe size\nMarsh, Nora\t240\tnora@inlet.example\t902 555 0177\tTaproom\t38\nBob Day\t201\tbob@\t\t\t41"])->assertOk()->json();
+        self::assertSame([['Shoe size'], ['/answers/people/1/mail', '/answers/people/1/extension']], [$read['unmatched'], array_column($read['faults'], 'pointer')]);
+        $this->postJson("/api/customers/{$customer}/people", ['rows' => $read['rows']])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/answers/people/1/mail');
+
+        $rows = [$read['rows'][0], ['name' => 'Bob Day', 'mail' => 'bob@inlet.example', 'mobile' => '']];
+        self::assertSame([], $this->postJson("/api/customers/{$customer}/people/read", ['rows' => $rows])->assertOk()->json('faults'));
+        $this->postJson("/api/customers/{$customer}/people", ['rows' => $rows])->assertOk()->assertJsonPath('taken', 2);
+        $this->enter($customer)->assertCreated();
+        $refs = array_column($this->getJson("/api/customers/{$customer}/desk")->json('objects'), 'ref');
+        self::assertSame([], array_diff(['user:nora-marsh', 'mailbox:nora-marsh', 'user:bob-day', 'mailbox:bob-day'], $refs));
+    }
+
+    public function test_dropped_edits_are_put_back_and_one_change_is_left_out(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@inlet.example'], ['object' => 'user:ines-marsh', 'path' => 'display', 'value' => 'Ines']])->assertOk();
+        $paths = fn (): array => array_column($this->getJson("/api/customers/{$customer}/desk")->json('draft.changes'), 'path');
+        $this->deleteJson("/api/customers/{$customer}/draft")->assertNoContent();
+        self::assertSame([], $paths());
+
+        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'callWaiting', 'value' => false]])->assertOk();
+        $this->postJson("/api/customers/{$customer}/draft/restore")->assertOk();
+        self::assertEqualsCanonicalizing(['email', 'display', 'callWaiting'], $paths());
+        $this->postJson("/api/customers/{$customer}/draft/restore")->assertStatus(409);
+
+        $this->postJson("/api/customers/{$customer}/draft/leave-out", ['object' => 'user:ines-marsh', 'path' => 'display'])->assertOk();
+        self::assertEqualsCanonicalizing(['email', 'callWaiting'], $paths());
+    }
+
+    public function test_what_others_need_is_not_left_out_alone(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $this->edit($customer, [['op' => 'create', 'object' => 'mailbox:desk', 'value' => ['name' => 'Desk']], ['object' => 'user:ines-marsh', 'path' => 'mailbox', 'value' => 'mailbox:desk']])->assertOk();
+        $refused = $this->postJson("/api/customers/{$customer}/draft/leave-out", ['object' => 'mailbox:desk', 'path' => null])->assertStatus(422);
+
+        self::assertStringContainsString('Desk is still needed by Ines Marsh', (string) $refused->json('detail'));
+    }
+
     public function test_a_signature_is_of_the_day_it_is_noted(): void
     {
         $customer = $this->pushed();

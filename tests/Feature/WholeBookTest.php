@@ -81,7 +81,7 @@ final class WholeBookTest extends FeatureTestCase
 
         $problem = $this->edit($customer, [['op' => 'delete', 'object' => 'mailbox:shared']])->assertStatus(422)->json();
 
-        self::assertStringContainsString('mailbox:shared', $problem['detail']);
+        self::assertStringContainsString('Shared is still needed by', $problem['detail']);
         $this->getJson("/api/customers/{$customer}/desk")->assertJsonPath('draft.changes', []);
     }
 

@@ -4,6 +4,7 @@ import type { BookObject } from '@/api'
 import { kindsInWords } from '@/shared'
 import { useDesk } from './desk'
 import { creation } from './making'
+import PeopleSheet from './PeopleSheet.vue'
 
 /** The empty line under a list: a name typed there, or several pasted, makes objects of the kind. */
 const props = defineProps<{ kind: BookObject['kind'] }>()
@@ -22,7 +23,18 @@ async function make(names: string[]): Promise<void> {
   name.value = ''
 }
 
+/** A list of people, in as many columns as somebody had: read whole, and shown before it is taken. */
+const list = ref('')
+const isReadingList = ref(false)
+
 function paste(event: ClipboardEvent): void {
+  const block = event.clipboardData?.getData('text/plain') ?? ''
+  if (props.kind === 'user' && /[\t\n;@]|, .*,/.test(block.trim())) {
+    event.preventDefault()
+    list.value = block
+    isReadingList.value = true
+    return
+  }
   const lines = (event.clipboardData?.getData('text/plain') ?? '').split(/\r?\n/).map((line) => line.split('\t')[0]?.trim() ?? '').filter((line) => line !== '')
   if (lines.length < 2) return
   event.preventDefault()
@@ -34,6 +46,7 @@ function paste(event: ClipboardEvent): void {
   <form class="new" @submit.prevent="name.trim() === '' ? undefined : make([name.trim()])">
     <input v-model="name" type="text" :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`" :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}`" autocomplete="off" @paste="paste">
   </form>
+  <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" :text="list" />
 </template>
 
 <style scoped>

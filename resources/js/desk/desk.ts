@@ -203,6 +203,9 @@ function createDesk(customer: string) {
     return placed
   }
 
+  /** Something else put changes into the draft. */
+  const refresh = (queryKey: readonly unknown[]): Promise<void> => queryClient.invalidateQueries({ queryKey })
+
   /** Takes the last edit of this visit back, field by field. */
   async function takeBack(): Promise<void> {
     const last = taken.pop()
@@ -352,7 +355,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, notPushed, changedThere, underWay, faults, notice, busy,
-    edit, takeBack, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
+    edit, takeBack, refresh, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
   }
 }
 

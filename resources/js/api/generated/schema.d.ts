@@ -1681,6 +1681,124 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/people/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a list of new people is read, and what would be made of it; nothing is kept */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @description a block as pasted */
+                        text?: string | null;
+                        /** @description rows from before */
+                        rows?: components["schemas"]["TableRow"][] | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description Read by the table of the customer */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            asked: components["schemas"]["Slot"];
+                            rows: components["schemas"]["TableRow"][];
+                            /** @description headings that nothing is asked by */
+                            unmatched: string[];
+                            understood: components["schemas"]["TableRow"][];
+                            readAs: {
+                                [key: string]: string;
+                            };
+                            faults: components["schemas"]["FieldFault"][];
+                            /** @description of each row, in words */
+                            makes: string[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/customers/{customer}/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** New people, with mailboxes, telephones and their places in groups, into the draft; all of them or none */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        rows: components["schemas"]["TableRow"][];
+                    };
+                };
+            };
+            responses: {
+                /** @description Pending now */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            taken: number;
+                            pending: number;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/draft/restore": {
         parameters: {
             query?: never;

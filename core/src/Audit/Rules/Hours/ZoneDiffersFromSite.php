@@ -6,13 +6,13 @@ namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Group;
-use Jaunty\Core\Audit\Fix;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;

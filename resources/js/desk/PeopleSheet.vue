@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import { client, detailOf, isProblem, take, type Slot } from '@/api'
+import { LoadingLines, ModalSheet, plural } from '@/shared'
+import { placed, TableField } from '@/takingon'
+import { useDesk } from './desk'
+
+/** People pasted at a customer that exists: how each column was read, and what each gets, before any of it is taken. */
+const { text } = defineProps<{ text: string }>()
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ taken: [] }>()
+
+type Row = Record<string, string>
+
+const { customer, queries, notice, refresh } = useDesk()
+const params = { path: { customer } }
+
+const asked = ref<Slot>()
+const rows = ref<Row[]>([])
+const understood = ref<Row[]>([])
+const readAs = ref<Record<string, string>>({})
+const faults = ref<Record<string, string>>({})
+const makes = ref<string[]>([])
+const unmatched = ref<string[]>([])
+const failure = ref<string>()
+const isReading = ref(false)
+const isTaking = ref(false)
+
+const wrong = computed(() => Object.keys(faults.value).length)
+
+async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[]; unmatched: string[] }> {
+  isReading.value = true
+  try {
+    const answer = await take(client.POST('/customers/{customer}/people/read', { params, body }))
+    asked.value = answer.asked
+    understood.value = answer.understood
+    readAs.value = answer.readAs
+    makes.value = answer.makes
+    faults.value = placed(answer.faults)
+    failure.value = undefined
+    return answer
+  } catch (error) {
+    failure.value = detailOf(error)
+    return { rows: body.rows ?? [], unmatched: [] }
+  } finally {
+    isReading.value = false
+  }
+}
+
+watch(open, async (isOpen) => {
+  if (!isOpen) return
+  rows.value = []
+  const answer = await read({ text })
+  unmatched.value = answer.unmatched
+  rows.value = answer.rows
+})
+
+// What was mended in a cell is read anew with all the others.
+watch(rows, (now, before) => {
+  if (before.length > 0 || now.length === 0) void read({ rows: now })
+})
+
+async function takeThem(): Promise<void> {
+  if (wrong.value > 0 || isTaking.value) return
+  isTaking.value = true
+  try {
+    const { taken } = await take(client.POST('/customers/{customer}/people', { params, body: { rows: rows.value } }))
+    await refresh(queries.desk.queryKey)
+    notice.value = { text: `${plural(taken, 'person', 'people')} pending, with mailboxes and telephones; PINs are made under Mailboxes once they are entered.` }
+    open.value = false
+    emit('taken')
+  } catch (error) {
+    if (isProblem(error) && (error.problem.errors ?? []).length > 0) faults.value = placed(error.problem.errors ?? [])
+    failure.value = detailOf(error)
+  } finally {
+    isTaking.value = false
+  }
+}
+</script>
+
+<template>
+  <ModalSheet v-model="open" title="New people" width="wide">
+    <LoadingLines v-if="asked === undefined && failure === undefined" what="the list" />
+    <template v-if="asked !== undefined">
+      <p v-if="unmatched.length > 0" class="fault" role="status">Not asked, so left out: {{ unmatched.join(', ') }}.</p>
+      <TableField id="new-people" v-model="rows" template="" :asked :faults :understood :read-as :read-block="(block) => read({ rows, text: block })" />
+      <h3 class="soft">What each gets</h3>
+      <ul class="makes" data-testid="people-makes"><li v-for="(line, index) in makes" :key="index">{{ line }}</li></ul>
+    </template>
+    <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
+    <p class="act">
+      <el-button type="primary" :disabled="isReading || isTaking || wrong > 0 || rows.length === 0" data-testid="take-people" @click="takeThem">Take {{ plural(rows.length, 'person', 'people') }}</el-button>
+      <span class="soft">{{ wrong > 0 ? `${plural(wrong, 'cell')} ${wrong === 1 ? 'needs' : 'need'} a look first` : 'They are pending then, and can be taken back.' }}</span>
+    </p>
+  </ModalSheet>
+</template>
+
+<style scoped>
+.makes {
+  max-height: 180px;
+  padding-left: 18px;
+  overflow-y: auto;
+}
+
+.act {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin-top: 14px;
+}
+</style>
