@@ -6,7 +6,7 @@ import { plural } from '@/shared'
 type Row = Record<string, string>
 
 /** A question whose answer is a table: a pasted block, read by the server, or cells to type in. Undo takes back the last paste or removal. */
-const { template, asked, faults, understood = [], readAs = {}, readBlock = undefined } = defineProps<{ id: string; template: string; asked: Slot; readBlock?: (text: string) => Promise<{ rows: Row[]; unmatched: string[] }>; faults: Record<string, string>; understood?: Row[] | undefined; readAs?: Record<string, string> | undefined }>()
+const { template, asked, faults, understood = [], readAs = {}, readBlock = null } = defineProps<{ id: string; template: string; asked: Slot; readBlock?: ((text: string) => Promise<{ rows: Row[]; unmatched: string[] }>) | null; faults: Record<string, string>; understood?: Row[] | undefined; readAs?: Record<string, string> | undefined }>()
 const rows = defineModel<Row[]>({ default: () => [] })
 
 const pasted = ref('')
@@ -36,7 +36,7 @@ function faultsIn(index: number): { at: number; column: string; detail: string }
 
 async function read(text: string, replace: boolean): Promise<void> {
   if (text.trim() === '') return
-  const answer = readBlock === undefined ? await take(client.POST('/taking-on/paste', { body: { template, slot: asked.key, text } })) : await readBlock(text)
+  const answer = readBlock === null ? await take(client.POST('/taking-on/paste', { body: { template, slot: asked.key, text } })) : await readBlock(text)
   before.value = rows.value
   rows.value = replace ? answer.rows : [...rows.value, ...answer.rows]
   pasted.value = ''

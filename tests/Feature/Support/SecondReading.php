@@ -48,6 +48,12 @@ final readonly class SecondReading
         return new self($wire, $fitted, $bindings);
     }
 
+    /** A book as it stands on the switch already. */
+    public static function pushed(Wire $wire, Book $book, Bindings $bindings): self
+    {
+        return new self($wire, $book, $bindings);
+    }
+
     /**
      * @param  array<string, mixed>  $script  of design 09
      * @return array{outcome: string, target: string, seconds: int, steps: list<array{int, string, string}>}
