@@ -7,6 +7,7 @@ namespace App\Audit;
 use App\Book\Applications;
 use App\Book\RevisionSource;
 use App\Drift\Signatures;
+use App\Models\Draft;
 use App\Models\PortRow;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
@@ -17,6 +18,7 @@ use App\Stock\PortDesk;
 use App\Stock\PortState;
 use App\Switching\SwitchConnector;
 use Illuminate\Database\ConnectionInterface;
+use Jaunty\Core\Audit\DraftSeen;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\PortSeen;
@@ -56,6 +58,8 @@ final readonly class SurroundingsReader
             $this->invitations(),
             $this->ports($tenantId),
             $this->pinsOnSwitch($tenantId),
+            is_int($pushed) ? self::waitingSince($tenantId, $pushed, $book->tenant->zone) : null,
+            self::drafts($tenantId, $book->tenant->zone),
         );
     }
 
@@ -83,6 +87,21 @@ final readonly class SurroundingsReader
         $open = array_values(array_filter($this->ports->kept($tenantId), static fn (PortRow $port): bool => $port->state !== PortState::Done));
 
         return array_map(static fn (PortRow $port): PortSeen => new PortSeen($port->numbers, $port->name, $port->street, $port->postcode, $port->day, $port->state === PortState::Rejected ? $port->remark : null), $open);
+    }
+
+    /** The day on which the first revision was entered that no whole push carried. */
+    private static function waitingSince(string $tenantId, int $pushed, string $zone): ?string
+    {
+        $first = Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $pushed)->orderBy('no')->first();
+
+        return $first?->entered_at->setTimezone($zone)->format('Y-m-d');
+    }
+
+    /** @return list<DraftSeen> */
+    private static function drafts(string $tenantId, string $zone): array
+    {
+        return array_values(Draft::query()->where('tenant_id', $tenantId)->with('technician')->get()
+            ->map(static fn (Draft $draft): DraftSeen => new DraftSeen($draft->technician->name, $draft->updated_at->setTimezone($zone)->format('Y-m-d'), count($draft->operations)))->all());
     }
 
     /** @return list<string> */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
 /**
  * @property string $tenant_id
  * @property string $technician_id
@@ -11,6 +13,7 @@ namespace App\Models;
  * @property list<array<string, mixed>> $operations
  * @property ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>} $application
  * @property \Carbon\CarbonImmutable $updated_at
+ * @property-read Technician $technician
  */
 final class Draft extends Row
 {
@@ -22,5 +25,11 @@ final class Draft extends Row
     protected function casts(): array
     {
         return ['operations' => 'array', 'application' => 'array', 'updated_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<Technician, $this> */
+    public function technician(): BelongsTo
+    {
+        return $this->belongsTo(Technician::class, 'technician_id');
     }
 }

@@ -37,6 +37,12 @@ final class SwitchTrouble extends \RuntimeException
         return new self("the switch refused: {$reason}", false);
     }
 
+    /** What it holds is nothing we know; taken for something else, it would pass for the same. */
+    public static function unreadable(string $object, string $why): self
+    {
+        return new self("what the switch holds of {$object} cannot be read ({$why})", false);
+    }
+
     /** @param list<string> $fields */
     public static function changedMeanwhile(array $fields): self
     {

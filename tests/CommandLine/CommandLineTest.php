@@ -194,6 +194,29 @@ final class CommandLineTest extends TestCase
         self::assertLessThan(10, microtime(true) - $began);
     }
 
+    public function test_a_number_is_called_as_people_write_it(): void
+    {
+        $call = fn (string $to): array => $this->program("bin/roster call docs/examples/inlet.json --to '{$to}' --at 2026-12-01T14:05 --keys 1");
+
+        self::assertSame(0, $call('+19025550150')[0]);
+        foreach (['902 555 0150', '(902) 555-0150', '1 902 555 0150', '001 902 555 0150'] as $written) {
+            self::assertSame($call('+19025550150'), $call($written), $written);
+        }
+    }
+
+    /** Whatever is asked of it: the number and its place are named. */
+    public function test_a_book_with_a_number_that_nobody_can_have_is_unusable_by_its_path(): void
+    {
+        $book = (array) json_decode((string) file_get_contents(self::ROOT . '/docs/examples/inlet.json'), true, flags: JSON_THROW_ON_ERROR);
+        $book['users'][0]['handling']['open']['noAnswer'] = 'outside:+9025550177';
+        file_put_contents("{$this->folder}/bad.json", json_encode($book, JSON_THROW_ON_ERROR));
+        foreach (['check', 'audit', 'map'] as $command) {
+            [$code, $said] = $this->program("bin/roster {$command} {$this->folder}/bad.json");
+
+            self::assertSame([2, true], [$code, str_contains($said, 'users[0].handling.open.noAnswer: "+9025550177" has too few or too many digits')], $said);
+        }
+    }
+
     #[DataProvider('misuses')]
     public function test_what_cannot_be_understood_is_said_with_exit_code_two(string $arguments, string $complaint): void
     {
@@ -218,6 +241,7 @@ final class CommandLineTest extends TestCase
         yield ['call docs/examples/inlet.json --to 201 --at 2026-02-30T10:00', 'at: "2026-02-30T10:00" is no instant'];
         yield ['call docs/examples/inlet.json --to 201 --at 2026-12-01T10:00 --keys 1,2@3', 'keys: are all timed or all untimed'];
         yield ['call docs/examples/inlet.json --to 201 --at 2026-12-01T10:00 --busy user:nobody', 'world.user:nobody: is not in the book'];
+        yield ["call docs/examples/inlet.json --to '902 555 015' --at 2026-12-01T10:00", '--to: "902 555 015" has too few or too many digits'];
         yield ['hours docs/examples/inlet.json --schedule night --from 2026-12-01', 'there is no schedule night'];
         yield ['hours docs/examples/inlet.json --schedule office --from 2026-13-01', '--from: "2026-13-01" is no date'];
     }

@@ -95,6 +95,15 @@ final class IntentionsTest extends FeatureTestCase
         self::assertSame([], $this->readAll($customer)['differences']);
     }
 
+    public function test_a_word_that_nobody_knows_is_told_and_never_taken_for_the_same(): void
+    {
+        $customer = $this->pushed();
+        $this->person($customer, ['standing' => 'perhaps']);
+        $told = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->assertStatus(502);
+
+        self::assertStringContainsString('What the switch holds of Ines Marsh cannot be read (standing: "perhaps"', (string) $told->json('detail'));
+    }
+
     public function test_a_new_pin_alone_can_be_pushed(): void
     {
         $customer = $this->pushed();

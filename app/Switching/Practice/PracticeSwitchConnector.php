@@ -19,6 +19,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\Value;
 use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Provisioning\Granularity;
@@ -219,7 +220,17 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
     {
         $ours = $book->find($reference);
         $base = $ours === null ? ['key' => $reference->key] : ['id' => $ours->id()] + $ours->toArray();
-        $fields = array_replace($base, Translation::fromSwitch($reference->kind, $record, $names));
+        try {
+            return $this->readAs($book, $reference, array_replace($base, Translation::fromSwitch($reference->kind, $record, $names)));
+        } catch (UnusableBook $fault) {
+            throw SwitchTrouble::unreadable($ours?->label() ?? (string) $reference, $fault->getMessage());
+        }
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function readAs(Book $book, Reference $reference, array $fields): BookObject
+    {
+        $ours = $book->find($reference);
         if ($reference->kind === Kind::Tenant && $ours instanceof Tenant && ! is_string($fields['zone'] ?? null)) {
             $fields['zone'] = $ours->zone;
         }

@@ -9,10 +9,14 @@ use Jaunty\CommandLine\Command;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Misuse;
 use Jaunty\CommandLine\Report;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Calls\Outcome;
 use Jaunty\Core\Calls\Script;
 use Jaunty\Core\Calls\Trace;
 use Jaunty\Core\Calls\TraceStep;
+use Jaunty\Core\Numbering\TypedNumber;
+use Jaunty\Core\Numbering\UnusableNumber;
 
 /** Follows one call to its end. Found, in the sense of the exit code, is a call that ends nowhere. */
 final class CallCommand implements Command
@@ -27,6 +31,9 @@ final class CallCommand implements Command
         return 'what one caller gets, step by step; WHO is user:KEY or outside:+NUMBER, several parted by commas';
     }
 
+    /** Fewer are an extension. */
+    private const LEAST_DIGITS = 7;
+
     public function options(): array
     {
         return ['to', 'at', 'from', 'keys', 'answers', 'busy', 'unreachable', 'script'];
@@ -36,29 +43,42 @@ final class CallCommand implements Command
     {
         $book = Files::book($arguments->file(0, 'a book'));
         $file = $arguments->option('script');
-        $trace = Trace::of($book, Script::read($file === null ? self::script($arguments) : Files::json($file), $book));
+        $trace = Trace::of($book, Script::read($file === null ? self::script($arguments, $book) : Files::json($file), $book));
         $isLost = in_array($trace->outcome, [Outcome::DeadEnd, Outcome::Loop, Outcome::Overrun], true);
 
         return new Report(self::text($trace), $trace->toArray(), $isLost);
     }
 
     /** @return array<string, mixed> */
-    private static function script(Arguments $arguments): array
+    private static function script(Arguments $arguments, Book $book): array
     {
         $world = [];
         foreach (['answers' => 'answers', 'busy' => 'busy', 'unreachable' => 'unreachable'] as $option => $state) {
             foreach (self::list($arguments->option($option)) as $who) {
-                $world[$who] = $state;
+                $world[str_starts_with($who, 'outside:') ? 'outside:' . self::number("--{$option}", substr($who, strlen('outside:')), $book) : $who] = $state;
             }
         }
         $script = [
-            'to' => $arguments->option('to') ?? throw new Misuse('wants --to, a number with its plus or an extension'),
+            'to' => self::number('--to', $arguments->option('to') ?? throw new Misuse('wants --to, a number or an extension'), $book),
             'at' => $arguments->option('at') ?? throw new Misuse('wants --at, such as 2026-12-01T14:05 at the customer, or with an offset'),
             'keys' => array_map(self::key(...), self::list($arguments->option('keys'))),
             'world' => $world,
         ];
 
-        return $arguments->option('from') === null ? $script : $script + ['from' => $arguments->option('from')];
+        return $arguments->option('from') === null ? $script : $script + ['from' => self::number('--from', $arguments->option('from'), $book)];
+    }
+
+    /** A telephone number as people of the customer write it; anything shorter, or a word, as it stands. */
+    private static function number(string $option, string $typed, Book $book): string
+    {
+        if (preg_match(Number::E164, $typed) === 1 || preg_match('/^[+(\d][\d\s().\/-]*$/D', $typed) !== 1 || strlen((string) preg_replace('/\D/', '', $typed)) < self::LEAST_DIGITS) {
+            return $typed;
+        }
+        try {
+            return (string) TypedNumber::of($book)->read($typed);
+        } catch (UnusableNumber $fault) {
+            throw new Misuse("{$option}: {$fault->getMessage()}");
+        }
     }
 
     /** @return array{key: string, at?: int} `1` falls where it is next listened for, `1@12` at second 12 */

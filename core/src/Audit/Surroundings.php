@@ -24,6 +24,8 @@ final readonly class Surroundings
      * @param  list<InvitationSeen>  $invitations  to work on this customer, that nobody accepted yet
      * @param  list<PortSeen>  $ports
      * @param  list<string>  $pinsOnSwitch  mailboxes of which the switch says that a PIN is set, as references
+     * @param  ?string  $waitingSince  a date: the first change that was not pushed was entered then; null where nothing waits
+     * @param  list<DraftSeen>  $drafts  of every technician
      */
     public function __construct(
         public int $revision = 1,
@@ -40,6 +42,8 @@ final readonly class Surroundings
         public array $invitations = [],
         public array $ports = [],
         public array $pinsOnSwitch = [],
+        public ?string $waitingSince = null,
+        public array $drafts = [],
     ) {
     }
 }

@@ -15,6 +15,8 @@ enum Threshold: string
     case ManyWaiting = 'manyWaiting';
     case TooManyWaiting = 'tooManyWaiting';
     case LongestWrapUpSeconds = 'longestWrapUpSeconds';
+    case PendingDays = 'pendingDays';
+    case DraftDays = 'draftDays';
     case FewestRings = 'fewestRings';
     case MostRungAtOnce = 'mostRungAtOnce';
     case AddressKeptDays = 'addressKeptDays';
@@ -67,6 +69,8 @@ enum Threshold: string
             self::ManyWaiting => [10, 1, 1000, 'callers', 'Callers waiting in one queue that are many', 'With two-minute calls and two people, the eleventh waits for ten minutes.'],
             self::TooManyWaiting => [20, 2, 1000, 'callers', 'Callers waiting in one queue that are too many for a hunt group', 'Beyond it somebody has to watch the queue.'],
             self::LongestWrapUpSeconds => [75, 1, 900, 's', 'Longest time between two calls of one person', 'A note is written in a minute.'],
+            self::PendingDays => [1, 0, 60, 'days', 'Days that entered changes wait for a push', 'Whoever enters in the evening pushes in the morning.'],
+            self::DraftDays => [7, 0, 90, 'days', 'Days that pending edits lie untouched', 'A week is a holiday; more is forgotten.'],
             self::FewestRings => [3, 1, 20, 'rings', 'Fewest rings of a telephone', 'Nobody gets to it in fewer.'],
             self::MostRungAtOnce => [15, 2, 200, 'people', 'Most people that a group rings at once', 'Switches of this size commonly ring no more.'],
             self::AddressKeptDays => [366, 30, 1100, 'days', 'Days until an emergency address is confirmed again', 'Once a year is asked of nobody too much.'],

@@ -3,6 +3,7 @@ import { computed, inject, nextTick, onScopeDispose, provide, reactive, ref, wat
 import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
+import type { Edit } from './edits'
 import { Names } from './names'
 import { isAway, Unsent } from './unsent'
 import { same, valueAt } from './values'
@@ -10,13 +11,7 @@ import { same, valueAt } from './values'
 const POLL_PUSH_EVERY = 700
 const SEND_AGAIN_AFTER = 3000
 
-/** A field set to a value; an object made or taken away where `op` says so. */
-export interface Edit {
-  op?: 'set' | 'move' | 'create' | 'delete'
-  object: string
-  path: string
-  value: unknown
-}
+export type { Edit } from './edits'
 
 /** A cell that could not take what was typed: the text is kept there with what is wrong with it. */
 export interface CellFault {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Switching\Practice\Fields;
 
 use App\Switching\Practice\Names;
+use Jaunty\Core\Book\UnusableBook;
 
 /** One of a few words, each with another on the switch. */
 final readonly class Word extends OneField
@@ -25,7 +26,12 @@ final readonly class Word extends OneField
 
     public function fromSwitch(array $record, Names $names): mixed
     {
-        $word = array_search($record[$this->their] ?? null, $this->words, true);
+        $said = $record[$this->their] ?? null;
+        $word = array_search($said, $this->words, true);
+        if ($word === false && $said !== null) {
+            // A word that is not ours would pass for the default, and so for the same.
+            throw UnusableBook::notOneOf($this->their, is_scalar($said) ? (string) $said : get_debug_type($said), array_map(strval(...), array_values($this->words)));
+        }
 
         return $word === false ? ($this->canBeUnset ? null : array_key_first($this->words)) : $word;
     }

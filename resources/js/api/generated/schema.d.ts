@@ -1707,7 +1707,7 @@ export interface paths {
                     "application/json": {
                         /** @description a block as pasted */
                         text?: string | null;
-                        /** @description rows from before */
+                        /** @description rows from before, which come first */
                         rows?: components["schemas"]["TableRow"][] | null;
                     };
                 };

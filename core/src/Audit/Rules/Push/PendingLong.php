@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Push;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Audit\Threshold;
+use Jaunty\Core\Hours\LocalDate;
+
+/** Changes that have waited for a push. */
+final readonly class PendingLong implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'push.pending-long',
+            Severity::Warning,
+            'Changes were entered days ago, and never pushed.',
+            'Somebody believes that callers get them already.',
+            'Push them, or undo them.',
+            thresholds: [Threshold::PendingDays],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $since = $inspection->surroundings?->waitingSince;
+        $most = $inspection->threshold(Threshold::PendingDays);
+        if ($since !== null && $inspection->today() - LocalDate::parse($since) > $most) {
+            yield Finding::of($this->about(), "Changes entered on {$inspection->day($since)} were never pushed", "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.', $inspection->book->tenant)->at('name');
+        }
+    }
+
+    public function samples(): Samples
+    {
+        return Samples::surrounded([], new Surroundings(revision: 3, pushed: 2, waitingSince: '2026-12-02'), new Surroundings(revision: 3, pushed: 2, waitingSince: '2026-11-20'));
+    }
+}
