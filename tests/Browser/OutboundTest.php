@@ -60,7 +60,7 @@ final class OutboundTest extends BrowserTestCase
         $this->press('Stop');
         $this->see('recorded here', '[data-testid=recordings]');
         $this->seeNot('spoken by a stand-in voice', '.prompt');
-        self::assertCount(3, $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=recordings] tbody tr')));
+        self::assertCount(4, $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=recordings] tbody tr')));
         // What was recorded can be heard: the browser reads how long it is.
         $this->browser->executeScript("document.querySelector('[data-testid=recordings] audio').load(); document.querySelector('[data-testid=recordings] audio').play()");
         self::until(fn (): bool => (float) $this->browser->executeScript("return document.querySelector('[data-testid=recordings] audio').duration || 0") > 0.3, 'it cannot be played');

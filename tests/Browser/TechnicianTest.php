@@ -49,7 +49,7 @@ final class TechnicianTest extends BrowserTestCase
         $this->type('input[name=street]', '7 Chandlers Row');
         $this->type('input[name=city]', 'Port Merrow');
         $this->type('input[name=postcode]', 'B0X 1X0');
-        $this->see('who calls back after an emergency call meets Main greeting', '[data-testid=preview-findings]');
+        $this->see('is shown to help services, and rings nobody when they call back', '[data-testid=preview-findings]');
         $this->choose('emergencyNumber', '5550141', '+1 902 555 0141');
         $this->see('None: nothing of it would lose or mislead a call.', '[data-testid=no-findings]');
         $this->click('[data-testid=enter]');
@@ -107,7 +107,7 @@ final class TechnicianTest extends BrowserTestCase
         $this->bin("switch set whelk-chandlery {$band[1]} else " . escapeshellarg(json_encode($overflow, JSON_THROW_ON_ERROR)));
 
         $this->click('[data-testid=read-again]');
-        $this->see('2 differences', '[data-testid=compared]');
+        $this->see('2 places changed there', '[data-testid=compared]');
         $this->see('70 s', '[data-testid=differences]');
         $this->see('20 s', '[data-testid=differences]');
         $this->see('+1 902 555 0177', '[data-testid=differences]');

@@ -54,7 +54,7 @@ final class WholePathTest extends BrowserTestCase
         $this->browser->navigate()->refresh();
         $this->see('1 answer to go: who takes the message');
         $this->type('input[name=messages]', 'Ines Marsh');
-        $this->see('4 objects');
+        $this->see('7 objects');
         $this->see('+1 902 555 0119 leads to Ines Marsh', '[data-testid=will-be-made]');
         $this->assertAccessible('Taking on');
         $this->click('[data-testid=enter]');
@@ -109,16 +109,16 @@ final class WholePathTest extends BrowserTestCase
     {
         $this->bin('switch set thornback-sailmakers boxes caption ' . escapeshellarg('Front desk box'));
         $this->click('[data-testid=read-again]');
-        $this->see('1 difference', '[data-testid=compared]');
+        $this->see('1 place changed there', '[data-testid=compared]');
         $this->see("Ines Marsh's mailbox", '[data-testid=differences]');
         $this->see('Front desk box', '[data-testid=differences]');
         $this->see('admin by hand', '[data-testid=differences]');
         $this->assertAccessible('Drift');
 
         $this->press('Mailboxes', '.chapters');
-        $this->see('name differs on the switch', '[data-testid=drift]');
+        $this->see('name was changed on the switch', '[data-testid=drift]');
         $this->press('Put back', '[data-testid=drift]');
-        $this->seeNot('name differs on the switch', '.margin');
+        $this->seeNot('name was changed on the switch', '.margin');
         $this->press('Push', '.chapters');
         $this->see('Putting back · done; read back and the same', '[data-testid=last-push]');
         self::assertStringContainsString("Ines Marsh's mailbox", $this->bin('switch show thornback-sailmakers'));
