@@ -96,7 +96,7 @@ final class Holdings
         $body = $this->in('recordings', $recording);
         $sound = $body->part('sound');
         if ($sound !== null) {
-            return $sound->number('seconds');
+            return $sound->wholeSeconds('seconds');
         }
         $words = preg_match_all('/\S+/u', $body->text('text') ?? '');
 

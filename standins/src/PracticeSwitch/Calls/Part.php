@@ -26,6 +26,14 @@ final readonly class Part
         return is_int($value) ? $value : null;
     }
 
+    /** A length of time in whole seconds, of which a part counts as one: files are measured in thousandths. */
+    public function wholeSeconds(string $field): int
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return is_int($value) || is_float($value) ? (int) ceil($value) : 0;
+    }
+
     public function number(string $field, int $otherwise = 0): int
     {
         return $this->count($field) ?? $otherwise;
