@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Demo;
 
+use Jaunty\Core\Outbound\HomeDialling;
 use Jaunty\Core\Templates\Slug;
 
 /** The customers of Saltmarsh Voice, all invented: Port Merrow and beyond, 3 to 80 users, each with one fault to find; the largest has none. */
@@ -259,11 +260,19 @@ final class Customers
         ], [
             ['object' => 'tenant:sandpiper-freight', 'path' => 'outsidePrefix', 'value' => '8'],
             ['op' => 'create', 'object' => 'route:emergency-after-8', 'value' => ['emergency' => true] + $route('Emergency after 8', 1, '8911|8933', 'local')],
-            ['object' => 'route:national', 'path' => 'digits', 'value' => '81[2-8]xxxxxxxxx|819[1-9]xxxxxxxx|8190[1-9]xxxxxxx|8[2-9]xxxxxxxxx'],
+            ['object' => 'route:national', 'path' => 'digits', 'value' => self::nationalAfter8()],
             ['object' => 'route:national', 'path' => 'strip', 'value' => 1],
             ['op' => 'create', 'object' => 'route:boston', 'value' => $route('Boston', 5, '81617xxxxxxx|8617xxxxxxx', 'national')],
             ['op' => 'create', 'object' => 'route:abroad', 'value' => $route('Abroad', 6, '8011[1-9]x.T', 'international')],
         ], new DemoFault('a route for one area code behind one that takes every other', 'outbound.shadowed', '86175550199', 'outside route:national', isDialled: true), note: 'Outside calls begin with 8, as on the old system');
+    }
+
+    /** Numbers of the country as they are dialled in the US behind an 8, with the 1 and without. */
+    private static function nationalAfter8(): string
+    {
+        $maps = explode('|', HomeDialling::of('US')->national ?? '');
+
+        return implode('|', array_map(static fn (string $map): string => "8{$map}|8" . substr($map, strlen('1')), $maps));
     }
 
     /**
