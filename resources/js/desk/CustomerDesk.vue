@@ -135,7 +135,7 @@ useCommands(() => [
           <component :is="screen" v-else-if="screen !== undefined" />
           <SheetChapter v-else :key="chapter.key" :chapter :zone />
         </main>
-        <MarginNotes :title="chapter?.title ?? ''" :kinds="chapter?.kinds ?? []" :zone :selected="at" :about="chapter?.key === 'proof' ? 'whole' : chapter?.key === 'push' ? 'drift' : 'kinds'" />
+        <MarginNotes v-if="chapter !== undefined" :title="chapter.title" :kinds="chapter.kinds" :zone :selected="at" :about="chapter.key === 'proof' ? 'whole' : chapter.key === 'push' ? 'drift' : 'kinds'" />
       </div>
       <CallLine />
     </template>

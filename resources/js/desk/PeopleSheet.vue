@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { client, detailOf, isProblem, take, type Slot } from '@/api'
 import { LoadingLines, ModalSheet, plural } from '@/shared'
 import { placed, TableField } from '@/takingon'
@@ -16,7 +16,11 @@ const { customer, queries, notice, refresh } = useDesk()
 const params = { path: { customer } }
 
 const asked = ref<Slot>()
-const rows = ref<Row[]>([])
+const rows = shallowRef<Row[]>([])
+/** Rows as the server sent them: whatever else stands there was typed since, and is read anew. */
+let sent: Row[] = []
+/** A slow answer does not overwrite that of a later question. */
+let asking = 0
 const understood = ref<Row[]>([])
 const readAs = ref<Record<string, string>>({})
 const faults = ref<Record<string, string>>({})
@@ -29,9 +33,11 @@ const isTaking = ref(false)
 const wrong = computed(() => Object.keys(faults.value).length)
 
 async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[]; unmatched: string[] }> {
+  const mine = ++asking
   isReading.value = true
   try {
     const answer = await take(client.POST('/customers/{customer}/people/read', { params, body }))
+    if (mine !== asking) return answer
     asked.value = answer.asked
     understood.value = answer.understood
     readAs.value = answer.readAs
@@ -40,24 +46,23 @@ async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[
     failure.value = undefined
     return answer
   } catch (error) {
-    failure.value = detailOf(error)
+    if (mine === asking) failure.value = detailOf(error)
     return { rows: body.rows ?? [], unmatched: [] }
   } finally {
-    isReading.value = false
+    if (mine === asking) isReading.value = false
   }
 }
 
 watch(open, async (isOpen) => {
   if (!isOpen) return
-  rows.value = []
+  sent = rows.value = []
   const answer = await read({ text })
   unmatched.value = answer.unmatched
-  rows.value = answer.rows
+  sent = rows.value = answer.rows
 })
 
-// What was mended in a cell is read anew with all the others.
-watch(rows, (now, before) => {
-  if (before.length > 0 || now.length === 0) void read({ rows: now })
+watch(rows, (now) => {
+  if (now !== sent) void read({ rows: now })
 })
 
 async function takeThem(): Promise<void> {

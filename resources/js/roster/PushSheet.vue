@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { client, detailOf, take, type CustomerLine, type Difference, type Live } from '@/api'
+import { fieldInWords } from '@/desk'
 import { LoadingLines, ModalSheet, plural } from '@/shared'
 
 /** Pushes to several customers, looked at before: what each would carry, and what of others' changes on the switch it would overwrite. */
@@ -57,7 +58,7 @@ function carries(live: Live): string {
 
 function lost(live: Live): string {
   const all = overwritten(live)
-  const named = all.slice(0, MOST_NAMED).map((each) => `${each.label}${each.path === null ? '' : ` · ${each.path}`}${each.by === null ? '' : ` by ${each.by}`}`)
+  const named = all.slice(0, MOST_NAMED).map((each) => `${each.label}${each.path === null ? '' : ` · ${fieldInWords(each.object, each.path)}`}${each.by === null ? '' : ` by ${each.by}`}`)
   return named.join('; ') + (all.length > MOST_NAMED ? `; and ${all.length - MOST_NAMED} more` : '')
 }
 

@@ -120,7 +120,7 @@ it('looks at a push to several before it begins, and leaves out whoever would lo
   expect(server.asked.some((each) => each.call.endsWith('/pushes'))).toBe(false)
   const rows = page.get('[data-testid=fleet-push]').findAll('tbody tr')
   expect(rows.map((row) => (row.get('input').element as HTMLInputElement).checked)).toEqual([true, false])
-  expect(rows[1]?.text()).toContain('Ines · email by their admin')
+  expect(rows[1]?.text()).toContain('Ines · mail by their admin')
   await page.get('[data-testid=push-chosen]').trigger('click')
   await settle()
   expect(server.asked.filter((each) => each.call.endsWith('/pushes')).map((each) => each.call)).toEqual(['POST /customers/ardent/pushes'])

@@ -1,0 +1,39 @@
+import type { VueWrapper } from '@vue/test-utils'
+import { afterEach, describe, expect, it } from 'vitest'
+import { close, settle } from '@/testing'
+import NewObject from './NewObject.vue'
+import { object, openPart } from './testing'
+
+const INES = object('user:ines', { name: { first: 'Ines' }, extension: '201' }, { extension: '201' })
+const READ = 'POST /customers/inlet/people/read'
+const COLUMNS = [{ key: 'name', question: 'Name', type: 'person' }, { key: 'extension', question: 'Ext', type: 'extension' }].map((column) => ({ help: null, example: null, optional: true, default: null, options: [], columns: [], ...column }))
+const ASKED = { key: 'people', question: 'People', type: 'table', help: null, example: null, optional: false, default: null, options: [], columns: COLUMNS }
+
+let page: VueWrapper
+afterEach(() => {
+  close(page)
+})
+
+describe('a list of people pasted under the users', () => {
+  it('is read once, as a whole, and says in its cell what cannot be taken', async () => {
+    const opened = await openPart(NewObject, [INES], {
+      [READ]: { asked: ASKED, rows: [{ name: 'Drew Dent', extension: '201' }], unmatched: [], understood: [], readAs: {}, faults: [{ detail: "201 is Ines's", pointer: '/answers/people/0/extension' }], makes: ['Drew Dent: 201'] },
+    }, { props: { kind: 'user' } })
+    page = opened.page
+    const asked = (): unknown[] => opened.server.asked.filter((each) => each.call === READ).map((each) => each.body)
+    await page.get('form.new input').trigger('paste', { clipboardData: { getData: () => 'Drew Dent\t201\nEdie Elm\t224' } })
+    await settle()
+    await settle()
+
+    expect(asked()).toEqual([{ text: 'Drew Dent\t201\nEdie Elm\t224' }])
+    expect(document.body.textContent).toContain("Ext: 201 is Ines's")
+    expect(document.body.querySelector<HTMLButtonElement>('[data-testid=take-people]')?.disabled).toBe(true)
+
+    const cell = document.body.querySelector<HTMLInputElement>('[data-cell="0-1"]')
+    if (cell === null) throw new Error('no cell')
+    cell.value = '223'
+    cell.dispatchEvent(new Event('change'))
+    await settle()
+    expect(asked().at(-1)).toEqual({ rows: [{ name: 'Drew Dent', extension: '223' }] })
+  })
+})
