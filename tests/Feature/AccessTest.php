@@ -80,7 +80,7 @@ final class AccessTest extends FeatureTestCase
     {
         $customer = $this->takeOn();
         $sol = $this->granted($customer['id'], Ability::Push);
-        $answers = ['name' => 'Fenwright Joinery', 'zone' => 'America/Halifax', 'mainNumber' => $this->stockNumber(), 'messages' => 'Ines Marsh'];
+        $answers = ['name' => 'Skerry Joinery', 'zone' => 'America/Halifax', 'mainNumber' => $this->stockNumber(), 'messages' => 'Ines Marsh'];
 
         $this->actingAs($sol)->postJson('/api/taking-on/preview', ['template' => 'one-line-office', 'answers' => $answers])->assertForbidden();
         $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => $answers])->assertForbidden();

@@ -19,10 +19,10 @@ final class BookTest extends FeatureTestCase
         $before = $this->counts();
 
         $made = $this->actingAs($this->lead)->postJson('/api/taking-on/preview', ['template' => 'one-line-office', 'answers' => [
-            'name' => 'Gannet Physiotherapy', 'zone' => 'America/Halifax', 'mainNumber' => $number, 'messages' => 'Ines Marsh',
+            'name' => 'Curlew Physiotherapy', 'zone' => 'America/Halifax', 'mainNumber' => $number, 'messages' => 'Ines Marsh',
         ]])->assertOk()->json();
 
-        self::assertSame('gannet-physiotherapy', $made['customer']);
+        self::assertSame('curlew-physiotherapy', $made['customer']);
         self::assertSame(['site:office', "number:{$number}", 'user:ines-marsh', 'mailbox:ines-marsh', 'trunk:main', 'route:emergency', 'route:local'], array_column($made['objects'], 'ref'));
         self::assertSame(['user:ines-marsh' => 'Ines Marsh', 'trunk:main' => 'Main trunk', 'site:office' => 'Office'], $made['objects'][1]['refersTo']);
         self::assertSame($before, $this->counts());
@@ -45,10 +45,10 @@ final class BookTest extends FeatureTestCase
 
     public function test_answers_at_fault_are_all_named_and_nothing_is_made(): void
     {
-        $taken = $this->takeOn('Lantern Street Law');
+        $taken = $this->takeOn('Beacon Street Law');
         $before = $this->counts();
 
-        $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => ['name' => 'Lantern Street Law', 'zone' => 'America/Halifax', 'mainNumber' => $taken['number'], 'messages' => 'Ines Marsh']])->assertStatus(422)->json();
+        $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => ['name' => 'Beacon Street Law', 'zone' => 'America/Halifax', 'mainNumber' => $taken['number'], 'messages' => 'Ines Marsh']])->assertStatus(422)->json();
 
         self::assertSame(['/answers/name', '/answers/mainNumber'], array_column($problem['errors'], 'pointer'));
         $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => []])->assertStatus(422)->json();
