@@ -119,7 +119,7 @@ final class DeskTest extends BrowserTestCase
 
         $this->browser->executeScript("document.querySelector('td[tabindex=\"0\"]').focus()");
         $this->keys(WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT, 'x', WebDriverKeys::ENTER);
-        $this->see('whole seconds are wanted here, not "x"', "[data-testid='row-user:ines-marsh']");
+        $this->see('Whole seconds are wanted here, not "x"', "[data-testid='row-user:ines-marsh']");
         $this->see('rings for (desk) is not kept', '.margin');
         self::assertStringStartsWith('x', $this->cell('user:ines-marsh', 'Rings for')->getText());
         $this->assertAccessible('A fault in a cell');

@@ -44,7 +44,8 @@ final readonly class TypedNumber
     /** @throws UnusableNumber with the reason, where no telephone can have the number */
     public function read(string $typed): E164
     {
-        $digits = (string) preg_replace('/[\s().\/\x{00A0}\x{2010}-\x{2015}-]+/u', '', $typed);
+        // Address books copy numbers with marks of the writing direction round them, web pages as a tel: URI (RFC 3966).
+        $digits = (string) preg_replace('/^tel:|[\s().\/\p{Cf}\x{00A0}\x{2010}-\x{2015}-]+/ui', '', trim($typed));
         if (preg_match('/^\+?[0-9]+$/D', $digits) !== 1) {
             throw UnusableNumber::unreadable($typed);
         }

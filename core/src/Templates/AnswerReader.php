@@ -35,6 +35,8 @@ final readonly class AnswerReader
      */
     public function read(Slot $slot, string $answer): ?array
     {
+        // Marks of the writing direction and spaces of no width are seen by nobody; joiners are part of how some names are written.
+        $answer = (string) preg_replace('/[\x{200B}\x{200E}\x{200F}\x{202A}-\x{202E}\x{2060}\x{2066}-\x{2069}\x{FEFF}]+/u', '', $answer);
         $answer = $slot->type === SlotType::Hours || $slot->type === SlotType::Script ? trim($answer) : trim((string) preg_replace('/\s+/u', ' ', $answer));
         $answer = $answer === '' ? $slot->default ?? '' : $answer;
         if ($answer === '') {

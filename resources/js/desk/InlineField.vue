@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId } from 'vue'
 import type { BookObject } from '@/api'
+import { asSentence } from '@/shared'
 import { read, shown, suggested, typedOf } from './cells'
 import type { FieldType } from './columns'
 import { cellKey, useDesk } from './desk'
@@ -81,7 +82,7 @@ function choose(event: Event): void {
       <datalist :id="`${id}-list`"><option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" /></datalist>
     </template>
     <button v-else ref="button" type="button" :class="{ mono: ['seconds', 'rings', 'whole', 'extension', 'date', 'time'].includes(type.type), none: current === null || current === undefined }" :aria-label="`${label}: ${fault?.typed ?? text}`" :aria-describedby="fault === undefined ? undefined : `${id}-fault`" @click="open">{{ fault?.typed ?? text }}</button>
-    <span v-if="fault !== undefined" :id="`${id}-fault`" class="fault small alone" role="alert">{{ fault.detail }}</span>
+    <span v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{ asSentence(fault.detail) }}</span>
   </span>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, watch } from 'vue'
 import type { BookObject } from '@/api'
-import { kindsInWords, plural, useLongList } from '@/shared'
+import { asSentence, kindsInWords, plural, useLongList } from '@/shared'
 import { pastedCells, read, shown, suggested, typedOf } from './cells'
 import { columnsOf, type Column } from './columns'
 import { cellKey, useDesk, type Edit } from './desk'
@@ -271,7 +271,7 @@ function onPaste(event: ClipboardEvent): void {
               @keydown="onEditorKey" @blur="commit" @paste.stop
             >
             <template v-else>{{ textOf(object, column) }}</template>
-            <span v-if="faults.has(keyOf(object, column))" :id="`${id}-${row}-${index}`" class="fault small alone" role="alert">{{ faults.get(keyOf(object, column))?.detail }}</span>
+            <span v-if="faults.has(keyOf(object, column))" :id="`${id}-${row}-${index}`" class="fault small" role="alert">{{ asSentence(faults.get(keyOf(object, column))?.detail ?? '') }}</span>
           </td>
           <td v-if="after !== undefined" role="gridcell" class="after"><slot name="after" :object /></td>
         </tr>

@@ -109,7 +109,7 @@ it('answers again with what was said, places what is wrong, and shows what chang
   await page.get('input[name=name]').setValue('Inlet Care')
   await page.get('form.again').trigger('submit')
   await settle()
-  expect(page.get('[role=alert]').text()).toBe('too long')
+  expect(page.get('[role=alert]').text()).toBe('Too long')
 
   answer = pending
   await page.get('form.again').trigger('submit')

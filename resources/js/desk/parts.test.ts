@@ -301,7 +301,7 @@ describe('every field', () => {
     await page.get('input').setValue('soon')
     await page.get('input').trigger('keydown', { key: 'Enter' })
     await settle()
-    expect(page.text()).toContain('whole seconds are wanted here, not "soon"')
+    expect(page.text()).toContain('Whole seconds are wanted here, not "soon"')
     expect(page.get('button').text()).toBe('soon')
     expect(sent(opened.server)).toBeUndefined()
   })

@@ -36,7 +36,7 @@ it('says what is wrong at its field and keeps what was typed', async () => {
   await page.get('form').trigger('submit')
   await settle()
 
-  expect(page.get('[role=alert]').text()).toBe('at most 3650')
+  expect(page.get('[role=alert]').text()).toBe('At most 3650')
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('nightly drift')
 })
 

@@ -34,6 +34,11 @@ export function dayThere(instant: string, zone: string, now: Date): string {
   return said(at, said(at, { year: 'numeric' }) === said(now, { year: 'numeric' }) ? { day: 'numeric', month: 'short' } : day)
 }
 
+/** A part of a sentence that stands alone; what somebody typed, which stands in quotation marks, stays as typed. */
+export function asSentence(part: string): string {
+  return part.charAt(0).toUpperCase() + part.slice(1)
+}
+
 export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`
 }

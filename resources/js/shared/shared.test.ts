@@ -3,7 +3,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { defineComponent, h, ref } from 'vue'
 import { key, settle } from '@/testing'
 import { now, setClock } from './clock'
-import { age, dateThere, dayThere, plural, timeThere } from './format'
+import { age, asSentence, dateThere, dayThere, plural, timeThere } from './format'
 import { handleKey } from './keys/registry'
 import { allCommands, matching, useCommands, type Command } from './keys/commands'
 import CommandBox from './keys/CommandBox.vue'
@@ -20,6 +20,11 @@ describe('ages', () => {
   ])('%s is %s', (instant, said) => {
     expect(age(instant, at)).toBe(said)
   })
+})
+
+it('begins what stands alone with a capital, and changes nothing that somebody typed', () => {
+  expect(asSentence('an answer is needed here')).toBe('An answer is needed here')
+  expect(asSentence('"joss@redshank" is no mail address')).toBe('"joss@redshank" is no mail address')
 })
 
 it('tells the time at the customer, wherever the technician sits', () => {

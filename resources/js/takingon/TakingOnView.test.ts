@@ -61,7 +61,7 @@ it('does not complain of an answer nobody came to yet', async () => {
   expect(page.text()).toContain('1 answer to go: who takes the message')
 
   await page.get('input[name=messages]').trigger('blur')
-  expect(page.text()).toContain('an answer is needed here')
+  expect(page.text()).toContain('An answer is needed here')
 })
 
 it('shows what would be made, dims it while answers change, and enters it once', async () => {
@@ -136,7 +136,7 @@ it('places a refusal at its answer and keeps everything', async () => {
   await page.get('[data-testid=enter]').trigger('click')
   await settle()
 
-  expect(page.get('[role=alert]').text()).toContain('another customer has this name')
+  expect(page.get('[role=alert]').text()).toContain('Another customer has this name')
   expect((page.get('input[name=messages]').element as HTMLInputElement).value).toBe('Ines Marsh')
 })
 

@@ -28,6 +28,8 @@ final class TypedNumberTest extends TestCase
         yield 'in brackets' => ['US', '(207) 555-0170', '+12075550170'];
         yield 'with a 1 before' => ['US', '1 207 555 0170', '+12075550170'];
         yield 'with dots, and spaces that do not break' => ['CA', "902.555\u{00A0}0177", '+19025550177'];
+        yield 'out of an address book, between marks of the writing direction' => ['CA', "\u{202A}902-555-0177\u{202C}", '+19025550177'];
+        yield 'as a link has it' => ['CA', 'tel:+1-902-555-0177', '+19025550177'];
         yield 'with dashes out of a letter' => ['CA', '902–555–0177', '+19025550177'];
         yield 'seven digits, of the area of the main number' => ['CA', '555-0177', '+19025550177'];
         yield 'of another country, as dialled from here' => ['CA', '011 44 20 7946 0001', '+442079460001'];

@@ -50,6 +50,14 @@ final class NewPeopleTest extends TestCase
         self::assertSame([], $people->operations);
     }
 
+    public function test_what_nobody_can_see_is_no_name_and_no_part_of_one(): void
+    {
+        $people = $this->pasted($this->book(), "\u{202A}Nora Marsh\u{202C}\t240\n\u{202E}\t241\n");
+
+        self::assertSame('Nora Marsh', $people->understood[0]['name']);
+        self::assertSame(['people/1/name' => 'an answer is needed here'], $people->faults);
+    }
+
     public function test_a_namesake_is_a_person_of_their_own(): void
     {
         $people = $this->pasted($this->book(), "Ines Marsh\t240\tines2@inlet.example\n");

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useId } from 'vue'
+import { asSentence } from '../format'
 
 /** A labelled field: owns label, id, help and fault, so that every form says them the same way. */
 defineProps<{ label: string; help?: string | null | undefined; fault?: string | undefined }>()
@@ -12,7 +13,7 @@ const id = useId()
     <label :for="id">{{ label }}</label>
     <div class="field">
       <slot :id="id" :described-by="fault !== undefined ? `${id}-fault` : help ? `${id}-help` : undefined" :invalid="fault !== undefined" />
-      <p v-if="fault !== undefined" :id="`${id}-fault`" class="fault small alone" role="alert">{{ fault }}</p>
+      <p v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{ asSentence(fault) }}</p>
       <p v-else-if="help" :id="`${id}-help`" class="soft small">{{ help }}</p>
     </div>
   </div>
