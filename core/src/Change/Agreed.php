@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Jaunty\Core\Change;
 
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Reference;
 
 /**
  * What book and live last agreed on, field by field: beside it, what differs can be told as ours (not pushed yet), theirs (changed
@@ -20,27 +19,26 @@ final readonly class Agreed
     /** After another look at both: where they are alike, that; where they differ, what they agreed on before. */
     public function after(Book $book, Book $live): Book
     {
-        $agreed = $book;
         if ($this->book === null) {
-            return $agreed;
+            return $book;
         }
+        $changes = [];
         foreach (Diff::between($book, $live)->operations as $operation) {
             $before = $this->book->find($operation->object);
-            if ($operation->kind === OperationKind::Create) {
-                $agreed = $before === null ? $agreed : $agreed->with($before);
-            } elseif ($operation->kind === OperationKind::Delete) {
-                $agreed = $before === null ? $agreed->without($operation->object) : $agreed;
-            } elseif ($before !== null) {
-                $agreed = match ($this->whose($operation)) {
-                    Whose::Theirs => $agreed,
+            $changes[] = match (true) {
+                $operation->kind === OperationKind::Create => $before === null ? null : Operation::create($before),
+                $operation->kind === OperationKind::Delete => $before === null ? $operation : null,
+                $before === null => null,
+                default => match ($this->whose($operation)) {
+                    Whose::Theirs => null,
                     // Live is as it was agreed on.
-                    Whose::Ours => ChangeSet::of($operation)->applyTo($agreed),
-                    Whose::Both => self::put($agreed, $operation, FieldPath::get($before->toArray(), (string) $operation->path)),
-                };
-            }
+                    Whose::Ours => $operation,
+                    Whose::Both => self::towards($operation, FieldPath::get($before->toArray(), (string) $operation->path)),
+                },
+            };
         }
 
-        return $agreed;
+        return ChangeSet::of(...array_filter($changes))->applyTo($book);
     }
 
     /** @param Operation $operation of those that lead from the book to live */
@@ -68,18 +66,13 @@ final readonly class Agreed
         };
     }
 
-    private static function put(Book $book, Operation $operation, mixed $value): Book
+    /** The same field, brought to another value. */
+    private static function towards(Operation $operation, mixed $value): Operation
     {
-        $object = $book->find($operation->object);
-        if ($object === null) {
-            return $book;
-        }
-        $before = FieldPath::get($object->toArray(), (string) $operation->path);
         $order = static fn (mixed $keys): array => array_values(array_filter(is_array($keys) ? $keys : [], is_string(...)));
-        $change = $operation->kind === OperationKind::Move
-            ? Operation::move(Reference::of($object), substr((string) $operation->path, 0, -strlen('/' . FieldPath::ORDER)), $order($before), $order($value))
-            : Operation::set(Reference::of($object), (string) $operation->path, $before, $value);
 
-        return ChangeSet::of($change)->applyTo($book);
+        return $operation->kind === OperationKind::Move
+            ? Operation::move($operation->object, substr((string) $operation->path, 0, -strlen('/' . FieldPath::ORDER)), $order($operation->before), $order($value))
+            : Operation::set($operation->object, (string) $operation->path, $operation->before, $value);
     }
 }
