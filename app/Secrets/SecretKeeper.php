@@ -17,6 +17,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\PinStrength;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\OperationKind;
 
 /**
  * PINs of mailboxes and routes: made here, sealed with a key of their own, shown once, sent to the switch with the next
@@ -99,15 +100,24 @@ final readonly class SecretKeeper
      */
     public function check(TenantRow $tenant, string $technicianId, array $edits): void
     {
-        foreach ($edits as $edit) {
-            if ($edit->path !== self::FIELD || ! in_array($edit->object->kind, self::KINDS, true) || $edit->value === 'none' || $edit->value === null) {
-                continue;
-            }
-            $holder = $this->drafts->view($tenant, $technicianId)->edited->find($edit->object);
-            if ($holder !== null && $this->of($tenant, (string) $holder->id()) === null) {
+        $says = array_filter($edits, static fn (FieldEdit $edit): bool => in_array($edit->object->kind, self::KINDS, true) && ! in_array(self::saidBy($edit), [null, 'none'], true));
+        if ($says === []) {
+            return;
+        }
+        $book = $this->drafts->view($tenant, $technicianId)->edited;
+        $made = array_flip(array_filter(Secret::query()->where('tenant_id', $tenant->id)->where('field', self::FIELD)->pluck('object_id')->all(), is_string(...)));
+        foreach ($says as $edit) {
+            $holder = $book->find($edit->object);
+            if ($holder === null ? $edit->kind === OperationKind::Create : ! isset($made[(string) $holder->id()])) {
                 throw UnusableBook::unbelievable("{$edit->object}." . self::FIELD, 'no PIN was made for it; have one made under Mailboxes');
             }
         }
+    }
+
+    /** What an edit says of the PIN, by itself or among the fields of a whole object. */
+    private static function saidBy(FieldEdit $edit): mixed
+    {
+        return $edit->kind === OperationKind::Create ? (is_array($edit->value) ? $edit->value[self::FIELD] ?? null : null) : ($edit->path === self::FIELD ? $edit->value : null);
     }
 
     /** @throws CannotReveal */
@@ -148,8 +158,8 @@ final readonly class SecretKeeper
     /** @return list<string> objects of the book as entered whose PIN the switch has not been told yet */
     public function toTell(string $tenantId, Book $book): array
     {
-        $unsent = Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->pluck('object_id')->all();
-        $objects = array_filter($unsent === [] ? [] : $book->objects(), static fn (BookObject $object): bool => in_array($object->id(), $unsent, true) && self::isSetIn($object));
+        $unsent = Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->pluck('object_id', 'object_id')->all();
+        $objects = array_filter($unsent === [] ? [] : $book->objects(), static fn (BookObject $object): bool => isset($unsent[(string) $object->id()]) && self::isSetIn($object));
 
         return array_values(array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
     }

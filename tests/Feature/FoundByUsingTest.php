@@ -42,6 +42,7 @@ final class FoundByUsingTest extends FeatureTestCase
             [['object' => 'site:office', 'path' => 'address/country', 'value' => 'Narnia'], 'address/country', 'no country'],
             [['object' => 'site:office', 'path' => 'address/postcode', 'value' => '???'], 'address/postcode', 'no postcode'],
             [['object' => 'mailbox:ines-marsh', 'path' => 'pin', 'value' => 'set'], 'pin', 'no PIN was made'],
+            [['op' => 'create', 'object' => 'mailbox:shared', 'value' => ['name' => 'Shared', 'extension' => '390', 'pin' => 'set']], 'pin', 'no PIN was made'],
         ] as [$edit, $path, $why]) {
             $refused = $this->edit($customer, [$edit])->assertStatus(422);
             self::assertStringContainsString($why, (string) $refused->json('errors.0.detail'));
