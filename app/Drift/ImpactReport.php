@@ -50,7 +50,7 @@ final class ImpactReport
         $zone = ZoneClock::of($before->tenant->zone);
 
         return [
-            'isComplete' => $difference->isComplete,
+            'isComplete' => $difference->isComplete && DialDifference::isExact($before, $after),
             'count' => count($difference->contrasts),
             'contrasts' => array_map(static function (Contrast $contrast) use ($before, $after, $difference, $from, $zone): array {
                 $call = TellingCall::of($before, $after, $difference, $contrast);

@@ -66,7 +66,7 @@ final readonly class OutboundResource
     private static function claims(RouteClaims $claims): array
     {
         return [
-            'route' => (string) Reference::of($claims->route), 'shortest' => $claims->shortest, 'least' => $claims->least, 'most' => $claims->most,
+            'route' => (string) Reference::of($claims->route), 'isKnown' => $claims->isKnown, 'shortest' => $claims->shortest, 'least' => $claims->least, 'most' => $claims->most,
             'shadowedBy' => array_map(static fn (Route $route): string => (string) Reference::of($route), $claims->shadowedBy),
             'overlaps' => array_map(static fn (array $overlap): array => ['route' => (string) Reference::of($overlap[0]), 'digits' => $overlap[1]], $claims->overlaps),
             'left' => $claims->left, 'cutShort' => $claims->cutShort, 'extensions' => $claims->extensions, 'help' => $claims->help, 'shortCodes' => $claims->shortCodes,

@@ -163,6 +163,7 @@ final class RuleBook
             new Rules\Outbound\ChannelsBelowLoad(),
             new Rules\Outbound\ChannelsForIncoming(),
             new Rules\Outbound\CutShort(),
+            new Rules\Outbound\DigitsIntricate(),
             new Rules\Outbound\EmergencyGated(),
             new Rules\Outbound\EmergencyMissing(),
             new Rules\Outbound\EmergencyNeedsPrefix(),

@@ -68,7 +68,7 @@ final readonly class Chain implements BookObject
         return [
             'item' => $node->slug('item'),
             'to' => $node->destination('to'),
-            'rings' => $node->isNullOrMissing('rings') ? null : $node->whole('rings', 0, 0, 1000),
+            'rings' => $node->isNullOrMissing('rings') ? null : $node->whole('rings', 1, 1, 1000),
         ];
     }
 }

@@ -42,6 +42,11 @@ final class CallBook
 
     public const PEOPLE = 'the people';
 
+    public const WAYS_BACK = 'the ways back';
+
+    /** How often `operator` may stand for `operator`. */
+    private const MOST_ALIASES = 3;
+
     /** Conditions that a site's and the tenant's defaults, and the user's mailbox, answer too. */
     private const WITH_DEFAULTS = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb'];
 
@@ -195,6 +200,16 @@ final class CallBook
         return ($inside ? $site?->inside : $site?->outside)
             ?? ($inside ? $tenant?->inside : $tenant?->outside)
             ?? ($user->mailbox === null ? null : Destination::object($user->mailbox));
+    }
+
+    /** What a destination stands for: `operator` for what the tenant names, as if that were named there. */
+    public function meant(?Destination $to): ?Destination
+    {
+        for ($alias = 0; $to?->word === 'operator'; $alias++) {
+            $to = $alias < self::MOST_ALIASES ? $this->book->tenant->operator : null;
+        }
+
+        return $to;
     }
 
     /** The answer of an attendant for the state of its schedule; null for none. */

@@ -32,20 +32,20 @@ final readonly class ChainCalls
         if ($place === null) {
             return new Resolved(Event::of('ended'), $now, $steps);
         }
-        $to = $place['to'];
+        $to = $this->book->meant($place['to']);
         $seconds = $this->book->placeSeconds($place);
         if ($to === null) {
             return new Resolved(Event::of('left'), $now, $steps);
         }
         if ($to->outside !== null) {
-            return $this->place(Ringing::together([$this->world->outside($to->outside, $state->object, $state->inside, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER, false)]), $seconds, $now, $steps);
+            return $this->place(Ringing::together([$this->world->outside($to->outside, $state->object, $state->inside, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER, false)]), $now, $steps);
         }
         if ($to->word === 'again' || $to->word === 'back') {
             return new Resolved(Event::of('ended'), $now, $steps);
         }
         switch ($to->object?->kind) {
             case Kind::User:
-                return $this->place(Ringing::together($this->world->devices((string) $to, $seconds)), $seconds, $now, [...$steps, new TraceStep($now, (string) $to, 'is offered')]);
+                return $this->place(Ringing::together($this->world->devices((string) $to, $seconds)), $now, [...$steps, new TraceStep($now, (string) $to, 'is offered')]);
             case Kind::Group:
                 return $this->groups->place((string) $to, $state, $seconds, $now, $steps);
             case Kind::Announcement:
@@ -59,10 +59,10 @@ final readonly class ChainCalls
     }
 
     /** @param list<TraceStep> $steps */
-    private function place(Ringing $ringing, int $seconds, int $now, array $steps): Resolved
+    private function place(Ringing $ringing, int $now, array $steps): Resolved
     {
-        if ($ringing->began === [] || $seconds < $this->book->tenant()->secondsPerRing) {
-            return new Resolved(Event::of('left'), $now + ($ringing->began === [] ? 0 : $seconds), $steps);
+        if ($ringing->began === []) {
+            return new Resolved(Event::of('left'), $now, $steps);
         }
 
         return new Resolved(Event::of($ringing->kind, $ringing->who), $now + $ringing->seconds, [...$steps, ...TraceStep::rings($ringing->began, $now)]);

@@ -136,25 +136,25 @@ final readonly class Choices
             return [Choice::passive(Event::of('announced'), $this->book->seconds($announcement?->prompt))];
         }
         $place = $chain->places[$state->position] ?? null;
-        if ($place === null || $place['to']?->word === 'again' || $place['to']?->word === 'back') {
+        $to = $this->book->meant($place['to'] ?? null);
+        if ($place === null || $to?->word === 'again' || $to?->word === 'back') {
             return [Choice::passive(Event::of('ended'))];
         }
-        $seconds = $this->book->placeSeconds($place);
 
-        return $place['to'] === null ? [Choice::passive(Event::of('left'))] : $this->place($state, $place['to'], $seconds);
+        return $to === null ? [Choice::passive(Event::of('left'))] : $this->place($state, $to, $this->book->placeSeconds($place));
     }
 
     /** @return list<Choice> */
     private function place(State $state, Destination $to, int $seconds): array
     {
         if ($to->outside !== null) {
-            return $this->placeRings([$this->legs->outside($to->outside, $state->object, $state->inside, $seconds)], $seconds);
+            return $this->placeRings([$this->legs->outside($to->outside, $state->object, $state->inside, $seconds)]);
         }
         switch ($to->object?->kind) {
             case Kind::User:
                 $user = $this->book->get((string) $to, User::class);
 
-                return $this->placeRings($this->legs->of($user, $this->legs->devices($user), $state->inside, $seconds), $seconds);
+                return $this->placeRings($this->legs->of($user, $this->legs->devices($user), $state->inside, $seconds));
             case Kind::Group:
                 return $this->groups->place($this->book->get((string) $to, Group::class), $state->inside, $seconds);
             case Kind::Announcement:
@@ -171,14 +171,10 @@ final readonly class Choices
      * @param  list<RingLeg>  $legs
      * @return list<Choice>
      */
-    private function placeRings(array $legs, int $seconds): array
+    private function placeRings(array $legs): array
     {
         if (array_filter($legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()) === []) {
             return [Choice::passive(Event::of('left'))];
-        }
-        if ($seconds < $this->book->tenant()->secondsPerRing) {
-            // Too short to be answered, but its time runs.
-            return [Choice::passive(Event::of('left'), 0, $seconds)];
         }
 
         return [Choice::world(Event::of('left')), ...$this->rings($legs, false)];

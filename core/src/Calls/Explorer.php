@@ -15,12 +15,15 @@ final readonly class Explorer
      * @param  array<string, string>  $asked  what schedules were asked and said, by slot; where they say it again, this holds again
      * @param  array<string, true>  $read  what of the book was looked at
      * @param  bool  $isComplete  whether every state was followed
+     * @param  int  $mostTransfers  of a call; what only more of them lead to ends as an overrun
      */
-    private function __construct(public array $states, public array $edges, public array $asked, public array $read, public bool $isComplete)
+    private function __construct(public array $states, public array $edges, public array $asked, public array $read, public bool $isComplete, public int $mostTransfers)
     {
     }
 
     /**
+     * Follows whatever can be come to within the tenant's transfers, fewest first.
+     *
      * @param  Graph  $graph  with its schedules saying what holds in this run
      * @param  ?list<State>  $starts  unset: every number, and every extension dialled from inside
      */
@@ -30,27 +33,82 @@ final readonly class Explorer
         $edges = [];
         $asked = [];
         $read = [];
+        $tooFar = [];
         $open = [];
+        // The first destination that is followed is no transfer yet.
+        $most = $graph->transferLimit() + 1;
         foreach ($starts ?? $graph->starts() as $start) {
-            $states[$start->key()] = $open[] = $start;
+            $states[$start->key()] = $open[self::followed($start)][] = $start;
         }
-        while (($state = array_pop($open)) !== null) {
-            if (count($edges) >= $mostStates) {
-                return new self($states, $edges, $asked, $read, false);
+        for ($transfers = 0; $transfers <= $most && $open !== []; $transfers++) {
+            while (isset($open[$transfers]) && ($state = array_pop($open[$transfers])) !== null) {
+                $key = $state->key();
+                if (isset($edges[$key])) {
+                    continue;
+                }
+                if (count($edges) >= $mostStates || $graph->isSpent()) {
+                    return self::broken($graph, $starts ?? $graph->starts(), $states, $edges, $asked, $read, $most);
+                }
+                $crossing = $graph->edges($state);
+                $edges[$key] = $crossing->edges;
+                $asked += $crossing->asked;
+                $read += $crossing->read;
+                foreach ($crossing->edges as $index => $edge) {
+                    if ($edge->to === null || isset($edges[$edge->to]) || $edge->next->state === null) {
+                        continue;
+                    }
+                    $after = $transfers + ($edge->next->isTransfer ? 1 : 0);
+                    if ($after > $most) {
+                        $tooFar[] = [$key, $index, $edge->next->state];
+                    } else {
+                        $states[$edge->to] ??= $edge->next->state;
+                        $open[$after][] = $edge->next->state;
+                    }
+                }
             }
-            $crossing = $graph->edges($state);
-            $edges[$state->key()] = $crossing->edges;
-            $asked += $crossing->asked;
-            $read += $crossing->read;
-            foreach ($crossing->edges as $edge) {
-                if ($edge->to !== null && ! isset($states[$edge->to]) && $edge->next->state !== null) {
-                    // Marked as found at once, so that nothing stands in line twice.
-                    $states[$edge->to] = $open[] = $edge->next->state;
+            unset($open[$transfers]);
+        }
+        foreach ($tooFar as [$key, $index, $state]) {
+            if (! isset($edges[$state->key()])) {
+                $edges[$key] = array_replace($edges[$key], [$index => new Edge($edges[$key][$index]->choice, Next::end(Outcome::Overrun, $state->object), null)]);
+            }
+        }
+
+        return new self($states, $edges, $asked, $read, true, $most);
+    }
+
+    /**
+     * As far as it was followed, and what becomes of callers who do nothing: that is known whatever else is not.
+     *
+     * @param  list<State>  $starts
+     * @param  array<string, State>  $states
+     * @param  array<string, list<Edge>>  $edges
+     * @param  array<string, string>  $asked
+     * @param  array<string, true>  $read
+     */
+    private static function broken(Graph $graph, array $starts, array $states, array $edges, array $asked, array $read, int $most): self
+    {
+        foreach ($starts as $state) {
+            for ($passed = []; $state !== null && ! isset($passed[$state->key()]); $state = self::passiveEdge($edges[$state->key()])?->next->state) {
+                $key = $state->key();
+                $passed[$key] = true;
+                $states[$key] ??= $state;
+                if (! isset($edges[$key])) {
+                    $crossing = $graph->edges($state);
+                    $edges[$key] = $crossing->edges;
+                    $asked += $crossing->asked;
+                    $read += $crossing->read;
                 }
             }
         }
 
-        return new self($states, $edges, $asked, $read, true);
+        return new self($states, $edges, $asked, $read, false, $most);
+    }
+
+    /** Destinations followed already where a call begins: dialling an extension is one. */
+    public static function followed(State $start): int
+    {
+        return $start->place === Place::Number ? 0 : 1;
     }
 
     /** @return list<array{Outcome, string}> each distinct end that can be reached from a state, in the order of its finding */
@@ -85,16 +143,21 @@ final readonly class Explorer
     {
         $passed = [];
         $state = $from;
+        $followed = self::followed($from);
         while (true) {
             $key = $state->key();
             if (isset($passed[$key])) {
                 return [array_keys($passed), null, $state->object];
+            }
+            if ($followed > $this->mostTransfers) {
+                return [array_keys($passed), Outcome::Overrun, $state->object];
             }
             $passed[$key] = true;
             $edge = self::passiveEdge($this->edges[$key] ?? []);
             if ($edge === null || $edge->next->outcome !== null) {
                 return [array_keys($passed), $edge?->next->outcome, $edge === null ? $state->object : $edge->next->target];
             }
+            $followed += $edge->next->isTransfer ? 1 : 0;
             $state = $edge->next->state ?? throw new \LogicException('neither a state nor an end');
         }
     }

@@ -153,8 +153,8 @@ final class Hunt
         $ringing = Ringing::together($legs);
         $dropped = $ringing->began === [];
         if ($seconds < $this->plan->ring) {
-            // Shorter than one ring: nobody can answer it, but its time runs.
-            $this->at += $dropped ? 0 : $seconds;
+            // Shorter than one ring: nobody can answer it, but its time runs, though everybody may have dropped out.
+            $this->at += $seconds;
 
             return null;
         }

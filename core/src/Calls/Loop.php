@@ -19,8 +19,10 @@ final readonly class Loop
     /**
      * @param  non-empty-list<string>  $states  keys of all states that reach each other
      * @param  int  $seconds  what one round adds at most: the passive one, else the one with the fewest steps
+     * @param  non-empty-list<string>  $objects  that the call goes through again and again, by name
+     * @param  bool  $isOneMenu  whether it is a menu that silence never leads out of
      */
-    public function __construct(public string $kind, public array $states, public int $seconds)
+    public function __construct(public string $kind, public array $states, public int $seconds, public array $objects, public bool $isOneMenu)
     {
     }
 }

@@ -26,12 +26,11 @@ final class Machine
 {
     private const MOST_RETURNS = 3;
 
-    private const MOST_ALIASES = 3;
-
     /** @var array<string, Next> where a choice leads from a menu entered from somewhere, whatever has been played before */
     private array $chosen = [];
 
-    public function __construct(private readonly CallBook $book)
+    /** @param ?WaysBack $waysBack where given, menus behind a call that nothing can see any more are forgotten */
+    public function __construct(private readonly CallBook $book, private readonly ?WaysBack $waysBack = null)
     {
     }
 
@@ -132,7 +131,8 @@ final class Machine
         return match ($event->kind) {
             'answered', 'outsideMailbox' => $this->taken($event),
             'announced', 'unanswered', 'left', 'played' => Next::state($state->nextPlace()),
-            'leads' => $this->follow($state, $to, isPlace: $to?->object?->kind !== Kind::Chain),
+            // What takes the call for good takes it as a place; a list in a list, and what `operator` stands for, is a transfer.
+            'leads' => $this->follow($state, $to, isPlace: $to?->object?->kind !== Kind::Chain && $to?->word !== 'operator'),
             default => Next::end(Outcome::DeadEnd, $state->object),
         };
     }
@@ -168,6 +168,7 @@ final class Machine
     /** What a caller chose, by a key or an extension. */
     private function chosen(State $state, Menu $menu, ?Destination $to): Next
     {
+        $to = $this->book->meant($to);
         if ($to?->word === 'again') {
             return $this->replay($state, $menu);
         }
@@ -199,6 +200,8 @@ final class Machine
     {
         // The menu has not been left, so the transfers that came back still count.
         $anew = Next::state(State::menu($state->object, $state->inside, $state->frames, $state->returns));
+
+        $to = $this->book->meant($to);
 
         return match ($to?->word) {
             'again' => $anew,
@@ -253,7 +256,10 @@ final class Machine
             return $menu === null ? $this->follow($state, $to) : $this->chosen(State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1)), $menu, $to);
         }
 
-        return $this->back($state) ?? Next::end(Outcome::DeadEnd, $state->object);
+        // Asked for in a menu, it goes back to that menu, which may be all that is left of what is behind.
+        return $this->book->menuAt($state) === null
+            ? $this->back($state) ?? Next::end(Outcome::DeadEnd, $state->object)
+            : Next::state(State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1)), true);
     }
 
     private function taken(Event $event): Next
@@ -264,9 +270,7 @@ final class Machine
     /** Follows a destination from where the call is. Unset: a dead end there. */
     private function follow(State $state, ?Destination $to, bool $needsRoute = true, bool $isPlace = false): Next
     {
-        for ($alias = 0; $to?->word === 'operator'; $alias++) {
-            $to = $alias < self::MOST_ALIASES ? $this->book->tenant()->operator : null;
-        }
+        $to = $this->book->meant($to);
         if ($to?->word === 'release' || $to?->word === 'busy') {
             return Next::end($to->word === 'release' ? Outcome::Released : Outcome::Busy, $state->object);
         }
@@ -279,8 +283,9 @@ final class Machine
     private function entering(Destination $to, bool $inside, array $frames, string $sender, bool $needsRoute): ?State
     {
         if ($to->outside !== null) {
-            return State::outside($to->outside, $inside, $frames, $sender, $needsRoute);
+            return State::outside($to->outside, $inside, $this->seen($frames, ''), $sender, $needsRoute);
         }
+        $frames = $this->seen($frames, $to->word === 'directory' ? $sender : (string) $to->object);
         if ($to->word === 'directory') {
             return State::at(Place::Directory, $sender, $inside, $frames);
         }
@@ -301,5 +306,19 @@ final class Machine
             Kind::Line => State::at(Place::Line, $object, $inside, $frames),
             default => null,
         };
+    }
+
+    /**
+     * @param  list<string>  $frames
+     * @return list<string> those that something after an object can go back to
+     */
+    private function seen(array $frames, string $object): array
+    {
+        if ($frames === [] || $this->waysBack === null) {
+            return $frames;
+        }
+        $this->book->reads(CallBook::WAYS_BACK);
+
+        return $this->waysBack->areSeenFrom($object) ? $frames : [];
     }
 }

@@ -82,19 +82,16 @@ final readonly class NumberRules
         if ($settled !== null) {
             return [Choice::passive($settled)];
         }
-        $blocked = $this->book->tenant()->blocked;
-        $choices = $blocked === [] ? [] : [Choice::world(Event::of('blocked'))];
-        $taken = array_fill_keys(array_column($blocked, 'callers'), true);
+        $before = array_values(array_unique(array_column($this->book->tenant()->blocked, 'callers')));
+        $choices = $before === [] ? [] : [Choice::world(Event::of('blocked'))];
         foreach ($number->callerRules as $rule) {
-            if (isset($taken[$rule->callers])) {
-                // Somebody before it takes just these callers.
-                continue;
+            if (FirstMatch::of($rule->callers, $before)->isPossible) {
+                if ($rule->callers === 'anyone') {
+                    return [...$choices, Choice::passive(Event::of('rule', $rule->item))];
+                }
+                $choices[] = Choice::world(Event::of('rule', $rule->item));
             }
-            $taken[$rule->callers] = true;
-            if ($rule->callers === 'anyone') {
-                return [...$choices, Choice::passive(Event::of('rule', $rule->item))];
-            }
-            $choices[] = Choice::world(Event::of('rule', $rule->item));
+            $before[] = $rule->callers;
         }
 
         return [...$choices, Choice::passive(Event::of('caller'))];

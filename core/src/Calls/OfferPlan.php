@@ -126,6 +126,12 @@ final readonly class OfferPlan
         return $this->limit === null ? $this->each() : min($this->each(), $this->limit);
     }
 
+    /** Seconds until nobody has answered, at least, where whoever is offered may drop out: an offer cut to less than a ring still takes its time. */
+    public function nothingFrom(): int
+    {
+        return $this->limit === null || $this->limit >= $this->ring ? 0 : $this->limit;
+    }
+
     /** @param list<Member> $ringing */
     private function offersInPass(array $ringing): int
     {
@@ -180,8 +186,10 @@ final readonly class OfferPlan
         return $this->limit === null ? $this->each() : min($this->each(), $this->limit - $second);
     }
 
+    /** Passes go round where both tiers have members, whether or not they are free; otherwise the limit is one offer. */
     private static function canBeOneOffer(Group $group): bool
     {
-        return $group->order === GroupOrder::Simultaneous && $group->tierTwo === TierTwo::Unavailable;
+        return $group->order === GroupOrder::Simultaneous
+            && ($group->tierTwo === TierTwo::Unavailable || count(array_unique(array_map(static fn (Member $member): int => $member->tier, $group->members))) < 2);
     }
 }

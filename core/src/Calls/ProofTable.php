@@ -27,9 +27,6 @@ final readonly class ProofTable
 
                 return ['end' => $end, 'sort' => Outcome::from($outcome)->sort($target), 'target' => $target];
             }, $run->facts->ends);
-            if ($run->facts->passive === null && ! $run->facts->staysInMenu) {
-                $ends[] = ['end' => Outcome::Loop->value . " {$run->facts->passiveTarget}", 'sort' => 'lost', 'target' => $run->facts->passiveTarget];
-            }
             usort($ends, static fn (array $one, array $other): int => [array_search($one['sort'], self::WORST, true), $one['end']] <=> [array_search($other['sort'], self::WORST, true), $other['end']]);
             $seconds = array_sum(array_map(static fn (array $when): int => $when[1] - $when[0], $survey->periods->when(...$run->classes)));
             $cells[] = ['number' => $run->number, 'label' => self::label($survey, $run), 'seconds' => $seconds, 'run' => $place, 'ends' => $ends];

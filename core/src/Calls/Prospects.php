@@ -7,9 +7,6 @@ namespace Jaunty\Core\Calls;
 /** Loops and waits of explored calls, found on the components of states that reach each other. */
 final readonly class Prospects
 {
-    /** States of a loop from which its shortest round is looked for. */
-    private const MOST_TRIED = 40;
-
     /** @param list<non-empty-list<string>> $components keys of states, each component before those that lead to it */
     private function __construct(private Explorer $explored, private array $components)
     {
@@ -30,23 +27,18 @@ final readonly class Prospects
         return new self($explored, Components::of($next));
     }
 
-    /** @return list<Loop> one for each component that leads back to itself */
+    /** @return list<Loop> those that go round by themselves or while somebody is busy or away, and those that callers drive by keys */
     public function loops(): array
     {
-        $loops = [];
+        $loops = Rounds::of($this->explored);
+        $round = array_fill_keys(array_merge(...array_map(static fn (Loop $loop): array => $loop->states, $loops)), true);
         foreach ($this->components as $component) {
             $inside = array_fill_keys($component, true);
-            $all = $this->within($inside, static fn (Edge $edge): bool => true);
-            if (count($component) === 1 && $all[$component[0]] === []) {
-                continue;
+            $goesRound = count($component) > 1 || $this->within($inside, static fn (Edge $edge): bool => true)[$component[0]] !== [];
+            if ($goesRound && array_intersect_key($inside, $round) === []) {
+                $objects = array_values(array_unique(array_map(fn (string $key): string => $this->explored->states[$key]->object, $component)));
+                $loops[] = new Loop(Loop::CALLER_DRIVEN, $component, Rounds::shortest($this->explored, $inside, true), $objects, false);
             }
-            $passive = $this->within($inside, static fn (Edge $edge): bool => $edge->choice->isPassive);
-            $keyless = $this->within($inside, static fn (Edge $edge): bool => ! $edge->choice->needsKey);
-            $loops[] = new Loop(match (true) {
-                self::goesRound($passive) => Loop::INESCAPABLE,
-                self::goesRound($keyless) => Loop::CONDITIONAL,
-                default => Loop::CALLER_DRIVEN,
-            }, $component, self::goesRound($passive) ? $this->round($passive) : $this->shortestRound($inside));
         }
 
         return $loops;
@@ -138,51 +130,5 @@ final readonly class Prospects
         }
 
         return false;
-    }
-
-    /** @param array<string, list<string>> $passive */
-    private function round(array $passive): int
-    {
-        $seconds = 0;
-        foreach (Components::of($passive) as $component) {
-            if (count($component) === 1 && ! in_array($component[0], $passive[$component[0]], true)) {
-                continue;
-            }
-            foreach ($component as $key) {
-                foreach ($this->explored->edges[$key] as $edge) {
-                    $seconds += $edge->choice->isPassive && in_array((string) $edge->to, $component, true) ? (int) $edge->choice->most : 0;
-                }
-            }
-        }
-
-        return $seconds;
-    }
-
-    /**
-     * Seconds that the round with the fewest steps adds at most.
-     *
-     * @param  array<string, true>  $inside
-     */
-    private function shortestRound(array $inside): int
-    {
-        $best = null;
-        foreach (array_slice(array_keys($inside), 0, self::MOST_TRIED) as $start) {
-            $seen = [];
-            $open = [[$start, 0, 0]];
-            for ($done = 0; $done < count($open); $done++) {
-                [$key, $steps, $seconds] = $open[$done];
-                foreach ($this->explored->edges[$key] as $edge) {
-                    $round = [$steps + 1, $seconds + (int) $edge->choice->most];
-                    if ($edge->to === $start) {
-                        $best = $best === null ? $round : min($best, $round);
-                    } elseif (isset($inside[(string) $edge->to]) && ! isset($seen[(string) $edge->to])) {
-                        $seen[(string) $edge->to] = true;
-                        $open[] = [(string) $edge->to, ...$round];
-                    }
-                }
-            }
-        }
-
-        return $best[1] ?? 0;
     }
 }

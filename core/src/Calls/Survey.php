@@ -66,7 +66,7 @@ final class Survey
     /** @return list<Loop> on the ways of one run */
     public function loopsOf(Run $run): array
     {
-        return $this->once($run, 'loops', static fn (Explorer $explored): array => Prospects::of($explored)->loops());
+        return array_values($run->facts->loops);
     }
 
     /**

@@ -29,37 +29,74 @@ final readonly class TestCalls
      */
     public function shortest(State $start, string $end, string $to, int $at): ?array
     {
-        /** @var \SplPriorityQueue<array{int, int, int}, array{string, int, int, ?array{State, Edge, mixed}}> $open */
+        $round = $this->roundOf($end);
+        $isOverrun = str_starts_with($end, Outcome::Overrun->value . ' ');
+        /** @var \SplPriorityQueue<array{int, int, int}, array{string, int, int, int, ?array{State, Edge, mixed}}> $open */
         $open = new \SplPriorityQueue();
-        $open->insert([$start->key(), 0, 0, null], [0, 0, 0]);
+        $open->insert([$start->key(), 0, 0, Explorer::followed($start), null], [0, 0, 0]);
         $ways = [];
         for ($step = 0; ! $open->isEmpty() && $step < self::MOST_STEPS; $step++) {
-            /** @var array{string, int, int, ?array{State, Edge, mixed}} $shortest */
+            /** @var array{string, int, int, int, ?array{State, Edge, mixed}} $shortest */
             $shortest = $open->extract();
-            [$key, $deeds, $seconds, $path] = $shortest;
+            [$key, $deeds, $seconds, $followed, $path] = $shortest;
             $ways[$key] = ($ways[$key] ?? 0) + 1;
             if ($ways[$key] > self::MOST_WAYS) {
                 continue;
             }
-            if ($key === $end && $path !== null) {
-                $script = Witness::script($this->book, self::unrolled($path), $to, $at);
+            $isTooFar = $followed > $this->explored->mostTransfers;
+            if ($path !== null && ($key === $end || $isTooFar && $isOverrun)) {
+                $script = Witness::script($this->book, self::unrolled($path), $to, $at, $isTooFar ? [Outcome::Overrun, [substr($end, strlen(Outcome::Overrun->value) + 1)]] : null);
                 if ($script !== null) {
                     return $script;
                 }
-
-                continue;
             }
-            foreach ($this->explored->edges[$key] ?? [] as $edge) {
+            if ($path !== null && $round !== null && $this->goesRound($path, $key, $round[0])) {
+                $script = Witness::script($this->book, self::unrolled($path), $to, $at, [Outcome::Loop, $round[1]]);
+                if ($script !== null) {
+                    return $script;
+                }
+            }
+            foreach ($isTooFar ? [] : $this->explored->edges[$key] ?? [] as $edge) {
                 $next = $edge->to ?? "{$edge->next->outcome?->value} {$edge->next->target}";
                 // Ends other than the one that is looked for lead nowhere.
                 if ($edge->to !== null || $next === $end) {
                     $cost = [$deeds + ($edge->choice->isPassive ? 0 : 1), $seconds + $edge->choice->least];
-                    $open->insert([$next, $cost[0], $cost[1], [$this->explored->states[$key], $edge, $path]], [-$cost[0], -$cost[1], -$step]);
+                    $open->insert([$next, $cost[0], $cost[1], $followed + ($edge->next->isTransfer ? 1 : 0), [$this->explored->states[$key], $edge, $path]], [-$cost[0], -$cost[1], -$step]);
                 }
             }
         }
 
         return null;
+    }
+
+    /** @return ?array{array<string, true>, non-empty-list<string>} the states of a loop that is looked for, and whom Trace may name for it; null for another end */
+    private function roundOf(string $end): ?array
+    {
+        foreach (str_starts_with($end, Outcome::Loop->value . ' ') ? Rounds::of($this->explored) : [] as $loop) {
+            if (in_array(substr($end, strlen(Outcome::Loop->value) + 1), $loop->objects, true)) {
+                return [array_fill_keys($loop->states, true), $loop->objects];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether a path has come back to where it was without a key.
+     *
+     * @param  array{State, Edge, mixed}  $path
+     * @param  array<string, true>  $round
+     */
+    private function goesRound(array $path, string $key, array $round): bool
+    {
+        for ($step = $path; is_array($step) && isset($round[$key]) && ! $step[1]->choice->needsKey; $step = $step[2]) {
+            /** @var array{State, Edge, mixed} $step */
+            if ($step[0]->key() === $key) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

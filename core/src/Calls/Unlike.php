@@ -44,6 +44,9 @@ final readonly class Unlike
         if ($parts !== [] && CallBook::plan($one) !== CallBook::plan($other)) {
             $parts[CallBook::EXTENSIONS] = true;
         }
+        if ($parts !== [] && ! WaysBack::of($one)->equals(WaysBack::of($other))) {
+            $parts[CallBook::WAYS_BACK] = true;
+        }
 
         // The tenant is looked at for nearly everything, so it is not noted each time.
         return new self($parts, serialize($one->tenant) !== serialize($other->tenant));

@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
@@ -15,7 +16,6 @@ use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\SignInBy;
 use Jaunty\Core\Hours\State as HoursState;
-use Jaunty\Core\Numbering\DigitMap;
 
 /**
  * Makes of a path of the Explorer the test call that takes it: who answers, who is busy, which keys fall when. The world of a
@@ -26,11 +26,12 @@ final class Witness
 {
     private const RINGS = '';
 
-    private const USUAL_DIGITS = 11;
+    /** Whoever is in one of these states is not there for a group; the first that goes with the rest of the call is taken. */
+    private const AWAY = ['doNotDisturb', 'unreachable', 'busy', 'onACall'];
 
     private const KEYS = ['#', '*', '0', '9', '8', '7', '6', '5', '4', '3', '2', '1'];
 
-    /** @var array<string, string> by object; RINGS where somebody rings and does not answer */
+    /** @var array<string, list<string>> by object, the states that go with all of the path so far; RINGS where somebody rings and does not answer */
     private array $world = [];
 
     private ?string $from = null;
@@ -45,17 +46,20 @@ final class Witness
      * @param  non-empty-list<array{State, Edge}>  $path
      * @param  string  $to  the number, or the extension dialled inside
      * @param  int  $at  seconds since 1970
+     * @param  ?array{Outcome, list<string>}  $end  the outcome and whom it may be about, where the path does not say: of a loop, of a call handed on too often
      * @return ?array<string, mixed> a script as the tenant book writes it
      */
-    public static function script(Book $book, array $path, string $to, int $at): ?array
+    public static function script(Book $book, array $path, string $to, int $at, ?array $end = null): ?array
     {
+        $next = $path[count($path) - 1][1]->next;
+        $end ??= [$next->outcome, [$next->target]];
         // Whoever would be rung first may have to be out of the way for another to answer; a mobile's mailbox may come too late unless it is off.
         foreach ([[false, 'mailbox'], [false, 'off'], [true, 'mailbox'], [true, 'off']] as [$othersAway, $mailbox]) {
             $witness = new self($book, $othersAway, $mailbox);
             foreach ($path as [$state, $edge]) {
                 $witness->arrange($state, $edge->choice->event);
             }
-            $script = $witness->isSteady ? $witness->tried($path, $to, $at) : null;
+            $script = $witness->isSteady ? $witness->tried($path, $to, $at, $end) : null;
             if ($script !== null) {
                 return $script;
             }
@@ -66,19 +70,19 @@ final class Witness
 
     /**
      * @param  non-empty-list<array{State, Edge}>  $path
+     * @param  array{?Outcome, list<string>}  $end
      * @return ?array<string, mixed>
      */
-    private function tried(array $path, string $to, int $at): ?array
+    private function tried(array $path, string $to, int $at, array $end): ?array
     {
-        $world = array_filter($this->world, static fn (string $state): bool => $state !== self::RINGS);
+        $world = array_filter(array_map(static fn (array $states): string => $states[0], $this->world), static fn (string $state): bool => $state !== self::RINGS);
         $script = ['to' => $to, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)] + ($this->from === null ? [] : ['from' => $this->from]) + ($world === [] ? [] : ['world' => $world]);
         $keys = $this->keys($path, Script::read($script, $this->book));
-        $end = $path[count($path) - 1][1]->next;
         // Keys that have their second come first; a greeting that takes no time hears only those that have none.
         foreach ($keys === null ? [] : [$keys, array_map(static fn (array $key): array => ['key' => $key['key']], $keys)] as $way) {
             $written = $script + ($way === [] ? [] : ['keys' => $way]);
             $trace = Trace::of($this->book, Script::read($written, $this->book));
-            if ($trace->outcome === $end->outcome && $trace->target === $end->target) {
+            if ($trace->outcome === $end[0] && in_array($trace->target, $end[1], true)) {
                 return $written;
             }
         }
@@ -172,8 +176,8 @@ final class Witness
             $event->kind === 'outsideMailbox' => $this->taken($object, $state->position, $event->detail, $this->mailbox),
             $object instanceof Group => $this->group($object, $event->kind),
             $object instanceof Chain => $this->left($object, $state->position, $event->kind),
-            $state->place === Place::Transfer => $this->person($state->callee, $event->kind),
-            in_array($state->place, [Place::User, Place::Outside], true) => $this->person($state->object, $event->kind),
+            $state->place === Place::Transfer => $this->person($state->callee, $event->kind, true),
+            in_array($state->place, [Place::User, Place::Outside], true) => $this->person($state->object, $event->kind, false),
             default => null,
         };
     }
@@ -181,62 +185,61 @@ final class Witness
     private function taken(?BookObject $object, int $position, string $who, string $state): void
     {
         $this->commit($who, $state);
-        $place = $object instanceof Chain ? ($object->places[$position]['to'] ?? null)?->object : null;
+        $place = $object instanceof Chain ? $this->placeAt($object, $position)?->object : null;
         $object = $place === null ? $object : $this->book->find($place);
         foreach ($this->othersAway && $object instanceof Group ? Hunt::members($object) : [] as $member) {
             if ((string) $member->who !== $who) {
-                $this->commit((string) $member->who, $member->who->outside === null ? 'doNotDisturb' : 'busy');
+                $this->commit((string) $member->who, ...$member->who->outside === null ? $this->awayFrom($object) : ['busy']);
             }
         }
+    }
+
+    /** @return non-empty-list<string> */
+    private function awayFrom(Group $group): array
+    {
+        return [...self::AWAY, ...$group->signInBy === SignInBy::Member ? ['signedOut'] : []];
+    }
+
+    private function placeAt(Chain $chain, int $position): ?Destination
+    {
+        return CallBook::open($this->book)->meant($chain->places[$position]['to'] ?? null);
     }
 
     private function caller(Number $number, Event $event): void
     {
+        $before = array_column($this->book->tenant->blocked, 'callers');
         if ($event->kind === 'blocked') {
-            $this->callFrom($this->book->tenant->blocked[0]->callers ?? '');
+            $this->callFrom(FirstMatch::of($before[0] ?? '', []));
         } elseif ($event->kind === 'rule') {
             foreach ($number->callerRules as $rule) {
                 if ($rule->item === $event->detail) {
-                    $this->callFrom($rule->callers);
+                    $this->callFrom(FirstMatch::of($rule->callers, $before));
                 }
+                $before[] = $rule->callers;
             }
         }
     }
 
-    private function callFrom(string $callers): void
+    private function callFrom(FirstMatch $caller): void
     {
-        if ($callers === 'withheld') {
-            $this->from = $callers;
-        } elseif ($callers !== 'anyone') {
-            $this->from = self::example($callers);
-            $this->isSteady = $this->isSteady && $this->from !== null;
-        }
+        $this->isSteady = $this->isSteady && $caller->example !== null;
+        $this->from = $caller->example === '' ? null : $caller->example;
     }
 
-    /** A caller whom a digit map matches: some digit for every free place, tried. */
-    private static function example(string $map): ?string
+    private function person(string $who, string $kind, bool $isOffer): void
     {
-        $digitMap = DigitMap::parse($map, 'callers');
-        foreach (explode('|', trim($map, '()')) as $alternative) {
-            foreach (['5', '2', '0', '9'] as $filler) {
-                $digits = (string) preg_replace(['/\[(\d)[^\]]*\]/', '/x/i', '/[^\d.]/'], ['$1', $filler, ''], $alternative);
-                foreach ([str_replace('.', '', $digits), str_pad(str_replace('.', '', $digits), self::USUAL_DIGITS, $filler)] as $written) {
-                    if ($digitMap->matches($written) && preg_match(Number::E164, "+{$written}") === 1) {
-                        return "+{$written}";
-                    }
-                }
-            }
-        }
-
-        return null;
-    }
-
-    private function person(string $who, string $kind): void
-    {
-        if (in_array($kind, ['busy', 'onACall', 'unreachable', 'doNotDisturb'], true)) {
-            $this->commit($who, $kind);
-        } elseif ($kind === 'unanswered') {
-            $this->commit($who, self::RINGS);
+        $states = match ($kind) {
+            'busy' => ['busy', 'onACall'],
+            'onACall' => ['onACall', 'busy'],
+            'doNotDisturb' => ['doNotDisturb'],
+            // Who is not to be disturbed is not there for an offer.
+            'unreachable' => $isOffer ? ['unreachable', 'doNotDisturb'] : ['unreachable'],
+            // Signed out of groups a telephone rings all the same, and a second line rings beside a call.
+            'unanswered' => [self::RINGS, 'signedOut', 'onACall'],
+            default => [],
+        };
+        if ($states !== []) {
+            $this->commit($who, ...$states);
         }
     }
 
@@ -245,41 +248,42 @@ final class Witness
         if ($kind === 'closedByHand' || $kind === 'full') {
             $this->commit("group:{$group->key}", $kind);
         }
-        $state = match ($kind) {
-            'allBusy' => 'busy',
-            'allUnreachable' => 'unreachable',
-            'nobodySignedIn' => $group->signInBy === SignInBy::Member ? 'signedOut' : 'doNotDisturb',
+        $out = $group->signInBy === SignInBy::Member ? ['signedOut', 'doNotDisturb'] : ['doNotDisturb'];
+        $states = match ($kind) {
+            // Others may be away meanwhile, as long as somebody is busy; that is tried.
+            'allBusy' => ['busy', 'onACall', 'unreachable', ...$out],
+            'allUnreachable' => ['unreachable', ...$out],
+            'nobodySignedIn' => $out,
+            'left' => $this->awayFrom($group),
             default => null,
         };
-        if ($state === null) {
-            return;
-        }
-        foreach (Hunt::members($group) as $member) {
-            if ($member->who->outside === null && ($state !== 'doNotDisturb' || $member->signedIn)) {
-                $this->commit((string) $member->who, $state);
+        foreach ($states === null ? [] : Hunt::members($group) as $member) {
+            if ($member->who->outside === null && ($group->signInBy === SignInBy::Member || $member->signedIn)) {
+                $this->commit((string) $member->who, ...$states);
             }
         }
     }
 
     private function left(Chain $chain, int $position, string $kind): void
     {
-        $to = $chain->places[$position]['to'] ?? null;
+        $to = $this->placeAt($chain, $position);
         if ($to === null || $kind !== 'left') {
             return;
         }
         $group = $to->object?->kind === Kind::Group ? $this->book->find($to->object) : null;
         if ($group instanceof Group) {
-            $this->group($group, 'nobodySignedIn');
+            $this->group($group, 'left');
         } elseif ($to->outside !== null) {
             $this->commit("outside:{$to->outside}", 'busy');
         } elseif ($to->object?->kind === Kind::User) {
-            $this->commit((string) $to, 'doNotDisturb');
+            $this->commit((string) $to, ...self::AWAY);
         }
     }
 
-    private function commit(string $who, string $state): void
+    private function commit(string $who, string ...$states): void
     {
-        $this->isSteady = $this->isSteady && ($this->world[$who] ?? $state) === $state;
-        $this->world[$who] = $state;
+        $both = array_values(array_intersect($this->world[$who] ?? $states, $states));
+        $this->isSteady = $this->isSteady && $both !== [];
+        $this->world[$who] = $both === [] ? array_values($states) : $both;
     }
 }

@@ -14,6 +14,15 @@ final readonly class DigitAutomaton
 {
     private const START = 0;
 
+    /** Places looked at while the states are found; the route tables of whole countries take a few thousand. */
+    private const MOST_WORK = 200_000;
+
+    /** Pairs of states that one search goes through. */
+    private const MOST_PAIRS = 50_000;
+
+    /** Beyond this many states, those that cannot be told apart are left as they are: finding them would cost more than it saves. */
+    private const MOST_MERGED = 400;
+
     /**
      * @param  list<array<int, int>>  $next  by state, then symbol, the state; none where digits fit no more
      * @param  list<bool>  $fits  by state, whether digits that end there fit, the timer having run out where it is waited for
@@ -23,37 +32,44 @@ final readonly class DigitAutomaton
     {
     }
 
-    /** What any of the maps lets through. */
+    /**
+     * What any of the maps lets through.
+     *
+     * @throws TooIntricate where that would take more work than is allowed: the states can be as many as there are sets of places
+     */
     public static function of(DigitMap ...$maps): self
     {
-        $alternatives = array_merge(...array_map(static fn (DigitMap $map): array => $map->alternatives(), array_values($maps)));
-        $start = self::closed($alternatives, array_map(static fn (int $which): array => [$which, 0], array_keys($alternatives)));
-        $known = [self::name($start) => self::START];
+        [$symbols, $closed, $ends] = self::places(array_merge(...array_map(static fn (DigitMap $map): array => $map->alternatives(), array_values($maps))));
+        $start = self::sorted($closed[-1]);
+        $known = [implode(',', $start) => self::START];
         $sets = [$start];
         $next = [];
+        $work = 0;
         for ($state = 0; $state < count($sets); $state++) {
+            $to = [];
+            foreach ($sets[$state] as $place) {
+                foreach ($symbols[$place] as $symbol => $into) {
+                    $to[$symbol] = ($to[$symbol] ?? []) + $closed[$into];
+                    $work += count($closed[$into]);
+                }
+            }
+            if ($work > self::MOST_WORK) {
+                throw TooIntricate::maps();
+            }
+            ksort($to);
             $leads = [];
-            for ($symbol = 0; $symbol < strlen(DigitMap::SYMBOLS); $symbol++) {
-                $to = [];
-                foreach ($sets[$state] as [$which, $place]) {
-                    $element = $alternatives[$which][$place] ?? null;
-                    if ($element !== null && ($element[0] >> $symbol & 1) === 1) {
-                        $to[] = [$which, $element[1] ? $place : $place + 1];
-                    }
+            foreach ($to as $symbol => $places) {
+                $set = self::sorted($places);
+                $name = implode(',', $set);
+                if (! isset($known[$name])) {
+                    $known[$name] = count($sets);
+                    $sets[] = $set;
                 }
-                if ($to !== []) {
-                    $set = self::closed($alternatives, $to);
-                    $name = self::name($set);
-                    if (! isset($known[$name])) {
-                        $known[$name] = count($sets);
-                        $sets[] = $set;
-                    }
-                    $leads[$symbol] = $known[$name];
-                }
+                $leads[$symbol] = $known[$name];
             }
             $next[] = $leads;
         }
-        $atOnce = array_map(static fn (array $set): bool => self::isEnd($alternatives, $set), $sets);
+        $atOnce = array_map(static fn (array $set): bool => array_filter($set, static fn (int $place): bool => isset($ends[$place])) !== [], $sets);
 
         return self::smallest($next, self::withTimer($next, $atOnce), $atOnce);
     }
@@ -108,19 +124,25 @@ final readonly class DigitAutomaton
     /** @return ?string the shortest digits that both let through, of equal ones the first; null where there are none */
     public function common(self $other): ?string
     {
-        return $this->search([$other], true);
+        return self::search([$this, $other], []);
     }
 
     /** @return ?string the shortest digits that this one lets through and none of the others does; null where they take them all */
     public function beyond(self ...$others): ?string
     {
-        return $this->search(array_values($others), false);
+        return self::search([$this], array_values($others));
+    }
+
+    /** @return ?string the shortest digits that both let through and none of the others does; null where there are none */
+    public function within(self $other, self ...$others): ?string
+    {
+        return self::search([$this, $other], array_values($others));
     }
 
     /** @return ?string the shortest digits that fit */
     public function shortest(): ?string
     {
-        return $this->search([], false);
+        return self::search([$this], []);
     }
 
     /** @return ?string the shortest digits that can never be dialled to their end, as their beginning fits already and is collected at once */
@@ -151,53 +173,54 @@ final readonly class DigitAutomaton
     public function lengths(): array
     {
         $least = strlen($this->shortest() ?? '');
-        // A path longer than there are states goes round, and can go round again.
-        $ends = $this->fits;
-        $most = $ends[self::START] ? 0 : null;
-        $at = [self::START => true];
-        for ($length = 1; $at !== []; $length++) {
-            if ($length > count($this->next)) {
-                return [$least, null];
+        $before = [];
+        $open = [];
+        foreach (array_keys($this->next) as $state) {
+            foreach ($this->dialled($state) as $to) {
+                $before[$to][] = $state;
             }
-            $to = [];
-            foreach (array_keys($at) as $state) {
-                foreach ($this->dialled($state) as $next) {
-                    if ($this->leadsOn($next)) {
-                        $to[$next] = true;
+            if ($this->fits[$state]) {
+                $open[] = $state;
+            }
+        }
+        // From the ends backward: how many digits can follow, state by state, once that is known of all that come after.
+        $useful = [];
+        while (($state = array_pop($open)) !== null) {
+            if (! isset($useful[$state])) {
+                $useful[$state] = true;
+                array_push($open, ...$before[$state] ?? []);
+            }
+        }
+        $after = [];
+        $longest = [];
+        foreach (array_keys($useful) as $state) {
+            $after[$state] = count(array_filter($this->dialled($state), static fn (int $to): bool => isset($useful[$to])));
+            $longest[$state] = 0;
+            if ($after[$state] === 0) {
+                $open[] = $state;
+            }
+        }
+        $done = 0;
+        while (($state = array_pop($open)) !== null) {
+            $done++;
+            foreach ($before[$state] ?? [] as $from) {
+                if (isset($useful[$from])) {
+                    $longest[$from] = max($longest[$from], $longest[$state] + 1);
+                    if (--$after[$from] === 0) {
+                        $open[] = $from;
                     }
-                    $most = $ends[$next] ? $length : $most;
                 }
             }
-            $at = $to;
         }
 
-        return [$least, $most ?? 0];
+        // What is left over goes round, and can go round again.
+        return [$least, $done < count($useful) ? null : $longest[self::START] ?? 0];
     }
 
     /** How many states it has; digits that fit no more are none. */
     public function size(): int
     {
         return count($this->next);
-    }
-
-    /** Whether any digits after a state still fit. */
-    private function leadsOn(int $from): bool
-    {
-        $seen = [$from => true];
-        $open = [$from];
-        while (($state = array_pop($open)) !== null) {
-            foreach ($this->dialled($state) as $to) {
-                if ($this->fits[$to]) {
-                    return true;
-                }
-                if (! isset($seen[$to])) {
-                    $seen[$to] = true;
-                    $open[] = $to;
-                }
-            }
-        }
-
-        return false;
     }
 
     /** @return array<int, int> where digits lead from a state, the timer left out */
@@ -209,33 +232,33 @@ final readonly class DigitAutomaton
     /**
      * All read the same digits, shortest first; whoever they fit no more drops out, so that many others cost little.
      *
-     * @param  list<self>  $others
-     * @param  bool  $isTheirs  whether one of the others has to let the digits through, or none may
+     * @param  non-empty-list<self>  $all  who have to let them through
+     * @param  list<self>  $none  who may not
+     *
+     * @throws TooIntricate
      */
-    private function search(array $others, bool $isTheirs): ?string
+    private static function search(array $all, array $none): ?string
     {
         $seen = [];
-        $open = [[self::START, array_fill_keys(array_keys($others), self::START), '']];
+        $open = [[array_fill_keys(array_keys($all), self::START), array_fill_keys(array_keys($none), self::START), '']];
         for ($done = 0; $done < count($open); $done++) {
-            [$mine, $theirs, $digits] = $open[$done];
-            $fitsThem = false;
-            foreach ($theirs as $which => $state) {
-                $fitsThem = $fitsThem || $others[$which]->fits[$state];
+            if ($done > self::MOST_PAIRS) {
+                throw TooIntricate::maps();
             }
-            if ($this->fits[$mine] && $fitsThem === $isTheirs) {
+            [$ours, $theirs, $digits] = $open[$done];
+            if (self::fitAll($all, $ours) && ! self::fitAny($none, $theirs)) {
                 return $digits;
             }
-            foreach ($this->dialled($mine) as $symbol => $to) {
-                $with = [];
-                foreach ($theirs as $which => $state) {
-                    if (isset($others[$which]->next[$state][$symbol])) {
-                        $with[$which] = $others[$which]->next[$state][$symbol];
-                    }
+            foreach ($all[0]->dialled($ours[0]) as $symbol => $ignored) {
+                $with = self::moved($all, $ours, $symbol);
+                if (count($with) < count($all)) {
+                    continue;
                 }
-                $name = "{$to} " . json_encode($with, JSON_THROW_ON_ERROR);
-                if (! isset($seen[$name]) && ! ($isTheirs && $with === [])) {
+                $without = self::moved($none, $theirs, $symbol);
+                $name = implode(' ', $with) . ' ' . json_encode($without, JSON_THROW_ON_ERROR);
+                if (! isset($seen[$name])) {
                     $seen[$name] = true;
-                    $open[] = [$to, $with, $digits . DigitMap::SYMBOLS[$symbol]];
+                    $open[] = [$with, $without, $digits . DigitMap::SYMBOLS[$symbol]];
                 }
             }
         }
@@ -244,45 +267,96 @@ final readonly class DigitAutomaton
     }
 
     /**
-     * @param  list<list<array{int, bool}>>  $alternatives
-     * @param  list<array{int, int}>  $places
-     * @return list<array{int, int}> with the places behind elements that may be left out, each once, sorted
+     * @param  list<self>  $automata
+     * @param  array<int, int>  $states
+     * @return array<int, int> of those that the symbol leads on
      */
-    private static function closed(array $alternatives, array $places): array
+    private static function moved(array $automata, array $states, int $symbol): array
     {
-        $all = [];
-        foreach ($places as [$which, $place]) {
-            $all["{$which} {$place}"] = [$which, $place];
-            while ($alternatives[$which][$place][1] ?? false) {
-                $place++;
-                $all["{$which} {$place}"] = [$which, $place];
+        $to = [];
+        foreach ($states as $which => $state) {
+            if (isset($automata[$which]->next[$state][$symbol])) {
+                $to[$which] = $automata[$which]->next[$state][$symbol];
             }
         }
-        $all = array_values($all);
-        sort($all);
 
-        return $all;
-    }
-
-    /** @param list<array{int, int}> $set */
-    private static function name(array $set): string
-    {
-        return implode(',', array_map(static fn (array $at): string => "{$at[0]} {$at[1]}", $set));
+        return $to;
     }
 
     /**
-     * @param  list<list<array{int, bool}>>  $alternatives
-     * @param  list<array{int, int}>  $set
+     * @param  list<self>  $automata
+     * @param  array<int, int>  $states
      */
-    private static function isEnd(array $alternatives, array $set): bool
+    private static function fitAll(array $automata, array $states): bool
     {
-        foreach ($set as [$which, $place]) {
-            if ($place === count($alternatives[$which])) {
+        foreach ($states as $which => $state) {
+            if (! $automata[$which]->fits[$state]) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  list<self>  $automata
+     * @param  array<int, int>  $states
+     */
+    private static function fitAny(array $automata, array $states): bool
+    {
+        foreach ($states as $which => $state) {
+            if ($automata[$which]->fits[$state]) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /**
+     * The places of all alternatives, numbered through, each alternative with one behind its last element.
+     *
+     * @param  list<list<array{int, bool}>>  $alternatives
+     * @return array{list<array<int, int>>, array<int, array<int, true>>, array<int, true>} by place: where each symbol leads; each place with those behind elements that may be left out (-1: all beginnings); and the places behind a last element
+     */
+    private static function places(array $alternatives): array
+    {
+        $symbols = [];
+        $closed = [-1 => []];
+        $ends = [];
+        foreach ($alternatives as $elements) {
+            $first = count($symbols);
+            foreach ($elements as $element) {
+                $place = count($symbols);
+                $symbols[] = [];
+                for ($symbol = 0; $symbol < strlen(DigitMap::SYMBOLS); $symbol++) {
+                    if (($element[0] >> $symbol & 1) === 1) {
+                        $symbols[$place][$symbol] = $element[1] ? $place : $place + 1;
+                    }
+                }
+            }
+            $ends[count($symbols)] = true;
+            $symbols[] = [];
+            for ($place = count($symbols) - 1; $place >= $first; $place--) {
+                $mayBeLeftOut = $elements[$place - $first][1] ?? false;
+                $closed[$place] = [$place => true] + ($mayBeLeftOut ? $closed[$place + 1] : []);
+            }
+            $closed[-1] += $closed[$first];
+        }
+
+        return [$symbols, $closed, $ends];
+    }
+
+    /**
+     * @param  array<int, true>  $places
+     * @return list<int>
+     */
+    private static function sorted(array $places): array
+    {
+        $sorted = array_keys($places);
+        sort($sorted);
+
+        return $sorted;
     }
 
     /**
@@ -315,6 +389,9 @@ final readonly class DigitAutomaton
      */
     private static function smallest(array $next, array $fits, array $atOnce): self
     {
+        if (count($next) > self::MOST_MERGED) {
+            return new self($next, $fits, $atOnce);
+        }
         $class = array_map(static fn (bool $one, bool $other): int => ($one ? 2 : 0) + ($other ? 1 : 0), $fits, $atOnce);
         for ($count = 0; $count !== count(array_unique($class));) {
             $count = count(array_unique($class));

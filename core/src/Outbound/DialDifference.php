@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Numbering\DigitAutomaton;
+use Jaunty\Core\Numbering\TooIntricate;
 
 /**
  * What users can dial in one book and not in another, and what goes out otherwise. Exact where digits go out or do not: for each kind
@@ -42,6 +43,20 @@ final readonly class DialDifference
         }
 
         return $contrasts;
+    }
+
+    /** Whether the routes of both books can be looked through whole; where not, some differences may be missing. */
+    public static function isExact(Book ...$books): bool
+    {
+        try {
+            foreach ($books as $book) {
+                array_map(RouteOrder::digitsOf(...), $book->all(Route::class));
+            }
+        } catch (TooIntricate) {
+            return false;
+        }
+
+        return true;
     }
 
     /** What somebody who dials notices, in words. */
@@ -80,7 +95,7 @@ final readonly class DialDifference
         foreach ($books as $book) {
             array_push($digits, ...array_map(static fn (SampleNumber $sample): string => $sample->digits, SampleNumbers::of($book)));
             foreach ($book->all(Route::class) as $route) {
-                $digits[] = RouteOrder::digitsOf($route)->shortest() ?? '';
+                $digits[] = self::known(static fn (): ?string => RouteOrder::digitsOf($route)->shortest()) ?? '';
             }
         }
 
@@ -115,8 +130,24 @@ final readonly class DialDifference
      */
     private static function apart(array $plans, array $senders, int $at): array
     {
-        [$was, $is] = array_map(static fn (DialPlan $plan, Sender $sender): array => $plan->letOut($sender, $at), $plans, $senders);
+        [$was, $is] = self::known(static fn (): array => array_map(static fn (DialPlan $plan, Sender $sender): array => $plan->letOut($sender, $at), $plans, $senders)) ?? [[], []];
+        $beyond = static fn (array $ones, array $others): array => array_map(static fn (DigitAutomaton $one): ?string => self::known(static fn (): ?string => $one->beyond(...$others)), $ones);
 
-        return array_values(array_filter([...array_map(static fn (DigitAutomaton $one): ?string => $one->beyond(...$is), $was), ...array_map(static fn (DigitAutomaton $one): ?string => $one->beyond(...$was), $is)], is_string(...)));
+        return array_values(array_filter([...$beyond($was, $is), ...$beyond($is, $was)], is_string(...)));
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): T  $asked
+     * @return ?T null where the digit maps are too intricate to say
+     */
+    private static function known(callable $asked): mixed
+    {
+        try {
+            return $asked();
+        } catch (TooIntricate) {
+            return null;
+        }
     }
 }

@@ -10,11 +10,13 @@ use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\Dialling;
 use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\EmergencyNumbers;
+use Jaunty\Core\Numbering\TooIntricate;
 
 /** What can be said of one route's digits beside those tried before it; each with the shortest digits that show it. */
 final readonly class RouteClaims
 {
     /**
+     * @param  bool  $isKnown  whether its digits and those of the routes before can be looked through; where not, nothing else is told
      * @param  ?string  $shortest  null where nothing fits
      * @param  int  $least  digits
      * @param  ?int  $most  null for no end
@@ -28,6 +30,7 @@ final readonly class RouteClaims
      */
     private function __construct(
         public Route $route,
+        public bool $isKnown,
         public ?string $shortest,
         public int $least,
         public ?int $most,
@@ -50,7 +53,11 @@ final readonly class RouteClaims
         $claims = [];
         $before = [];
         foreach ([...RouteOrder::emergency($book), ...RouteOrder::of($book)] as $route) {
-            $claims[] = self::about($route, $before, $extensions, $help, $codes, $book);
+            try {
+                $claims[] = self::about($route, $before, $extensions, $help, $codes, $book);
+            } catch (TooIntricate) {
+                $claims[] = new self($route, false, null, 0, null, [], [], null, null, [], [], []);
+            }
             $before[] = $route;
         }
 
@@ -76,7 +83,7 @@ final readonly class RouteClaims
         }
         [$least, $most] = $own->lengths();
 
-        return new self($route, $own->shortest(), $least, $most, $shadowed, $overlaps, $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)), $own->cutShort(), array_values(array_filter($extensions, static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch)), $route->emergency ? [] : self::begun($own, $help), $route->emergency ? [] : self::begun($own, $codes));
+        return new self($route, true, $own->shortest(), $least, $most, $shadowed, $overlaps, $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)), $own->cutShort(), array_values(array_filter($extensions, static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch)), $route->emergency ? [] : self::begun($own, $help), $route->emergency ? [] : self::begun($own, $codes));
     }
 
     /**

@@ -12,6 +12,7 @@ use Jaunty\Core\Book\RoutePin;
 use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\DigitMap;
+use Jaunty\Core\Numbering\TooIntricate;
 
 /** Which routes are tried before which, and which of them leave nothing to those behind. */
 final class RouteOrder
@@ -42,21 +43,39 @@ final class RouteOrder
         return array_values(array_filter($trunks, static fn (?BookObject $trunk): bool => $trunk instanceof Trunk));
     }
 
-    /** @var ?\WeakMap<Route, DigitAutomaton> routes never change, and several rules ask this of each */
+    /** @var ?\WeakMap<Route, DigitAutomaton|TooIntricate> routes never change, and several rules ask this of each */
     private static ?\WeakMap $known = null;
 
-    /** What a route lets through. */
+    /**
+     * What a route lets through.
+     *
+     * @throws TooIntricate
+     */
     public static function digitsOf(Route $route): DigitAutomaton
     {
         self::$known ??= new \WeakMap();
+        $known = self::$known[$route] ??= self::compiled($route);
 
-        return self::$known[$route] ??= self::union([$route]);
+        return $known instanceof DigitAutomaton ? $known : throw $known;
     }
 
-    /** @param list<Route> $routes */
-    public static function union(array $routes): DigitAutomaton
+    private static function compiled(Route $route): DigitAutomaton|TooIntricate
     {
-        return DigitAutomaton::of(...array_map(static fn (Route $route): DigitMap => DigitMap::parse($route->digits, 'digits'), $routes));
+        try {
+            return DigitAutomaton::of(DigitMap::parse($route->digits, 'digits'));
+        } catch (TooIntricate $unknown) {
+            return $unknown;
+        }
+    }
+
+    /**
+     * Whether any of some routes fits digits as a whole.
+     *
+     * @param  list<Route>  $routes
+     */
+    public static function fits(array $routes, string $digits): bool
+    {
+        return array_filter($routes, static fn (Route $route): bool => DigitMap::parse($route->digits, 'digits')->matches($digits)) !== [];
     }
 
     /**

@@ -13,7 +13,7 @@ const NATIONAL = object('route:national', { name: 'National', position: 1, digit
 const DESK = object('group:desk', { name: 'Front Desk', extension: '300' })
 const BOOK = [TENANT, INES, DESK, MAIN, LOCAL, NATIONAL, HELP]
 
-const CLAIM = { shortest: '10000000000', least: 11, most: 11, shadowedBy: [], overlaps: [], left: '10000000000', cutShort: null, extensions: [], help: [], shortCodes: [] }
+const CLAIM = { isKnown: true, shortest: '10000000000', least: 11, most: 11, shadowedBy: [], overlaps: [], left: '10000000000', cutShort: null, extensions: [], help: [], shortCodes: [] }
 const CELL = { words: 'goes out', reason: 'National takes it', sent: '15062345678', number: '+15062345678', asksPin: false }
 const OUTBOUND = {
   routes: [{ ...CLAIM, route: 'route:help', shortest: '911', least: 3, most: 3 }, { ...CLAIM, route: 'route:national' }, { ...CLAIM, route: 'route:local', left: null, shadowedBy: ['route:national'] }],

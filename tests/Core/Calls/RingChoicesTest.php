@@ -88,7 +88,6 @@ final class RingChoicesTest extends TestCase
         return [
             State::at(Place::User, 'user:ana', false, []),
             State::at(Place::Chain, 'chain:nights', false, [], 0),
-            State::at(Place::Chain, 'chain:blink', false, [], 0),
             State::menu('menu:day', false, [])->screening('user:ana'),
         ];
     }
@@ -121,7 +120,7 @@ final class RingChoicesTest extends TestCase
         return BookFormat::fromValue([
             'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'users' => [['key' => 'ana', 'extension' => '201', 'callingClass' => 'national', 'legs' => $legs] + $fields],
-            'chains' => [['key' => 'nights', 'places' => [['item' => 'a', 'to' => 'user:ana']]], ['key' => 'blink', 'places' => [['item' => 'a', 'to' => 'user:ana', 'rings' => 0]]]],
+            'chains' => [['key' => 'nights', 'places' => [['item' => 'a', 'to' => 'user:ana']]]],
             'menus' => [['key' => 'day', 'keys' => ['1' => ['to' => 'user:ana']]]],
             'trunks' => [['key' => 'harbour', 'outsideCallersOut' => true]],
             'routes' => [['key' => 'out', 'digits' => '1xxxxxxxxxx', 'trunks' => ['trunk:harbour']]],

@@ -51,6 +51,7 @@ function position(object: BookObject): number {
 }
 
 function lengths(each: RouteClaims): string {
+  if (!each.isKnown) return ''
   if (each.shortest === null) return 'lets nothing through'
   const many = each.most === null ? `${each.least} digits or more` : each.least === each.most ? plural(each.least, 'digit') : `${each.least} to ${each.most} digits`
   return `${many}, such as ${each.shortest}`
@@ -60,6 +61,7 @@ function lengths(each: RouteClaims): string {
 function faultsOf(each: RouteClaims): string[] {
   const of = (refs: string[]): string => refs.map((ref) => names.value.of(ref)).join(' and ')
   return [
+    ...(each.isKnown ? [] : ['not known: the digits are too intricate to be looked through']),
     ...(each.shadowedBy.length > 0 ? [`never used: ${of(each.shadowedBy)} ${each.shadowedBy.length === 1 ? 'takes' : 'take'} all of it`] : []),
     ...(each.help.length === 0 ? [] : [`whoever dials ${each.help.join(' or ')} and goes on has called for help`]),
     ...(each.cutShort === null ? [] : [`${each.cutShort} is cut short`]),

@@ -82,10 +82,9 @@ final class Call
             return Turn::end('nowhere', $by->place, $this->now);
         }
         if ($to->acts('operator')) {
-            $front = $this->holdings->account()->place('front');
+            $front = $this->meant($to);
 
-            // A front that is itself the front leads nowhere.
-            return $front === null || $front->acts('operator') ? Turn::end('nowhere', $by->place, $this->now) : $this->enter($front, $by, true);
+            return $front === null ? Turn::end('nowhere', $by->place, $this->now) : $this->enter($front, $by, true);
         }
         $this->behind = match ($to->word) {
             'person' => [],
@@ -101,6 +100,17 @@ final class Call
         }
 
         return $this->inside($to, $by);
+    }
+
+    /** What stands at a place: for the operator whom the account names at its front; a front that is itself the front is none. */
+    private function meant(?Place $to): ?Place
+    {
+        if ($to === null || ! $to->acts('operator')) {
+            return $to;
+        }
+        $front = $this->holdings->account()->place('front');
+
+        return $front?->acts('operator') === true ? null : $front;
     }
 
     /** @return ?Turn the end of a call that goes in circles, or is sent on too often */
@@ -313,9 +323,10 @@ final class Call
             $this->now += $this->holdings->length($this->holdings->in('notices', $first)->text('say'));
         }
         foreach ($body->parts('rungs') as $rung) {
-            $to = $rung->place('to');
+            $named = $rung->place('to');
+            $to = $this->meant($named);
             $seconds = ($rung->count('rings') ?? $this->holdings->account()->number('ladder_rings', 3)) * $this->ringLength;
-            $turn = $to === null ? null : $this->atRung($to, $seconds, $sender);
+            $turn = $to === null || ($seconds < $this->ringLength && $to->is('band', 'person', 'dial')) ? null : $this->atRung($to, $seconds, $sender, $named !== $to);
             if ($turn !== null) {
                 return $turn;
             }
@@ -325,7 +336,7 @@ final class Call
     }
 
     /** @return ?Turn null where the call goes on to the rung after */
-    private function atRung(Place $to, int $seconds, Sender $sender): ?Turn
+    private function atRung(Place $to, int $seconds, Sender $sender, bool $isFront): ?Turn
     {
         if ($to->is('notice') && $this->holdings->at($to)->place('to') === null) {
             $this->journal->note($this->now, $to, 'plays');
@@ -342,7 +353,7 @@ final class Call
         } elseif ($to->is('dial')) {
             $rung = $this->ringing->together([$this->ringing->dial($to, $seconds, false, $sender)], $this->now);
         } else {
-            return Turn::to($to, $sender, $this->now, $to->is('ladder'));
+            return Turn::to($to, $sender, $this->now, $isFront || $to->is('ladder'));
         }
         if ($rung->isTaken()) {
             return $rung->ending($this->now);
@@ -406,6 +417,8 @@ final class Call
     /** @return ?Turn null where nobody took the call and it comes back */
     private function chosen(Place $keypad, ?Place $to): ?Turn
     {
+        $to = $this->meant($to);
+
         return match (true) {
             $to?->acts('directory') === true => $this->byName($keypad),
             $to?->acts('back') === true => $this->backFrom($keypad),
@@ -417,6 +430,8 @@ final class Call
     /** Where silence or wrong keys lead: round again, or away. @return ?Turn null as above */
     private function unchosen(Place $keypad, ?Place $to, int $returns): ?Turn
     {
+        $to = $this->meant($to);
+
         return match (true) {
             $to?->acts('directory') === true => $this->byName($keypad),
             $to?->acts('again') === true, $to?->acts('back') === true && $this->behind === [] => $this->atKeypad($keypad, $returns),

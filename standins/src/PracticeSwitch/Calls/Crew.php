@@ -52,13 +52,14 @@ final class Crew
         $hasLimit = $until !== null;
         $end = $until ?? ($waits ? $second + self::MOST_SECONDS : PHP_INT_MAX);
         // In a queue each offer is of its rings: who waits is offered again and again.
-        $isOneOffer = $this->body->text('pick') === 'all' && $hasLimit && ! $waits && $this->body->text('reserve') !== 'join_in';
+        $isOneOffer = $this->body->text('pick') === 'all' && $hasLimit && ! $waits && ! $this->takesTurnsByRank();
         $laps = $waits ? PHP_INT_MAX : ($isOneOffer ? 1 : max(0, $this->body->number('laps', 1)));
         for ($lap = 0; $lap < $laps && $second < $end; $lap++) {
             $began = $second;
             foreach ($this->offers() as $members) {
                 $seconds = $isOneOffer ? $end - $second : min($this->body->number('rings', 3) * $this->ringLength, $end - $second);
                 $awake = array_values(array_filter($members, fn (Part $member): bool => ($this->restsUntil[$member->text('slot') ?? ''] ?? 0) <= $second));
+                $awake = $this->body->text('pick') === 'all' ? array_slice($awake, 0, $this->body->count('at_once_max')) : $awake;
                 if ($awake === [] || $second >= $end) {
                     continue;
                 }
@@ -84,6 +85,12 @@ final class Crew
         return [null, $waits ? $end : $second];
     }
 
+    /** Whether first and second rank are both held, and ring one after the other. */
+    private function takesTurnsByRank(): bool
+    {
+        return $this->body->text('reserve') === 'join_in' && $this->rank(1) !== [] && $this->rank(2) !== [];
+    }
+
     /** @return list<list<Part>> who is rung at once, offer by offer, in one lap */
     private function offers(): array
     {
@@ -99,7 +106,7 @@ final class Crew
         $offers = [];
         foreach ($ranks as $members) {
             if ($this->body->text('pick') === 'all') {
-                $offers[] = array_slice($members, 0, $this->body->count('at_once_max'));
+                $offers[] = $members;
             } else {
                 array_push($offers, ...array_map(static fn (Part $member): array => [$member], $members));
             }

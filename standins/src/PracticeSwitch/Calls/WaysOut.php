@@ -44,11 +44,17 @@ final readonly class WaysOut
             && ($hours === null || $hours->at($this->instant)->word === 'day');
     }
 
+    /** A pipe of no width, or of none outward, is full at all times. */
+    private function isFull(string $id, Part $pipe): bool
+    {
+        return $this->world->is(new Place('pipe', $id), 'full') || $pipe->count('width') === 0 || $pipe->count('width_out') === 0;
+    }
+
     private function hasPipe(Part $way): bool
     {
         foreach ($way->texts('pipes') ?? [] as $id) {
             $pipe = $this->holdings->in('pipes', $id);
-            if ($pipe->yes('active', true) && ! ($this->stranger && ! $pipe->yes('strangers_out')) && ! $this->world->is(new Place('pipe', $id), 'full')) {
+            if ($pipe->yes('active', true) && ! ($this->stranger && ! $pipe->yes('strangers_out')) && ! $this->isFull($id, $pipe)) {
                 return true;
             }
         }

@@ -29,13 +29,14 @@ final readonly class CouldNotLook implements Rule
 
     public function check(Inspection $inspection): iterable
     {
+        $byCause = [];
         foreach ($inspection->failures as $failure) {
-            yield Finding::of(
-                $this->about(),
-                "Nobody could look at {$failure->about->id}",
-                "{$failure->about->what} Whether that is so here is unknown. It stopped at: {$failure->why}.",
-                $inspection->book->tenant,
-            )->at('name', $failure->about->id);
+            $byCause[$failure->why][] = $failure;
+        }
+        foreach ($byCause as $why => $failures) {
+            $ids = array_map(static fn (Failure $failure): string => $failure->about->id, $failures);
+            $asked = count($failures) === 1 ? "{$failures[0]->about->what} Whether that is so here is unknown." : 'Whether what they look for is so here is unknown.';
+            yield Finding::of($this->about(), 'Nobody could look at ' . $inspection->names($ids, 12), "{$asked} It stopped at: {$why}.", $inspection->book->tenant)->at('name', implode(' ', $ids));
         }
     }
 

@@ -10,8 +10,9 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Run;
+use Jaunty\Core\Calls\Loop;
 
 /** A call on which nobody does anything goes round for ever. */
 final readonly class LoopInescapable implements Rule
@@ -33,17 +34,22 @@ final readonly class LoopInescapable implements Rule
         $survey = $inspection->survey();
         $rounds = [];
         foreach ($survey->runs as $run) {
-            if ($run->facts->passive === null && ! $run->facts->staysInMenu) {
-                $rounds[$run->facts->passiveTarget][] = $run;
+            foreach ($run->facts->loops as $end => $loop) {
+                if ($loop->kind === Loop::INESCAPABLE && ! $loop->isOneMenu) {
+                    $rounds[$loop->objects[0]][] = [$run, $end, $loop];
+                }
             }
         }
-        foreach ($rounds as $target => $runs) {
-            $object = $inspection->book->find(Reference::parse($target));
-            if ($object !== null) {
-                $call = ['to' => $runs[0]->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($runs[0]))];
-                yield Finding::of($this->about(), "{$inspection->name($object)}: a call that nobody answers comes back to it for ever", 'Nobody has to press a key or be busy for it.', $object)
-                    ->counting(count(array_unique(array_map(static fn (Run $run): string => $run->number, $runs))))->shownBy($call);
+        foreach ($rounds as $found) {
+            [$run, $end, $loop] = $found[0];
+            $objects = array_values(array_filter(array_map(static fn (string $name): ?BookObject => str_starts_with($name, 'outside:') ? null : $inspection->book->find(Reference::parse($name)), $loop->objects)));
+            if ($objects === []) {
+                continue;
             }
+            $alone = array_filter($found, static fn (array $each): bool => $each[0]->facts->passive === null && in_array($each[0]->facts->passiveTarget, $loop->objects, true));
+            $how = $alone === [] ? 'Whoever comes there by a key, or because somebody is busy or away, stays there.' : 'Nobody has to press a key or be busy for it.';
+            yield Finding::of($this->about(), $inspection->names($objects) . ': a call that nobody answers goes round for ever', "{$how} Each time round adds up to {$loop->seconds} s.", ...$objects)
+                ->counting(count(array_unique(array_map(static fn (array $each): string => $each[0]->number, $found))))->shownBy($survey->shortestCall($run, $end));
         }
     }
 

@@ -44,7 +44,7 @@ final readonly class EmergencyNeedsPrefix implements Rule
             foreach (explode('|', trim($route->digits, '()')) as $alternative) {
                 $shortest = (string) DigitAutomaton::of(DigitMap::parse($alternative, 'digits'))->shortest();
                 $number = str_starts_with($shortest, $prefix) ? substr($shortest, strlen($prefix)) : '';
-                if ($number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::union($emergency)->fits($number)) {
+                if ($number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::fits($emergency, $number)) {
                     yield Finding::of($this->about(), "{$number} is reached only as {$shortest}", 'Dialled as everybody knows it, it goes nowhere.', $route)->at('digits')->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim($route->digits, '()')));
                 }
             }

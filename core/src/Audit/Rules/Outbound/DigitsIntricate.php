@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Outbound;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Samples;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Route;
+use Jaunty\Core\Numbering\TooIntricate;
+use Jaunty\Core\Outbound\RouteOrder;
+
+/** Digits of a route that nobody can look through whole. */
+final readonly class DigitsIntricate implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'outbound.digits-intricate',
+            Severity::Error,
+            'The digit map of a route is too intricate to be looked through.',
+            'What it lets through, and what it takes from other routes, is unknown here; a switch may take long over it too.',
+            'Write out how many digits may come first instead of `x.` in the middle, or end the map there with T.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Route::class) as $route) {
+            try {
+                RouteOrder::digitsOf($route);
+            } catch (TooIntricate) {
+                yield Finding::of($this->about(), "{$route->name}: nobody can say what its digits let through", 'Each digit dialled can stand in too many places of the map at once.', $route)->at('digits');
+            }
+        }
+    }
+
+    public function samples(): Samples
+    {
+        $route = static fn (string $digits): array => ['key' => 'all', 'name' => 'All', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
+
+        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('1xxxxxxxxxxxxxx')]], ['routes' => [$route('x.1xxxxxxxxxxxxxx')]]);
+    }
+}
