@@ -12,7 +12,7 @@ use Random\Randomizer;
 /** Any number of test calls of a book, fixed by a seed: every number and extension, any hour of a year, keys, and the world in disorder. */
 final readonly class RandomScripts
 {
-    private const FROM = 1_764_547_200;
+    public const FROM = 1_764_547_200;
 
     private const YEAR = 31_536_000;
 

@@ -28,6 +28,12 @@ final readonly class Choice
         return new self($event, $least, $most, false, false);
     }
 
+    /** Tells choices apart by all that is said of them. */
+    public function sign(): string
+    {
+        return "{$this->event->kind} {$this->event->detail} {$this->least} {$this->most} " . ($this->isPassive ? 'p' : '') . ($this->needsKey ? 'k' : '');
+    }
+
     public static function key(Event $event, int $least, ?int $most): self
     {
         return new self($event, $least, $most, false, true);

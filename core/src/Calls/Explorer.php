@@ -34,39 +34,50 @@ final readonly class Explorer
         $asked = [];
         $read = [];
         $tooFar = [];
-        $open = [];
         // The first destination that is followed is no transfer yet.
         $most = $graph->transferLimit() + 1;
-        foreach ($starts ?? $graph->starts() as $start) {
+        $starts ??= $graph->starts();
+        $found = [];
+        $open = [[], []];
+        foreach ($starts as $start) {
             $states[$start->key()] = $open[self::followed($start)][] = $start;
+            $found[$start->key()] = self::followed($start);
         }
-        for ($transfers = 0; $transfers <= $most && $open !== []; $transfers++) {
-            while (isset($open[$transfers]) && ($state = array_pop($open[$transfers])) !== null) {
+        [$now, $later] = $open;
+        for ($transfers = 0; $now !== [] || $later !== []; $transfers++) {
+            while (($state = array_pop($now)) !== null) {
                 $key = $state->key();
                 if (isset($edges[$key])) {
                     continue;
                 }
                 if (count($edges) >= $mostStates || $graph->isSpent()) {
-                    return self::broken($graph, $starts ?? $graph->starts(), $states, $edges, $asked, $read, $most);
+                    return self::broken($graph, $starts, $states, $edges, $asked, $read, $most);
                 }
                 $crossing = $graph->edges($state);
                 $edges[$key] = $crossing->edges;
                 $asked += $crossing->asked;
                 $read += $crossing->read;
                 foreach ($crossing->edges as $index => $edge) {
-                    if ($edge->to === null || isset($edges[$edge->to]) || $edge->next->state === null) {
+                    $to = $edge->to;
+                    if ($to === null || ($found[$to] ?? PHP_INT_MAX) <= $transfers) {
                         continue;
                     }
-                    $after = $transfers + ($edge->next->isTransfer ? 1 : 0);
-                    if ($after > $most) {
-                        $tooFar[] = [$key, $index, $edge->next->state];
-                    } else {
-                        $states[$edge->to] ??= $edge->next->state;
-                        $open[$after][] = $edge->next->state;
+                    $next = $edge->next->state ?? throw new \LogicException('a state has no key without it');
+                    if (! $edge->next->isTransfer) {
+                        // Marked as found at once, so that nothing stands in line twice.
+                        $states[$to] ??= $next;
+                        $found[$to] = $transfers;
+                        $now[] = $next;
+                    } elseif ($transfers === $most) {
+                        $tooFar[] = [$key, $index, $next];
+                    } elseif (! isset($found[$to])) {
+                        $states[$to] = $next;
+                        $found[$to] = $transfers + 1;
+                        $later[] = $next;
                     }
                 }
             }
-            unset($open[$transfers]);
+            [$now, $later] = [$later, []];
         }
         foreach ($tooFar as [$key, $index, $state]) {
             if (! isset($edges[$state->key()])) {
@@ -98,6 +109,11 @@ final readonly class Explorer
                     $edges[$key] = $crossing->edges;
                     $asked += $crossing->asked;
                     $read += $crossing->read;
+                    foreach ($crossing->edges as $edge) {
+                        if ($edge->next->state !== null) {
+                            $states[(string) $edge->to] ??= $edge->next->state;
+                        }
+                    }
                 }
             }
         }

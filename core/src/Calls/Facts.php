@@ -44,7 +44,7 @@ final readonly class Facts
         foreach (Rounds::of($explored) as $loop) {
             $loops[Outcome::Loop->value . ' ' . ($outcome === null && in_array($target, $loop->objects, true) ? $target : $loop->objects[0])] = $loop;
         }
-        $ends = array_values(array_unique([...$ends, ...array_keys($loops)]));
+        $ends = array_values(array_unique([...$ends, ...array_keys($loops), ...Overruns::of($explored, $start), ...$outcome === Outcome::Overrun ? ["{$outcome->value} {$target}"] : []]));
         sort($ends);
         $last = $explored->states[$passed[count($passed) - 1] ?? ''] ?? $start;
 

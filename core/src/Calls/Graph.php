@@ -20,10 +20,13 @@ use Jaunty\Core\Book\User;
  */
 final class Graph
 {
-    /** A way that is made costs about four times one that is known: 5,000 users with all their numbers take a quarter of this. */
-    private const MOST_EFFORT = 1_600_000;
+    /**
+     * How many ways on may be made (each is kept, so this bounds memory) and gone along (this bounds time), whatever the book
+     * is like, and for each object of it: books of 6,000 users take a third of that.
+     */
+    private const WAYS_MADE = [80_000, 50];
 
-    private const MAKING = 4;
+    private const WAYS_GONE = [400_000, 400];
 
     /** @var Remembered<Crossing> */
     private Remembered $known;
@@ -38,8 +41,15 @@ final class Graph
 
     private Choices $choices;
 
-    /** Ways on that may still be made or gone along; what is kept of each is memory, so this bounds both. */
-    private int $left = self::MOST_EFFORT;
+    /** @var array<string, Choice> */
+    private array $kinds = [];
+
+    /** @var array<string, Next> */
+    private array $nexts = [];
+
+    private int $mayMake;
+
+    private int $mayGo;
 
     /**
      * @param  int  $at  instant at which numbers' dates are read where nothing is said of them
@@ -48,6 +58,9 @@ final class Graph
     public function __construct(private readonly Book $book, int $at, private ?self $kin = null)
     {
         $this->known = new Remembered();
+        $objects = count($book->objects());
+        $this->mayMake = self::WAYS_MADE[0] + self::WAYS_MADE[1] * $objects;
+        $this->mayGo = self::WAYS_GONE[0] + self::WAYS_GONE[1] * $objects;
         $this->unlike = Unlike::between($kin->book ?? $book, $book);
         // What the kin itself took over it has; a line of ancestors would never end.
         if ($kin !== null) {
@@ -70,7 +83,7 @@ final class Graph
         $key = $state->key();
         $known = $this->known->find($key, $this->sayings->says);
         if ($known !== null) {
-            $this->left -= count($known[1]->edges);
+            $this->mayGo -= count($known[1]->edges);
 
             return $known[1];
         }
@@ -82,7 +95,7 @@ final class Graph
     /** Whether as much was followed as may be: what was not is unknown. */
     public function isSpent(): bool
     {
-        return $this->left <= 0;
+        return $this->mayMake <= 0 || $this->mayGo <= 0;
     }
 
     public function transferLimit(): int
@@ -96,12 +109,21 @@ final class Graph
         $this->callBook->readAnew();
         $edges = [];
         foreach ($this->choices->of($state) as $choice) {
-            $next = $this->machine->step($state, $choice->event);
-            $edges[] = new Edge($choice, $next, $next->state?->key());
+            $next = $this->kept($this->machine->step($state, $choice->event));
+            $edges[] = new Edge($this->kinds[$choice->sign()] ??= $choice, $next, $next->state?->key());
         }
-        $this->left -= self::MAKING * count($edges);
+        $this->mayMake -= count($edges);
+        $this->mayGo -= count($edges);
 
         return new Crossing($this->sayings->asked, $this->callBook->read(), $edges);
+    }
+
+    /** One object for what is the same: most ways of a large book lead to where others lead too. */
+    private function kept(Next $next): Next
+    {
+        $to = $next->state === null ? "{$next->outcome?->value} {$next->target}" : ($next->isTransfer ? '> ' : '- ') . ($next->state->afterWrong ? 'again ' : '') . $next->state->key();
+
+        return $this->nexts[$to] ??= $next;
     }
 
     /** @param array<string, string> $valuation */

@@ -179,7 +179,7 @@ final class Machine
             return Next::state($state->screening((string) $to->object));
         }
         $next = $this->chosen["{$to} {$state->entrance()}"] ??= $this->follow($state, $to);
-        $this->book->reads($next->state?->object);
+        $this->book->reads($next->state?->object, $this->waysBack === null ? null : CallBook::WAYS_BACK);
 
         return $next;
     }

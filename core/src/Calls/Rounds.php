@@ -57,6 +57,7 @@ final readonly class Rounds
             }
             unset($next[$key]);
         }
+
         // Of what is left, whatever comes after the rounds leads nowhere back.
         return array_map(static fn (array $to): array => array_values(array_filter($to, static fn (string $each): bool => isset($next[$each]))), $next);
     }

@@ -63,12 +63,6 @@ final class Survey
         return new self($book, $this->from, $this->timelines, $this);
     }
 
-    /** @return list<Loop> on the ways of one run */
-    public function loopsOf(Run $run): array
-    {
-        return array_values($run->facts->loops);
-    }
-
     /**
      * Something that follows from the ways of a run alone, worked out once for as long as they stay the same.
      *

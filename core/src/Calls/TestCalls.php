@@ -74,7 +74,7 @@ final readonly class TestCalls
     {
         foreach (str_starts_with($end, Outcome::Loop->value . ' ') ? Rounds::of($this->explored) : [] as $loop) {
             if (in_array(substr($end, strlen(Outcome::Loop->value) + 1), $loop->objects, true)) {
-                return [array_fill_keys($loop->states, true), $loop->objects];
+                return [array_fill_keys($loop->states, true), array_values(array_unique(array_map(fn (string $key): string => $this->explored->states[$key]->object, $loop->states)))];
             }
         }
 

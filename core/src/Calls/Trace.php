@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Group;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\SignInBy;
 
 /** One call followed to its end: every step with its second, then the outcome. */
 final readonly class Trace
@@ -31,7 +34,32 @@ final readonly class Trace
         $start = $script->number !== null ? State::number($script->number) : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
         [$outcome, $target, $seconds, $steps, $reason] = self::follow($machine, $resolver, new Reasons($callBook), $start, $book->tenant->transferLimit, $script->number === null ? 1 : 0);
 
-        return new self($outcome, $target, $seconds, $steps, $reason, $hours->changesWithin($seconds));
+        return new self($outcome, $target, $seconds, $steps, $reason, [...$hours->changesWithin($seconds), ...self::ignored($book, $script, $steps)]);
+    }
+
+    /**
+     * @param  list<TraceStep>  $steps
+     * @return list<string> what the script says of the world that the book leaves to an administrator, where the call met it
+     */
+    private static function ignored(Book $book, Script $script, array $steps): array
+    {
+        $warnings = [];
+        foreach (array_unique(array_map(static fn (TraceStep $step): string => $step->object, $steps)) as $object) {
+            $group = str_starts_with($object, 'group:') ? $book->find(Reference::parse($object)) : null;
+            if (! $group instanceof Group) {
+                continue;
+            }
+            if (! $group->handClosable && ($script->world[$object] ?? null) === 'closedByHand') {
+                $warnings[] = "{$group->name} cannot be closed by hand here, only by an administrator; that it is closed was left aside.";
+            }
+            foreach ($group->signInBy === SignInBy::Administrator ? $group->members : [] as $member) {
+                if (($script->world[(string) $member->who] ?? null) === 'signedOut' && $member->signedIn) {
+                    $warnings[] = ($member->who->object === null ? null : $book->find($member->who->object))?->label() . " is signed in at {$group->name} by an administrator; that they are signed out was left aside there.";
+                }
+            }
+        }
+
+        return $warnings;
     }
 
     /**

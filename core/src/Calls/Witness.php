@@ -11,10 +11,14 @@ use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Leg;
+use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\SignInBy;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Book\UserStatus;
 use Jaunty\Core\Hours\State as HoursState;
 
 /**
@@ -38,7 +42,7 @@ final class Witness
 
     private bool $isSteady = true;
 
-    private function __construct(private readonly Book $book, private readonly bool $othersAway, private readonly string $mailbox)
+    private function __construct(private readonly Book $book, private readonly CallBook $calls, private readonly bool $othersAway, private readonly string $mailbox)
     {
     }
 
@@ -54,8 +58,9 @@ final class Witness
         $next = $path[count($path) - 1][1]->next;
         $end ??= [$next->outcome, [$next->target]];
         // Whoever would be rung first may have to be out of the way for another to answer; a mobile's mailbox may come too late unless it is off.
+        $calls = CallBook::at($book, $at);
         foreach ([[false, 'mailbox'], [false, 'off'], [true, 'mailbox'], [true, 'off']] as [$othersAway, $mailbox]) {
-            $witness = new self($book, $othersAway, $mailbox);
+            $witness = new self($book, $calls, $othersAway, $mailbox);
             foreach ($path as [$state, $edge]) {
                 $witness->arrange($state, $edge->choice->event);
             }
@@ -177,6 +182,7 @@ final class Witness
             $object instanceof Group => $this->group($object, $event->kind),
             $object instanceof Chain => $this->left($object, $state->position, $event->kind),
             $state->place === Place::Transfer => $this->person($state->callee, $event->kind, true),
+            $object instanceof User && $event->kind === 'busy' && $this->calls->treatment($object, 'onACall', $state->inside) !== null => $this->busyElsewhere($object),
             in_array($state->place, [Place::User, Place::Outside], true) => $this->person($state->object, $event->kind, false),
             default => null,
         };
@@ -202,7 +208,7 @@ final class Witness
 
     private function placeAt(Chain $chain, int $position): ?Destination
     {
-        return CallBook::open($this->book)->meant($chain->places[$position]['to'] ?? null);
+        return $this->calls->meant($chain->places[$position]['to'] ?? null);
     }
 
     private function caller(Number $number, Event $event): void
@@ -243,6 +249,17 @@ final class Witness
         }
     }
 
+    /** Whoever is on a call goes another way, so that only numbers outside can be found busy, and nothing else may ring. */
+    private function busyElsewhere(User $user): void
+    {
+        $this->commit("user:{$user->key}", 'unreachable');
+        foreach ($this->calls->legs($user) as $leg) {
+            if ($leg->number !== null) {
+                $this->commit("outside:{$leg->number}", 'busy');
+            }
+        }
+    }
+
     private function group(Group $group, string $kind): void
     {
         if ($kind === 'closedByHand' || $kind === 'full') {
@@ -258,8 +275,15 @@ final class Witness
             default => null,
         };
         foreach ($states === null ? [] : Hunt::members($group) as $member) {
-            if ($member->who->outside === null && ($group->signInBy === SignInBy::Member || $member->signedIn)) {
-                $this->commit((string) $member->who, ...$states);
+            $user = $member->who->object === null ? null : $this->book->find($member->who->object);
+            if (! $user instanceof User || ($group->signInBy === SignInBy::Administrator && ! $member->signedIn)) {
+                continue;
+            }
+            $legs = array_filter($this->calls->legs($user), static fn (Leg $leg): bool => $leg->forGroups);
+            $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside) !== [];
+            // Nobody has to do anything for whoever no group can ring; a number outside is never out of reach.
+            if ($kind === 'nobodySignedIn' || ($user->status === UserStatus::Active && $legs !== [])) {
+                $this->commit((string) $member->who, ...array_values(array_diff($states, $hasOutside ? ['unreachable'] : [])));
             }
         }
     }

@@ -19,6 +19,7 @@ use Jaunty\Core\Book\TierTwo;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
 use Jaunty\Core\Calls\CallBook;
+use Jaunty\Core\Calls\OfferPlan;
 
 /** Who rings from which second to which, in the order of the list, where everybody is there and nobody answers. */
 final readonly class TimingRuler
@@ -40,7 +41,7 @@ final readonly class TimingRuler
     {
         $ring = $book->tenant()->secondsPerRing;
         $limit = $group->queue === null ? $group->noAnswerSeconds : $group->queue->longestWait;
-        $each = $group->order === GroupOrder::Simultaneous && $group->queue === null && $limit !== null && $group->tierTwo === TierTwo::Unavailable ? $limit : $group->ringsEach * $ring;
+        $each = OfferPlan::own($group, $ring)->each();
         $first = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 1));
         $second = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 2));
         $turns = $group->tierTwo === TierTwo::AlsoTried || $first === [] ? [$first, $second] : [$first];
@@ -72,7 +73,7 @@ final readonly class TimingRuler
         $at = 0;
         $isOver = false;
         foreach ($chain->places as $place) {
-            $to = $place['to'];
+            $to = $book->meant($place['to']);
             $rings = $to !== null && ($to->outside !== null || in_array($to->object?->kind, [Kind::User, Kind::Group], true));
             $announcement = $to?->object?->kind === Kind::Announcement ? $book->get((string) $to, Announcement::class) : null;
             $seconds = match (true) {

@@ -32,7 +32,7 @@ final readonly class PastTheEnd implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Chain::class) as $chain) {
-            $last = $chain->places[count($chain->places) - 1]['to'] ?? null;
+            $last = $inspection->callBook()->meant($chain->places[count($chain->places) - 1]['to'] ?? null);
             $rings = in_array($last?->object?->kind, [Kind::User, Kind::Group], true) || $last?->outside !== null;
             if ($chain->places === [] || $last === null || $rings) {
                 yield Finding::of($this->about(), "{$chain->name}: nothing comes after the last place", $chain->places === [] ? 'It has no place at all.' : "If {$inspection->name($last ?? 'nobody')} does not answer, the caller is cut off.", $chain)->at('places');

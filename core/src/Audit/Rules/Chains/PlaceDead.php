@@ -20,7 +20,7 @@ use Jaunty\Core\Book\Kind;
 final readonly class PlaceDead implements Rule
 {
     /** What takes a call for good, besides objects that do. */
-    private const WORDS = ['release', 'busy', 'directory', 'again', 'back', 'operator'];
+    private const WORDS = ['release', 'busy', 'directory', 'again', 'back'];
 
     public function about(): About
     {
@@ -58,6 +58,8 @@ final readonly class PlaceDead implements Rule
 
     private function keeps(Inspection $inspection, ?Destination $to): bool
     {
+        $to = $inspection->callBook()->meant($to);
+
         return match ($to?->object?->kind) {
             Kind::Mailbox, Kind::Attendant, Kind::Menu, Kind::Chain, Kind::Line => true,
             Kind::Announcement => $inspection->find($to, Announcement::class)?->then !== null,

@@ -41,7 +41,7 @@ final readonly class LoopConditional implements Rule
         $survey = $inspection->survey();
         $told = [];
         foreach ($survey->runs as $run) {
-            foreach ($survey->loopsOf($run) as $loop) {
+            foreach ($run->facts->loops as $end => $loop) {
                 $objects = $loop->kind === Loop::CONDITIONAL ? $this->objects($inspection, $run, $loop) : [];
                 $key = implode(' ', array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
                 if ($objects === [] || isset($told[$key])) {
@@ -49,10 +49,11 @@ final readonly class LoopConditional implements Rule
                 }
                 $told[$key] = true;
                 [$state, $call] = $this->steady($inspection, $run, $survey->firstInstant($run));
+                $call ??= $survey->shortestCall($run, $end);
                 yield Finding::of(
                     $this->about(),
                     $inspection->names($objects) . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other') . ($state === null ? '' : " while everybody is {$state}"),
-                    $state === null ? 'It happens if somebody\'s state changes during the call.' : "Each time round adds up to {$loop->seconds} s.",
+                    $call === null ? 'It happens if somebody\'s state changes during the call.' : "Each time round adds up to {$loop->seconds} s.",
                     ...$objects,
                 )->shownBy($call);
             }

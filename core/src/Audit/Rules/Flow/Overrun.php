@@ -13,10 +13,8 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
 
-/** A call that nobody answers is handed on more often than the switch hands on. */
+/** A call is handed on more often than the switch hands on. */
 final readonly class Overrun implements Rule
 {
     public function about(): About
@@ -24,7 +22,7 @@ final readonly class Overrun implements Rule
         return new About(
             'flow.overrun',
             Severity::Error,
-            'A call that nobody answers is handed on more often than the switch allows.',
+            'A call can be handed on more often than the switch allows.',
             'The switch cuts the caller off in the middle.',
             'Let one of the places on the way keep the call.',
             About::MODEL,
@@ -34,16 +32,16 @@ final readonly class Overrun implements Rule
     public function check(Inspection $inspection): iterable
     {
         $limit = $inspection->book->tenant->transferLimit;
+        $survey = $inspection->survey();
         $told = [];
-        foreach ($inspection->survey()->runs as $run) {
-            if (isset($told[$run->number]) || count($run->explored->passiveRun($run->start)[0]) <= $limit) {
-                continue;
-            }
-            $call = ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->survey()->firstInstant($run))];
-            $number = $inspection->book->find(Reference::to(Kind::Number, $run->number));
-            if ($number !== null && Trace::of($inspection->book, Script::read($call, $inspection->book))->outcome === Outcome::Overrun) {
-                $told[$run->number] = true;
-                yield Finding::of($this->about(), "{$inspection->name($number)}: a call is handed on more than {$limit} times", 'Then the switch gives up, and the caller is cut off.', $number)->shownBy($call);
+        foreach ($survey->runs as $run) {
+            foreach ($run->facts->ends as $end) {
+                $number = ! str_starts_with($end, Outcome::Overrun->value . ' ') || isset($told[$run->number]) ? null : $inspection->book->find(Reference::to(Kind::Number, $run->number));
+                if ($number !== null) {
+                    $told[$run->number] = true;
+                    $call = $survey->shortestCall($run, $end);
+                    yield Finding::of($this->about(), "{$inspection->name($number)}: a call is handed on more than {$limit} times", ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '') . "Then the switch gives up, before {$inspection->name(substr($end, strlen(Outcome::Overrun->value) + 1))}, and the caller is cut off.", $number)->shownBy($call);
+                }
             }
         }
     }

@@ -12,8 +12,9 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Calls\FirstMatch;
 
-/** A rule for callers behind one that takes them all. */
+/** A rule for callers behind others that take them all. */
 final readonly class CallerRuleDead implements Rule
 {
     public function about(): About
@@ -21,20 +22,26 @@ final readonly class CallerRuleDead implements Rule
         return new About(
             'numbers.caller-rule-dead',
             Severity::Warning,
-            'A rule for callers comes after one for anyone.',
+            'A rule for callers comes after others that take all of them.',
             'It never holds: the first that fits does.',
-            'Move the rule for anyone to the end.',
+            'Move it before them, or take it out.',
             About::MODEL,
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
+        $blocked = array_column($inspection->book->tenant->blocked, 'callers');
         foreach ($inspection->book->all(Number::class) as $number) {
-            $anyone = array_search('anyone', array_column($number->callerRules, 'callers'), true);
-            $dead = $anyone === false ? [] : array_slice($number->callerRules, (int) $anyone + 1);
+            $before = $blocked;
+            $dead = [];
+            foreach ($number->callerRules as $rule) {
+                $dead = FirstMatch::of($rule->callers, $before)->isPossible ? $dead : [...$dead, $rule];
+                $before[] = $rule->callers;
+            }
             if ($dead !== []) {
-                yield Finding::of($this->about(), "{$inspection->name($number)}: " . (count($dead) === 1 ? 'a rule for callers never holds' : count($dead) . ' rules for callers never hold'), 'A rule for anyone stands before.', $number)->at('callerRules')->counting(count($dead))
+                $whom = implode(', ', array_map(static fn ($rule): string => $rule->callers, array_slice($dead, 0, 3)));
+                yield Finding::of($this->about(), "{$inspection->name($number)}: " . (count($dead) === 1 ? 'a rule for callers never holds' : count($dead) . ' rules for callers never hold'), "What is looked at before takes all of them: {$whom}.", $number)->at('callerRules')->counting(count($dead))
                     ->fixedBy(Fix::of(count($dead) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($number, 'callerRules', ...array_column($dead, 'item'))));
             }
         }
@@ -46,6 +53,8 @@ final readonly class CallerRuleDead implements Rule
         $some = ['item' => 'known', 'callers' => '1902xxxxxxx', 'then' => 'mailbox:desk'];
         $number = static fn (array ...$rules): array => ['key' => Samples::NUMBER, 'destination' => 'mailbox:desk', 'callerRules' => array_values($rules)];
 
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'numbers' => [$number($some, $anyone)]], ['numbers' => [$number($anyone, $some)]]);
+        $one = ['item' => 'one', 'callers' => '19025550199', 'then' => 'mailbox:desk'];
+
+        return Samples::of(['mailboxes' => [['key' => 'desk']], 'numbers' => [$number($one, $some, $anyone)]], ['numbers' => [$number($some, $one, $anyone)]]);
     }
 }
