@@ -42,7 +42,7 @@ final readonly class FindingFixes
             $changes->operations,
             array_values(array_intersect_key($after, array_flip($fingerprints))),
             array_values(array_diff_key($after, $known)),
-            ! $changes->isEmpty() && ! Difference::between($head, $mended, $this->dayBegan($tenant->zone))->isEmpty(),
+            ! $changes->isEmpty() && self::callersNotice(Difference::between($head, $mended, $this->dayBegan($tenant->zone))),
             $revision,
         );
     }
@@ -66,5 +66,11 @@ final readonly class FindingFixes
         }
 
         return $known;
+    }
+
+    /** Where not every call could be followed, it is not said that nobody notices. */
+    private static function callersNotice(Difference $difference): bool
+    {
+        return ! $difference->isEmpty() || ! $difference->isComplete;
     }
 }

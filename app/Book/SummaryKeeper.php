@@ -17,6 +17,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Calls\Difference;
 use Jaunty\Core\Calls\WeekStrip;
 use Jaunty\Core\Numbering\E164;
 
@@ -96,9 +97,19 @@ final readonly class SummaryKeeper
 
         return [
             'differences' => count($beside->drift()->operations),
-            'callers_notice' => $beside->difference()?->isEmpty() === false,
+            'callers_notice' => self::callersNotice($beside->difference()),
             'drift_findings' => $this->byWeight($findings),
         ];
+    }
+
+    /** @return ?bool null where calls go more ways than were followed, and no difference was found in those */
+    private static function callersNotice(?Difference $difference): ?bool
+    {
+        return match (true) {
+            $difference === null => false,
+            ! $difference->isEmpty() => true,
+            default => $difference->isComplete ? false : null,
+        };
     }
 
     /** Counts what stands in the book, and keeps it for lists. */

@@ -69,8 +69,12 @@ final class DiffCommand implements Command
     private static function callers(Book $before, Book $after, int $from, ZoneClock $zone): array
     {
         $difference = Difference::between($before, $after, $from);
-        $text = $difference->isComplete ? '' : 'incomplete: more than ' . Difference::MOST_PAIRS . " places\n";
-        $text .= $difference->isEmpty() ? "callers notice nothing\n" : "callers notice\n";
+        $text = $difference->isComplete ? '' : "incomplete: calls can go more ways than are followed; what is told is so, what is not told is unknown\n";
+        $text .= match (true) {
+            ! $difference->isEmpty() => "callers notice\n",
+            $difference->isComplete => "callers notice nothing\n",
+            default => "what callers notice is unknown\n",
+        };
         $value = [];
         foreach ($difference->contrasts as $contrast) {
             $when = Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone);

@@ -9,7 +9,6 @@ use Jaunty\CommandLine\Command;
 use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Report;
-use Jaunty\Core\Calls\Explorer;
 use Jaunty\Core\Calls\Facts;
 use Jaunty\Core\Calls\OutcomeMap;
 use Jaunty\Core\Hours\ZoneClock;
@@ -39,7 +38,7 @@ final class MapCommand implements Command
         $book = Files::book($arguments->file(0, 'a book'));
         $clock = ZoneClock::of($book->tenant->zone);
         $map = OutcomeMap::of($book, $clock->midnight(Dates::parse($arguments->option('from'))));
-        $text = $map->isComplete ? '' : 'incomplete: more than ' . Explorer::MOST_STATES . " states\n";
+        $text = $map->isComplete ? '' : "incomplete: calls can go more ways than are followed; there may be more ends\n";
         $value = ['complete' => $map->isComplete, 'numbers' => []];
         $isLost = false;
         foreach (array_keys($map->facts[0] ?? []) as $number) {

@@ -56,6 +56,7 @@ final class RuleBook
             new Rules\Flow\LoopConditional(),
             new Rules\Flow\LoopInescapable(),
             new Rules\Flow\NeverReached(),
+            new Rules\Flow\NotFollowed(),
             new Rules\Flow\Overrun(),
             new Rules\Flow\PromiseBroken(),
             new Rules\Flow\ReleasedUnheard(),

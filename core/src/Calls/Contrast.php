@@ -27,6 +27,24 @@ final readonly class Contrast
     {
         $script = $this->script === [] ? 'every caller' : 'a caller after ' . implode(', ', $this->script);
 
-        return "{$script}: " . ($this->ofDegree ?? "{$this->before->words()} -> {$this->after->words()}");
+        return "{$script}: " . ($this->ofDegree ?? ($this->before->words() === $this->after->words() ? $this->apart() : "{$this->before->words()} -> {$this->after->words()}"));
+    }
+
+    /** Where both sides read alike: who is rung on a call as well, and what can happen in one of them only. */
+    private function apart(): string
+    {
+        $more = array_values(array_diff($this->after->onACall, $this->before->onACall));
+        $less = array_values(array_diff($this->before->onACall, $this->after->onACall));
+        $said = [
+            ...$more === [] ? [] : ['now while ' . implode(', ', $more) . ' is on a call, too'],
+            ...$less === [] ? [] : ['no longer while ' . implode(', ', $less) . ' is on a call'],
+        ];
+        if ($said === []) {
+            $now = array_keys(array_diff_key($this->after->events, $this->before->events));
+            $was = array_keys(array_diff_key($this->before->events, $this->after->events));
+            $said = [...$now === [] ? [] : ['where there can be now: ' . implode(', ', $now)], ...$was === [] ? [] : ['where there could be before: ' . implode(', ', $was)]];
+        }
+
+        return implode(' ', [$this->after->words() . ',', implode('; ', $said)]);
     }
 }

@@ -16,9 +16,25 @@ final readonly class Crossing
     {
     }
 
-    /** Whether nothing is left to the world or the caller here. */
-    public function isForced(): bool
+    /**
+     * The way on where nothing is left to the world or the caller: the only one, or any where all lead to the same place in the same
+     * time and nobody can answer or press a key, so that nobody can tell which was taken.
+     *
+     * @param  list<Edge>  $edges
+     */
+    public static function onlyWay(array $edges): ?Edge
     {
-        return count($this->edges) === 1 && $this->edges[0]->choice->isPassive;
+        $first = $edges[0] ?? null;
+        if ($first === null || (count($edges) === 1 && ! $first->choice->isPassive)) {
+            return null;
+        }
+        foreach (count($edges) === 1 ? [] : $edges as $edge) {
+            $isSame = $edge->to === $first->to && $edge->next->outcome === $first->next->outcome && $edge->next->target === $first->next->target;
+            if (! $isSame || $edge->choice->needsKey || $edge->choice->most !== $first->choice->most || in_array($edge->choice->event->kind, ['answered', 'outsideMailbox'], true)) {
+                return null;
+            }
+        }
+
+        return $first;
     }
 }

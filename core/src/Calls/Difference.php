@@ -31,9 +31,9 @@ final readonly class Difference
 
     private static function found(Book $before, Book $after, int $from, int $seconds): self
     {
-        $one = new Encounters($before, CommonNames::own(), $from);
+        $one = Encounters::of($before, CommonNames::own(), $from);
         $names = CommonNames::of($before, $after);
-        $other = new Encounters($after, $names, $from, $one->graph);
+        $other = Encounters::of($after, $names, $from, $one->graph);
         [$periods, $valuations] = Periods::ofTwo([$before, $one->graph], [$after, $other->graph], new Timelines($from, $seconds));
         $meetings = new Meetings($one, $other);
         /** @var Remembered<Comparison> $known */
@@ -43,7 +43,7 @@ final readonly class Difference
         $isComplete = true;
         foreach (self::starts($one->graph, $other->graph, $names) as $called => $starts) {
             foreach ($valuations as $class => $says) {
-                $comparison = ($known->find($called, $says[2]) ?? self::compare($called, $known, $meetings, $starts, $says))[1];
+                $comparison = ($known->find($called, $says[2]) ?? self::compare($called, $known, [$one, $other], $meetings, $starts, $says))[1];
                 $isComplete = $isComplete && $comparison->isComplete;
                 foreach ($comparison->contrasts as $key => $contrast) {
                     $found["{$called} {$key}"] ??= [$contrast, []];
@@ -85,11 +85,48 @@ final readonly class Difference
 
     /**
      * @param  Remembered<Comparison>  $known
+     * @param  array{Encounters, Encounters}  $sides
      * @param  array{?State, ?State}  $starts
      * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
      * @return array{array<string, string>, Comparison}
      */
-    private static function compare(string $called, Remembered $known, Meetings $meetings, array $starts, array $says): array
+    private static function compare(string $called, Remembered $known, array $sides, Meetings $meetings, array $starts, array $says): array
+    {
+        $found = self::met($called, $meetings, $starts, $says);
+        $isHandedOn = $sides[0]->transferLimit() !== $sides[1]->transferLimit();
+        // Each transfer leads to another place: where there are few, no call is handed on too often.
+        if (! $isHandedOn && $found['isComplete'] && $found['contrasts'] === [] && $found['pairs'] <= $sides[0]->transferLimit()) {
+            return $known->keep($called, $found['asked'], new Comparison([], $found['before'], $found['after'], true));
+        }
+        $explored = [];
+        foreach ($sides as $side => $encounters) {
+            $encounters->graph->say($says[$side]);
+            $explored[$side] = $starts[$side] === null ? null : Explorer::explore($encounters->graph, [$starts[$side]]);
+            foreach ($explored[$side]->asked ?? [] as $slot => $said) {
+                $found['asked'][Periods::ofSide($side, $slot)] = $said;
+            }
+        }
+        if (($explored[0]->endsTooFar ?? false) || ($explored[1]->endsTooFar ?? false)) {
+            $limited = array_map(static fn (Encounters $encounters, ?Explorer $within): Encounters => $within === null ? $encounters : $encounters->within($within), $sides, $explored);
+            $found = ['asked' => $found['asked']] + self::met($called, new Meetings($limited[0], $limited[1]), $starts, $says);
+        }
+        if ($isHandedOn) {
+            $found['contrasts'] += self::handedOn($called, $sides, $starts, $explored);
+        }
+        $people = array_map(static fn (Encounters $encounters, ?Explorer $within): array => $within === null ? [] : array_fill_keys($encounters->answering($within), true), $sides, $explored);
+        $isComplete = $found['isComplete'] && ($explored[0]->isComplete ?? true) && ($explored[1]->isComplete ?? true);
+
+        return $known->keep($called, $found['asked'], new Comparison($found['contrasts'], $people[0], $people[1], $isComplete));
+    }
+
+    /**
+     * Both books' calls side by side, breadth first.
+     *
+     * @param  array{?State, ?State}  $starts
+     * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
+     * @return array{asked: array<string, string>, contrasts: array<string, Contrast>, before: array<string, true>, after: array<string, true>, isComplete: bool, pairs: int}
+     */
+    private static function met(string $called, Meetings $meetings, array $starts, array $says): array
     {
         $contrasts = [];
         $asked = [];
@@ -98,7 +135,7 @@ final readonly class Difference
         $seen = [];
         $open = [[$called, ...$starts, []]];
         $done = 0;
-        while ($done < count($open) && $done < self::MOST_PAIRS) {
+        while ($done < count($open) && $done < self::MOST_PAIRS && ! $meetings->isSpent()) {
             [$pair, $one, $other, $script] = $open[$done++];
             [$read, $meeting] = $meetings->of($pair, $one, $other, $says);
             $asked += $read;
@@ -119,6 +156,33 @@ final readonly class Difference
             }
         }
 
-        return $known->keep($called, $asked, new Comparison($contrasts, $before, $after, $done === count($open)));
+        return ['asked' => $asked, 'contrasts' => $contrasts, 'before' => $before, 'after' => $after, 'isComplete' => $done === count($open), 'pairs' => $done];
+    }
+
+    /**
+     * What only one of two limits of transfers lets through, on whatever way.
+     *
+     * @param  array{Encounters, Encounters}  $sides
+     * @param  array{?State, ?State}  $starts
+     * @param  array<int, ?Explorer>  $explored
+     * @return array<string, Contrast>
+     */
+    private static function handedOn(string $called, array $sides, array $starts, array $explored): array
+    {
+        $cut = [];
+        foreach ($sides as $side => $encounters) {
+            $cut[$side] = $starts[$side] === null || ($explored[$side] ?? null) === null ? [] : Overruns::of($explored[$side], $starts[$side]);
+            sort($cut[$side]);
+        }
+        if ($cut[0] === $cut[1]) {
+            return [];
+        }
+        $told = array_map(static function (Encounters $encounters, array $ends): Encounter {
+            $target = $ends === [] ? null : explode(' ', $ends[0], 2)[1];
+
+            return $target === null ? new Encounter('handedOn', '', [], [], [], '', 0, []) : $encounters->end(Next::end(Outcome::Overrun, $target));
+        }, $sides, $cut);
+
+        return ['handed on ' . implode(' ', [...$cut[0], '>', ...$cut[1]]) => new Contrast($called, [], $told[0], $told[1], null, [])];
     }
 }

@@ -12,6 +12,7 @@ final readonly class Encounter
      * @param  string  $target  of an end: who or what
      * @param  list<string>  $heard  prompts, on the way and here
      * @param  list<string>  $people  who may answer here, in ring order
+     * @param  list<string>  $onACall  those of them who are rung while they are on a call, too
      * @param  string  $manner  how they are rung
      * @param  ?int  $seconds  of the way here, at most; null for no end
      * @param  array<string, Edge>  $events  what can happen, passive first
@@ -21,6 +22,7 @@ final readonly class Encounter
         public string $target,
         public array $heard,
         public array $people,
+        public array $onACall,
         public string $manner,
         public ?int $seconds,
         public array $events,
@@ -29,14 +31,31 @@ final readonly class Encounter
 
     public static function nowhere(): self
     {
-        return new self('notInThisBook', '', [], [], '', 0, []);
+        return new self('notInThisBook', '', [], [], [], '', 0, []);
     }
 
-    /** Whether callers can tell the two apart before anything happens. */
+    /** Whether callers can tell the two apart, by where they are, what they hear and who is rung. */
     public function isLike(self $other): bool
     {
-        return $this->isSamePlace($other) && $this->heard === $other->heard && self::sorted($this->people) === self::sorted($other->people)
-            && array_diff_key($this->events, $other->events) === [] && array_diff_key($other->events, $this->events) === [];
+        return $this->isSamePlace($other) && $this->heard === $other->heard && self::sorted($this->people) === self::sorted($other->people) && self::sorted($this->onACall) === self::sorted($other->onACall);
+    }
+
+    /** Whether the same can happen in both. */
+    public function hasEventsOf(self $other): bool
+    {
+        return array_diff_key($this->events, $other->events) === [] && array_diff_key($other->events, $this->events) === [];
+    }
+
+    /** What happens when nobody does anything. */
+    public function passive(): ?Edge
+    {
+        foreach ($this->events as $edge) {
+            if ($edge->choice->isPassive) {
+                return $edge;
+            }
+        }
+
+        return null;
     }
 
     public function isSamePlace(self $other): bool
@@ -53,8 +72,9 @@ final readonly class Encounter
         return $after . match ($this->place) {
             'notInThisBook' => 'is not in this book',
             'menu' => 'chooses from a menu (' . implode(', ', $this->labels('key ')) . ')',
-            'rings' => $people === '' ? 'is told that nobody can be rung' : "rings {$people}",
-            'queue' => "waits for {$people}",
+            'rings' => $people === '' ? 'finds nobody who can be rung' : "rings {$people}",
+            'queue' => $people === '' ? 'comes to a queue in which nobody can be rung' : "waits for {$people}",
+            'handedOn' => 'is handed on as often as it takes',
             'number' => 'is treated by who calls',
             'mailbox' => 'leaves a message, or presses 0',
             'announcement', 'directory' => "is in the {$this->place}",

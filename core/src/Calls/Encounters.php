@@ -11,23 +11,66 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Mailbox;
+use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\User;
 
 /** The encounters of one book's calls, in names that another book's share. */
 final class Encounters
 {
+    /** Two books, and what is met in each kept beside them. */
+    private const PARTS = 3;
+
     /** @var Remembered<Encounter> */
     private Remembered $known;
 
     public readonly Graph $graph;
 
-    /** @param ?Graph $kin of the book beside it */
-    public function __construct(private readonly Book $book, private readonly CommonNames $names, int $at, ?Graph $kin = null)
+    private ?CallBook $calls = null;
+
+    private function __construct(private readonly Book $book, private readonly CommonNames $names, Graph $graph, private readonly ?Explorer $within)
     {
         $this->known = new Remembered();
-        $this->graph = new Graph($book, $at, $kin);
+        $this->graph = $graph;
+    }
+
+    /** @param ?Graph $kin of the book beside it */
+    public static function of(Book $book, CommonNames $names, int $at, ?Graph $kin = null): self
+    {
+        return new self($book, $names, new Graph($book, $at, $kin, self::PARTS), null);
+    }
+
+    /** The same for calls that come only so far as was explored: what lies beyond the tenant's transfers ends them. */
+    public function within(Explorer $explored): self
+    {
+        return new self($this->book, $this->names, $this->graph, $explored);
+    }
+
+    public function isLimited(): bool
+    {
+        return $this->within !== null;
+    }
+
+    public function transferLimit(): int
+    {
+        return $this->book->tenant->transferLimit;
+    }
+
+    /** @return list<string> who answers anywhere there, by the names both books share */
+    public function answering(Explorer $explored): array
+    {
+        $people = [];
+        foreach ($explored->edges as $edges) {
+            foreach ($edges as $edge) {
+                if ($edge->choice->event->kind === 'answered') {
+                    $people[$this->names->name($edge->choice->event->detail)] = true;
+                }
+            }
+        }
+
+        return array_keys($people);
     }
 
     /**
@@ -49,16 +92,17 @@ final class Encounters
         do {
             $passed[$at->key()] = true;
             $crossing = $this->graph->edges($at);
-            $edges = $crossing->edges;
+            $edges = $this->within->edges[$at->key()] ?? $crossing->edges;
             $asked += $crossing->asked;
             $heard = [...$heard, ...$this->heard($at, $edges)];
-            if (! $crossing->isForced()) {
+            $way = Crossing::onlyWay($edges);
+            if ($way === null) {
                 return $this->known->keep($state->key(), $asked, $this->choice($at, $edges, $heard, $seconds));
             }
-            $seconds = $seconds === null || $edges[0]->choice->most === null ? null : $seconds + $edges[0]->choice->most;
-            $next = $edges[0]->next;
+            $seconds = $seconds === null || $way->choice->most === null ? null : $seconds + $way->choice->most;
+            $next = $way->next;
             if ($next->state !== null && isset($passed[$next->state->key()])) {
-                return $this->known->keep($state->key(), $asked, new Encounter(Outcome::Loop->value, $this->names->name($at->object), $heard, [], '', null, []));
+                return $this->known->keep($state->key(), $asked, new Encounter(Outcome::Loop->value, $this->names->name($at->object), $heard, [], [], '', null, []));
             }
             $at = $next->state;
         } while ($at !== null);
@@ -69,7 +113,7 @@ final class Encounters
     /** @param list<string> $heard */
     public function end(Next $next, array $heard = [], ?int $seconds = 0): Encounter
     {
-        return new Encounter($next->outcome->value ?? '', $this->names->name($next->target), $heard, [], '', $seconds, []);
+        return new Encounter($next->outcome->value ?? '', $this->names->name($next->target), $heard, [], [], '', $seconds, []);
     }
 
     /**
@@ -121,10 +165,43 @@ final class Encounters
             $object instanceof Group && $object->queue !== null => 'queue',
             in_array($state->place, [Place::User, Place::Outside, Place::Group, Place::Chain, Place::Transfer], true) => 'rings',
             default => $state->place->value,
-        }, '', $heard, $this->people($edges), match (true) {
+        }, '', $heard, $people = $this->people($edges), $this->rungOnACall($state, $object, $people, $edges), match (true) {
             $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
             default => '',
         }, $seconds, $this->events($state, $edges));
+    }
+
+    /**
+     * Whom a second line rings while they are on a call, unless that is to lead elsewhere.
+     *
+     * @param  list<string>  $people  who may answer, by their common names
+     * @param  list<Edge>  $edges
+     * @return list<string> by those names
+     */
+    private function rungOnACall(State $state, ?BookObject $object, array $people, array $edges): array
+    {
+        if ($people === [] || array_filter($edges, static fn (Edge $edge): bool => $edge->choice->event->kind === 'onACall') !== []) {
+            return [];
+        }
+        $this->calls ??= CallBook::open($this->book);
+        $to = $object instanceof Chain ? $this->calls->meant($object->places[$state->position]['to'] ?? null)?->object : null;
+        $object = $to === null ? $object : $this->book->find($to);
+        $users = match (true) {
+            $state->place === Place::Transfer => [Reference::parse($state->callee)],
+            $object instanceof Group => $object->skipBusy || $object->queue !== null ? [] : array_map(static fn (Member $member): ?Reference => $member->who->object, $object->members),
+            $object instanceof User => [Reference::of($object)],
+            default => [],
+        };
+        $rung = [];
+        foreach (array_filter($users) as $reference) {
+            $user = $this->book->find($reference);
+            $name = $this->names->name((string) $reference);
+            if ($user instanceof User && $user->callWaiting && in_array($name, $people, true)) {
+                $rung[] = $name;
+            }
+        }
+
+        return $rung;
     }
 
     /** What happens, told in words both books share. */

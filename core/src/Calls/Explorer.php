@@ -16,8 +16,9 @@ final readonly class Explorer
      * @param  array<string, true>  $read  what of the book was looked at
      * @param  bool  $isComplete  whether every state was followed
      * @param  int  $mostTransfers  of a call; what only more of them lead to ends as an overrun
+     * @param  bool  $endsTooFar  whether anything ends so
      */
-    private function __construct(public array $states, public array $edges, public array $asked, public array $read, public bool $isComplete, public int $mostTransfers)
+    private function __construct(public array $states, public array $edges, public array $asked, public array $read, public bool $isComplete, public int $mostTransfers, public bool $endsTooFar)
     {
     }
 
@@ -79,13 +80,17 @@ final readonly class Explorer
             }
             [$now, $later] = [$later, []];
         }
+        $endsTooFar = false;
         foreach ($tooFar as [$key, $index, $state]) {
             if (! isset($edges[$state->key()])) {
-                $edges[$key] = array_replace($edges[$key], [$index => new Edge($edges[$key][$index]->choice, Next::end(Outcome::Overrun, $state->object), null)]);
+                $endsTooFar = true;
+                $ways = $edges[$key];
+                $ways[$index] = new Edge($ways[$index]->choice, Next::end(Outcome::Overrun, $state->object), null);
+                $edges[$key] = array_values($ways);
             }
         }
 
-        return new self($states, $edges, $asked, $read, true, $most);
+        return new self($states, $edges, $asked, $read, true, $most, $endsTooFar);
     }
 
     /**
@@ -118,7 +123,7 @@ final readonly class Explorer
             }
         }
 
-        return new self($states, $edges, $asked, $read, false, $most);
+        return new self($states, $edges, $asked, $read, false, $most, false);
     }
 
     /** Destinations followed already where a call begins: dialling an extension is one. */

@@ -54,12 +54,13 @@ final class Graph
     /**
      * @param  int  $at  instant at which numbers' dates are read where nothing is said of them
      * @param  ?self  $kin  of a book much like this one, and of the same instant
+     * @param  int  $parts  into how many what may be followed is divided, where more is kept of each way than the way itself
      */
-    public function __construct(private readonly Book $book, int $at, private ?self $kin = null)
+    public function __construct(private readonly Book $book, int $at, private ?self $kin = null, int $parts = 1)
     {
         $this->known = new Remembered();
         $objects = count($book->objects());
-        $this->mayMake = self::WAYS_MADE[0] + self::WAYS_MADE[1] * $objects;
+        $this->mayMake = intdiv(self::WAYS_MADE[0] + self::WAYS_MADE[1] * $objects, $parts);
         $this->mayGo = self::WAYS_GONE[0] + self::WAYS_GONE[1] * $objects;
         $this->unlike = Unlike::between($kin->book ?? $book, $book);
         // What the kin itself took over it has; a line of ancestors would never end.

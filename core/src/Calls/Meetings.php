@@ -23,6 +23,12 @@ final class Meetings
         $this->known = new Remembered();
     }
 
+    /** Whether as much was followed in either book as may be. */
+    public function isSpent(): bool
+    {
+        return $this->one->graph->isSpent() || $this->other->graph->isSpent();
+    }
+
     /**
      * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says  the schedules of either book by slot, and of both
      * @return array{array<string, string>, Meeting} with what was asked of the schedules of both
@@ -45,13 +51,64 @@ final class Meetings
         [$askedOne, $was] = self::meet($this->one, $one, $says[0]);
         [$askedOther, $is] = self::meet($this->other, $other, $says[1]);
         $next = [];
-        foreach ($was->isSamePlace($is) ? array_intersect_key($was->events, $is->events) : [] as $label => $edge) {
-            $now = $is->events[$label]->next;
-            $next[$label] = [self::key($edge->next) . ' | ' . self::key($now), $edge->next, $now];
+        $asked = self::ofBoth($askedOne, $askedOther);
+        $isSame = $was->hasEventsOf($is);
+        foreach ($was->isSamePlace($is) ? $this->ways($was, $is, $says, $isSame, $asked) : [] as $label => [$edge, $now]) {
+            $next[$label] = [self::key($edge->next) . ' | ' . self::key($now->next), $edge->next, $now->next];
         }
-        $differs = array_map(static fn (?string $ofDegree): array => [$was, $is, $ofDegree], self::differs($was, $is));
+        $differs = array_map(static fn (?string $ofDegree): array => [$was, $is, $ofDegree], self::differs($was, $is, $isSame));
 
-        return $this->known->keep($pair, self::ofBoth($askedOne, $askedOther), new Meeting($was->people, $is->people, $differs, $next));
+        return $this->known->keep($pair, $asked, new Meeting($was->people, $is->people, $differs, $next));
+    }
+
+    /**
+     * What can happen in both, and where it leads in each. What can happen in one only is no difference where it leads as doing nothing
+     * does in the other: nobody can tell what it was.
+     *
+     * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
+     * @param  array<string, string>  $asked  more is added where more was looked at
+     * @return array<string, array{Edge, Edge}> by what happens
+     */
+    private function ways(Encounter $was, Encounter $is, array $says, bool &$isSame, array &$asked): array
+    {
+        $ways = [];
+        foreach (array_intersect_key($was->events, $is->events) as $label => $edge) {
+            $ways[$label] = [$edge, $is->events[$label]];
+        }
+        $isSame = true;
+        foreach ([array_diff_key($was->events, $is->events), array_diff_key($is->events, $was->events)] as $side => $alone) {
+            $passive = ($side === 0 ? $is : $was)->passive();
+            foreach ($alone as $label => $edge) {
+                $both = $passive === null ? null : ($side === 0 ? [$edge, $passive] : [$passive, $edge]);
+                if ($both === null || ! self::canPassUnnoticed($edge) || ! $this->leadAlike($both, $says, $asked)) {
+                    $isSame = false;
+                } else {
+                    $ways[$label] = $both;
+                }
+            }
+        }
+
+        return $ways;
+    }
+
+    /** Whoever presses a key or is answered knows it; and where somebody may close, somebody will. */
+    private static function canPassUnnoticed(Edge $edge): bool
+    {
+        return ! $edge->choice->needsKey && ! in_array($edge->choice->event->kind, ['answered', 'outsideMailbox', 'rule', 'blocked', 'closedByHand', 'full'], true);
+    }
+
+    /**
+     * @param  array{Edge, Edge}  $both
+     * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
+     * @param  array<string, string>  $asked
+     */
+    private function leadAlike(array $both, array $says, array &$asked): bool
+    {
+        [$askedOne, $was] = self::meet($this->one, $both[0]->next, $says[0]);
+        [$askedOther, $is] = self::meet($this->other, $both[1]->next, $says[1]);
+        $asked += self::ofBoth($askedOne, $askedOther);
+
+        return $was->isLike($is) && $was->hasEventsOf($is);
     }
 
     /**
@@ -64,21 +121,22 @@ final class Meetings
     {
         $one = $one instanceof Next ? $one->state : $one;
         $other = $other instanceof Next ? $other->state : $other;
-        if ($one === null || $one->key() !== $other?->key()) {
+        if ($one === null || $one->key() !== $other?->key() || $this->one->isLimited() || $this->other->isLimited()) {
             return null;
         }
         $this->one->graph->say($says[0]);
         $this->other->graph->say($says[1]);
         $asked = [];
         $passed = [];
-        for ($state = $one; $state !== null && ! isset($passed[$state->key()]); $state = $crossing->edges[0]->next->state) {
+        for ($state = $one; $state !== null && ! isset($passed[$state->key()]); $state = $way->next->state) {
             $crossing = $this->one->graph->edges($state);
             if ($this->other->graph->edges($state) !== $crossing) {
                 return null;
             }
             $passed[$state->key()] = true;
             $asked += $crossing->asked;
-            if (! $crossing->isForced()) {
+            $way = Crossing::onlyWay($crossing->edges);
+            if ($way === null) {
                 $next = [];
                 foreach ($this->one->events($state, $crossing->edges) as $label => $edge) {
                     $key = self::key($edge->next);
@@ -132,12 +190,12 @@ final class Meetings
     }
 
     /** @return array<string, ?string> */
-    private static function differs(Encounter $was, Encounter $is): array
+    private static function differs(Encounter $was, Encounter $is, bool $canTheSame): array
     {
-        if (! $was->isLike($is)) {
-            $events = array_keys(array_diff_key($was->events, $is->events) + array_diff_key($is->events, $was->events));
+        if (! $canTheSame || ! $was->isLike($is)) {
+            $apart = [...array_keys(array_diff_key($was->events, $is->events) + array_diff_key($is->events, $was->events)), ...$was->onACall, '>', ...$is->onACall];
 
-            return ["{$was->words()} > {$is->words()} " . implode(' ', $events) => null];
+            return ["{$was->words()} > {$is->words()} " . implode(' ', $apart) => null];
         }
         $degrees = self::waits($was, $is);
         if ($was->people !== $is->people || $was->manner !== $is->manner) {
@@ -152,7 +210,7 @@ final class Meetings
     {
         $waits = [['on the way', $was->seconds, $is->seconds]];
         foreach ($was->events as $label => $edge) {
-            if ($edge->choice->isPassive) {
+            if ($edge->choice->isPassive && isset($is->events[$label])) {
                 $waits[] = ["until {$label}", $edge->choice->most, $is->events[$label]->choice->most];
             }
         }

@@ -35,7 +35,7 @@ final class Overruns
         $targets = [];
         foreach ($explored->edges as $edges) {
             foreach ($edges as $edge) {
-                if ($edge->next->isTransfer) {
+                if ($edge->next->isTransfer && $edge->to !== null) {
                     $targets[$edge->to] = true;
                 }
             }
@@ -81,7 +81,7 @@ final class Overruns
                     }
                 }
             }
-            $ahead[$index] = $beyond + count($within);
+            $ahead[$index] = (int) $beyond + count($within);
         }
 
         return $ahead;

@@ -78,18 +78,15 @@ final readonly class Rounds
     }
 
     /**
-     * @param  array<string, true>  $inside
+     * @param  non-empty-array<string, true>  $inside
      * @return non-empty-list<string>
      */
     private static function objects(Explorer $explored, array $inside): array
     {
-        $objects = [];
-        foreach (array_keys($inside) as $key) {
-            $objects[$explored->states[$key]->object] = true;
-        }
-        ksort($objects);
+        $objects = array_unique(array_map(static fn (string|int $key): string => $explored->states[$key]->object, array_keys($inside)));
+        sort($objects);
 
-        return array_keys($objects);
+        return $objects;
     }
 
     /**
@@ -108,8 +105,7 @@ final readonly class Rounds
                 $key = (string) self::passive($explored, $key)?->to;
             }
             if (isset($path[$key])) {
-                $keys = array_map(strval(...), array_keys($path));
-                $rounds[] = array_fill_keys(array_slice($keys, (int) array_search($key, $keys, true)), true);
+                $rounds[] = [$key => true] + array_slice($path, (int) array_search($key, array_map(strval(...), array_keys($path)), true), null, true);
             }
             $done += $path;
         }

@@ -89,11 +89,15 @@ final readonly class TestCalls
      */
     private function goesRound(array $path, string $key, array $round): bool
     {
-        for ($step = $path; is_array($step) && isset($round[$key]) && ! $step[1]->choice->needsKey; $step = $step[2]) {
-            /** @var array{State, Edge, mixed} $step */
-            if ($step[0]->key() === $key) {
+        while (isset($round[$key]) && ! $path[1]->choice->needsKey) {
+            if ($path[0]->key() === $key) {
                 return true;
             }
+            if (! is_array($path[2])) {
+                break;
+            }
+            /** @var array{State, Edge, mixed} $path */
+            $path = $path[2];
         }
 
         return false;

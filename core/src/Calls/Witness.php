@@ -193,11 +193,22 @@ final class Witness
         $this->commit($who, $state);
         $place = $object instanceof Chain ? $this->placeAt($object, $position)?->object : null;
         $object = $place === null ? $object : $this->book->find($place);
-        foreach ($this->othersAway && $object instanceof Group ? Hunt::members($object) : [] as $member) {
-            if ((string) $member->who !== $who) {
+        if (! $this->othersAway || ! $object instanceof Group) {
+            return;
+        }
+        foreach (Hunt::members($object) as $member) {
+            if ((string) $member->who !== $who && ! $this->ringsAt($member->who->object, $who)) {
                 $this->commit((string) $member->who, ...$member->who->outside === null ? $this->awayFrom($object) : ['busy']);
             }
         }
+    }
+
+    /** Whether a number outside is one of a user's own telephones. */
+    private function ringsAt(?Reference $user, string $outside): bool
+    {
+        $found = $user === null ? null : $this->book->find($user);
+
+        return $found instanceof User && in_array($outside, array_map(static fn (Leg $leg): string => "outside:{$leg->number}", $this->calls->legs($found)), true);
     }
 
     /** @return non-empty-list<string> */
@@ -274,7 +285,10 @@ final class Witness
             'left' => $this->awayFrom($group),
             default => null,
         };
-        foreach ($states === null ? [] : Hunt::members($group) as $member) {
+        if ($states === null) {
+            return;
+        }
+        foreach (Hunt::members($group) as $member) {
             $user = $member->who->object === null ? null : $this->book->find($member->who->object);
             if (! $user instanceof User || ($group->signInBy === SignInBy::Administrator && ! $member->signedIn)) {
                 continue;
@@ -283,7 +297,7 @@ final class Witness
             $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside) !== [];
             // Nobody has to do anything for whoever no group can ring; a number outside is never out of reach.
             if ($kind === 'nobodySignedIn' || ($user->status === UserStatus::Active && $legs !== [])) {
-                $this->commit((string) $member->who, ...array_values(array_diff($states, $hasOutside ? ['unreachable'] : [])));
+                $this->commit((string) $member->who, ...array_diff($states, $hasOutside ? ['unreachable'] : []));
             }
         }
     }

@@ -322,6 +322,7 @@ final readonly class DigitAutomaton
     private static function places(array $alternatives): array
     {
         $symbols = [];
+        /** @var array<int, array<int, true>> $closed */
         $closed = [-1 => []];
         $ends = [];
         foreach ($alternatives as $elements) {

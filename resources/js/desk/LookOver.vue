@@ -38,6 +38,7 @@ async function enterAndClose(): Promise<void> {
     <section v-if="clashes.length === 0" class="notice" aria-label="What callers will notice">
       <h3>What callers will notice</h3>
       <LoadingLines v-if="noticed.isPending.value" what="the calls of a year, before and after" />
+      <p v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0" class="soft" data-testid="unknown-who-notices">Unknown: calls go more ways than were followed, and no difference was found in those.</p>
       <p v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way.</p>
       <ImpactTable v-else :impact />
     </section>

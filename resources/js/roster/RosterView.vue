@@ -73,7 +73,9 @@ function clear(): void {
 function drift(line: CustomerLine): string {
   if (line.differences === null) return line.pushedAt === null ? 'not on the switch' : 'not read yet'
   if (line.differences === 0) return '—'
-  return `${plural(line.differences, 'field')}${line.callersNotice === true ? ' · callers notice' : ''}`
+  const notice = line.callersNotice === true ? ' · callers notice' : ''
+  // Null where calls go more ways than were followed.
+  return `${plural(line.differences, 'field')}${line.callersNotice === null ? ' · callers may notice' : notice}`
 }
 
 function read(line: CustomerLine): string {

@@ -64,7 +64,7 @@ final class DifferenceTest extends TestCase
     {
         [$book, $mutant] = [BookFormat::fromJson($json), BookFormat::fromJson($mutantJson)];
         $difference = Difference::between($book, $mutant, self::FROM, self::TWO_DAYS);
-        $sides = [new Encounters($book, CommonNames::own(), self::FROM), new Encounters($mutant, CommonNames::of($book, $mutant), self::FROM)];
+        $sides = [Encounters::of($book, CommonNames::own(), self::FROM), Encounters::of($mutant, CommonNames::of($book, $mutant), self::FROM)];
         foreach ($difference->contrasts as $contrast) {
             foreach ($sides as $side => $encounters) {
                 $says = $this->says($difference, $contrast, $side);
@@ -72,8 +72,8 @@ final class DifferenceTest extends TestCase
                 $state = $encounters->graph->named(static fn (string $number): string => $number)[$contrast->called];
                 $met = $encounters->from($state, $says)[1];
                 foreach ($contrast->script as $label) {
-                    self::assertArrayHasKey($label, $met->events, "{$contrast->called}: {$contrast->words()}");
-                    $next = $met->events[$label]->next;
+                    // What can happen in one book only went on as doing nothing does in the other.
+                    $next = ($met->events[$label] ?? $met->passive() ?? self::fail("{$contrast->called}: {$contrast->words()}"))->next;
                     $met = $next->state === null ? $encounters->end($next) : $encounters->from($next->state, $says)[1];
                 }
                 self::assertSame(($side === 0 ? $contrast->before : $contrast->after)->words(), $met->words());

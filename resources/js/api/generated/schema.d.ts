@@ -4458,6 +4458,8 @@ export interface components {
         };
         RouteClaims: {
             route: string;
+            /** @description whether its digits, and those of the routes asked before it, can be looked through whole; where not, nothing else here is known */
+            isKnown: boolean;
             /** @description the shortest digits it lets through */
             shortest: string | null;
             /** @description digits */
