@@ -95,7 +95,7 @@ final readonly class Difference
         $found = self::met($called, $meetings, $starts, $says);
         $isHandedOn = $sides[0]->transferLimit() !== $sides[1]->transferLimit();
         // Each transfer leads to another place: where there are few, no call is handed on too often.
-        if (! $isHandedOn && $found['isComplete'] && $found['contrasts'] === [] && $found['pairs'] <= $sides[0]->transferLimit()) {
+        if (! $isHandedOn && $found['isComplete'] && $found['contrasts'] === [] && $found['places'] <= $sides[0]->transferLimit()) {
             return $known->keep($called, $found['asked'], new Comparison([], $found['before'], $found['after'], true));
         }
         $explored = [];
@@ -124,7 +124,7 @@ final readonly class Difference
      *
      * @param  array{?State, ?State}  $starts
      * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
-     * @return array{asked: array<string, string>, contrasts: array<string, Contrast>, before: array<string, true>, after: array<string, true>, isComplete: bool, pairs: int}
+     * @return array{asked: array<string, string>, contrasts: array<string, Contrast>, before: array<string, true>, after: array<string, true>, isComplete: bool, places: int}
      */
     private static function met(string $called, Meetings $meetings, array $starts, array $says): array
     {
@@ -135,10 +135,12 @@ final readonly class Difference
         $seen = [];
         $open = [[$called, ...$starts, []]];
         $done = 0;
+        $places = 0;
         while ($done < count($open) && $done < self::MOST_PAIRS && ! $meetings->isSpent()) {
             [$pair, $one, $other, $script] = $open[$done++];
             [$read, $meeting] = $meetings->of($pair, $one, $other, $says);
             $asked += $read;
+            $places += $meeting->places;
             foreach ($meeting->before as $person) {
                 $before[$person] = true;
             }
@@ -156,7 +158,7 @@ final readonly class Difference
             }
         }
 
-        return ['asked' => $asked, 'contrasts' => $contrasts, 'before' => $before, 'after' => $after, 'isComplete' => $done === count($open), 'pairs' => $done];
+        return ['asked' => $asked, 'contrasts' => $contrasts, 'before' => $before, 'after' => $after, 'isComplete' => $done === count($open), 'places' => $places];
     }
 
     /**

@@ -16,6 +16,7 @@ final readonly class Encounter
      * @param  string  $manner  how they are rung
      * @param  ?int  $seconds  of the way here, at most; null for no end
      * @param  array<string, Edge>  $events  what can happen, passive first
+     * @param  int  $places  how many places were passed to come here
      */
     public function __construct(
         public string $place,
@@ -26,6 +27,7 @@ final readonly class Encounter
         public string $manner,
         public ?int $seconds,
         public array $events,
+        public int $places = 1,
     ) {
     }
 

@@ -97,23 +97,23 @@ final class Encounters
             $heard = [...$heard, ...$this->heard($at, $edges)];
             $way = Crossing::onlyWay($edges);
             if ($way === null) {
-                return $this->known->keep($state->key(), $asked, $this->choice($at, $edges, $heard, $seconds));
+                return $this->known->keep($state->key(), $asked, $this->choice($at, $edges, $heard, $seconds, count($passed)));
             }
             $seconds = $seconds === null || $way->choice->most === null ? null : $seconds + $way->choice->most;
             $next = $way->next;
             if ($next->state !== null && isset($passed[$next->state->key()])) {
-                return $this->known->keep($state->key(), $asked, new Encounter(Outcome::Loop->value, $this->names->name($at->object), $heard, [], [], '', null, []));
+                return $this->known->keep($state->key(), $asked, new Encounter(Outcome::Loop->value, $this->names->name($at->object), $heard, [], [], '', null, [], count($passed)));
             }
             $at = $next->state;
         } while ($at !== null);
 
-        return $this->known->keep($state->key(), $asked, $this->end($next, $heard, $seconds));
+        return $this->known->keep($state->key(), $asked, $this->end($next, $heard, $seconds, count($passed)));
     }
 
     /** @param list<string> $heard */
-    public function end(Next $next, array $heard = [], ?int $seconds = 0): Encounter
+    public function end(Next $next, array $heard = [], ?int $seconds = 0, int $places = 0): Encounter
     {
-        return new Encounter($next->outcome->value ?? '', $this->names->name($next->target), $heard, [], [], '', $seconds, []);
+        return new Encounter($next->outcome->value ?? '', $this->names->name($next->target), $heard, [], [], '', $seconds, [], $places);
     }
 
     /**
@@ -157,7 +157,7 @@ final class Encounters
      * @param  list<Edge>  $edges
      * @param  list<string>  $heard
      */
-    private function choice(State $state, array $edges, array $heard, ?int $seconds): Encounter
+    private function choice(State $state, array $edges, array $heard, ?int $seconds, int $places): Encounter
     {
         $object = $this->objectOf($state);
 
@@ -168,7 +168,7 @@ final class Encounters
         }, '', $heard, $people = $this->people($edges), $this->rungOnACall($state, $object, $people, $edges), match (true) {
             $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
             default => '',
-        }, $seconds, $this->events($state, $edges));
+        }, $seconds, $this->events($state, $edges), $places);
     }
 
     /**

@@ -58,7 +58,7 @@ final class Meetings
         }
         $differs = array_map(static fn (?string $ofDegree): array => [$was, $is, $ofDegree], self::differs($was, $is, $isSame));
 
-        return $this->known->keep($pair, $asked, new Meeting($was->people, $is->people, $differs, $next));
+        return $this->known->keep($pair, $asked, new Meeting($was->people, $is->people, $differs, $next, max($was->places, $is->places)));
     }
 
     /**
@@ -144,11 +144,11 @@ final class Meetings
                 }
                 $people = $this->one->people($crossing->edges);
 
-                return [$asked, new Meeting($people, $people, [], $next)];
+                return [$asked, new Meeting($people, $people, [], $next, count($passed))];
             }
         }
 
-        return [$asked, new Meeting([], [], [], [])];
+        return [$asked, new Meeting([], [], [], [], count($passed))];
     }
 
     /**
