@@ -38,7 +38,9 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->web(prepend: [SignInByToken::class], replace: [ValidateCsrfToken::class => CheckOrigin::class]);
-        $middleware->trustHosts(at: ['127\.0\.0\.1', 'localhost'], subdomains: false);
+        $middleware->trimStrings(except: ['password', 'newPassword']);
+        // Which hosts and proxies: RosterServiceProvider, once the settings are read.
+        $middleware->trustHosts(at: [], subdomains: false);
         $middleware->redirectGuestsTo(static fn (): ?string => null);
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

@@ -27,6 +27,16 @@ final class AccessDenied extends \RuntimeException
         return new self('Nobody takes away their own grant. Ask another lead technician.');
     }
 
+    public static function ownAccount(): self
+    {
+        return new self('Nobody closes their own account. Ask another lead technician.');
+    }
+
+    public static function accountClosed(): self
+    {
+        return new self('This account is closed. Whoever it was joins anew under another sign-in.');
+    }
+
     public static function scope(Ability $wanted): self
     {
         return new self("This token's scope does not let it {$wanted->inWords()} customers.");

@@ -97,6 +97,12 @@ final class Scope
         $this->most = $most;
     }
 
+    /** @throws AccessDenied where a token is at work that may not do as much */
+    public function requireWithin(Ability $least): void
+    {
+        $this->keepWithin($least);
+    }
+
     private function keepWithin(Ability $least): void
     {
         if ($this->most !== null && ! $this->most->covers($least)) {
@@ -104,10 +110,16 @@ final class Scope
         }
     }
 
-    /** Whether the technician in scope may take customers on. */
+    /** Whether the technician in scope may do anything at all, for anybody. */
+    public function hasAnyGrant(string $technicianId): bool
+    {
+        return $this->grants($technicianId)->isNotEmpty();
+    }
+
+    /** Whether the technician in scope may take customers on, and the token at work, where one is, as well. */
     public function mayTakeOn(string $technicianId): bool
     {
-        return $this->grants($technicianId)
+        return ($this->most === null || $this->most->covers(Ability::Edit)) && $this->grants($technicianId)
             ->contains(static fn (Grant $grant): bool => $grant->tenant_id === null && $grant->ability->covers(Ability::Edit));
     }
 

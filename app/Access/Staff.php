@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Access;
 
-use App\Models\Activity;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Technician;
+use App\Security\ActivityLog;
+use App\Security\SignedIn;
 use App\Time\Clock;
 use Illuminate\Contracts\Mail\Mailer;
 use Illuminate\Database\ConnectionInterface;
+use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Mail\Message;
 use Illuminate\Support\Str;
 
@@ -25,7 +27,7 @@ final readonly class Staff
 
     private const BYTES = 24;
 
-    public function __construct(private Scope $scope, private Clock $clock, private Mailer $mailer, private ConnectionInterface $db)
+    public function __construct(private Scope $scope, private Clock $clock, private Mailer $mailer, private ConnectionInterface $db, private ActivityLog $log, private SignedIn $signedIn)
     {
     }
 
@@ -42,6 +44,9 @@ final readonly class Staff
         $this->leadOnly($lead);
         $signIn = mb_strtolower(trim($signIn));
         $known = Technician::query()->where('sign_in', $signIn)->first();
+        if ($known !== null && $known->closed_at !== null) {
+            throw AccessDenied::accountClosed();
+        }
         if ($known === null) {
             $code = self::code();
 
@@ -53,6 +58,7 @@ final readonly class Staff
                     'purpose' => $granted->purpose, 'grant_until' => $granted->until, 'invited_by' => $lead->id, ...$this->opened($code),
                 ])->save();
                 $this->write($lead, $invitation, $code);
+                $this->note($lead, 'sent an invitation', ['to' => $signIn, 'ability' => $granted->ability->value, 'customer' => $granted->customer->key ?? 'every']);
 
                 return $invitation;
             });
@@ -62,7 +68,7 @@ final readonly class Staff
                 'id' => (string) Str::uuid(), 'technician_id' => $known->id, 'tenant_id' => $granted->customer?->id, 'ability' => $granted->ability->value,
                 'purpose' => $granted->purpose, 'until' => $granted->until, 'given_by' => $lead->id, 'given_at' => $this->clock->now(),
             ]);
-            $this->note($lead, 'gave a grant', ['to' => $known->sign_in, 'ability' => $granted->ability->value]);
+            $this->note($lead, 'gave a grant', ['to' => $known->sign_in, 'ability' => $granted->ability->value, 'customer' => $granted->customer->key ?? 'every']);
         });
 
         return null;
@@ -77,6 +83,7 @@ final readonly class Staff
             $row = Invitation::query()->whereNull('accepted_at')->find($invitation) ?? throw new InvitationClosed();
             $row->forceFill(['invited_by' => $lead->id, ...$this->opened($code)])->save();
             $this->write($lead, $row, $code);
+            $this->note($lead, 'sent an invitation again', ['to' => $row->sign_in]);
         });
     }
 
@@ -130,20 +137,46 @@ final readonly class Staff
     {
         $invitation = $this->invitation($code);
 
+        try {
+            return $this->joined($code, $name, $password, $invitation->sign_in, $invitation->invited_by);
+        } catch (UniqueConstraintViolationException) {
+            // Somebody came by the same letter a moment before.
+            throw new InvitationClosed();
+        }
+    }
+
+    /** Ends an account: nothing of it opens anything from now on, and what it did stays told. */
+    public function close(Technician $lead, string $technicianId): void
+    {
+        $this->leadOnly($lead);
+        if ($technicianId === $lead->id) {
+            throw AccessDenied::ownAccount();
+        }
+        $this->scope->technician($lead->id, function () use ($lead, $technicianId): void {
+            $technician = Technician::query()->whereNull('closed_at')->findOrFail($technicianId);
+            $technician->forceFill(['closed_at' => $this->clock->now()])->save();
+            Grant::query()->where('technician_id', $technicianId)->delete();
+            $this->signedIn->endAll($technician);
+            $this->note($lead, 'closed an account', ['of' => $technician->sign_in]);
+        });
+    }
+
+    private function joined(string $code, string $name, string $password, string $signIn, string $invitedBy): Technician
+    {
         /** @var Technician $joined */
-        $joined = $this->db->transaction(function () use ($code, $name, $password, $invitation): Technician {
+        $joined = $this->db->transaction(function () use ($code, $name, $password, $signIn, $invitedBy): Technician {
             $this->tellTheTime();
             $id = (string) Str::uuid();
             // Somebody may have come by another invitation meanwhile: their password is not for this one to change.
-            if (Technician::query()->where('sign_in', $invitation->sign_in)->exists()) {
+            if (Technician::query()->where('sign_in', $signIn)->exists()) {
                 throw new InvitationClosed();
             }
-            $technician = Technician::query()->create(['id' => $id, 'sign_in' => $invitation->sign_in, 'name' => $name, 'initials' => self::initials($name), 'password' => $password])->refresh();
+            $technician = Technician::query()->create(['id' => $id, 'sign_in' => $signIn, 'name' => $name, 'initials' => self::initials($name), 'password' => $password])->refresh();
             $taken = $this->db->selectOne('select roster_accept_invitation(?, ?, ?) as taken', [self::hash($code), $id, (string) Str::uuid()]);
             if (! is_object($taken) || ($taken->taken ?? false) !== true) {
                 throw new InvitationClosed();
             }
-            $this->note($technician, 'joined by invitation', ['of' => $invitation->invited_by]);
+            $this->note($technician, 'joined by invitation', ['of' => $invitedBy]);
 
             return $technician;
         });
@@ -185,10 +218,10 @@ final readonly class Staff
         });
     }
 
-    /** @param array<string, string> $detail */
+    /** @param array<string, ?string> $detail */
     private function note(Technician $who, string $what, array $detail): void
     {
-        Activity::query()->insert(['technician_id' => $who->id, 'what' => $what, 'detail' => json_encode($detail, JSON_THROW_ON_ERROR)]);
+        $this->log->note($who->id, $what, $detail);
     }
 
     private static function initials(string $name): string

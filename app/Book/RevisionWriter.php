@@ -70,6 +70,7 @@ final readonly class RevisionWriter
      */
     public function begin(TenantRow $tenant, string $technicianId, Book $book, array $origins, RevisionSource $source = RevisionSource::TakingOn): Revision
     {
+        $book->checkReferences();
         $book->checkExtensions();
         $changes = ChangeSet::of(...array_map(Operation::create(...), $book->objects()));
         $this->moveNumbers($changes);

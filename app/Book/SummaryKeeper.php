@@ -135,8 +135,8 @@ final readonly class SummaryKeeper
     /** @param Book $book as entered, which may be ahead of what was pushed */
     public function pushed(string $tenantId, int $revision, Book $book): void
     {
-        $this->put($tenantId, ['pushed_revision' => $revision, 'pushed_at' => $this->clock->now()]);
-        $this->findingsSifted($tenantId, $book);
+        // Findings before the line, as everywhere: two who take them in another order wait for each other.
+        $this->put($tenantId, ['findings' => $this->audited($tenantId, $book), 'pushed_revision' => $revision, 'pushed_at' => $this->clock->now()]);
     }
 
     /** @param array<string, mixed> $values */

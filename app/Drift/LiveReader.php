@@ -58,6 +58,8 @@ final readonly class LiveReader
 
     private function keep(string $tenantId, Book $book, Bindings $known, Reading $reading): null
     {
+        // Only the newest is ever asked for: a whole book for each reading of each night would be most of the database.
+        LiveSnapshot::query()->where('tenant_id', $tenantId)->delete();
         LiveSnapshot::query()->insert([
             'tenant_id' => $tenantId,
             'id' => (string) Str::uuid(),

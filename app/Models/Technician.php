@@ -21,6 +21,7 @@ use Illuminate\Contracts\Auth\Authenticatable as AuthenticatableContract;
  * @property ?\Carbon\CarbonImmutable $totp_confirmed_at
  * @property ?int $totp_last_step
  * @property ?list<string> $recovery_codes
+ * @property ?\Carbon\CarbonImmutable $closed_at
  */
 final class Technician extends Row implements AuthenticatableContract
 {
@@ -46,6 +47,7 @@ final class Technician extends Row implements AuthenticatableContract
             'totp_confirmed_at' => 'immutable_datetime',
             'totp_last_step' => 'integer',
             'recovery_codes' => 'array',
+            'closed_at' => 'immutable_datetime',
         ];
     }
 }

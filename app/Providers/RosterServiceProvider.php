@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Access\Scope;
 use App\Http\Middleware\SignInByToken;
+use App\Models\Technician;
 use App\Post\PostTrayTransport;
 use App\Prompts\SpeechStudio;
 use App\Secrets\SecretKeeper;
@@ -22,6 +23,8 @@ use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Client\Factory;
+use Illuminate\Http\Middleware\TrustHosts;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
@@ -68,6 +71,8 @@ final class RosterServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        TrustProxies::at(self::list('trusted_proxies'));
+        TrustHosts::at(array_map(static fn (string $host): string => '^' . preg_quote($host, '/') . '$', self::list('hosts')), false);
         Mail::extend('post-tray', fn (): PostTrayTransport => new PostTrayTransport($this->app->make(Factory::class), self::setting('post.url')));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(self::whoAsks($request)));
         RateLimiter::for('studio', static fn (Request $request): Limit => Limit::perMinute(self::TAKES_A_MINUTE)->by(self::whoAsks($request)));
@@ -79,7 +84,18 @@ final class RosterServiceProvider extends ServiceProvider
     {
         $token = $request->attributes->get(SignInByToken::TOKEN);
 
-        return is_string($token) ? "token {$token}" : (string) $request->ip();
+        $technician = $request->user();
+
+        // Colleagues behind one address do not use up each other's share either.
+        return is_string($token) ? "token {$token}" : ($technician instanceof Technician ? "technician {$technician->id}" : (string) $request->ip());
+    }
+
+    /** @return list<string> */
+    private static function list(string $name): array
+    {
+        $value = config("roster.{$name}");
+
+        return is_string($value) ? array_values(array_filter(array_map(trim(...), explode(',', $value)), static fn (string $each): bool => $each !== '')) : [];
     }
 
     private static function setting(string $name): string

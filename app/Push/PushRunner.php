@@ -21,6 +21,7 @@ use App\Switching\Bound;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
 use App\Time\Clock;
+use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Provisioning\Planner;
@@ -51,6 +52,7 @@ final readonly class PushRunner
         private SummaryKeeper $summaries,
         private SecretKeeper $secrets,
         private Clock $clock,
+        private ConnectionInterface $db,
     ) {
     }
 
@@ -81,6 +83,8 @@ final readonly class PushRunner
             return $this->after($tenantId, $technicianId, $pushId, $trouble);
         } catch (CustomerNotFound | AccessDenied) {
             // The grant ran out or was taken back meanwhile: nobody is left to act for.
+            $this->abandon($tenantId, $pushId);
+
             return null;
         }
     }
@@ -249,6 +253,14 @@ final readonly class PushRunner
             $this->end($push, PushStatus::Stopped, $trouble->getMessage());
 
             return null;
+        });
+    }
+
+    private function abandon(string $tenantId, string $pushId): void
+    {
+        $this->db->transaction(function () use ($tenantId, $pushId): void {
+            $this->db->select("select set_config('app.now', ?, true)", [$this->clock->now()->format(\DateTimeInterface::ATOM)]);
+            $this->db->select('select roster_end_push(?, ?, ?)', [$tenantId, $pushId, 'Whoever began it may not push here any more. What was sent stands; push again to go on.']);
         });
     }
 

@@ -6,13 +6,14 @@ namespace App\Security;
 
 use App\Models\Technician;
 use Illuminate\Contracts\Hashing\Hasher;
+use Illuminate\Database\ConnectionInterface;
 
 /** A technician's second factor: begun, confirmed by a first code, then asked for at each sign-in. */
 final readonly class SecondFactor
 {
     private const RECOVERY_CODES = 8;
 
-    public function __construct(private Hasher $hasher)
+    public function __construct(private Hasher $hasher, private ConnectionInterface $db)
     {
     }
 
@@ -48,27 +49,31 @@ final readonly class SecondFactor
         return $codes;
     }
 
-    /** Whether the code is one of now, or an unused recovery code. Either is used up by being taken. */
+    /** Whether the code is one of now, or an unused recovery code. Either is used up by being taken, by whoever is first. */
     public function take(Technician $technician, string $code): bool
     {
         $code = strtolower(trim($code));
         $step = $technician->totp_secret === null ? null : Totp::check($technician->totp_secret, str_replace(' ', '', $code), time(), $technician->totp_last_step);
         if ($step !== null) {
-            $technician->forceFill(['totp_last_step' => $step])->save();
-
-            return true;
+            return Technician::query()->whereKey($technician->id)->where(static fn ($query) => $query->whereNull('totp_last_step')->orWhere('totp_last_step', '<', $step))->update(['totp_last_step' => $step]) === 1;
         }
-        $codes = $technician->recovery_codes ?? [];
-        foreach ($codes as $index => $hash) {
-            if ($this->hasher->check($code, $hash)) {
-                unset($codes[$index]);
-                $technician->forceFill(['recovery_codes' => array_values($codes)])->save();
 
-                return true;
+        /** @var bool $isTaken */
+        $isTaken = $this->db->transaction(function () use ($technician, $code): bool {
+            $codes = Technician::query()->whereKey($technician->id)->lockForUpdate()->first(['id', 'recovery_codes'])->recovery_codes ?? [];
+            foreach ($codes as $index => $hash) {
+                if ($this->hasher->check($code, $hash)) {
+                    unset($codes[$index]);
+                    Technician::query()->whereKey($technician->id)->update(['recovery_codes' => json_encode(array_values($codes), JSON_THROW_ON_ERROR)]);
+
+                    return true;
+                }
             }
-        }
 
-        return false;
+            return false;
+        });
+
+        return $isTaken;
     }
 
     public function switchOff(Technician $technician): void

@@ -6,14 +6,17 @@ namespace App\Stock;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Book\BookRepository;
 use App\Models\PortRow;
 use App\Models\TenantRow;
 use App\Time\Clock;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
 
 /** A customer's ports: placed with the carrier, read from it, and kept as they were read. The carrier is asked outside any transaction. */
 final readonly class PortDesk
 {
-    public function __construct(private CarrierDesk $carrier, private Scope $scope, private Clock $clock)
+    public function __construct(private CarrierDesk $carrier, private Scope $scope, private BookRepository $books, private Clock $clock)
     {
     }
 
@@ -43,7 +46,17 @@ final readonly class PortDesk
      */
     public function ask(string $technicianId, string $tenant, string $reference, PortRequest $wanted): void
     {
-        $key = $this->scope->tenant($technicianId, $tenant, Ability::Push, static fn (TenantRow $row): string => $row->key);
+        $key = $this->scope->tenant($technicianId, $tenant, Ability::Push, function (TenantRow $row) use ($wanted): string {
+            $book = $this->books->head($row->id);
+            foreach ($wanted->numbers as $place => $number) {
+                // Whose it is otherwise is nobody's business here.
+                if ($book->find(Reference::to(Kind::Number, $number)) === null) {
+                    throw new NotTheirNumber($number, $place);
+                }
+            }
+
+            return $row->key;
+        });
         $this->carrier->port($key, $reference, $wanted);
         $this->read($technicianId, $tenant);
     }

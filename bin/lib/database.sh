@@ -16,6 +16,9 @@ do \$\$ begin
     if not exists (select 1 from pg_roles where rolname = 'roster_app') then create role roster_app; end if;
 end \$\$;
 alter role roster_owner login nosuperuser nocreaterole nobypassrls $([ "$INSTANCE" = proof ] && echo createdb || echo nocreatedb) password '$owner';
+alter role roster_app set statement_timeout = '60s';
+alter role roster_app set lock_timeout = '20s';
+alter role roster_app set idle_in_transaction_session_timeout = '120s';
 alter role roster_app login nosuperuser nocreatedb nocreaterole nobypassrls noinherit password '$app';
 SQL
 if [ -z "$(super -d postgres -Atc "select 1 from pg_database where datname = '$3'")" ]; then
@@ -25,6 +28,6 @@ super -d "$3" <<SQL
 revoke all on schema public from public;
 alter schema public owner to roster_owner;
 grant usage on schema public to roster_app;
-revoke connect on database $3 from public;
+revoke connect, temporary on database $3 from public;
 grant connect on database $3 to roster_owner, roster_app;
 SQL

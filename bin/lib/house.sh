@@ -227,16 +227,9 @@ write_web_server() {
     [ "$(id -u)" = 0 ] && chown "$WEB_USER" "$HOME_DIR/run/nginx"
     sed -e "s|@USER@|$user_line|" -e "s|@HOME@|$HOME_DIR|g" -e "s|@PORT@|$WEB_PORT|g" -e "s|@SERVED@|$SERVED|g" -e "s|@SOCKETS@|$SOCKETS|g" \
         "$ROOT/bin/lib/nginx.conf.in" > "$HOME_DIR/run/nginx.conf"
-    cat > "$HOME_DIR/run/fpm.conf" <<CONF
-[global]
-error_log = $HOME_DIR/logs/fpm.log
-daemonize = no
-[roster]
-$pool_user
-listen = $SOCKETS/fpm.sock
-pm = static
-pm.max_children = 4
-pm.max_requests = 2000
+    local shared="pm.max_requests = 2000
+; Nothing that somebody waits for takes longer; what does is ended, so that it holds no worker from the others.
+request_terminate_timeout = 60s
 clear_env = yes
 env[ROSTER_HOME] = $HOME_DIR
 env[DB_PERSISTENT] = true
@@ -247,8 +240,26 @@ php_admin_value[log_errors] = on
 php_admin_value[upload_max_filesize] = 20M
 php_admin_value[post_max_size] = 21M
 php_admin_value[memory_limit] = 256M
+php_admin_value[max_execution_time] = 30
 php_admin_value[opcache.memory_consumption] = 192
 php_admin_value[opcache.max_accelerated_files] = 20000
-php_admin_value[opcache.revalidate_freq] = 2
+php_admin_value[opcache.revalidate_freq] = 2"
+    # Signing in has workers of its own: whatever is looked through elsewhere, the door opens.
+    cat > "$HOME_DIR/run/fpm.conf" <<CONF
+[global]
+error_log = $HOME_DIR/logs/fpm.log
+daemonize = no
+[roster]
+$pool_user
+listen = $SOCKETS/fpm.sock
+pm = static
+pm.max_children = 4
+$shared
+[door]
+$pool_user
+listen = $SOCKETS/door.sock
+pm = static
+pm.max_children = 2
+$shared
 CONF
 }

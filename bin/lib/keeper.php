@@ -168,6 +168,8 @@ final class Keeper
         foreach ($this->services as $service) {
             $status = $service->pid > 0 ? $this->endedAs($service->pid) : null;
             if ($status !== null) {
+                // A master that was killed leaves its workers, and they hold its port.
+                posix_kill(-$service->pid, SIGKILL);
                 $calm = microtime(true) - $service->since > self::CALM_SECONDS;
                 $service->pause = $service->entry->pause ?? ($calm ? 0.2 : min($service->pause * 2, 10.0));
                 $service->pid = 0;
@@ -195,6 +197,7 @@ final class Keeper
                 if (++$deaths > 5) {
                     throw new RuntimeException("{$entry->name} does not stay up ({$this->how($status)}); see {$this->log($entry->name)}");
                 }
+                posix_kill(-$service->pid, SIGKILL);
                 usleep(300_000);
                 $service->pid = $this->spawn($entry);
             }
@@ -228,6 +231,9 @@ final class Keeper
             throw new RuntimeException("cannot start {$entry->name}");
         }
         if ($pid > 0) {
+            // Programs may write over their environment, which is what they are found by: their session is noted as well.
+            file_put_contents("{$this->home}/run/sessions", "{$pid} " . self::begunAt($pid) . "\n", FILE_APPEND);
+
             return $pid;
         }
         posix_setsid();
@@ -248,6 +254,15 @@ final class Keeper
         // Descriptor 9 is the starter's lock: a child that outlives a killed keeper must not hold it.
         pcntl_exec('/bin/sh', ['-c', 'exec 9>&-; exec "$@"', 'sh', ...$prefix, '--', ...$entry->command], $env);
         exit(127);
+    }
+
+    /** When a process began, in ticks since the machine did: what tells it from another that has its number later. */
+    private static function begunAt(int $pid): string
+    {
+        $stat = (string) @file_get_contents("/proc/{$pid}/stat");
+
+        // The name, in brackets, may hold anything; what follows it does not. The 22nd field is the 20th after it.
+        return explode(' ', substr($stat, (int) strrpos($stat, ')') + 2))[19] ?? '';
     }
 
     private function isReady(Entry $entry): bool
@@ -348,6 +363,7 @@ if (! is_array($spec) || ! is_string($spec['home'] ?? null) || ! is_string($spec
     throw new RuntimeException('the specification names no home, mark and entries');
 }
 $entries = array_map(Entry::of(...), array_values(array_filter($spec['entries'], is_array(...))));
+@unlink("{$spec['home']}/run/sessions");
 $pidFile = "{$spec['home']}/run/keeper.pid";
 file_put_contents("{$pidFile}.new", (string) getmypid());
 rename("{$pidFile}.new", $pidFile);

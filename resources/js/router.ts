@@ -6,6 +6,7 @@ export const router = createRouter({
     { path: '/', name: 'roster', component: () => import('./roster/RosterView.vue') },
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignInView.vue'), meta: { open: true } },
     { path: '/second-factor', name: 'second-factor', component: () => import('./session/SecondFactorView.vue') },
+    { path: '/new-password', name: 'new-password', component: () => import('./session/NewPasswordView.vue'), meta: { open: true } },
     { path: '/tokens', name: 'tokens', component: () => import('./session/TokensView.vue') },
     { path: '/people', name: 'people', component: () => import('./people/PeopleView.vue') },
     { path: '/join', name: 'join', component: () => import('./people/JoinView.vue'), meta: { open: true } },

@@ -59,7 +59,7 @@ final class PeopleTest extends FeatureTestCase
     public function test_a_code_opens_nothing_once_it_is(\Closure $close): void
     {
         $to = $this->address();
-        $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $to, 'ability' => 'push'])->assertCreated();
+        $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $to, 'everyCustomer' => true, 'ability' => 'push'])->assertCreated();
         $code = $this->codeSentTo($to);
         $this->postJson('/api/joining/look', ['code' => $code])->assertOk()->assertJsonPath('customer', null);
 
@@ -73,7 +73,7 @@ final class PeopleTest extends FeatureTestCase
     public function test_an_invitation_sent_again_opens_by_the_second_letter(): void
     {
         $to = $this->address();
-        $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $to, 'ability' => 'read'])->assertCreated();
+        $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $to, 'everyCustomer' => true, 'ability' => 'read'])->assertCreated();
         $first = $this->codeSentTo($to);
         $id = array_column($this->getJson('/api/people')->json('invitations'), 'id', 'signIn')[$to];
         $this->postJson("/api/people/invitations/{$id}/send")->assertNoContent();
@@ -113,10 +113,10 @@ final class PeopleTest extends FeatureTestCase
         $to = $this->address();
         $this->wire->interfere = static fn () => throw new \Illuminate\Http\Client\ConnectionException('no route');
 
-        $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $to, 'ability' => 'read'])->assertStatus(502)->assertJsonPath('title', 'The letter was not sent');
+        $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $to, 'everyCustomer' => true, 'ability' => 'read'])->assertStatus(502)->assertJsonPath('title', 'The letter was not sent');
 
         self::assertNotContains($to, array_column($this->getJson('/api/people')->json('invitations'), 'signIn'));
-        foreach (['signIn' => ['signIn' => 'not an address', 'ability' => 'read'], 'until' => ['signIn' => $to, 'ability' => 'read', 'until' => '2026-11-30'], 'ability' => ['signIn' => $to, 'ability' => 'all']] as $field => $wrong) {
+        foreach (['signIn' => ['everyCustomer' => true, 'signIn' => 'not an address', 'ability' => 'read'], 'until' => ['signIn' => $to, 'everyCustomer' => true, 'ability' => 'read', 'until' => '2026-11-30'], 'ability' => ['signIn' => $to, 'everyCustomer' => true, 'ability' => 'all']] as $field => $wrong) {
             $this->postJson('/api/people/grants', $wrong)->assertStatus(422)->assertJsonPath('errors.0.pointer', "/{$field}");
         }
         $this->postJson('/api/people/grants', ['signIn' => $to, 'ability' => 'read', 'customer' => 'nobody-such'])->assertNotFound();

@@ -201,7 +201,7 @@ final class RowSecurityTest extends FeatureTestCase
         $this->postJson("/api/customers/{$customer['key']}/findings/waivers", ['fingerprint' => $found, 'reason' => 'of the test'])->assertCreated();
         $this->putJson("/api/customers/{$customer['key']}/thresholds/mostChoices", ['value' => 6])->assertOk();
         $this->postJson("/api/customers/{$customer['key']}/secrets", ['object' => 'mailbox:ines-marsh'])->assertCreated();
-        $this->postJson("/api/customers/{$customer['key']}/ports", self::port('+1506' . random_int(6_000_000, 6_999_999)))->assertCreated();
+        $this->postJson("/api/customers/{$customer['key']}/ports", self::port($customer['number']))->assertCreated();
         $this->edit($customer['key'], [['op' => 'create', 'object' => 'prompt:hello', 'path' => '', 'value' => ['name' => 'Hello', 'script' => 'Hello.']]])->assertOk();
         $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, static fn (): int => DB::table('call_records')->insertOrIgnore([['tenant_id' => $customer['id'], 'serial' => 1, 'at' => '2026-12-01T10:00:00Z', 'called' => 'extension:201', 'outcome' => 'answered', 'groups' => '[]', 'rang' => '[]', 'waited' => 1, 'talked' => 1]]));
         $this->postJson("/api/customers/{$customer['key']}/history/read")->assertOk();

@@ -58,6 +58,31 @@ final class KeeperTest extends TestCase
         self::assertStringContainsString('mortal ended (signal 9); starting it again', (string) file_get_contents("{$this->home}/logs/keeper.log"));
     }
 
+    public function test_the_workers_of_a_master_that_is_killed_go_before_it_is_started_again(): void
+    {
+        $this->start([$this->service('mortal', 'echo $$ >> $0/pids; env -i sleep 300 & echo $! >> $0/kids; wait', $this->home)]);
+        $this->waitUntil(fn (): bool => count($this->lines('kids')) === 1, 'it did not start');
+
+        posix_kill((int) $this->lines('pids')[0], SIGKILL);
+
+        $this->waitUntil(fn (): bool => count($this->lines('kids')) === 2, 'it was not started again');
+        self::assertFalse(posix_kill((int) $this->lines('kids')[0], 0), 'a worker of the first holds what the second needs');
+    }
+
+    /** As web servers do, which write their state where their environment was. */
+    public function test_what_wrote_over_its_environment_is_ended_too(): void
+    {
+        $this->start([$this->service('mortal', 'echo $$ >> $0/pids; env -i sleep 300 & echo $! >> $0/kids; wait', $this->home)]);
+        $this->waitUntil(fn (): bool => count($this->lines('kids')) === 1, 'it did not start');
+        $kid = (int) $this->lines('kids')[0];
+        posix_kill($this->pid(), SIGKILL);
+        posix_kill((int) $this->lines('pids')[0], SIGKILL);
+
+        $this->processes('end');
+
+        self::assertFalse(posix_kill($kid, 0));
+    }
+
     public function test_children_do_not_outlive_a_keeper_that_is_killed(): void
     {
         $this->start([$this->service('orphan', 'exec sleep 300', ''), $this->service('parent', 'sleep 301 & wait', '')]);

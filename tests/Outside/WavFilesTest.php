@@ -83,6 +83,25 @@ final class WavFilesTest extends TestCase
         }
     }
 
+    /** The longest recording that is taken: its samples are looked at a stretch after another. */
+    public function test_ten_minutes_are_looked_at_without_holding_all_samples(): void
+    {
+        $data = str_repeat("\x80\x7F\x00\xFF", 8_000 * 600 / 4);
+        $wav = 'RIFF' . pack('V', 36 + strlen($data)) . 'WAVEfmt ' . pack('VvvVVvv', 16, 7, 1, 8_000, 8_000, 1, 8) . 'data' . pack('V', strlen($data)) . $data;
+        unset($data);
+        $file = WavFile::read($wav);
+        memory_reset_peak_usage();
+        $before = memory_get_usage();
+
+        $levels = $file->levels();
+        $outline = $file->waveform(200);
+        $pcm = $file->asPcm();
+
+        self::assertSame([600.0, 200, 44 + 2 * 4_800_000], [$file->seconds(), count($outline), strlen($pcm)]);
+        self::assertNotNull($levels?->peakDb);
+        self::assertLessThan(40_000_000, memory_get_peak_usage() - $before);
+    }
+
     public function test_levels_are_read_from_the_samples(): void
     {
         $of = static fn (string $file): \Jaunty\Core\Prompts\Levels => WavFile::read(self::bytes($file))->levels() ?? throw new \LogicException($file);

@@ -85,6 +85,21 @@ final class ServedTest extends TestCase
         self::assertNull($this->ask('GET', '/api/session')['json']['technician']);
     }
 
+    public function test_only_the_hosts_that_are_named_are_served(): void
+    {
+        foreach (['127.0.0.1.evil.example', 'evil-localhost', 'roster.example'] as $host) {
+            self::assertSame(400, $this->ask('GET', '/sign-in', headers: ["Host: {$host}"])['status'], $host);
+        }
+        self::assertSame(200, $this->ask('GET', '/sign-in', headers: ['Host: localhost'])['status']);
+    }
+
+    public function test_what_is_no_screen_is_told_in_plain_words(): void
+    {
+        $none = $this->ask('DELETE', '/sign-in');
+
+        self::assertSame([405, 'text/plain; charset=utf-8'], [$none['status'], strtolower($none['headers']['content-type'])]);
+    }
+
     public function test_a_body_beyond_measure_is_refused(): void
     {
         $this->ask('GET', '/');

@@ -28,7 +28,7 @@ final class ApiTokenController extends Controller
         $given = $request->validate([
             'name' => ['required', 'string', 'max:80'],
             'scope' => ['required', Rule::enum(Ability::class)],
-            'days' => ['nullable', 'integer', 'min:1', 'max:3650'],
+            'days' => ['bail', 'nullable', 'integer:strict', 'min:1', 'max:3650'],
         ]);
         [$row, $token] = $tokens->make($this->technician($request), $given['name'], Ability::from($given['scope']), $given['days'] ?? null);
 

@@ -34,11 +34,13 @@ final class FindingController extends Controller
     public function index(Request $request, FindingTrend $trend): JsonResponse
     {
         $technician = $this->technician($request);
+        $scope = $this->scope;
 
-        return new JsonResponse($this->scope->technician($technician->id, static fn (): array => [
+        return new JsonResponse($scope->technician($technician->id, static fn (): array => [
             'findings' => self::lines(),
             'trend' => $trend->days(),
-            'technicians' => Technician::query()->orderBy('name')->get()->map(static fn (Technician $each): array => ['id' => $each->id, 'name' => $each->name, 'initials' => $each->initials])->all(),
+            // Whoever may do nothing here sees no colleagues either.
+            'technicians' => ! $scope->hasAnyGrant($technician->id) ? [] : Technician::query()->whereNull('closed_at')->orderBy('name')->get()->map(static fn (Technician $each): array => ['id' => $each->id, 'name' => $each->name, 'initials' => $each->initials])->all(),
             'me' => $technician->id,
             'digest' => $technician->digest,
         ]));
@@ -72,7 +74,7 @@ final class FindingController extends Controller
     public function care(Request $request, string $customer, string $fingerprint): JsonResponse
     {
         /** @var array{assignee: ?string, due: ?string} $given */
-        $given = $request->validate(['assignee' => ['present', 'nullable', 'uuid', 'exists:technicians,id'], 'due' => ['present', 'nullable', 'date_format:Y-m-d']]);
+        $given = $request->validate(['assignee' => ['present', 'nullable', 'uuid', 'exists:technicians,id'], 'due' => ['present', 'bail', 'nullable', 'string', 'date_format:Y-m-d']]);
         $this->scope->tenant($this->technician($request)->id, $customer, Ability::Edit, static function (TenantRow $tenant) use ($fingerprint, $given): void {
             if (FindingRow::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)->update(['assignee_id' => $given['assignee'], 'due_on' => $given['due']]) === 0) {
                 throw new NotFoundHttpException();

@@ -77,7 +77,7 @@ final class HistoryController extends Controller
     private function kept(Request $request, string $customer): array
     {
         /** @var array{days?: int|string|null} $given */
-        $given = $request->validate(['days' => ['nullable', 'integer', 'min:1', 'max:' . CallReader::KEPT_DAYS]]);
+        $given = $request->validate(['days' => ['bail', 'nullable', 'integer', 'min:1', 'max:' . CallReader::KEPT_DAYS]]);
 
         return $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, fn (TenantRow $tenant): array => $this->reader->kept($tenant->id, (int) ($given['days'] ?? CallReader::KEPT_DAYS)));
     }

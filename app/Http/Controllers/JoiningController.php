@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Staff;
+use App\Security\PasswordStrength;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Validation\Rules\Password;
 
 /** For somebody who was sent an invitation and is not signed in: the code is all they have. */
 final class JoiningController extends Controller
@@ -31,13 +31,18 @@ final class JoiningController extends Controller
 
     public function join(Request $request): Response
     {
-        /** @var array{code: string, name: string, password: string} $given */
-        $given = $request->validate([
+        /** @var array{code: string, name: string} $said */
+        $said = $request->validate([
             'code' => ['required', 'string', 'max:100'],
             'name' => ['required', 'string', 'max:80'],
-            'password' => ['required', 'string', Password::min(12), 'max:200'],
-        ], ['name.required' => 'Say your name, as colleagues read it in the history.', 'password.required' => 'Choose a password.', 'password.min' => 'At least 12 characters.']);
-        $this->staff->join($given['code'], $given['name'], $given['password']);
+        ], ['name.required' => 'Say your name, as colleagues read it in the history.']);
+        $invitation = $this->staff->invitation($said['code']);
+        $reseller = config('roster.reseller');
+        /** @var array{password: string} $given */
+        $given = $request->validate([
+            'password' => ['required', 'string', new PasswordStrength([$invitation->sign_in, $said['name'], is_string($reseller) ? $reseller : ''])],
+        ], ['password.required' => 'Choose a password.']);
+        $this->staff->join($said['code'], $said['name'], $given['password']);
 
         return new Response(status: 201);
     }

@@ -93,7 +93,7 @@ final class LiveController extends Controller
         /** @var array{object: string, path?: ?string, reason: string, until?: ?string} $given */
         $given = $request->validate([
             'object' => ['required', 'string', 'max:200'], 'path' => ['nullable', 'string', 'max:300'],
-            'reason' => ['required', 'string', 'max:500'], 'until' => ['nullable', 'date_format:Y-m-d'],
+            'reason' => ['required', 'string', 'max:500'], 'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d'],
         ]);
         $this->scope->tenant($technician->id, $customer, Ability::Edit, static function (TenantRow $tenant) use ($desk, $technician, $given): void {
             $desk->waive($tenant, $technician->id, $given['object'], $given['path'] ?? null, $given['reason'], $given['until'] ?? null);
@@ -115,7 +115,7 @@ final class LiveController extends Controller
     {
         $technician = $this->technician($request);
         /** @var array{revision: int, by: string} $given */
-        $given = $request->validate(['revision' => ['required', 'integer', 'min:1'], 'by' => ['required', 'string', 'max:120']]);
+        $given = $request->validate(['revision' => ['required', 'integer:strict', 'min:1', 'max:2147483647'], 'by' => ['required', 'string', 'max:120']]);
         $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): void {
             if ($given['revision'] > $tenant->head_revision) {
                 throw ValidationException::withMessages(['revision' => "there is no revision {$given['revision']} yet; the newest is {$tenant->head_revision}"]);

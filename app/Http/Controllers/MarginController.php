@@ -45,7 +45,7 @@ final class MarginController extends Controller
     {
         $technician = $this->technician($request)->id;
         /** @var array{fingerprint: string, reason: string, until?: ?string} $given */
-        $given = $request->validate(['fingerprint' => ['required', 'string', 'max:64'], 'reason' => ['required', 'string', 'max:500'], 'until' => ['nullable', 'date_format:Y-m-d']]);
+        $given = $request->validate(['fingerprint' => ['required', 'string', 'max:64'], 'reason' => ['required', 'string', 'max:500'], 'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d']]);
 
         return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): array {
             $view = $this->drafts->view($tenant, $technician);

@@ -11,6 +11,7 @@ use App\Access\Granted;
 use App\Access\Scope;
 use App\Access\Staff;
 use App\Http\Resources\PeopleResource;
+use App\Models\Activity;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Technician;
@@ -24,6 +25,8 @@ use Illuminate\Validation\Rule;
 /** Who is of the staff and what they may do. For leads. */
 final class PeopleController extends Controller
 {
+    private const MOST_TOLD = 200;
+
     public function __construct(private readonly Scope $scope, private readonly Staff $staff, private readonly Clock $clock)
     {
     }
@@ -36,7 +39,7 @@ final class PeopleController extends Controller
         }
 
         return new JsonResponse($this->scope->technician($lead->id, fn (): array => PeopleResource::of(
-            array_values(Technician::query()->orderBy('name')->get()->all()),
+            array_values(Technician::query()->whereNull('closed_at')->orderBy('name')->get()->all()),
             array_values(Grant::query()->orderBy('given_at')->get()->all()),
             array_values(Invitation::query()->whereNull('accepted_at')->orderBy('sent_at')->get()->all()),
             array_values(TenantRow::query()->get()->all()),
@@ -47,16 +50,21 @@ final class PeopleController extends Controller
     public function let(Request $request): JsonResponse
     {
         $lead = $this->technician($request);
+        if (! $lead->lead) {
+            throw AccessDenied::leadsOnly();
+        }
         $today = $this->clock->now()->format('Y-m-d');
-        /** @var array{signIn: string, customer?: ?string, ability: string, purpose?: ?string, until?: ?string} $given */
+        /** @var array{signIn: string, customer?: string, ability: string, purpose?: ?string, until?: ?string} $given */
         $given = $request->validate([
             'signIn' => ['required', 'string', 'email:rfc', 'max:200'],
-            'customer' => ['nullable', 'string'],
+            // Every customer is said in so many words: a field that is missing or empty opens nothing.
+            'customer' => ['required_without:everyCustomer', 'prohibits:everyCustomer', 'string'],
+            'everyCustomer' => ['sometimes', 'accepted'],
             'ability' => ['required', Rule::enum(Ability::class)],
             'purpose' => ['nullable', 'string', 'max:200'],
-            'until' => ['nullable', 'date_format:Y-m-d', "after_or_equal:{$today}"],
+            'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d', "after_or_equal:{$today}"],
         ], [
-            'signIn.required' => 'Say who, by mail address.', 'signIn.email' => 'This is no mail address.',
+            'signIn.required' => 'Say who, by mail address.', 'signIn.email' => 'This is no mail address.', 'customer.required_without' => 'Say for which customer, or for every one.', 'customer.prohibits' => 'Either a customer, or every one.',
             'until.date_format' => 'A date is wanted, such as 2026-12-31.', 'until.after_or_equal' => 'This day is past.',
         ]);
         $customer = $given['customer'] ?? null;
@@ -68,6 +76,42 @@ final class PeopleController extends Controller
         );
 
         return new JsonResponse(['isInvited' => $this->staff->let($lead, $given['signIn'], $granted) !== null], 201);
+    }
+
+    public function close(Request $request, string $technician): Response
+    {
+        $this->staff->close($this->technician($request), $technician);
+
+        return new Response(status: 204);
+    }
+
+    /** Who signed in or failed to, and what was done to accounts: the latest first. */
+    public function activity(Request $request): JsonResponse
+    {
+        $lead = $this->technician($request);
+        if (! $lead->lead) {
+            throw AccessDenied::leadsOnly();
+        }
+
+        return new JsonResponse(['activity' => $this->scope->technician($lead->id, static fn (): array => Activity::query()->whereNull('tenant_id')
+            ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')->orderByDesc('activity.id')->limit(self::MOST_TOLD)
+            ->toBase()->get(['technicians.name as who', 'what', 'detail', 'happened_at'])
+            ->map(static fn (object $row): array => self::told(get_object_vars($row)))->all())]);
+    }
+
+    /**
+     * @param  array<mixed>  $row
+     * @return array{who: ?string, what: string, detail: list<string>, at: string}
+     */
+    private static function told(array $row): array
+    {
+        $detail = json_decode(is_string($row['detail'] ?? null) ? $row['detail'] : '{}', true);
+
+        return [
+            'who' => is_string($row['who'] ?? null) ? $row['who'] : null, 'what' => is_string($row['what'] ?? null) ? $row['what'] : '',
+            'detail' => array_values(array_filter(is_array($detail) ? $detail : [], is_string(...))),
+            'at' => (new \DateTimeImmutable(is_string($row['happened_at'] ?? null) ? $row['happened_at'] : 'now'))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'),
+        ];
     }
 
     public function takeAway(Request $request, string $grant): Response

@@ -53,7 +53,7 @@ final class PortController extends Controller
             'postcode' => ['required', 'string', 'max:20'],
             'losingCarrier' => ['required', 'string', 'max:100'],
             'account' => ['required', 'string', 'max:60'],
-            'day' => ['required', 'date_format:Y-m-d', "after:{$today}"],
+            'day' => ['bail', 'required', 'string', 'date_format:Y-m-d', "after:{$today}"],
         ], [
             'numbers.required' => 'Choose the numbers that come over.', 'numbers.*.regex' => 'A number stands here as +19025550100.',
             'name.required' => 'Whom the bill is for.', 'street.required' => 'The address on the bill.', 'postcode.required' => 'The postcode on the bill.',

@@ -99,7 +99,7 @@ final class RuleController extends Controller
         $of = Threshold::tryFrom($threshold) ?? throw new NotFoundHttpException();
         [$least, $most] = $of->range();
         /** @var array{value: ?int} $given */
-        $given = $request->validate(['value' => ['present', 'nullable', 'integer', "between:{$least},{$most}"]], ['value.between' => "{$of->what()}: {$least} to {$most} {$of->unit()}.", 'value.integer' => "{$of->what()}: a whole number, {$least} to {$most}."]);
+        $given = $request->validate(['value' => ['present', 'bail', 'nullable', 'integer:strict', "between:{$least},{$most}"]], ['value.between' => "{$of->what()}: {$least} to {$most} {$of->unit()}.", 'value.integer' => "{$of->what()}: a whole number, {$least} to {$most}."]);
 
         return [$of, $given['value']];
     }

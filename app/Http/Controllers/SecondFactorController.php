@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Technician;
+use App\Security\ActivityLog;
 use App\Security\SecondFactor;
+use App\Security\SignedIn;
 use App\Security\Totp;
 use Illuminate\Contracts\Hashing\Hasher;
 use Illuminate\Http\JsonResponse;
@@ -16,7 +18,7 @@ use Illuminate\Validation\ValidationException;
 /** A technician's own second factor: begin, confirm with a first code, switch off with the password. */
 final class SecondFactorController extends Controller
 {
-    public function __construct(private readonly SecondFactor $secondFactor, private readonly Hasher $hasher)
+    public function __construct(private readonly SecondFactor $secondFactor, private readonly Hasher $hasher, private readonly SignedIn $signedIn, private readonly ActivityLog $log)
     {
     }
 
@@ -40,14 +42,18 @@ final class SecondFactorController extends Controller
             throw ValidationException::withMessages(['code' => 'This is not the code of now. Check the device\'s clock, or scan the picture again.']);
         }
         // Other places where this technician is signed in did so without the second factor.
-        $request->session()->regenerate();
+        $request->session()->regenerate(true);
+        $this->signedIn->endOthers($this->technician($request), $request->session()->getId());
+        $this->log->note($this->technician($request)->id, 'switched the second factor on');
 
         return new JsonResponse(['recoveryCodes' => $codes]);
     }
 
     public function destroy(Request $request): Response
     {
-        $this->secondFactor->switchOff($this->withPassword($request));
+        $technician = $this->withPassword($request);
+        $this->secondFactor->switchOff($technician);
+        $this->log->note($technician->id, 'switched the second factor off');
 
         return new Response(status: 204);
     }

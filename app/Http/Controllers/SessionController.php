@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Scope;
+use App\Http\Middleware\EndsInTime;
 use App\Http\Resources\SessionResource;
 use App\Models\Technician;
 use App\Security\SignIn;
@@ -36,7 +37,8 @@ final class SessionController extends Controller
             'code' => ['nullable', 'string', 'max:20'],
         ], ['signIn.required' => 'Enter your sign-in name.', 'password.required' => 'Enter your password.']);
         $technician = $signIn->check($given['signIn'], $given['password'], $given['code'] ?? null, (string) $request->ip());
-        $request->session()->regenerate();
+        $request->session()->regenerate(true);
+        $request->session()->put(EndsInTime::SINCE, time());
         $this->guard->login($technician);
 
         return $this->answer($technician);

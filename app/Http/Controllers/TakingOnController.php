@@ -56,7 +56,7 @@ final class TakingOnController extends Controller
     {
         $numbers = $this->scope->technician(
             $this->technician($request)->id,
-            static fn (): array => array_values(StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit(self::MOST_NUMBERS)->get()
+            fn (): array => ! $this->scope->hasAnyGrant($this->technician($request)->id) ? [] : array_values(StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit(self::MOST_NUMBERS)->get()
                 ->map(static fn (StockNumber $number): array => ['number' => $number->e164, 'display' => E164::parse($number->e164)->display(), 'region' => $number->region])->all()),
         );
 

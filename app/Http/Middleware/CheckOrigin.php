@@ -14,4 +14,13 @@ final class CheckOrigin extends ValidateCsrfToken
     {
         return $request->attributes->has(SignInByToken::TOKEN) || parent::inExceptArray($request);
     }
+
+    /**
+     * @param \Illuminate\Http\Request $request
+     * @param \Symfony\Component\HttpFoundation\Response $response
+     */
+    protected function addCookieToResponse($request, $response)
+    {
+        return $request->attributes->has(SignInByToken::TOKEN) ? $response : parent::addCookieToResponse($request, $response);
+    }
 }

@@ -28,6 +28,8 @@ final readonly class SignInByToken
     {
         $given = $request->bearerToken();
         $this->scope->limitTo(null);
+        // A program keeps no cookie: a session for each of its requests would only be a row that nobody asks for again.
+        config(['session.driver' => $given === null ? config('session.kept_in') : 'array']);
         if ($given === null) {
             return $next($request);
         }
@@ -36,6 +38,11 @@ final readonly class SignInByToken
         $this->scope->limitTo(Ability::from($token->scope));
         $this->guard->setUser($token->technician);
 
-        return $next($request);
+        $response = $next($request);
+        foreach ($response->headers->getCookies() as $cookie) {
+            $response->headers->removeCookie($cookie->getName(), $cookie->getPath(), $cookie->getDomain());
+        }
+
+        return $response;
     }
 }

@@ -19,11 +19,13 @@ use App\Push\PushUnderWay;
 use App\Secrets\CannotReveal;
 use App\Security\SignInRefused;
 use App\Stock\CarrierTrouble;
+use App\Stock\NotTheirNumber;
 use App\Switching\SwitchTrouble;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Book\UnusableBook;
@@ -41,16 +43,22 @@ final class ProblemRenderer
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class, StudioTrouble::class, UnusableAudio::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
+        PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class, StudioTrouble::class, UnusableAudio::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
     public static function install(Exceptions $exceptions): void
     {
         $exceptions->dontReport(self::EXPECTED);
         $exceptions->report(FaultLog::write(...))->stop();
-        $exceptions->render(static function (\Throwable $fault, Request $request): ?JsonResponse {
-            return $request->is('api/*') ? self::problem($fault)->toResponse() : null;
+        $exceptions->render(static function (\Throwable $fault, Request $request): JsonResponse|Response|null {
+            return $request->is('api/*') ? self::problem($fault)->toResponse() : self::page($fault);
         });
+    }
+
+    /** Outside the API there are only screens: what is none is told in plain words, not by the framework's own page. */
+    private static function page(\Throwable $fault): ?Response
+    {
+        return $fault instanceof HttpExceptionInterface ? new Response(self::http($fault)->detail . "\n", $fault->getStatusCode(), ['Content-Type' => 'text/plain; charset=utf-8']) : null;
     }
 
     private static function problem(\Throwable $fault): Problem
@@ -77,6 +85,7 @@ final class ProblemRenderer
             $fault instanceof CannotWaive => new Problem(409, 'cannot-waive', 'Cannot be waived', $fault->getMessage()),
             $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
             $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),
+            $fault instanceof NotTheirNumber => new Problem(422, 'invalid', 'Some of this cannot be used', $fault->getMessage(), [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")]),
             $fault instanceof CarrierTrouble => new Problem(502, 'carrier-trouble', 'Not done at the carrier', self::sentence($fault->getMessage())),
             $fault instanceof StudioTrouble => new Problem(502, 'studio-trouble', 'Not spoken', self::sentence($fault->getMessage())),
             $fault instanceof UnusableAudio => new Problem(422, 'unusable-audio', 'This recording cannot be used', $fault->getMessage(), [new FieldFault($fault->getMessage(), '/audio')]),

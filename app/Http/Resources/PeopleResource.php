@@ -29,7 +29,7 @@ final readonly class PeopleResource
 
         return [
             'people' => array_map(static fn (Technician $technician): array => [
-                'name' => $technician->name, 'signIn' => $technician->sign_in, 'lead' => $technician->lead, 'secondFactor' => $technician->usesSecondFactor(),
+                'id' => $technician->id, 'name' => $technician->name, 'signIn' => $technician->sign_in, 'lead' => $technician->lead, 'secondFactor' => $technician->usesSecondFactor(),
                 'grants' => array_values(array_map(
                     static fn (Grant $grant): array => [
                         'id' => $grant->id, 'ability' => $grant->ability->value, ...self::customer($grant->tenant_id, $customers), 'purpose' => $grant->purpose,

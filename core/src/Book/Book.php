@@ -110,13 +110,22 @@ final readonly class Book
     }
 
     /**
-     * Checks that every reference leads to something in the book.
+     * Checks that every reference leads to something in the book, and that no object passes for another: an id is what history, the
+     * switch and the rows of the database know it by.
      *
      * @throws UnusableBook naming the object and field of the first that does not
      */
     public function checkReferences(): void
     {
+        $holders = [];
         foreach ([$this->tenant, ...$this->objects()] as $object) {
+            $id = $object->id();
+            if ($id !== null && isset($holders[$id])) {
+                throw UnusableBook::idTaken(Reference::of($object), $id, $holders[$id]);
+            }
+            if ($id !== null) {
+                $holders[$id] = $object;
+            }
             foreach ($object->links() as $link) {
                 if ($this->find($link->to) === null) {
                     throw UnusableBook::danglingReference(Reference::of($object) . '.' . str_replace('/', '.', $link->path), (string) $link->to);

@@ -56,6 +56,11 @@ final class UnusableBook extends \DomainException implements CoreException
         return new self($path, "{$what} " . self::show($value) . ' stands here twice');
     }
 
+    public static function idTaken(Reference $object, string $id, BookObject $holder): self
+    {
+        return new self("{$object}.id", self::show($id) . " is the id of {$holder->label()} already; leave it out, and it gets one of its own");
+    }
+
     public static function danglingReference(string $path, string $reference): self
     {
         return new self($path, self::show($reference) . ' is not in the book');

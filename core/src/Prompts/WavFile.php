@@ -24,6 +24,9 @@ final readonly class WavFile
     /** Quieter than a hiss on the line: 50 dB below full scale. */
     private const QUIET = 104;
 
+    /** Samples of each channel that are looked at together. */
+    private const STRETCH = 16_384;
+
     /** A wave touches full scale once; as many samples in a row are cut off, and heard as a crackle. */
     private const CLIPPED_RUN = 2;
 
@@ -78,56 +81,70 @@ final readonly class WavFile
     }
 
     /**
-     * All channels as one.
+     * All channels as one, a stretch after another: a recording of ten minutes is five million samples, too many to hold as numbers.
+     *
+     * @return ?\Generator<int, list<int>> 16 bits, signed; null where a sample does not stand for itself
+     */
+    private function stretches(): ?\Generator
+    {
+        return $this->codec->isPlain() ? $this->decoded() : null;
+    }
+
+    /** @return \Generator<int, list<int>> */
+    private function decoded(): \Generator
+    {
+        $frame = $this->channels * intdiv($this->bits, 8);
+        foreach (str_split($this->data, self::STRETCH * max(1, $frame)) as $data) {
+            $all = match ($this->codec) {
+                Codec::MuLaw => self::looked($data, G711::muLaw()),
+                Codec::ALaw => self::looked($data, G711::aLaw()),
+                Codec::Float => array_map(static fn (mixed $sample): int => is_float($sample) && is_finite($sample) ? (int) round(max(-1.0, min(1.0, $sample)) * (self::FULL - 1)) : 0, array_values((array) unpack('g*', $data))),
+                default => $this->pcm($data),
+            };
+            yield $this->channels === 1 ? $all : array_map(fn (array $each): int => intdiv(array_sum($each), $this->channels), array_chunk($all, max(2, $this->channels)));
+        }
+    }
+
+    /**
+     * All samples at once, of a short recording.
      *
      * @return ?list<int> 16 bits, signed; null where a sample does not stand for itself
      */
     public function samples(): ?array
     {
-        $all = match ($this->codec) {
-            Codec::MuLaw => self::looked($this->data, G711::muLaw()),
-            Codec::ALaw => self::looked($this->data, G711::aLaw()),
-            Codec::Pcm => $this->pcm(),
-            Codec::Float => array_map(static fn (mixed $sample): int => is_float($sample) && is_finite($sample) ? (int) round(max(-1.0, min(1.0, $sample)) * (self::FULL - 1)) : 0, array_values((array) unpack('g*', $this->data))),
-            default => null,
-        };
-        if ($all === null || $this->channels === 1) {
-            return $all;
-        }
-        $mixed = [];
-        foreach (array_chunk($all, max(2, $this->channels)) as $frame) {
-            $mixed[] = intdiv(array_sum($frame), $this->channels);
-        }
+        $stretches = $this->stretches();
 
-        return $mixed;
+        return $stretches === null ? null : array_merge(...iterator_to_array($stretches, false));
     }
 
     /** @return ?Levels null where samples do not stand for themselves */
     public function levels(): ?Levels
     {
-        $samples = $this->samples();
-        if ($samples === null) {
+        $stretches = $this->stretches();
+        if ($stretches === null) {
             return null;
         }
-        $peak = $run = $clipped = 0;
+        $peak = $run = $clipped = $place = $last = 0;
         $first = null;
-        $last = 0;
-        foreach ($samples as $place => $sample) {
-            $size = abs($sample);
-            $peak = max($peak, $size);
-            $run = $size >= self::FULL - 1 ? $run + 1 : 0;
-            $clipped += $run === self::CLIPPED_RUN ? 1 : 0;
-            if ($size > self::QUIET) {
-                $first ??= $place;
-                $last = $place;
+        foreach ($stretches as $samples) {
+            foreach ($samples as $sample) {
+                $size = abs($sample);
+                $peak = max($peak, $size);
+                $run = $size >= self::FULL - 1 ? $run + 1 : 0;
+                $clipped += $run === self::CLIPPED_RUN ? 1 : 0;
+                if ($size > self::QUIET) {
+                    $first ??= $place;
+                    $last = $place;
+                }
+                $place++;
             }
         }
 
         return new Levels(
             $peak === 0 ? null : round(20 * log10($peak / self::FULL), 1),
             $clipped,
-            ($first ?? count($samples)) / $this->rate,
-            $first === null ? 0.0 : (count($samples) - 1 - $last) / $this->rate,
+            ($first ?? $place) / $this->rate,
+            $first === null ? 0.0 : ($place - 1 - $last) / $this->rate,
         );
     }
 
@@ -138,22 +155,26 @@ final readonly class WavFile
      */
     public function waveform(int $parts): array
     {
-        $samples = $this->samples() ?? [];
-        $outline = [];
-        for ($part = 0; $part < min($parts, count($samples)); $part++) {
-            $from = intdiv($part * count($samples), min($parts, count($samples)));
-            $until = max($from + 1, intdiv(($part + 1) * count($samples), min($parts, count($samples))));
-            $peak = max(0, ...array_map(abs(...), array_slice($samples, $from, $until - $from)));
-            $outline[] = (int) round($peak / self::FULL * 100);
+        $parts = min($parts, $this->frames);
+        $peaks = array_fill(0, $parts, 0);
+        $place = 0;
+        foreach ($this->stretches() ?? [] as $samples) {
+            foreach ($samples as $sample) {
+                $part = intdiv($place++ * $parts + $parts - 1, $this->frames);
+                $peaks[min($part, $parts - 1)] = max($peaks[min($part, $parts - 1)], abs($sample));
+            }
         }
 
-        return $outline;
+        return $place === 0 ? [] : array_values(array_map(static fn (int $peak): int => (int) round($peak / self::FULL * 100), $peaks));
     }
 
     /** As sixteen-bit PCM in one channel, which every browser plays. */
     public function asPcm(): string
     {
-        $data = pack('v*', ...array_map(static fn (int $sample): int => $sample & 0xFFFF, $this->samples() ?? []));
+        $data = '';
+        foreach ($this->stretches() ?? [] as $samples) {
+            $data .= pack('v*', ...array_map(static fn (int $sample): int => $sample & 0xFFFF, $samples));
+        }
 
         return 'RIFF' . pack('V', 36 + strlen($data)) . 'WAVEfmt ' . pack('VvvVVvv', 16, 1, 1, $this->rate, $this->rate * 2, 2, 16) . 'data' . pack('V', strlen($data)) . $data;
     }
@@ -228,13 +249,13 @@ final readonly class WavFile
     }
 
     /** @return list<int> */
-    private function pcm(): array
+    private function pcm(string $data): array
     {
         if ($this->bits === 8) {
-            return self::looked($this->data, array_map(static fn (int $octet): int => ($octet - 128) * 256, range(0, 255)));
+            return self::looked($data, array_map(static fn (int $octet): int => ($octet - 128) * 256, range(0, 255)));
         }
         $bytes = intdiv($this->bits, 8);
-        $high = $bytes === 2 ? $this->data : implode('', array_map(static fn (string $sample): string => substr($sample, -2), str_split($this->data, max(1, $bytes))));
+        $high = $bytes === 2 ? $data : implode('', array_map(static fn (string $sample): string => substr($sample, -2), str_split($data, max(1, $bytes))));
         $samples = [];
         foreach ((array) unpack('v*', $high) as $sample) {
             $samples[] = is_int($sample) ? ($sample ^ 0x8000) - 0x8000 : 0;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { ElMessageBox } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
 import { client, faultsByField, take } from '@/api'
 import { rosterQuery } from '@/roster'
@@ -42,7 +43,7 @@ const give = (): Promise<void> =>
   attempt(async () => {
     const to = signIn.value.trim()
     const { isInvited } = await take(client.POST('/people/grants', {
-      body: { signIn: to, customer: customer.value === EVERY ? null : customer.value, ability: ability.value, until: until.value.trim() === '' ? null : until.value.trim(), purpose: purpose.value.trim() === '' ? null : purpose.value.trim() },
+      body: { signIn: to, ...(customer.value === EVERY ? { everyCustomer: true } : { customer: customer.value }), ability: ability.value, until: until.value.trim() === '' ? null : until.value.trim(), purpose: purpose.value.trim() === '' ? null : purpose.value.trim() },
     }))
     signIn.value = customer.value = until.value = purpose.value = ''
     return isInvited ? `An invitation went to ${to}.` : `${to} has the grant.`
@@ -64,7 +65,7 @@ const giveBack = (): Promise<void> =>
   attempt(async () => {
     if (taken.value === undefined) return ''
     const { signIn: to, name, grant } = taken.value
-    await take(client.POST('/people/grants', { body: { signIn: to, customer: grant.everyCustomer ? null : grant.customer, ability: grant.ability, until: grant.until, purpose: grant.purpose } }))
+    await take(client.POST('/people/grants', { body: { signIn: to, ...(grant.everyCustomer ? { everyCustomer: true } : { customer: grant.customer ?? '' }), ability: grant.ability, until: grant.until, purpose: grant.purpose } }))
     taken.value = undefined
     return `${name} has it again.`
   })
@@ -80,6 +81,18 @@ const takeBack = (invitation: string, to: string): Promise<void> =>
     await take(client.DELETE('/people/invitations/{invitation}', { params: { path: { invitation } } }))
     return `The invitation of ${to} is taken back.`
   })
+
+const activity = useQuery({ queryKey: ['people', 'activity'], queryFn: async () => (await take(client.GET('/people/activity'))).activity })
+
+async function close(person: { id: string; name: string }): Promise<void> {
+  const isMeant = await ElMessageBox.confirm(`${person.name} signs in no more, their tokens open nothing, and every grant of theirs is taken away. What they did stays in the history.`, 'Close the account', { confirmButtonText: 'Close it', cancelButtonText: 'Leave it' }).then(() => true, () => false)
+  if (!isMeant) return
+  await attempt(async () => {
+    await take(client.DELETE('/people/{technician}', { params: { path: { technician: person.id } } }))
+    taken.value = undefined
+    return `The account of ${person.name} is closed.`
+  })
+}
 
 async function giveTo(who: string): Promise<void> {
   signIn.value = who
@@ -106,7 +119,10 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
         <tbody v-for="person in people.data.value?.people" :key="person.signIn">
           <tr v-if="person.grants.length === 0">
             <td><strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span></td><td colspan="4" class="soft">nothing: signs in to an empty roster</td>
-            <td class="act"><button type="button" class="text-button" @click="giveTo(person.signIn)">Give a grant</button></td>
+            <td class="act">
+              <button type="button" class="text-button" @click="giveTo(person.signIn)">Give a grant</button>
+              <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Close the account of ${person.name}`" @click="close(person)">Close</button>
+            </td>
           </tr>
           <tr v-for="(grant, index) in person.grants" :key="grant.id" :class="{ over: grant.hasRunOut }">
             <td>
@@ -119,6 +135,7 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
             <td>{{ grant.until ?? 'no end' }}<span v-if="grant.hasRunOut"> · run out</span></td><td class="soft">{{ grant.purpose }}</td>
             <td class="act">
               <button v-if="index === 0 && person.signIn !== technician?.signIn" type="button" class="text-button" @click="giveTo(person.signIn)">Give another</button>
+              <button v-if="index === 0 && person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Close the account of ${person.name}`" @click="close(person)">Close</button>
               <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`" @click="takeAway(person, grant)">Take away</button>
             </td>
           </tr>
@@ -163,6 +180,13 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
         </FieldRow>
         <p class="send"><el-button type="primary" native-type="submit" :disabled="signIn.trim() === '' || customer === ''">{{ known ? 'Give it' : 'Invite' }}</el-button></p>
       </form>
+
+      <h2>What was done</h2>
+      <ErrorState v-if="activity.error.value !== null" :error="activity.error.value" @again="activity.refetch()" />
+      <table v-else class="lines" data-testid="activity">
+        <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th><th scope="col">Of what</th></tr></thead>
+        <tbody><tr v-for="(each, index) in activity.data.value ?? []" :key="index"><td class="soft">{{ each.at.slice(0, 16).replace('T', ' ') }}</td><td>{{ each.who ?? 'somebody' }}</td><td>{{ each.what }}</td><td class="soft">{{ each.detail.join(', ') }}</td></tr></tbody>
+      </table>
     </template>
   </main>
 </template>

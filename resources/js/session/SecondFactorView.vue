@@ -4,6 +4,7 @@ import { toDataURL } from 'qrcode'
 import { ref } from 'vue'
 import { client, detailOf, isProblem, take } from '@/api'
 import { FieldRow, PageTop } from '@/shared'
+import OwnPassword from './OwnPassword.vue'
 import { sessionQuery, useSession } from './session'
 
 const { technician } = useSession()
@@ -82,6 +83,7 @@ const switchOff = (): Promise<void> =>
         <el-button v-else type="primary" native-type="submit">Set it up</el-button>
       </p>
     </form>
+    <OwnPassword />
   </main>
 </template>
 

@@ -55,7 +55,7 @@ async function send(): Promise<void> {
         <el-input :id="field.id" v-model="code" name="code" autocomplete="one-time-code" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
       </FieldRow>
       <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button></p>
+      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button> <router-link class="forgot" to="/new-password">Forgotten your password?</router-link></p>
     </form>
   </main>
 </template>
@@ -78,5 +78,9 @@ async function send(): Promise<void> {
 
 .act {
   margin-top: 16px;
+}
+
+.forgot {
+  margin-left: 14px;
 }
 </style>

@@ -60,8 +60,8 @@ final class Contract
     {
         [$template, $operation] = $this->operation(strtolower($method), $path);
         $status = (string) $response->getStatusCode();
-        // Throttling and our own faults may answer anywhere; their body is checked like every problem.
-        $pointer = isset($operation['responses'][$status]) ? '/paths/' . self::escape($template) . '/' . strtolower($method) . "/responses/{$status}" : (in_array($status, ['429', '500'], true) ? '/components/responses/Problem' : null);
+        // Throttling, bodies that cannot be read and our own faults may answer anywhere; their body is checked like every problem.
+        $pointer = isset($operation['responses'][$status]) ? '/paths/' . self::escape($template) . '/' . strtolower($method) . "/responses/{$status}" : (in_array($status, ['400', '413', '419', '422', '429', '500'], true) ? '/components/responses/Problem' : null);
         Assert::assertNotNull($pointer, "{$method} {$template} answers {$status}, which is not in the contract: {$response->getContent()}");
         $described = $this->at($pointer);
         if (isset($described['$ref']) && is_string($described['$ref'])) {

@@ -286,6 +286,283 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change one's own password; every other sign-in is over */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @description as it is */
+                        password: string;
+                        /** @description at least 12 characters, and not what is guessed first */
+                        newPassword: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Changed */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/password-letters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set a new password by the code of a letter; every sign-in is over */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        code: string;
+                        password: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Set */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                410: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        /** Have a letter sent by which a new password is set; the answer is the same whether anybody signs in so or not */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        signIn: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description If somebody signs in so, a letter is on its way */
+                202: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            openMinutes: number;
+                        };
+                    };
+                };
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where one is signed in */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The latest first */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            sessions: {
+                                address: string;
+                                /** @description as it names itself */
+                                browser: string;
+                                /** Format: date-time */
+                                lastSeen: string;
+                                isHere: boolean;
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Sign out everywhere else */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description How many sign-ins were ended */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            ended: number;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/activity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who signed in or failed to, and what was done to accounts; for leads */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The latest 200, the latest first */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            activity: {
+                                /** @description unset where nobody was signed in */
+                                who: string | null;
+                                what: string;
+                                detail: string[];
+                                /** Format: date-time */
+                                at: string;
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/people/{technician}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                technician: string;
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Close an account; nothing of it opens anything from then on, and what it did stays told */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    technician: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Closed */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/people": {
         parameters: {
             query?: never;
@@ -349,8 +626,10 @@ export interface paths {
                     "application/json": {
                         /** @description a mail address */
                         signIn: string;
-                        /** @description its key; unset for every customer */
-                        customer?: string | null;
+                        /** @description its key; this or everyCustomer */
+                        customer?: string;
+                        /** @description true for every customer, those taken on later too */
+                        everyCustomer?: boolean;
                         /** @enum {string} */
                         ability: "read" | "edit" | "push";
                         purpose?: string | null;
@@ -835,6 +1114,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
@@ -876,6 +1156,7 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
             };
         };
         /** Mail today's letter now */
@@ -901,6 +1182,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
             };
         };
         delete?: never;
@@ -959,6 +1241,7 @@ export interface paths {
             responses: {
                 202: components["responses"]["AuditRun"];
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
             };
         };
         delete?: never;
@@ -992,6 +1275,7 @@ export interface paths {
             responses: {
                 200: components["responses"]["AuditRun"];
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -1026,6 +1310,7 @@ export interface paths {
             responses: {
                 200: components["responses"]["AuditRun"];
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -1249,6 +1534,7 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -1275,6 +1561,7 @@ export interface paths {
                     content?: never;
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -1325,6 +1612,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
         };
@@ -1735,6 +2023,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -2461,6 +2750,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -2515,6 +2805,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
             };
         };
@@ -2618,6 +2909,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -2675,6 +2967,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -3009,6 +3302,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -3398,6 +3692,7 @@ export interface paths {
             responses: {
                 200: components["responses"]["Live"];
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 502: components["responses"]["Problem"];
             };
@@ -3583,6 +3878,7 @@ export interface paths {
                     };
                 };
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
             };
@@ -3867,6 +4163,7 @@ export interface paths {
             responses: {
                 200: components["responses"]["History"];
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 422: components["responses"]["Problem"];
                 502: components["responses"]["Problem"];
@@ -4028,6 +4325,7 @@ export interface paths {
             responses: {
                 200: components["responses"]["Ports"];
                 401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
                 404: components["responses"]["Problem"];
                 502: components["responses"]["Problem"];
             };
@@ -4531,6 +4829,8 @@ export interface components {
             until: string | null;
         };
         Person: {
+            /** Format: uuid */
+            id: string;
             name: string;
             signIn: string;
             lead: boolean;

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Security;
+
+use App\Models\Technician;
+use Illuminate\Database\ConnectionInterface;
+
+/** Where a technician is signed in, and the end of it. */
+final readonly class SignedIn
+{
+    private const TABLE = 'sessions';
+
+    public function __construct(private ConnectionInterface $db)
+    {
+    }
+
+    /**
+     * @param  string  $here  the session that asks
+     * @return list<array{address: string, browser: string, lastSeen: string, isHere: bool}> the latest first
+     */
+    public function of(Technician $technician, string $here): array
+    {
+        $rows = $this->db->table(self::TABLE)->where('user_id', $technician->id)->orderByDesc('last_activity')->get(['id', 'ip_address', 'user_agent', 'last_activity'])->all();
+
+        return array_values(array_map(static fn (object $row): array => [
+            'address' => self::text($row, 'ip_address'), 'browser' => mb_strimwidth(self::text($row, 'user_agent'), 0, 120, '…'),
+            'lastSeen' => gmdate('Y-m-d\TH:i:s\Z', (int) self::text($row, 'last_activity')), 'isHere' => self::text($row, 'id') === $here,
+        ], $rows));
+    }
+
+    /** @return int how many were ended */
+    public function endOthers(Technician $technician, string $here): int
+    {
+        return $this->db->table(self::TABLE)->where('user_id', $technician->id)->where('id', '<>', $here)->delete();
+    }
+
+    public function endAll(Technician $technician): void
+    {
+        $this->db->table(self::TABLE)->where('user_id', $technician->id)->delete();
+    }
+
+    private static function text(object $row, string $field): string
+    {
+        $value = get_object_vars($row)[$field] ?? '';
+
+        return is_scalar($value) ? (string) $value : '';
+    }
+}

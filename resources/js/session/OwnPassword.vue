@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, ref } from 'vue'
+import { client, faultsByField, take } from '@/api'
+import { age, FieldRow, plural, useNow } from '@/shared'
+import { useSession } from './session'
+
+/** One's own password, and where one is signed in. */
+const { technician } = useSession()
+const queryClient = useQueryClient()
+const now = useNow()
+const sessions = useQuery({ queryKey: ['sessions'], queryFn: async () => (await take(client.GET('/sessions'))).sessions })
+const others = computed(() => (sessions.data.value ?? []).filter((each) => !each.isHere))
+
+const password = ref('')
+const chosen = ref('')
+const said = ref('')
+const faults = ref<Record<string, string>>({})
+
+async function attempt(work: () => Promise<string>): Promise<void> {
+  faults.value = {}
+  said.value = ''
+  try {
+    said.value = await work()
+    await queryClient.invalidateQueries({ queryKey: ['sessions'] })
+  } catch (error) {
+    faults.value = faultsByField(error)
+  }
+}
+
+const change = (): Promise<void> =>
+  attempt(async () => {
+    await take(client.PUT('/password', { body: { password: password.value, newPassword: chosen.value } }))
+    password.value = chosen.value = ''
+    return 'The password is changed. Wherever else you were signed in, you are no more.'
+  })
+
+const endOthers = (): Promise<void> =>
+  attempt(async () => `${plural((await take(client.DELETE('/sessions'))).ended, 'sign-in')} ended.`)
+</script>
+
+<template>
+  <h2>Password</h2>
+  <p v-if="said !== ''" role="status">{{ said }}</p>
+  <form novalidate @submit.prevent="change">
+    <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true">
+    <FieldRow v-slot="field" label="As it is" :fault="faults['password']">
+      <el-input :id="field.id" v-model="password" name="old-password" type="password" autocomplete="current-password" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+    </FieldRow>
+    <FieldRow v-slot="field" label="New" help="At least 12 characters; several words are easiest." :fault="faults['newPassword']">
+      <el-input :id="field.id" v-model="chosen" name="new-password" type="password" autocomplete="new-password" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+    </FieldRow>
+    <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
+    <p class="act"><button type="submit" class="quiet-button">Change it</button></p>
+  </form>
+  <h2>Signed in</h2>
+  <ul class="places" data-testid="signed-in">
+    <li v-for="(each, index) in sessions.data.value ?? []" :key="index">{{ each.isHere ? 'Here' : age(each.lastSeen, now) }} <span class="soft">{{ each.address }} · {{ each.browser }}</span></li>
+  </ul>
+  <p v-if="others.length > 0"><button type="button" class="quiet-button" @click="endOthers">Sign out everywhere else</button></p>
+</template>
+
+<style scoped>
+form {
+  width: 100%;
+}
+
+.places {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.places li {
+  overflow-wrap: anywhere;
+}
+
+.act {
+  margin-top: 14px;
+}
+</style>
