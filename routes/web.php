@@ -78,6 +78,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
         Route::put('digest', [FindingController::class, 'digest']);
         Route::post('digest', [FindingController::class, 'mail'])->middleware('throttle:password');
         Route::get('audits/latest', [AuditRunController::class, 'show']);
+        Route::get('audits/latest/progress', [AuditRunController::class, 'progress']);
         Route::post('audits', [AuditRunController::class, 'store']);
         Route::post('audits/{audit}/stop', [AuditRunController::class, 'stop'])->whereUuid('audit');
         Route::post('audits/{audit}/resume', [AuditRunController::class, 'resume'])->whereUuid('audit');

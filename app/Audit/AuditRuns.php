@@ -36,7 +36,7 @@ final readonly class AuditRuns
         $run = new AuditRun();
         $run->forceFill([
             'id' => (string) Str::uuid(), 'technician_id' => $technicianId, 'reason' => $reason->value, 'tenant_ids' => $tenantIds,
-            'begun_at' => $this->clock->now(), 'ended_at' => $tenantIds === [] ? $this->clock->now() : null,
+            'total' => count($tenantIds), 'begun_at' => $this->clock->now(), 'ended_at' => $tenantIds === [] ? $this->clock->now() : null,
         ])->save();
         $this->dispatch($run, array_values(array_filter($tenantIds, is_string(...))));
 
@@ -56,8 +56,9 @@ final readonly class AuditRuns
     public function resume(AuditRun $run): void
     {
         if ($run->ended_at === null && $run->stopped_at !== null) {
-            $run->forceFill(['stopped_at' => null])->save();
-            $this->dispatch($run, $this->left($run));
+            $left = $this->left($run);
+            $run->forceFill(['stopped_at' => null, 'counted' => $run->total - count($left)])->save();
+            $this->dispatch($run, $left);
             $this->settle($run->id);
         }
     }
@@ -69,10 +70,42 @@ final readonly class AuditRuns
      */
     public function done(string $runId, string $tenantId, int $milliseconds, ?string $trouble): void
     {
-        AuditedCustomer::query()->insertOrIgnore([
+        $isNew = AuditedCustomer::query()->insertOrIgnore([
             'run_id' => $runId, 'tenant_id' => $tenantId, 'milliseconds' => $milliseconds, 'trouble' => $trouble, 'done_at' => $this->clock->now(),
             'findings' => FindingRow::query()->where('tenant_id', $tenantId)->where('waived', false)->count(),
-        ]);
+        ]) === 1;
+        if ($isNew) {
+            $this->count($runId);
+        }
+    }
+
+    /** One customer less to wait for: looked at, or gone meanwhile. */
+    public function count(string $runId): void
+    {
+        AuditRun::query()->whereKey($runId)->increment('counted');
+    }
+
+    /**
+     * How far the last run is, in as little as a page that waits needs. In the technician's scope.
+     *
+     * @return ?array{id: string, state: string, done: int, total: int}
+     */
+    public function progress(string $technicianId): ?array
+    {
+        $run = $this->last($technicianId, ['id', 'no', 'stopped_at', 'ended_at', 'total', 'counted']);
+
+        return $run === null ? null : ['id' => $run->id, 'state' => self::state($run), 'done' => min($run->counted, $run->total), 'total' => $run->total];
+    }
+
+    private static function state(AuditRun $run): string
+    {
+        return $run->ended_at !== null ? 'ended' : ($run->stopped_at !== null ? 'stopped' : 'running');
+    }
+
+    /** @param list<string> $columns */
+    private function last(string $technicianId, array $columns = ['*']): ?AuditRun
+    {
+        return AuditRun::query()->where('technician_id', $technicianId)->whereIn('reason', [AuditReason::Asked->value, AuditReason::Nightly->value])->orderByDesc('no')->first($columns);
     }
 
     /**
@@ -82,7 +115,7 @@ final readonly class AuditRuns
      */
     public function latest(string $technicianId): ?array
     {
-        $run = AuditRun::query()->where('technician_id', $technicianId)->whereIn('reason', [AuditReason::Asked->value, AuditReason::Nightly->value])->orderByDesc('no')->first();
+        $run = $this->last($technicianId);
         if ($run === null) {
             return null;
         }
@@ -92,7 +125,7 @@ final readonly class AuditRuns
         return [
             'id' => $run->id,
             'reason' => $run->reason,
-            'state' => $run->ended_at !== null ? 'ended' : ($run->stopped_at !== null ? 'stopped' : 'running'),
+            'state' => self::state($run),
             'begunAt' => $run->begun_at->toAtomString(),
             'endedAt' => $run->ended_at?->toAtomString(),
             'done' => $done,
@@ -100,10 +133,13 @@ final readonly class AuditRuns
         ];
     }
 
-    /** Ends it when no customer is left. In the technician's scope: who left meanwhile, or is no longer granted, is not waited for. */
+    /**
+     * Ends it when no customer is left. In the technician's scope: who left meanwhile, or is no longer granted, is not waited for.
+     * Who is left is asked only when as many were counted as there are: asked after each, a run would cost its square.
+     */
     public function settle(string $runId): void
     {
-        $run = AuditRun::query()->whereKey($runId)->lockForUpdate()->first();
+        $run = AuditRun::query()->whereKey($runId)->whereColumn('counted', '>=', 'total')->whereNull('ended_at')->lockForUpdate()->first();
         if ($run !== null && $run->ended_at === null && TenantRow::query()->whereIn('id', $this->left($run))->doesntExist()) {
             $run->forceFill(['ended_at' => $this->clock->now()])->save();
         }

@@ -47,15 +47,17 @@ final readonly class Digest
     private function lines(string $technicianId): array
     {
         $yesterday = $this->clock->now()->modify('-1 day')->format(\DateTimeInterface::ATOM);
-        $today = $this->clock->now()->format('Y-m-d');
+        // What is due today is so by the day at the customer's.
+        $today = '(?::timestamptz at time zone tenants.zone)::date';
+        $now = $this->clock->now()->format(\DateTimeInterface::ATOM);
         $weights = implode(' ', array_map(static fn (Severity $severity): string => "when '{$severity->value}' then {$severity->weight()}", Severity::cases()));
 
         /** @var list<Line> $lines */
         $lines = FindingRow::query()->join('tenants', 'tenants.id', '=', 'findings.tenant_id')->where('waived', false)
-            ->where(static fn ($query) => $query->where('first_seen', '>=', $yesterday)->orWhere(static fn ($mine) => $mine->where('assignee_id', $technicianId)->where('due_on', '<=', $today)))
+            ->where(static fn ($query) => $query->where('first_seen', '>=', $yesterday)->orWhere(static fn ($mine) => $mine->where('assignee_id', $technicianId)->whereRaw("due_on <= {$today}", [$now])))
             ->orderByRaw("case severity {$weights} end desc")->orderBy('tenants.name')->orderBy('title')
             ->select(['tenants.name', 'severity', 'title', 'detail', 'due_on'])
-            ->selectRaw('first_seen >= ? as is_new, coalesce(assignee_id = ? and due_on <= ?, false) as is_due', [$yesterday, $technicianId, $today])
+            ->selectRaw("first_seen >= ? as is_new, coalesce(assignee_id = ? and due_on <= {$today}, false) as is_due", [$yesterday, $technicianId, $now])
             ->toBase()->get()->all();
 
         return $lines;

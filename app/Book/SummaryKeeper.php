@@ -93,6 +93,7 @@ final readonly class SummaryKeeper
     private function drift(string $tenantId, Inspection $beside): array
     {
         $findings = Auditor::ofDrift()->audit($beside);
+        $this->holdLine($tenantId);
         $this->findings->ofDrift($tenantId, $this->clock->dateIn($beside->book->tenant->zone), $findings);
 
         return [
@@ -115,10 +116,17 @@ final readonly class SummaryKeeper
     /** Counts what stands in the book, and keeps it for lists. */
     private function audited(string $tenantId, Book $book): string
     {
+        $this->holdLine($tenantId);
         $sifted = $this->waivers->sift($tenantId, $book->tenant->zone, $this->audits->of($tenantId, $book));
         $this->findings->ofBook($tenantId, $this->clock->dateIn($book->tenant->zone), $sifted);
 
         return $this->byWeight($sifted->standing);
+    }
+
+    /** The line of the Roster before findings, always: two who take them in another order wait for each other for ever. */
+    private function holdLine(string $tenantId): void
+    {
+        TenantSummary::query()->where('tenant_id', $tenantId)->lockForUpdate()->first(['tenant_id']);
     }
 
     /** @param list<Finding> $findings */
@@ -135,8 +143,8 @@ final readonly class SummaryKeeper
     /** @param Book $book as entered, which may be ahead of what was pushed */
     public function pushed(string $tenantId, int $revision, Book $book): void
     {
-        // Findings before the line, as everywhere: two who take them in another order wait for each other.
-        $this->put($tenantId, ['findings' => $this->audited($tenantId, $book), 'pushed_revision' => $revision, 'pushed_at' => $this->clock->now()]);
+        $this->put($tenantId, ['pushed_revision' => $revision, 'pushed_at' => $this->clock->now()]);
+        $this->findingsSifted($tenantId, $book);
     }
 
     /** @param array<string, mixed> $values */

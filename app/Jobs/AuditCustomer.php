@@ -50,6 +50,7 @@ final class AuditCustomer implements ShouldQueue
             });
         } catch (CustomerNotFound | AccessDenied) {
             // Gone meanwhile, or no longer theirs to look at: the run ends without it.
+            $runs->count($this->runId);
         }
         $scope->technician($this->technicianId, fn () => $runs->settle($this->runId));
     }

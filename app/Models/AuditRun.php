@@ -12,6 +12,8 @@ namespace App\Models;
  * @property string $reason
  * @property list<string> $tenant_ids
  * @property ?string $batch_id
+ * @property int $total
+ * @property int $counted
  * @property \Carbon\CarbonImmutable $begun_at
  * @property ?\Carbon\CarbonImmutable $stopped_at
  * @property ?\Carbon\CarbonImmutable $ended_at

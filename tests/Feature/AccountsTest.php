@@ -8,6 +8,8 @@ use App\Access\Ability;
 use App\Models\Technician;
 use App\Security\PasswordStrength;
 use App\Security\Totp;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -257,30 +259,32 @@ final class AccountsTest extends FeatureTestCase
     }
 
     /** What is taken in one order here and in another there waits for itself. */
-    public function test_findings_are_written_before_the_line_of_the_roster_everywhere(): void
+    public function test_the_line_of_the_roster_is_held_before_findings_are_written_everywhere(): void
     {
         $customer = $this->takeOn();
-        $written = [];
-        DB::listen(static function (object $query) use (&$written): void {
-            if (preg_match('/^(?:insert into|update|delete from) "(findings|tenant_summaries)"/', $query->sql, $found) === 1) {
-                $written[] = $found[1];
-            }
-            if (preg_match('/^(?:commit|rollback)/i', $query->sql) === 1) {
-                $written[] = '|';
-            }
+        $this->push($customer['key']);
+        $done = '';
+        DB::listen(static function (QueryExecuted $query) use (&$done): void {
+            $done .= match (true) {
+                preg_match('/^select .* from "tenant_summaries" .*for update|^insert into "tenant_summaries"/', $query->sql) === 1 => 'L',
+                preg_match('/^(?:insert into|update|delete from) "findings"/', $query->sql) === 1 => 'f',
+                default => '',
+            };
         });
-        $this->app['events']->listen(\Illuminate\Database\Events\TransactionCommitted::class, static function () use (&$written): void {
-            $written[] = '|';
+        $this->app->make('events')->listen(TransactionCommitted::class, static function () use (&$done): void {
+            $done .= '|';
         });
 
-        $this->push($customer['key']);
         $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'display', 'value' => 'Ines']])->assertOk();
         $this->enter($customer['key'])->assertCreated();
+        $this->push($customer['key']);
+        $this->readAgain($customer['key']);
+        $this->postJson('/api/audits')->assertStatus(202);
 
-        foreach (explode('|', implode(' ', $written)) as $transaction) {
-            self::assertDoesNotMatchRegularExpression('/tenant_summaries.*findings/', $transaction, implode(' ', $written));
+        foreach (explode('|', $done) as $transaction) {
+            self::assertDoesNotMatchRegularExpression('/^f/', $transaction, $done);
         }
-        self::assertContains('tenant_summaries', $written);
+        self::assertStringContainsString('Lf', $done);
     }
 
     public function test_only_the_newest_reading_is_kept(): void

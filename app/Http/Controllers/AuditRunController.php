@@ -27,6 +27,14 @@ final class AuditRunController extends Controller
         return new JsonResponse(['run' => $this->scope->technician($technician, fn (): ?array => $this->runs->latest($technician))]);
     }
 
+    /** How far it is: what is asked again every second. */
+    public function progress(Request $request): JsonResponse
+    {
+        $technician = $this->technician($request)->id;
+
+        return new JsonResponse(['progress' => $this->scope->technician($technician, fn (): ?array => $this->runs->progress($technician))]);
+    }
+
     public function store(Request $request): JsonResponse
     {
         $technician = $this->technician($request)->id;

@@ -52,7 +52,7 @@ final class FindingController extends Controller
         return FindingRow::query()
             ->join('tenants', 'tenants.id', '=', 'findings.tenant_id')
             ->orderBy('tenants.name')->orderBy('rule')->orderBy('title')
-            ->select(['tenants.key as customer', 'tenants.name', 'rule', 'severity', 'title', 'detail', 'object', 'count', 'waived', 'fingerprint', 'fix', 'first_revision as revision', 'assignee_id as assignee', 'due_on as due'])
+            ->select(['tenants.key as customer', 'tenants.name', 'tenants.zone', 'rule', 'severity', 'title', 'detail', 'object', 'count', 'waived', 'fingerprint', 'fix', 'first_revision as revision', 'assignee_id as assignee', 'due_on as due'])
             ->selectRaw("to_char(first_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"firstSeen\", to_char(last_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"lastSeen\"")
             ->toBase()->get()->all();
     }

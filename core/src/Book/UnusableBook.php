@@ -56,6 +56,11 @@ final class UnusableBook extends \DomainException implements CoreException
         return new self($path, "{$what} " . self::show($value) . ' stands here twice');
     }
 
+    public static function keptForGood(string $path): self
+    {
+        return new self($path, 'is what the object is known by, and stays as it is; make another object and take this one out');
+    }
+
     public static function idTaken(Reference $object, string $id, BookObject $holder): self
     {
         return new self("{$object}.id", self::show($id) . " is the id of {$holder->label()} already; leave it out, and it gets one of its own");

@@ -108,16 +108,23 @@ final readonly class OfferPlan
      * Seconds until nobody has answered, at most.
      *
      * @param  list<Member>  $ringing
+     * @param  bool  $mayDropOut  whether an offer may end at once
      * @return ?int null for no end
      */
-    public function unansweredBy(array $ringing): ?int
+    public function unansweredBy(array $ringing, bool $mayDropOut): ?int
     {
         if ($this->waits) {
             return $this->limit;
         }
         $all = ($this->passes ?? 1) * $this->offersInPass($ringing) * $this->each();
+        if ($this->limit === null || $all >= $this->limit) {
+            return $this->limit ?? $all;
+        }
+        // What the limit leaves of an offer is less than a ring, and is waited for even where nobody rings in it.
+        $left = $this->limit - intdiv($this->limit, $this->each()) * $this->each();
+        $isCut = $left > 0 && $left < $this->ring && $this->limit - $left <= $all;
 
-        return $this->limit === null ? $all : min($all, $this->limit);
+        return $mayDropOut && $isCut ? $this->limit : $all;
     }
 
     /** Seconds until nobody has answered, at least, where whoever is offered rings. */

@@ -33,7 +33,10 @@ final class WorkingCopy
         return array_key_exists($name, $this->touched) ? $this->touched[$name] : $this->book->find($object)?->toArray();
     }
 
-    /** @throws ChangeError when the operation does not start from what stands here */
+    /**
+     * @throws ChangeError when the operation does not start from what stands here
+     * @throws UnusableBook when it would make the object another one
+     */
     public function apply(Operation $operation): void
     {
         $object = $operation->object;
@@ -55,6 +58,10 @@ final class WorkingCopy
             return;
         }
         $path = (string) $operation->path;
+        if ($path === 'id' || $path === 'key') {
+            // History, references and the switch know it by these.
+            throw UnusableBook::keptForGood("{$object}.{$path}");
+        }
         if (! $operation->startsFrom(FieldPath::get($fields, $path))) {
             throw ChangeError::changedMeanwhile($object, $path);
         }

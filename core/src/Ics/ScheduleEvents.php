@@ -102,7 +102,36 @@ final readonly class ScheduleEvents
         $last = LocalDate::parse($period->to ?? $period->from);
         $events = [$this->event($part, $period->name, $first * LocalDate::MINUTES, ($last - $first + 1) * LocalDate::MINUTES, true, null, self::PERIOD)];
         foreach ($period->weekly as $piece) {
-            array_push($events, ...$this->ofPiece("{$part}/weekly/{$piece->item}", $piece, $first, $last));
+            array_push($events, ...$piece->span === null
+                ? $this->ofPiece("{$part}/weekly/{$piece->item}", $piece, $first, $last)
+                : $this->ofSpan("{$part}/weekly/{$piece->item}", $piece->span, $first, $last));
+        }
+
+        return $events;
+    }
+
+    /**
+     * Hours over several days, day by day: some of them may lie before the period, and the rest holds all the same.
+     *
+     * @param  array{int, int}  $span  minutes of the week
+     * @return list<IcsEvent>
+     */
+    private function ofSpan(string $part, array $span, int $first, int $last): array
+    {
+        [$from, $to] = $span;
+        $to += $to <= $from ? 7 * LocalDate::MINUTES : 0;
+        $events = [];
+        for ($day = intdiv($from, LocalDate::MINUTES), $place = 0; $day * LocalDate::MINUTES < $to; $day++, $place++) {
+            $begins = max($from, $day * LocalDate::MINUTES);
+            $ends = min($to, ($day + 1) * LocalDate::MINUTES);
+            $date = $first;
+            while (LocalDate::weekday($date) !== $day % 7) {
+                $date++;
+            }
+            if ($date <= $last) {
+                $weekday = RecurrenceRule::WEEKDAYS[$day % 7];
+                $events[] = $this->event("{$part}.{$place}", 'Open', $date * LocalDate::MINUTES + $begins % LocalDate::MINUTES, $ends - $begins, false, "FREQ=WEEKLY;UNTIL={$this->until($last)};BYDAY={$weekday}");
+            }
         }
 
         return $events;

@@ -76,11 +76,55 @@ final class ScheduleReading
                 $this->interpret($event, $item);
             }
         }
-        foreach ($parts->others as $event) {
-            $this->interpret($event);
-        }
+        $this->interpretOthers($parts->others, $own !== null);
 
         return Schedule::read(Node::of($this->lists + $values + ['key' => $key]));
+    }
+
+    /**
+     * Events that are no longer, or never were, what the file brings of its own. A calendar program that takes our lines away leaves the
+     * names of the events, and they still say which item each was made of.
+     *
+     * @param  list<IcsEvent>  $events
+     */
+    private function interpretOthers(array $events, bool $hasOwn): void
+    {
+        $parts = [];
+        $isOurs = false;
+        foreach ($events as $place => $event) {
+            preg_match('~^(?<list>weekly|exceptions|periods)/(?<item>[a-z0-9][a-z0-9.-]*)(?:/(?<part>weekly|hours-\d+)(?:/(?<piece>[a-z0-9][a-z0-9.-]*))?)?@~D', $event->uid, $part);
+            $isOurs = $isOurs || $part !== [];
+            // What an item lasts comes before the hours in it.
+            $parts[] = [($part['part'] ?? '') === '' ? 0 : 1, $place, $event, $part];
+        }
+        usort($parts, static fn (array $one, array $other): int => [$one[0], $one[1]] <=> [$other[0], $other[1]]);
+        foreach ($parts as [, , $event, $part]) {
+            if (($part['list'] ?? '') === 'periods' && ($part['part'] ?? '') === 'weekly') {
+                $this->hoursOfPeriod($event, $part['item'], $part['piece'] ?? 'hours');
+            } else {
+                $this->interpret($event, $part['item'] ?? null);
+            }
+        }
+        if ($isOurs && ! $hasOwn) {
+            $this->notes[] = 'The file no longer holds the schedule it was written from: its name, its calendars, whether a shift is finished past midnight, and the hours of periods that recur are not in events. Look at those';
+        }
+    }
+
+    private function hoursOfPeriod(IcsEvent $event, string $period, string $piece): void
+    {
+        $days = ScheduleEvents::weekdays($event);
+        foreach ($this->lists['periods'] as $place => $of) {
+            if ($days !== null && ($of['item'] ?? null) === $period) {
+                $taken = array_column((array) ($of['weekly'] ?? []), 'item');
+                foreach (self::pieces($event, $days) as $fields) {
+                    $taken[] = $key = IcsParts::freeKey($piece, array_values(array_filter($taken, is_string(...))));
+                    $this->lists['periods'][$place]['weekly'] = [...(array) ($this->lists['periods'][$place]['weekly'] ?? []), ['item' => $key] + $fields];
+                }
+
+                return;
+            }
+        }
+        $this->notes[] = "\"{$event->name}\" was the hours of a period that is not there any more; left out";
     }
 
     /** @return array<string, array<string, mixed>> as a book writes them, by list and key */
@@ -135,15 +179,26 @@ final class ScheduleReading
     /** @param list<string> $days */
     private function weekly(IcsEvent $event, array $days, ?string $item): void
     {
-        if ($event->lasts <= LocalDate::MINUTES) {
-            $this->add('weekly', $event, $item, ['days' => $days, 'from' => ClockTime::text($event->from()), 'to' => ClockTime::text($event->to())]);
+        foreach (self::pieces($event, $days) as $fields) {
+            $this->add('weekly', $event, $item, $fields);
+        }
+    }
 
-            return;
+    /**
+     * @param  list<string>  $days
+     * @return list<array<string, mixed>> as weekly hours are written
+     */
+    private static function pieces(IcsEvent $event, array $days): array
+    {
+        if ($event->lasts <= LocalDate::MINUTES) {
+            return [['days' => $days, 'from' => ClockTime::text($event->from()), 'to' => ClockTime::text($event->to())]];
         }
-        foreach ($days as $day) {
+
+        return array_map(static function (string $day) use ($event): array {
             $end = ((int) array_search($day, ClockTime::DAYS, true) * LocalDate::MINUTES + $event->from() + $event->lasts - 1) % (7 * LocalDate::MINUTES);
-            $this->add('weekly', $event, $item, ['span' => ["{$day} " . ClockTime::text($event->from()), ClockTime::DAYS[intdiv($end, LocalDate::MINUTES)] . ' ' . ClockTime::text($event->to())]]);
-        }
+
+            return ['span' => ["{$day} " . ClockTime::text($event->from()), ClockTime::DAYS[intdiv($end, LocalDate::MINUTES)] . ' ' . ClockTime::text($event->to())]];
+        }, $days);
     }
 
     private function dates(IcsEvent $event, ?string $item, bool $isPeriod): void

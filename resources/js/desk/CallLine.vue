@@ -30,16 +30,20 @@ let asking = 0
 let timer: ReturnType<typeof setTimeout> | undefined
 
 async function follow(): Promise<void> {
-  asking++
+  const mine = ++asking
   clearTimeout(timer)
   offers.value = []
   const said = sentence.value.trim()
   if (said === '') return
   try {
-    followed.value = await take(client.POST('/customers/{customer}/calls', { params, body: { sentence: said, in: which.value } }))
+    const found = await take(client.POST('/customers/{customer}/calls', { params, body: { sentence: said, in: which.value } }))
+    // Of several that are under way the last asked counts: a slower answer stands under another book's name.
+    if (mine !== asking) return
+    followed.value = found
     fault.value = undefined
     open.value = true
   } catch (error) {
+    if (mine !== asking) return
     followed.value = undefined
     const problem = isProblem(error) ? error.problem : undefined
     const at = (problem as { at?: number } | undefined)?.at ?? 0

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BookObject } from '@/api'
-import { now } from '@/shared'
+import { dateIn, now } from '@/shared'
 import { DESTINATION } from './columns'
 import { useDesk } from './desk'
 import type { Field } from './fields'
@@ -14,7 +14,7 @@ import { asText, valueAt } from './values'
 /** One field, or the fields inside it. */
 const props = defineProps<{ object: BookObject; field: Field; path: string }>()
 
-const { edit } = useDesk()
+const { edit, zone } = useDesk()
 
 type Item = Record<string, unknown> & { item: string }
 
@@ -41,7 +41,7 @@ function first(): Record<string, unknown> {
   const starts: Record<string, unknown> = {}
   for (const each of columns.value) {
     if (each.sort !== 'one' || each.type.required !== true) continue
-    starts[each.name] = { date: now().toISOString().slice(0, 10), time: '08:00', extension: '200', text: '', whole: 1 }[each.type.type as string] ?? null
+    starts[each.name] = { date: dateIn(now(), zone.value), time: '08:00', extension: '200', text: '', whole: 1 }[each.type.type as string] ?? null
   }
   if (props.path === 'weekly' || props.path.endsWith('/weekly')) return { days: ['mon'], from: '08:00', to: '17:00' }
   if (props.path === 'extensionRanges') return { from: '200', to: '299' }

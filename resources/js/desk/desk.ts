@@ -66,6 +66,11 @@ function createDesk(customer: string) {
   const live = useQuery(queries.live)
   const pushes = useQuery(queries.pushes)
   const margin = useQuery({ ...queries.margin, placeholderData: keepPreviousData })
+  /** Of the customer: whose day a date is of that nobody typed. */
+  const zone = computed(() => {
+    const said = book.data.value?.objects.find((object) => object.kind === 'tenant')?.fields['zone']
+    return typeof said === 'string' ? said : 'UTC'
+  })
   let isAskedAnew = false
   const askAnew = (): void => void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
   // The same object while nothing changed: the query keeps what is equal.
@@ -350,7 +355,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, notPushed, changedThere, underWay, faults, notice, busy,
-    edit, takeBack, refresh, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
+    zone, edit, takeBack, refresh, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
   }
 }
 

@@ -3,20 +3,35 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { client, detailOf, take, type AuditRun } from '@/api'
 import { age, plural, useNow } from '@/shared'
-import { auditQuery, findingsQuery } from './findingQueries'
+import { auditQuery, findingsQuery, progressQuery } from './findingQueries'
 
 /** The audit of every customer: when it last was, how far it is, stopped and gone on with. */
 const queryClient = useQueryClient()
 const { data: run } = useQuery(auditQuery)
+const { data: progress } = useQuery(progressQuery)
+const isOpen = ref(false)
 const now = useNow()
 const fault = ref('')
 const busy = ref(false)
 
-const total = computed(() => (run.value?.done.length ?? 0) + (run.value?.waiting.length ?? 0))
+/** Findings of thousands of customers are not fetched again for each of them. */
+const PAUSE = 5_000
+
 const troubled = computed(() => run.value?.done.filter((each) => each.trouble !== null) ?? [])
-watch(() => run.value?.done.length, (done, before) => {
-  if (before !== undefined && done !== before) void queryClient.invalidateQueries({ queryKey: findingsQuery.queryKey })
+let fetched = 0
+watch(progress, (is, was) => {
+  if (was === undefined || (is?.id === was?.id && is?.done === was?.done && is?.state === was?.state)) return
+  const isOver = is?.state !== 'running'
+  if (!isOver && performance.now() - fetched < PAUSE) return
+  fetched = performance.now()
+  void queryClient.invalidateQueries({ queryKey: findingsQuery.queryKey })
+  if (isOver || isOpen.value) void queryClient.invalidateQueries({ queryKey: auditQuery.queryKey, exact: true })
 })
+
+function opened(event: Event): void {
+  isOpen.value = (event.target as HTMLDetailsElement).open
+  if (isOpen.value) void queryClient.invalidateQueries({ queryKey: auditQuery.queryKey, exact: true })
+}
 
 async function change(call: () => Promise<{ run: AuditRun | null }>): Promise<void> {
   if (busy.value) return
@@ -24,6 +39,7 @@ async function change(call: () => Promise<{ run: AuditRun | null }>): Promise<vo
   fault.value = ''
   try {
     queryClient.setQueryData(auditQuery.queryKey, (await call()).run)
+    await queryClient.invalidateQueries({ queryKey: progressQuery.queryKey })
   } catch (error) {
     fault.value = detailOf(error)
   }
@@ -37,22 +53,22 @@ const resume = (audit: string): Promise<void> => change(async () => take(client.
 
 <template>
   <section class="audit" aria-label="Audit of every customer">
-    <template v-if="run === undefined" />
-    <template v-else-if="run?.state === 'running'">
-      <progress :value="run.done.length" :max="Math.max(1, total)" aria-label="Customers audited" />
-      <span role="status">{{ run.done.length }} of {{ plural(total, 'customer') }} audited<template v-if="run.waiting[0] !== undefined">; next: {{ run.waiting[0].name }}</template></span>
-      <button type="button" class="quiet-button" :disabled="busy" @click="stop(run.id)">Stop after this one</button>
+    <template v-if="run === undefined || progress === undefined" />
+    <template v-else-if="progress?.state === 'running'">
+      <progress :value="progress.done" :max="Math.max(1, progress.total)" aria-label="Customers audited" />
+      <span role="status">{{ progress.done }} of {{ plural(progress.total, 'customer') }} audited</span>
+      <button type="button" class="quiet-button" :disabled="busy" @click="stop(progress.id)">Stop after this one</button>
     </template>
     <template v-else>
       <span class="soft" role="status">
-        <template v-if="run === null">Never audited as a whole.</template>
-        <template v-else-if="run.state === 'stopped'">Stopped at {{ run.done.length }} of {{ plural(total, 'customer') }}.</template>
+        <template v-if="run === null || progress === null">Never audited as a whole.</template>
+        <template v-else-if="run.state === 'stopped'">Stopped at {{ progress.done }} of {{ plural(progress.total, 'customer') }}.</template>
         <template v-else>{{ run.reason === 'nightly' ? 'Audited by night' : 'Audited' }} {{ age(run.begunAt, now) }}, {{ plural(run.done.length, 'customer') }}.</template>
       </span>
       <button v-if="run?.state === 'stopped'" type="button" class="quiet-button" :disabled="busy" @click="resume(run.id)">Go on with the rest</button>
       <button type="button" class="quiet-button" :disabled="busy" @click="begin">Audit every customer now</button>
     </template>
-    <details v-if="run !== null && run !== undefined && run.done.length > 0" class="by-customer">
+    <details v-if="run !== null && run !== undefined && (progress?.done ?? 0) > 0" class="by-customer" @toggle="opened">
       <summary>by customer<template v-if="troubled.length > 0">, <span class="fault">{{ plural(troubled.length, 'switch reading') }} failed</span></template></summary>
       <ol>
         <li v-for="each in run.done" :key="each.customer"><router-link :to="{ name: 'desk', params: { customer: each.customer } }">{{ each.name }}</router-link> <span class="soft">{{ plural(each.findings, 'finding') }}</span><span v-if="each.trouble !== null" class="fault small"> {{ each.trouble }}</span></li>

@@ -8,7 +8,7 @@ import FindingsView from './FindingsView.vue'
 const ME = '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'
 const SOL = { id: 'a1b0c4c8-5f43-4e0c-8a3f-0c2b8f0c0000', name: 'Sol Ormerod', initials: 'SO' }
 const LINE: FindingLine = {
-  customer: 'pier', name: 'East Pier', rule: 'groups.empty', severity: 'error', title: 'Desk: nobody is in it', detail: 'Calls go on at once.', object: 'group:desk', count: 1, waived: false, fingerprint: 'f1',
+  customer: 'pier', name: 'East Pier', zone: 'America/Halifax', rule: 'groups.empty', severity: 'error', title: 'Desk: nobody is in it', detail: 'Calls go on at once.', object: 'group:desk', count: 1, waived: false, fingerprint: 'f1',
   fix: 'Add the operator', revision: 3, assignee: null, due: null, firstSeen: '2026-11-20T18:05:00Z', lastSeen: '2026-12-01T18:05:00Z',
 }
 const DRIFT: FindingLine = { ...LINE, customer: 'merrow', name: 'Merrow', rule: 'drift.field-differs', severity: 'warning', title: '2 fields differ', object: 'tenant:merrow', fingerprint: 'f2', fix: null, revision: null }
@@ -25,7 +25,7 @@ afterEach(() => {
 
 async function findings(lines: FindingLine[], more: Partial<Findings> = {}, handlers: Record<string, unknown> = {}): Promise<Awaited<ReturnType<typeof open>>['router']> {
   setClock('2026-12-01T18:05:00Z', true)
-  server = fakeServer({ 'GET /findings': { findings: lines, trend: [], technicians: [SOL], me: ME, digest: false, ...more }, 'GET /audits/latest': { run: null }, ...handlers })
+  server = fakeServer({ 'GET /findings': { findings: lines, trend: [], technicians: [SOL], me: ME, digest: false, ...more }, 'GET /audits/latest': { run: null }, 'GET /audits/latest/progress': { progress: null }, ...handlers })
   const opened = await open(FindingsView, '/findings')
   page = opened.page
   return opened.router
@@ -118,10 +118,18 @@ it('chooses several by keyboard, and saves what is chosen as a file', async () =
 
 it('tells how far the audit of every customer is, stops it and goes on with the rest', async () => {
   const stopped = { ...RUN, state: 'stopped' as const }
-  await findings([LINE], {}, { 'POST /audits': { run: RUN }, [`POST /audits/${RUN.id}/stop`]: { run: stopped }, [`POST /audits/${RUN.id}/resume`]: { run: { ...RUN, state: 'ended', waiting: [] } } })
+  const progress = { id: RUN.id, state: 'running', done: 1, total: 2 }
+  const answers = [null, progress, { ...progress, state: 'stopped' }, { ...progress, state: 'ended' }]
+  const asked: number[] = []
+  const far = (): number => asked.length
+  await findings([LINE], {}, {
+    'GET /audits/latest/progress': () => ({ progress: answers[far()] ?? null }),
+    'GET /audits/latest': () => ({ run: [null, RUN, stopped, { ...RUN, state: 'ended', waiting: [] }][far()] }),
+    'POST /audits': () => { asked.push(1); return { run: RUN } }, [`POST /audits/${RUN.id}/stop`]: () => { asked.push(2); return { run: stopped } }, [`POST /audits/${RUN.id}/resume`]: () => { asked.push(3); return { run: { ...RUN, state: 'ended', waiting: [] } } },
+  })
   expect(page.text()).toContain('Never audited as a whole.')
   await press('Audit every customer now')
-  expect(page.get('.audit').text()).toContain('1 of 2 customers audited; next: Merrow')
+  expect(page.get('.audit').text()).toContain('1 of 2 customers audited')
   await press('Stop after this one')
   expect(page.get('.audit').text()).toContain('Stopped at 1 of 2 customers.')
   await press('Go on with the rest')

@@ -12,6 +12,12 @@ const OTHERWISE = 30_000
 export const auditQuery = queryOptions({
   queryKey: ['audits'],
   queryFn: async (): Promise<AuditRun | null> => (await take(client.GET('/audits/latest'))).run,
+})
+
+/** Asked again and again: three numbers, however many customers there are. */
+export const progressQuery = queryOptions({
+  queryKey: ['audits', 'progress'],
+  queryFn: async () => (await take(client.GET('/audits/latest/progress'))).progress,
   refetchInterval: ({ state }) => (state.data?.state === 'running' ? WHILE_RUNNING : OTHERWISE),
 })
 

@@ -1,9 +1,9 @@
 import { expect, it } from 'vitest'
 import type { FindingLine } from '@/api'
-import { grouped, wanted, type Wanted } from './sorting'
+import { grouped, isDue, wanted, type Wanted } from './sorting'
 
 function line(name: string, rule: string, severity: FindingLine['severity'], more: Partial<FindingLine> = {}): FindingLine {
-  return { customer: name.toLowerCase(), name, rule, severity, title: `${name}: ${rule}`, detail: '', object: 'group:desk', count: 1, waived: false, fingerprint: `${name} ${rule}`, fix: null, revision: null, assignee: null, due: null, firstSeen: '2026-11-01T18:05:00Z', lastSeen: '2026-12-01T18:05:00Z', ...more }
+  return { customer: name.toLowerCase(), name, zone: 'America/Halifax', rule, severity, title: `${name}: ${rule}`, detail: '', object: 'group:desk', count: 1, waived: false, fingerprint: `${name} ${rule}`, fix: null, revision: null, assignee: null, due: null, firstSeen: '2026-11-01T18:05:00Z', lastSeen: '2026-12-01T18:05:00Z', ...more }
 }
 
 const LINES = [line('Ardent', 'hours.overlap', 'warning'), line('Pier', 'groups.empty', 'error'), line('Pier', 'hours.overlap', 'warning'), line('Osier', 'names.test-left', 'note', { waived: true })]
@@ -32,4 +32,12 @@ it('keeps what is of a kind; what is waived is of no other', () => {
   expect(names({ kind: 'due' }, lines)).toEqual(['Due'])
   expect(names({ kind: 'mendable' }, lines)).toEqual(['Older'])
   expect(names({ kind: 'waived' }, lines)).toEqual(['Waived'])
+})
+
+it('counts a finding as due by the day at the customer\'s, not by that of Greenwich', () => {
+  const due = (day: string): FindingLine => line('Due', 'a.b', 'note', { due: day })
+  // Eight in the evening at Halifax; in UTC it is the next day already.
+  const evening = new Date('2026-12-02T00:00:00Z')
+  expect(isDue(due('2026-12-01'), evening)).toBe(true)
+  expect(isDue(due('2026-12-02'), evening)).toBe(false)
 })

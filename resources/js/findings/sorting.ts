@@ -1,5 +1,5 @@
 import type { FindingLine } from '@/api'
-import { SEVERITIES } from '@/shared'
+import { dateIn, SEVERITIES } from '@/shared'
 
 export type Grouping = 'rule' | 'customer'
 
@@ -62,9 +62,9 @@ export function isFresh(line: FindingLine, now: Date): boolean {
   return Date.parse(line.firstSeen) >= now.getTime() - DAY
 }
 
-/** Due today, or overdue. */
+/** Due today, or overdue: by the day at the customer's. */
 export function isDue(line: FindingLine, now: Date): boolean {
-  return line.due !== null && line.due <= now.toISOString().slice(0, 10)
+  return line.due !== null && line.due <= dateIn(now, line.zone)
 }
 
 /** By rule or by customer: the group with the heaviest finding first, of equal ones the larger. */

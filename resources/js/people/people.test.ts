@@ -65,7 +65,7 @@ it('gives somebody of the staff a grant and invites anybody else', async () => {
   await page.get('form').trigger('submit')
   await settle()
 
-  expect(server.asked.find((each) => each.call === 'POST /people/grants')?.body).toEqual({ signIn: 'new@saltmarsh.example', customer: null, ability: 'edit', until: '2026-12-31', purpose: null })
+  expect(server.asked.find((each) => each.call === 'POST /people/grants')?.body).toEqual({ signIn: 'new@saltmarsh.example', everyCustomer: true, ability: 'edit', until: '2026-12-31', purpose: null })
   expect(page.get('[role=status]').text()).toBe('An invitation went to new@saltmarsh.example.')
   expect((page.get('input[name=signIn]').element as HTMLInputElement).value).toBe('')
 })

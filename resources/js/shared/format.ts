@@ -25,6 +25,13 @@ export function dateThere(instant: string, zone: string): string {
   return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(new Date(instant))
 }
 
+/** The date in a zone, as the book writes it: `2026-12-01`. */
+export function dateIn(at: Date, zone: string): string {
+  const parts = new Intl.DateTimeFormat('en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', timeZone: zone }).formatToParts(at)
+  const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
+  return `${part('year')}-${part('month')}-${part('day')}`
+}
+
 /** The same, short enough for a column: the time of today, the day of another. */
 export function dayThere(instant: string, zone: string, now: Date): string {
   const said = (at: Date, options: Intl.DateTimeFormatOptions): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(at)

@@ -1,5 +1,5 @@
 export { now, setClock, useNow } from './clock'
-export { age, asSentence, dateThere, dayThere, dayInWords, kindsInWords, minuteOfWeek, plural, stageInWords, timeThere } from './format'
+export { age, asSentence, dateIn, dateThere, dayThere, dayInWords, kindsInWords, minuteOfWeek, plural, stageInWords, timeThere } from './format'
 export { default as CommandBox } from './keys/CommandBox.vue'
 export { useCommands, type Command } from './keys/commands'
 export { default as KeyHelp } from './keys/KeyHelp.vue'

@@ -86,7 +86,9 @@ final class SurveyTest extends TestCase
                     $call = $survey->shortestCall($run, $end);
                     if ($call !== null) {
                         $trace = Trace::of($book, Script::read($call, $book));
-                        self::assertSame($end, "{$trace->outcome->value} {$trace->target}", $name);
+                        // A loop is named by one object on it, and comes back to whichever was entered first.
+                        $names = isset($run->facts->loops[$end]) ? array_map(static fn (string $object): string => "loop {$object}", $run->facts->loops[$end]->objects) : [$end];
+                        self::assertContains("{$trace->outcome->value} {$trace->target}", $names, $name);
                         $shown++;
                     }
                 }

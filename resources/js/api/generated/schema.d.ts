@@ -1220,6 +1220,52 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/audits/latest/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far the technician's last audit is, in as little as a page that waits needs */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Null where there was none */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            progress: {
+                                /** Format: uuid */
+                                id: string;
+                                /** @enum {string} */
+                                state: "running" | "stopped" | "ended";
+                                done: number;
+                                total: number;
+                            } | null;
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/audits": {
         parameters: {
             query?: never;
@@ -4591,6 +4637,8 @@ export interface components {
         FindingLine: {
             customer: string;
             name: string;
+            /** @description whose day a finding is due on */
+            zone: string;
             rule: string;
             severity: components["schemas"]["Severity"];
             title: string;

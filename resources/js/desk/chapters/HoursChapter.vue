@@ -2,7 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, take, type BookObject } from '@/api'
-import { dayInWords, EmptyState, now } from '@/shared'
+import { dateIn, dayInWords, EmptyState, now } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import WeekPainter from '../drawings/WeekPainter.vue'
@@ -17,7 +17,7 @@ import { notUnderstood } from '../words'
 import HolidaysTable from './HolidaysTable.vue'
 
 /** Opening hours: the week one paints, the year it makes, what breaks it, and the calendars it keeps. */
-const { customer, edit, names, notice } = useDesk()
+const { customer, edit, names, notice, zone } = useDesk()
 const { all, selected, select } = useSelected('schedule', 'calendar')
 
 const schedule = computed(() => (selected.value?.kind === 'schedule' ? selected.value : undefined))
@@ -58,7 +58,7 @@ function paint(next: Piece[]): void {
 
 function addException(): void {
   if (schedule.value === undefined) return
-  const from = year.data.value?.from ?? now().toISOString().slice(0, 10)
+  const from = year.data.value?.from ?? dateIn(now(), zone.value)
   void edit([{ object: schedule.value.ref, path: 'exceptions', value: [...exceptions.value, { item: itemFor('exception', exceptions.value.map((each) => each.item)), from, name: 'Exception', hours: [] }] }])
 }
 
