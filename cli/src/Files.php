@@ -36,6 +36,9 @@ final class Files
     /** @throws Misuse */
     public static function text(string $file): string
     {
+        if ($file === '' || str_contains($file, "\0")) {
+            throw new Misuse('a file is wanted, and "' . addcslashes($file, "\0") . '" is the name of none');
+        }
         $handle = @fopen($file === '-' ? 'php://stdin' : $file, 'rb');
         $text = $handle === false || is_dir($file) ? false : stream_get_contents($handle, self::LARGEST + 1);
         if ($text === false) {

@@ -242,6 +242,7 @@ final class CommandLineTest extends TestCase
         yield ['call docs/examples/inlet.json --to 201 --at 2026-12-01T10:00 --keys 1,2@3', 'keys: are all timed or all untimed'];
         yield ['call docs/examples/inlet.json --to 201 --at 2026-12-01T10:00 --busy user:nobody', 'world.user:nobody: is not in the book'];
         yield ["call docs/examples/inlet.json --to '902 555 015' --at 2026-12-01T10:00", '--to: "902 555 015" has too few or too many digits'];
+        yield ["audit ''", 'a file is wanted'];
         yield ['hours docs/examples/inlet.json --schedule night --from 2026-12-01', 'there is no schedule night'];
         yield ['hours docs/examples/inlet.json --schedule office --from 2026-13-01', '--from: "2026-13-01" is no date'];
     }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Models\ApiToken;
+use App\Security\ActivityLog;
 use App\Security\ApiTokens;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -22,7 +23,7 @@ final class ApiTokenController extends Controller
         return new JsonResponse(['tokens' => $tokens->map(self::shown(...))->values()->all()]);
     }
 
-    public function store(Request $request, ApiTokens $tokens): JsonResponse
+    public function store(Request $request, ApiTokens $tokens, ActivityLog $log): JsonResponse
     {
         /** @var array{name: string, scope: string, days?: ?int} $given */
         $given = $request->validate([
@@ -32,12 +33,16 @@ final class ApiTokenController extends Controller
         ]);
         [$row, $token] = $tokens->make($this->technician($request), $given['name'], Ability::from($given['scope']), $given['days'] ?? null);
 
+        $log->note($this->technician($request)->id, 'made a token', ['name' => $given['name'], 'scope' => $given['scope']]);
+
         return new JsonResponse(self::shown($row) + ['token' => $token], 201);
     }
 
-    public function destroy(Request $request, string $token): Response
+    public function destroy(Request $request, string $token, ActivityLog $log): Response
     {
-        ApiToken::query()->where('technician_id', $this->technician($request)->id)->whereKey($token)->delete();
+        if (ApiToken::query()->where('technician_id', $this->technician($request)->id)->whereKey($token)->delete() === 1) {
+            $log->note($this->technician($request)->id, 'took a token back');
+        }
 
         return new Response(status: 204);
     }

@@ -17,6 +17,7 @@ use App\Models\Revision;
 use App\Models\TemplateApplication;
 use App\Models\TenantRow;
 use App\Secrets\SecretKeeper;
+use App\Security\ActivityLog;
 use App\TakingOn\ApplyingAgain;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
@@ -202,9 +203,10 @@ final class DeskController extends Controller
     }
 
     /** The customer's whole book as a file. */
-    public function book(Request $request, string $customer): Response
+    public function book(Request $request, string $customer, ActivityLog $log): Response
     {
         $book = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, fn (TenantRow $tenant): Book => $this->books->head($tenant->id));
+        $log->note($this->technician($request)->id, 'exported a book', ['customer' => $customer]);
 
         return new Response(BookFormat::toJson($book), headers: ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$customer}.json\""]);
     }

@@ -14,6 +14,7 @@ use App\Http\Resources\MendedResource;
 use App\Models\FindingRow;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -58,7 +59,7 @@ final class FindingController extends Controller
     }
 
     /** As a file for other programs: the findings that are named, in their order. */
-    public function export(Request $request, FindingReports $reports): Response
+    public function export(Request $request, FindingReports $reports, ActivityLog $log): Response
     {
         /** @var array{format: string, of: list<array{customer: string, fingerprint: string}>} $given */
         $given = $request->validate([
@@ -66,6 +67,8 @@ final class FindingController extends Controller
             'of.*.customer' => ['required', 'string', 'max:100'], 'of.*.fingerprint' => ['required', 'string', 'max:64'],
         ]);
         [$type, $text] = $this->scope->technician($this->technician($request)->id, static fn (): array => $reports->write($given['format'], $given['of']));
+
+        $log->note($this->technician($request)->id, 'exported findings', ['format' => $given['format'], 'count' => (string) count($given['of'])]);
 
         return new Response($text, 200, ['Content-Type' => $type]);
     }

@@ -9,6 +9,7 @@ use App\Access\Scope;
 use App\Desk\Books;
 use App\History\CallReader;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -38,9 +39,10 @@ final class HistoryController extends Controller
         return $this->told($request, $customer);
     }
 
-    public function csv(Request $request, string $customer): Response
+    public function csv(Request $request, string $customer, ActivityLog $log): Response
     {
         [$history] = $this->kept($request, $customer);
+        $log->note($this->technician($request)->id, 'exported calls', ['customer' => $customer]);
         $file = fopen('php://temp', 'w+b');
         if ($file === false) {
             throw new \RuntimeException('no temporary file');
