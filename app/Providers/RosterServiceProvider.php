@@ -10,6 +10,7 @@ use App\Models\Technician;
 use App\Post\PostTrayTransport;
 use App\Prompts\SpeechStudio;
 use App\Secrets\SecretKeeper;
+use App\Security\SignedIn;
 use App\Stock\CarrierDesk;
 use App\Switching\Practice\PracticeSwitchConnector;
 use App\Switching\Practice\SwitchApi;
@@ -48,6 +49,7 @@ final class RosterServiceProvider extends ServiceProvider
         });
         $this->app->scoped(Scope::class);
         $this->app->when(SecretKeeper::class)->needs('$applicationKey')->giveConfig('app.key');
+        $this->app->when(SignedIn::class)->needs('$minutes')->giveConfig('session.lifetime');
         $this->app->bind(StatefulGuard::class, static function (Application $app): StatefulGuard {
             $guard = $app->make(AuthManager::class)->guard('web');
 

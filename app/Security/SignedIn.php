@@ -12,7 +12,10 @@ final readonly class SignedIn
 {
     private const TABLE = 'sessions';
 
-    public function __construct(private ConnectionInterface $db)
+    private const MOST = 50;
+
+    /** @param int $minutes without a request, after which a session opens nothing any more */
+    public function __construct(private ConnectionInterface $db, private int $minutes)
     {
     }
 
@@ -22,7 +25,7 @@ final readonly class SignedIn
      */
     public function of(Technician $technician, string $here): array
     {
-        $rows = $this->db->table(self::TABLE)->where('user_id', $technician->id)->orderByDesc('last_activity')->get(['id', 'ip_address', 'user_agent', 'last_activity'])->all();
+        $rows = $this->db->table(self::TABLE)->where('user_id', $technician->id)->where('last_activity', '>=', time() - 60 * $this->minutes)->orderByDesc('last_activity')->limit(self::MOST)->get(['id', 'ip_address', 'user_agent', 'last_activity'])->all();
 
         return array_values(array_map(static fn (object $row): array => [
             'address' => self::text($row, 'ip_address'), 'browser' => mb_strimwidth(self::text($row, 'user_agent'), 0, 120, '…'),

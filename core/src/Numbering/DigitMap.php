@@ -57,19 +57,53 @@ final readonly class DigitMap
         return false;
     }
 
+    /** Digits dialled one after another, `T` being the timer's end; what comes after a match is not looked at. */
+    public function dial(string $digits): Dialling
+    {
+        $at = array_map(static fn (array $elements): array => self::withSkipped([0 => true], $elements), $this->alternatives);
+        foreach ($digits === '' ? [] : str_split(strtoupper($digits)) as $digit) {
+            $symbol = strpos(self::SYMBOLS, $digit);
+            $isAnywhere = false;
+            foreach ($at as $which => $places) {
+                $elements = $this->alternatives[$which];
+                $at[$which] = $symbol === false ? [] : self::withSkipped(self::moved($elements, $places, $symbol), $elements);
+                if (isset($at[$which][count($elements)])) {
+                    return Dialling::Match;
+                }
+                $isAnywhere = $isAnywhere || $at[$which] !== [];
+            }
+            if (! $isAnywhere) {
+                return Dialling::Mismatch;
+            }
+        }
+
+        return Dialling::Partial;
+    }
+
+    /**
+     * @param  list<array{int, bool}>  $elements
+     * @param  array<int, true>  $places
+     * @return array<int, true>
+     */
+    private static function moved(array $elements, array $places, int $symbol): array
+    {
+        $next = [];
+        foreach (array_keys($places) as $place) {
+            if (isset($elements[$place]) && ($elements[$place][0] >> $symbol & 1) === 1) {
+                $next[$elements[$place][1] ? $place : $place + 1] = true;
+            }
+        }
+
+        return $next;
+    }
+
     /** @param list<array{int, bool}> $elements */
     private function matchesOne(array $elements, string $digits): bool
     {
         $at = self::withSkipped([0 => true], $elements);
         foreach (str_split($digits) as $digit) {
             $symbol = strpos(self::SYMBOLS, strtoupper($digit));
-            $next = [];
-            foreach (array_keys($at) as $place) {
-                if ($symbol !== false && isset($elements[$place]) && ($elements[$place][0] >> $symbol & 1) === 1) {
-                    $next[$elements[$place][1] ? $place : $place + 1] = true;
-                }
-            }
-            $at = self::withSkipped($next, $elements);
+            $at = $symbol === false ? [] : self::withSkipped(self::moved($elements, $at, $symbol), $elements);
         }
         $timer = 1 << self::TIMER;
         foreach (array_keys($at) as $place) {

@@ -101,8 +101,8 @@ final class DialPlan
     /** @return array{Verdict, string} */
     private function digits(Route $route, string $digits, Origin $origin): array
     {
-        $map = RouteOrder::digitsOf($route);
-        if ($map->fits($digits)) {
+        $map = RouteOrder::mapOf($route);
+        if ($map->matches($digits)) {
             $beginning = $origin === Origin::Dialled ? self::collected($route, $digits) : null;
 
             return $beginning === null || $beginning === $digits ? [Verdict::Takes, 'the digits fit'] : [Verdict::CutShort, "{$beginning} is complete already, and goes out before the rest is dialled"];
@@ -123,7 +123,7 @@ final class DialPlan
     /** @return ?string the beginning that fits and is collected at once, while more could still have come */
     private static function collected(Route $route, string $digits): ?string
     {
-        $map = RouteOrder::digitsOf($route);
+        $map = RouteOrder::mapOf($route);
         for ($length = 1; $length <= strlen($digits); $length++) {
             $beginning = substr($digits, 0, $length);
             $dialling = $map->dial($beginning);

@@ -46,6 +46,9 @@ final class RouteOrder
     /** @var ?\WeakMap<Route, DigitAutomaton|TooIntricate> routes never change, and several rules ask this of each */
     private static ?\WeakMap $known = null;
 
+    /** @var ?\WeakMap<Route, DigitMap> */
+    private static ?\WeakMap $maps = null;
+
     /**
      * What a route lets through.
      *
@@ -59,10 +62,18 @@ final class RouteOrder
         return $known instanceof DigitAutomaton ? $known : throw $known;
     }
 
+    /** The same as it is written: of digits that somebody dials it tells what becomes of them, however intricate it is. */
+    public static function mapOf(Route $route): DigitMap
+    {
+        self::$maps ??= new \WeakMap();
+
+        return self::$maps[$route] ??= DigitMap::parse($route->digits, 'digits');
+    }
+
     private static function compiled(Route $route): DigitAutomaton|TooIntricate
     {
         try {
-            return DigitAutomaton::of(DigitMap::parse($route->digits, 'digits'));
+            return DigitAutomaton::of(self::mapOf($route));
         } catch (TooIntricate $unknown) {
             return $unknown;
         }
@@ -75,7 +86,7 @@ final class RouteOrder
      */
     public static function fits(array $routes, string $digits): bool
     {
-        return array_filter($routes, static fn (Route $route): bool => DigitMap::parse($route->digits, 'digits')->matches($digits)) !== [];
+        return array_filter($routes, static fn (Route $route): bool => self::mapOf($route)->matches($digits)) !== [];
     }
 
     /**

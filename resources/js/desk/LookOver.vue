@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { client, take } from '@/api'
-import { LoadingLines, ModalSheet, plural } from '@/shared'
+import { ErrorState, LoadingLines, ModalSheet, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
 import { useDesk } from './desk'
 import ImpactTable from './ImpactTable.vue'
@@ -38,6 +38,7 @@ async function enterAndClose(): Promise<void> {
     <section v-if="clashes.length === 0" class="notice" aria-label="What callers will notice">
       <h3>What callers will notice</h3>
       <LoadingLines v-if="noticed.isPending.value" what="the calls of a year, before and after" />
+      <ErrorState v-else-if="noticed.error.value !== null" :error="noticed.error.value" @again="noticed.refetch()" />
       <p v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0" class="soft" data-testid="unknown-who-notices">Unknown: calls go more ways than were followed, and no difference was found in those.</p>
       <p v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way.</p>
       <ImpactTable v-else :impact />

@@ -72,6 +72,7 @@ final class DigitAutomatonTest extends TestCase
             }
             $couldGoOn = array_filter(self::everything(), static fn (string $longer): bool => strlen($longer) > strlen($digits) && str_starts_with($longer, $digits) && self::slowly($map, $longer)) !== [];
             $dialled = $automaton->dial($digits);
+            self::assertSame($dialled, DigitMap::parse($map, 'map')->dial($digits), "{$map}: {$digits}, read without an automaton");
             if ($digits !== '' && $matched !== null) {
                 self::assertSame(Dialling::Match, $dialled, "{$map}: {$digits}");
                 if ($matched < strlen($digits) && self::slowly($map, $digits)) {

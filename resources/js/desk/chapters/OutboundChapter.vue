@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { client, take, type BookObject, type RouteClaims } from '@/api'
-import { EmptyState, plural } from '@/shared'
+import { EmptyState, ErrorState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import { FORMS } from '../columns'
@@ -106,6 +106,7 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
 <template>
   <div v-if="!outbound.isPending.value">
     <DialTester v-model="digits" :trunks />
+    <ErrorState v-if="outbound.error.value !== null" :error="outbound.error.value" @again="outbound.refetch()" />
     <h2>Routes, in the order they are asked</h2>
     <EmptyState v-if="routes.length === 0" title="No route: nobody can call out, not even for help">Make one for emergency calls first.</EmptyState>
     <SheetGrid v-else kind="route" :objects="routes" :selected="route?.ref" after="Lets through" :struck @select="select">
