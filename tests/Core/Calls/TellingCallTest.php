@@ -48,6 +48,26 @@ final class TellingCallTest extends TestCase
         yield 'behind a key' => [['menus' => [['keys' => ['1' => ['to' => 'busy']]]]], ['released menu:more 0', 'busy menu:more 0']];
     }
 
+    /** The way to where the books part is itself a call, even where the shortest to each end is the same in both. */
+    public function test_a_call_is_found_behind_a_key_where_nobody_answers(): void
+    {
+        $group = static fn (string $key, string $user, string $then): array => ['key' => $key, 'members' => [['item' => 'a', 'who' => "user:{$user}"]], 'noAnswerSeconds' => 20, 'otherwise' => ['noAnswer' => $then]];
+        $with = static fn (string $then): Book => BookFormat::fromValue([
+            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [['key' => '+19025550101', 'destination' => 'menu:day']], 'mailboxes' => [['key' => 'desk']],
+            'menus' => [['key' => 'day', 'plays' => 1, 'silence' => 'group:front', 'keys' => ['1' => ['to' => 'group:brewery'], '2' => ['to' => 'group:taproom']]]],
+            'users' => array_map(static fn (string $key): array => ['key' => $key, 'legs' => [['item' => 'desk']]], ['ana', 'bo', 'cy']),
+            'groups' => [$group('front', 'ana', 'mailbox:desk'), $group('brewery', 'bo', $then), $group('taproom', 'cy', 'group:front')],
+        ]);
+        [$before, $after] = [$with('group:front'), $with('group:taproom')];
+        $difference = Difference::between($before, $after, self::FROM);
+
+        self::assertNotSame([], $difference->contrasts);
+        foreach ($difference->contrasts as $contrast) {
+            self::assertNotNull(TellingCall::of($before, $after, $difference, $contrast), $contrast->words());
+        }
+    }
+
     /** @param array<string, mixed> $edit */
     private static function book(array $edit): Book
     {
