@@ -6,8 +6,8 @@ export class Refused {
 }
 
 /**
- * A server inside the test. Answers what it was told to for `METHOD /path`, a function being asked with the body; a call it
- * was not told of fails.
+ * A server inside the test. Answers what it was told to for `METHOD /path`, a function being asked with the body, at its leisure
+ * where it promises; a call it was not told of fails.
  * `asked` holds what was sent, in order.
  */
 export function fakeServer(handlers: Record<string, unknown>): { asked: { call: string; body: unknown }[]; handlers: Record<string, unknown> } {
@@ -21,7 +21,7 @@ export function fakeServer(handlers: Record<string, unknown>): { asked: { call: 
     asked.push({ call, body })
     if (!(call in handlers)) throw new Error(`nobody told the server what to say to ${call}`)
     const handler = handlers[call]
-    const answer: unknown = typeof handler === 'function' ? (handler as (body: unknown) => unknown)(body) : handler
+    const answer: unknown = await (typeof handler === 'function' ? (handler as (body: unknown) => unknown)(body) : handler)
     if (answer instanceof Refused) {
       const problem = { type: 'urn:jaunty-roster:problem:test', title: 'Refused', status: answer.status, detail: 'Refused.', ...answer.problem }
       return new Response(JSON.stringify(problem), { status: answer.status, headers: { 'Content-Type': 'application/problem+json' } })

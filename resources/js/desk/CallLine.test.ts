@@ -1,0 +1,69 @@
+import { mount, type VueWrapper } from '@vue/test-utils'
+import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import { afterEach, expect, it, vi } from 'vitest'
+import { defineComponent, h } from 'vue'
+import type { Followed } from '@/api'
+import { close, fakeServer, Refused, settle } from '@/testing'
+import { handleKey } from '@/shared'
+import CallLine from './CallLine.vue'
+import { provideDesk, type DeskState } from './desk'
+
+let page: VueWrapper
+afterEach(() => {
+  close(page)
+  vi.unstubAllGlobals()
+})
+
+function ends(target: string): Followed {
+  return {
+    script: { to: '19025550150', at: '2026-12-01T14:05:00-04:00' }, sentence: '902 555 0150 tue 14:05',
+    trace: { outcome: 'messageIn', target, seconds: 20, reason: '', steps: [], warnings: [], transfers: 0 },
+    telling: { parts: [], outcome: 'messageIn', target, seconds: 20, sort: 'mailbox' },
+  } as unknown as Followed
+}
+
+/** A call line whose answers are given by hand, in any order. */
+async function openLine(): Promise<{ state: DeskState; answers: Record<string, (answer: Followed | Refused) => void> }> {
+  const answers: Record<string, (answer: Followed | Refused) => void> = {}
+  fakeServer({
+    'GET /customers/inlet/desk': { key: 'inlet', revision: 3, objects: [], draft: { changes: [], clashes: [] } },
+    'GET /customers/inlet/live': { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] },
+    'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
+    'POST /customers/inlet/calls': (body: { in: string }) => new Promise((give) => { answers[body.in] = give }),
+  })
+  let state: DeskState | undefined
+  const Desk = defineComponent({
+    setup: () => {
+      state = provideDesk('inlet')
+      return () => h(CallLine)
+    },
+  })
+  page = mount(Desk, { attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]] } })
+  document.addEventListener('keydown', handleKey)
+  await settle()
+  if (state === undefined) throw new Error('no desk')
+  return { state, answers }
+}
+
+async function press(key: string, on: Element = document.body): Promise<void> {
+  on.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+  await settle()
+}
+
+it('shows the answer that was asked for last, under the name of its book', async () => {
+  const { state, answers } = await openLine()
+  state.sentence.value = '902 555 0150 tue 14:05'
+  await settle()
+  await press('Enter', page.get('[aria-label="Call line"]').element)
+  await press('T')
+  await press('T')
+
+  answers.live?.(ends('mailbox:switch'))
+  await settle()
+  answers.book?.(ends('mailbox:book'))
+  answers.edited?.(new Refused(500))
+  await settle()
+
+  expect(page.get('.traceHead .soft').text()).toBe('on the switch')
+  expect(page.get('[data-testid=call-answer]').text()).toContain('mailbox:switch')
+})
