@@ -7,6 +7,7 @@ namespace App\Audit;
 use App\Book\BookRepository;
 use App\Models\FindingRow;
 use App\Models\TenantRow;
+use App\Support\Parts;
 use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\StandingAudit;
@@ -38,13 +39,19 @@ final readonly class FindingOrigins
 
             return isset($stood[$no][$fingerprint]);
         };
+        $came = [];
         foreach ($open as $fingerprint) {
             [$without, $with] = [0, $tenant->head_revision];
             while ($with - $without > 1) {
                 $between = intdiv($with + $without, 2);
                 [$without, $with] = $stands($between, $fingerprint) ? [$without, $between] : [$between, $with];
             }
-            FindingRow::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)->update(['first_revision' => $with]);
+            $came[$with][] = $fingerprint;
+        }
+        foreach ($came as $revision => $fingerprints) {
+            foreach (Parts::of($fingerprints) as $some) {
+                FindingRow::query()->where('tenant_id', $tenant->id)->whereIn('fingerprint', $some)->update(['first_revision' => $revision]);
+            }
         }
     }
 

@@ -6,6 +6,7 @@ namespace App\Audit;
 
 use App\Models\FindingDay;
 use App\Models\FindingRow;
+use App\Support\Parts;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
@@ -50,8 +51,13 @@ final readonly class FindingStore
             }
         }
         $drift = Auditor::ofDrift()->ids();
-        FindingRow::query()->where('tenant_id', $tenantId)->whereIn('rule', $drift, not: ! $isDrift)->whereNotIn('fingerprint', array_keys($rows))->delete();
-        FindingRow::query()->upsert(array_values($rows), ['tenant_id', 'fingerprint'], self::SAID);
+        $stood = array_filter(FindingRow::query()->where('tenant_id', $tenantId)->whereIn('rule', $drift, not: ! $isDrift)->pluck('fingerprint')->all(), is_string(...));
+        foreach (Parts::of(array_values(array_filter($stood, static fn (string $fingerprint): bool => ! isset($rows[$fingerprint])))) as $some) {
+            FindingRow::query()->where('tenant_id', $tenantId)->whereIn('fingerprint', $some)->delete();
+        }
+        foreach (Parts::of(array_values($rows)) as $some) {
+            FindingRow::query()->upsert($some, ['tenant_id', 'fingerprint'], self::SAID);
+        }
         $this->count($tenantId, $today);
     }
 

@@ -7,6 +7,7 @@ namespace App\Book;
 use App\Models\DeviceRow;
 use App\Models\ObjectLink;
 use App\Models\ObjectRow;
+use App\Support\Parts;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
@@ -17,8 +18,6 @@ use Jaunty\Core\Book\User;
 /** Writes objects and what is projected from them (name, extension, links): the only place that does. */
 final class ObjectProjection
 {
-    private const AT_ONCE = 2_000;
-
     /** @param array<string, string> $origins by reference, of objects a template made */
     public function write(string $tenantId, Book $before, Book $after, array $origins = []): void
     {
@@ -86,14 +85,13 @@ final class ObjectProjection
                 $links[] = ['tenant_id' => $tenantId, 'from_id' => $id, 'path' => $link->path, 'to_id' => $this->idOf($target)];
             }
         }
-        // PostgreSQL takes 65,535 values in one statement.
-        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
+        foreach (Parts::of($rows) as $some) {
             ObjectRow::query()->upsert($some, ['tenant_id', 'id'], ['name', 'extension', 'body']);
         }
-        foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+        foreach (Parts::of($ids) as $some) {
             ObjectLink::query()->where('tenant_id', $tenantId)->whereIn('from_id', $some)->delete();
         }
-        foreach (array_chunk($links, self::AT_ONCE) as $some) {
+        foreach (Parts::of($links) as $some) {
             ObjectLink::query()->insert($some);
         }
         $this->placeDevices($tenantId, $book, $ids, $devices);
@@ -105,14 +103,16 @@ final class ObjectProjection
      */
     private function placeDevices(string $tenantId, Book $book, array $ids, array $devices): void
     {
-        foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+        foreach (Parts::of($ids) as $some) {
             DeviceRow::query()->where('tenant_id', $tenantId)->whereIn('object_id', $some)->delete();
         }
-        foreach ($devices as $hardware => $row) {
-            // What the customer has already may have moved from one user to another.
-            $took = DeviceRow::query()->where('tenant_id', $tenantId)->where('hardware', $hardware)->exists() ? 1 : DeviceRow::query()->insertOrIgnore($row);
-            if ($took === 0) {
-                throw UnusableBook::deviceElsewhere($hardware, self::legWith($book, (string) $hardware));
+        foreach (Parts::of(array_values($devices)) as $some) {
+            // Those that the customer has already, with another user, are passed over as well.
+            if (DeviceRow::query()->insertOrIgnore($some) < count($some)) {
+                $here = DeviceRow::query()->where('tenant_id', $tenantId)->whereIn('hardware', array_column($some, 'hardware'))->pluck('hardware')->all();
+                foreach (array_diff(array_column($some, 'hardware'), array_filter($here, is_string(...))) as $hardware) {
+                    throw UnusableBook::deviceElsewhere($hardware, self::legWith($book, $hardware));
+                }
             }
         }
     }

@@ -10,6 +10,7 @@ use App\Book\BookRepository;
 use App\Models\CallRow;
 use App\Models\TenantRow;
 use App\Push\BindingStore;
+use App\Support\Parts;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
 use App\Time\Clock;
@@ -89,7 +90,9 @@ final readonly class CallReader
             ];
         }
         // Read twice at once, a call is kept once.
-        CallRow::query()->insertOrIgnore($rows);
+        foreach (Parts::of($rows) as $some) {
+            CallRow::query()->insertOrIgnore($some);
+        }
         $this->db->statement('insert into call_readings (tenant_id, last_serial, read_at) values (?, ?, ?) on conflict (tenant_id) do update set last_serial = greatest(call_readings.last_serial, excluded.last_serial), read_at = excluded.read_at', [$tenantId, $last, $this->clock->now()->format(\DateTimeInterface::ATOM)]);
         CallRow::query()->where('tenant_id', $tenantId)->where('at', '<', $this->clock->now()->modify('-' . self::KEPT_DAYS . ' days'))->delete();
 

@@ -7,6 +7,7 @@ namespace App\Push;
 use App\Models\Binding;
 use App\Models\Push;
 use App\Models\PushStep;
+use App\Support\Parts;
 use App\Switching\Bindings;
 use App\Switching\Bound;
 use App\Switching\Reading;
@@ -39,7 +40,9 @@ final class RunSheetStore
                 'status' => StepStatus::Waiting->value,
             ];
         }
-        PushStep::query()->insert($rows);
+        foreach (Parts::of($rows) as $some) {
+            PushStep::query()->insert($some);
+        }
     }
 
     /** The bindings and, beside them, the records of this push that are in no book. */

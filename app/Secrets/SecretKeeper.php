@@ -9,6 +9,7 @@ use App\Book\FieldEdit;
 use App\Models\Activity;
 use App\Models\Secret;
 use App\Models\TenantRow;
+use App\Support\Parts;
 use App\Time\Clock;
 use Illuminate\Encryption\Encrypter;
 use Jaunty\Core\Book\Book;
@@ -82,13 +83,13 @@ final readonly class SecretKeeper
         if ($rows === []) {
             return;
         }
-        Secret::query()->upsert($rows, ['tenant_id', 'object_id', 'field'], ['ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at']);
+        foreach (Parts::of($rows) as $some) {
+            Secret::query()->upsert($some, ['tenant_id', 'object_id', 'field'], ['ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at']);
+        }
         if ($edits !== []) {
             $this->drafts->edit($tenant, $technicianId, $edits);
         }
-        foreach (array_keys($given) as $object) {
-            $this->note($tenant, $technicianId, 'PIN made', $object);
-        }
+        $this->note($tenant, $technicianId, 'PIN made', ...array_keys($given));
     }
 
     /**
@@ -216,8 +217,12 @@ final readonly class SecretKeeper
         return $pin;
     }
 
-    private function note(TenantRow $tenant, string $technicianId, string $what, string $object): void
+    private function note(TenantRow $tenant, string $technicianId, string $what, string ...$objects): void
     {
-        Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode(['object' => $object], JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
+        $now = $this->clock->now();
+        $rows = array_map(static fn (string $object): array => ['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode(['object' => $object], JSON_THROW_ON_ERROR), 'happened_at' => $now], array_values($objects));
+        foreach (Parts::of($rows) as $some) {
+            Activity::query()->insert($some);
+        }
     }
 }

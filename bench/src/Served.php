@@ -14,12 +14,13 @@ final class Served
     /** @var non-empty-string */
     private string $cookies;
 
-    public function __construct(private readonly string $address)
+    /** @param array{signIn: string, password: string} $as */
+    public function __construct(private readonly string $address, array $as = self::SIGN_IN)
     {
         $file = tempnam(sys_get_temp_dir(), 'bench');
         $this->cookies = $file === false ? throw new \RuntimeException('there is no room for a cookie') : $file;
         $this->ask('GET', '/api/session');
-        $this->ask('POST', '/api/session', self::SIGN_IN);
+        $this->ask('POST', '/api/session', $as);
     }
 
     /**
@@ -47,11 +48,9 @@ final class Served
      */
     public function ask(string $method, string $path, ?array $body = null): string
     {
-        $curl = curl_init($this->address . $path);
-        curl_setopt_array($curl, [
-            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_PROXY => '', CURLOPT_COOKIEFILE => $this->cookies, CURLOPT_COOKIEJAR => $this->cookies,
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Origin: {$this->address}", 'X-XSRF-TOKEN: ' . $this->token()],
-        ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body, JSON_THROW_ON_ERROR)]));
+        $curl = $this->prepare($method, $path, $body);
+        // What is set in the answer counts for the next one.
+        curl_setopt($curl, CURLOPT_COOKIEJAR, $this->cookies);
         $answer = curl_exec($curl);
         $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
         curl_close($curl);
@@ -60,6 +59,21 @@ final class Served
         }
 
         return $answer;
+    }
+
+    /**
+     * @param  non-empty-string  $method
+     * @param  ?array<string, mixed>  $body
+     */
+    public function prepare(string $method, string $path, ?array $body = null): \CurlHandle
+    {
+        $curl = curl_init($this->address . $path);
+        curl_setopt_array($curl, [
+            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_PROXY => '', CURLOPT_COOKIEFILE => $this->cookies,
+            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Origin: {$this->address}", 'X-XSRF-TOKEN: ' . $this->token()],
+        ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body, JSON_THROW_ON_ERROR)]));
+
+        return $curl;
     }
 
     private function token(): string

@@ -9,7 +9,7 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
-/** JSON of a megabyte is more than any screen sends; recordings are the only files. */
+/** JSON of a megabyte is more than any screen sends; recordings and whole books are files. */
 final class LimitBody
 {
     public const MOST_BYTES = 1_000_000;
@@ -17,10 +17,18 @@ final class LimitBody
     /** Ten minutes of sixteen bits at 16 kHz. */
     public const MOST_BYTES_OF_SOUND = 20_000_000;
 
+    /** A book of 20,000 users. */
+    public const MOST_BYTES_OF_BOOK = 8_000_000;
+
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
-        if (strlen($request->getContent()) > ($request->is('api/customers/*/prompts/*/recordings') ? self::MOST_BYTES_OF_SOUND : self::MOST_BYTES)) {
+        $most = match (true) {
+            $request->is('api/customers/*/prompts/*/recordings') => self::MOST_BYTES_OF_SOUND,
+            $request->is('api/taking-on/book') => self::MOST_BYTES_OF_BOOK,
+            default => self::MOST_BYTES,
+        };
+        if (strlen($request->getContent()) > $most) {
             throw new HttpException(413);
         }
 
