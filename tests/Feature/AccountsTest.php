@@ -13,11 +13,14 @@ use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Feature\Support\ByToken;
 use Tests\Feature\Support\Contract;
 
 /** Accounts, tokens and sign-ins, as somebody would attack them. */
 final class AccountsTest extends FeatureTestCase
 {
+    use ByToken;
+
     private const PASSWORD = 'a password of the test';
 
     private const NEW = 'lantern over nine piers';
@@ -331,34 +334,5 @@ final class AccountsTest extends FeatureTestCase
         DB::table('sessions')->insert(['id' => $id, 'user_id' => $of->id, 'payload' => '', 'last_activity' => time()]);
 
         return $id;
-    }
-
-    private function token(string $scope, ?Technician $of = null): string
-    {
-        $token = $this->asPerson($of ?? $this->lead)->postJson('/api/api-tokens', ['name' => "for {$scope}", 'scope' => $scope])->assertCreated()->json('token');
-        self::assertIsString($token);
-
-        return $token;
-    }
-
-    private function asPerson(Technician $technician): self
-    {
-        $this->startAnew();
-
-        return $this->actingAs($technician);
-    }
-
-    private function asProgram(string $token): self
-    {
-        $this->startAnew();
-
-        return $this->withHeader('Authorization', "Bearer {$token}");
-    }
-
-    private function startAnew(): void
-    {
-        $this->flushHeaders();
-        $this->app->make('auth')->forgetGuards();
-        $this->app->make('session')->flush();
     }
 }

@@ -6,10 +6,12 @@ namespace Tests\Feature;
 
 use App\Access\Ability;
 use App\Models\ApiToken;
-use App\Models\Technician;
+use Tests\Feature\Support\ByToken;
 
 final class ApiTokenTest extends FeatureTestCase
 {
+    use ByToken;
+
     public function test_a_program_does_what_its_token_s_scope_covers_and_no_more(): void
     {
         $customer = $this->takeOn();
@@ -85,36 +87,5 @@ final class ApiTokenTest extends FeatureTestCase
         $this->postJson('/api/api-tokens', ['name' => 'x', 'scope' => 'push'])->assertStatus(403);
         $this->getJson('/api/api-tokens')->assertStatus(403);
         $this->postJson('/api/second-factor', ['password' => 'x'])->assertStatus(403);
-    }
-
-    private function token(string $scope, ?Technician $of = null): string
-    {
-        $token = $this->asPerson($of ?? $this->lead)->postJson('/api/api-tokens', ['name' => "for {$scope}", 'scope' => $scope])->assertCreated()->json('token');
-        self::assertIsString($token);
-
-        return $token;
-    }
-
-    private function asPerson(Technician $technician): self
-    {
-        $this->startAnew();
-
-        return $this->actingAs($technician);
-    }
-
-    /** Nobody is signed in but by the token. */
-    private function asProgram(string $token): self
-    {
-        $this->startAnew();
-
-        return $this->withHeader('Authorization', "Bearer {$token}");
-    }
-
-    /** Each request of a test shares one application; who was signed in must not outlive it. */
-    private function startAnew(): void
-    {
-        $this->flushHeaders();
-        $this->app->make('auth')->forgetGuards();
-        $this->app->make('session')->flush();
     }
 }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, faultsByField, take, type BookObject } from '@/api'
-import { age, dayInWords, FieldRow, plural, useNow } from '@/shared'
+import { client, take, type BookObject } from '@/api'
+import { age, dayInWords, FieldRow, plural, useAttempt, useNow } from '@/shared'
 import { useDesk } from './desk'
 
 /** Numbers on their way from another carrier: what ours says of them, and the form that asks for it, filled in from the book. */
@@ -26,8 +26,7 @@ const waiting = computed(() => {
 const isShown = computed(() => (ports.value ?? []).length > 0 || waiting.value.length > 0)
 
 const isOpen = ref(false)
-const isBusy = ref(false)
-const faults = ref<Record<string, string>>({})
+const { busy: isBusy, faults, attempt: send } = useAttempt()
 const form = ref({ reference: '', name: '', street: '', postcode: '', losingCarrier: '', account: '', day: '' })
 
 const FIELDS = [
@@ -64,20 +63,13 @@ function fillIn(): void {
   isOpen.value = true
 }
 
-async function attempt(work: () => Promise<unknown>): Promise<void> {
-  isBusy.value = true
-  faults.value = {}
-  try {
+const attempt = (work: () => Promise<unknown>): Promise<void> =>
+  send(async () => {
     await work()
     await queryClient.invalidateQueries({ queryKey })
     await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
     await queryClient.invalidateQueries({ queryKey: queries.margin.queryKey })
-  } catch (error) {
-    faults.value = faultsByField(error)
-  } finally {
-    isBusy.value = false
-  }
-}
+  })
 
 const read = (): Promise<void> => attempt(() => take(client.POST('/customers/{customer}/ports/read', { params })))
 

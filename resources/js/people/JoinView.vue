@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { client, faultsByField, take } from '@/api'
+import { client, take } from '@/api'
 import { useSession } from '@/session'
-import { FieldRow, LoadingLines } from '@/shared'
+import { FieldRow, LoadingLines, useAttempt } from '@/shared'
 import { abilityInWords } from './abilities'
 
 /** Where an invitation leads. The code stands behind the #, which browsers send to nobody. */
@@ -15,20 +15,7 @@ const code = route.hash.slice(1)
 const offer = ref<{ signIn: string; customer: string | null; ability: string; invitedBy: string; until: string | null }>()
 const name = ref('')
 const password = ref('')
-const busy = ref(false)
-const faults = ref<Record<string, string>>({})
-
-async function attempt(work: () => Promise<void>): Promise<void> {
-  busy.value = true
-  faults.value = {}
-  try {
-    await work()
-  } catch (error) {
-    faults.value = faultsByField(error)
-  } finally {
-    busy.value = false
-  }
-}
+const { busy, faults, attempt } = useAttempt()
 
 onMounted(() => attempt(async () => void (offer.value = await take(client.POST('/joining/look', { body: { code } })))))
 

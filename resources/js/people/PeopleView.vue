@@ -2,10 +2,10 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ElMessageBox } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
-import { client, faultsByField, take } from '@/api'
+import { client, take } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
-import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useNow } from '@/shared'
+import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useAttempt, useNow } from '@/shared'
 import { abilityInWords, ABILITIES, type Ability } from './abilities'
 
 const { technician } = useSession()
@@ -21,7 +21,7 @@ const customer = ref('')
 const ability = ref<Ability>('edit')
 const until = ref('')
 const purpose = ref('')
-const faults = ref<Record<string, string>>({})
+const { faults, attempt: send } = useAttempt()
 const said = ref('')
 const form = ref<HTMLElement>()
 
@@ -29,13 +29,10 @@ const invitations = computed(() => people.data.value?.invitations ?? [])
 const known = computed(() => people.data.value?.people.some((person) => person.signIn === signIn.value.trim().toLowerCase()) === true)
 
 async function attempt(work: () => Promise<string>): Promise<void> {
-  faults.value = {}
   said.value = ''
-  try {
+  await send(async () => {
     said.value = await work()
-  } catch (error) {
-    faults.value = faultsByField(error)
-  }
+  })
   await queryClient.invalidateQueries({ queryKey: ['people'] })
 }
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { client, faultsByField, take } from '@/api'
-import { FieldRow } from '@/shared'
+import { client, take } from '@/api'
+import { FieldRow, useAttempt } from '@/shared'
 import { useSession } from './session'
 
 /** For who forgot their password: first a letter, then, by the code behind its #, a new one. */
@@ -11,22 +11,9 @@ const code = useRoute().hash.slice(1)
 
 const name = ref('')
 const password = ref('')
-const busy = ref(false)
 const isSent = ref(false)
 const isSet = ref(false)
-const faults = ref<Record<string, string>>({})
-
-async function attempt(work: () => Promise<void>): Promise<void> {
-  busy.value = true
-  faults.value = {}
-  try {
-    await work()
-  } catch (error) {
-    faults.value = faultsByField(error)
-  } finally {
-    busy.value = false
-  }
-}
+const { busy, faults, attempt } = useAttempt()
 
 const send = (): Promise<void> =>
   attempt(async () => {

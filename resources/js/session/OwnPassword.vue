@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, faultsByField, take } from '@/api'
-import { age, FieldRow, plural, useNow } from '@/shared'
+import { client, take } from '@/api'
+import { age, FieldRow, plural, useAttempt, useNow } from '@/shared'
 import { useSession } from './session'
 
 /** One's own password, and where one is signed in. */
@@ -15,18 +15,14 @@ const others = computed(() => (sessions.data.value ?? []).filter((each) => !each
 const password = ref('')
 const chosen = ref('')
 const said = ref('')
-const faults = ref<Record<string, string>>({})
+const { faults, attempt: send } = useAttempt()
 
-async function attempt(work: () => Promise<string>): Promise<void> {
-  faults.value = {}
-  said.value = ''
-  try {
+const attempt = (work: () => Promise<string>): Promise<void> =>
+  send(async () => {
+    said.value = ''
     said.value = await work()
     await queryClient.invalidateQueries({ queryKey: ['sessions'] })
-  } catch (error) {
-    faults.value = faultsByField(error)
-  }
-}
+  })
 
 const change = (): Promise<void> =>
   attempt(async () => {

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
-import { client, faultsByField, take } from '@/api'
-import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, useNow } from '@/shared'
+import { client, take } from '@/api'
+import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, useAttempt, useNow } from '@/shared'
 import { useSession } from './session'
 
 const SCOPES = [
@@ -19,19 +19,15 @@ const tokens = useQuery({ queryKey: ['tokens'], queryFn: async () => (await take
 const name = ref('')
 const scope = ref<'read' | 'edit' | 'push'>('read')
 const days = ref('90')
-const faults = ref<Record<string, string>>({})
+const { faults, attempt: send } = useAttempt()
 const made = ref<{ name: string; token: string }>()
 const isCopied = ref(false)
 
-async function attempt(work: () => Promise<void>): Promise<void> {
-  faults.value = {}
-  try {
+const attempt = (work: () => Promise<void>): Promise<void> =>
+  send(async () => {
     await work()
     await queryClient.invalidateQueries({ queryKey: ['tokens'] })
-  } catch (error) {
-    faults.value = faultsByField(error)
-  }
-}
+  })
 
 const make = (): Promise<void> =>
   attempt(async () => {

@@ -1,3 +1,4 @@
+export { useAttempt } from './attempt'
 export { now, setClock, useNow } from './clock'
 export { age, asSentence, dateIn, dateThere, dayThere, dayInWords, kindsInWords, minuteOfWeek, plural, stageInWords, timeThere } from './format'
 export { default as CommandBox } from './keys/CommandBox.vue'
