@@ -17,8 +17,8 @@ final class LimitBody
     /** Ten minutes of sixteen bits at 16 kHz. */
     public const MOST_BYTES_OF_SOUND = 20_000_000;
 
-    /** A book of 20,000 users. */
-    public const MOST_BYTES_OF_BOOK = 8_000_000;
+    /** A book of 8,000 users, the most that a worker has memory to look through. */
+    public const MOST_BYTES_OF_BOOK = 4_000_000;
 
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
