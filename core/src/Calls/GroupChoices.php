@@ -125,7 +125,7 @@ final readonly class GroupChoices
         }
         $canComeToNothing = array_filter($offered, static fn (Chances $each): bool => $each->canComeToNothing) !== [];
 
-        return [...array_values($choices), Choice::passive(Event::of('unanswered'), $canComeToNothing ? $plan->nothingFrom() : $plan->unansweredFrom(), $plan->unansweredBy($ringing, $canComeToNothing))];
+        return [...array_values($choices), Choice::passive(Event::of('unanswered'), $canComeToNothing ? $plan->nothingFrom() : $plan->unansweredFrom(), $plan->unansweredBy($ringing, array_values(array_map(static fn (Chances $each): Member => $each->member, $offered))))];
     }
 
     /**

@@ -107,11 +107,11 @@ final readonly class OfferPlan
     /**
      * Seconds until nobody has answered, at most.
      *
-     * @param  list<Member>  $ringing
-     * @param  bool  $mayDropOut  whether an offer may end at once
+     * @param  list<Member>  $ringing  those who can be rung
+     * @param  list<Member>  $offered  those, and those to whom the call is offered in vain
      * @return ?int null for no end
      */
-    public function unansweredBy(array $ringing, bool $mayDropOut): ?int
+    public function unansweredBy(array $ringing, array $offered): ?int
     {
         if ($this->waits) {
             return $this->limit;
@@ -120,11 +120,43 @@ final readonly class OfferPlan
         if ($this->limit === null || $all >= $this->limit) {
             return $this->limit ?? $all;
         }
-        // What the limit leaves of an offer is less than a ring, and is waited for even where nobody rings in it.
-        $left = $this->limit - intdiv($this->limit, $this->each()) * $this->each();
-        $isCut = $left > 0 && $left < $this->ring && $this->limit - $left <= $all;
+        $left = $this->limit - $all;
 
-        return $mayDropOut && $isCut ? $this->limit : $all;
+        // An offer that the limit cuts to less than a ring takes its time even where nobody rings in it.
+        return $left < $this->ring && $this->offersInVainAtTheEnd($ringing, $offered) ? $this->limit : $all;
+    }
+
+    /**
+     * Whether the last pass, at its longest, ends with an offer in which nobody can ring.
+     *
+     * @param  list<Member>  $ringing
+     * @param  list<Member>  $offered
+     */
+    private function offersInVainAtTheEnd(array $ringing, array $offered): bool
+    {
+        [$tiers, $rung] = [$this->inTiers($offered), $this->inTiers($ringing)];
+        if ($this->group->tierTwo === TierTwo::AlsoTried) {
+            $last = $tiers[1] === [] ? 0 : 1;
+
+            return $this->endsInVain($tiers[$last], $rung[$last]);
+        }
+        $longest = max(count($rung[0]), count($rung[1]));
+
+        return count($rung[0]) === $longest && $this->endsInVain($tiers[0], $rung[0]) || count($rung[1]) === $longest && $this->endsInVain($tiers[1], $rung[1]);
+    }
+
+    /**
+     * @param  list<Member>  $tier
+     * @param  list<Member>  $rung
+     */
+    private function endsInVain(array $tier, array $rung): bool
+    {
+        if ($rung === [] || ! $this->isInTurn()) {
+            return $tier !== [] && $rung === [];
+        }
+
+        // Any order but the book's own can put one of them last.
+        return $this->group->order === GroupOrder::Sequential ? end($tier) !== end($rung) : count($tier) > count($rung);
     }
 
     /** Seconds until nobody has answered, at least, where whoever is offered rings. */

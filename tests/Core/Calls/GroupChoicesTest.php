@@ -22,6 +22,7 @@ use Jaunty\Core\Calls\WayOut;
 use Jaunty\Core\Calls\World;
 use Jaunty\Core\Hours\State as HoursState;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 
 /** The law of design 03 section 5, tried in every world there is: what offers give is among the choices, and every choice and second of a bound is given by some world. */
@@ -84,6 +85,19 @@ final class GroupChoicesTest extends TestCase
         }
     }
 
+    /** No call goes out to z. What the limit leaves of the last offer is waited for all the same; an offer before it takes no time. */
+    #[TestWith(['1z', 'sequential', 13])]
+    #[TestWith(['z1', 'sequential', 10])]
+    #[TestWith(['z1', 'roundRobin', 13])]
+    #[TestWith(['z', 'sequential', 0])]
+    public function test_an_offer_in_vain_takes_what_the_limit_leaves_where_it_is_the_last(string $members, string $order, int $most): void
+    {
+        $book = self::book(['order' => $order, 'rotations' => 1, 'ringsEach' => 2, 'noAnswerSeconds' => 13, 'members' => self::members($members)]);
+        $choices = array_values(array_filter(self::choices($book)->own(self::group($book), false), static fn (Choice $choice): bool => $choice->event->kind === 'unanswered'));
+
+        self::assertSame($most, $choices[0]->most);
+    }
+
     /** Every world a script can tell of, over members who differ in all that matters before the first offer. */
     #[DataProvider('beforeOffers')]
     public function test_why_nobody_is_offered_the_call_is_exactly_what_scripts_give(string $members, string $signInBy, bool $skipBusy): void
@@ -139,7 +153,7 @@ final class GroupChoicesTest extends TestCase
     {
         $members = [];
         foreach ($letters === '' ? [] : str_split($letters) as $place => $letter) {
-            $who = strtolower($letter) === 'o' ? "outside:+1506555010{$place}" : 'user:' . (ctype_digit($letter) ? "u{$place}" : strtolower($letter));
+            $who = strtolower($letter) === 'o' ? "outside:+1506555010{$place}" : ($letter === 'z' ? 'outside:+442079460000' : 'user:' . (ctype_digit($letter) ? "u{$place}" : strtolower($letter)));
             $members[] = ['item' => "m{$place}", 'who' => $who, 'tier' => $letter === '2' ? 2 : 1, 'share' => 10, 'signedIn' => ! ctype_upper($letter)];
         }
 
