@@ -13,6 +13,7 @@ use App\Time\Clock;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Sleep;
 use Illuminate\Support\Str;
@@ -179,6 +180,12 @@ abstract class FeatureTestCase extends TestCase
             }
         }
         self::fail("the push has not ended after {$mostSlices} slices");
+    }
+
+    /** As a worker does; what this process took for other tests before is not its to stop for. */
+    protected function workThroughQueue(): void
+    {
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--memory' => 1024]);
     }
 
     /** @return list<array<string, mixed>> the differences of a fresh reading */

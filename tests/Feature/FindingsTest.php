@@ -70,12 +70,12 @@ final class FindingsTest extends FeatureTestCase
         self::assertGreaterThan(0, $run['done'][0]['findings']);
 
         $this->postJson("/api/audits/{$run['id']}/stop")->assertOk()->assertJsonPath('run.state', 'stopped');
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        $this->workThroughQueue();
         self::assertCount(1, $this->getJson('/api/audits/latest')->json('run.done'));
         $this->actingAs($this->technician())->postJson("/api/audits/{$run['id']}/resume")->assertNotFound();
 
         $this->actingAs($this->sol)->postJson("/api/audits/{$run['id']}/resume")->assertOk()->assertJsonPath('run.state', 'running');
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        $this->workThroughQueue();
         $this->getJson('/api/audits/latest')->assertJsonPath('run.state', 'ended')->assertJsonCount(2, 'run.done')->assertJsonCount(0, 'run.waiting');
         $again = $this->postJson('/api/audits')->assertStatus(202)->json('run');
         self::assertNotSame($run['id'], $again['id'], 'the newest is told, also of two begun in one second');
@@ -91,7 +91,7 @@ final class FindingsTest extends FeatureTestCase
         $this->grant($ada, $this->tenantId($this->customers[1]), Ability::Read, new \DateTimeImmutable('2026-12-02T00:00:00Z'));
         $run = $this->actingAs($ada)->postJson('/api/audits')->assertStatus(202)->assertJsonCount(2, 'run.waiting')->json('run');
         $this->app->instance(Clock::class, new FixedClock('2026-12-03T12:00:00Z'));
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        $this->workThroughQueue();
 
         $this->getJson('/api/audits/latest')->assertJsonPath('run.id', $run['id'])->assertJsonPath('run.state', 'ended')->assertJsonCount(1, 'run.done');
     }
@@ -100,7 +100,7 @@ final class FindingsTest extends FeatureTestCase
     {
         $this->wire->interfere = static fn (): never => \Tests\Feature\Support\Wire::cut();
         $this->postJson('/api/audits')->assertStatus(202);
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        $this->workThroughQueue();
 
         $run = $this->getJson('/api/audits/latest')->assertJsonPath('run.state', 'ended')->json('run');
         self::assertNotContains(null, array_column($run['done'], 'trouble'));
@@ -157,13 +157,13 @@ final class FindingsTest extends FeatureTestCase
         $this->grant($boss, null, Ability::Edit);
         try {
             $this->actingAs($boss)->putJson('/api/thresholds/shortestKeyWait', ['value' => 9])->assertOk();
-            Artisan::call('queue:work', ['--stop-when-empty' => true]);
+            $this->workThroughQueue();
             self::assertSame([true, true], $found());
             $this->actingAs($this->sol)->putJson("{$own}/shortestKeyWait", ['value' => null])->assertOk()->assertJsonPath('thresholds.11.own', null);
             self::assertSame([true, true], $found());
         } finally {
             $this->actingAs($boss)->putJson('/api/thresholds/shortestKeyWait', ['value' => null])->assertOk();
-            Artisan::call('queue:work', ['--stop-when-empty' => true]);
+            $this->workThroughQueue();
         }
         self::assertSame([false, false], $found());
     }

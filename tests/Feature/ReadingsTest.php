@@ -94,7 +94,7 @@ final class ReadingsTest extends FeatureTestCase
         $this->scope()->tenant($this->lead->id, $this->customer, \App\Access\Ability::Edit, static fn () => TenantSummary::query()->where('tenant_id', $tenant)->update(['summed_up_on' => '2026-11-30', 'strip' => null]));
         self::assertNull($this->line()['strip']);
 
-        \Illuminate\Support\Facades\Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        $this->workThroughQueue();
         self::assertNotNull($this->line()['strip']);
     }
 
