@@ -14,6 +14,7 @@ use App\Time\Clock;
 use Illuminate\Encryption\Encrypter;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Fields\Catalogue;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\PinStrength;
 use Jaunty\Core\Book\Reference;
@@ -27,8 +28,6 @@ use Jaunty\Core\Change\OperationKind;
 final readonly class SecretKeeper
 {
     private const FIELD = 'pin';
-
-    private const KINDS = [Kind::Mailbox, Kind::Route];
 
     private const DIGITS = 6;
 
@@ -101,7 +100,7 @@ final readonly class SecretKeeper
      */
     public function check(TenantRow $tenant, string $technicianId, array $edits): void
     {
-        $says = array_filter($edits, static fn (FieldEdit $edit): bool => in_array($edit->object->kind, self::KINDS, true) && ! in_array(self::saidBy($edit), [null, 'none'], true));
+        $says = array_filter($edits, static fn (FieldEdit $edit): bool => in_array($edit->object->kind, self::kinds(), true) && ! in_array(self::saidBy($edit), [null, 'none'], true));
         if ($says === []) {
             return;
         }
@@ -141,7 +140,7 @@ final readonly class SecretKeeper
         $book = $this->drafts->view($tenant, $technicianId)->edited;
         $secrets = Secret::query()->where('tenant_id', $tenant->id)->with('technician')->get()->keyBy('object_id');
         $known = [];
-        foreach (self::KINDS as $kind) {
+        foreach (self::kinds() as $kind) {
             foreach ($book->ofKind($kind) as $object) {
                 $secret = $secrets[(string) $object->id()] ?? null;
                 if ($secret !== null) {
@@ -201,7 +200,7 @@ final readonly class SecretKeeper
     {
         $reference = Reference::parse($object, 'object');
         $holder = $book->find($reference) ?? throw UnusableBook::danglingReference('object', $object);
-        if (! in_array($reference->kind, self::KINDS, true) || $holder->id() === null) {
+        if (! in_array($reference->kind, self::kinds(), true) || $holder->id() === null) {
             throw UnusableBook::malformed('object', 'a mailbox or a route', $object);
         }
 
@@ -224,5 +223,13 @@ final readonly class SecretKeeper
         foreach (Parts::of($rows) as $some) {
             Activity::query()->insert($some);
         }
+    }
+
+    /** @return list<Kind> that have a PIN, as the fields of the book declare */
+    private static function kinds(): array
+    {
+        $secrets = Catalogue::secrets();
+
+        return array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => in_array("{$kind->value}." . self::FIELD, $secrets, true)));
     }
 }

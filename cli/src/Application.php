@@ -14,6 +14,7 @@ use Jaunty\CommandLine\Commands\HoursCommand;
 use Jaunty\CommandLine\Commands\MapCommand;
 use Jaunty\CommandLine\Commands\RouteCommand;
 use Jaunty\CommandLine\Commands\RulesCommand;
+use Jaunty\CommandLine\Commands\SchemaCommand;
 use Jaunty\CommandLine\Commands\StripCommand;
 use Jaunty\Core\CoreException;
 
@@ -70,6 +71,7 @@ final class Application
             'expand' => new ExpandCommand(),
             'convert' => new ConvertCommand(),
             'rules' => new RulesCommand(),
+            'schema' => new SchemaCommand(),
         ];
     }
 

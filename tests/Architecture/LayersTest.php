@@ -79,11 +79,11 @@ final class LayersTest
     }
 
     #[TestRule]
-    public function coreValuesAreReadonly(): Rule
+    public function coreClassesAreFinal(): Rule
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('Jaunty\Core'))
-            ->excluding(Selector::isInterface(), Selector::isEnum())
+            ->excluding(Selector::isInterface(), Selector::isEnum(), Selector::isAbstract())
             ->shouldBeFinal()
             ->because('values are made once, by their named constructors');
     }

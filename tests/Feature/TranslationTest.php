@@ -6,12 +6,16 @@ namespace Tests\Feature;
 
 use App\Switching\Bindings;
 use App\Switching\Bound;
+use App\Switching\Practice\Fields\FieldCodec;
 use App\Switching\Practice\Translation;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
 use Illuminate\Support\Facades\Http;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Fields\Field;
+use Jaunty\Core\Book\Fields\Fields;
+use Jaunty\Core\Book\Fields\Id;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
@@ -20,6 +24,7 @@ use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\StepKind;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Standins\PracticeSwitch\Vocabulary;
 use Tests\Core\Books;
 use Tests\Core\Calls\CaseFiles;
 
@@ -27,6 +32,13 @@ use Tests\Core\Calls\CaseFiles;
 final class TranslationTest extends FeatureTestCase
 {
     private const SEEDS = 25;
+
+    /** Names, seals of secrets, and settings of that platform which are not the reseller's. */
+    private const THEIRS_ALONE = [
+        'accounts' => ['handle', 'tier'], 'premises' => ['lift_code'], 'lines' => ['digits', 'jitter_class'], 'persons' => ['badge'],
+        'bands' => ['wall_board'], 'greeters' => ['barge'], 'timetables' => ['hue'], 'boxes' => ['lock_code', 'keep_days'],
+        'pipes' => ['codec_order'], 'ways' => ['lock_code'],
+    ];
 
     #[DataProvider('seeds')]
     public function test_any_book_built_on_the_switch_reads_back_as_it_was(int $seed): void
@@ -48,6 +60,38 @@ final class TranslationTest extends FeatureTestCase
         $bindings = $this->build($this->connector()->read($before, $bindings)?->live, $after, $bindings);
 
         self::assertSame([], $this->differences($after, $bindings));
+    }
+
+    /** Each field of the book either stands on the switch or is declared to stay beside it: none is forgotten, and none is invented. */
+    #[DataProvider('kinds')]
+    public function test_every_field_of_a_kind_has_its_place_on_the_switch_or_none_anywhere(Kind $kind): void
+    {
+        $fields = array_filter(Fields::of($kind->class())->named(), static fn (Field $field, string $name): bool => ! $field instanceof Id && $name !== 'key', ARRAY_FILTER_USE_BOTH);
+        $carried = array_keys(array_filter($fields, static fn (Field $field): bool => ! $field->isBeside));
+
+        self::assertEqualsCanonicalizing($carried, array_keys(Translation::fields($kind)));
+        self::assertSame($carried === [], Translation::collection($kind) === null);
+    }
+
+    /** The practice switch is a stranger with words of its own: what we send it knows, and what only it knows we leave alone. */
+    #[DataProvider('kinds')]
+    public function test_the_switch_knows_every_word_it_is_told(Kind $kind): void
+    {
+        $collection = Translation::collection($kind);
+        $told = array_merge(...array_map(static fn (FieldCodec $codec): array => $codec->theirs(), array_values(Translation::fields($kind))), ...[[]]);
+        $known = $collection === null ? [] : array_keys(Vocabulary::collections()[$collection]);
+
+        self::assertSame([], array_values(array_diff($told, $known)));
+        self::assertSame([], array_values(array_diff($known, $told, self::THEIRS_ALONE[$collection ?? ''] ?? [])));
+        self::assertSame($told, array_values(array_unique($told)), 'one word for two fields');
+    }
+
+    /** @return iterable<string, array{Kind}> */
+    public static function kinds(): iterable
+    {
+        foreach (Kind::cases() as $kind) {
+            yield $kind->value => [$kind];
+        }
     }
 
     /** @return iterable<string, array{int}> */

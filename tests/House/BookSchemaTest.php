@@ -7,8 +7,10 @@ namespace Tests\House;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -20,11 +22,20 @@ final class BookSchemaTest extends TestCase
 {
     private const ROOT = __DIR__ . '/../..';
 
+    private const OBJECTS = 'https://roster.example/objects.json';
+
+    private static ?Validator $objects = null;
+
     #[DataProvider('books')]
     public function test_every_book_and_its_canonical_form_fit_the_schema(string $json): void
     {
+        $book = BookFormat::fromJson($json);
+
         self::assertSame('', $this->faults($json));
-        self::assertSame('', $this->faults(BookFormat::toJson(BookFormat::fromJson($json))));
+        self::assertSame('', $this->faults(BookFormat::toJson($book)));
+        foreach ([$book->tenant, ...$book->objects()] as $object) {
+            self::assertSame('', $this->faultsOf($object), (string) Reference::of($object));
+        }
     }
 
     /** @return iterable<string, array{string}> */
@@ -35,7 +46,7 @@ final class BookSchemaTest extends TestCase
                 yield basename((string) $file) => [$found[1]];
             }
         }
-        foreach (['docs/examples/inlet.json', 'docs/examples/inlet-live.json', 'tests/data/bench-book.json'] as $file) {
+        foreach (['docs/examples/inlet.json', 'docs/examples/inlet-live.json', 'tests/data/bench-book.json', 'tests/data/every-field.json'] as $file) {
             yield $file => [(string) file_get_contents(self::ROOT . "/{$file}")];
         }
     }
@@ -71,8 +82,7 @@ final class BookSchemaTest extends TestCase
     #[DataProvider('kinds')]
     public function test_the_schema_names_the_fields_the_reader_knows(Kind $kind): void
     {
-        $properties = $this->schema()['properties'];
-        $ofKind = $kind === Kind::Tenant ? $properties['tenant'] : $properties[$kind->field()]['items'];
+        $ofKind = $this->schema()['$defs'][$kind->value];
         $expected = ['id', ...array_keys($this->bare($kind)->toArray())];
 
         self::assertEqualsCanonicalizing($expected, array_keys($ofKind['properties']));
@@ -90,8 +100,7 @@ final class BookSchemaTest extends TestCase
     #[DataProvider('kinds')]
     public function test_the_schema_s_defaults_are_the_reader_s(Kind $kind): void
     {
-        $properties = $this->schema()['properties'];
-        $ofKind = $kind === Kind::Tenant ? $properties['tenant'] : $properties[$kind->field()]['items'];
+        $ofKind = $this->schema()['$defs'][$kind->value];
         $bare = $this->bare($kind)->toArray();
         $published = array_map(static fn (array $property): mixed => $property['default'], array_filter($ofKind['properties'], static fn (array $property): bool => array_key_exists('default', $property)));
 
@@ -105,6 +114,24 @@ final class BookSchemaTest extends TestCase
             Kind::Route => ['digits' => '9x.'],
             default => [],
         }));
+    }
+
+    /** What the canonical form of an object has that the HTTP API does not promise. */
+    private function faultsOf(BookObject $object): string
+    {
+        self::$objects ??= self::validatorOfObjects();
+        $result = self::$objects->validate(json_decode(json_encode(Fields::of($object::class)->json($object), JSON_THROW_ON_ERROR)), self::OBJECTS . "#/\$defs/{$object->kind()->value}");
+        $error = $result->error();
+
+        return $error === null ? '' : json_encode((new ErrorFormatter())->format($error), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
+    }
+
+    private static function validatorOfObjects(): Validator
+    {
+        $validator = new Validator();
+        $validator->resolver()?->registerRaw((string) file_get_contents(self::ROOT . '/contract/objects.json'), self::OBJECTS);
+
+        return $validator;
     }
 
     private function faults(string $json): string

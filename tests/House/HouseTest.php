@@ -95,6 +95,17 @@ final class HouseTest extends TestCase
         self::assertSame((string) file_get_contents(dirname(__DIR__, 2) . '/docs/rules.md'), implode("\n", $lines) . "\n", 'bin/roster rules > docs/rules.md');
     }
 
+    public function test_the_schemas_are_what_the_fields_say(): void
+    {
+        foreach (['docs/tenant-book.schema.json' => 'file', 'contract/objects.json' => 'objects'] as $file => $of) {
+            $lines = [];
+            exec(escapeshellarg(self::ROOT . '/bin/roster') . " schema --of {$of}", $lines, $code);
+
+            self::assertSame(0, $code);
+            self::assertSame((string) file_get_contents(self::ROOT . "/{$file}"), implode("\n", $lines) . "\n", "bin/roster schema --of {$of} > {$file}");
+        }
+    }
+
     public function test_no_test_is_skipped(): void
     {
         foreach ($this->committed() as $file) {

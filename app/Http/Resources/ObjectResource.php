@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Numbering\E164;
@@ -28,7 +29,7 @@ final class ObjectResource
             'label' => $object->label(),
             'display' => $object instanceof Number ? E164::parse($object->key())->display() : null,
             'extension' => $object->extension(),
-            'fields' => $object->toArray(),
+            'fields' => Fields::of($object::class)->json($object),
             'refersTo' => (object) $refers,
         ];
     }

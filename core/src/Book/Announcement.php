@@ -4,46 +4,34 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+
 /** Plays a prompt, then lets go or leads on. */
 final readonly class Announcement implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Refers(Kind::Prompt)]
         public ?Reference $prompt,
+        #[LeadsTo(default: 'release')]
         public ?Destination $then,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'prompt', 'then');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            prompt: $node->reference('prompt', Kind::Prompt),
-            // A missing `then` is its default; one set to null leads on in a chain, and nowhere else.
-            then: $node->has('then') ? $node->destination('then') : Destination::parse('release', 'then'),
-        );
     }
 
     public function kind(): Kind
     {
         return Kind::Announcement;
-    }
-
-    public function toArray(): array
-    {
-        return ['key' => $this->key, 'name' => $this->name, 'prompt' => Links::text($this->prompt), 'then' => Links::text($this->then)];
-    }
-
-    public function links(): array
-    {
-        return [...Links::reference('prompt', $this->prompt), ...Links::destination('then', $this->then)];
     }
 }

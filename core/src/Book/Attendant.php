@@ -4,46 +4,58 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Begins;
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Extension;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\ItemsOf;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Matching;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\TimeZone;
+
 /** An auto attendant: by the state of its schedule, a greeting and where the call goes. */
 final readonly class Attendant implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     public const WHEN = '/^(open|closed|holiday|(holiday|period):[a-z0-9][a-z0-9.-]*)$/D';
 
     /** @param list<array{item: string, when: string, greeting: ?Reference, then: ?Destination}> $answers */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Extension]
         public ?string $extension,
+        #[Text(like: 'key')]
         public string $name,
+        #[Refers(Kind::Site)]
         public ?Reference $site,
+        #[TimeZone]
+        #[Said('Time zone')]
         public ?string $zone,
+        #[Text]
         public ?string $language,
+        #[Flag(true)]
         public bool $enabled,
+        #[Refers(Kind::Schedule)]
+        #[Said('Hours')]
         public ?Reference $schedule,
+        #[Choice(CallingClass::National)]
+        #[Said('Sends outside')]
         public CallingClass $onwardClass,
+        #[ItemsOf(['item' => new Slug(), 'when' => new Matching(self::WHEN, 'open, closed, holiday, holiday:ITEM or period:ITEM', must: true), 'greeting' => new Refers(Kind::Prompt), 'then' => new LeadsTo()])]
+        #[Begins(['when' => 'open'])]
+        #[Said(help: 'By what the hours say.')]
         public array $answers,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'extension', 'name', 'site', 'zone', 'language', 'enabled', 'schedule', 'onwardClass', 'answers');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            extension: $node->extension(),
-            name: $node->text('name', $node->text('key')),
-            site: $node->reference('site', Kind::Site),
-            zone: $node->zoneOrNull('zone'),
-            language: $node->textOrNull('language'),
-            enabled: $node->flag('enabled', true),
-            schedule: $node->reference('schedule', Kind::Schedule),
-            onwardClass: $node->choice('onwardClass', CallingClass::class, CallingClass::National),
-            answers: $node->items('answers', self::readAnswer(...)),
-        );
     }
 
     public function kind(): Kind
@@ -54,44 +66,5 @@ final readonly class Attendant implements BookObject
     public function extension(): ?string
     {
         return $this->extension;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'extension' => $this->extension,
-            'name' => $this->name,
-            'site' => Links::text($this->site),
-            'zone' => $this->zone,
-            'language' => $this->language,
-            'enabled' => $this->enabled,
-            'schedule' => Links::text($this->schedule),
-            'onwardClass' => $this->onwardClass->value,
-            'answers' => array_map(static fn (array $answer): array => ['item' => $answer['item'], 'when' => $answer['when'], 'greeting' => Links::text($answer['greeting']), 'then' => Links::text($answer['then'])], $this->answers),
-        ];
-    }
-
-    public function links(): array
-    {
-        $links = [...Links::reference('site', $this->site), ...Links::reference('schedule', $this->schedule)];
-        foreach ($this->answers as $answer) {
-            array_push($links, ...Links::reference("answers/{$answer['item']}/greeting", $answer['greeting']), ...Links::destination("answers/{$answer['item']}/then", $answer['then']));
-        }
-
-        return $links;
-    }
-
-    /** @return array{item: string, when: string, greeting: ?Reference, then: ?Destination} */
-    private static function readAnswer(Node $node): array
-    {
-        $node->allow('item', 'when', 'greeting', 'then');
-
-        return [
-            'item' => $node->slug('item'),
-            'when' => $node->matching('when', self::WHEN, 'open, closed, holiday, holiday:ITEM or period:ITEM'),
-            'greeting' => $node->reference('greeting', Kind::Prompt),
-            'then' => $node->destination('then'),
-        ];
     }
 }

@@ -4,23 +4,26 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Digits;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+
 /** Callers whose calls the customer never wants: a digit map over E.164 digits, or `withheld`. */
-final readonly class BlockedCaller
+final readonly class BlockedCaller implements BookItem
 {
-    private function __construct(public string $item, public string $callers)
-    {
+    use DeclaredPart;
+
+    private function __construct(
+        #[Slug]
+        public string $item,
+        #[Digits([Callers::WITHHELD])]
+        #[Said(help: 'A digit map of caller numbers, or `withheld`.')]
+        public string $callers,
+    ) {
     }
 
-    public static function read(Node $node): self
+    public function item(): string
     {
-        $node->allow('item', 'callers');
-
-        return new self($node->slug('item'), Callers::read($node, Callers::WITHHELD));
-    }
-
-    /** @return array{item: string, callers: string} */
-    public function toArray(): array
-    {
-        return ['item' => $this->item, 'callers' => $this->callers];
+        return $this->item;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Fields;
+
 /** Reads and writes the tenant book (design 09): open JSON, one customer a file. */
 final class BookFormat
 {
@@ -89,12 +91,14 @@ final class BookFormat
     /** @return array<string, mixed> the object's fields that differ from their default */
     public static function compact(BookObject $object): array
     {
-        $required = self::required($object);
-        $defaults = self::defaults($object);
+        $fields = Fields::of($object::class);
+        $written = $object->toArray();
+        $must = $fields->must($written);
+        $defaults = $fields->defaults($written);
 
         return array_filter(
-            $object->toArray(),
-            static fn (mixed $value, string $field): bool => array_key_exists($field, $required) || $value !== $defaults[$field],
+            $written,
+            static fn (mixed $value, string $field): bool => array_key_exists($field, $must) || $value !== $defaults[$field],
             ARRAY_FILTER_USE_BOTH,
         );
     }
@@ -102,17 +106,7 @@ final class BookFormat
     /** @return array<string, mixed> what the object's fields hold where a book says nothing */
     public static function defaults(BookObject $object): array
     {
-        return $object->kind()->read(Node::of(self::required($object)))->toArray();
-    }
-
-    /** @return array<string, mixed> the fields no book may leave out */
-    private static function required(BookObject $object): array
-    {
-        return ['key' => $object->key()] + match (true) {
-            $object instanceof Tenant => ['zone' => $object->zone],
-            $object instanceof Route => ['digits' => $object->digits],
-            default => [],
-        };
+        return Fields::of($object::class)->defaults($object->toArray());
     }
 
     /**

@@ -7,6 +7,9 @@ namespace Jaunty\Core\Book;
 /** One object of a customer's book. Readonly; edits make a new one (see Change\ChangeSet). */
 interface BookObject
 {
+    /** @throws UnusableBook naming the path of the first fault */
+    public static function read(Node $node): self;
+
     public function kind(): Kind;
 
     /** Slug, unique in its kind and kept on renaming; for a number its E.164 form. */

@@ -4,9 +4,17 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Day;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+
 /** A calendar of holidays. */
 final readonly class Calendar implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /**
@@ -14,22 +22,22 @@ final readonly class Calendar implements BookObject
      * @param  ?string  $knownUntil  the last date it was made for
      * @param  list<Holiday>  $holidays
      */
-    private function __construct(public string $key, public ?string $id, public string $name, public ?string $region, public ?string $knownUntil, public array $holidays)
-    {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'region', 'knownUntil', 'holidays');
-
-        return new self(
-            $node->slug('key'),
-            $node->id(),
-            $node->text('name', $node->text('key')),
-            $node->textOrNull('region'),
-            $node->date('knownUntil'),
-            $node->items('holidays', Holiday::read(...)),
-        );
+    private function __construct(
+        #[Slug]
+        public string $key,
+        #[Id]
+        public ?string $id,
+        #[Text(like: 'key')]
+        public string $name,
+        #[Text]
+        #[Said(help: 'ISO 3166, with subdivision where it has one.')]
+        public ?string $region,
+        #[Day]
+        #[Said(help: 'Holidays after it are not entered yet.')]
+        public ?string $knownUntil,
+        #[Items(Holiday::class)]
+        public array $holidays,
+    ) {
     }
 
     /** The last date it knows of: as it says, else that of its last holiday; null where its rules go on, or it has none. */
@@ -49,21 +57,5 @@ final readonly class Calendar implements BookObject
     public function kind(): Kind
     {
         return Kind::Calendar;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'region' => $this->region,
-            'knownUntil' => $this->knownUntil,
-            'holidays' => array_map(static fn (Holiday $holiday): array => $holiday->toArray(), $this->holidays),
-        ];
-    }
-
-    public function links(): array
-    {
-        return [];
     }
 }

@@ -4,23 +4,29 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Digits;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+
 /** Callers of one number who go somewhere of their own: a digit map over E.164 digits, `withheld` or `anyone`. */
-final readonly class CallerRule
+final readonly class CallerRule implements BookItem
 {
-    private function __construct(public string $item, public string $callers, public ?Destination $then)
-    {
+    use DeclaredPart;
+
+    private function __construct(
+        #[Slug]
+        public string $item,
+        #[Digits([Callers::WITHHELD, Callers::ANYONE])]
+        #[Said(help: 'A digit map of caller numbers, `withheld` or `anyone`.')]
+        public string $callers,
+        #[LeadsTo]
+        public ?Destination $then,
+    ) {
     }
 
-    public static function read(Node $node): self
+    public function item(): string
     {
-        $node->allow('item', 'callers', 'then');
-
-        return new self($node->slug('item'), Callers::read($node, Callers::WITHHELD, Callers::ANYONE), $node->destination('then'));
-    }
-
-    /** @return array{item: string, callers: string, then: ?string} */
-    public function toArray(): array
-    {
-        return ['item' => $this->item, 'callers' => $this->callers, 'then' => $this->then === null ? null : (string) $this->then];
+        return $this->item;
     }
 }

@@ -4,71 +4,45 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\ItemsOf;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** A fallback chain: places tried in order, each for its rings. */
 final readonly class Chain implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /** @param list<array{item: string, to: ?Destination, rings: ?int}> $places rings unset: the tenant's chainRings */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Refers(Kind::Announcement)]
+        #[Said('Says first')]
         public ?Reference $announcement,
+        #[Choice(CallingClass::National)]
+        #[Said('Sends outside')]
         public CallingClass $onwardClass,
+        #[ItemsOf(['item' => new Slug(), 'to' => new LeadsTo(), 'rings' => new Whole(1, 1000)])]
+        #[Said(help: 'Tried one after the other; rings unset: the customer\'s.', units: ['rings' => Unit::Rings])]
         public array $places,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'announcement', 'onwardClass', 'places');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            announcement: $node->reference('announcement', Kind::Announcement),
-            onwardClass: $node->choice('onwardClass', CallingClass::class, CallingClass::National),
-            places: $node->items('places', self::readPlace(...)),
-        );
     }
 
     public function kind(): Kind
     {
         return Kind::Chain;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'announcement' => Links::text($this->announcement),
-            'onwardClass' => $this->onwardClass->value,
-            'places' => array_map(static fn (array $place): array => ['item' => $place['item'], 'to' => Links::text($place['to']), 'rings' => $place['rings']], $this->places),
-        ];
-    }
-
-    public function links(): array
-    {
-        $links = [...Links::reference('announcement', $this->announcement)];
-        foreach ($this->places as $place) {
-            array_push($links, ...Links::destination("places/{$place['item']}/to", $place['to']));
-        }
-
-        return $links;
-    }
-
-    /** @return array{item: string, to: ?Destination, rings: ?int} */
-    private static function readPlace(Node $node): array
-    {
-        $node->allow('item', 'to', 'rings');
-
-        return [
-            'item' => $node->slug('item'),
-            'to' => $node->destination('to'),
-            'rings' => $node->isNullOrMissing('rings') ? null : $node->whole('rings', 1, 1, 1000),
-        ];
     }
 }

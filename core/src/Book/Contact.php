@@ -4,50 +4,41 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Beside;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\ItemsOf;
+use Jaunty\Core\Book\Fields\Phone;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+
 /** Somebody outside the company whom the directory knows. */
+#[Beside]
 final readonly class Contact implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /** @param list<array{item: string, number: string}> $phones in E.164 */
-    private function __construct(public string $key, public ?string $id, public string $name, public ?string $organisation, public ?string $email, public array $phones)
-    {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'organisation', 'email', 'phones');
-
-        return new self(
-            $node->slug('key'),
-            $node->id(),
-            $node->text('name', $node->text('key')),
-            $node->textOrNull('organisation'),
-            $node->textOrNull('email'),
-            $node->items('phones', self::readPhone(...)),
-        );
+    private function __construct(
+        #[Slug]
+        public string $key,
+        #[Id]
+        public ?string $id,
+        #[Text(like: 'key')]
+        public string $name,
+        #[Text]
+        public ?string $organisation,
+        #[Text]
+        #[Said('Mail')]
+        public ?string $email,
+        #[ItemsOf(['item' => new Slug(), 'number' => new Phone(must: true)])]
+        public array $phones,
+    ) {
     }
 
     public function kind(): Kind
     {
         return Kind::Contact;
-    }
-
-    public function toArray(): array
-    {
-        return ['key' => $this->key, 'name' => $this->name, 'organisation' => $this->organisation, 'email' => $this->email, 'phones' => $this->phones];
-    }
-
-    public function links(): array
-    {
-        return [];
-    }
-
-    /** @return array{item: string, number: string} */
-    private static function readPhone(Node $node): array
-    {
-        $node->allow('item', 'number');
-
-        return ['item' => $node->slug('item'), 'number' => $node->phone('number')];
     }
 }

@@ -4,27 +4,23 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Treats;
+
 /** What a tenant or a site does with its users' calls where the user says nothing. */
-final readonly class Defaults
+final readonly class Defaults implements BookPart
 {
+    use DeclaredPart;
+
     private function __construct(
+        #[Treats]
         public ?Treatment $noAnswer,
+        #[Treats]
         public ?Treatment $busy,
+        #[Treats]
         public ?Treatment $unreachable,
+        #[Treats]
         public ?Treatment $doNotDisturb,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('noAnswer', 'busy', 'unreachable', 'doNotDisturb');
-
-        return new self(
-            Treatment::read($node, 'noAnswer'),
-            Treatment::read($node, 'busy'),
-            Treatment::read($node, 'unreachable'),
-            Treatment::read($node, 'doNotDisturb'),
-        );
     }
 
     public function of(string $condition): ?Treatment
@@ -36,27 +32,5 @@ final readonly class Defaults
             'doNotDisturb' => $this->doNotDisturb,
             default => null,
         };
-    }
-
-    /** @return array<string, mixed> */
-    public function toArray(): array
-    {
-        return [
-            'noAnswer' => $this->noAnswer?->toValue(),
-            'busy' => $this->busy?->toValue(),
-            'unreachable' => $this->unreachable?->toValue(),
-            'doNotDisturb' => $this->doNotDisturb?->toValue(),
-        ];
-    }
-
-    /** @return list<Link> */
-    public function links(): array
-    {
-        return [
-            ...Links::treatment('defaults/noAnswer', $this->noAnswer),
-            ...Links::treatment('defaults/busy', $this->busy),
-            ...Links::treatment('defaults/unreachable', $this->unreachable),
-            ...Links::treatment('defaults/doNotDisturb', $this->doNotDisturb),
-        ];
     }
 }

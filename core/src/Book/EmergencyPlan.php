@@ -4,41 +4,34 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Day;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Texts;
+
 /** What a site sends with an emergency call, whom it tells, and when it was last checked and tested. */
-final readonly class EmergencyPlan
+final readonly class EmergencyPlan implements BookPart
 {
+    use DeclaredPart;
+
     /** @param list<string> $notify mail addresses */
     private function __construct(
+        #[Refers(Kind::Number)]
+        #[Said(help: 'The number emergency services call back.')]
         public ?Reference $callback,
+        #[Choice(CallbackUse::WhenNone)]
+        #[Said('Shown')]
         public CallbackUse $callbackUse,
+        #[Texts]
+        #[Said(help: 'Mail addresses told of an emergency call.')]
         public array $notify,
+        #[Day]
+        #[Said('Address checked on')]
         public ?string $checkedOn,
+        #[Day]
+        #[Said('Tested on')]
         public ?string $testedOn,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('callback', 'callbackUse', 'notify', 'checkedOn', 'testedOn');
-
-        return new self(
-            callback: $node->reference('callback', Kind::Number),
-            callbackUse: $node->choice('callbackUse', CallbackUse::class, CallbackUse::WhenNone),
-            notify: $node->texts('notify'),
-            checkedOn: $node->date('checkedOn'),
-            testedOn: $node->date('testedOn'),
-        );
-    }
-
-    /** @return array<string, mixed> */
-    public function toArray(): array
-    {
-        return [
-            'callback' => $this->callback === null ? null : (string) $this->callback,
-            'callbackUse' => $this->callbackUse->value,
-            'notify' => $this->notify,
-            'checkedOn' => $this->checkedOn,
-            'testedOn' => $this->testedOn,
-        ];
     }
 }

@@ -4,9 +4,26 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Extension;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
+use Jaunty\Core\Book\Fields\ItemsOf;
+use Jaunty\Core\Book\Fields\Left;
+use Jaunty\Core\Book\Fields\Part;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\SomeOf;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** A hunt group: members, in which order and how long they ring, and what happens otherwise. */
 final readonly class Group implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /** What somebody who watches calls may do in them. */
@@ -23,67 +40,76 @@ final readonly class Group implements BookObject
      * @param  list<array{item: string, who: string, may: list<string>}>  $watchers
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Extension]
         public ?string $extension,
+        #[Text(like: 'key')]
         public string $name,
+        #[Refers(Kind::Site)]
         public ?Reference $site,
+        #[Flag(true)]
         public bool $enabled,
+        #[Choice(GroupOrder::Simultaneous)]
+        #[Said('Ring order')]
         public GroupOrder $order,
+        #[Items(Member::class)]
         public array $members,
+        #[Whole(1, 100, default: 3)]
+        #[Said('Rings each', in: Unit::Rings)]
         public int $ringsEach,
+        #[Whole(1, 1000, default: 1)]
+        #[Said(help: 'How often the list is gone through.')]
         public int $rotations,
+        #[Whole(0, 86_400)]
+        #[Said('No-answer limit', 'From the first offer on.', in: Unit::Seconds, unset: 'no limit')]
         public ?int $noAnswerSeconds,
+        #[Flag(true)]
+        #[Said('Skips busy members')]
         public bool $skipBusy,
+        #[Whole(1, 10_000)]
+        #[Said(help: 'How many ring at once; unset: all.')]
         public ?int $mostAtOnce,
+        #[Whole(0, 86_400, default: 0)]
+        #[Said(help: 'A member who did not answer is left alone so long.', in: Unit::Seconds)]
         public int $restAfterNoAnswer,
+        #[Whole(0, 86_400, default: 0)]
+        #[Said(help: 'After a call, before the next.', in: Unit::Seconds)]
         public int $wrapUp,
+        #[Choice(SignInBy::Member)]
+        #[Said('Signed in by')]
         public SignInBy $signInBy,
+        #[Choice(TierTwo::Unavailable)]
+        #[Said('Second tier')]
         public TierTwo $tierTwo,
+        #[Refers(Kind::Schedule)]
+        #[Said('Hours')]
         public ?Reference $schedule,
+        #[Flag(false)]
+        #[Said(help: 'Somebody closed it from their phone.')]
+        #[Left]
         public bool $closedByHand,
+        #[Flag(false)]
+        #[Said('May be closed by hand')]
         public bool $handClosable,
+        #[Part(Queue::class, mayBeUnset: true)]
         public ?Queue $queue,
+        #[Part(Otherwise::class)]
         public Otherwise $otherwise,
+        #[Text]
+        #[Said(help: 'Put in front of the caller\'s name.')]
         public ?string $prefix,
+        #[Choice(CallingClass::National)]
+        #[Said('Sends outside', 'How far its calls may be sent.')]
         public CallingClass $onwardClass,
+        #[Refers(Kind::Mailbox)]
         public ?Reference $mailbox,
+        #[ItemsOf(['item' => new Slug(), 'who' => new Refers(Kind::User, must: true), 'may' => new SomeOf(self::RIGHTS)])]
+        #[Said(help: 'Who may listen in, and how.')]
         public array $watchers,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'extension', 'name', 'site', 'enabled', 'order', 'members', 'ringsEach', 'rotations', 'noAnswerSeconds', 'skipBusy', 'mostAtOnce', 'restAfterNoAnswer', 'wrapUp', 'signInBy', 'tierTwo', 'schedule', 'closedByHand', 'handClosable', 'queue', 'otherwise', 'prefix', 'onwardClass', 'mailbox', 'watchers');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            extension: $node->extension(),
-            name: $node->text('name', $node->text('key')),
-            site: $node->reference('site', Kind::Site),
-            enabled: $node->flag('enabled', true),
-            order: $node->choice('order', GroupOrder::class, GroupOrder::Simultaneous),
-            members: $node->items('members', Member::read(...)),
-            ringsEach: $node->whole('ringsEach', 3, 1, 100),
-            rotations: $node->whole('rotations', 1, 1, 1000),
-            noAnswerSeconds: $node->isNullOrMissing('noAnswerSeconds') ? null : $node->whole('noAnswerSeconds', 0, 0, 86_400),
-            skipBusy: $node->flag('skipBusy', true),
-            mostAtOnce: $node->isNullOrMissing('mostAtOnce') ? null : $node->whole('mostAtOnce', 1, 1, 10_000),
-            restAfterNoAnswer: $node->whole('restAfterNoAnswer', 0, 0, 86_400),
-            wrapUp: $node->whole('wrapUp', 0, 0, 86_400),
-            signInBy: $node->choice('signInBy', SignInBy::class, SignInBy::Member),
-            tierTwo: $node->choice('tierTwo', TierTwo::class, TierTwo::Unavailable),
-            schedule: $node->reference('schedule', Kind::Schedule),
-            closedByHand: $node->flag('closedByHand', false),
-            handClosable: $node->flag('handClosable', false),
-            queue: $node->isNullOrMissing('queue') ? null : Queue::read($node->object('queue')),
-            otherwise: Otherwise::read($node->object('otherwise')),
-            prefix: $node->textOrNull('prefix'),
-            onwardClass: $node->choice('onwardClass', CallingClass::class, CallingClass::National),
-            mailbox: $node->reference('mailbox', Kind::Mailbox),
-            watchers: $node->items('watchers', self::readWatcher(...)),
-        );
     }
 
     public function kind(): Kind
@@ -94,64 +120,5 @@ final readonly class Group implements BookObject
     public function extension(): ?string
     {
         return $this->extension;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'extension' => $this->extension,
-            'name' => $this->name,
-            'site' => Links::text($this->site),
-            'enabled' => $this->enabled,
-            'order' => $this->order->value,
-            'members' => array_map(static fn (Member $member): array => $member->toArray(), $this->members),
-            'ringsEach' => $this->ringsEach,
-            'rotations' => $this->rotations,
-            'noAnswerSeconds' => $this->noAnswerSeconds,
-            'skipBusy' => $this->skipBusy,
-            'mostAtOnce' => $this->mostAtOnce,
-            'restAfterNoAnswer' => $this->restAfterNoAnswer,
-            'wrapUp' => $this->wrapUp,
-            'signInBy' => $this->signInBy->value,
-            'tierTwo' => $this->tierTwo->value,
-            'schedule' => Links::text($this->schedule),
-            'closedByHand' => $this->closedByHand,
-            'handClosable' => $this->handClosable,
-            'queue' => $this->queue?->toArray(),
-            'otherwise' => $this->otherwise->toArray(),
-            'prefix' => $this->prefix,
-            'onwardClass' => $this->onwardClass->value,
-            'mailbox' => Links::text($this->mailbox),
-            'watchers' => $this->watchers,
-        ];
-    }
-
-    public function links(): array
-    {
-        $links = [...Links::reference('site', $this->site)];
-        foreach ($this->members as $member) {
-            array_push($links, ...Links::destination("members/{$member->item}/who", $member->who));
-        }
-        array_push($links, ...Links::reference('schedule', $this->schedule), ...$this->queue?->links() ?? [], ...$this->otherwise->links(), ...Links::reference('mailbox', $this->mailbox));
-        foreach ($this->watchers as $watcher) {
-            $links[] = new Link("watchers/{$watcher['item']}/who", Reference::parse($watcher['who']));
-        }
-
-        return $links;
-    }
-
-    /** @return array{item: string, who: string, may: list<string>} */
-    private static function readWatcher(Node $node): array
-    {
-        $node->allow('item', 'who', 'may');
-        $may = $node->texts('may');
-        foreach ($may as $what) {
-            if (! in_array($what, self::RIGHTS, true)) {
-                throw UnusableBook::notOneOf($node->at('may'), $what, self::RIGHTS);
-            }
-        }
-
-        return ['item' => $node->slug('item'), 'who' => (string) ($node->reference('who', Kind::User) ?? throw UnusableBook::missing($node->path, 'who')), 'may' => array_values(array_intersect(self::RIGHTS, $may))];
     }
 }

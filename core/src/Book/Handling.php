@@ -4,64 +4,62 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Each;
+use Jaunty\Core\Book\Fields\Left;
+use Jaunty\Core\Book\Fields\Own;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Treats;
+
 /** What a user's calls do in one state of the user's schedule (design 09, H). */
-final readonly class Handling
+final readonly class Handling implements BookPart
 {
+    use DeclaredPart;
+
+    private const LEGS_SCHEMA = ['anyOf' => [['const' => 'all'], ['type' => 'array', 'items' => ['type' => 'string']]]];
+
     private const CONDITIONS = ['always', 'doNotDisturb', 'unreachable', 'onACall', 'busy', 'noAnswer'];
 
     /**
      * @param  ?list<string>  $legs  items of the user's legs, in ring order; null for all of them
      * @param  array<string, ?Treatment>  $treatments  by condition
      */
-    private function __construct(public ?array $legs, public RingStyle $ring, public array $treatments)
-    {
+    private function __construct(
+        #[Own([self::class, 'readLegs'], self::LEGS_SCHEMA, [self::class, 'writeLegs'])]
+        #[Said('Phones', 'Which ring, in ring order.', unset: 'all')]
+        public ?array $legs,
+        #[Choice(RingStyle::Together)]
+        #[Said(help: 'Together, or one after the other.')]
+        public RingStyle $ring,
+        #[Each(self::CONDITIONS, new Treats())]
+        #[Left(['always'])]
+        public array $treatments,
+    ) {
     }
 
-    public static function read(Node $node): self
+    /**
+     * @internal
+     *
+     * @return ?list<string>
+     */
+    public static function readLegs(Node $node, string $field): ?array
     {
-        $node->allow('legs', 'ring', ...self::CONDITIONS);
-        $treatments = [];
-        foreach (self::CONDITIONS as $condition) {
-            $treatments[$condition] = Treatment::read($node, $condition);
+        if ($node->isNullOrMissing($field) || $node->isText($field)) {
+            $word = $node->text($field, 'all');
+
+            return $word === 'all' ? null : throw UnusableBook::malformed($node->at($field), 'all, or a list of legs', $word);
         }
 
-        return new self(
-            legs: self::readLegs($node),
-            ring: $node->choice('ring', RingStyle::class, RingStyle::Together),
-            treatments: $treatments,
-        );
+        return $node->texts($field);
     }
 
-    /** @return array<string, mixed> */
-    public function toArray(): array
+    /**
+     * @internal
+     *
+     * @param  mixed  $legs  their items; null for all
+     */
+    public static function writeLegs(mixed $legs): mixed
     {
-        return [
-            'legs' => $this->legs ?? 'all',
-            'ring' => $this->ring->value,
-            ...array_map(static fn (?Treatment $treatment): string|array|null => $treatment?->toValue(), $this->treatments),
-        ];
-    }
-
-    /** @return list<Link> */
-    public function links(string $path): array
-    {
-        $links = [];
-        foreach ($this->treatments as $condition => $treatment) {
-            array_push($links, ...Links::treatment("{$path}/{$condition}", $treatment));
-        }
-
-        return $links;
-    }
-
-    /** @return ?list<string> */
-    private static function readLegs(Node $node): ?array
-    {
-        if ($node->isNullOrMissing('legs') || $node->isText('legs')) {
-            $word = $node->text('legs', 'all');
-
-            return $word === 'all' ? null : throw UnusableBook::malformed($node->at('legs'), 'all, or a list of legs', $word);
-        }
-
-        return $node->texts('legs');
+        return $legs ?? 'all';
     }
 }

@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Matching;
+use Jaunty\Core\Book\Fields\Whole;
+use Jaunty\Core\Book\Fields\Word;
+
 /** A rule that gives a holiday its date each year: a fixed day, the nth or last weekday of a month, or days from Easter Sunday. */
-final readonly class HolidayRule
+final readonly class HolidayRule implements BookPart
 {
     /**
      * @param  ?int  $easter  days from Easter Sunday; everything else is unset then
@@ -54,6 +59,23 @@ final readonly class HolidayRule
             'weekday' => $isWeekday ? ClockTime::DAYS[$this->weekday] : null,
             'month' => $isWeekday ? $this->month : null,
             'easter' => $this->easter,
+        ];
+    }
+
+    public function links(string $path): array
+    {
+        return [];
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'fixed' => new Matching('/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/D', 'a month and a day (12-25)'),
+            'nth' => new Whole(1, 5),
+            'last' => new Flag(null),
+            'weekday' => new Word(ClockTime::DAYS),
+            'month' => new Whole(1, 12),
+            'easter' => new Whole(-100, 200),
         ];
     }
 }

@@ -68,6 +68,32 @@ enum Kind: string
         return array_values(array_filter(self::cases(), static fn (self $kind): bool => $kind !== self::Tenant));
     }
 
+    /** @return class-string<BookObject> */
+    public function class(): string
+    {
+        return match ($this) {
+            self::Tenant => Tenant::class,
+            self::Site => Site::class,
+            self::Number => Number::class,
+            self::User => User::class,
+            self::Group => Group::class,
+            self::Chain => Chain::class,
+            self::Attendant => Attendant::class,
+            self::Menu => Menu::class,
+            self::Schedule => Schedule::class,
+            self::Calendar => Calendar::class,
+            self::Mailbox => Mailbox::class,
+            self::Announcement => Announcement::class,
+            self::Prompt => Prompt::class,
+            self::Line => Line::class,
+            self::Trunk => Trunk::class,
+            self::Route => Route::class,
+            self::Team => Team::class,
+            self::Contact => Contact::class,
+            self::Promise => Promise::class,
+        };
+    }
+
     /**
      * Reads one object of this kind.
      *
@@ -75,26 +101,6 @@ enum Kind: string
      */
     public function read(Node $node): BookObject
     {
-        return match ($this) {
-            self::Tenant => Tenant::read($node),
-            self::Site => Site::read($node),
-            self::Number => Number::read($node),
-            self::User => User::read($node),
-            self::Group => Group::read($node),
-            self::Chain => Chain::read($node),
-            self::Attendant => Attendant::read($node),
-            self::Menu => Menu::read($node),
-            self::Schedule => Schedule::read($node),
-            self::Calendar => Calendar::read($node),
-            self::Mailbox => Mailbox::read($node),
-            self::Announcement => Announcement::read($node),
-            self::Prompt => Prompt::read($node),
-            self::Line => Line::read($node),
-            self::Trunk => Trunk::read($node),
-            self::Route => Route::read($node),
-            self::Team => Team::read($node),
-            self::Contact => Contact::read($node),
-            self::Promise => Promise::read($node),
-        };
+        return ($this->class())::read($node);
     }
 }

@@ -4,33 +4,33 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Extension;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+
 /** A line without a person: fax, alarm, lift, door, card machine. */
 final readonly class Line implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Extension]
         public ?string $extension,
+        #[Text(like: 'key')]
         public string $name,
+        #[Choice(LinePurpose::Fax)]
         public LinePurpose $purpose,
+        #[Refers(Kind::Site)]
         public ?Reference $site,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'extension', 'name', 'purpose', 'site');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            extension: $node->extension(),
-            name: $node->text('name', $node->text('key')),
-            purpose: $node->choice('purpose', LinePurpose::class, LinePurpose::Fax),
-            site: $node->reference('site', Kind::Site),
-        );
     }
 
     public function kind(): Kind
@@ -41,15 +41,5 @@ final readonly class Line implements BookObject
     public function extension(): ?string
     {
         return $this->extension;
-    }
-
-    public function toArray(): array
-    {
-        return ['key' => $this->key, 'extension' => $this->extension, 'name' => $this->name, 'purpose' => $this->purpose->value, 'site' => Links::text($this->site)];
-    }
-
-    public function links(): array
-    {
-        return Links::reference('site', $this->site);
     }
 }

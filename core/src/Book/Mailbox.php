@@ -4,50 +4,65 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Extension;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Left;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Secret;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Texts;
+
 /** Where a voice message is left, and who is told of it. */
 final readonly class Mailbox implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /** @param list<string> $notify mail addresses */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Extension]
         public ?string $extension,
+        #[Refers(Kind::User)]
         public ?Reference $owner,
+        #[Flag(true)]
+        #[Said('Takes messages')]
         public bool $enabled,
+        #[Refers(Kind::Prompt)]
+        #[Left]
         public ?Reference $greeting,
+        #[LeadsTo]
+        #[Said('Key 0 leads to')]
         public ?Destination $zero,
+        #[Flag(false)]
         public bool $full,
+        #[Choice(PinStrength::None)]
+        #[Said('PIN')]
+        #[Secret]
+        #[Left]
         public PinStrength $pin,
+        #[Texts]
+        #[Said(help: 'Mail addresses.')]
         public array $notify,
+        #[Flag(true)]
+        #[Said('Sound by mail')]
         public bool $attachAudio,
+        #[Flag(false)]
         public bool $deleteAfterMail,
+        #[Flag(false)]
+        #[Said('Written out')]
         public bool $transcribe,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'extension', 'owner', 'enabled', 'greeting', 'zero', 'full', 'pin', 'notify', 'attachAudio', 'deleteAfterMail', 'transcribe');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            extension: $node->extension(),
-            owner: $node->reference('owner', Kind::User),
-            enabled: $node->flag('enabled', true),
-            greeting: $node->reference('greeting', Kind::Prompt),
-            zero: $node->destination('zero'),
-            full: $node->flag('full', false),
-            pin: $node->choice('pin', PinStrength::class, PinStrength::None),
-            notify: $node->texts('notify'),
-            attachAudio: $node->flag('attachAudio', true),
-            deleteAfterMail: $node->flag('deleteAfterMail', false),
-            transcribe: $node->flag('transcribe', false),
-        );
     }
 
     public function kind(): Kind
@@ -58,33 +73,5 @@ final readonly class Mailbox implements BookObject
     public function extension(): ?string
     {
         return $this->extension;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'extension' => $this->extension,
-            'owner' => $this->owner === null ? null : (string) $this->owner,
-            'enabled' => $this->enabled,
-            'greeting' => Links::text($this->greeting),
-            'zero' => $this->zero === null ? null : (string) $this->zero,
-            'full' => $this->full,
-            'pin' => $this->pin->value,
-            'notify' => $this->notify,
-            'attachAudio' => $this->attachAudio,
-            'deleteAfterMail' => $this->deleteAfterMail,
-            'transcribe' => $this->transcribe,
-        ];
-    }
-
-    public function links(): array
-    {
-        return [
-            ...Links::reference('owner', $this->owner),
-            ...Links::reference('greeting', $this->greeting),
-            ...Links::destination('zero', $this->zero),
-        ];
     }
 }

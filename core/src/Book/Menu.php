@@ -4,14 +4,45 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Matching;
+use Jaunty\Core\Book\Fields\Own;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\RefersToMany;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Shape;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** A menu: prompt, keys, dialling of extensions and names, and what happens on silence and wrong keys. */
 final readonly class Menu implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     public const KEY = '/^[0-9*#]$/D';
 
     private const KEYPAD = '1234567890*#';
+
+    /** A file writes keys as an object, the canonical form as items, so that each merges by itself. */
+    private const KEYS_SCHEMA = [
+        'type' => ['object', 'array'],
+        'patternProperties' => [
+            '^[0-9*#]$' => [
+                'type' => 'object',
+                'properties' => [
+                    'to' => ['title' => 'To', 'anyOf' => [['$ref' => '#/$defs/destination'], ['type' => 'null']]],
+                    'label' => ['title' => 'Label', 'type' => ['string', 'null'], 'maxLength' => Node::MOST_TEXT],
+                ],
+                'additionalProperties' => false,
+            ],
+        ],
+        'additionalProperties' => false,
+    ];
 
     /**
      * @param  array<array-key, MenuKey>  $keys  by key; a digit is an integer key of the array
@@ -20,61 +51,51 @@ final readonly class Menu implements BookObject
      * @param  array{scope: NameScope, groups: list<Reference>, by: NameOrder, match: NameMatch}  $dialByName
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Refers(Kind::Site)]
         public ?Reference $site,
+        #[Refers(Kind::Prompt)]
         public ?Reference $prompt,
+        #[Own([self::class, 'readKeys'], self::KEYS_SCHEMA, [self::class, 'writeKeys'], [self::class, 'linksOfKeys'], ['item' => new Matching(self::KEY, 'one key of a telephone (0 to 9, * or #)', must: true), 'to' => new LeadsTo(), 'label' => new Text()])]
         public array $keys,
+        #[Whole(1, 1000, default: 3)]
+        #[Said(help: 'How often the prompt is said before silence counts.')]
         public int $plays,
+        #[Whole(0, 3600, default: 5)]
+        #[Said(help: 'After each time.', in: Unit::Seconds)]
         public int $wait,
+        #[Refers(Kind::Prompt)]
         public ?Reference $invalidPrompt,
+        #[Whole(1, 1000, default: 3)]
+        #[Said('Wrong keys allowed')]
         public int $invalidAllowed,
+        #[LeadsTo]
+        #[Said(help: 'Where a caller goes who pressed wrong keys too often.')]
         public ?Destination $invalid,
+        #[LeadsTo]
+        #[Said(help: 'Where a caller goes who presses nothing.')]
         public ?Destination $silence,
+        #[Choice(TransferWay::ComesBack)]
         public TransferWay $transfer,
+        #[Choice(CallingClass::National)]
+        #[Said('Sends outside')]
         public CallingClass $onwardClass,
+        #[Shape(['scope' => new Choice(ExtensionReach::Off), 'least' => new Whole(1, 15, default: 1), 'most' => new Whole(1, 15), 'interdigit' => new Whole(0, 60, default: 3)])]
+        #[Said(
+            'Extensions may be dialled',
+            inside: ['interdigit' => 'Pause between digits'],
+            units: ['least' => Unit::Digits, 'most' => Unit::Digits, 'interdigit' => Unit::Seconds],
+        )]
         public array $dialExtensions,
+        #[Shape(['scope' => new Choice(NameScope::Off), 'groups' => new RefersToMany(Kind::Group), 'by' => new Choice(NameOrder::First), 'match' => new Choice(NameMatch::Partial)])]
+        #[Said('Dialled by name')]
         public array $dialByName,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'site', 'prompt', 'keys', 'plays', 'wait', 'invalidPrompt', 'invalidAllowed', 'invalid', 'silence', 'transfer', 'onwardClass', 'dialExtensions', 'dialByName');
-        $dial = $node->object('dialExtensions');
-        $dial->allow('scope', 'least', 'most', 'interdigit');
-        $names = $node->object('dialByName');
-        $names->allow('scope', 'groups', 'by', 'match');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            site: $node->reference('site', Kind::Site),
-            prompt: $node->reference('prompt', Kind::Prompt),
-            keys: self::readKeys($node),
-            plays: $node->whole('plays', 3, 1, 1000),
-            wait: $node->whole('wait', 5, 0, 3600),
-            invalidPrompt: $node->reference('invalidPrompt', Kind::Prompt),
-            invalidAllowed: $node->whole('invalidAllowed', 3, 1, 1000),
-            invalid: $node->destination('invalid'),
-            silence: $node->destination('silence'),
-            transfer: $node->choice('transfer', TransferWay::class, TransferWay::ComesBack),
-            onwardClass: $node->choice('onwardClass', CallingClass::class, CallingClass::National),
-            dialExtensions: [
-                'scope' => $dial->choice('scope', ExtensionReach::class, ExtensionReach::Off),
-                'least' => $dial->whole('least', 1, 1, 15),
-                'most' => $dial->isNullOrMissing('most') ? null : $dial->whole('most', 1, 1, 15),
-                'interdigit' => $dial->whole('interdigit', 3, 0, 60),
-            ],
-            dialByName: [
-                'scope' => $names->choice('scope', NameScope::class, NameScope::Off),
-                'groups' => $names->references('groups', Kind::Group),
-                'by' => $names->choice('by', NameOrder::class, NameOrder::First),
-                'match' => $names->choice('match', NameMatch::class, NameMatch::Partial),
-            ],
-        );
     }
 
     public function kind(): Kind
@@ -82,54 +103,15 @@ final readonly class Menu implements BookObject
         return Kind::Menu;
     }
 
-    /** Keys stand as items here, so that each merges by itself; a file writes them as an object (see BookFormat). */
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'site' => Links::text($this->site),
-            'prompt' => Links::text($this->prompt),
-            'keys' => array_values(array_map(static fn (MenuKey $key): array => ['item' => $key->key, 'to' => Links::text($key->to), 'label' => $key->label], $this->keys)),
-            'plays' => $this->plays,
-            'wait' => $this->wait,
-            'invalidPrompt' => Links::text($this->invalidPrompt),
-            'invalidAllowed' => $this->invalidAllowed,
-            'invalid' => Links::text($this->invalid),
-            'silence' => Links::text($this->silence),
-            'transfer' => $this->transfer->value,
-            'onwardClass' => $this->onwardClass->value,
-            'dialExtensions' => ['scope' => $this->dialExtensions['scope']->value] + $this->dialExtensions,
-            'dialByName' => [
-                'scope' => $this->dialByName['scope']->value,
-                'groups' => array_map(strval(...), $this->dialByName['groups']),
-                'by' => $this->dialByName['by']->value,
-                'match' => $this->dialByName['match']->value,
-            ],
-        ];
-    }
-
-    public function links(): array
-    {
-        $links = [...Links::reference('site', $this->site), ...Links::reference('prompt', $this->prompt)];
-        foreach ($this->keys as $key) {
-            array_push($links, ...Links::destination("keys/{$key->key}/to", $key->to));
-        }
-
-        return [
-            ...$links,
-            ...Links::reference('invalidPrompt', $this->invalidPrompt),
-            ...Links::destination('invalid', $this->invalid),
-            ...Links::destination('silence', $this->silence),
-            ...Links::references('dialByName/groups', $this->dialByName['groups']),
-        ];
-    }
-
-    /** @return array<array-key, MenuKey> */
-    private static function readKeys(Node $node): array
+    /**
+     * @internal
+     *
+     * @return array<array-key, MenuKey>
+     */
+    public static function readKeys(Node $node, string $field): array
     {
         $keys = [];
-        foreach ($node->keyed('keys') as $name => $key) {
+        foreach ($node->keyed($field) as $name => $key) {
             $key->allow('item', 'to', 'label');
             if (preg_match(self::KEY, (string) $name) !== 1) {
                 throw UnusableBook::malformed($key->path, 'one key of a telephone (0 to 9, * or #)', (string) $name);
@@ -140,5 +122,36 @@ final readonly class Menu implements BookObject
         uksort($keys, static fn (int|string $a, int|string $b): int => strpos(self::KEYPAD, (string) $a) <=> strpos(self::KEYPAD, (string) $b));
 
         return $keys;
+    }
+
+    /**
+     * @internal
+     *
+     * @return list<array{item: string, to: ?string, label: ?string}>
+     */
+    public static function writeKeys(mixed $keys): array
+    {
+        return array_map(static fn (MenuKey $key): array => ['item' => $key->key, 'to' => Links::text($key->to), 'label' => $key->label], self::each($keys));
+    }
+
+    /**
+     * @internal
+     *
+     * @return list<Link>
+     */
+    public static function linksOfKeys(string $path, mixed $keys): array
+    {
+        $links = [];
+        foreach (self::each($keys) as $key) {
+            array_push($links, ...Links::destination("{$path}/{$key->key}/to", $key->to));
+        }
+
+        return $links;
+    }
+
+    /** @return list<MenuKey> */
+    private static function each(mixed $keys): array
+    {
+        return is_array($keys) ? array_values(array_filter($keys, static fn (mixed $key): bool => $key instanceof MenuKey)) : [];
     }
 }

@@ -15,7 +15,7 @@ final readonly class Node
 {
     public const SLUG = '/^[a-z0-9][a-z0-9.-]*$/D';
 
-    private const MOST_TEXT = 10_000;
+    public const MOST_TEXT = 10_000;
 
     /** @param array<string, mixed> $fields */
     private function __construct(private array $fields, public string $path)

@@ -4,9 +4,23 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Day;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Phone;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Shape;
+use Jaunty\Core\Book\Fields\Text;
+
 /** A public telephone number and where its calls go. Its key is the number itself, in E.164 with a plus. */
 final readonly class Number implements BookObject
 {
+    use Declared;
+
     /** ITU-T E.164: a plus, then at most fifteen digits of which the first is not 0. */
     public const E164 = '/^\+[1-9][0-9]{5,14}$/D';
 
@@ -15,57 +29,62 @@ final readonly class Number implements BookObject
      * @param  array{in: bool, out: bool}  $recording
      */
     private function __construct(
+        #[Phone(must: true)]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
+        #[Said('Label')]
         public string $label,
+        #[Choice(NumberKind::Local, name: 'kind')]
         public NumberKind $numberKind,
+        #[Flag(true)]
         public bool $enabled,
+        #[LeadsTo]
+        #[Said('Leads to')]
         public ?Destination $destination,
+        #[Refers(Kind::Trunk)]
         public ?Reference $trunk,
+        #[Choice(DeliveredForm::E164, mayBeUnset: true)]
+        #[Said(
+            'Comes as',
+            'In which form the carrier delivers it; unset: as its trunk does.',
+            unset: 'as its trunk says',
+        )]
         public ?DeliveredForm $deliveredAs,
+        #[Choice(NumberStatus::Active)]
+        #[Said('Status')]
         public NumberStatus $status,
+        #[Day]
+        #[Said(help: 'First day in service.')]
         public ?string $from,
+        #[Day]
+        #[Said(help: 'Last day in service.')]
         public ?string $until,
+        #[Refers(Kind::Number)]
         public ?Reference $replaces,
+        #[Refers(Kind::Site)]
         public ?Reference $site,
+        #[LeadsTo]
+        #[Said(help: 'Where the carrier sends its calls when the switch cannot be reached.')]
         public ?Destination $carrierDiversion,
+        #[Items(CallerRule::class)]
+        #[Said(help: 'Tried in their order before the number leads anywhere.')]
         public array $callerRules,
+        #[Text]
+        #[Said(help: 'Put in front of the caller\'s name.')]
         public ?string $prefix,
+        #[Text]
         public ?string $callerName,
+        #[Shape(['in' => new Flag(false), 'out' => new Flag(false)])]
+        #[Said(inside: ['in' => 'Calls in', 'out' => 'Calls out'])]
         public array $recording,
+        #[Flag(false)]
         public bool $messaging,
+        #[Text]
+        #[Said('Ring tone')]
         public ?string $ringStyle,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'label', 'kind', 'enabled', 'destination', 'trunk', 'deliveredAs', 'status', 'from', 'until', 'replaces', 'site', 'carrierDiversion', 'callerRules', 'prefix', 'callerName', 'recording', 'messaging', 'ringStyle');
-        $recording = $node->object('recording');
-        $recording->allow('in', 'out');
-
-        return new self(
-            key: $node->phone('key'),
-            id: $node->id(),
-            label: $node->text('label', $node->text('key')),
-            numberKind: $node->choice('kind', NumberKind::class, NumberKind::Local),
-            enabled: $node->flag('enabled', true),
-            destination: $node->destination('destination'),
-            trunk: $node->reference('trunk', Kind::Trunk),
-            deliveredAs: $node->isNullOrMissing('deliveredAs') ? null : $node->choice('deliveredAs', DeliveredForm::class, DeliveredForm::E164),
-            status: $node->choice('status', NumberStatus::class, NumberStatus::Active),
-            from: $node->date('from'),
-            until: $node->date('until'),
-            replaces: $node->reference('replaces', Kind::Number),
-            site: $node->reference('site', Kind::Site),
-            carrierDiversion: $node->destination('carrierDiversion'),
-            callerRules: $node->items('callerRules', CallerRule::read(...)),
-            prefix: $node->textOrNull('prefix'),
-            callerName: $node->textOrNull('callerName'),
-            recording: ['in' => $recording->flag('in', false), 'out' => $recording->flag('out', false)],
-            messaging: $node->flag('messaging', false),
-            ringStyle: $node->textOrNull('ringStyle'),
-        );
     }
 
     public function kind(): Kind
@@ -91,46 +110,5 @@ final readonly class Number implements BookObject
     public function extension(): ?string
     {
         return null;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'label' => $this->label,
-            'kind' => $this->numberKind->value,
-            'enabled' => $this->enabled,
-            'destination' => $this->destination === null ? null : (string) $this->destination,
-            'trunk' => Links::text($this->trunk),
-            'deliveredAs' => $this->deliveredAs?->value,
-            'status' => $this->status->value,
-            'from' => $this->from,
-            'until' => $this->until,
-            'replaces' => $this->replaces === null ? null : (string) $this->replaces,
-            'site' => $this->site === null ? null : (string) $this->site,
-            'carrierDiversion' => $this->carrierDiversion === null ? null : (string) $this->carrierDiversion,
-            'callerRules' => array_map(static fn (CallerRule $rule): array => $rule->toArray(), $this->callerRules),
-            'prefix' => $this->prefix,
-            'callerName' => $this->callerName,
-            'recording' => $this->recording,
-            'messaging' => $this->messaging,
-            'ringStyle' => $this->ringStyle,
-        ];
-    }
-
-    public function links(): array
-    {
-        $links = [
-            ...Links::destination('destination', $this->destination),
-            ...Links::reference('trunk', $this->trunk),
-            ...Links::reference('replaces', $this->replaces),
-            ...Links::reference('site', $this->site),
-            ...Links::destination('carrierDiversion', $this->carrierDiversion),
-        ];
-        foreach ($this->callerRules as $rule) {
-            array_push($links, ...Links::destination("callerRules/{$rule->item}/then", $rule->then));
-        }
-
-        return $links;
     }
 }

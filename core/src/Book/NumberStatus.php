@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\InWords;
+
 /** Where a number stands in its life (design 09). */
-enum NumberStatus: string
+enum NumberStatus: string implements InWords
 {
     case Active = 'active';
     case Ordered = 'ordered';
@@ -15,4 +17,18 @@ enum NumberStatus: string
     case PortingOut = 'portingOut';
     case Quarantined = 'quarantined';
     case Cancelled = 'cancelled';
+
+    public function inWords(): string
+    {
+        return match ($this) {
+            self::Active => 'in service',
+            self::Ordered => 'ordered',
+            self::Reserved => 'reserved',
+            self::PortingIn => 'porting in',
+            self::Temporary => 'lent',
+            self::PortingOut => 'porting out',
+            self::Quarantined => 'resting',
+            self::Cancelled => 'cancelled',
+        };
+    }
 }

@@ -4,9 +4,20 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Decimal;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Shape;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** Something callers hear: a recording, or as yet only its script. */
 final readonly class Prompt implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /** Common practice for recorded speech. */
@@ -14,29 +25,24 @@ final readonly class Prompt implements BookObject
 
     /** @param ?array<string, int|float|string|null> $audio seconds, rate, channels, codec, peakDb, sha256 */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Text]
+        #[Said(help: 'What is said.')]
         public ?string $script,
+        #[Text('en')]
         public string $language,
+        #[Shape(['seconds' => new Decimal(0, 86_400, default: 0), 'rate' => new Whole(1, 1_000_000), 'channels' => new Whole(1, 64), 'codec' => new Text(), 'peakDb' => new Decimal(-200, 200), 'sha256' => new Text()], mayBeUnset: true)]
+        #[Said('Recording', units: ['seconds' => Unit::Seconds])]
         public ?array $audio,
+        #[Flag(false)]
+        #[Said(help: 'Spoken by the product until the customer has recorded one.')]
         public bool $standIn,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'script', 'language', 'audio', 'standIn');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            script: $node->textOrNull('script'),
-            language: $node->text('language', 'en'),
-            audio: $node->isNullOrMissing('audio') ? null : self::readAudio($node->object('audio')),
-            standIn: $node->flag('standIn', false),
-        );
     }
 
     /** Whole seconds it plays: its audio, else its words at 150 a minute, rounded up; a prompt of neither takes none. */
@@ -53,30 +59,5 @@ final readonly class Prompt implements BookObject
     public function kind(): Kind
     {
         return Kind::Prompt;
-    }
-
-    public function toArray(): array
-    {
-        return ['key' => $this->key, 'name' => $this->name, 'script' => $this->script, 'language' => $this->language, 'audio' => $this->audio, 'standIn' => $this->standIn];
-    }
-
-    public function links(): array
-    {
-        return [];
-    }
-
-    /** @return array<string, int|float|string|null> */
-    private static function readAudio(Node $node): array
-    {
-        $node->allow('seconds', 'rate', 'channels', 'codec', 'peakDb', 'sha256');
-
-        return [
-            'seconds' => $node->number('seconds', 0, 0, 86_400),
-            'rate' => $node->isNullOrMissing('rate') ? null : $node->whole('rate', 0, 1, 1_000_000),
-            'channels' => $node->isNullOrMissing('channels') ? null : $node->whole('channels', 0, 1, 64),
-            'codec' => $node->textOrNull('codec'),
-            'peakDb' => $node->isNullOrMissing('peakDb') ? null : $node->number('peakDb', 0, -200, 200),
-            'sha256' => $node->textOrNull('sha256'),
-        ];
     }
 }

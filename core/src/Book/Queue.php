@@ -4,9 +4,17 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Matching;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** Callers wait here until a member is free. */
-final readonly class Queue
+final readonly class Queue implements BookPart
 {
+    use DeclaredPart;
+
     /**
      * @param  int  $most  callers waiting at once, those being offered counted
      * @param  ?int  $longestWait  seconds from entry; unset: no end
@@ -14,52 +22,24 @@ final readonly class Queue
      * @param  ?string  $exitKey  the key that leads out
      */
     private function __construct(
+        #[Whole(0, 100_000, default: 10)]
+        #[Said('Most waiting')]
         public int $most,
+        #[Whole(1, 86_400)]
+        #[Said(in: Unit::Seconds, unset: 'no end')]
         public ?int $longestWait,
+        #[Whole(1, 3600, default: 30)]
+        #[Said(in: Unit::Seconds)]
         public int $comfortEvery,
+        #[Matching(Menu::KEY, 'one key of a telephone (0 to 9, * or #)')]
+        #[Said(help: 'A caller who presses it leaves the queue.')]
         public ?string $exitKey,
+        #[Refers(Kind::Prompt)]
         public ?Reference $greeting,
+        #[Refers(Kind::Prompt)]
         public ?Reference $comfort,
+        #[Refers(Kind::Prompt)]
         public ?Reference $music,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('most', 'longestWait', 'comfortEvery', 'exitKey', 'greeting', 'comfort', 'music');
-
-        return new self(
-            most: $node->whole('most', 10, 0, 100_000),
-            longestWait: $node->isNullOrMissing('longestWait') ? null : $node->whole('longestWait', 0, 1, 86_400),
-            comfortEvery: $node->whole('comfortEvery', 30, 1, 3600),
-            exitKey: $node->matchingOrNull('exitKey', Menu::KEY, 'one key of a telephone (0 to 9, * or #)'),
-            greeting: $node->reference('greeting', Kind::Prompt),
-            comfort: $node->reference('comfort', Kind::Prompt),
-            music: $node->reference('music', Kind::Prompt),
-        );
-    }
-
-    /** @return array<string, mixed> */
-    public function toArray(): array
-    {
-        return [
-            'most' => $this->most,
-            'longestWait' => $this->longestWait,
-            'comfortEvery' => $this->comfortEvery,
-            'exitKey' => $this->exitKey,
-            'greeting' => Links::text($this->greeting),
-            'comfort' => Links::text($this->comfort),
-            'music' => Links::text($this->music),
-        ];
-    }
-
-    /** @return list<Link> */
-    public function links(): array
-    {
-        return [
-            ...Links::reference('queue/greeting', $this->greeting),
-            ...Links::reference('queue/comfort', $this->comfort),
-            ...Links::reference('queue/music', $this->music),
-        ];
     }
 }

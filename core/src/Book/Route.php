@@ -4,11 +4,23 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
-use Jaunty\Core\Numbering\DigitMap;
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Digits;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\RefersToMany;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Secret;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
 
 /** Which dialled digits go out by which trunks, and who may. */
 final readonly class Route implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /**
@@ -18,73 +30,49 @@ final readonly class Route implements BookObject
      * @param  list<Reference>  $trunks  in the order they are tried
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Whole(1, 1_000_000, default: 1)]
+        #[Said('Tried')]
         public int $position,
+        #[Digits]
+        #[Said(help: 'A digit map, RFC 3435 section 2.1.5.')]
         public string $digits,
+        #[Whole(0, 30, default: 0)]
+        #[Said(in: Unit::Digits)]
         public int $strip,
+        #[Text('')]
+        #[Said('In front')]
         public string $prepend,
+        #[Choice(CallingClass::Local)]
+        #[Said('May use')]
         public CallingClass $class,
+        #[Flag(false)]
         public bool $emergency,
+        #[Refers(Kind::Schedule)]
+        #[Said('Hours')]
         public ?Reference $schedule,
+        #[Choice(RoutePin::None)]
+        #[Said('PIN')]
+        #[Secret]
         public RoutePin $pin,
+        #[RefersToMany]
+        #[Said('Not for')]
         public array $blocked,
+        #[RefersToMany(Kind::Trunk)]
         public array $trunks,
+        #[Flag(false)]
+        #[Said('Shows the extension')]
         public bool $extensionAsCallerId,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'position', 'digits', 'strip', 'prepend', 'class', 'emergency', 'schedule', 'pin', 'blocked', 'trunks', 'extensionAsCallerId');
-        $digits = $node->text('digits');
-        DigitMap::parse($digits, $node->at('digits'));
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            position: $node->whole('position', 1, 1, 1_000_000),
-            digits: $digits,
-            strip: $node->whole('strip', 0, 0, 30),
-            prepend: $node->text('prepend', ''),
-            class: $node->choice('class', CallingClass::class, CallingClass::Local),
-            emergency: $node->flag('emergency', false),
-            schedule: $node->reference('schedule', Kind::Schedule),
-            pin: $node->choice('pin', RoutePin::class, RoutePin::None),
-            blocked: array_map(static fn (string $who): Reference => Reference::parse($who, $node->at('blocked')), $node->texts('blocked')),
-            trunks: $node->references('trunks', Kind::Trunk),
-            extensionAsCallerId: $node->flag('extensionAsCallerId', false),
-        );
     }
 
     public function kind(): Kind
     {
         return Kind::Route;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'position' => $this->position,
-            'digits' => $this->digits,
-            'strip' => $this->strip,
-            'prepend' => $this->prepend,
-            'class' => $this->class->value,
-            'emergency' => $this->emergency,
-            'schedule' => Links::text($this->schedule),
-            'pin' => $this->pin->value,
-            'blocked' => array_map(strval(...), $this->blocked),
-            'trunks' => array_map(strval(...), $this->trunks),
-            'extensionAsCallerId' => $this->extensionAsCallerId,
-        ];
-    }
-
-    public function links(): array
-    {
-        return [...Links::reference('schedule', $this->schedule), ...Links::references('blocked', $this->blocked), ...Links::references('trunks', $this->trunks)];
     }
 }

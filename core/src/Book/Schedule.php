@@ -4,9 +4,19 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
+use Jaunty\Core\Book\Fields\RefersToMany;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\TimeZone;
+
 /** Opening hours: a week, dated exceptions, named periods and holiday calendars. What it says at an instant is Hours' to tell. */
 final readonly class Schedule implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /**
@@ -18,56 +28,31 @@ final readonly class Schedule implements BookObject
      * @param  list<Reference>  $calendars  the first that owns a date decides
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[TimeZone]
+        #[Said('Read at', 'Unset: wherever whoever uses it is.', unset: 'local time')]
         public ?string $fixedZone,
+        #[Flag(false)]
+        #[Said('Shifts past midnight')]
         public bool $finishShift,
+        #[Items(WeeklyPiece::class)]
         public array $weekly,
+        #[Items(ScheduleException::class)]
         public array $exceptions,
+        #[Items(NamedPeriod::class)]
         public array $periods,
+        #[RefersToMany(Kind::Calendar)]
         public array $calendars,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'fixedZone', 'finishShift', 'weekly', 'exceptions', 'periods', 'calendars');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            fixedZone: $node->zoneOrNull('fixedZone'),
-            finishShift: $node->flag('finishShift', false),
-            weekly: $node->items('weekly', WeeklyPiece::read(...)),
-            exceptions: $node->items('exceptions', ScheduleException::read(...)),
-            periods: $node->items('periods', NamedPeriod::read(...)),
-            calendars: $node->references('calendars', Kind::Calendar),
-        );
     }
 
     public function kind(): Kind
     {
         return Kind::Schedule;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'fixedZone' => $this->fixedZone,
-            'finishShift' => $this->finishShift,
-            'weekly' => array_map(static fn (WeeklyPiece $piece): array => $piece->toArray(), $this->weekly),
-            'exceptions' => array_map(static fn (ScheduleException $exception): array => $exception->toArray(), $this->exceptions),
-            'periods' => array_map(static fn (NamedPeriod $period): array => $period->toArray(), $this->periods),
-            'calendars' => array_map(strval(...), $this->calendars),
-        ];
-    }
-
-    public function links(): array
-    {
-        return Links::references('calendars', $this->calendars);
     }
 }

@@ -4,57 +4,51 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Clock;
+use Jaunty\Core\Book\Fields\Day;
+use Jaunty\Core\Book\Fields\ListOf;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+
 /** Dates that are not as the week says: hours of their own, or none, and what they are announced as outside these. */
-final readonly class ScheduleException
+final readonly class ScheduleException implements BookItem
 {
+    use DeclaredPart {
+        read as private declared;
+    }
+
     /** @param list<array{from: int, to: int}> $hours minutes since midnight */
     private function __construct(
+        #[Slug]
         public string $item,
+        #[Day(must: true)]
         public string $from,
+        #[Day(like: 'from')]
         public string $to,
+        #[Text(like: 'item')]
         public string $name,
+        #[ListOf(['from' => new Clock(), 'to' => new Clock(isEnd: true)])]
+        #[Said(help: 'Open all the same; none: closed all day.')]
         public array $hours,
+        #[Choice(AnnouncedAs::Closed)]
         public AnnouncedAs $announcedAs,
     ) {
     }
 
     public static function read(Node $node): self
     {
-        $node->allow('item', 'from', 'to', 'name', 'hours', 'announcedAs');
-        $from = $node->date('from') ?? throw UnusableBook::missing($node->path, 'from');
-        $to = $node->date('to') ?? $from;
-        if ($to < $from) {
-            throw UnusableBook::malformed($node->at('to'), "a date from {$from} on", $to);
+        $read = self::declared($node);
+        if ($read->to < $read->from) {
+            throw UnusableBook::malformed($node->at('to'), "a date from {$read->from} on", $read->to);
         }
 
-        return new self(
-            item: $node->slug('item'),
-            from: $from,
-            to: $to,
-            name: $node->text('name', $node->text('item')),
-            hours: array_map(self::readHours(...), $node->nodes('hours')),
-            announcedAs: $node->choice('announcedAs', AnnouncedAs::class, AnnouncedAs::Closed),
-        );
+        return $read;
     }
 
-    /** @return array<string, mixed> */
-    public function toArray(): array
+    public function item(): string
     {
-        return [
-            'item' => $this->item,
-            'from' => $this->from,
-            'to' => $this->to,
-            'name' => $this->name,
-            'hours' => array_map(static fn (array $hours): array => ['from' => ClockTime::text($hours['from']), 'to' => ClockTime::text($hours['to'])], $this->hours),
-            'announcedAs' => $this->announcedAs->value,
-        ];
-    }
-
-    /** @return array{from: int, to: int} */
-    private static function readHours(Node $node): array
-    {
-        $node->allow('from', 'to');
-
-        return ['from' => ClockTime::read($node, 'from', false), 'to' => ClockTime::read($node, 'to', true)];
+        return $this->item;
     }
 }

@@ -4,10 +4,25 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Begins;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\ItemsOf;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Matching;
+use Jaunty\Core\Book\Fields\Part;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Shape;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\TimeZone;
+
 /** A place of the customer's: address, time zone, extension range, emergency details. */
 final readonly class Site implements BookObject
 {
+    use Declared;
     use NamedObject;
+
+    private const DIGITS = '/^[0-9]{1,15}$/D';
 
     /**
      * @param  array<string, ?string>  $address  street, city, subdivision, postcode, country
@@ -15,94 +30,38 @@ final readonly class Site implements BookObject
      * @param  list<array{item: string, from: string, to: string}>  $extensionRanges  both ends inclusive
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[TimeZone]
+        #[Said('Time zone', 'Unset: the customer\'s.')]
         public ?string $zone,
+        #[Shape(['street' => new Text(), 'city' => new Text(), 'subdivision' => new Text(), 'postcode' => new Text(), 'country' => new Text()])]
+        #[Said(inside: ['street' => 'Street', 'city' => 'City', 'postcode' => 'Postcode'])]
         public array $address,
+        #[ItemsOf(['item' => new Slug(), 'name' => new Text(like: 'item')])]
         public array $floors,
+        #[ItemsOf(['item' => new Slug(), 'from' => new Matching(self::DIGITS, 'an extension', must: true), 'to' => new Matching(self::DIGITS, 'an extension', must: true)])]
+        #[Begins(['from' => '200', 'to' => '299'])]
+        #[Said(help: 'New users get the first free extension of these.')]
         public array $extensionRanges,
+        #[LeadsTo]
+        #[Said('When the site is out', 'Where calls for its people go while its line is down.')]
         public ?Destination $siteOut,
+        #[Part(Defaults::class)]
+        #[Said(help: 'Where calls go on when the user does not say.')]
         public Defaults $defaults,
+        #[Part(EmergencyPlan::class)]
+        #[Said('Emergency plan')]
         public EmergencyPlan $emergency,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'zone', 'address', 'floors', 'extensionRanges', 'siteOut', 'defaults', 'emergency');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            zone: $node->zoneOrNull('zone'),
-            address: self::readAddress($node->object('address')),
-            floors: $node->items('floors', self::readFloor(...)),
-            extensionRanges: $node->items('extensionRanges', self::readRange(...)),
-            siteOut: $node->destination('siteOut'),
-            defaults: Defaults::read($node->object('defaults')),
-            emergency: EmergencyPlan::read($node->object('emergency')),
-        );
     }
 
     public function kind(): Kind
     {
         return Kind::Site;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'zone' => $this->zone,
-            'address' => $this->address,
-            'floors' => $this->floors,
-            'extensionRanges' => $this->extensionRanges,
-            'siteOut' => $this->siteOut === null ? null : (string) $this->siteOut,
-            'defaults' => $this->defaults->toArray(),
-            'emergency' => $this->emergency->toArray(),
-        ];
-    }
-
-    public function links(): array
-    {
-        return [
-            ...Links::destination('siteOut', $this->siteOut),
-            ...$this->defaults->links(),
-            ...Links::reference('emergency/callback', $this->emergency->callback),
-        ];
-    }
-
-    /** @return array<string, ?string> */
-    private static function readAddress(Node $node): array
-    {
-        $node->allow('street', 'city', 'subdivision', 'postcode', 'country');
-
-        return [
-            'street' => $node->textOrNull('street'),
-            'city' => $node->textOrNull('city'),
-            'subdivision' => $node->textOrNull('subdivision'),
-            'postcode' => $node->textOrNull('postcode'),
-            'country' => $node->textOrNull('country'),
-        ];
-    }
-
-    /** @return array{item: string, name: string} */
-    private static function readFloor(Node $node): array
-    {
-        $node->allow('item', 'name');
-
-        return ['item' => $node->slug('item'), 'name' => $node->text('name', $node->text('item'))];
-    }
-
-    /** @return array{item: string, from: string, to: string} */
-    private static function readRange(Node $node): array
-    {
-        $node->allow('item', 'from', 'to');
-        $digits = '/^[0-9]{1,15}$/D';
-
-        return ['item' => $node->slug('item'), 'from' => $node->matching('from', $digits, 'an extension'), 'to' => $node->matching('to', $digits, 'an extension')];
     }
 }

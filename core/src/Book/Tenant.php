@@ -4,10 +4,35 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Beside;
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Counts;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
+use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Matching;
+use Jaunty\Core\Book\Fields\Own;
+use Jaunty\Core\Book\Fields\Part;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\TimeZone;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** The customer itself: what holds for the whole book where nothing nearer says otherwise. */
 final readonly class Tenant implements BookObject
 {
+    use Declared;
     use NamedObject;
+
+    private const LEFT_SCHEMA = [
+        'description' => 'fields that are the customer\'s own to change on the switch, as kind and path; unset: the usual ones (docs/decisions/0015-left-waived-signed.md)',
+        'type' => 'array',
+        'default' => null,
+        'items' => ['type' => 'string', 'pattern' => '^[a-z]+\\.[a-z][A-Za-z]*(/([A-Za-z0-9.-]+|\\*))*$'],
+    ];
 
     /**
      * @param  int  $secondsPerRing  seconds; 5 is the trade's rule of thumb (common practice)
@@ -18,55 +43,71 @@ final readonly class Tenant implements BookObject
      * @param  array<string, int>  $licences  how many are bought, by name
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
+        #[Said('Name')]
         public string $name,
+        #[Beside]
+        #[Choice(Stage::Building)]
+        #[Said('Stage')]
         public Stage $state,
+        #[Matching('/^[A-Z]{2}$/D', 'a country code (ISO 3166-1, two capital letters)')]
+        #[Said('Country', 'ISO 3166-1, two capital letters: how national numbers are read.')]
         public ?string $region,
+        #[Matching('/^[A-Z]{2}-[A-Z0-9]{1,3}$/D', 'a subdivision code (ISO 3166-2, such as CA-NS)')]
+        #[Said(help: 'ISO 3166-2, such as CA-NS: which holidays are known.')]
         public ?string $subdivision,
+        #[TimeZone(must: true)]
+        #[Said('Time zone')]
         public string $zone,
+        #[Text('en')]
+        #[Said(help: 'What prompts are spoken in where they say nothing else.')]
         public string $language,
+        #[Refers(Kind::Number)]
+        #[Said('Main number')]
         public ?Reference $mainNumber,
+        #[LeadsTo]
+        #[Said(help: 'Who is meant where a call is sent to the operator.')]
         public ?Destination $operator,
+        #[Whole(1, 60, default: 5)]
+        #[Said('A ring lasts', 'Rings become seconds by it; the switch keeps whole rings.', in: Unit::Seconds)]
         public int $secondsPerRing,
+        #[Whole(1, 100, default: 3)]
+        #[Said(help: 'For a place of a chain that names none.', in: Unit::Rings)]
         public int $chainRings,
+        #[Whole(1, 100, default: 4)]
+        #[Said(help: 'A transfer from a menu that comes back rings so often.', in: Unit::Rings)]
         public int $transferRings,
+        #[Matching('/^[0-9*#]{1,4}$/D', 'a prefix of one to four keys')]
+        #[Said(help: 'Dialled before an outside number.')]
         public ?string $outsidePrefix,
+        #[Whole(1, 15, default: 3)]
+        #[Said(in: Unit::Digits)]
         public int $extensionLength,
+        #[Whole(1, 1000, default: 20)]
+        #[Said(help: 'A call that was passed on so often ends.')]
         public int $transferLimit,
+        #[Items(BlockedCaller::class)]
+        #[Said('Blocked callers')]
         public array $blocked,
+        #[Part(Defaults::class)]
+        #[Said(help: 'Where calls go on when neither the user nor the site says.')]
         public Defaults $defaults,
+        #[Counts(1_000_000)]
+        #[Said(help: 'How many are bought, by name.')]
         public array $licences,
+        #[Beside]
+        #[Own([self::class, 'readLeft'], self::LEFT_SCHEMA, mayBeUnset: true)]
+        #[Said(
+            'Left to the customer',
+            'Fields that are the customer\'s own to change on the switch, as kind and path; unset: the usual ones (docs/decisions/0015-left-waived-signed.md).',
+            unset: 'the usual ones',
+        )]
         public ?array $leftToCustomer,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'state', 'region', 'subdivision', 'zone', 'language', 'mainNumber', 'operator', 'secondsPerRing', 'chainRings', 'transferRings', 'outsidePrefix', 'extensionLength', 'transferLimit', 'blocked', 'defaults', 'licences', 'leftToCustomer');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            state: $node->choice('state', Stage::class, Stage::Building),
-            region: $node->matchingOrNull('region', '/^[A-Z]{2}$/D', 'a country code (ISO 3166-1, two capital letters)'),
-            subdivision: $node->matchingOrNull('subdivision', '/^[A-Z]{2}-[A-Z0-9]{1,3}$/D', 'a subdivision code (ISO 3166-2, such as CA-NS)'),
-            zone: $node->zone('zone'),
-            language: $node->text('language', 'en'),
-            mainNumber: $node->reference('mainNumber', Kind::Number),
-            operator: $node->destination('operator'),
-            secondsPerRing: $node->whole('secondsPerRing', 5, 1, 60),
-            chainRings: $node->whole('chainRings', 3, 1, 100),
-            transferRings: $node->whole('transferRings', 4, 1, 100),
-            outsidePrefix: $node->matchingOrNull('outsidePrefix', '/^[0-9*#]{1,4}$/D', 'a prefix of one to four keys'),
-            extensionLength: $node->whole('extensionLength', 3, 1, 15),
-            transferLimit: $node->whole('transferLimit', 20, 1, 1000),
-            blocked: $node->items('blocked', BlockedCaller::read(...)),
-            defaults: Defaults::read($node->object('defaults')),
-            licences: self::readLicences($node->object('licences')),
-            leftToCustomer: self::readLeft($node),
-        );
     }
 
     public function kind(): Kind
@@ -74,67 +115,25 @@ final readonly class Tenant implements BookObject
         return Kind::Tenant;
     }
 
-    public function toArray(): array
+    /**
+     * @internal
+     *
+     * @return ?list<string>
+     */
+    public static function readLeft(Node $node, string $field): ?array
     {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'state' => $this->state->value,
-            'region' => $this->region,
-            'subdivision' => $this->subdivision,
-            'zone' => $this->zone,
-            'language' => $this->language,
-            'mainNumber' => $this->mainNumber === null ? null : (string) $this->mainNumber,
-            'operator' => $this->operator === null ? null : (string) $this->operator,
-            'secondsPerRing' => $this->secondsPerRing,
-            'chainRings' => $this->chainRings,
-            'transferRings' => $this->transferRings,
-            'outsidePrefix' => $this->outsidePrefix,
-            'extensionLength' => $this->extensionLength,
-            'transferLimit' => $this->transferLimit,
-            'blocked' => array_map(static fn (BlockedCaller $caller): array => $caller->toArray(), $this->blocked),
-            'defaults' => $this->defaults->toArray(),
-            'licences' => $this->licences,
-            'leftToCustomer' => $this->leftToCustomer,
-        ];
-    }
-
-    public function links(): array
-    {
-        return [
-            ...Links::reference('mainNumber', $this->mainNumber),
-            ...Links::destination('operator', $this->operator),
-            ...$this->defaults->links(),
-        ];
-    }
-
-    /** @return ?list<string> */
-    private static function readLeft(Node $node): ?array
-    {
-        if ($node->isNullOrMissing('leftToCustomer')) {
+        if ($node->isNullOrMissing($field)) {
             return null;
         }
         $kinds = implode('|', array_map(static fn (Kind $kind): string => $kind->value, Kind::cases()));
-        $left = array_values(array_unique($node->texts('leftToCustomer')));
-        foreach ($left as $field) {
-            if (preg_match("~^(?:{$kinds})\\.[a-z][A-Za-z]*(?:/(?:[A-Za-z0-9.-]+|\\*))*$~D", $field) !== 1) {
-                throw UnusableBook::malformed($node->at('leftToCustomer'), 'a kind and a field (mailbox.greeting, group.members/*/signedIn)', $field);
+        $left = array_values(array_unique($node->texts($field)));
+        foreach ($left as $said) {
+            if (preg_match("~^(?:{$kinds})\\.[a-z][A-Za-z]*(?:/(?:[A-Za-z0-9.-]+|\\*))*$~D", $said) !== 1) {
+                throw UnusableBook::malformed($node->at($field), 'a kind and a field (mailbox.greeting, group.members/*/signedIn)', $said);
             }
         }
         sort($left);
 
         return $left;
-    }
-
-    /** @return array<string, int> */
-    private static function readLicences(Node $node): array
-    {
-        $licences = [];
-        foreach ($node->fields() as $name) {
-            $licences[$name] = $node->whole($name, 0, 0, 1_000_000);
-        }
-        ksort($licences, SORT_STRING);
-
-        return $licences;
     }
 }

@@ -4,9 +4,20 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\Unit;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** A way to the public network. */
 final readonly class Trunk implements BookObject
 {
+    use Declared;
     use NamedObject;
 
     /**
@@ -15,37 +26,36 @@ final readonly class Trunk implements BookObject
      * @param  bool  $outsideCallersOut  whether a caller from outside may be sent out again
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Text(like: 'key')]
         public string $name,
+        #[Flag(true)]
+        #[Said('On')]
         public bool $enabled,
+        #[Text]
         public ?string $carrier,
+        #[Whole(0, 1_000_000)]
+        #[Said(in: Unit::Channels, unset: 'no limit')]
         public ?int $channels,
+        #[Whole(0, 1_000_000)]
+        #[Said('Of these outward', in: Unit::Channels, unset: 'all')]
         public ?int $outboundChannels,
+        #[Refers(Kind::Number)]
+        #[Said('Shows')]
         public ?Reference $callerId,
+        #[Choice(DeliveredForm::E164)]
+        #[Said('Numbers come as')]
         public DeliveredForm $deliversAs,
+        #[Flag(false)]
+        #[Said('Lets callers out again')]
         public bool $outsideCallersOut,
+        #[Flag(false)]
+        #[Said('Keeps the caller of a forwarded call')]
         public bool $keepsForwardedCallerId,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'name', 'enabled', 'carrier', 'channels', 'outboundChannels', 'callerId', 'deliversAs', 'outsideCallersOut', 'keepsForwardedCallerId');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            name: $node->text('name', $node->text('key')),
-            enabled: $node->flag('enabled', true),
-            carrier: $node->textOrNull('carrier'),
-            channels: $node->isNullOrMissing('channels') ? null : $node->whole('channels', 0, 0, 1_000_000),
-            outboundChannels: $node->isNullOrMissing('outboundChannels') ? null : $node->whole('outboundChannels', 0, 0, 1_000_000),
-            callerId: $node->reference('callerId', Kind::Number),
-            deliversAs: $node->choice('deliversAs', DeliveredForm::class, DeliveredForm::E164),
-            outsideCallersOut: $node->flag('outsideCallersOut', false),
-            keepsForwardedCallerId: $node->flag('keepsForwardedCallerId', false),
-        );
     }
 
     /**
@@ -68,26 +78,5 @@ final readonly class Trunk implements BookObject
     public function kind(): Kind
     {
         return Kind::Trunk;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'name' => $this->name,
-            'enabled' => $this->enabled,
-            'carrier' => $this->carrier,
-            'channels' => $this->channels,
-            'outboundChannels' => $this->outboundChannels,
-            'callerId' => Links::text($this->callerId),
-            'deliversAs' => $this->deliversAs->value,
-            'outsideCallersOut' => $this->outsideCallersOut,
-            'keepsForwardedCallerId' => $this->keepsForwardedCallerId,
-        ];
-    }
-
-    public function links(): array
-    {
-        return Links::reference('callerId', $this->callerId);
     }
 }

@@ -4,9 +4,26 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Choice;
+use Jaunty\Core\Book\Fields\Extension;
+use Jaunty\Core\Book\Fields\Flag;
+use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
+use Jaunty\Core\Book\Fields\ItemsOf;
+use Jaunty\Core\Book\Fields\Part;
+use Jaunty\Core\Book\Fields\Refers;
+use Jaunty\Core\Book\Fields\Said;
+use Jaunty\Core\Book\Fields\Shape;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\Text;
+use Jaunty\Core\Book\Fields\TimeZone;
+use Jaunty\Core\Book\Fields\Whole;
+
 /** A person at the customer's with an extension: devices, own treatments, and where they sit. */
 final readonly class User implements BookObject
 {
+    use Declared;
+
     /**
      * @param  array{first: ?string, last: ?string}  $name
      * @param  list<Leg>  $legs  in ring order
@@ -15,69 +32,68 @@ final readonly class User implements BookObject
      * @param  list<array{item: string, level: int}>  $skills
      */
     private function __construct(
+        #[Slug]
         public string $key,
+        #[Id]
         public ?string $id,
+        #[Extension]
         public ?string $extension,
+        #[Shape(['first' => new Text(), 'last' => new Text()])]
+        #[Said(inside: ['first' => 'First name', 'last' => 'Last name'])]
         public array $name,
+        #[Text]
+        #[Said('Shown as', 'Unset: first and last name.')]
         public ?string $display,
+        #[Text]
+        #[Said('Mail')]
         public ?string $email,
+        #[Refers(Kind::Site)]
         public ?Reference $site,
+        #[TimeZone]
+        #[Said('Time zone', 'Unset: the site\'s.')]
         public ?string $zone,
+        #[Refers(Kind::Schedule)]
+        #[Said('Hours', 'Decides between open, closed and holiday.')]
         public ?Reference $schedule,
+        #[Choice(UserStatus::Active)]
         public UserStatus $status,
+        #[Choice(CallingClass::National)]
+        #[Said('May call')]
         public CallingClass $callingClass,
+        #[Flag(true)]
+        #[Said(help: 'A second call rings while they are on one.')]
         public bool $callWaiting,
+        #[Refers(Kind::Mailbox)]
+        #[Said('Messages in')]
         public ?Reference $mailbox,
+        #[Refers(Kind::Number)]
+        #[Said('Calls out as')]
         public ?Reference $callerId,
+        #[Text('user')]
         public string $licence,
+        #[Items(Leg::class)]
+        #[Said('Phones', 'In ring order.')]
         public array $legs,
+        #[Part(Handling::class, name: 'handling/open')]
         public Handling $open,
+        #[Part(Handling::class, mayBeUnset: true, name: 'handling/closed')]
+        #[Said(help: 'Unset: as while open.')]
         public ?Handling $closed,
+        #[Part(Handling::class, mayBeUnset: true, name: 'handling/holiday')]
+        #[Said(help: 'Unset: as while closed.')]
         public ?Handling $holiday,
+        #[Shape(['floor' => new Text(), 'room' => new Text(), 'address' => new Text()])]
+        #[Said('Where they sit', 'Told to emergency services.')]
         public array $emergency,
+        #[Shape(['listed' => new Flag(true), 'spokenName' => new Flag(false)])]
+        #[Said(inside: ['listed' => 'Listed', 'spokenName' => 'Spoken name recorded'])]
         public array $directory,
+        #[Refers(Kind::User)]
+        #[Said('Reports to')]
         public ?Reference $reportsTo,
+        #[ItemsOf(['item' => new Slug(), 'level' => new Whole(1, 100, default: 1)])]
         public array $skills,
     ) {
-    }
-
-    public static function read(Node $node): self
-    {
-        $node->allow('key', 'id', 'extension', 'name', 'display', 'email', 'site', 'zone', 'schedule', 'status', 'callingClass', 'callWaiting', 'mailbox', 'callerId', 'licence', 'legs', 'handling', 'emergency', 'directory', 'reportsTo', 'skills');
-        $name = $node->object('name');
-        $name->allow('first', 'last');
-        $handling = $node->object('handling');
-        $handling->allow('open', 'closed', 'holiday');
-        $emergency = $node->object('emergency');
-        $emergency->allow('floor', 'room', 'address');
-        $directory = $node->object('directory');
-        $directory->allow('listed', 'spokenName');
-
-        return new self(
-            key: $node->slug('key'),
-            id: $node->id(),
-            extension: $node->extension(),
-            name: ['first' => $name->textOrNull('first'), 'last' => $name->textOrNull('last')],
-            display: $node->textOrNull('display'),
-            email: $node->textOrNull('email'),
-            site: $node->reference('site', Kind::Site),
-            zone: $node->zoneOrNull('zone'),
-            schedule: $node->reference('schedule', Kind::Schedule),
-            status: $node->choice('status', UserStatus::class, UserStatus::Active),
-            callingClass: $node->choice('callingClass', CallingClass::class, CallingClass::National),
-            callWaiting: $node->flag('callWaiting', true),
-            mailbox: $node->reference('mailbox', Kind::Mailbox),
-            callerId: $node->reference('callerId', Kind::Number),
-            licence: $node->text('licence', 'user'),
-            legs: $node->items('legs', Leg::read(...)),
-            open: Handling::read($handling->object('open')),
-            closed: $handling->isNullOrMissing('closed') ? null : Handling::read($handling->object('closed')),
-            holiday: $handling->isNullOrMissing('holiday') ? null : Handling::read($handling->object('holiday')),
-            emergency: ['floor' => $emergency->textOrNull('floor'), 'room' => $emergency->textOrNull('room'), 'address' => $emergency->textOrNull('address')],
-            directory: ['listed' => $directory->flag('listed', true), 'spokenName' => $directory->flag('spokenName', false)],
-            reportsTo: $node->reference('reportsTo', Kind::User),
-            skills: $node->items('skills', self::readSkill(...)),
-        );
     }
 
     public function kind(): Kind
@@ -106,57 +122,5 @@ final readonly class User implements BookObject
     public function extension(): ?string
     {
         return $this->extension;
-    }
-
-    public function toArray(): array
-    {
-        return [
-            'key' => $this->key,
-            'extension' => $this->extension,
-            'name' => $this->name,
-            'display' => $this->display,
-            'email' => $this->email,
-            'site' => $this->site === null ? null : (string) $this->site,
-            'zone' => $this->zone,
-            'schedule' => Links::text($this->schedule),
-            'status' => $this->status->value,
-            'callingClass' => $this->callingClass->value,
-            'callWaiting' => $this->callWaiting,
-            'mailbox' => $this->mailbox === null ? null : (string) $this->mailbox,
-            'callerId' => $this->callerId === null ? null : (string) $this->callerId,
-            'licence' => $this->licence,
-            'legs' => array_map(static fn (Leg $leg): array => $leg->toArray(), $this->legs),
-            'handling' => [
-                'open' => $this->open->toArray(),
-                'closed' => $this->closed?->toArray(),
-                'holiday' => $this->holiday?->toArray(),
-            ],
-            'emergency' => $this->emergency,
-            'directory' => $this->directory,
-            'reportsTo' => $this->reportsTo === null ? null : (string) $this->reportsTo,
-            'skills' => $this->skills,
-        ];
-    }
-
-    public function links(): array
-    {
-        return [
-            ...Links::reference('site', $this->site),
-            ...Links::reference('schedule', $this->schedule),
-            ...Links::reference('mailbox', $this->mailbox),
-            ...Links::reference('callerId', $this->callerId),
-            ...$this->open->links('handling/open'),
-            ...$this->closed?->links('handling/closed') ?? [],
-            ...$this->holiday?->links('handling/holiday') ?? [],
-            ...Links::reference('reportsTo', $this->reportsTo),
-        ];
-    }
-
-    /** @return array{item: string, level: int} */
-    private static function readSkill(Node $node): array
-    {
-        $node->allow('item', 'level');
-
-        return ['item' => $node->slug('item'), 'level' => $node->whole('level', 1, 1, 100)];
     }
 }

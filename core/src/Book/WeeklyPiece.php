@@ -4,8 +4,15 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Begins;
+use Jaunty\Core\Book\Fields\Clock;
+use Jaunty\Core\Book\Fields\Slug;
+use Jaunty\Core\Book\Fields\SomeOf;
+use Jaunty\Core\Book\Fields\Texts;
+
 /** One piece of weekly hours: the same hours on some days, or one span from a day and time to another. */
-final readonly class WeeklyPiece
+#[Begins(['days' => ['mon'], 'from' => '08:00', 'to' => '17:00'])]
+final readonly class WeeklyPiece implements BookItem
 {
     /**
      * @param  list<int>  $days  0 is Monday; empty for a span
@@ -77,5 +84,26 @@ final readonly class WeeklyPiece
         }
 
         return (int) array_search($found[1], ClockTime::DAYS, true) * 1440 + ClockTime::minutes($found[2]);
+    }
+
+    public function item(): string
+    {
+        return $this->item;
+    }
+
+    public function links(string $path): array
+    {
+        return [];
+    }
+
+    public static function fields(): array
+    {
+        return [
+            'item' => new Slug(),
+            'days' => new SomeOf(ClockTime::DAYS, mayBeUnset: true),
+            'from' => new Clock(mayBeUnset: true),
+            'to' => new Clock(isEnd: true, mayBeUnset: true),
+            'span' => new Texts(mayBeUnset: true),
+        ];
     }
 }

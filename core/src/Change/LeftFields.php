@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Change;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Fields\Catalogue;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Tenant;
 
@@ -14,12 +15,6 @@ use Jaunty\Core\Book\Tenant;
  */
 final readonly class LeftFields
 {
-    /** Whose calls somebody sends on, whether a desk is closed or somebody signed in, what a mailbox says, and its PIN: people change these by the hour. */
-    public const USUAL = [
-        'user.handling/open/always', 'user.handling/closed/always', 'user.handling/holiday/always',
-        'group.closedByHand', 'group.members/*/signedIn', 'mailbox.greeting', 'mailbox.pin',
-    ];
-
     /** @param list<string> $fields */
     private function __construct(private array $fields)
     {
@@ -28,7 +23,7 @@ final readonly class LeftFields
     /** As the customer's book says, else the usual ones. */
     public static function of(Tenant $tenant): self
     {
-        return new self($tenant->leftToCustomer ?? self::USUAL);
+        return new self($tenant->leftToCustomer ?? Catalogue::left());
     }
 
     /** @param ?string $path of a field, or of something in it; null for a whole object */

@@ -6,6 +6,9 @@ export { detailOf, faultsByField, isProblem, ProblemError, type FieldFault, type
 type Schemas = components['schemas']
 export type Answers = Schemas['Answers']
 export type BookObject = Schemas['BookObject']
+export type Kind = BookObject['kind']
+/** An object of one kind, with the fields of that kind. */
+export type ObjectOf<K extends Kind> = Extract<BookObject, { kind: K }>
 export type Change = Schemas['Change']
 export type Clash = Schemas['Clash']
 export type CustomerLine = Schemas['CustomerLine']

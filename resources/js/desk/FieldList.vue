@@ -2,12 +2,13 @@
 import { computed } from 'vue'
 import type { BookObject } from '@/api'
 import FieldPart from './FieldPart.vue'
-import { fieldsOf } from './fields'
+import { fieldsOf } from './catalogue'
 
 /** The fields of an object in the order of the open format. */
 const props = defineProps<{ object: BookObject }>()
 
-const fields = computed(() => fieldsOf(props.object.kind))
+/** But what is in other hands: identity, and what a screen of its own edits. */
+const fields = computed(() => fieldsOf(props.object.kind).filter((field) => field.name !== 'key' && field.name !== 'call'))
 </script>
 
 <template>

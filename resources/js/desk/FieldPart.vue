@@ -2,26 +2,25 @@
 import { computed } from 'vue'
 import type { BookObject } from '@/api'
 import { dateIn, now } from '@/shared'
-import { DESTINATION } from './columns'
+import type { Field } from './catalogue'
 import { useDesk } from './desk'
-import type { Field } from './fields'
 import InlineField from './InlineField.vue'
 import { itemFor } from './making'
 import { sidesOf, withSide } from './treatments'
-import { fieldInWords, spelt } from './words'
+import { inSentence } from './words'
 import { asText, valueAt } from './values'
 
 /** One field, or the fields inside it. */
 const props = defineProps<{ object: BookObject; field: Field; path: string }>()
 
-const { edit, zone } = useDesk()
+const { edit, names, zone } = useDesk()
 
 type Item = Record<string, unknown> & { item: string }
 
 const value = computed(() => valueAt(props.object.fields, props.path))
 const items = computed(() => (Array.isArray(value.value) ? (value.value as Item[]) : []))
-const words = computed(() => (props.path === props.field.name ? fieldInWords(props.object.ref, props.path) : spelt(props.field.name)))
-const columns = computed(() => (props.field.sort === 'items' ? props.field.fields : []))
+const words = computed(() => inSentence(props.field.title))
+const columns = computed(() => (props.field.sort === 'items' ? props.field.fields.filter((each) => each.name !== 'item') : []))
 
 const sides = computed(() => sidesOf(value.value))
 
@@ -36,16 +35,15 @@ function add(): void {
   if (item !== '') void edit([{ object: props.object.ref, path: props.path, value: [...items.value, { item, ...first() }] }])
 }
 
-/** What an item cannot be without. */
+/** What an item cannot be without: as core says, and what it cannot know, a day and another object, from here. */
 function first(): Record<string, unknown> {
-  const starts: Record<string, unknown> = {}
-  for (const each of columns.value) {
-    if (each.sort !== 'one' || each.type.required !== true) continue
-    starts[each.name] = { date: dateIn(now(), zone.value), time: '08:00', extension: '200', text: '', whole: 1 }[each.type.type as string] ?? null
+  if (props.field.sort !== 'items') return {}
+  const starts = { ...props.field.begins }
+  for (const each of props.field.fields) {
+    if (each.sort !== 'one' || each.type.required !== true || each.name === 'item' || (starts[each.name] ?? null) !== null || !(each.name in starts)) continue
+    const { type, kinds } = each.type
+    starts[each.name] = type === 'date' ? dateIn(now(), zone.value) : (names.value.objects.find((object) => kinds?.includes(object.kind) === true)?.ref ?? null)
   }
-  if (props.path === 'weekly' || props.path.endsWith('/weekly')) return { days: ['mon'], from: '08:00', to: '17:00' }
-  if (props.path === 'extensionRanges') return { from: '200', to: '299' }
-  if (props.path === 'holidays') return { rule: { fixed: '12-25' } }
   return starts
 }
 
@@ -59,12 +57,12 @@ function toggle(): void {
 </script>
 
 <template>
-  <div v-if="field.sort === 'one'" class="line"><dt>{{ words }}</dt><dd><InlineField :object :path :type="field.type" :label="words" /></dd></div>
+  <div v-if="field.sort === 'one'" class="line"><dt>{{ words }}</dt><dd><InlineField :object :path  :label="words" /></dd></div>
   <div v-else-if="field.sort === 'treatment'" class="line">
     <dt>{{ words }}</dt>
     <dd>
-      <InlineField :object :path="`${path}/outside`" :type="DESTINATION" :label="`${words}, calls from outside`" :value="sides.outside" holds @take="takeSide('outside', $event)" /> <span class="soft">from outside,</span>
-      <InlineField :object :path="`${path}/inside`" :type="DESTINATION" :label="`${words}, calls from inside`" :value="sides.inside" holds @take="takeSide('inside', $event)" /> <span class="soft">from inside</span>
+      <InlineField :object :path="`${path}/outside`" :label="`${words}, calls from outside`" :value="sides.outside" holds @take="takeSide('outside', $event)" /> <span class="soft">from outside,</span>
+      <InlineField :object :path="`${path}/inside`" :label="`${words}, calls from inside`" :value="sides.inside" holds @take="takeSide('inside', $event)" /> <span class="soft">from inside</span>
     </dd>
   </div>
   <div v-else-if="field.sort === 'group'" class="group">

@@ -3,19 +3,21 @@ import { computed, nextTick, ref, useId } from 'vue'
 import type { BookObject } from '@/api'
 import { asSentence } from '@/shared'
 import { read, shown, suggested, typedOf } from './cells'
-import type { FieldType } from './columns'
+import { typeAt, type FieldType } from './catalogue'
 import { cellKey, useDesk } from './desk'
 import { same, valueAt } from './values'
 
 /**
  * One field in the middle of a sentence or a table: underlined, opened by Enter or a click, kept on Enter or on leaving it.
- * With `value` set, the caller holds the value and takes the new one; else it is the field at `path`.
+ * With `value` set, the caller holds the value and takes the new one; else it is the field at `path`. What it takes and how it is shown is
+ * as core declares that field, but for what `type` says otherwise.
  */
-const props = defineProps<{ object: BookObject; path: string; type: FieldType; label: string; value?: unknown; holds?: boolean }>()
+const props = defineProps<{ object: BookObject; path: string; type?: Partial<FieldType>; label: string; value?: unknown; holds?: boolean }>()
 const emit = defineEmits<{ take: [value: unknown] }>()
 
 const { names, faults, changes, edit } = useDesk()
 const id = useId()
+const field = computed<FieldType>(() => ({ ...typeAt(props.object.kind, props.path), ...props.type }))
 const typed = ref<string>()
 const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
@@ -23,14 +25,14 @@ const button = ref<HTMLButtonElement>()
 const current = computed(() => (props.holds ? props.value : valueAt(props.object.fields, props.path)))
 const fault = computed(() => faults.get(cellKey(props.object.ref, props.path)))
 const isPending = computed(() => changes.value.some((change) => change.object === props.object.ref && change.path !== null && (change.path === props.path || change.path.startsWith(`${props.path}/`) || props.path.startsWith(`${change.path}/`))))
-const isChosen = computed(() => props.type.type === 'choice' || props.type.type === 'flag')
-const options = computed<[string, string][]>(() => (props.type.type === 'flag' ? [['true', 'yes'], ['false', 'no']] : Object.entries(props.type.choices ?? {})))
-const text = computed(() => shown(current.value, props.type, names.value))
+const isChosen = computed(() => field.value.type === 'choice' || field.value.type === 'flag')
+const options = computed<[string, string][]>(() => (field.value.type === 'flag' ? [['true', 'yes'], ['false', 'no']] : Object.entries(field.value.choices ?? {})))
+const text = computed(() => shown(current.value, field.value, names.value))
 
-const suggestions = computed(() => (typed.value === undefined ? [] : suggested(props.type, names.value)))
+const suggestions = computed(() => (typed.value === undefined ? [] : suggested(field.value, names.value)))
 
 function open(): void {
-  typed.value = fault.value?.typed ?? typedOf(current.value, props.type, names.value)
+  typed.value = fault.value?.typed ?? typedOf(current.value, field.value, names.value)
   void nextTick(() => input.value?.select())
 }
 
@@ -45,7 +47,7 @@ function commit(): void {
   const said = typed.value
   if (said === undefined) return
   typed.value = undefined
-  const result = read(said, props.type, names.value)
+  const result = read(said, field.value, names.value)
   if ('fault' in result) faults.set(cellKey(props.object.ref, props.path), { typed: said, detail: result.fault })
   else keep(result.value, said)
 }
@@ -70,7 +72,7 @@ function choose(event: Event): void {
 <template>
   <span class="field" :class="{ pending: isPending, bad: fault !== undefined }">
     <select v-if="isChosen" :value="current === null || current === undefined ? '' : String(current)" :aria-label="label" @change="choose">
-      <option v-if="type.required !== true" value="">—</option>
+      <option v-if="field.required !== true" value="">—</option>
       <option v-for="[choice, said] in options" :key="choice" :value="choice">{{ said }}</option>
     </select>
     <template v-else-if="typed !== undefined">
@@ -81,7 +83,7 @@ function choose(event: Event): void {
       >
       <datalist :id="`${id}-list`"><option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" /></datalist>
     </template>
-    <button v-else ref="button" type="button" :class="{ mono: ['seconds', 'rings', 'whole', 'extension', 'date', 'time'].includes(type.type), none: current === null || current === undefined }" :aria-label="`${label}: ${fault?.typed ?? text}`" :aria-describedby="fault === undefined ? undefined : `${id}-fault`" @click="open">{{ fault?.typed ?? text }}</button>
+    <button v-else ref="button" type="button" :class="{ mono: ['seconds', 'rings', 'whole', 'extension', 'date', 'time'].includes(field.type), none: current === null || current === undefined }" :aria-label="`${label}: ${fault?.typed ?? text}`" :aria-describedby="fault === undefined ? undefined : `${id}-fault`" @click="open">{{ fault?.typed ?? text }}</button>
     <span v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{ asSentence(fault.detail) }}</span>
   </span>
 </template>

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, detailOf, take, type BookObject } from '@/api'
+import { client, detailOf, take, type ObjectOf } from '@/api'
 import { dateThere } from '@/shared'
 import { useDesk } from './desk'
 
 /** PINs of mailboxes: made here, shown once, told to the switch by the next push. The book knows only how strong one is. */
-const { objects } = defineProps<{ objects: BookObject[]; zone: string }>()
+const { objects } = defineProps<{ objects: (ObjectOf<'mailbox'> | ObjectOf<'route'>)[]; zone: string }>()
 
 const { customer, queries } = useDesk()
 const queryClient = useQueryClient()
@@ -43,9 +43,6 @@ const show = (object: string): Promise<void> =>
     shown.value = { object, value: (await take(client.POST('/customers/{customer}/secrets/reveal', { params, body: { object } }))).value }
   })
 
-function said(object: BookObject): string {
-  return { set: 'set', weak: 'weak', none: 'none' }[String(object.fields['pin'])] ?? ''
-}
 </script>
 
 <template>
@@ -58,7 +55,7 @@ function said(object: BookObject): string {
       <tbody>
         <tr v-for="object in objects" :key="object.ref">
           <td>{{ object.label }}</td>
-          <td><span v-if="shown?.object === object.ref" class="mono" role="status">{{ shown.value }}</span><template v-else>{{ said(object) }}</template></td>
+          <td><span v-if="shown?.object === object.ref" class="mono" role="status">{{ shown.value }}</span><template v-else>{{ object.fields.pin }}</template></td>
           <td class="soft">{{ made.get(object.ref) === undefined ? 'no' : `${dateThere(made.get(object.ref)?.changedOn ?? '', zone)}, ${made.get(object.ref)?.by}` }}</td>
           <td class="soft">{{ made.get(object.ref) === undefined ? '' : made.get(object.ref)?.isSent ? 'has been told' : 'is told by the next push' }}</td>
           <td class="hands">

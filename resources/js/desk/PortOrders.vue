@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, take, type BookObject } from '@/api'
+import { client, take, type ObjectOf } from '@/api'
 import { age, dayInWords, FieldRow, plural, useAttempt, useNow } from '@/shared'
 import { useDesk } from './desk'
 
 /** Numbers on their way from another carrier: what ours says of them, and the form that asks for it, filled in from the book. */
-const { numbers } = defineProps<{ numbers: BookObject[] }>()
+const { numbers } = defineProps<{ numbers: ObjectOf<'number'>[] }>()
 
-const { customer, queries, book } = useDesk()
-const ofKind = (kind: BookObject['kind']): BookObject[] => (book.data.value?.objects ?? []).filter((each) => each.kind === kind)
+const { customer, queries, names } = useDesk()
 const queryClient = useQueryClient()
 const now = useNow()
 const params = { path: { customer } }
@@ -21,7 +20,7 @@ const STATES = { asked: 'asked for', dated: 'has a day', rejected: 'turned down'
 /** By the book on their way, and with no order under way. */
 const waiting = computed(() => {
   const ordered = new Set((ports.value ?? []).filter((port) => port.state !== 'rejected').flatMap((port) => port.numbers))
-  return numbers.filter((number) => number.fields['status'] === 'portingIn' && !ordered.has(keyOf(number)))
+  return numbers.filter((number) => number.fields.status === 'portingIn' && !ordered.has(keyOf(number)))
 })
 const isShown = computed(() => (ports.value ?? []).length > 0 || waiting.value.length > 0)
 
@@ -38,7 +37,7 @@ const FIELDS = [
   { key: 'day', label: 'Wanted on', help: 'A date. The book says the same, or an audit tells of it.' },
 ] as const
 
-function keyOf(number: BookObject): string {
+function keyOf(number: ObjectOf<'number'>): string {
   return number.ref.slice('number:'.length)
 }
 
@@ -48,17 +47,12 @@ function shown(number: string): string {
   return known?.display ?? number
 }
 
-function text(value: unknown): string {
-  return typeof value === 'string' ? value : ''
-}
-
 function fillIn(): void {
   const first = waiting.value[0]
-  const site = ofKind('site').find((each) => each.ref === first?.fields['site']) ?? ofKind('site')[0]
-  const address = (site?.fields['address'] ?? {}) as Record<string, unknown>
+  const site = names.value.as('site', first?.fields.site) ?? names.value.all('site')[0]
   form.value = {
-    reference: crypto.randomUUID(), name: ofKind('tenant')[0]?.label ?? '', street: text(address['street']), postcode: text(address['postcode']),
-    losingCarrier: '', account: '', day: text(first?.fields['from']),
+    reference: crypto.randomUUID(), name: names.value.all('tenant')[0]?.label ?? '', street: site?.fields.address.street ?? '', postcode: site?.fields.address.postcode ?? '',
+    losingCarrier: '', account: '', day: first?.fields.from ?? '',
   }
   isOpen.value = true
 }

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import type { BookObject } from '@/api'
+import type { BookObject, Kind } from '@/api'
+import { bookObject } from '@/testing'
 import { pastedCells, read, shown } from './cells'
 import { columnsOf, type Column } from './columns'
 import { Names } from './names'
 import { valueAt } from './values'
 import { fieldInWords, valueInWords } from './words'
 
-function object(ref: string, label: string, extension: string | null = null, display: string | null = null): BookObject {
-  const [kind, key] = ref.split(':') as [BookObject['kind'], string]
-  return { ref, kind, key, label, display, extension, fields: {}, refersTo: {} }
+function object(ref: `${Kind}:${string}`, label: string, extension: string | null = null, display: string | null = null): BookObject {
+  return bookObject(ref, {}, { label, extension, display })
 }
 
 const names = new Names([

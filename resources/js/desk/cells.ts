@@ -1,4 +1,4 @@
-import type { FieldType } from './columns'
+import type { FieldType } from './catalogue'
 import { WORDS, type Names } from './names'
 import { asText } from './values'
 

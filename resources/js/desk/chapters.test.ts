@@ -1,15 +1,15 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import type { Component } from 'vue'
-import type { BookObject, Desk, Difference, Live } from '@/api'
-import { close, type fakeServer, Refused, settle } from '@/testing'
+import type { Desk, Difference, Live } from '@/api'
+import { bookObject, close, type fakeServer, Refused, settle } from '@/testing'
 import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
 import { openPart, ZONE } from './testing'
 
-const BOX: BookObject = { ref: 'mailbox:ines', kind: 'mailbox', key: 'ines', label: 'Ines Marsh', display: null, extension: null, fields: { pin: 'set' }, refersTo: {} }
+const BOX = bookObject('mailbox:ines', { pin: 'set' }, { label: 'Ines Marsh' })
 const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
 const MAIL: Difference = { object: 'user:ines', label: 'Ines Marsh', what: 'field', whose: 'theirs', path: 'email', book: null, live: 'ines@elsewhere.example', signed: null, since: null, by: null }
 const LIVE: Live = { onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }

@@ -1,145 +1,63 @@
-import type { BookObject } from '@/api'
-import { valueAt } from './values'
-
-export type CellType = 'text' | 'extension' | 'seconds' | 'rings' | 'whole' | 'date' | 'time' | 'choice' | 'flag' | 'zone' | 'reference' | 'destination' | 'list' | 'spans' | 'counts'
-
-/** How a field is read and shown. */
-export interface FieldType {
-  type: CellType
-  /** Set where the field cannot be emptied. */
-  required?: boolean
-  choices?: Record<string, string>
-  /** Kinds a reference may point at. */
-  kinds?: readonly BookObject['kind'][]
-  /** What an unset field says, where a dash does not say it. */
-  unset?: string
-}
+import type { BookObject, Kind, ObjectOf } from '@/api'
+import { fieldAt, typeAt, type FieldType } from './catalogue'
 
 /** A column of a sheet: one field of each object in it, with how it is read and shown. */
 export interface Column extends FieldType {
   title: string
   /** The field's path; null for an object that has no such field, and for a column that only shows. */
   path: (object: BookObject) => string | null
+  /** The path where it is the same for every object. */
+  field?: string
   /** For a column that only shows. */
   shows?: (object: BookObject) => string
 }
 
-export const TAKES_CALLS = ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line'] as const
-
-export const DESTINATION: FieldType = { type: 'destination', kinds: TAKES_CALLS }
-
-/** By what they do, with the trade's word beside (design 01). */
-export const ORDERS = { simultaneous: 'all at once', sequential: 'top down', roundRobin: 'taking turns', longestIdle: 'longest rested', weighted: 'by share' }
-
-const CLASSES = { internal: 'internal', local: 'local', national: 'national', international: 'international' }
-
-export const FORMS = { e164: 'with plus and country code', national: 'as dialled in the country', withoutPlus: 'country code, no plus' }
-
-const STAGES = { draft: 'draft', building: 'building', testing: 'testing', 'in-service': 'in service', suspended: 'suspended', leaving: 'leaving', archived: 'archived' }
-
-const NUMBER_STATUS = {
-  active: 'in service', ordered: 'ordered', reserved: 'reserved', portingIn: 'porting in', temporary: 'lent', portingOut: 'porting out', quarantined: 'resting', cancelled: 'cancelled',
+/** A field's column; its title stands at its head where nothing shorter does. */
+function column(kind: Kind, field: string, head?: string, type?: Partial<FieldType>): Column {
+  return { ...typeAt(kind, field), ...type, title: head ?? fieldAt(kind, field)?.title ?? field, field, path: () => field }
 }
 
-function at(path: string): Column['path'] {
-  return () => path
+function columns(kind: Kind, ...fields: (string | [field: string, head: string, type?: Partial<FieldType>])[]): Column[] {
+  return fields.map((each) => (typeof each === 'string' ? column(kind, each) : column(kind, ...each)))
+}
+
+function shows<K extends Kind>(kind: K, title: string, says: (object: ObjectOf<K>) => string): Column {
+  return { type: 'text', title, path: () => null, shows: (object) => (object.kind === kind ? says(object as ObjectOf<K>) : '') }
 }
 
 /** The ring time of the first phone; a user without one has no such field. */
 function firstLeg(object: BookObject): string | null {
-  const legs = (valueAt(object.fields, 'legs') ?? []) as { item: string }[]
-  return legs[0] === undefined ? null : `legs/${legs[0].item}/seconds`
+  const leg = object.kind === 'user' ? object.fields.legs[0] : undefined
+  return leg === undefined ? null : `legs/${leg.item}/seconds`
 }
 
-function queueOf(object: BookObject): string {
-  const queue = valueAt(object.fields, 'queue') as { most: number; longestWait: number | null } | null
+function queueOf({ fields: { queue } }: ObjectOf<'group'>): string {
   return queue === null ? '—' : `${queue.most} waiting, ${queue.longestWait === null ? 'no end' : `${queue.longestWait} s`}`
 }
 
 /** Kinds without columns have no chapter yet. */
-const COLUMNS: Partial<Record<BookObject['kind'], Column[]>> = {
-  tenant: [
-    { title: 'Name', path: at('name'), type: 'text', required: true },
-    { title: 'Main number', path: at('mainNumber'), type: 'reference', kinds: ['number'] },
-    { title: 'Time zone', path: at('zone'), type: 'zone', required: true },
-    { title: 'Operator', path: at('operator'), type: 'destination', kinds: TAKES_CALLS },
-    { title: 'Stage', path: at('state'), type: 'choice', choices: STAGES, required: true },
-  ],
-  site: [
-    { title: 'Site', path: at('name'), type: 'text', required: true },
-    { title: 'Time zone', path: at('zone'), type: 'zone' },
-    { title: 'Street', path: at('address/street'), type: 'text' },
-    { title: 'City', path: at('address/city'), type: 'text' },
-    { title: 'Postcode', path: at('address/postcode'), type: 'text' },
-  ],
-  number: [
-    { title: 'Number', path: () => null, type: 'text', shows: (object) => object.display ?? object.key },
-    { title: 'Label', path: at('label'), type: 'text', required: true },
-    { title: 'Leads to', path: at('destination'), type: 'destination', kinds: TAKES_CALLS },
-    { title: 'Status', path: at('status'), type: 'choice', choices: NUMBER_STATUS, required: true },
-    { title: 'Site', path: at('site'), type: 'reference', kinds: ['site'] },
-  ],
+const COLUMNS: Partial<Record<Kind, Column[]>> = {
+  tenant: columns('tenant', 'name', 'mainNumber', 'zone', 'operator', 'state'),
+  site: columns('site', ['name', 'Site'], 'zone', 'address/street', 'address/city', 'address/postcode'),
+  number: [shows('number', 'Number', (object) => object.display ?? object.key), ...columns('number', 'label', 'destination', 'status', 'site')],
   user: [
-    { title: 'Ext', path: at('extension'), type: 'extension' },
-    { title: 'First name', path: at('name/first'), type: 'text' },
-    { title: 'Last name', path: at('name/last'), type: 'text' },
-    { title: 'Rings for', path: firstLeg, type: 'seconds', required: true },
-    { title: 'Messages in', path: at('mailbox'), type: 'reference', kinds: ['mailbox'] },
-    { title: 'Mail', path: at('email'), type: 'text' },
-    { title: 'Calls out as', path: at('callerId'), type: 'reference', kinds: ['number'] },
-    { title: 'May call', path: at('callingClass'), type: 'choice', choices: CLASSES, required: true },
-    { title: 'Site', path: at('site'), type: 'reference', kinds: ['site'] },
+    ...columns('user', ['extension', 'Ext'], 'name/first', 'name/last'),
+    { ...column('user', 'legs/desk/seconds'), path: firstLeg },
+    ...columns('user', 'mailbox', 'email', 'callerId', 'callingClass', 'site'),
   ],
   group: [
-    { title: 'Group', path: at('name'), type: 'text', required: true },
-    { title: 'Ext', path: at('extension'), type: 'extension' },
-    { title: 'Ring order', path: at('order'), type: 'choice', choices: ORDERS, required: true },
-    { title: 'Members', path: () => null, type: 'text', shows: (object) => String(((valueAt(object.fields, 'members') ?? []) as unknown[]).length) },
-    { title: 'Rings each', path: at('ringsEach'), type: 'rings', required: true },
-    { title: 'No-answer limit', path: at('noAnswerSeconds'), type: 'seconds' },
-    { title: 'Then', path: at('otherwise/noAnswer'), ...DESTINATION },
-    { title: 'Queue', path: () => null, type: 'text', shows: queueOf },
+    ...columns('group', ['name', 'Group'], ['extension', 'Ext'], 'order'),
+    shows('group', 'Members', (object) => String(object.fields.members.length)),
+    ...columns('group', 'ringsEach', 'noAnswerSeconds', ['otherwise/noAnswer', 'Then']),
+    shows('group', 'Queue', queueOf),
   ],
-  schedule: [
-    { title: 'Hours', path: at('name'), type: 'text', required: true },
-    { title: 'Read at', path: at('fixedZone'), type: 'zone', unset: 'local time' },
-    { title: 'Shifts past midnight', path: at('finishShift'), type: 'choice', choices: { true: 'are finished', false: 'stop at a closed date' } },
-  ],
-  chain: [
-    { title: 'Fallback chain', path: at('name'), type: 'text', required: true },
-    { title: 'Says first', path: at('announcement'), type: 'reference', kinds: ['announcement'] },
-    { title: 'Places', path: () => null, type: 'text', shows: (object) => String(((valueAt(object.fields, 'places') ?? []) as unknown[]).length) },
-  ],
-  trunk: [
-    { title: 'Trunk', path: at('name'), type: 'text', required: true },
-    { title: 'On', path: at('enabled'), type: 'flag', required: true },
-    { title: 'Carrier', path: at('carrier'), type: 'text' },
-    { title: 'Channels', path: at('channels'), type: 'whole', unset: 'no limit' },
-    { title: 'of these outward', path: at('outboundChannels'), type: 'whole', unset: 'all' },
-    { title: 'Shows', path: at('callerId'), type: 'reference', kinds: ['number'] },
-    { title: 'Lets callers out again', path: at('outsideCallersOut'), type: 'flag', required: true },
-    { title: 'Numbers come as', path: at('deliversAs'), type: 'choice', choices: FORMS, required: true },
-  ],
-  route: [
-    { title: 'Tried', path: at('position'), type: 'whole', required: true },
-    { title: 'Route', path: at('name'), type: 'text', required: true },
-    { title: 'Digits', path: at('digits'), type: 'text', required: true },
-    { title: 'Strip', path: at('strip'), type: 'whole', required: true },
-    { title: 'In front', path: at('prepend'), type: 'text' },
-    { title: 'May use', path: at('class'), type: 'choice', choices: CLASSES, required: true },
-    { title: 'Trunks', path: at('trunks'), type: 'list', kinds: ['trunk'] },
-    { title: 'Not for', path: at('blocked'), type: 'list', kinds: ['user', 'group', 'mailbox'] },
-  ],
-  mailbox: [
-    { title: 'Mailbox', path: at('name'), type: 'text', required: true },
-    { title: 'Ext', path: at('extension'), type: 'extension' },
-    { title: 'Owner', path: at('owner'), type: 'reference', kinds: ['user'] },
-    { title: 'Takes messages', path: at('enabled'), type: 'flag', required: true },
-    { title: 'Key 0 leads to', path: at('zero'), type: 'destination', kinds: TAKES_CALLS },
-    { title: 'Sound by mail', path: at('attachAudio'), type: 'flag', required: true },
-  ],
+  schedule: columns('schedule', ['name', 'Hours'], 'fixedZone', ['finishShift', 'Shifts past midnight', { type: 'choice', choices: { true: 'are finished', false: 'stop at a closed date' } }]),
+  chain: [...columns('chain', ['name', 'Fallback chain'], 'announcement'), shows('chain', 'Places', (object) => String(object.fields.places.length))],
+  trunk: columns('trunk', ['name', 'Trunk'], 'enabled', 'carrier', 'channels', ['outboundChannels', 'of these outward'], 'callerId', 'outsideCallersOut', 'deliversAs'),
+  route: columns('route', 'position', ['name', 'Route'], 'digits', 'strip', 'prepend', 'class', 'trunks', ['blocked', 'Not for', { kinds: ['user', 'group', 'mailbox'] }]),
+  mailbox: columns('mailbox', ['name', 'Mailbox'], ['extension', 'Ext'], 'owner', 'enabled', 'zero', 'attachAudio'),
 }
 
-export function columnsOf(kind: BookObject['kind']): Column[] {
+export function columnsOf(kind: Kind): Column[] {
   return COLUMNS[kind] ?? []
 }

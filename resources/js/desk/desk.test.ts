@@ -3,7 +3,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
 import type { BookObject, Change, Desk, Live } from '@/api'
-import { close, fakeServer, key, Refused, settle } from '@/testing'
+import { bookObject, close, fakeServer, key, Refused, settle } from '@/testing'
 import CallLine from './CallLine.vue'
 import { provideDesk, type DeskState } from './desk'
 import MarginNotes from './MarginNotes.vue'
@@ -11,11 +11,7 @@ import PushChapter from './PushChapter.vue'
 import SheetGrid from './SheetGrid.vue'
 
 function user(name: string, extension: string, seconds = 20): BookObject {
-  return {
-    ref: `user:${name}`, kind: 'user', key: name, label: name, display: null, extension,
-    fields: { extension, name: { first: name, last: null }, email: null, mailbox: null, callerId: null, legs: [{ item: 'desk', kind: 'desk', seconds }] },
-    refersTo: {},
-  }
+  return bookObject(`user:${name}`, { extension, name: { first: name }, legs: [{ item: 'desk', seconds }] }, { label: name })
 }
 
 function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['draft']['clashes'] = []): Desk {

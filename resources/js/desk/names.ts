@@ -1,4 +1,4 @@
-import type { BookObject } from '@/api'
+import type { BookObject, Kind, ObjectOf } from '@/api'
 
 /** What a destination may be besides an object or a number. */
 export const WORDS: Record<string, string> = {
@@ -28,6 +28,15 @@ export class Names {
 
   get(ref: string): BookObject | undefined {
     return this.byRef.get(ref)
+  }
+
+  /** An object of one kind. */
+  as<K extends Kind>(kind: K, ref: string | null | undefined): ObjectOf<K> | undefined {
+    return this.all(kind).find((object) => object.ref === ref)
+  }
+
+  all<K extends Kind>(kind: K): ObjectOf<K>[] {
+    return this.objects.filter((object): object is ObjectOf<K> => object.kind === kind)
   }
 
   /** What can be typed for objects of some kinds: their names, each once. */

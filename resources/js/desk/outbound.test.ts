@@ -5,7 +5,7 @@ import OutboundChapter from './chapters/OutboundChapter.vue'
 import { object, openPart, sent } from './testing'
 
 const TENANT = object('tenant:inlet', { name: 'Inlet' })
-const INES = object('user:ines', { name: 'Ines Marsh', extension: '201' })
+const INES = object('user:ines', { display: 'Ines Marsh', extension: '201' })
 const MAIN = object('trunk:main', { name: 'Main trunk', enabled: true, carrier: 'Harbour', channels: 24, outboundChannels: 16 })
 const HELP = object('route:help', { name: 'Help', position: 9, digits: '911', strip: 0, prepend: '', class: 'local', emergency: true, trunks: ['trunk:main'], blocked: [] })
 const LOCAL = object('route:local', { name: 'Local', position: 2, digits: '1902xxxxxxx', strip: 0, prepend: '', class: 'national', emergency: false, trunks: ['trunk:main'], blocked: [] })

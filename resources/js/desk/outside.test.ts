@@ -7,8 +7,8 @@ import MembersTable from './chapters/MembersTable.vue'
 import PortOrders from './PortOrders.vue'
 import { NO_CALLS, object, openPart } from './testing'
 
-const INES = object('user:ines', { name: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
-const JOSS = object('user:joss', { name: 'Joss Arden', extension: '202' })
+const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
+const JOSS = object('user:joss', { display: 'Joss Arden', extension: '202' })
 const GROUP = object('group:desk', {
   name: 'Front Desk', extension: '300', order: 'sequential', ringsEach: 3, rotations: 1, noAnswerSeconds: 35, queue: null, mailbox: null, signInBy: 'member',
   members: [{ item: 'ines', who: 'user:ines', tier: 1, share: null, signedIn: true, confirm: false }], otherwise: { noAnswer: 'mailbox:desk' },
@@ -84,7 +84,7 @@ describe('calls that were made', () => {
   const TRIO = object('group:desk', { ...GROUP.fields, members: ['ines', 'joss', 'cleo'].map((item) => ({ item, who: `user:${item}`, tier: 1, share: null, signedIn: true, confirm: false })) })
 
   it('says beside each member whether they take what they are given', async () => {
-    page = (await openPart(MembersTable, [TRIO, INES, JOSS, object('user:cleo', { name: 'Cleo' })], { 'GET /customers/inlet/history': HISTORY }, { props: { group: TRIO } })).page
+    page = (await openPart(MembersTable, [TRIO, INES, JOSS, object('user:cleo', { display: 'Cleo' })], { 'GET /customers/inlet/history': HISTORY }, { props: { group: TRIO } })).page
     await settle()
     const said = page.findAll('[data-testid=members] tbody tr').map((row) => row.text().replace(/\s+/g, ' '))
 

@@ -12,7 +12,7 @@ import CallLine from './CallLine.vue'
 import TimingRuler from './drawings/TimingRuler.vue'
 import WeekPainter from './drawings/WeekPainter.vue'
 import FieldList from './FieldList.vue'
-import { fieldsOf, type Field } from './fields'
+import { fieldsOf, type Field } from './catalogue'
 import InlineField from './InlineField.vue'
 import { keyFor, nextExtension } from './making'
 import MarginNotes from './MarginNotes.vue'
@@ -21,8 +21,8 @@ import SheetGrid from './SheetGrid.vue'
 import { EDITS, object, openPart, sent } from './testing'
 import { sidesOf, withSide } from './treatments'
 
-const INES = object('user:ines', { name: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
-const JOSS = object('user:joss', { name: 'Joss Arden', extension: '202' })
+const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
+const JOSS = object('user:joss', { display: 'Joss Arden', extension: '202' })
 const BOX = object('mailbox:desk', { name: 'Desk mailbox' })
 const GROUP = object('group:desk', {
   name: 'Front Desk', extension: '300', order: 'sequential', ringsEach: 3, rotations: 1, noAnswerSeconds: 35, queue: null, mailbox: null, signInBy: 'member',
@@ -154,7 +154,7 @@ describe('a group', () => {
     line.element.dispatchEvent(paste)
     await settle()
 
-    expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'members', value: [...(GROUP.fields as { members: unknown[] }).members, { item: 'joss', who: 'user:joss' }, { item: '19025550178', who: 'outside:+19025550178' }] }])
+    expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'members', value: [...GROUP.fields.members, { item: 'joss', who: 'user:joss' }, { item: '19025550178', who: 'outside:+19025550178' }] }])
     expect((line.element as HTMLInputElement).value).toBe('Nobody')
     expect(opened.state.notice.value?.text).toContain('Nobody here is called "Nobody"')
   })
@@ -178,7 +178,7 @@ describe('a group', () => {
 })
 
 describe('the week painter', () => {
-  const WEEKLY = [{ item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00' }, { item: 'night', days: ['sat'], from: '22:00', to: '02:00' }]
+  const WEEKLY = [{ item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00', span: null }, { item: 'night', days: ['sat'], from: '22:00', to: '02:00', span: null }]
 
   async function painter(): Promise<{ painted: unknown[]; board: () => ReturnType<VueWrapper['get']> }> {
     const painted: unknown[] = []
@@ -199,10 +199,10 @@ describe('the week painter', () => {
     await board().trigger('keydown', { key: 'ArrowDown' })
     await board().trigger('keydown', { key: ' ' })
     expect(painted[0]).toEqual([
-      { item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00' },
-      { item: 'wed-0800', days: ['wed'], from: '08:00', to: '08:30' },
-      { item: 'night', days: ['sat'], from: '22:00', to: '24:00' },
-      { item: 'sun-0000', days: ['sun'], from: '00:00', to: '02:00' },
+      { item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00', span: null },
+      { item: 'wed-0800', days: ['wed'], from: '08:00', to: '08:30', span: null },
+      { item: 'night', days: ['sat'], from: '22:00', to: '24:00', span: null },
+      { item: 'sun-0000', days: ['sun'], from: '00:00', to: '02:00', span: null },
     ])
   })
 })
@@ -223,7 +223,7 @@ describe('menus and attendants', () => {
     await page.get('input[aria-label="Key 4 leads to"]').setValue('hang up')
     await page.get('input[aria-label="Key 4 leads to"]').trigger('keydown', { key: 'Enter' })
     await settle()
-    expect(sent(opened.server)).toEqual([{ object: 'menu:day', path: 'keys', value: [...(MENU.fields as { keys: unknown[] }).keys, { item: '4', to: 'release', label: null }] }])
+    expect(sent(opened.server)).toEqual([{ object: 'menu:day', path: 'keys', value: [...MENU.fields.keys, { item: '4', to: 'release', label: null }] }])
   })
 
   it('marks in the script what speaks of a key that is not set, and writes a script from the keys', async () => {
@@ -258,7 +258,7 @@ describe('treatments', () => {
 
   it('say what holds where nothing is set: the site, the customer, the mailbox', async () => {
     const tenant = object('tenant:inlet', { name: 'Inlet', defaults: { busy: 'mailbox:desk' } })
-    const user = object('user:ines', { name: 'Ines Marsh', site: null, mailbox: 'mailbox:own', handling: { open: { legs: 'all', ring: 'together', always: null, busy: null, noAnswer: null } } })
+    const user = object('user:ines', { display: 'Ines Marsh', site: null, mailbox: 'mailbox:own', handling: { open: { legs: 'all', ring: 'together', always: null, busy: null, noAnswer: null } } })
     const opened = await openPart(TreatmentSentences, [tenant, user, BOX, object('mailbox:own', { name: 'Her mailbox' })], {}, { props: { user, state: 'open', ruler: undefined } })
     page = opened.page
     expect(page.text()).toContain('BusyDesk mailbox, the customer’s default')

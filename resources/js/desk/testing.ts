@@ -4,6 +4,8 @@ import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { BookObject, Desk, Live } from '@/api'
 import { fakeServer, settle } from '@/testing'
+
+export { bookObject as object } from '@/testing'
 import { provideDesk, type DeskState } from './desk'
 
 export const EDITS = 'POST /customers/inlet/draft/edits'
@@ -11,13 +13,6 @@ export const ZONE = 'America/Halifax'
 export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
 
 export const NO_CALLS = { readAt: null, whole: { calls: 0, answered: 0, missed: 0, messages: 0, usualWait: null, longestWait: null, talked: 0, lastAnswered: null }, mostAtOnce: 0, numbers: [], groups: [], users: [], forms: [] }
-
-/** An object of the book as the API gives it. */
-export function object(ref: string, fields: Record<string, unknown> = {}, more: Partial<BookObject> = {}): BookObject {
-  const [kind = '', key = ''] = ref.split(/:(.*)/)
-  const name = fields['name']
-  return { ref, kind: kind as BookObject['kind'], key, label: typeof name === 'string' ? name : key, display: null, extension: (fields['extension'] as string | undefined) ?? null, fields, refersTo: {}, ...more }
-}
 
 /** Parts of a desk around one fake server, at an address. */
 export async function openPart(which: Component, objects: BookObject[], handlers: Record<string, unknown> = {}, { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {}): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {

@@ -1,28 +1,32 @@
 import { shown } from './cells'
+import { fieldsAlong } from './catalogue'
 import { columnsOf } from './columns'
-import type { BookObject } from '@/api'
+import type { Kind } from '@/api'
 import type { Names } from './names'
 import { asText } from './values'
 
-const STEPS: Record<string, string> = {
-  noAnswer: 'no answer', onACall: 'on a call', doNotDisturb: 'do not disturb', legs: 'phones', callerId: 'calls out as', mainNumber: 'main number', secondsPerRing: 'a ring lasts',
-  '#order': 'order',
+function kindOf(ref: string): Kind {
+  return ref.slice(0, ref.indexOf(':')) as Kind
 }
 
-function kindOf(ref: string): BookObject['kind'] {
-  return ref.slice(0, ref.indexOf(':')) as BookObject['kind']
+/** A title in the middle of a sentence; what is an abbreviation stays one. */
+export function inSentence(title: string): string {
+  return /^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1)
 }
 
-/** A field in words: its column's title where a sheet has it, else its path spelt out. */
+/** A field in words: its title, and where it lies in others or in an item, theirs before it. */
 export function fieldInWords(ref: string, path: string): string {
+  const kind = kindOf(ref)
+  const along = fieldsAlong(kind, path)
   const leg = /^legs\/([^/]+)\/seconds$/.exec(path)
-  if (leg !== null) return `rings for (${leg[1] ?? ''})`
-  const column = columnsOf(kindOf(ref)).find((each) => each.path({ fields: {} } as BookObject) === path)
-  // Heads are short, and the column of an object's own name is headed by its kind; sentences say the field.
-  if (column !== undefined && path !== 'name' && path !== 'extension') return column.title.charAt(0).toLowerCase() + column.title.slice(1)
+  if (leg !== null) return `${inSentence(along.at(-1)?.title ?? '')} (${leg[1] ?? ''})`
+  const column = columnsOf(kind).find((each) => each.field === path)
+  // The column of an object's own name is headed by its kind, that of an extension shortly; sentences say the field.
+  if (column !== undefined && path !== 'name' && path !== 'extension') return inSentence(column.title)
+  let next = 0
   return path
     .split('/')
-    .map((step) => STEPS[step] ?? spelt(step))
+    .map((step) => (step === '#order' ? 'order' : step === along[next]?.name ? inSentence(along[next++]?.title ?? step) : step))
     .join(', ')
 }
 
@@ -30,7 +34,7 @@ export function fieldInWords(ref: string, path: string): string {
 export function valueInWords(ref: string, path: string, value: unknown, names: Names): string {
   if (value === null || value === undefined) return 'unset'
   if (/\/seconds$|^secondsPerRing$/.test(path)) return `${asText(value)} s`
-  const column = columnsOf(kindOf(ref)).find((each) => each.path({ fields: {} } as BookObject) === path)
+  const column = columnsOf(kindOf(ref)).find((each) => each.field === path)
   return column === undefined ? freely(value, names) : shown(value, column, names)
 }
 
@@ -51,7 +55,7 @@ function freely(value: unknown, names: Names): string {
     if (entries.length > 0 && entries.every(([key]) => key === 'outside' || key === 'inside')) return treatment(value, names)
     return Object.entries(value)
       .filter(([, each]) => each !== null)
-      .map(([key, each]) => (key === 'item' ? freely(each, names) : `${fieldInWords('tenant:', key)} ${freely(each, names)}`))
+      .map(([key, each]) => (key === 'item' ? freely(each, names) : `${spelt(key)} ${freely(each, names)}`))
       .join(' ')
   }
   return names.of(asText(value))

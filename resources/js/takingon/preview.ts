@@ -27,34 +27,29 @@ export function kindsIn(objects: BookObject[]): OfKind[] {
 
 /** One object in a few words: where a number leads, how long a phone rings, whose mailbox it is. */
 export function whatItSays(object: BookObject): string {
-  const { fields } = object
-  const named = (name: string): string | undefined => {
-    const to = fields[name]
-    return typeof to === 'string' ? (object.refersTo[to] ?? to) : undefined
-  }
+  const named = (to: string | null): string | undefined => (to === null ? undefined : (object.refersTo[to] ?? to))
   switch (object.kind) {
     case 'number':
-      return `${object.display ?? object.key} leads to ${named('destination') ?? 'nowhere'}`
+      return `${object.display ?? object.key} leads to ${named(object.fields.destination) ?? 'nowhere'}`
     case 'user': {
-      const legs = (fields['legs'] ?? []) as { kind: string; seconds: number }[]
-      const rings = legs.map((leg) => `${leg.kind} phone rings ${leg.seconds} s`).join(', ')
-      const mailbox = named('mailbox')
+      const rings = object.fields.legs.map((leg) => `${leg.kind} phone rings ${leg.seconds} s`).join(', ')
+      const mailbox = named(object.fields.mailbox)
       return [rings === '' ? 'no phone' : rings, ...(mailbox === undefined ? [] : [`messages in ${mailbox}`])].join('; ')
     }
-    case 'mailbox':
-      return named('owner') === undefined ? '' : `belongs to ${named('owner')}`
-    case 'group': {
-      const members = ((fields['members'] ?? []) as unknown[]).length
-      return `${plural(members, 'member')}${fields['queue'] == null ? '' : ', callers wait in a queue'}`
+    case 'mailbox': {
+      const owner = named(object.fields.owner)
+      return owner === undefined ? '' : `belongs to ${owner}`
     }
+    case 'group':
+      return `${plural(object.fields.members.length, 'member')}${object.fields.queue === null ? '' : ', callers wait in a queue'}`
     case 'attendant':
-      return ((fields['answers'] ?? []) as { when: string; then: string | null }[]).map((each) => `${each.when}: ${each.then === null ? 'nowhere' : (object.refersTo[each.then] ?? each.then)}`).join('; ')
+      return object.fields.answers.map((each) => `${each.when}: ${named(each.then) ?? 'nowhere'}`).join('; ')
     case 'calendar':
-      return plural(((fields['holidays'] ?? []) as unknown[]).length, 'day')
+      return plural(object.fields.holidays.length, 'day')
     case 'prompt':
-      return typeof fields['script'] === 'string' ? `“${fields['script']}”` : ''
+      return object.fields.script === null ? '' : `“${object.fields.script}”`
     case 'site':
-      return typeof fields['zone'] === 'string' ? fields['zone'].replaceAll('_', ' ') : ''
+      return object.fields.zone?.replaceAll('_', ' ') ?? ''
     default:
       return ''
   }

@@ -1,2 +1,3 @@
 export { close, key, open, settle } from './page'
+export { bookObject, type Some } from './objects'
 export { fakeServer, Refused } from './server'

@@ -32,6 +32,7 @@ final class Contract
             $resolver = $validator->resolver();
             Assert::assertNotNull($resolver);
             // As objects: an empty schema is one that allows anything, not an empty list.
+            $resolver->registerRaw((string) file_get_contents(dirname($file) . '/objects.json'), dirname(self::ID) . '/objects.json');
             $resolver->registerRaw(json_encode(Yaml::parseFile($file, Yaml::PARSE_OBJECT_FOR_MAP), JSON_THROW_ON_ERROR), self::ID);
             /** @var array<string, mixed> $document */
             self::$contract = new self($document, $validator);

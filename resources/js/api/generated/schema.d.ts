@@ -5025,20 +5025,363 @@ export interface components {
             objects: components["schemas"]["BookObject"][];
             draft: components["schemas"]["Draft"];
         };
-        BookObject: {
+        BookObject: components["schemas"]["TenantObject"] | components["schemas"]["SiteObject"] | components["schemas"]["NumberObject"] | components["schemas"]["UserObject"] | components["schemas"]["GroupObject"] | components["schemas"]["ChainObject"] | components["schemas"]["AttendantObject"] | components["schemas"]["MenuObject"] | components["schemas"]["ScheduleObject"] | components["schemas"]["CalendarObject"] | components["schemas"]["MailboxObject"] | components["schemas"]["AnnouncementObject"] | components["schemas"]["PromptObject"] | components["schemas"]["LineObject"] | components["schemas"]["TrunkObject"] | components["schemas"]["RouteObject"] | components["schemas"]["TeamObject"] | components["schemas"]["ContactObject"] | components["schemas"]["PromiseObject"];
+        TenantObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tenant";
             /** @description kind:key */
             ref: string;
-            /** @enum {string} */
-            kind: "tenant" | "site" | "number" | "user" | "group" | "chain" | "attendant" | "menu" | "schedule" | "calendar" | "mailbox" | "announcement" | "prompt" | "line" | "trunk" | "route" | "team" | "contact" | "promise";
             key: string;
             label: string;
             /** @description a number as people read it */
             display: string | null;
             extension: string | null;
-            /** @description the whole object in canonical form (design of the tenant book) */
-            fields: {
-                [key: string]: unknown;
+            fields: components["schemas"]["tenant"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
             };
+        };
+        SiteObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "site";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["site"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        NumberObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "number";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["number"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        UserObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "user";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["user"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        GroupObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "group";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["group"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        ChainObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "chain";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["chain"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        AttendantObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "attendant";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["attendant"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        MenuObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "menu";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["menu"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        ScheduleObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "schedule";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["schedule"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        CalendarObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "calendar";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["calendar"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        MailboxObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mailbox";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["mailbox"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        AnnouncementObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "announcement";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["announcement"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        PromptObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "prompt";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["prompt"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        LineObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["line"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        TrunkObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "trunk";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["trunk"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        RouteObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "route";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["route"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        TeamObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "team";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["team"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        ContactObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "contact";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["contact"];
+            /** @description labels of what it refers to */
+            refersTo: {
+                [key: string]: string;
+            };
+        };
+        PromiseObject: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "promise";
+            /** @description kind:key */
+            ref: string;
+            key: string;
+            label: string;
+            /** @description a number as people read it */
+            display: string | null;
+            extension: string | null;
+            fields: components["schemas"]["promise"];
             /** @description labels of what it refers to */
             refersTo: {
                 [key: string]: string;
@@ -5177,6 +5520,1232 @@ export interface components {
                 attempts: number;
                 error: string | null;
             }[];
+        };
+        slug: string;
+        /** @description a name of the IANA time zone database */
+        zone: string;
+        /** @description an object that takes calls, an outside number, or a word; unset: nowhere */
+        destination: string;
+        text: string;
+        blockedCaller: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /**
+             * Callers
+             * @description A digit map of caller numbers, or `withheld`.
+             */
+            callers: components["schemas"]["text"];
+        };
+        treatment: components["schemas"]["destination"] | {
+            outside?: components["schemas"]["destination"] | null;
+            inside?: components["schemas"]["destination"] | null;
+        };
+        defaults: {
+            /** No answer */
+            noAnswer: components["schemas"]["treatment"] | null;
+            /** Busy */
+            busy: components["schemas"]["treatment"] | null;
+            /** Unreachable */
+            unreachable: components["schemas"]["treatment"] | null;
+            /** Do not disturb */
+            doNotDisturb: components["schemas"]["treatment"] | null;
+        };
+        tenant: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * Stage
+             * @default building
+             * @enum {unknown}
+             */
+            state: "draft" | "building" | "testing" | "in-service" | "suspended" | "leaving" | "archived";
+            /**
+             * Country
+             * @description ISO 3166-1, two capital letters: how national numbers are read.
+             */
+            region: string | null;
+            /**
+             * Subdivision
+             * @description ISO 3166-2, such as CA-NS: which holidays are known.
+             */
+            subdivision: string | null;
+            /** Time zone */
+            zone: components["schemas"]["zone"];
+            /**
+             * Language
+             * @description What prompts are spoken in where they say nothing else.
+             * @default en
+             */
+            language: string;
+            /** Main number */
+            mainNumber: string | null;
+            /**
+             * Operator
+             * @description Who is meant where a call is sent to the operator.
+             */
+            operator: components["schemas"]["destination"] | null;
+            /**
+             * A ring lasts
+             * @description Rings become seconds by it; the switch keeps whole rings.
+             * @default 5
+             */
+            secondsPerRing: number;
+            /**
+             * Chain rings
+             * @description For a place of a chain that names none.
+             * @default 3
+             */
+            chainRings: number;
+            /**
+             * Transfer rings
+             * @description A transfer from a menu that comes back rings so often.
+             * @default 4
+             */
+            transferRings: number;
+            /**
+             * Outside prefix
+             * @description Dialled before an outside number.
+             */
+            outsidePrefix: string | null;
+            /**
+             * Extension length
+             * @default 3
+             */
+            extensionLength: number;
+            /**
+             * Transfer limit
+             * @description A call that was passed on so often ends.
+             * @default 20
+             */
+            transferLimit: number;
+            /** Blocked callers */
+            blocked: components["schemas"]["blockedCaller"][];
+            /**
+             * Defaults
+             * @description Where calls go on when neither the user nor the site says.
+             */
+            defaults: components["schemas"]["defaults"];
+            /**
+             * Licences
+             * @description How many are bought, by name.
+             */
+            licences: {
+                [key: string]: number;
+            };
+            /**
+             * Left to the customer
+             * @description fields that are the customer's own to change on the switch, as kind and path; unset: the usual ones (docs/decisions/0015-left-waived-signed.md)
+             * @default null
+             */
+            leftToCustomer: string[] | null;
+        };
+        /** @description 2026-12-25 */
+        date: string;
+        emergencyPlan: {
+            /**
+             * Callback
+             * @description The number emergency services call back.
+             */
+            callback: string | null;
+            /**
+             * Shown
+             * @default whenNone
+             * @enum {unknown}
+             */
+            callbackUse: "whenNone" | "always";
+            /**
+             * Notify
+             * @description Mail addresses told of an emergency call.
+             */
+            notify: string[];
+            /** Address checked on */
+            checkedOn: components["schemas"]["date"] | null;
+            /** Tested on */
+            testedOn: components["schemas"]["date"] | null;
+        };
+        site: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * Time zone
+             * @description Unset: the customer's.
+             */
+            zone: components["schemas"]["zone"] | null;
+            /** Address */
+            address: {
+                /** Street */
+                street: string | null;
+                /** City */
+                city: string | null;
+                /** Subdivision */
+                subdivision: string | null;
+                /** Postcode */
+                postcode: string | null;
+                /** Country */
+                country: string | null;
+            };
+            /** Floors */
+            floors: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** Name */
+                name: string;
+            }[];
+            /**
+             * Extension ranges
+             * @description New users get the first free extension of these.
+             */
+            extensionRanges: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** From */
+                from: string;
+                /** To */
+                to: string;
+            }[];
+            /**
+             * When the site is out
+             * @description Where calls for its people go while its line is down.
+             */
+            siteOut: components["schemas"]["destination"] | null;
+            /**
+             * Defaults
+             * @description Where calls go on when the user does not say.
+             */
+            defaults: components["schemas"]["defaults"];
+            /** Emergency plan */
+            emergency: components["schemas"]["emergencyPlan"];
+        };
+        e164: string;
+        callerRule: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /**
+             * Callers
+             * @description A digit map of caller numbers, `withheld` or `anyone`.
+             */
+            callers: components["schemas"]["text"];
+            /** Then */
+            then: components["schemas"]["destination"] | null;
+        };
+        number: {
+            /** Key */
+            key: components["schemas"]["e164"];
+            /** Label */
+            label: string;
+            /**
+             * Kind
+             * @default local
+             * @enum {unknown}
+             */
+            kind: "local" | "tollFree" | "mobile";
+            /**
+             * Enabled
+             * @default true
+             */
+            enabled: boolean;
+            /** Leads to */
+            destination: components["schemas"]["destination"] | null;
+            /** Trunk */
+            trunk: string | null;
+            /**
+             * Comes as
+             * @description In which form the carrier delivers it; unset: as its trunk does.
+             * @default null
+             * @enum {unknown}
+             */
+            deliveredAs: "e164" | "national" | "withoutPlus" | null;
+            /**
+             * Status
+             * @default active
+             * @enum {unknown}
+             */
+            status: "active" | "ordered" | "reserved" | "portingIn" | "temporary" | "portingOut" | "quarantined" | "cancelled";
+            /**
+             * From
+             * @description First day in service.
+             */
+            from: components["schemas"]["date"] | null;
+            /**
+             * Until
+             * @description Last day in service.
+             */
+            until: components["schemas"]["date"] | null;
+            /** Replaces */
+            replaces: string | null;
+            /** Site */
+            site: string | null;
+            /**
+             * Carrier diversion
+             * @description Where the carrier sends its calls when the switch cannot be reached.
+             */
+            carrierDiversion: components["schemas"]["destination"] | null;
+            /**
+             * Caller rules
+             * @description Tried in their order before the number leads anywhere.
+             */
+            callerRules: components["schemas"]["callerRule"][];
+            /**
+             * Prefix
+             * @description Put in front of the caller's name.
+             */
+            prefix: string | null;
+            /** Caller name */
+            callerName: string | null;
+            /** Recording */
+            recording: {
+                /**
+                 * Calls in
+                 * @default false
+                 */
+                in: boolean;
+                /**
+                 * Calls out
+                 * @default false
+                 */
+                out: boolean;
+            };
+            /**
+             * Messaging
+             * @default false
+             */
+            messaging: boolean;
+            /** Ring tone */
+            ringStyle: string | null;
+        };
+        extension: string;
+        leg: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /**
+             * Kind
+             * @default desk
+             * @enum {unknown}
+             */
+            kind: "desk" | "soft" | "mobileApp" | "outside";
+            /** Number */
+            number: components["schemas"]["e164"] | null;
+            /**
+             * Hardware address
+             * @description Twelve hex digits.
+             */
+            hardware: string | null;
+            /**
+             * Rings for
+             * @default 20
+             */
+            seconds: number;
+            /**
+             * Rings for groups
+             * @description unset: true, but for an outside leg
+             */
+            forGroups: boolean;
+            /**
+             * Asks for a key
+             * @description Whoever answers presses a key before the call is theirs.
+             * @default false
+             */
+            confirm: boolean;
+            /**
+             * Own mailbox after
+             * @description When the phone's own mailbox takes the call.
+             * @default 20
+             */
+            mailboxAfter: number;
+        };
+        handling: {
+            /**
+             * Phones
+             * @description Which ring, in ring order.
+             */
+            legs: "all" | string[];
+            /**
+             * Ring
+             * @description Together, or one after the other.
+             * @default together
+             * @enum {unknown}
+             */
+            ring: "together" | "inOrder";
+            /** Always */
+            always: components["schemas"]["treatment"] | null;
+            /** Do not disturb */
+            doNotDisturb: components["schemas"]["treatment"] | null;
+            /** Unreachable */
+            unreachable: components["schemas"]["treatment"] | null;
+            /** On a call */
+            onACall: components["schemas"]["treatment"] | null;
+            /** Busy */
+            busy: components["schemas"]["treatment"] | null;
+            /** No answer */
+            noAnswer: components["schemas"]["treatment"] | null;
+        };
+        user: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Extension */
+            extension: components["schemas"]["extension"] | null;
+            /** Name */
+            name: {
+                /** First name */
+                first: string | null;
+                /** Last name */
+                last: string | null;
+            };
+            /**
+             * Shown as
+             * @description Unset: first and last name.
+             */
+            display: string | null;
+            /** Mail */
+            email: string | null;
+            /** Site */
+            site: string | null;
+            /**
+             * Time zone
+             * @description Unset: the site's.
+             */
+            zone: components["schemas"]["zone"] | null;
+            /**
+             * Hours
+             * @description Decides between open, closed and holiday.
+             */
+            schedule: string | null;
+            /**
+             * Status
+             * @default active
+             * @enum {unknown}
+             */
+            status: "active" | "suspended" | "leaver";
+            /**
+             * May call
+             * @default national
+             * @enum {unknown}
+             */
+            callingClass: "internal" | "local" | "national" | "international";
+            /**
+             * Call waiting
+             * @description A second call rings while they are on one.
+             * @default true
+             */
+            callWaiting: boolean;
+            /** Messages in */
+            mailbox: string | null;
+            /** Calls out as */
+            callerId: string | null;
+            /**
+             * Licence
+             * @default user
+             */
+            licence: string;
+            /**
+             * Phones
+             * @description In ring order.
+             */
+            legs: components["schemas"]["leg"][];
+            /** Handling */
+            handling: {
+                /** Open */
+                open: components["schemas"]["handling"];
+                /**
+                 * Closed
+                 * @description Unset: as while open.
+                 */
+                closed: components["schemas"]["handling"] | null;
+                /**
+                 * Holiday
+                 * @description Unset: as while closed.
+                 */
+                holiday: components["schemas"]["handling"] | null;
+            };
+            /**
+             * Where they sit
+             * @description Told to emergency services.
+             */
+            emergency: {
+                /** Floor */
+                floor: string | null;
+                /** Room */
+                room: string | null;
+                /** Address */
+                address: string | null;
+            };
+            /** Directory */
+            directory: {
+                /**
+                 * Listed
+                 * @default true
+                 */
+                listed: boolean;
+                /**
+                 * Spoken name recorded
+                 * @default false
+                 */
+                spokenName: boolean;
+            };
+            /** Reports to */
+            reportsTo: string | null;
+            /** Skills */
+            skills: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /**
+                 * Level
+                 * @default 1
+                 */
+                level: number;
+            }[];
+        };
+        member: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /** Who */
+            who: string;
+            /**
+             * Tier
+             * @description The second is asked after the first.
+             * @default 1
+             */
+            tier: number;
+            /**
+             * Share
+             * @description Of calls, where they are given out by share.
+             */
+            share: number | null;
+            /**
+             * Signed in
+             * @default true
+             */
+            signedIn: boolean;
+            /**
+             * Asks for a key
+             * @default false
+             */
+            confirm: boolean;
+        };
+        queue: {
+            /**
+             * Most waiting
+             * @default 10
+             */
+            most: number;
+            /** Longest wait */
+            longestWait: number | null;
+            /**
+             * Comfort every
+             * @default 30
+             */
+            comfortEvery: number;
+            /**
+             * Exit key
+             * @description A caller who presses it leaves the queue.
+             */
+            exitKey: string | null;
+            /** Greeting */
+            greeting: string | null;
+            /** Comfort */
+            comfort: string | null;
+            /** Music */
+            music: string | null;
+        };
+        otherwise: {
+            /** Closed */
+            closed: components["schemas"]["destination"] | null;
+            /** Holiday */
+            holiday: components["schemas"]["destination"] | null;
+            /** Closed by hand */
+            closedByHand: components["schemas"]["destination"] | null;
+            /** Nobody signed in */
+            nobodySignedIn: components["schemas"]["destination"] | null;
+            /** All unreachable */
+            allUnreachable: components["schemas"]["destination"] | null;
+            /** All busy */
+            allBusy: components["schemas"]["destination"] | null;
+            /** No answer */
+            noAnswer: components["schemas"]["destination"] | null;
+            /** Queue full */
+            queueFull: components["schemas"]["destination"] | null;
+            /** Exit */
+            exit: components["schemas"]["destination"] | null;
+        };
+        group: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Extension */
+            extension: components["schemas"]["extension"] | null;
+            /** Name */
+            name: string;
+            /** Site */
+            site: string | null;
+            /**
+             * Enabled
+             * @default true
+             */
+            enabled: boolean;
+            /**
+             * Ring order
+             * @default simultaneous
+             * @enum {unknown}
+             */
+            order: "simultaneous" | "sequential" | "roundRobin" | "longestIdle" | "weighted";
+            /** Members */
+            members: components["schemas"]["member"][];
+            /**
+             * Rings each
+             * @default 3
+             */
+            ringsEach: number;
+            /**
+             * Rotations
+             * @description How often the list is gone through.
+             * @default 1
+             */
+            rotations: number;
+            /**
+             * No-answer limit
+             * @description From the first offer on.
+             */
+            noAnswerSeconds: number | null;
+            /**
+             * Skips busy members
+             * @default true
+             */
+            skipBusy: boolean;
+            /**
+             * Most at once
+             * @description How many ring at once; unset: all.
+             */
+            mostAtOnce: number | null;
+            /**
+             * Rest after no answer
+             * @description A member who did not answer is left alone so long.
+             * @default 0
+             */
+            restAfterNoAnswer: number;
+            /**
+             * Wrap up
+             * @description After a call, before the next.
+             * @default 0
+             */
+            wrapUp: number;
+            /**
+             * Signed in by
+             * @default member
+             * @enum {unknown}
+             */
+            signInBy: "member" | "administrator";
+            /**
+             * Second tier
+             * @default unavailable
+             * @enum {unknown}
+             */
+            tierTwo: "unavailable" | "alsoTried";
+            /** Hours */
+            schedule: string | null;
+            /**
+             * Closed by hand
+             * @description Somebody closed it from their phone.
+             * @default false
+             */
+            closedByHand: boolean;
+            /**
+             * May be closed by hand
+             * @default false
+             */
+            handClosable: boolean;
+            /** Queue */
+            queue: components["schemas"]["queue"] | null;
+            /** Otherwise */
+            otherwise: components["schemas"]["otherwise"];
+            /**
+             * Prefix
+             * @description Put in front of the caller's name.
+             */
+            prefix: string | null;
+            /**
+             * Sends outside
+             * @description How far its calls may be sent.
+             * @default national
+             * @enum {unknown}
+             */
+            onwardClass: "internal" | "local" | "national" | "international";
+            /** Mailbox */
+            mailbox: string | null;
+            /**
+             * Watchers
+             * @description Who may listen in, and how.
+             */
+            watchers: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** Who */
+                who: string;
+                /** May */
+                may: ("listen" | "whisper" | "join" | "takeOver")[];
+            }[];
+        };
+        chain: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Says first */
+            announcement: string | null;
+            /**
+             * Sends outside
+             * @default national
+             * @enum {unknown}
+             */
+            onwardClass: "internal" | "local" | "national" | "international";
+            /**
+             * Places
+             * @description Tried one after the other; rings unset: the customer's.
+             */
+            places: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** To */
+                to: components["schemas"]["destination"] | null;
+                /** Rings */
+                rings: number | null;
+            }[];
+        };
+        attendant: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Extension */
+            extension: components["schemas"]["extension"] | null;
+            /** Name */
+            name: string;
+            /** Site */
+            site: string | null;
+            /** Time zone */
+            zone: components["schemas"]["zone"] | null;
+            /** Language */
+            language: string | null;
+            /**
+             * Enabled
+             * @default true
+             */
+            enabled: boolean;
+            /** Hours */
+            schedule: string | null;
+            /**
+             * Sends outside
+             * @default national
+             * @enum {unknown}
+             */
+            onwardClass: "internal" | "local" | "national" | "international";
+            /**
+             * Answers
+             * @description By what the hours say.
+             */
+            answers: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** When */
+                when: string;
+                /** Greeting */
+                greeting: string | null;
+                /** Then */
+                then: components["schemas"]["destination"] | null;
+            }[];
+        };
+        menu: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Site */
+            site: string | null;
+            /** Prompt */
+            prompt: string | null;
+            /** Keys */
+            keys: {
+                /** Item */
+                item: string;
+                /** To */
+                to: components["schemas"]["destination"] | null;
+                /** Label */
+                label: string | null;
+            }[];
+            /**
+             * Plays
+             * @description How often the prompt is said before silence counts.
+             * @default 3
+             */
+            plays: number;
+            /**
+             * Wait
+             * @description After each time.
+             * @default 5
+             */
+            wait: number;
+            /** Invalid prompt */
+            invalidPrompt: string | null;
+            /**
+             * Wrong keys allowed
+             * @default 3
+             */
+            invalidAllowed: number;
+            /**
+             * Invalid
+             * @description Where a caller goes who pressed wrong keys too often.
+             */
+            invalid: components["schemas"]["destination"] | null;
+            /**
+             * Silence
+             * @description Where a caller goes who presses nothing.
+             */
+            silence: components["schemas"]["destination"] | null;
+            /**
+             * Transfer
+             * @default comesBack
+             * @enum {unknown}
+             */
+            transfer: "comesBack" | "blind";
+            /**
+             * Sends outside
+             * @default national
+             * @enum {unknown}
+             */
+            onwardClass: "internal" | "local" | "national" | "international";
+            /** Extensions may be dialled */
+            dialExtensions: {
+                /**
+                 * Scope
+                 * @default off
+                 * @enum {unknown}
+                 */
+                scope: "off" | "site" | "all";
+                /**
+                 * Least
+                 * @default 1
+                 */
+                least: number;
+                /** Most */
+                most: number | null;
+                /**
+                 * Pause between digits
+                 * @default 3
+                 */
+                interdigit: number;
+            };
+            /** Dialled by name */
+            dialByName: {
+                /**
+                 * Scope
+                 * @default off
+                 * @enum {unknown}
+                 */
+                scope: "off" | "site" | "all" | "groups";
+                /** Groups */
+                groups: string[];
+                /**
+                 * By
+                 * @default first
+                 * @enum {unknown}
+                 */
+                by: "first" | "last" | "either";
+                /**
+                 * Match
+                 * @default partial
+                 * @enum {unknown}
+                 */
+                match: "partial" | "whole";
+            };
+        };
+        /** @description 24:00 only as an end */
+        clock: string;
+        weeklyPiece: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /** Days */
+            days: ("mon" | "tue" | "wed" | "thu" | "fri" | "sat" | "sun")[] | null;
+            /** From */
+            from: components["schemas"]["clock"] | null;
+            /** To */
+            to: components["schemas"]["clock"] | null;
+            /** Span */
+            span: string[] | null;
+        };
+        scheduleException: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /** From */
+            from: components["schemas"]["date"];
+            /** To */
+            to: components["schemas"]["date"];
+            /** Name */
+            name: string;
+            /**
+             * Hours
+             * @description Open all the same; none: closed all day.
+             */
+            hours: {
+                /** From */
+                from: components["schemas"]["clock"];
+                /** To */
+                to: components["schemas"]["clock"];
+            }[];
+            /**
+             * Announced as
+             * @default closed
+             * @enum {unknown}
+             */
+            announcedAs: "closed" | "holiday" | "open";
+        };
+        namedPeriod: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** From */
+            from: components["schemas"]["date"];
+            /**
+             * To
+             * @description Last day; unset where it recurs.
+             */
+            to: components["schemas"]["date"] | null;
+            /**
+             * Recurs
+             * @description RFC 5545, without RRULE: in front.
+             */
+            rrule: string | null;
+            /** Weekly */
+            weekly: components["schemas"]["weeklyPiece"][];
+        };
+        schedule: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * Read at
+             * @description Unset: wherever whoever uses it is.
+             */
+            fixedZone: components["schemas"]["zone"] | null;
+            /**
+             * Shifts past midnight
+             * @default false
+             */
+            finishShift: boolean;
+            /** Weekly */
+            weekly: components["schemas"]["weeklyPiece"][];
+            /** Exceptions */
+            exceptions: components["schemas"]["scheduleException"][];
+            /** Periods */
+            periods: components["schemas"]["namedPeriod"][];
+            /** Calendars */
+            calendars: string[];
+        };
+        holidayRule: {
+            /** Fixed */
+            fixed: string | null;
+            /** Nth */
+            nth: number | null;
+            /** Last */
+            last: boolean | null;
+            /**
+             * Weekday
+             * @enum {unknown}
+             */
+            weekday: "mon" | "tue" | "wed" | "thu" | "fri" | "sat" | "sun" | null;
+            /** Month */
+            month: number | null;
+            /** Easter */
+            easter: number | null;
+        };
+        holiday: {
+            /** Item */
+            item: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Date */
+            date: components["schemas"]["date"] | null;
+            /** Rule */
+            rule: components["schemas"]["holidayRule"] | null;
+            /**
+             * On a weekend
+             * @default actual
+             * @enum {unknown}
+             */
+            whenWeekend: "actual" | "substitute" | "both";
+        };
+        calendar: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * Region
+             * @description ISO 3166, with subdivision where it has one.
+             */
+            region: string | null;
+            /**
+             * Known until
+             * @description Holidays after it are not entered yet.
+             */
+            knownUntil: components["schemas"]["date"] | null;
+            /** Holidays */
+            holidays: components["schemas"]["holiday"][];
+        };
+        mailbox: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Extension */
+            extension: components["schemas"]["extension"] | null;
+            /** Owner */
+            owner: string | null;
+            /**
+             * Takes messages
+             * @default true
+             */
+            enabled: boolean;
+            /** Greeting */
+            greeting: string | null;
+            /** Key 0 leads to */
+            zero: components["schemas"]["destination"] | null;
+            /**
+             * Full
+             * @default false
+             */
+            full: boolean;
+            /**
+             * PIN
+             * @default none
+             * @enum {unknown}
+             */
+            pin: "set" | "weak" | "none";
+            /**
+             * Notify
+             * @description Mail addresses.
+             */
+            notify: string[];
+            /**
+             * Sound by mail
+             * @default true
+             */
+            attachAudio: boolean;
+            /**
+             * Delete after mail
+             * @default false
+             */
+            deleteAfterMail: boolean;
+            /**
+             * Written out
+             * @default false
+             */
+            transcribe: boolean;
+        };
+        announcement: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Prompt */
+            prompt: string | null;
+            /** Then */
+            then: components["schemas"]["destination"] | null;
+        };
+        prompt: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * Script
+             * @description What is said.
+             */
+            script: string | null;
+            /**
+             * Language
+             * @default en
+             */
+            language: string;
+            /** Recording */
+            audio: {
+                /** Seconds */
+                seconds: number;
+                /** Rate */
+                rate: number | null;
+                /** Channels */
+                channels: number | null;
+                /** Codec */
+                codec: string | null;
+                /** Peak db */
+                peakDb: number | null;
+                /** Sha256 */
+                sha256: string | null;
+            } | null;
+            /**
+             * Stand in
+             * @description Spoken by the product until the customer has recorded one.
+             * @default false
+             */
+            standIn: boolean;
+        };
+        line: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Extension */
+            extension: components["schemas"]["extension"] | null;
+            /** Name */
+            name: string;
+            /**
+             * Purpose
+             * @default fax
+             * @enum {unknown}
+             */
+            purpose: "fax" | "alarm" | "lift" | "door" | "card" | "other";
+            /** Site */
+            site: string | null;
+        };
+        trunk: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * On
+             * @default true
+             */
+            enabled: boolean;
+            /** Carrier */
+            carrier: string | null;
+            /** Channels */
+            channels: number | null;
+            /** Of these outward */
+            outboundChannels: number | null;
+            /** Shows */
+            callerId: string | null;
+            /**
+             * Numbers come as
+             * @default e164
+             * @enum {unknown}
+             */
+            deliversAs: "e164" | "national" | "withoutPlus";
+            /**
+             * Lets callers out again
+             * @default false
+             */
+            outsideCallersOut: boolean;
+            /**
+             * Keeps the caller of a forwarded call
+             * @default false
+             */
+            keepsForwardedCallerId: boolean;
+        };
+        route: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /**
+             * Tried
+             * @default 1
+             */
+            position: number;
+            /**
+             * Digits
+             * @description a digit map, RFC 3435 section 2.1.5
+             */
+            digits: string;
+            /**
+             * Strip
+             * @default 0
+             */
+            strip: number;
+            /**
+             * In front
+             * @default
+             */
+            prepend: string;
+            /**
+             * May use
+             * @default local
+             * @enum {unknown}
+             */
+            class: "internal" | "local" | "national" | "international";
+            /**
+             * Emergency
+             * @default false
+             */
+            emergency: boolean;
+            /** Hours */
+            schedule: string | null;
+            /**
+             * PIN
+             * @default none
+             * @enum {unknown}
+             */
+            pin: "none" | "set";
+            /** Not for */
+            blocked: string[];
+            /** Trunks */
+            trunks: string[];
+            /**
+             * Shows the extension
+             * @default false
+             */
+            extensionAsCallerId: boolean;
+        };
+        team: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Description */
+            description: string | null;
+            /** Members */
+            members: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** Who */
+                who: string;
+            }[];
+        };
+        contact: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Name */
+            name: string;
+            /** Organisation */
+            organisation: string | null;
+            /** Mail */
+            email: string | null;
+            /** Phones */
+            phones: {
+                /** Item */
+                item: components["schemas"]["slug"];
+                /** Number */
+                number: components["schemas"]["e164"];
+            }[];
+        };
+        promise: {
+            /** Key */
+            key: components["schemas"]["slug"];
+            /** Promise */
+            text: string;
+            /**
+             * Call
+             * @description a script: to, from, at, keys, world, order
+             */
+            call: Record<string, never>;
+            /** Expect */
+            expect: {
+                /** Outcome */
+                outcome: string | null;
+                /** Target */
+                target: string | null;
+                /** Within */
+                within: number | null;
+            };
         };
     };
     responses: {

@@ -1,31 +1,24 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BookObject } from '@/api'
-import { DESTINATION } from '../columns'
+import type { ObjectOf } from '@/api'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import { itemFor } from '../making'
-import { asText, valueAt } from '../values'
 
-interface Answer {
-  item: string
-  when: string
-  greeting: string | null
-  then: string | null
-}
+type Answer = ObjectOf<'attendant'>['fields']['answers'][number]
 
 /** An attendant's answers by the state of its hours, side by side, so that a missing one is an empty column. */
-const props = defineProps<{ attendant: BookObject }>()
+const props = defineProps<{ attendant: ObjectOf<'attendant'> }>()
 const emit = defineEmits<{ open: [ref: string] }>()
 
 const { edit, names } = useDesk()
 
-const answers = computed(() => (valueAt(props.attendant.fields, 'answers') ?? []) as Answer[])
-const schedule = computed(() => names.value.get(asText(valueAt(props.attendant.fields, 'schedule') ?? '')))
+const answers = computed(() => props.attendant.fields.answers)
+const schedule = computed(() => names.value.as('schedule', props.attendant.fields.schedule))
 
 /** The three states there always are, then each period and holiday that has an answer of its own or could have one. */
 const states = computed(() => {
-  const periods = ((valueAt(schedule.value?.fields, 'periods') ?? []) as { item: string; name: string | null }[]).map((each) => ({ when: `period:${each.item}`, title: each.name ?? each.item }))
+  const periods = (schedule.value?.fields.periods ?? []).map((each) => ({ when: `period:${each.item}`, title: each.name }))
   const own = answers.value.filter((each) => each.when.startsWith('holiday:')).map((each) => ({ when: each.when, title: each.when.slice('holiday:'.length).replaceAll('-', ' ') }))
   return [{ when: 'open', title: 'Open' }, { when: 'closed', title: 'Closed' }, { when: 'holiday', title: 'Holiday' }, ...periods, ...own]
 })
@@ -49,28 +42,28 @@ function drop(item: string): void {
 }
 
 function script(prompt: string | null): string {
-  const text = valueAt(names.value.get(prompt ?? '')?.fields, 'script')
-  return typeof text === 'string' ? text : ''
+  return names.value.as('prompt', prompt)?.fields.script ?? ''
 }
 
-function holidays(): { item: string; name: string | null }[] {
-  return ((valueAt(schedule.value?.fields, 'calendars') ?? []) as string[]).flatMap((ref) => (valueAt(names.value.get(ref)?.fields, 'holidays') ?? []) as { item: string; name: string | null }[]).filter((each) => answer(`holiday:${each.item}`) === undefined)
+function holidays(): { item: string; name: string }[] {
+  const calendars = (schedule.value?.fields.calendars ?? []).flatMap((ref) => names.value.as('calendar', ref) ?? [])
+  return calendars.flatMap((calendar) => calendar.fields.holidays).filter((each) => answer(`holiday:${each.item}`) === undefined)
 }
 </script>
 
 <template>
   <p class="soft goes">
-    Goes by <InlineField :object="attendant" path="schedule" :type="{ type: 'reference', kinds: ['schedule'], unset: 'no hours: always open' }" label="Hours" />
-    · site <InlineField :object="attendant" path="site" :type="{ type: 'reference', kinds: ['site'] }" label="Site" />
-    · extension <InlineField :object="attendant" path="extension" :type="{ type: 'extension' }" label="Extension" />
+    Goes by <InlineField :object="attendant" path="schedule" :type="{ unset: 'no hours: always open' }" label="Hours" />
+    · site <InlineField :object="attendant" path="site" label="Site" />
+    · extension <InlineField :object="attendant" path="extension" label="Extension" />
   </p>
   <div class="answers" data-testid="answers">
     <section v-for="state in states" :key="state.when" :aria-label="state.title" :class="{ empty: answer(state.when) === undefined }">
       <h3>{{ state.title }}</h3>
       <template v-if="answer(state.when) !== undefined">
-        <p><span class="soft">Greets with</span><br><InlineField :object="attendant" :path="`answers/${answer(state.when)?.item}/greeting`" :type="{ type: 'reference', kinds: ['prompt'], unset: 'nothing' }" :label="`Greeting while ${state.title.toLowerCase()}`" /></p>
+        <p><span class="soft">Greets with</span><br><InlineField :object="attendant" :path="`answers/${answer(state.when)?.item}/greeting`" :type="{ unset: 'nothing' }" :label="`Greeting while ${state.title.toLowerCase()}`" /></p>
         <p v-if="script(answer(state.when)?.greeting ?? null) !== ''" class="script">“{{ script(answer(state.when)?.greeting ?? null) }}”</p>
-        <p><span class="soft">then leads to</span><br><InlineField :object="attendant" :path="`answers/${answer(state.when)?.item}/then`" :type="DESTINATION" :label="`Leads to while ${state.title.toLowerCase()}`" /></p>
+        <p><span class="soft">then leads to</span><br><InlineField :object="attendant" :path="`answers/${answer(state.when)?.item}/then`" :label="`Leads to while ${state.title.toLowerCase()}`" /></p>
         <p class="act">
           <button v-if="names.get(answer(state.when)?.then ?? '')?.kind === 'menu'" type="button" class="text-button small" @click="emit('open', answer(state.when)?.then ?? '')">open it</button>
           <button v-if="state.when !== 'open' && state.when !== 'closed'" type="button" class="text-button small" @click="drop(answer(state.when)?.item ?? '')">take this answer out</button>

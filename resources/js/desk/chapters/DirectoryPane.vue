@@ -1,18 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { BookObject, MenuScript } from '@/api'
+import type { ObjectOf, MenuScript } from '@/api'
 import { plural } from '@/shared'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
-import { asText, valueAt } from '../values'
 
 /** Whom a menu reaches by name and by which keys, who spell alike, and who is not reached and why. */
-const { menu, directory } = defineProps<{ menu: BookObject; directory: MenuScript['directory'] | undefined }>()
+const { menu, directory } = defineProps<{ menu: ObjectOf<'menu'>; directory: MenuScript['directory'] | undefined }>()
 
 const { names } = useDesk()
 const words = ref('')
 
-const scope = computed(() => asText(valueAt(menu.fields, 'dialByName/scope') ?? 'off'))
+const scope = computed(() => menu.fields.dialByName.scope)
 const shown = computed(() => (directory?.reached ?? []).filter((each) => `${names.value.of(each.user)} ${each.keys}`.toLowerCase().includes(words.value.toLowerCase())))
 
 /** As callers press them, one after another. */
@@ -24,11 +23,11 @@ function keys(each: { keys: string; place: number | null }): string {
 <template>
   <section class="names" aria-label="Dial by name">
     <p class="soft">
-      Names may be dialled <InlineField :object="menu" path="dialByName/scope" :type="{ type: 'choice', choices: { off: 'no', site: 'of this site', groups: 'of groups', all: 'all' }, required: true }" label="Names may be dialled" />
-      <template v-if="scope === 'groups'"> <InlineField :object="menu" path="dialByName/groups" :type="{ type: 'list', kinds: ['group'] }" label="Groups whose members are listed" /></template>
+      Names may be dialled <InlineField :object="menu" path="dialByName/scope" :type="{ choices: { off: 'no', site: 'of this site', groups: 'of groups', all: 'all' } }" label="Names may be dialled" />
+      <template v-if="scope === 'groups'"> <InlineField :object="menu" path="dialByName/groups" label="Groups whose members are listed" /></template>
       <template v-if="scope !== 'off'">
-        by <InlineField :object="menu" path="dialByName/by" :type="{ type: 'choice', choices: { first: 'first name', last: 'last name', either: 'either name' }, required: true }" label="By which name" />,
-        <InlineField :object="menu" path="dialByName/match" :type="{ type: 'choice', choices: { partial: 'its beginning is enough', whole: 'spelt to its end' }, required: true }" label="How much of it" />; 0 is a space, # ends it
+        by <InlineField :object="menu" path="dialByName/by" :type="{ choices: { first: 'first name', last: 'last name', either: 'either name' } }" label="By which name" />,
+        <InlineField :object="menu" path="dialByName/match" :type="{ choices: { partial: 'its beginning is enough', whole: 'spelt to its end' } }" label="How much of it" />; 0 is a space, # ends it
       </template>
     </p>
     <template v-if="directory !== null && directory !== undefined">

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, take, type BookObject } from '@/api'
+import { client, take, type ObjectOf } from '@/api'
 import { EmptyState } from '@/shared'
 import AllFields from '../AllFields.vue'
-import { DESTINATION } from '../columns'
+import { DESTINATION } from '../catalogue'
 import { useDesk } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
@@ -12,23 +12,16 @@ import { itemFor } from '../making'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import { sidesOf } from '../treatments'
-import { asText, valueAt } from '../values'
 import TreatmentSentences from './TreatmentSentences.vue'
-
-interface Place {
-  item: string
-  to: string | null
-  rings: number | null
-}
 
 /** What becomes of a user's calls, as sentences; and fallback chains, place by place. */
 const { customer, edit, names } = useDesk()
-const { all, selected, select } = useSelected('user', 'chain')
+const { selected, select } = useSelected('user', 'chain')
 const words = ref('')
 
-const chains = computed(() => all.value.filter((object) => object.kind === 'chain'))
-const users = computed(() => all.value.filter((object) => object.kind === 'user' && `${object.extension ?? ''} ${object.label}`.toLowerCase().includes(words.value.toLowerCase())))
-const places = computed(() => (valueAt(selected.value?.fields, 'places') ?? []) as Place[])
+const chains = computed(() => names.value.all('chain'))
+const users = computed(() => names.value.all('user').filter((object) => `${object.extension ?? ''} ${object.label}`.toLowerCase().includes(words.value.toLowerCase())))
+const places = computed(() => (selected.value?.kind === 'chain' ? selected.value.fields.places : []))
 
 const rulers = useQuery({
   queryKey: computed(() => ['computed', customer, 'ruler', selected.value?.kind, selected.value?.key]),
@@ -38,10 +31,10 @@ const rulers = useQuery({
 })
 
 /** Where a user's calls differ from everybody's: what is said in the list. */
-function brief(user: BookObject): string {
-  const open = (valueAt(user.fields, 'handling/open') ?? {}) as Record<string, unknown>
-  if (open['always'] !== null && open['always'] !== undefined) return `all calls to ${side(open['always'])}`
-  const set = ['noAnswer', 'busy', 'unreachable', 'doNotDisturb', 'onACall'].filter((each) => open[each] !== null && open[each] !== undefined)
+function brief(user: ObjectOf<'user'>): string {
+  const { open } = user.fields.handling
+  if (open.always !== null) return `all calls to ${side(open.always)}`
+  const set = [open.noAnswer, open.busy, open.unreachable, open.doNotDisturb, open.onACall].filter((each) => each !== null)
   return set.length === 0 ? '' : `${set.length} set`
 }
 
@@ -89,12 +82,12 @@ function dropPlace(item: string): void {
       <section v-else-if="!rulers.isPending.value" :key="selected.ref" :aria-label="selected.label">
         <div class="head"><h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span></div>
         <template v-if="selected.kind === 'chain'">
-          <p class="soft">First says <InlineField :object="selected" path="announcement" :type="{ type: 'reference', kinds: ['announcement'], unset: 'nothing' }" label="Announcement" />, then each place in turn.</p>
+          <p class="soft">First says <InlineField :object="selected" path="announcement" :type="{ unset: 'nothing' }" label="Announcement" />, then each place in turn.</p>
           <TimingRuler v-if="rulers.data.value?.[0] !== undefined" :ruler="rulers.data.value[0]" :label="`Who rings when in ${selected.label}`" />
           <ol class="places">
             <li v-for="(place, index) in places" :key="place.item">
-              <InlineField :object="selected" :path="`places/${place.item}/to`" :type="DESTINATION" :label="`Place ${index + 1}`" /> for
-              <InlineField :object="selected" :path="`places/${place.item}/rings`" :type="{ type: 'rings', unset: `${asText(valueAt(names.objects.find((each) => each.kind === 'tenant')?.fields, 'chainRings') ?? 3)} rings, as usual` }" :label="`Rings of place ${index + 1}`" />
+              <InlineField :object="selected" :path="`places/${place.item}/to`" :label="`Place ${index + 1}`" /> for
+              <InlineField :object="selected" :path="`places/${place.item}/rings`" :type="{ unset: `${names.all('tenant')[0]?.fields.chainRings ?? ''} rings, as usual` }" :label="`Rings of place ${index + 1}`" />
               <span class="hands">
                 <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move place ${index + 1} up`" @click="movePlace(index, -1)">↑</button>
                 <button type="button" class="step-button" :disabled="index === places.length - 1" :aria-label="`Move place ${index + 1} down`" @click="movePlace(index, 1)">↓</button>

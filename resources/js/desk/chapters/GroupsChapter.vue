@@ -4,14 +4,12 @@ import { computed } from 'vue'
 import { client, take } from '@/api'
 import { EmptyState } from '@/shared'
 import AllFields from '../AllFields.vue'
-import { DESTINATION, ORDERS } from '../columns'
 import { useDesk } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
-import { asText, valueAt } from '../values'
 import CallsMade from '../CallsMade.vue'
 import MembersTable from './MembersTable.vue'
 
@@ -27,11 +25,12 @@ const rulers = useQuery({
   placeholderData: keepPreviousData,
 })
 const ruler = computed(() => rulers.data.value?.[0])
-const isQueue = computed(() => valueAt(selected.value?.fields, 'queue') !== null)
+const queue = computed(() => selected.value?.fields.queue ?? null)
+const isQueue = computed(() => queue.value !== null)
 const limitPath = computed(() => (isQueue.value ? 'queue/longestWait' : 'noAnswerSeconds'))
 
 /** Every case with where it goes, as sentences; what a plain group cannot meet is left out. */
-const cases = computed(() => [
+const cases = computed((): [string, string][] => [
   ['closed', 'while its hours are closed'],
   ['holiday', 'on a holiday'],
   ['closedByHand', 'closed by hand'],
@@ -39,12 +38,12 @@ const cases = computed(() => [
   ['allUnreachable', 'nobody can be reached'],
   ['allBusy', 'everybody is busy'],
   ['noAnswer', isQueue.value ? 'the longest wait is over' : 'nobody answers'],
-  ...(isQueue.value ? [['queueFull', 'the queue is full'], ['exit', `the caller presses ${asText(valueAt(selected.value?.fields, 'queue/exitKey') ?? 'the key out')}`]] : []),
-] as [string, string][])
+  ...(queue.value === null ? [] : ([['queueFull', 'the queue is full'], ['exit', `the caller presses ${queue.value.exitKey ?? 'the key out'}`]] satisfies [string, string][])),
+])
 
 const noAnswer = computed(() => {
-  const to = valueAt(selected.value?.fields, 'otherwise/noAnswer') ?? valueAt(selected.value?.fields, 'mailbox')
-  return to === null ? 'nowhere: the call is cut off' : names.value.of(asText(to))
+  const to = selected.value?.fields.otherwise.noAnswer ?? selected.value?.fields.mailbox ?? null
+  return to === null ? 'nowhere: the call is cut off' : names.value.of(to)
 })
 
 function moveLimit(seconds: number): void {
@@ -64,10 +63,10 @@ function queueUp(): void {
     <div class="head">
       <h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span>
       <p class="how">
-        Ring order <InlineField :object="selected" path="order" :type="{ type: 'choice', choices: ORDERS, required: true }" label="Ring order" />
-        Rings each <InlineField :object="selected" path="ringsEach" :type="{ type: 'rings', required: true }" label="Rings each" />
-        Passes <InlineField :object="selected" path="rotations" :type="{ type: 'whole', required: true }" label="Passes" />
-        {{ isQueue ? 'Longest wait' : 'Limit' }} <InlineField :object="selected" :path="limitPath" :type="{ type: 'seconds', unset: 'none' }" :label="isQueue ? 'Longest wait' : 'No-answer limit'" />
+        Ring order <InlineField :object="selected" path="order" label="Ring order" />
+        Rings each <InlineField :object="selected" path="ringsEach" label="Rings each" />
+        Passes <InlineField :object="selected" path="rotations" label="Passes" />
+        {{ isQueue ? 'Longest wait' : 'Limit' }} <InlineField :object="selected" :path="limitPath" :type="{ unset: 'none' }" :label="isQueue ? 'Longest wait' : 'No-answer limit'" />
       </p>
     </div>
     <h3 class="part">How long</h3>
@@ -78,11 +77,11 @@ function queueUp(): void {
     <ul class="cases">
       <li v-for="[item, words] in cases" :key="item">
         <span class="when">{{ words }}</span>
-        <span class="to"><InlineField :object="selected" :path="`otherwise/${item}`" :type="{ ...DESTINATION, unset: item === 'noAnswer' ? noAnswer : `as no answer: ${noAnswer}` }" :label="`Where calls go when ${words}`" /></span>
+        <span class="to"><InlineField :object="selected" :path="`otherwise/${item}`" :type="{ unset: item === 'noAnswer' ? noAnswer : `as no answer: ${noAnswer}` }" :label="`Where calls go when ${words}`" /></span>
       </li>
     </ul>
     <p class="soft">
-      <template v-if="isQueue">Callers wait in a queue for at most <InlineField :object="selected" path="queue/most" :type="{ type: 'whole', required: true }" label="Most waiting" /> at once.</template>
+      <template v-if="isQueue">Callers wait in a queue for at most <InlineField :object="selected" path="queue/most" label="Most waiting" /> at once.</template>
       <template v-else>No queue: a caller who meets only busy members goes on at once.</template>
       {{ ' ' }}<button type="button" class="text-button" @click="queueUp">{{ isQueue ? 'Do without the queue' : 'Let callers wait in a queue' }}</button>
     </p>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, take, type BookObject } from '@/api'
+import { client, take, type ObjectOf } from '@/api'
 import { dateIn, dayInWords, EmptyState, now } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
@@ -12,7 +12,6 @@ import { itemFor } from '../making'
 import NewObject from '../NewObject.vue'
 import PasteSheet from '../PasteSheet.vue'
 import { useSelected } from '../selection'
-import { asText, valueAt } from '../values'
 import { notUnderstood } from '../words'
 import HolidaysTable from './HolidaysTable.vue'
 
@@ -30,29 +29,12 @@ const year = useQuery({
   placeholderData: keepPreviousData,
 })
 
-interface Piece {
-  item: string
-  days?: string[]
-  from?: string
-  to?: string
-  span?: [string, string] | null
-}
-
-interface Exception {
-  item: string
-  from: string
-  to: string | null
-  name: string | null
-  hours: { from: string; to: string }[]
-  announcedAs: string
-}
-
-const weekly = computed(() => (valueAt(schedule.value?.fields, 'weekly') ?? []) as Piece[])
-const exceptions = computed(() => (valueAt(schedule.value?.fields, 'exceptions') ?? []) as Exception[])
-const calendars = computed(() => (valueAt(schedule.value?.fields, 'calendars') ?? []) as string[])
+const weekly = computed(() => schedule.value?.fields.weekly ?? [])
+const exceptions = computed(() => schedule.value?.fields.exceptions ?? [])
+const calendars = computed(() => schedule.value?.fields.calendars ?? [])
 const users = computed(() => names.value.objects.filter((object) => selected.value !== undefined && Object.keys(object.refersTo).includes(selected.value.ref)))
 
-function paint(next: Piece[]): void {
+function paint(next: ObjectOf<'schedule'>['fields']['weekly']): void {
   if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
 }
 
@@ -78,7 +60,7 @@ async function readHours(said: string): Promise<string> {
   return ''
 }
 
-function kindWord(object: BookObject): string {
+function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
   return object.kind === 'calendar' ? 'calendar' : 'hours'
 }
 </script>
@@ -126,26 +108,26 @@ function kindWord(object: BookObject): string {
       <thead><tr><th scope="col">From</th><th scope="col">To</th><th scope="col">What</th><th scope="col">Open</th><th scope="col">Else callers are told it is</th><td class="corner" /></tr></thead>
       <tbody>
         <tr v-for="each in exceptions" :key="each.item">
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/from`" :type="{ type: 'date', required: true }" :label="`${each.name ?? each.item}, from`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/to`" :type="{ type: 'date' }" :label="`${each.name ?? each.item}, to`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/name`" :type="{ type: 'text' }" :label="`${each.name ?? each.item}, name`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/hours`" :type="{ type: 'spans', unset: 'not at all' }" :label="`${each.name ?? each.item}, hours`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/announcedAs`" :type="{ type: 'choice', choices: { closed: 'closed', holiday: 'a holiday', open: 'open' }, required: true }" :label="`${each.name ?? each.item}, announced as`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/from`" :label="`${each.name ?? each.item}, from`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/to`" :label="`${each.name ?? each.item}, to`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/name`" :label="`${each.name ?? each.item}, name`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/hours`" :type="{ unset: 'not at all' }" :label="`${each.name ?? each.item}, hours`" /></td>
+          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/announcedAs`" :type="{ choices: { closed: 'closed', holiday: 'a holiday', open: 'open' } }" :label="`${each.name ?? each.item}, announced as`" /></td>
           <td><button type="button" class="text-button" :aria-label="`take out ${each.name ?? each.item}`" @click="dropException(each.item)">take out</button></td>
         </tr>
       </tbody>
     </table>
     <p class="act"><button type="button" class="quiet-button" @click="addException">Add a dated exception</button></p>
     <p class="soft part">
-      Calendars kept: <InlineField :object="schedule" path="calendars" :type="{ type: 'list', kinds: ['calendar'], unset: 'none' }" label="Calendars" /> · shifts past midnight
+      Calendars kept: <InlineField :object="schedule" path="calendars" :type="{ unset: 'none' }" label="Calendars" /> · shifts past midnight
       <InlineField :object="schedule" path="finishShift" :type="{ type: 'choice', choices: { true: 'are finished', false: 'stop where a closed date begins' }, required: true }" label="Shifts past midnight" /> · read at
-      <InlineField :object="schedule" path="fixedZone" :type="{ type: 'zone', unset: 'local time of whoever uses it' }" label="Read at" />
+      <InlineField :object="schedule" path="fixedZone" :type="{ unset: 'local time of whoever uses it' }" label="Read at" />
       <template v-if="calendars.length > 0"> · <button v-for="each in calendars" :key="each" type="button" class="text-button" @click="select(each)">open {{ names.of(each) }}</button></template>
     </p>
     <AllFields :object="schedule" removable />
   </section>
   <section v-if="calendar !== undefined" :key="calendar.ref" :aria-label="calendar.label">
-    <div class="head"><h2>{{ calendar.label }}</h2><span class="soft">{{ asText(valueAt(calendar.fields, 'region') ?? 'of no region') }} · kept by {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span></div>
+    <div class="head"><h2>{{ calendar.label }}</h2><span class="soft">{{ calendar.fields.region ?? 'of no region' }} · kept by {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span></div>
     <HolidaysTable :calendar />
     <AllFields :object="calendar" removable />
   </section>

@@ -1,19 +1,13 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import type { BookObject, MenuScript } from '@/api'
-import { DESTINATION } from '../columns'
+import type { MenuScript, ObjectOf } from '@/api'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
-import { valueAt } from '../values'
 
-interface Key {
-  item: string
-  to: string | null
-  label: string | null
-}
+type Key = ObjectOf<'menu'>['fields']['keys'][number]
 
 /** A menu as an indented list by key, every submenu foldable in place with its script beside; announced-but-unset keys stand out. */
-const props = defineProps<{ menu: BookObject; scripts: MenuScript[]; depth?: number }>()
+const props = defineProps<{ menu: ObjectOf<'menu'>; scripts: MenuScript[]; depth?: number }>()
 
 const PAD = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#']
 const DEEPEST = 3
@@ -21,15 +15,15 @@ const DEEPEST = 3
 const { names, edit } = useDesk()
 const open = reactive(new Set<string>())
 
-const keys = computed(() => (valueAt(props.menu.fields, 'keys') ?? []) as Key[])
+const keys = computed(() => props.menu.fields.keys)
 const told = computed(() => new Map((props.scripts.find((each) => each.ref === props.menu.ref)?.told ?? []).map((each) => [each.key, each.words])))
-const dials = computed(() => valueAt(props.menu.fields, 'dialExtensions/scope') !== 'off')
+const dials = computed(() => props.menu.fields.dialExtensions.scope !== 'off')
 const rows = computed(() => PAD.filter((key) => keys.value.some((each) => each.item === key) || told.value.has(key)).map((key) => ({ key, set: keys.value.find((each) => each.item === key), words: told.value.get(key) })))
 const free = computed(() => PAD.filter((key) => !keys.value.some((each) => each.item === key)))
 
-function submenu(key: Key | undefined): BookObject | undefined {
-  const object = names.value.get(key?.to ?? '')
-  return object?.kind === 'menu' && object.ref !== props.menu.ref && (props.depth ?? 0) < DEEPEST ? object : undefined
+function submenu(key: Key | undefined): ObjectOf<'menu'> | undefined {
+  const object = names.value.as('menu', key?.to)
+  return object !== undefined && object.ref !== props.menu.ref && (props.depth ?? 0) < DEEPEST ? object : undefined
 }
 
 function set(key: string, to: unknown): void {
@@ -51,11 +45,11 @@ function toggle(key: string): void {
       <div class="row">
         <kbd :class="{ unset: row.set === undefined }">{{ row.key }}</kbd>
         <div>
-          <p v-if="row.set !== undefined" class="label"><InlineField :object="menu" :path="`keys/${row.key}/label`" :type="{ type: 'text', unset: 'no name' }" :label="`Name of key ${row.key}`" /></p>
+          <p v-if="row.set !== undefined" class="label"><InlineField :object="menu" :path="`keys/${row.key}/label`" :type="{ unset: 'no name' }" :label="`Name of key ${row.key}`" /></p>
           <p v-else class="label fault">not set</p>
           <p class="soft">
-            <InlineField v-if="row.set !== undefined" :object="menu" :path="`keys/${row.key}/to`" :type="DESTINATION" :label="`Key ${row.key} leads to`" />
-            <InlineField v-else :object="menu" :path="`keys/${row.key}/to`" :type="{ ...DESTINATION, unset: 'choose where it leads' }" :label="`Key ${row.key} leads to`" :value="null" holds @take="set(row.key, $event)" />
+            <InlineField v-if="row.set !== undefined" :object="menu" :path="`keys/${row.key}/to`" :label="`Key ${row.key} leads to`" />
+            <InlineField v-else :object="menu" :path="`keys/${row.key}/to`" :type="{ unset: 'choose where it leads' }" :label="`Key ${row.key} leads to`" :value="null" holds @take="set(row.key, $event)" />
           </p>
         </div>
         <div class="words">
@@ -76,8 +70,8 @@ function toggle(key: string): void {
         <option v-for="key in free" :key="key" :value="key">{{ key }}</option>
       </select>
     </li>
-    <li class="row rest"><kbd>–</kbd><p class="label">No key</p><p class="soft">after {{ valueAt(menu.fields, 'plays') }} plays: <InlineField :object="menu" path="silence" :type="{ ...DESTINATION, unset: 'nowhere: the call is cut off' }" label="Silence leads to" /></p></li>
-    <li class="row rest"><kbd>?</kbd><p class="label">Any other key</p><p class="soft">after {{ valueAt(menu.fields, 'invalidAllowed') }}: <InlineField :object="menu" path="invalid" :type="{ ...DESTINATION, unset: 'as no key' }" label="Wrong keys lead to" /><template v-if="dials">; a digit may begin an extension</template></p></li>
+    <li class="row rest"><kbd>–</kbd><p class="label">No key</p><p class="soft">after {{ menu.fields.plays }} plays: <InlineField :object="menu" path="silence" :type="{ unset: 'nowhere: the call is cut off' }" label="Silence leads to" /></p></li>
+    <li class="row rest"><kbd>?</kbd><p class="label">Any other key</p><p class="soft">after {{ menu.fields.invalidAllowed }}: <InlineField :object="menu" path="invalid" :type="{ unset: 'as no key' }" label="Wrong keys lead to" /><template v-if="dials">; a digit may begin an extension</template></p></li>
   </ul>
 </template>
 

@@ -1,23 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { BookObject } from '@/api'
+import type { ObjectOf } from '@/api'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import { QUIET_DAYS, useHistory } from '../history'
 import { itemFor } from '../making'
-import { valueAt } from '../values'
 
-interface Member {
-  item: string
-  who: string
-  tier: number
-  share: number | null
-  signedIn: boolean
-  confirm: boolean
-}
+type Member = ObjectOf<'group'>['fields']['members'][number]
 
 /** Who is in a hunt group, in ring order: a list one types, pastes and reorders. */
-const props = defineProps<{ group: BookObject }>()
+const props = defineProps<{ group: ObjectOf<'group'> }>()
 
 const { names, edit, notice } = useDesk()
 const typed = ref('')
@@ -38,9 +30,9 @@ function took(who: string): string {
   return told.answered === 0 ? `answered none of ${told.rang}` : `answered ${told.answered} of ${told.rang}`
 }
 
-const members = computed(() => (valueAt(props.group.fields, 'members') ?? []) as Member[])
-const isByShare = computed(() => valueAt(props.group.fields, 'order') === 'weighted')
-const isByHand = computed(() => valueAt(props.group.fields, 'signInBy') !== 'administrator')
+const members = computed(() => props.group.fields.members)
+const isByShare = computed(() => props.group.fields.order === 'weighted')
+const isByHand = computed(() => props.group.fields.signInBy !== 'administrator')
 
 async function whole(next: Partial<Member>[]): Promise<void> {
   await edit([{ object: props.group.ref, path: 'members', value: next }])
@@ -99,12 +91,12 @@ function onKey(event: KeyboardEvent, index: number): void {
     <tbody>
       <tr v-for="(member, index) in members" :key="member.item" @keydown="onKey($event, index)">
         <td class="mono soft">{{ index + 1 }}</td>
-        <td><InlineField :object="group" :path="`members/${member.item}/who`" :type="{ type: 'destination', kinds: ['user'], required: true }" :label="`Member ${index + 1}`" /></td>
+        <td><InlineField :object="group" :path="`members/${member.item}/who`" :label="`Member ${index + 1}`" /></td>
         <td class="mono">{{ names.get(member.who)?.extension ?? (member.who.startsWith('outside:') ? 'outside' : '—') }}</td>
-        <td><InlineField :object="group" :path="`members/${member.item}/signedIn`" :type="{ type: 'flag', required: true }" :label="`${names.of(member.who)} signed in`" /></td>
-        <td><InlineField :object="group" :path="`members/${member.item}/tier`" :type="{ type: 'whole', required: true }" :label="`Tier of ${names.of(member.who)}`" /></td>
-        <td v-if="isByShare"><InlineField :object="group" :path="`members/${member.item}/share`" :type="{ type: 'whole' }" :label="`Share of ${names.of(member.who)}`" /></td>
-        <td><InlineField v-if="member.who.startsWith('outside:')" :object="group" :path="`members/${member.item}/confirm`" :type="{ type: 'flag', required: true }" :label="`${names.of(member.who)} confirms`" /><span v-else class="soft">as their phones say</span></td>
+        <td><InlineField :object="group" :path="`members/${member.item}/signedIn`" :label="`${names.of(member.who)} signed in`" /></td>
+        <td><InlineField :object="group" :path="`members/${member.item}/tier`" :label="`Tier of ${names.of(member.who)}`" /></td>
+        <td v-if="isByShare"><InlineField :object="group" :path="`members/${member.item}/share`" :label="`Share of ${names.of(member.who)}`" /></td>
+        <td><InlineField v-if="member.who.startsWith('outside:')" :object="group" :path="`members/${member.item}/confirm`" :label="`${names.of(member.who)} confirms`" /><span v-else class="soft">as their phones say</span></td>
         <td :class="{ quiet: tally(member.who)?.answered === 0 }">{{ took(member.who) }}</td>
         <td class="hands">
           <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move ${names.of(member.who)} up`" title="Alt ↑" @click="move(index, -1)">↑</button>

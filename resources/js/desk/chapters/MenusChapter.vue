@@ -8,7 +8,6 @@ import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
-import { asText, valueAt } from '../values'
 import AnswersByState from './AnswersByState.vue'
 import DirectoryPane from './DirectoryPane.vue'
 import KeyOutline from './KeyOutline.vue'
@@ -33,7 +32,7 @@ const sorts = [
 
 const from = computed(() => names.value.objects.filter((object) => selected.value !== undefined && object.ref !== selected.value.ref && Object.keys(object.refersTo).includes(selected.value.ref)))
 const isMenu = computed(() => selected.value?.kind === 'menu')
-const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensions/scope') ?? 'off'))
+const dials = computed(() => selected.value?.kind === 'menu' ? selected.value.fields.dialExtensions.scope : 'off')
 </script>
 
 <template>
@@ -56,8 +55,8 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
           <h2>{{ selected.label }}</h2>
           <span class="soft">{{ from.length === 0 ? 'nothing leads here' : `reached from ${from.slice(0, 2).map((each) => each.display ?? each.label).join(', ')}${from.length > 2 ? ` and ${from.length - 2} more` : ''}` }}</span>
           <p v-if="isMenu" class="how">
-            plays <InlineField :object="selected" path="plays" :type="{ type: 'whole', required: true }" label="Plays" /> times, waits <InlineField :object="selected" path="wait" :type="{ type: 'seconds', required: true }" label="Waits" />, any extension may be dialled
-            <InlineField :object="selected" path="dialExtensions/scope" :type="{ type: 'choice', choices: { off: 'no', site: 'of this site', all: 'yes' }, required: true }" label="Any extension may be dialled" /><template v-if="dials !== 'off'">, from <InlineField :object="selected" path="dialExtensions/least" :type="{ type: 'whole', required: true }" label="Least digits" /> digits on</template>
+            plays <InlineField :object="selected" path="plays" label="Plays" /> times, waits <InlineField :object="selected" path="wait" label="Waits" />, any extension may be dialled
+            <InlineField :object="selected" path="dialExtensions/scope" :type="{ choices: { off: 'no', site: 'of this site', all: 'yes' } }" label="Any extension may be dialled" /><template v-if="dials !== 'off'">, from <InlineField :object="selected" path="dialExtensions/least" label="Least digits" /> digits on</template>
           </p>
         </div>
         <AnswersByState v-if="selected.kind === 'attendant'" :attendant="selected" @open="select" />
@@ -69,8 +68,8 @@ const dials = computed(() => asText(valueAt(selected.value?.fields, 'dialExtensi
           <ScriptPane :holder="selected" path="prompt" :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []" :written="scripts.data.value?.find((each) => each.ref === selected?.ref)?.written ?? ''" :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0" />
         </div>
         <p v-else-if="selected.kind === 'announcement'" class="says">
-          Plays <InlineField :object="selected" path="prompt" :type="{ type: 'reference', kinds: ['prompt'], unset: 'nothing' }" label="Prompt" />, then
-          <InlineField :object="selected" path="then" :type="{ type: 'destination', kinds: ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line'] }" label="Then" />.
+          Plays <InlineField :object="selected" path="prompt" :type="{ unset: 'nothing' }" label="Prompt" />, then
+          <InlineField :object="selected" path="then" label="Then" />.
         </p>
         <PromptPane v-else :prompt="selected" />
         <AllFields :object="selected" removable />

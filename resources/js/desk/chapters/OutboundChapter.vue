@@ -6,30 +6,30 @@ import { client, take, type BookObject, type RouteClaims } from '@/api'
 import { EmptyState, ErrorState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
-import { FORMS } from '../columns'
+import { typeAt } from '../catalogue'
 import { useHistory } from '../history'
 import { keyFor } from '../making'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
-import { valueAt } from '../values'
 import DialTester from './DialTester.vue'
 import DigitBuilder from './DigitBuilder.vue'
 import SampleTable from './SampleTable.vue'
 
 /** Trunks, routes in the order they are tried, what each lets through, and what becomes of dialled digits. */
 const { customer, edit, names } = useDesk()
-const { all, selected: pointed, select } = useSelected('trunk', 'route')
+const { selected: pointed, select } = useSelected('trunk', 'route')
 const address = useRoute()
 const digits = ref('')
 /** As the calls of three months came. */
 const { history } = useHistory(90)
 const wrongForms = computed(() => (history.data.value?.forms ?? []).flatMap((form) => (form.instead === null ? [] : [{ ...form, instead: form.instead }])))
 const isMaking = ref(false)
+const FORMS = typeAt('trunk', 'deliversAs').choices ?? {}
 
-const trunks = computed(() => all.value.filter((object) => object.kind === 'trunk'))
+const trunks = computed(() => names.value.all('trunk'))
 /** As they are asked: those for emergency calls before all others. */
-const routes = computed(() => all.value.filter((object) => object.kind === 'route').sort((one, other) => Number(isForHelp(other)) - Number(isForHelp(one)) || position(one) - position(other)))
+const routes = computed(() => names.value.all('route').sort((one, other) => Number(other.fields.emergency) - Number(one.fields.emergency) || one.fields.position - other.fields.position))
 /** Routes are what one comes for: the first, until something is chosen. */
 const selected = computed(() => (address.query['at'] === undefined ? (routes.value[0] ?? pointed.value) : pointed.value))
 const route = computed(() => (selected.value?.kind === 'route' ? selected.value : undefined))
@@ -41,14 +41,6 @@ const outbound = useQuery({
 })
 const claims = computed(() => new Map((outbound.data.value?.routes ?? []).map((each) => [each.route, each])))
 const struck = computed(() => [...claims.value.values()].filter((each) => each.shadowedBy.length > 0).map((each) => each.route))
-
-function isForHelp(object: BookObject): boolean {
-  return valueAt(object.fields, 'emergency') === true
-}
-
-function position(object: BookObject): number {
-  return Number(valueAt(object.fields, 'position') ?? 0)
-}
 
 function lengths(each: RouteClaims): string {
   if (!each.isKnown) return ''
@@ -89,7 +81,7 @@ function copyTrunk(trunk: BookObject): void {
 
 function make(made: { name: string; digits: string; strip: number; class: string; emergency: boolean }): void {
   const key = keyFor(made.name, 'route', names.value.objects)
-  const last = Math.max(0, ...routes.value.map(position))
+  const last = Math.max(0, ...routes.value.map((each) => each.fields.position))
   void edit([{ op: 'create', object: `route:${key}`, path: '', value: { ...made, position: last + 1, trunks: trunks.value.slice(0, 1).map((each) => each.ref) } }]).then(() => {
     isMaking.value = false
     select(`route:${key}`)
@@ -112,7 +104,7 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
     <SheetGrid v-else kind="route" :objects="routes" :selected="route?.ref" after="Lets through" :struck @select="select">
       <template #after="{ object }">
         <template v-if="claims.get(object.ref) !== undefined">
-          <span class="small">{{ isForHelp(object) ? 'emergency calls, before all others: ' : '' }}{{ lengths(claims.get(object.ref)!) }}</span>
+          <span class="small">{{ object.kind === 'route' && object.fields.emergency ? 'emergency calls, before all others: ' : '' }}{{ lengths(claims.get(object.ref)!) }}</span>
           <span v-for="each in faultsOf(claims.get(object.ref)!)" :key="each" class="small remark wrong">{{ each }}</span>
           <span v-for="each in remarks(claims.get(object.ref)!)" :key="each" class="small remark soft">{{ each }}</span>
         </template>

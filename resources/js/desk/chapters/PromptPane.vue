@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, onBeforeUnmount, ref } from 'vue'
-import { client, detailOf, take, type BookObject, type Recording } from '@/api'
+import { client, detailOf, take, type ObjectOf, type Recording } from '@/api'
 import { age, useNow } from '@/shared'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import { beginTake, type Take } from '../sound'
-import { asText, valueAt } from '../values'
 
 /** A prompt: its script, what it sounds like, and every version of that. */
-const { prompt } = defineProps<{ prompt: BookObject }>()
+const { prompt } = defineProps<{ prompt: ObjectOf<'prompt'> }>()
 
 const { customer, queries, names } = useDesk()
 const queryClient = useQueryClient()
@@ -26,8 +25,8 @@ const recording = ref<Take>()
 const isOver = ref(false)
 const file = ref<HTMLInputElement>()
 
-const audio = computed(() => valueAt(prompt.fields, 'audio') as { seconds: number; peakDb: number | null } | null)
-const script = computed(() => asText(valueAt(prompt.fields, 'script') ?? ''))
+const audio = computed(() => prompt.fields.audio)
+const script = computed(() => prompt.fields.script ?? '')
 const users = computed(() => names.value.objects.filter((object) => Object.keys(object.refersTo).includes(prompt.ref)))
 /** Words at 150 a minute, as long as nothing is recorded. */
 const length = computed(() => (audio.value === null ? `${Math.ceil((script.value.match(/\S+/g)?.length ?? 0) * 60 / 150)} s as spoken at 150 words a minute` : `${audio.value.seconds.toFixed(1)} s${audio.value.peakDb === null ? ', silent' : `, ${audio.value.peakDb} dB at its loudest`}`))
@@ -101,10 +100,10 @@ onBeforeUnmount(() => { recording.value?.drop() })
 <template>
   <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- the button takes a file by keyboard -->
   <section class="prompt" :aria-label="`Prompt ${prompt.label}`" @dragover.prevent="isOver = true" @dragleave="isOver = false" @drop.prevent="upload($event.dataTransfer?.files)">
-    <p class="script">“<InlineField :object="prompt" path="script" :type="{ type: 'text', unset: 'no script yet' }" label="Script" />”</p>
+    <p class="script">“<InlineField :object="prompt" path="script" :type="{ unset: 'no script yet' }" label="Script" />”</p>
     <p class="soft">
-      In <InlineField :object="prompt" path="language" :type="{ type: 'text', required: true }" label="Language" /> · <span class="mono">{{ length }}</span>
-      <template v-if="valueAt(prompt.fields, 'standIn') === true"> · <strong>spoken by a stand-in voice</strong></template>
+      In <InlineField :object="prompt" path="language" label="Language" /> · <span class="mono">{{ length }}</span>
+      <template v-if="prompt.fields.standIn"> · <strong>spoken by a stand-in voice</strong></template>
       · {{ users.length === 0 ? 'heard nowhere' : `heard at ${users.map((each) => each.label).join(', ')}` }}
     </p>
     <p class="acts">

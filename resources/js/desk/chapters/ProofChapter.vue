@@ -149,7 +149,7 @@ const heaviest = computed(() => findings.value.filter((finding) => finding.sever
       <thead><tr><th scope="col">Promise</th><th scope="col">Call</th><th scope="col">By the model</th><td class="corner" /></tr></thead>
       <tbody>
         <tr v-for="promise in data.promises" :key="promise.ref">
-          <td><InlineField v-if="names.get(promise.ref) !== undefined" :object="names.get(promise.ref)!" path="text" :type="{ type: 'text', required: true }" label="Promise" /></td>
+          <td><InlineField v-if="names.get(promise.ref) !== undefined" :object="names.get(promise.ref)!" path="text" label="Promise" /></td>
           <td><button type="button" class="text-button mono" @click="call(promise.sentence)">{{ promise.sentence ?? 'with an order of its own' }}</button></td>
           <td><strong :class="promise.isKept ? 'kept' : 'broken'">{{ promise.isKept ? 'kept' : 'broken' }}</strong><span v-if="!promise.isKept" class="soft"> {{ withNames(promise.reason, names) }}</span></td>
           <td class="hands"><button v-if="!promise.isKept" type="button" class="text-button small" @click="keepAsIs(promise)">promise what it does</button><button type="button" class="text-button small" @click="drop(promise.ref)">drop</button></td>

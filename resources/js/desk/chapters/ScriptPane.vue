@@ -6,25 +6,19 @@ import InlineField from '../InlineField.vue'
 import { keyFor } from '../making'
 import { asText, valueAt } from '../values'
 
-interface Key {
-  item: string
-  to: string | null
-  label: string | null
-}
-
 /** What callers hear in a menu: its script, what of it speaks of keys that are not set, and a script written from the keys. */
 const props = defineProps<{ holder: BookObject; path: string; keys: { key: string; words: string }[]; written: string; seconds: number }>()
 
 const { names, edit } = useDesk()
 
-const prompt = computed(() => names.value.get(asText(valueAt(props.holder.fields, props.path) ?? '')))
-const script = computed(() => valueAt(prompt.value?.fields, 'script'))
-const set = computed(() => (valueAt(props.holder.fields, 'keys') ?? []) as Key[])
+const prompt = computed(() => names.value.as('prompt', asText(valueAt(props.holder.fields, props.path) ?? '')))
+const script = computed(() => prompt.value?.fields.script ?? '')
+const set = computed(() => (props.holder.kind === 'menu' ? props.holder.fields.keys : []))
 const unset = computed(() => props.keys.filter((each) => !set.value.some((key) => key.item === each.key)))
 
 /** The script cut where it speaks of a key that is not set. */
 const pieces = computed(() => {
-  let rest = typeof script.value === 'string' ? script.value : ''
+  let rest = script.value
   const all: { text: string; wrong: boolean }[] = []
   for (const each of unset.value) {
     const at = rest.indexOf(each.words)
@@ -49,11 +43,11 @@ function write(): void {
 
 <template>
   <aside class="pane" aria-label="Prompt">
-    <p class="soft">Prompt · <InlineField :object="holder" :path :type="{ type: 'reference', kinds: ['prompt'], unset: 'none' }" label="Prompt" /></p>
+    <p class="soft">Prompt · <InlineField :object="holder" :path :type="{ unset: 'none' }" label="Prompt" /></p>
     <template v-if="prompt !== undefined">
       <p class="script"><template v-for="(piece, index) in pieces" :key="index"><mark v-if="piece.wrong">{{ piece.text }}</mark><template v-else>{{ piece.text }}</template></template></p>
-      <p class="soft small"><span class="mono">{{ seconds }} s</span> {{ valueAt(prompt.fields, 'audio') === null ? 'as spoken at 150 words a minute; no recording yet' : 'as recorded' }}</p>
-      <p class="soft">Script: <InlineField :object="prompt" path="script" :type="{ type: 'text', unset: 'none yet' }" label="Script" /></p>
+      <p class="soft small"><span class="mono">{{ seconds }} s</span> {{ prompt.fields.audio === null ? 'as spoken at 150 words a minute; no recording yet' : 'as recorded' }}</p>
+      <p class="soft">Script: <InlineField :object="prompt" path="script" :type="{ unset: 'none yet' }" label="Script" /></p>
     </template>
     <p v-else class="soft">Callers hear nothing and do not know that they may choose.</p>
     <button type="button" class="quiet-button" :disabled="written === ''" @click="write">Write from the keys</button>

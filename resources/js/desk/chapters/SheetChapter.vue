@@ -10,10 +10,12 @@ import PinKeeper from '../PinKeeper.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
 import { columnsOf } from '../columns'
+import { useDesk } from '../desk'
 
 /** A chapter that is one sheet: all objects of a kind as lines of a spreadsheet, and every field of the one in view. */
 const props = defineProps<{ chapter: Chapter; zone: string }>()
 
+const { names } = useDesk()
 const kind = props.chapter.kinds[0] ?? 'number'
 const { all, selected, select } = useSelected(...props.chapter.kinds)
 
@@ -28,14 +30,14 @@ const mayMake = computed(() => kind !== 'number' && kind !== 'tenant')
   <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{ mayMake ? 'Type a name below, or paste a list of names.' : 'The template this customer was taken on from makes none.' }}</EmptyState>
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
   <NewObject v-if="mayMake" :kind @made="select" />
-  <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="lines" :zone />
+  <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="names.all('mailbox')" :zone />
   <p v-if="others.length > 0" class="others soft">
     Also here:
     <button v-for="object in others" :key="object.ref" type="button" class="text-button" @click="select(object.ref)">{{ object.label }} ({{ kindsInWords(object.kind).one.toLowerCase() }})</button>
   </p>
   <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="mayMake || selected.kind === 'number'" />
   <!-- Last, as they come from elsewhere and later: nothing below them jumps. -->
-  <PortOrders v-if="kind === 'number'" :numbers="lines" />
+  <PortOrders v-if="kind === 'number'" :numbers="names.all('number')" />
   <CallsMade v-if="kind === 'number' && lines.length > 0" by="numbers" />
 </template>
 

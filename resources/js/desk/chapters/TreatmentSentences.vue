@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { BookObject, Ruler } from '@/api'
-import { DESTINATION } from '../columns'
+import type { ObjectOf, Ruler } from '@/api'
 import { useDesk } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
 import { sidesOf, withSide, type Sides } from '../treatments'
-import { valueAt } from '../values'
 
 /** What becomes of a user's calls in one state of their hours, as sentences, with who rings when. */
-const props = defineProps<{ user: BookObject; state: 'open' | 'closed' | 'holiday'; ruler: Ruler | undefined }>()
+const props = defineProps<{ user: ObjectOf<'user'>; state: 'open' | 'closed' | 'holiday'; ruler: Ruler | undefined }>()
 
 const { edit, names } = useDesk()
 
@@ -24,20 +22,22 @@ const CONDITIONS = [
   ['noAnswer', 'No answer'],
 ] as const
 
+type Condition = (typeof CONDITIONS)[number][0]
+
 const path = computed(() => `handling/${props.state}`)
-const handling = computed(() => valueAt(props.user.fields, path.value) as Record<string, unknown> | null)
+const handling = computed(() => props.user.fields.handling[props.state])
 
 /** What holds where a user sets nothing: the site's default, the customer's, the mailbox. */
-function inherited(condition: string): string {
+function inherited(condition: Condition): string {
   if (condition === 'always' || condition === 'onACall') return condition === 'always' ? 'rings' : 'the second line rings'
-  const tenant = names.value.objects.find((object) => object.kind === 'tenant')
-  const site = names.value.get((valueAt(props.user.fields, 'site') as string | null) ?? '')
+  const tenant = names.value.all('tenant')[0]
+  const site = names.value.as('site', props.user.fields.site)
   for (const [holder, word] of [[site, 'the site’s default'], [tenant, 'the customer’s default']] as const) {
-    const set = valueAt(holder?.fields, `defaults/${condition}`)
+    const set = holder?.fields.defaults[condition] ?? null
     if (set !== null) return `${said(set)}, ${word}`
   }
-  const mailbox = valueAt(props.user.fields, 'mailbox')
-  return typeof mailbox === 'string' ? names.value.of(mailbox) : 'nowhere: the call is cut off'
+  const { mailbox } = props.user.fields
+  return mailbox === null ? 'nowhere: the call is cut off' : names.value.of(mailbox)
 }
 
 function said(treatment: unknown): string {
@@ -45,11 +45,11 @@ function said(treatment: unknown): string {
   return [...new Set([outside, inside].flatMap((each) => (each === null ? [] : [names.value.of(each)])))].join(' or ')
 }
 
-function sides(condition: string): Sides {
+function sides(condition: Condition): Sides {
   return sidesOf(handling.value?.[condition])
 }
 
-function take(condition: string, side: 'outside' | 'inside' | 'both', to: unknown): void {
+function take(condition: Condition, side: 'outside' | 'inside' | 'both', to: unknown): void {
   void edit([{ object: props.user.ref, path: `${path.value}/${condition}`, value: side === 'both' ? to : withSide(handling.value?.[condition], side, to) }])
 }
 
@@ -66,17 +66,17 @@ function setOwn(): void {
   <template v-if="handling !== null">
     <TimingRuler v-if="ruler !== undefined && ruler.bars.length > 0" :ruler :label="`Which phone of ${user.label} rings when`" />
     <p v-else class="soft">Nothing rings for {{ user.label }}.</p>
-    <p class="soft">Phones ring <InlineField :object="user" :path="`${path}/ring`" :type="{ type: 'choice', choices: { together: 'together', inOrder: 'one after the other' }, required: true }" label="How phones ring" />: <InlineField :object="user" :path="`${path}/legs`" :type="{ type: 'list', unset: 'all' }" label="Which phones ring" />.</p>
+    <p class="soft">Phones ring <InlineField :object="user" :path="`${path}/ring`" :type="{ choices: { together: 'together', inOrder: 'one after the other' } }" label="How phones ring" />: <InlineField :object="user" :path="`${path}/legs`" :type="{ unset: 'all' }" label="Which phones ring" />.</p>
     <ul class="sentences">
       <li v-for="[condition, words] in CONDITIONS" :key="condition">
         <span class="when">{{ words }}</span>
         <span v-if="sides(condition).outside === sides(condition).inside">
-          <InlineField :object="user" :path="`${path}/${condition}`" :type="{ ...DESTINATION, unset: inherited(condition) }" :label="`${words}, all calls`" :value="sides(condition).outside" holds @take="take(condition, 'both', $event)" />
+          <InlineField :object="user" :path="`${path}/${condition}`" :type="{ unset: inherited(condition) }" :label="`${words}, all calls`" :value="sides(condition).outside" holds @take="take(condition, 'both', $event)" />
           <button v-if="sides(condition).outside !== null" type="button" class="text-button small apart" @click="take(condition, 'inside', null)">colleagues otherwise</button>
         </span>
         <span v-else>
-          from outside: <InlineField :object="user" :path="`${path}/${condition}/outside`" :type="{ ...DESTINATION, unset: inherited(condition) }" :label="`${words}, from outside`" :value="sides(condition).outside" holds @take="take(condition, 'outside', $event)" />;
-          from colleagues: <InlineField :object="user" :path="`${path}/${condition}/inside`" :type="{ ...DESTINATION, unset: inherited(condition) }" :label="`${words}, from colleagues`" :value="sides(condition).inside" holds @take="take(condition, 'inside', $event)" />
+          from outside: <InlineField :object="user" :path="`${path}/${condition}/outside`" :type="{ unset: inherited(condition) }" :label="`${words}, from outside`" :value="sides(condition).outside" holds @take="take(condition, 'outside', $event)" />;
+          from colleagues: <InlineField :object="user" :path="`${path}/${condition}/inside`" :type="{ unset: inherited(condition) }" :label="`${words}, from colleagues`" :value="sides(condition).inside" holds @take="take(condition, 'inside', $event)" />
         </span>
       </li>
     </ul>

@@ -1,14 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import type { ObjectOf } from '@/api'
 import { itemFor } from '../making'
 
-interface Piece {
-  item: string
-  days?: string[]
-  from?: string
-  to?: string
-  span?: [string, string] | null
-}
+type Day = (typeof DAYS)[number]
+type Piece = ObjectOf<'schedule'>['fields']['weekly'][number]
 
 /**
  * Seven days to paint on, by the quarter of an hour: drag over empty time opens it, drag over open time closes it. By keyboard the
@@ -17,7 +13,7 @@ interface Piece {
 const props = defineProps<{ weekly: Piece[]; label: string }>()
 const emit = defineEmits<{ paint: [weekly: Piece[]] }>()
 
-const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun']
+const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
 const NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const DAY = 1440
 const GRAIN = 15
@@ -36,7 +32,7 @@ function clock(minute: number): string {
 }
 
 function dayAndMinute(text: string): number {
-  return DAYS.indexOf(text.slice(0, 3)) * DAY + minutes(text.slice(4))
+  return DAYS.findIndex((day) => text.startsWith(day)) * DAY + minutes(text.slice(4))
 }
 
 /** Open stretches of a day, in minutes; what runs past midnight shows on both days. */
@@ -46,8 +42,8 @@ const stretches = computed<[number, number][][]>(() => {
     for (let day = Math.floor(from / DAY); day * DAY < to; day++) week[day % 7]?.push([Math.max(from - day * DAY, 0), Math.min(to - day * DAY, DAY)])
   }
   for (const piece of props.weekly) {
-    if (piece.span !== null && piece.span !== undefined) {
-      const [from, to] = [dayAndMinute(piece.span[0]), dayAndMinute(piece.span[1])]
+    if (piece.span !== null) {
+      const [from = 0, to = 0] = piece.span.map(dayAndMinute)
       put(from, to <= from ? to + 7 * DAY : to)
       continue
     }
@@ -72,20 +68,20 @@ function joined(day: [number, number][]): [number, number][] {
 
 /** The week as painted: each stretch of a day with the days that have the same one, in one piece. */
 function pieces(week: [number, number][][]): Piece[] {
-  const days = new Map<string, string[]>()
+  const days = new Map<string, Day[]>()
   week.forEach((day, index) => {
     for (const [from, to] of day) {
       const key = `${clock(from)} ${clock(to)}`
-      days.set(key, [...(days.get(key) ?? []), DAYS[index] ?? ''])
+      days.set(key, [...(days.get(key) ?? []), DAYS[index] ?? 'mon'])
     }
   })
   const taken: string[] = []
   return [...days.entries()].map(([key, on]) => {
     const [from = '', to = ''] = key.split(' ')
-    const old = props.weekly.find((piece) => piece.from === from && piece.to === to && !taken.includes(piece.item)) ?? props.weekly.find((piece) => (piece.span ?? null) === null && piece.days?.join() === on.join() && (piece.from === from || piece.to === to) && !taken.includes(piece.item))
+    const old = props.weekly.find((piece) => piece.from === from && piece.to === to && !taken.includes(piece.item)) ?? props.weekly.find((piece) => piece.span === null && piece.days?.join() === on.join() && (piece.from === from || piece.to === to) && !taken.includes(piece.item))
     const item = old?.item ?? itemFor(`${on[0] ?? 'day'}-${from.replace(':', '')}`, [...taken, ...props.weekly.map((piece) => piece.item)])
     taken.push(item)
-    return { item, days: on, from, to }
+    return { item, days: on, from, to, span: null }
   })
 }
 
