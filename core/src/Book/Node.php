@@ -36,10 +36,22 @@ final readonly class Node
     /** Refuses every field but these. */
     public function allow(string ...$fields): void
     {
-        foreach (array_keys($this->fields) as $field) {
-            if (! in_array((string) $field, $fields, true)) {
-                throw UnusableBook::unknownField($this->path, (string) $field, array_values($fields));
-            }
+        $this->allowNamed(array_flip($fields));
+    }
+
+    /**
+     * The same with the names as keys, for whoever asks it of many.
+     *
+     * @internal
+     *
+     * @param  array<array-key, mixed>  $fields  by name
+     *
+     * @throws UnusableBook
+     */
+    public function allowNamed(array $fields): void
+    {
+        foreach (array_diff_key($this->fields, $fields) as $field => $_) {
+            throw UnusableBook::unknownField($this->path, (string) $field, array_map(strval(...), array_keys($fields)));
         }
     }
 

@@ -22,6 +22,11 @@ final class Day extends Field
         return $node->date($field) ?? ($this->like === null ? null : $node->date($this->like)) ?? ($this->must ? throw UnusableBook::missing($node->path, $field) : null);
     }
 
+    public function isAlone(): bool
+    {
+        return $this->like === null;
+    }
+
     public function mayBeUnset(): bool
     {
         return ! $this->must && $this->like === null;

@@ -21,10 +21,15 @@ final class Each extends Field
     {
         $values = [];
         foreach ($this->names as $name) {
-            $values[$name] = $this->field->read($node, $name);
+            $values[$name] = $node->isNullOrMissing($name) ? null : $this->field->read($node, $name);
         }
 
         return $values;
+    }
+
+    public function isAlone(): bool
+    {
+        return false;
     }
 
     /** @return array<string, mixed> */
@@ -32,17 +37,35 @@ final class Each extends Field
     {
         $written = [];
         foreach ($this->names as $name) {
-            $written[$name] = $this->field->write(is_array($value) ? $value[$name] : null);
+            $each = is_array($value) ? $value[$name] : null;
+            $written[$name] = $each === null ? null : $this->field->write($each);
         }
 
         return $written;
+    }
+
+    public function leads(): bool
+    {
+        return $this->field->leads();
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        $sends = [];
+        foreach (is_array($value) ? $value : [] as $name => $each) {
+            $sends += $each === null ? [] : $this->field->sends("{$path}{$name}", $each);
+        }
+
+        return $sends;
     }
 
     public function links(string $path, mixed $value): array
     {
         $links = [];
         foreach (is_array($value) ? $value : [] as $name => $each) {
-            array_push($links, ...$this->field->links("{$path}{$name}", $each));
+            foreach ($each === null ? [] : $this->field->links("{$path}{$name}", $each) as $link) {
+                $links[] = $link;
+            }
         }
 
         return $links;

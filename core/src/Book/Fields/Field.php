@@ -37,10 +37,28 @@ abstract class Field
     /** @throws \Jaunty\Core\Book\UnusableBook naming the path */
     abstract public function read(Node $node, string $field): mixed;
 
+    /** Whether what it reads where nothing is set is always the same, whatever stands beside it, and null is as good as nothing. */
+    public function isAlone(): bool
+    {
+        return true;
+    }
+
     /** As the canonical form has it. */
     public function write(mixed $value): mixed
     {
         return $value;
+    }
+
+    /** Whether a book has it just as the class has it. */
+    public function isPlain(): bool
+    {
+        return (new \ReflectionMethod($this, 'write'))->class === self::class;
+    }
+
+    /** Whether it can lead to another object at all. */
+    public function leads(): bool
+    {
+        return false;
     }
 
     /** @return list<Link> */
@@ -53,6 +71,12 @@ abstract class Field
     public function begins(): mixed
     {
         return null;
+    }
+
+    /** @return array<string, string> where it sends calls, as a book writes it, by path */
+    public function sends(string $path, mixed $value): array
+    {
+        return [];
     }
 
     /** Whether it may be null in the canonical form. */

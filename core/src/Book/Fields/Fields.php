@@ -6,8 +6,15 @@ namespace Jaunty\Core\Book\Fields;
 
 use Jaunty\Core\Book\Link;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\UnusableBook;
 
-/** The fields that a class of the book declares at its properties, in the order of its constructor. Gathered once for each class. */
+/**
+ * The fields that a class of the book declares at its properties, in the order of its constructor. Gathered once for each class.
+ *
+ * Whole books are read and written through here at every edit, so what most objects leave unset costs next to nothing: their
+ * values are known beforehand, and what stands in a book as it stands in the class is copied as one.
+ */
 final class Fields
 {
     /** The step that names the order of a list's items. */
@@ -16,24 +23,61 @@ final class Fields
     /** @var array<class-string, self> */
     private static array $known = [];
 
-    /** @var array<string, list<string>> what may stand in the object, under '', and in the objects inside it */
+    /** @var array<string, array<string, true>> what may stand in the object, under '', and in the objects inside it */
     private readonly array $allowed;
+
+    /** @var array<int, mixed> what each field reads where nothing is set */
+    private readonly array $absent;
+
+    /** @var array<int, true> those of which the line above is known; any other is read in any case */
+    private readonly array $isAbsent;
+
+    /** @var array<string, mixed> every name of the canonical form in its order, for values to take their place */
+    private readonly array $form;
+
+    /** @var array<string, true> properties whose value and name in a book are the same */
+    private readonly array $plain;
+
+    /** @var list<array{string, string, string, Field}> the others, but for the id */
+    private readonly array $written;
+
+    /** @var list<array{string, string, string, Field}> those that may lead to other objects */
+    private readonly array $leading;
 
     /** @var ?array<string, Field> */
     private ?array $named = null;
 
-    /** @param list<array{string, string, string, Field}> $fields property, the object inside that holds the field or '', its name there */
-    private function __construct(public readonly array $fields)
+    /**
+     * @param  class-string  $class
+     * @param  list<array{string, string, string, Field}>  $fields  property, the object inside that holds the field or '', its name there
+     */
+    private function __construct(private readonly string $class, public readonly array $fields)
     {
         $allowed = ['' => []];
-        foreach ($fields as [, $group, $name, $field]) {
+        [$absent, $isAbsent, $form, $plain, $written, $leading] = [[], [], [], [], [], []];
+        foreach ($fields as $index => [$property, $group, $name, $field]) {
             if (! isset($allowed[$group])) {
-                $allowed[''][] = $group;
+                $allowed[''][$group] = true;
                 $allowed[$group] = [];
             }
-            array_push($allowed[$group], ...($field instanceof Each ? $field->names : [$name]));
+            $names = $field instanceof Each ? $field->names : [$name];
+            $allowed[$group] += array_fill_keys($names, true);
+            $isAlone = ! $field->must && $field->isAlone();
+            $absent[] = $isAlone ? $field->read(Node::of([]), $name) : null;
+            $isAbsent += $isAlone ? [$index => true] : [];
+            $leading = $field->leads() ? [...$leading, [$property, $group, $name, $field]] : $leading;
+            if ($field instanceof Id) {
+                continue;
+            }
+            $form += $group === '' ? array_fill_keys($names, null) : [$group => []];
+            if ($field->isPlain() && $group === '' && $property === $name) {
+                $plain[$property] = true;
+            } else {
+                $written[] = [$property, $group, $name, $field];
+            }
         }
-        $this->allowed = $allowed;
+        [$this->allowed, $this->absent, $this->isAbsent] = [$allowed, $absent, $isAbsent];
+        [$this->form, $this->plain, $this->written, $this->leading] = [$form, $plain, $written, $leading];
     }
 
     /** @param class-string $class */
@@ -42,17 +86,24 @@ final class Fields
         return self::$known[$class] ??= self::gather($class);
     }
 
-    /** @return array<string, mixed> what the constructor takes, by property */
+    /**
+     * @return array<int, mixed> what the constructor takes, in its order
+     *
+     * @throws UnusableBook naming the path of the first fault
+     */
     public function read(Node $node): array
     {
-        $holders = [];
+        [$holders, $bare] = [[], []];
         foreach ($this->allowed as $group => $names) {
             $holders[$group] = $group === '' ? $node : $node->object($group);
-            $holders[$group]->allow(...$names);
+            $holders[$group]->allowNamed($names);
+            $bare[$group] = $holders[$group]->bare();
         }
-        $values = [];
-        foreach ($this->fields as [$property, $group, $name, $field]) {
-            $values[$property] = $field->read($holders[$group], $name);
+        $values = $this->absent;
+        foreach ($this->fields as $index => [, $group, $name, $field]) {
+            if (isset($bare[$group][$name]) || ! isset($this->isAbsent[$index])) {
+                $values[$index] = $field->read($holders[$group], $name);
+            }
         }
 
         return $values;
@@ -61,7 +112,30 @@ final class Fields
     /** @return array<string, mixed> the canonical form: every field but the id */
     public function write(object $object): array
     {
-        return $this->written(get_object_vars($object));
+        $values = get_object_vars($object);
+        $written = array_replace($this->form, array_intersect_key($values, $this->plain));
+        $inside = [];
+        foreach ($this->written as [$property, $group, $name, $field]) {
+            $value = $values[$property];
+            if ($field instanceof Each) {
+                $written = array_replace($written, $field->write($value));
+            } elseif ($value === null && $group === '' && ! $field instanceof Own) {
+                continue;
+            } else {
+                $is = match (true) {
+                    $value instanceof \BackedEnum => $value->value,
+                    $value instanceof Reference => (string) $value,
+                    default => $field->write($value),
+                };
+                if ($group === '') {
+                    $written[$name] = $is;
+                } else {
+                    $inside[$group][$name] = $is;
+                }
+            }
+        }
+
+        return $inside === [] ? $written : array_replace($written, $inside);
     }
 
     /** @return array<string, mixed> the canonical form as JSON has it: what is by name is an object, an empty one too */
@@ -83,20 +157,47 @@ final class Fields
      */
     public function links(object $object, string $before): array
     {
-        $values = get_object_vars($object);
+        $values = $this->leading === [] ? [] : get_object_vars($object);
         $links = [];
-        foreach ($this->fields as [$property, $group, $name, $field]) {
+        foreach ($this->leading as [$property, $group, $name, $field]) {
+            $value = $values[$property];
+            if ($value === null || $value === []) {
+                continue;
+            }
+            if ($value instanceof Reference && $group === '') {
+                $links[] = new Link("{$before}{$name}", $value);
+
+                continue;
+            }
             $path = match (true) {
                 $field instanceof Each => $before,
                 $group === '' => "{$before}{$name}",
                 default => "{$before}{$group}/{$name}",
             };
-            foreach ($field->links($path, $values[$property]) as $link) {
+            foreach ($field->links($path, $value) as $link) {
                 $links[] = $link;
             }
         }
 
         return $links;
+    }
+
+    /**
+     * @param  string  $before  what stands before each path, a slash at its end
+     * @return array<string, string> where the object sends calls, as a book writes it, by path
+     */
+    public function sends(object $object, string $before = ''): array
+    {
+        $values = $this->leading === [] ? [] : get_object_vars($object);
+        $sends = [];
+        foreach ($this->leading as [$property, $group, $name, $field]) {
+            $value = $values[$property];
+            if ($value !== null && $value !== [] && ! $value instanceof Reference) {
+                $sends += $field->sends($field instanceof Each ? $before : $before . ($group === '' ? '' : "{$group}/") . $name, $value);
+            }
+        }
+
+        return $sends;
     }
 
     /**
@@ -107,7 +208,9 @@ final class Fields
      */
     public function defaults(array $written): array
     {
-        return $this->written($this->read(Node::of($this->must($written))));
+        $bare = ($this->class)::read(Node::of($this->must($written)));
+
+        return is_object($bare) ? $this->write($bare) : [];
     }
 
     /**
@@ -126,28 +229,10 @@ final class Fields
         return $must;
     }
 
-    /** @return array<string, Field> as they stand in the book: by name, those inside an object as one */
+    /** @return array<string, Field> as they stand in the book: by name, those inside an object as one, with what is said of them */
     public function named(): array
     {
         return $this->named ??= $this->composed();
-    }
-
-    /** @return array<string, Field> */
-    private function composed(): array
-    {
-        $fields = [];
-        foreach ($this->fields as [, $group, $name, $field]) {
-            if ($field instanceof Each) {
-                $fields += array_fill_keys($field->names, $field->field);
-            } elseif ($group !== '') {
-                $before = $fields[$group] ?? null;
-                $fields[$group] = new Shape([...($before instanceof Shape ? $before->fields : []), $name => $field]);
-            } else {
-                $fields[$name] = $field;
-            }
-        }
-
-        return $fields;
     }
 
     /**
@@ -166,39 +251,31 @@ final class Fields
         return $field;
     }
 
-    /**
-     * @param  array<mixed>  $values  by property
-     * @return array<string, mixed>
-     */
-    private function written(array $values): array
+    /** @return array<string, Field> */
+    private function composed(): array
     {
-        $written = [];
-        $inside = [];
-        foreach ($this->fields as [$property, $group, $name, $field]) {
+        $this->hear();
+        $fields = [];
+        foreach ($this->fields as [, $group, $name, $field]) {
             if ($field instanceof Each) {
-                $written += $field->write($values[$property]);
+                $fields += array_fill_keys($field->names, $field->field);
             } elseif ($group !== '') {
-                $inside[$group][$name] = $field->write($values[$property]);
-                $written[$group] = $inside[$group];
-            } elseif (! $field instanceof Id) {
-                $written[$name] = $field->write($values[$property]);
+                $before = $fields[$group] ?? null;
+                $fields[$group] = new Shape([...($before instanceof Shape ? $before->fields : []), $name => $field]);
+            } else {
+                $fields[$name] = $field;
             }
         }
 
-        return $written;
+        return $fields;
     }
 
-    /** @param class-string $class */
-    private static function gather(string $class): self
+    /** Takes to each field what else is declared of it: only who describes fields needs that. */
+    private function hear(): void
     {
-        $isBeside = (new \ReflectionClass($class))->getAttributes(Beside::class) !== [];
-        $fields = [];
-        foreach ((new \ReflectionMethod($class, '__construct'))->getParameters() as $parameter) {
-            $declared = $parameter->getAttributes(Field::class, \ReflectionAttribute::IS_INSTANCEOF);
-            if ($declared === []) {
-                throw new \LogicException("{$class}::\${$parameter->name} declares no field");
-            }
-            $declares = $declared[0]->newInstance();
+        $isBeside = (new \ReflectionClass($this->class))->getAttributes(Beside::class) !== [];
+        foreach ((new \ReflectionMethod($this->class, '__construct'))->getParameters() as $index => $parameter) {
+            $declares = $this->fields[$index][3];
             $field = $declares instanceof Each ? $declares->field : $declares;
             $field->isBeside = $isBeside || $parameter->getAttributes(Beside::class) !== [];
             $field->isSecret = $parameter->getAttributes(Secret::class) !== [];
@@ -211,11 +288,24 @@ final class Fields
             foreach ($parameter->getAttributes(Left::class) as $left) {
                 $field->left = $left->newInstance()->only;
             }
-            $place = $declares->name ?? $parameter->name;
+        }
+    }
+
+    /** @param class-string $class */
+    private static function gather(string $class): self
+    {
+        $fields = [];
+        foreach ((new \ReflectionMethod($class, '__construct'))->getParameters() as $parameter) {
+            $declared = $parameter->getAttributes(Field::class, \ReflectionAttribute::IS_INSTANCEOF);
+            if ($declared === []) {
+                throw new \LogicException("{$class}::\${$parameter->name} declares no field");
+            }
+            $field = $declared[0]->newInstance();
+            $place = $field->name ?? $parameter->name;
             $slash = strpos($place, '/');
-            $fields[] = [$parameter->name, $slash === false ? '' : substr($place, 0, $slash), $slash === false ? $place : substr($place, $slash + 1), $declares];
+            $fields[] = [$parameter->name, $slash === false ? '' : substr($place, 0, $slash), $slash === false ? $place : substr($place, $slash + 1), $field];
         }
 
-        return new self($fields);
+        return new self($class, $fields);
     }
 }

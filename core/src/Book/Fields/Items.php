@@ -25,14 +25,38 @@ final class Items extends Field implements HasItems
 
     public function write(mixed $value): mixed
     {
-        return array_map(static fn (BookItem $item): array => $item->toArray(), self::each($value));
+        $written = [];
+        foreach (is_array($value) ? $value : [] as $item) {
+            if ($item instanceof BookItem) {
+                $written[] = $item->toArray();
+            }
+        }
+
+        return $written;
+    }
+
+    public function leads(): bool
+    {
+        return array_filter(($this->class)::fields(), static fn (Field $field): bool => $field->leads()) !== [];
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        $sends = [];
+        foreach (is_array($value) ? $value : [] as $item) {
+            $sends += $item instanceof BookItem ? Fields::of($this->class)->sends($item, "{$path}/{$item->item()}/") : [];
+        }
+
+        return $sends;
     }
 
     public function links(string $path, mixed $value): array
     {
         $links = [];
-        foreach (self::each($value) as $item) {
-            array_push($links, ...$item->links("{$path}/{$item->item()}"));
+        foreach (is_array($value) ? $value : [] as $item) {
+            foreach ($item instanceof BookItem ? $item->links("{$path}/{$item->item()}") : [] as $link) {
+                $links[] = $link;
+            }
         }
 
         return $links;
@@ -56,11 +80,5 @@ final class Items extends Field implements HasItems
     public function schema(Form $form): array
     {
         return ['type' => 'array', 'items' => ['$ref' => Schema::placeOf($this->class)]];
-    }
-
-    /** @return list<BookItem> */
-    private static function each(mixed $value): array
-    {
-        return is_array($value) ? array_values(array_filter($value, static fn (mixed $each): bool => $each instanceof BookItem)) : [];
     }
 }

@@ -30,6 +30,23 @@ final class ItemsOf extends Field implements HasItems
         return is_array($value) ? array_map($this->each->write(...), array_values($value)) : [];
     }
 
+    public function leads(): bool
+    {
+        return $this->each->leads();
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        $sends = [];
+        foreach (is_array($value) ? $value : [] as $item) {
+            if (is_array($item) && is_string($item['item'])) {
+                $sends += $this->each->sends("{$path}/{$item['item']}", $item);
+            }
+        }
+
+        return $sends;
+    }
+
     public function links(string $path, mixed $value): array
     {
         $links = [];
@@ -40,6 +57,11 @@ final class ItemsOf extends Field implements HasItems
         }
 
         return $links;
+    }
+
+    public function isPlain(): bool
+    {
+        return $this->each->isPlain();
     }
 
     public function say(Said $said): void

@@ -32,9 +32,24 @@ final class LeadsTo extends Field
         return $node->destination($field) ?? ($this->must ? throw UnusableBook::missing($node->path, $field) : null);
     }
 
+    public function isAlone(): bool
+    {
+        return $this->default === null;
+    }
+
     public function write(mixed $value): mixed
     {
         return $value instanceof Destination ? (string) $value : null;
+    }
+
+    public function leads(): bool
+    {
+        return true;
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        return $value instanceof Destination ? [$path => (string) $value] : [];
     }
 
     public function links(string $path, mixed $value): array

@@ -30,6 +30,11 @@ final class ListOf extends Field
         return is_array($value) ? array_map($this->each->write(...), array_values($value)) : [];
     }
 
+    public function isPlain(): bool
+    {
+        return $this->each->isPlain();
+    }
+
     public function say(Said $said): void
     {
         parent::say($said);

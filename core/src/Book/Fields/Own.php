@@ -42,14 +42,45 @@ final class Own extends Field implements HasItems
         return ($this->read)($node, $field);
     }
 
+    public function isAlone(): bool
+    {
+        return false;
+    }
+
     public function write(mixed $value): mixed
     {
         return $this->write === null ? $value : ($this->write)($value);
     }
 
+    public function leads(): bool
+    {
+        return $this->links !== null;
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        $sends = [];
+        foreach ($this->inside === [] ? [] : (array) $this->write($value) as $item) {
+            if (! is_array($item) || ! is_string($item['item'] ?? null)) {
+                continue;
+            }
+            foreach ($this->inside as $name => $field) {
+                $to = $item[$name] ?? null;
+                $sends += $field instanceof LeadsTo && is_string($to) ? ["{$path}/{$item['item']}/{$name}" => $to] : [];
+            }
+        }
+
+        return $sends;
+    }
+
     public function links(string $path, mixed $value): array
     {
         return $this->links === null ? [] : ($this->links)($path, $value);
+    }
+
+    public function isPlain(): bool
+    {
+        return $this->write === null;
     }
 
     public function mayBeUnset(): bool

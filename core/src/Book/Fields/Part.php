@@ -30,6 +30,16 @@ final class Part extends Field
         return $value instanceof BookPart ? $value->toArray() : null;
     }
 
+    public function leads(): bool
+    {
+        return array_filter(($this->class)::fields(), static fn (Field $field): bool => $field->leads()) !== [];
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        return is_object($value) ? Fields::of($this->class)->sends($value, "{$path}/") : [];
+    }
+
     public function links(string $path, mixed $value): array
     {
         return $value instanceof BookPart ? $value->links($path) : [];

@@ -29,6 +29,11 @@ final class Refers extends Field
         return $value instanceof Reference ? (string) $value : null;
     }
 
+    public function leads(): bool
+    {
+        return true;
+    }
+
     public function links(string $path, mixed $value): array
     {
         return $value instanceof Reference ? [new Link($path, $value)] : [];

@@ -28,14 +28,28 @@ final class RefersToMany extends Field
 
     public function write(mixed $value): mixed
     {
-        return array_map(static fn (Reference $to): string => (string) $to, self::each($value));
+        $written = [];
+        foreach (is_array($value) ? $value : [] as $to) {
+            if ($to instanceof Reference) {
+                $written[] = (string) $to;
+            }
+        }
+
+        return $written;
+    }
+
+    public function leads(): bool
+    {
+        return true;
     }
 
     public function links(string $path, mixed $value): array
     {
         $links = [];
-        foreach (self::each($value) as $index => $to) {
-            $links[] = new Link("{$path}/{$index}", $to);
+        foreach (is_array($value) ? $value : [] as $index => $to) {
+            if ($to instanceof Reference) {
+                $links[] = new Link("{$path}/{$index}", $to);
+            }
         }
 
         return $links;
@@ -49,11 +63,5 @@ final class RefersToMany extends Field
     public function schema(Form $form): array
     {
         return ['type' => 'array', 'items' => ['type' => 'string'] + ($this->to === null ? [] : ['pattern' => "^{$this->to->value}:.+$", 'x-kinds' => [$this->to->value]])];
-    }
-
-    /** @return list<Reference> */
-    private static function each(mixed $value): array
-    {
-        return is_array($value) ? array_values(array_filter($value, static fn (mixed $each): bool => $each instanceof Reference)) : [];
     }
 }

@@ -25,7 +25,7 @@ final class Shape extends Field
     /** @return array<string, mixed> of an object that stands there */
     public function values(Node $node): array
     {
-        $node->allow(...array_keys($this->fields));
+        $node->allowNamed($this->fields);
         $values = [];
         foreach ($this->fields as $name => $field) {
             $values[$name] = $field->read($node, $name);
@@ -47,6 +47,24 @@ final class Shape extends Field
         return $written;
     }
 
+    public function leads(): bool
+    {
+        return array_filter($this->fields, static fn (Field $field): bool => $field->leads()) !== [];
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        if (! is_array($value)) {
+            return [];
+        }
+        $sends = [];
+        foreach ($this->fields as $name => $field) {
+            $sends += $field->sends("{$path}/{$name}", $value[$name] ?? null);
+        }
+
+        return $sends;
+    }
+
     public function links(string $path, mixed $value): array
     {
         if (! is_array($value)) {
@@ -63,6 +81,11 @@ final class Shape extends Field
     public function mayBeUnset(): bool
     {
         return $this->mayBeUnset;
+    }
+
+    public function isPlain(): bool
+    {
+        return array_filter($this->fields, static fn (Field $field): bool => ! $field->isPlain()) === [];
     }
 
     public function say(Said $said): void

@@ -22,6 +22,11 @@ final class Text extends Field
             : $node->textOrNull($field);
     }
 
+    public function isAlone(): bool
+    {
+        return $this->like === null;
+    }
+
     public function mayBeUnset(): bool
     {
         return ! $this->must && $this->default === null && $this->like === null;

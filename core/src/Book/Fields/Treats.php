@@ -21,6 +21,25 @@ final class Treats extends Field
         return $value instanceof Treatment ? $value->toValue() : null;
     }
 
+    public function leads(): bool
+    {
+        return true;
+    }
+
+    public function sends(string $path, mixed $value): array
+    {
+        $to = $value instanceof Treatment ? $value->toValue() : [];
+        if (is_string($to)) {
+            return [$path => $to];
+        }
+        $sends = [];
+        foreach ($to as $side => $each) {
+            $sends += $each === null ? [] : ["{$path}/{$side}" => $each];
+        }
+
+        return $sends;
+    }
+
     public function links(string $path, mixed $value): array
     {
         return $value instanceof Treatment ? $value->links($path) : [];
