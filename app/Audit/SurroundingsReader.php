@@ -144,7 +144,7 @@ final readonly class SurroundingsReader
     {
         $fields = [];
         foreach (Revision::query()->where('tenant_id', $tenantId)->whereNull('note')->where('source', RevisionSource::Edit->value)->get() as $revision) {
-            foreach ($revision->operations as $operation) {
+            foreach ($revision->changes()->toArray() as $operation) {
                 if (is_string($operation['object'] ?? null) && is_string($operation['path'] ?? null)) {
                     $fields["{$operation['object']} {$operation['path']}"] = true;
                 }

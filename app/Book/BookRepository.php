@@ -7,10 +7,10 @@ namespace App\Book;
 use App\Models\ObjectRow;
 use App\Models\Revision;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Tenant;
-use Jaunty\Core\Change\ChangeSet;
 
 /** Gives core whole books: the customer's in scope, now or as it was. */
 final class BookRepository
@@ -20,8 +20,10 @@ final class BookRepository
     {
         $tenant = null;
         $objects = [];
+        $evolution = Evolution::toNow();
         foreach (ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->orderBy('id')->get() as $row) {
-            $object = Kind::from($row->kind)->read(Node::of(['id' => $row->id] + $row->body, "{$row->kind}:{$row->key}"));
+            $kind = Kind::from($row->kind);
+            $object = $kind->read(Node::of(['id' => $row->id] + $evolution->object($row->schema_version, $kind, $row->body), "{$row->kind}:{$row->key}"));
             if ($object instanceof Tenant) {
                 $tenant = $object;
             } else {
@@ -37,7 +39,7 @@ final class BookRepository
     {
         $book = $this->head($tenantId);
         foreach (Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $no)->orderByDesc('no')->get() as $later) {
-            $book = ChangeSet::read($later->operations)->inverse()->applyTo($book);
+            $book = $later->changes()->inverse()->applyTo($book);
         }
 
         return $book;

@@ -135,8 +135,9 @@ final readonly class DraftDesk
                 'tenant_id' => $tenant->id, 'technician_id' => $technicianId,
                 'operations' => json_encode($row->operations, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
                 'application' => $row->application === null ? null : json_encode($row->application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'schema_version' => $row->schema_version,
                 'dropped_at' => $this->clock->now(),
-            ]], ['tenant_id', 'technician_id'], ['operations', 'application', 'dropped_at']);
+            ]], ['tenant_id', 'technician_id'], ['operations', 'application', 'schema_version', 'dropped_at']);
         }
         $this->forget($tenant, $technicianId);
     }
@@ -145,7 +146,7 @@ final readonly class DraftDesk
     public function restore(TenantRow $tenant, string $technicianId): DraftView
     {
         $dropped = DroppedDraft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->first() ?? throw new NothingToEnter();
-        $view = $this->propose($tenant, $technicianId, ChangeSet::read($dropped->operations), null);
+        $view = $this->propose($tenant, $technicianId, $dropped->changes(), null);
         if ($dropped->application !== null) {
             $this->applied($tenant->id, $technicianId, $dropped->application);
         }
@@ -204,7 +205,7 @@ final readonly class DraftDesk
 
     private function stored(string $tenantId, string $technicianId): ChangeSet
     {
-        return ChangeSet::read($this->row($tenantId, $technicianId)->operations ?? []);
+        return $this->row($tenantId, $technicianId)?->changes() ?? ChangeSet::of();
     }
 
     private function row(string $tenantId, string $technicianId): ?Draft
@@ -225,8 +226,9 @@ final readonly class DraftDesk
             'technician_id' => $technicianId,
             'base_revision' => $tenant->head_revision,
             'operations' => json_encode($operations, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'schema_version' => BookFormat::VERSION,
             'updated_at' => $this->clock->now(),
-        ]], ['tenant_id', 'technician_id'], ['base_revision', 'operations', 'updated_at']);
+        ]], ['tenant_id', 'technician_id'], ['base_revision', 'operations', 'schema_version', 'updated_at']);
     }
 
     /** @param list<FieldEdit> $edits */

@@ -71,6 +71,7 @@ final class ObjectProjection
                 'name' => $object->label(),
                 'extension' => $object->extension(),
                 'body' => json_encode(BookFormat::compact($object), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'schema_version' => BookFormat::VERSION,
                 'position' => $position,
                 'origin' => $origins[(string) Reference::of($object)] ?? null,
             ];
@@ -86,7 +87,7 @@ final class ObjectProjection
             }
         }
         foreach (Parts::of($rows) as $some) {
-            ObjectRow::query()->upsert($some, ['tenant_id', 'id'], ['name', 'extension', 'body']);
+            ObjectRow::query()->upsert($some, ['tenant_id', 'id'], ['name', 'extension', 'body', 'schema_version']);
         }
         foreach (Parts::of($ids) as $some) {
             ObjectLink::query()->where('tenant_id', $tenantId)->whereIn('from_id', $some)->delete();

@@ -12,6 +12,7 @@ use Illuminate\Database\ConnectionInterface;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeSet;
@@ -96,6 +97,7 @@ final readonly class RevisionWriter
             'source' => $source->value,
             'note' => $note,
             'undoes' => $undoes,
+            'schema_version' => BookFormat::VERSION,
             'operations' => json_encode($changes->toArray(), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
             'entered_at' => $this->clock->now(),
         ]);

@@ -6,7 +6,6 @@ namespace App\Book;
 
 use App\Models\Revision;
 use App\Models\TenantRow;
-use Jaunty\Core\Change\ChangeSet;
 
 /** Takes a revision back: its inverse, merged onto head and entered as a revision of its own. */
 final readonly class Undo
@@ -27,6 +26,6 @@ final readonly class Undo
             throw CannotUndo::takingOn();
         }
 
-        return $this->revisions->enter($tenant, $technicianId, ChangeSet::read($revision->operations)->inverse(), RevisionSource::Undo, undoes: $no);
+        return $this->revisions->enter($tenant, $technicianId, $revision->changes()->inverse(), RevisionSource::Undo, undoes: $no);
     }
 }

@@ -10,6 +10,7 @@ namespace App\Models;
  * @property string $kind
  * @property string $key
  * @property array<string, mixed> $body
+ * @property int $schema_version of the format the body was written in
  * @property ?string $origin
  * @property int $position
  */

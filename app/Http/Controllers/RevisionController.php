@@ -13,7 +13,6 @@ use App\Models\Revision;
 use App\Models\TenantRow;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Operation;
 
 /** What was entered, by whom and why; and taking it back. */
@@ -46,7 +45,7 @@ final class RevisionController extends Controller
                 'at' => $revision->entered_at->toAtomString(),
                 'changes' => array_values(array_map(
                     static fn (Operation $operation): array => DraftResource::change($operation, $book),
-                    array_filter(ChangeSet::read($revision->operations)->operations, static fn (Operation $operation): bool => $object === null || (string) $operation->object === $object),
+                    array_filter($revision->changes()->operations, static fn (Operation $operation): bool => $object === null || (string) $operation->object === $object),
                 )),
             ])->values()->all()];
         }));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Fields\Fields;
 
 /** Reads and writes the tenant book (design 09): open JSON, one customer a file. */
@@ -11,7 +12,8 @@ final class BookFormat
 {
     public const FORMAT = 'jaunty-roster/tenant-book';
 
-    public const VERSION = 1;
+    /** Of what is written; older ones are read as well (Evolution). */
+    public const VERSION = 2;
 
     private const DEEPEST = 32;
 
@@ -54,7 +56,9 @@ final class BookFormat
         if ($node->text('format') !== self::FORMAT) {
             throw UnusableBook::notOneOf('format', $node->text('format'), [self::FORMAT]);
         }
-        $node->whole('version', 0, self::VERSION, self::VERSION);
+        $version = $node->whole('version', 0, 1, self::VERSION);
+        $evolution = Evolution::toNow();
+        $isNow = static fn (Kind $kind, Node $object): Node => $version === self::VERSION ? $object : Node::of($evolution->object($version, $kind, $object->bare()), $object->path);
         $objects = [];
         foreach (Kind::listed() as $kind) {
             $items = $node->nodes($kind->field());
@@ -62,11 +66,11 @@ final class BookFormat
                 throw UnusableBook::outOfRange($kind->field(), count($objects) + count($items), 0, self::MOST_OBJECTS);
             }
             foreach ($items as $item) {
-                $objects[] = $kind->read($item);
+                $objects[] = $kind->read($isNow($kind, $item));
             }
         }
 
-        return Book::of(Tenant::read($node->object('tenant')), $objects);
+        return Book::of(Tenant::read($isNow(Kind::Tenant, $node->object('tenant'))), $objects);
     }
 
     /** @return array<string, mixed> the book as JSON would hold it, fields at their default left out */

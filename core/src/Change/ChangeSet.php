@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Change;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
@@ -27,11 +29,14 @@ final readonly class ChangeSet
 
     /**
      * @param  mixed  $value  a list of operations
+     * @param  int  $version  of the format they were written in
      *
      * @throws UnusableBook naming the operation and field at fault
      */
-    public static function read(mixed $value, string $path = 'operations'): self
+    public static function read(mixed $value, string $path = 'operations', int $version = BookFormat::VERSION): self
     {
+        $value = Evolution::toNow()->operations($version, $value);
+
         return new self(array_map(Operation::read(...), Node::of([$path => $value])->nodes($path)));
     }
 

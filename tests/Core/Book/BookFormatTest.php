@@ -60,7 +60,7 @@ final class BookFormatTest extends TestCase
         yield 'a zone that is none' => [['tenant' => ['zone' => 'Atlantis/Centre']], 'tenant.zone'];
         yield 'a number without its plus' => [['numbers' => [0 => ['key' => '19025550150']]], 'numbers[0].key: "19025550150" is not a telephone number in E.164 (+19025550100)'];
         yield 'another format' => [['format' => 'jaunty-roster/template'], 'format: "jaunty-roster/template" is not one of jaunty-roster/tenant-book'];
-        yield 'a version to come' => [['version' => 2], 'version: 2 is not between 1 and 1'];
+        yield 'a version to come' => [['version' => 3], 'version: 3 is not between 1 and 2'];
         yield 'a key of another kind of case' => [['users' => [0 => ['key' => 'Ines']]], 'users[0].key: "Ines" is not a key (small letters, digits, dots and hyphens)'];
     }
 

@@ -32,7 +32,7 @@ final class Schema
             'description' => self::ABOUT,
             'type' => 'object',
             'required' => ['format', 'version', 'tenant'],
-            'properties' => ['format' => ['const' => BookFormat::FORMAT], 'version' => ['const' => BookFormat::VERSION], 'tenant' => ['$ref' => '#/$defs/tenant']] + $lists,
+            'properties' => ['format' => ['const' => BookFormat::FORMAT], 'version' => ['enum' => range(1, BookFormat::VERSION)], 'tenant' => ['$ref' => '#/$defs/tenant']] + $lists,
             'additionalProperties' => false,
             '$defs' => self::definitions(Form::File),
         ];

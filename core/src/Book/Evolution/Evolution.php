@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book\Evolution;
+
+use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Kind;
+
+/**
+ * The one door through which older bodies come: of objects, in rows and in whole books (files, snapshots, applications), and of
+ * operations (revisions, drafts). Takes and gives bare values, as JSON holds them; what is none of these comes through unchanged,
+ * for the reader to refuse.
+ *
+ * The same is done to an object, to a change of it and to what the change started from, so an older revision can be undone and
+ * an older book be compared for ever.
+ */
+final readonly class Evolution
+{
+    /** @param array<int, Step> $steps by the version each starts from, up to the one before $to */
+    private function __construct(private array $steps, public int $to)
+    {
+    }
+
+    public static function toNow(): self
+    {
+        return new self([1 => new RingsAtLeastOne()], BookFormat::VERSION);
+    }
+
+    /** @param array<int, Step> $steps by the version each starts from */
+    public static function of(array $steps): self
+    {
+        return new self($steps, 1 + (int) max([0, ...array_keys($steps)]));
+    }
+
+    /**
+     * @param  array<string, mixed>  $fields
+     * @return array<string, mixed>
+     */
+    public function object(int $version, Kind $kind, array $fields): array
+    {
+        if ($version >= $this->to) {
+            return $fields;
+        }
+        $evolved = $this->walk($version, $kind, '', $fields);
+
+        return is_array($evolved) ? array_filter($evolved, is_string(...), ARRAY_FILTER_USE_KEY) : $fields;
+    }
+
+    /** @param mixed $operations a list of them as a revision or a draft keeps it */
+    public function operations(int $version, mixed $operations): mixed
+    {
+        return $version >= $this->to || ! is_array($operations) ? $operations : array_map(fn (mixed $each): mixed => is_array($each) ? $this->operation($version, $each) : $each, $operations);
+    }
+
+    /**
+     * @param  array<mixed>  $operation
+     * @return array<mixed>
+     */
+    private function operation(int $version, array $operation): array
+    {
+        $object = $operation['object'] ?? null;
+        $kind = is_string($object) ? Kind::tryFrom(explode(':', $object, 2)[0]) : null;
+        $path = $operation['path'] ?? '';
+        if ($kind === null || ! is_string($path)) {
+            return $operation;
+        }
+        foreach (['before', 'after'] as $side) {
+            // A list's order is told by its items, which no step names.
+            if (array_key_exists($side, $operation) && ($operation['op'] ?? null) !== 'move') {
+                $operation[$side] = $this->walk($version, $kind, $path, $operation[$side]);
+            }
+        }
+
+        return $path === '' ? $operation : ['path' => $this->path($version, $kind, $path)] + $operation;
+    }
+
+    /** What a path of the older version is called now. */
+    public function path(int $version, Kind $kind, string $path): string
+    {
+        for ($from = $version; $from < $this->to; $from++) {
+            $path = isset($this->steps[$from]) ? self::renamed($this->steps[$from], $kind, $path) : $path;
+        }
+
+        return $path;
+    }
+
+    /** @param string $path of the value in its object, in the older version; '' for the object itself */
+    private function walk(int $version, Kind $kind, string $path, mixed $value): mixed
+    {
+        for ($from = $version; $from < $this->to; $from++) {
+            if (isset($this->steps[$from])) {
+                $value = self::through($this->steps[$from], $kind, $path, $value);
+                $path = self::renamed($this->steps[$from], $kind, $path);
+            }
+        }
+
+        return $value;
+    }
+
+    private static function through(Step $step, Kind $kind, string $path, mixed $value): mixed
+    {
+        if (! is_array($value)) {
+            return $step->value($kind, $path, $value);
+        }
+        $evolved = [];
+        foreach ($value as $name => $each) {
+            $item = is_array($each) && is_string($each['item'] ?? null) ? $each['item'] : null;
+            $inner = ltrim("{$path}/" . ($item ?? $name), '/');
+            $isItem = array_is_list($value);
+            // A digit that names a key of a menu is a number to PHP: it is no place in a list for that.
+            $evolved[$isItem ? $name : $step->name($kind, $inner)] = self::through($step, $kind, $isItem && $item === null ? $path : $inner, $each);
+        }
+
+        return $evolved;
+    }
+
+    private static function renamed(Step $step, Kind $kind, string $path): string
+    {
+        $now = [];
+        $before = '';
+        foreach ($path === '' ? [] : explode('/', $path) as $each) {
+            $before = ltrim("{$before}/{$each}", '/');
+            $now[] = $step->name($kind, $before);
+        }
+
+        return implode('/', $now);
+    }
+}
