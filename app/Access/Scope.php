@@ -38,14 +38,11 @@ final class Scope
     public function tenant(string $technicianId, string $tenant, Ability $least, callable $work): mixed
     {
         return $this->inTransaction("{$technicianId} {$tenant}", function () use ($technicianId, $tenant, $least, $work): mixed {
-            $this->set($technicianId, null);
-            $column = preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $tenant) === 1 ? 'id' : 'key';
-            $row = TenantRow::query()->where($column, $tenant)->first() ?? throw new CustomerNotFound();
-            if (! $this->abilityFor($technicianId, $row->id)->covers($least)) {
+            [$row, $ability] = $this->begun($technicianId, $tenant);
+            if (! $ability->covers($least)) {
                 throw AccessDenied::lacks($least);
             }
             $this->keepWithin($least);
-            $this->set($technicianId, $row->id);
 
             return $work($row);
         });
@@ -133,14 +130,29 @@ final class Scope
             ->values();
     }
 
-    private function abilityFor(string $technicianId, string $tenantId): Ability
+    /**
+     * @return array{TenantRow, Ability} the customer and the most that is granted there, its scope open
+     *
+     * @throws CustomerNotFound
+     */
+    private function begun(string $technicianId, string $customer): array
     {
-        $widest = $this->grants($technicianId)
-            ->filter(static fn (Grant $grant): bool => $grant->tenant_id === null || $grant->tenant_id === $tenantId)
-            ->sortByDesc(static fn (Grant $grant): int => $grant->ability->rank())
-            ->first();
+        $now = $this->clock->now();
+        $row = $this->db->selectOne('select roster_open(?, ?, ?) as told', [$technicianId, $customer, $now->format(\DateTimeInterface::ATOM)]);
+        $told = is_object($row) && isset($row->told) && is_string($row->told) ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR) : null;
+        if (! is_array($told) || ! is_array($told['tenant']) || ! is_array($told['grants'])) {
+            throw new CustomerNotFound();
+        }
+        $widest = null;
+        foreach ($told['grants'] as $grant) {
+            $ability = is_array($grant) && is_string($grant['ability']) ? Ability::from($grant['ability']) : null;
+            $hasRunOut = is_array($grant) && is_numeric($grant['until']) && $grant['until'] <= (float) $now->format('U.u');
+            if ($ability !== null && ! $hasRunOut && ($widest === null || $ability->rank() > $widest->rank())) {
+                $widest = $ability;
+            }
+        }
 
-        return $widest === null ? throw new CustomerNotFound() : $widest->ability;
+        return $widest === null ? throw new CustomerNotFound() : [(new TenantRow())->newFromBuilder(array_filter($told['tenant'], is_string(...), ARRAY_FILTER_USE_KEY)), $widest];
     }
 
     private function set(string $technicianId, ?string $tenantId): void

@@ -20,16 +20,19 @@ final readonly class Audits
     {
     }
 
-    /** @return list<Finding> of a book of the customer: entered, edited or proposed */
-    public function of(string $tenantId, Book $book): array
+    /**
+     * @param  ?Book  $head  as last entered, where it was loaded already
+     * @return list<Finding> of a book of the customer: entered, edited or proposed
+     */
+    public function of(string $tenantId, Book $book, ?Book $head = null): array
     {
-        return $this->standing($tenantId, $book)->findings;
+        return $this->standing($tenantId, $book, $head)->findings;
     }
 
     /** The same, to be gone on with after an edit. */
-    public function standing(string $tenantId, Book $book): StandingAudit
+    public function standing(string $tenantId, Book $book, ?Book $head = null): StandingAudit
     {
-        return Auditor::ofBooks()->standing($this->inspection($book, $this->thresholds->of($tenantId), $this->surroundings->of($tenantId, $book)));
+        return Auditor::ofBooks()->standing($this->inspection($book, $this->thresholds->of($tenantId), $this->surroundings->of($tenantId, $book, $head)));
     }
 
     /**

@@ -4,18 +4,7 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
-use App\Book\Applications;
-use App\Book\RevisionSource;
-use App\Drift\Signatures;
-use App\Models\Draft;
-use App\Models\PortRow;
-use App\Models\Revision;
-use App\Models\TemplateApplication;
-use App\Models\TemplateVersion;
-use App\Models\TenantRow;
-use App\Models\TenantSummary;
-use App\Stock\PortDesk;
-use App\Stock\PortState;
+use App\Book\BookRepository;
 use App\Switching\SwitchConnector;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Audit\DraftSeen;
@@ -25,96 +14,113 @@ use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Templates\Slot;
+use Jaunty\Core\Templates\Template;
 
-/** Gathers what rules ask of a customer besides the book. In the customer's scope. */
+/**
+ * Gathers what rules ask of a customer besides the book, in one statement: it is asked at every edit. In the customer's scope.
+ *
+ * @phpstan-type Answers array{
+ *     revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int, operations: list<mixed>}>,
+ *     application: ?array{template: string, no: int, newest: int, body: mixed, answers: array<string, mixed>, made: mixed},
+ *     unexplained: list<array{version: int, object: string, path: string}>,
+ *     grants: list<array{name: string, ability: string, until: ?int, looksAfter: bool}>, invitations: list<array{signIn: string, sentAt: int, openUntil: int}>,
+ *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string, rejected: ?string}>,
+ *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>
+ * }
+ */
 final readonly class SurroundingsReader
 {
-    public function __construct(private Applications $applications, private Signatures $signatures, private SwitchConnector $switch, private PortDesk $ports, private ConnectionInterface $db)
+    private const ALL = <<<'SQL'
+        select jsonb_build_object(
+            'revision', t.head_revision,
+            'pushed', s.pushed_revision,
+            'readOn', s.live_read_at::date,
+            'signed', signed.revision,
+            'later', (select coalesce(jsonb_agg(jsonb_build_object('version', r.schema_version, 'operations', r.operations) order by r.no desc), '[]')
+                from revisions r where r.tenant_id = t.id and r.no > signed.revision),
+            'application', case when applied.serial is null then null else jsonb_build_object(
+                'template', applied.template_id, 'no', applied.no, 'newest', newest.no, 'body', newest.body, 'answers', applied.answers, 'made', applied.made) end,
+            'unexplained', case when applied.serial is null then '[]' else (select coalesce(jsonb_agg(distinct jsonb_build_object('version', r.schema_version, 'object', o->>'object', 'path', o->>'path')), '[]')
+                from revisions r, json_array_elements(r.operations) o
+                where r.tenant_id = t.id and r.note is null and r.source = 'edit' and o->>'object' is not null and o->>'path' is not null) end,
+            'grants', (select coalesce(jsonb_agg(jsonb_build_object('name', g.name, 'ability', g.ability, 'until', extract(epoch from g.until)::bigint, 'looksAfter', g.looks_after) order by g.place), '[]')
+                from roster_grants_here() with ordinality g (name, ability, until, looks_after, place)),
+            'invitations', (select coalesce(jsonb_agg(jsonb_build_object('signIn', i.sign_in, 'sentAt', extract(epoch from i.sent_at)::bigint, 'openUntil', extract(epoch from i.open_until)::bigint) order by i.place), '[]')
+                from roster_invitations_here() with ordinality i (sign_in, sent_at, open_until, place)),
+            'ports', (select coalesce(jsonb_agg(jsonb_build_object('numbers', p.numbers, 'name', p.name, 'street', p.street, 'postcode', p.postcode, 'day', p.day, 'rejected', case when p.state = 'rejected' then p.remark end) order by p.place), '[]')
+                from ports p where p.tenant_id = t.id and p.state <> 'done'),
+            'pins', (select coalesce(jsonb_agg('mailbox:' || (mailbox->>'key')), '[]')
+                from (select book from live_snapshots where tenant_id = t.id order by serial desc limit 1) latest, jsonb_array_elements(latest.book->'mailboxes') mailbox
+                where mailbox->>'pin' in ('set', 'weak')),
+            'waitingSince', (select (r.entered_at at time zone :zone)::date from revisions r where r.tenant_id = t.id and r.no > s.pushed_revision order by r.no limit 1),
+            'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on', (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
+                from drafts d join technicians w on w.id = d.technician_id where d.tenant_id = t.id)
+        ) as answers
+        from tenants t
+        left join tenant_summaries s on s.tenant_id = t.id
+        left join lateral (select revision from signed_books where tenant_id = t.id order by signed_on desc, made_at desc limit 1) signed on true
+        left join lateral (select a.serial, a.answers, a.made, v.template_id, v.no from template_applications a join template_versions v on v.id = a.template_version_id
+            where a.tenant_id = t.id order by a.serial desc limit 1) applied on true
+        left join lateral (select v.no, v.body from template_versions v where v.template_id = applied.template_id order by v.no desc limit 1) newest on true
+        where t.id = :tenant
+        SQL;
+
+    public function __construct(private BookRepository $books, private SwitchConnector $switch, private ConnectionInterface $db)
     {
     }
 
-    public function of(string $tenantId, Book $book): Surroundings
+    /**
+     * @param  Book  $book  to be audited
+     * @param  ?Book  $head  as last entered, where it was loaded already
+     */
+    public function of(string $tenantId, Book $book, ?Book $head = null): Surroundings
     {
-        $summary = TenantSummary::query()->where('tenant_id', $tenantId)->toBase()->selectRaw('pushed_revision, live_read_at::date::text as read_on')->first();
-        $application = $this->applications->newest($tenantId);
-        $newest = $application === null ? null : TemplateVersion::query()->where('template_id', $application->version->template_id)->orderByDesc('no')->first();
-        $pushed = $summary->pushed_revision ?? null;
-        $readOn = $summary->read_on ?? null;
+        $told = $this->answers($tenantId, $book->tenant->zone);
+        $applied = $told['application'];
+        $newest = $applied === null ? null : Template::fromJson(json_encode($applied['body'], JSON_THROW_ON_ERROR));
 
         return new Surroundings(
-            TenantRow::query()->whereKey($tenantId)->firstOrFail()->head_revision,
-            is_int($pushed) ? $pushed : null,
-            is_string($readOn) ? $readOn : null,
+            $told['revision'],
+            $told['pushed'],
+            $told['readOn'],
             $this->notCarried($book),
-            $this->signatures->newest($tenantId)[1] ?? null,
-            $newest?->template()->name,
-            $application === null || $newest === null ? 0 : $newest->no - $application->version->no,
-            $application === null || $newest === null ? [] : self::unanswered($newest, $application),
-            $application === null ? null : BookFormat::fromValue($application->made),
-            $application === null ? [] : self::unexplained($tenantId),
-            $this->grants(),
-            $this->invitations(),
-            $this->ports($tenantId),
-            $this->pinsOnSwitch($tenantId),
-            is_int($pushed) ? self::waitingSince($tenantId, $pushed, $book->tenant->zone) : null,
-            self::drafts($tenantId, $book->tenant->zone),
+            $told['signed'] === null ? null : self::back($head ?? $this->books->head($tenantId), $told['later']),
+            $newest?->name,
+            $applied === null ? 0 : $applied['newest'] - $applied['no'],
+            $applied === null || $newest === null ? [] : self::unanswered($newest, $applied['answers']),
+            $applied === null ? null : BookFormat::fromValue($applied['made']),
+            self::unexplained($told['unexplained']),
+            array_map(static fn (array $grant): GrantSeen => new GrantSeen($grant['name'], $grant['ability'], $grant['until'], $grant['looksAfter']), $told['grants']),
+            array_map(static fn (array $sent): InvitationSeen => new InvitationSeen($sent['signIn'], $sent['sentAt'], $sent['openUntil']), $told['invitations']),
+            array_map(static fn (array $port): PortSeen => new PortSeen($port['numbers'], $port['name'], $port['street'], $port['postcode'], $port['day'], $port['rejected']), $told['ports']),
+            $told['pins'],
+            $told['waitingSince'],
+            array_map(static fn (array $draft): DraftSeen => new DraftSeen($draft['name'], $draft['on'], $draft['operations']), $told['drafts']),
         );
     }
 
-    /** @return list<GrantSeen> */
-    private function grants(): array
+    /** @return Answers */
+    private function answers(string $tenantId, string $zone): array
     {
-        /** @var list<object{name: string, ability: string, until: ?int, looks_after: bool}&\stdClass> $rows */
-        $rows = $this->db->select('select name, ability, extract(epoch from until)::bigint as until, looks_after from roster_grants_here()');
+        $row = $this->db->selectOne(self::ALL, ['tenant' => $tenantId, 'zone' => $zone]);
+        $told = is_object($row) && isset($row->answers) && is_string($row->answers) ? json_decode($row->answers, true, flags: JSON_THROW_ON_ERROR) : null;
 
-        return array_map(static fn (object $row): GrantSeen => new GrantSeen($row->name, $row->ability, $row->until, $row->looks_after), $rows);
+        /** @var Answers */
+        return is_array($told) ? $told : throw new \LogicException("customer {$tenantId} is out of scope");
     }
 
-    /** @return list<InvitationSeen> */
-    private function invitations(): array
+    /** @param list<array{version: int, operations: list<mixed>}> $later revisions, the newest first */
+    private static function back(Book $book, array $later): Book
     {
-        /** @var list<object{sign_in: string, sent_at: int, open_until: int}&\stdClass> $rows */
-        $rows = $this->db->select('select sign_in, extract(epoch from sent_at)::bigint as sent_at, extract(epoch from open_until)::bigint as open_until from roster_invitations_here()');
+        foreach ($later as $revision) {
+            $book = ChangeSet::read($revision['operations'], version: $revision['version'])->inverse()->applyTo($book);
+        }
 
-        return array_map(static fn (object $row): InvitationSeen => new InvitationSeen($row->sign_in, $row->sent_at, $row->open_until), $rows);
-    }
-
-    /** @return list<PortSeen> */
-    private function ports(string $tenantId): array
-    {
-        $open = array_values(array_filter($this->ports->kept($tenantId), static fn (PortRow $port): bool => $port->state !== PortState::Done));
-
-        return array_map(static fn (PortRow $port): PortSeen => new PortSeen($port->numbers, $port->name, $port->street, $port->postcode, $port->day, $port->state === PortState::Rejected ? $port->remark : null), $open);
-    }
-
-    /** The day on which the first revision was entered that no whole push carried. */
-    private static function waitingSince(string $tenantId, int $pushed, string $zone): ?string
-    {
-        $first = Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $pushed)->orderBy('no')->first();
-
-        return $first?->entered_at->setTimezone($zone)->format('Y-m-d');
-    }
-
-    /** @return list<DraftSeen> */
-    private static function drafts(string $tenantId, string $zone): array
-    {
-        return array_values(Draft::query()->where('tenant_id', $tenantId)->with('technician')->get()
-            ->map(static fn (Draft $draft): DraftSeen => new DraftSeen($draft->technician->name, $draft->updated_at->setTimezone($zone)->format('Y-m-d'), count($draft->operations)))->all());
-    }
-
-    /** @return list<string> */
-    private function pinsOnSwitch(string $tenantId): array
-    {
-        /** @var list<object{key: string}&\stdClass> $rows */
-        $rows = $this->db->select(<<<'SQL'
-            select mailbox->>'key' as key
-            from (select book from live_snapshots where tenant_id = ? order by serial desc limit 1) newest, jsonb_array_elements(newest.book->'mailboxes') mailbox
-            where mailbox->>'pin' in ('set', 'weak')
-            SQL, [$tenantId]);
-
-        return array_map(static fn (object $row): string => "mailbox:{$row->key}", $rows);
+        return $book;
     }
 
     /** @return list<string> */
@@ -131,26 +137,25 @@ final readonly class SurroundingsReader
         return $left;
     }
 
-    /** @return list<string> questions that are asked whatever else is answered, and have to be */
-    private static function unanswered(TemplateVersion $version, TemplateApplication $application): array
+    /**
+     * @param  array<string, mixed>  $answers
+     * @return list<string> questions that are asked whatever else is answered, and have to be
+     */
+    private static function unanswered(Template $template, array $answers): array
     {
-        $open = array_filter($version->template()->slots, static fn (Slot $slot): bool => ! $slot->optional && $slot->default === null && $slot->when === null && in_array($application->answers[$slot->key] ?? null, [null, '', []], true));
+        $open = array_filter($template->slots, static fn (Slot $slot): bool => ! $slot->optional && $slot->default === null && $slot->when === null && in_array($answers[$slot->key] ?? null, [null, '', []], true));
 
         return array_values(array_map(static fn (Slot $slot): string => $slot->question, $open));
     }
 
-    /** @return list<string> */
-    private static function unexplained(string $tenantId): array
+    /**
+     * @param  list<array{version: int, object: string, path: string}>  $fields
+     * @return list<string>
+     */
+    private static function unexplained(array $fields): array
     {
-        $fields = [];
-        foreach (Revision::query()->where('tenant_id', $tenantId)->whereNull('note')->where('source', RevisionSource::Edit->value)->get() as $revision) {
-            foreach ($revision->changes()->toArray() as $operation) {
-                if (is_string($operation['object'] ?? null) && is_string($operation['path'] ?? null)) {
-                    $fields["{$operation['object']} {$operation['path']}"] = true;
-                }
-            }
-        }
+        $evolution = Evolution::toNow();
 
-        return array_keys($fields);
+        return array_values(array_unique(array_map(static fn (array $field): string => "{$field['object']} " . $evolution->path($field['version'], Reference::parse($field['object'], 'object')->kind, $field['path']), $fields)));
     }
 }

@@ -27,7 +27,10 @@ final readonly class ThresholdStore
     /** In the customer's scope. */
     public function of(string $tenantId): Thresholds
     {
-        return $this->ofReseller()->with($this->own($tenantId));
+        $reseller = ThresholdRow::query()->toBase()->select('name', 'value')->selectRaw('false as own');
+        $all = TenantThreshold::query()->toBase()->where('tenant_id', $tenantId)->select('name', 'value')->selectRaw('true as own')->unionAll($reseller)->get();
+
+        return (new Thresholds(self::known($all->where('own', false)->pluck('value', 'name')->all())))->with(self::known($all->where('own', true)->pluck('value', 'name')->all()));
     }
 
     /** @return array<string, int> what is set for the customer in scope alone, by name */

@@ -52,7 +52,7 @@ final readonly class DraftDesk
     public function edit(TenantRow $tenant, string $technicianId, array $edits): DraftView
     {
         // Two edits of one technician, sent at once from two windows, take turns here.
-        TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
+        $tenant = TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
         $view = $this->view($tenant, $technicianId);
         $edited = $view->edited;
         foreach ($edits as $edit) {
@@ -69,7 +69,10 @@ final readonly class DraftDesk
             ...array_map(static fn (Clash $clash): array => self::asOperation($clash), $undecided),
         ]);
 
-        return $this->view($tenant, $technicianId);
+        // What was loaded for the edit is what is shown after it; where somebody has to decide, the merge says how that looks now.
+        return $undecided === []
+            ? new DraftView($view->head, $changes->applyTo($view->head), $changes, [], $tenant->head_revision)
+            : $this->view($tenant, $technicianId);
     }
 
     /**

@@ -66,7 +66,7 @@ final class BookTest extends FeatureTestCase
         $desk = $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertOk()->json();
 
         self::assertSame([['op' => 'set', 'object' => 'user:ines-marsh', 'label' => 'Ines Marsh', 'path' => 'email', 'before' => null, 'after' => 'ines@thornback.example']], $desk['draft']['changes']);
-        self::assertSame($desk, $this->getJson("/api/customers/{$customer['key']}/desk")->json());
+        self::assertSame($desk, $this->getJson("/api/customers/{$customer['key']}/desk")->json() + ['margin' => $this->getJson("/api/customers/{$customer['key']}/margin")->json()]);
         self::assertSame([], $this->actingAs($ada)->getJson("/api/customers/{$customer['key']}/desk")->json('draft.changes'));
 
         $this->enter($customer['key'], note: 'mail for the front desk')->assertCreated()->assertJsonPath('revision', 2);

@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Scope;
+use App\Audit\Margins;
 use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
 use App\Book\FieldEdit;
 use App\Drift\ImpactReport;
 use App\Http\Resources\DraftResource;
+use App\Http\Resources\MarginResource;
 use App\Http\Resources\ObjectResource;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
@@ -38,7 +40,7 @@ final class DeskController extends Controller
 {
     private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
 
-    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books, private readonly Clock $clock)
+    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books, private readonly Margins $margins, private readonly Clock $clock)
     {
     }
 
@@ -66,8 +68,9 @@ final class DeskController extends Controller
             function (TenantRow $tenant) use ($technician, $edits, $secrets): array {
                 $secrets->check($tenant, $technician->id, $edits);
                 $this->checkDays($tenant, $edits);
+                $view = $this->drafts->edit($tenant, $technician->id, $edits);
 
-                return $this->desk($tenant, $this->drafts->edit($tenant, $technician->id, $edits));
+                return $this->desk($tenant, $view) + ['margin' => MarginResource::of($this->margins->of($tenant, $view))];
             },
         ));
     }

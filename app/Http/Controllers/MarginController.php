@@ -8,6 +8,7 @@ use App\Access\Ability;
 use App\Access\Scope;
 use App\Audit\Audits;
 use App\Audit\FindingWaivers;
+use App\Audit\Margins;
 use App\Book\DraftDesk;
 use App\Book\SummaryKeeper;
 use App\Desk\Books;
@@ -16,7 +17,6 @@ use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Calls\RightNow;
 use Jaunty\Core\Calls\Telling;
@@ -25,7 +25,7 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** What the desk says beside the sheet: findings on the edited book, its week, and what a caller gets right now. */
 final class MarginController extends Controller
 {
-    public function __construct(private readonly Books $books, private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly FindingWaivers $waivers, private readonly Audits $audits, private readonly Clock $clock)
+    public function __construct(private readonly Books $books, private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly FindingWaivers $waivers, private readonly Audits $audits, private readonly Margins $margins, private readonly Clock $clock)
     {
     }
 
@@ -33,11 +33,7 @@ final class MarginController extends Controller
     {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, function (TenantRow $tenant) use ($technician): array {
-            $book = $this->drafts->view($tenant, $technician)->edited;
-
-            return $this->margin($tenant, $book, $this->audits->of($tenant->id, $book));
-        }));
+        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, fn (TenantRow $tenant): array => MarginResource::of($this->margins->of($tenant, $this->drafts->view($tenant, $technician)))));
     }
 
     /** Accepts a finding with a reason and until a day; on the Roster it counts no more. */
@@ -49,11 +45,11 @@ final class MarginController extends Controller
 
         return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): array {
             $view = $this->drafts->view($tenant, $technician);
-            $found = $this->audits->of($tenant->id, $view->edited);
+            $found = $this->audits->of($tenant->id, $view->edited, $view->head);
             $this->waivers->waive($tenant, $technician, $this->waivers->sift($tenant->id, $tenant->zone, $found)->standing, $given['fingerprint'], $given['reason'], $given['until'] ?? null);
             $summaries->findingsSifted($tenant->id, $view->head);
 
-            return $this->margin($tenant, $view->edited, $found);
+            return MarginResource::of($this->margins->of($tenant, $view, $found));
         }), 201);
     }
 
@@ -68,17 +64,8 @@ final class MarginController extends Controller
             $view = $this->drafts->view($tenant, $technician);
             $summaries->findingsSifted($tenant->id, $view->head);
 
-            return $this->margin($tenant, $view->edited, $this->audits->of($tenant->id, $view->edited));
+            return MarginResource::of($this->margins->of($tenant, $view));
         }));
-    }
-
-    /**
-     * @param  list<Finding>  $found
-     * @return array<string, mixed>
-     */
-    private function margin(TenantRow $tenant, Book $book, array $found): array
-    {
-        return MarginResource::of($book, $this->waivers->sift($tenant->id, $tenant->zone, $found), $this->clock->now()->getTimestamp());
     }
 
     public function now(Request $request, string $customer): JsonResponse

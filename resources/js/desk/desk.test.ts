@@ -2,7 +2,7 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
-import type { BookObject, Change, Desk, Live } from '@/api'
+import type { BookObject, Change, Desk, Finding, Live } from '@/api'
 import { bookObject, close, fakeServer, key, Refused, settle } from '@/testing'
 import CallLine from './CallLine.vue'
 import { provideDesk, type DeskState } from './desk'
@@ -222,6 +222,18 @@ describe('the margin', () => {
 
     expect(page.get('[data-testid=not-looked]').text()).toContain('This could not be looked over')
     expect(page.text()).not.toContain('Nothing to say')
+  })
+
+  it('takes what is said of the edited book with the edit, and does not ask for it again', async () => {
+    const finding: Finding = { rule: 'users.ring-too-short', severity: 'warning', title: 'ines: rings for three seconds', detail: '', why: '', remedy: '', source: '', objects: ['user:ines'], item: '', path: null, count: 1, fingerprint: 'f1', call: null, fix: null }
+    const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: { ...deskOf([user('ines', '201', 3)]), margin: { findings: [finding], waived: [], strip: null } } })
+    const asked = server.asked.filter((each) => each.call === 'GET /customers/inlet/margin').length
+
+    await typeInto(0, RINGS, '3')
+    await settle()
+
+    expect(page.text()).toContain('ines: rings for three seconds')
+    expect(server.asked.filter((each) => each.call === 'GET /customers/inlet/margin')).toHaveLength(asked)
   })
 
   it('offers to tell the switch a PIN that is all there is to push', async () => {

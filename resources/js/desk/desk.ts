@@ -82,8 +82,13 @@ function createDesk(customer: string) {
   )
 
   /** The book as it is after an edit. The margin is asked for before the sheet is drawn anew, which takes its time. */
-  async function deskIs(desk: Desk): Promise<void> {
-    askAnew()
+  async function deskIs({ margin, ...desk }: Desk): Promise<void> {
+    if (margin === undefined) askAnew()
+    else {
+      // What is said of the book came with it; whatever else is computed from it is asked for.
+      queryClient.setQueryData(queries.margin.queryKey, margin)
+      void queryClient.invalidateQueries({ queryKey: ['computed', customer], predicate: (query) => query.queryKey[2] !== 'margin' })
+    }
     // The requests leave a few microtasks later, and drawing is one as well.
     await new Promise((sent) => { setTimeout(sent) })
     isAskedAnew = true

@@ -5019,11 +5019,26 @@ export interface components {
             display: string;
             region: string | null;
         };
+        Margin: {
+            findings: components["schemas"]["Finding"][];
+            waived: {
+                id: string;
+                reason: string;
+                /** Format: date */
+                until: string | null;
+                by: string;
+                /** Format: date-time */
+                at: string;
+                finding: components["schemas"]["Finding"];
+            }[];
+            strip: components["schemas"]["Strip"];
+        };
         Desk: {
             key: string;
             revision: number;
             objects: components["schemas"]["BookObject"][];
             draft: components["schemas"]["Draft"];
+            margin?: components["schemas"]["Margin"];
         };
         BookObject: components["schemas"]["TenantObject"] | components["schemas"]["SiteObject"] | components["schemas"]["NumberObject"] | components["schemas"]["UserObject"] | components["schemas"]["GroupObject"] | components["schemas"]["ChainObject"] | components["schemas"]["AttendantObject"] | components["schemas"]["MenuObject"] | components["schemas"]["ScheduleObject"] | components["schemas"]["CalendarObject"] | components["schemas"]["MailboxObject"] | components["schemas"]["AnnouncementObject"] | components["schemas"]["PromptObject"] | components["schemas"]["LineObject"] | components["schemas"]["TrunkObject"] | components["schemas"]["RouteObject"] | components["schemas"]["TeamObject"] | components["schemas"]["ContactObject"] | components["schemas"]["PromiseObject"];
         TenantObject: {
@@ -6861,20 +6876,7 @@ export interface components {
                 [name: string]: unknown;
             };
             content: {
-                "application/json": {
-                    findings: components["schemas"]["Finding"][];
-                    waived: {
-                        id: string;
-                        reason: string;
-                        /** Format: date */
-                        until: string | null;
-                        by: string;
-                        /** Format: date-time */
-                        at: string;
-                        finding: components["schemas"]["Finding"];
-                    }[];
-                    strip: components["schemas"]["Strip"];
-                };
+                "application/json": components["schemas"]["Margin"];
             };
         };
         /** @description The session */
