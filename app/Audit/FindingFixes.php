@@ -12,7 +12,7 @@ use App\Switching\SwitchConnector;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Mending;
-use Jaunty\Core\Calls\Difference;
+use Jaunty\Core\Calls\TwoBooks\Difference;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Hours\ZoneClock;
 

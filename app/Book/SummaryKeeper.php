@@ -17,8 +17,8 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
-use Jaunty\Core\Calls\Difference;
-use Jaunty\Core\Calls\WeekStrip;
+use Jaunty\Core\Calls\TwoBooks\Difference;
+use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Numbering\E164;
 
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */

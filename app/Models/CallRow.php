@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\Law\Outcome;
 
 /**
  * A call that was made, as last read from the switch.

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Switching;
 
-use Jaunty\Core\History\CallRecord;
+use Jaunty\Core\CallRecords\CallRecord;
 
 /** Some of the calls a switch wrote down. */
 final readonly class CallPage

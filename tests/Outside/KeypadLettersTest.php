@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Outside;
 
-use Jaunty\Core\Calls\NameDirectory;
+use Jaunty\Core\Calls\Law\NameDirectory;
 use PHPUnit\Framework\TestCase;
 
 /**

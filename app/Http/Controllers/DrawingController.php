@@ -23,15 +23,15 @@ use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\CallBook;
-use Jaunty\Core\Calls\DirectoryReport;
+use Jaunty\Core\Calls\AllCalls\DirectoryReport;
+use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Hours\CalendarLine;
 use Jaunty\Core\Hours\SpokenHolidays;
 use Jaunty\Core\Hours\SpokenHours;
 use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\YearLine;
-use Jaunty\Core\Hunting\TimingRuler;
 use Jaunty\Core\Prompts\SpokenKeys;
+use Jaunty\Core\Rulers\TimingRuler;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What is drawn of single objects of the edited book: timing rulers, the year of a schedule, what scripts say of keys. */

@@ -18,8 +18,8 @@ use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Calls\RightNow;
-use Jaunty\Core\Calls\Telling;
+use Jaunty\Core\Calls\OneCall\Telling;
+use Jaunty\Core\Calls\Year\RightNow;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** What the desk says beside the sheet: findings on the edited book, its week, and what a caller gets right now. */

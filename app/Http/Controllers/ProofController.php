@@ -12,12 +12,12 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Promise;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\CallMap;
-use Jaunty\Core\Calls\Keeping;
-use Jaunty\Core\Calls\ProofTable;
-use Jaunty\Core\Calls\Run;
-use Jaunty\Core\Calls\Survey;
-use Jaunty\Core\Calls\Telling;
+use Jaunty\Core\Calls\OneCall\Keeping;
+use Jaunty\Core\Calls\OneCall\Telling;
+use Jaunty\Core\Calls\Year\CallMap;
+use Jaunty\Core\Calls\Year\ProofTable;
+use Jaunty\Core\Calls\Year\Run;
+use Jaunty\Core\Calls\Year\Survey;
 use Jaunty\Core\Sentences\CallSentence;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 

@@ -23,7 +23,7 @@ use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
-use Jaunty\Core\Calls\WeekStrip;
+use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Numbering\E164;

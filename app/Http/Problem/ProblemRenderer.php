@@ -29,7 +29,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Book\UnusableBook;
-use Jaunty\Core\Calls\UnusableScript;
+use Jaunty\Core\Calls\OneCall\UnusableScript;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Sentences\UnreadableCall;

@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use App\Audit\Margin;
 use App\Models\FindingWaiver;
 use Jaunty\Core\Audit\Finding;
-use Jaunty\Core\Calls\WeekStrip;
+use Jaunty\Core\Calls\Year\WeekStrip;
 
 /** What is said of a book before anybody calls: findings, heaviest first, and the week of its main number. */
 final class MarginResource

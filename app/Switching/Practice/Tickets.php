@@ -6,8 +6,8 @@ namespace App\Switching\Practice;
 
 use App\Switching\Bindings;
 use App\Switching\SwitchTrouble;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\History\CallRecord;
+use Jaunty\Core\CallRecords\CallRecord;
+use Jaunty\Core\Calls\Law\Outcome;
 
 /** The practice switch's tickets in the book's terms. */
 final readonly class Tickets

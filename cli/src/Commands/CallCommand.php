@@ -11,10 +11,10 @@ use Jaunty\CommandLine\Misuse;
 use Jaunty\CommandLine\Report;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
-use Jaunty\Core\Calls\TraceStep;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\OneCall\TraceStep;
 use Jaunty\Core\Numbering\TypedNumber;
 use Jaunty\Core\Numbering\UnusableNumber;
 

@@ -9,8 +9,8 @@ use Jaunty\CommandLine\Command;
 use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Report;
-use Jaunty\Core\Calls\Facts;
-use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Calls\AllCalls\Facts;
+use Jaunty\Core\Calls\Year\OutcomeMap;
 use Jaunty\Core\Hours\ZoneClock;
 
 /** Every end a call to each number can come to, period by period, over a year. */

@@ -13,7 +13,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Outbound\DialEnd;
 use Jaunty\Core\Outbound\Dialled;
 use Jaunty\Core\Outbound\DialPlan;

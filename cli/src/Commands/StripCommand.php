@@ -10,7 +10,7 @@ use Jaunty\CommandLine\Dates;
 use Jaunty\CommandLine\Files;
 use Jaunty\CommandLine\Misuse;
 use Jaunty\CommandLine\Report;
-use Jaunty\Core\Calls\WeekStrip;
+use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Hours\ZoneClock;
 
 /** A week of a number, day by day: what callers get if the first leg offered answers, and if nobody does. */

@@ -7,8 +7,8 @@ namespace Jaunty\Core\Audit;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\CallBack;
-use Jaunty\Core\Calls\Run;
+use Jaunty\Core\Calls\AllCalls\CallBack;
+use Jaunty\Core\Calls\Year\Run;
 
 /** A number that help services are really shown, of whom, and what meets them when they call it back, at every kind of time. */
 final readonly class CallbackNumber

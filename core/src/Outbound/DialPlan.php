@@ -15,7 +15,7 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\CallBook;
+use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Numbering\Dialling;
 use Jaunty\Core\Numbering\DigitAutomaton;

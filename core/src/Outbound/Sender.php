@@ -8,7 +8,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\CallBook;
+use Jaunty\Core\Calls\Law\CallBook;
 
 /** Who sends a call out: whose class counts, who may be blocked from a route, and whose number is shown. */
 final readonly class Sender

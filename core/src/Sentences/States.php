@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Sentences;
 
-use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\OneCall\Script;
 
 /**
  * States of the world in words, for each kind that can be in them.

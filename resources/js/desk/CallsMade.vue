@@ -1,23 +1,23 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { detailOf, type History } from '@/api'
+import { detailOf, type CallsMade } from '@/api'
 import { age, plural, useNow } from '@/shared'
 import { useDesk } from './desk'
-import { useHistory } from './history'
+import { useCallRecords } from './callRecords'
 
 /** Calls of the last ninety days, a line for each number or for one group: what a decision can rest on. */
 const { by, only = '' } = defineProps<{ by: 'numbers' | 'groups'; only?: string }>()
 
 const DAYS = 90
 const { customer, names } = useDesk()
-const { history, read } = useHistory(DAYS)
+const { history, read } = useCallRecords(DAYS)
 const now = useNow()
 const fault = ref<string>()
 const isBusy = ref(false)
 
 const lines = computed(() => (history.data.value?.[by] ?? []).filter((each) => only === '' || each.of === only))
 
-function share(line: History['whole']): string {
+function share(line: CallsMade['whole']): string {
   return line.calls === 0 ? '' : `${Math.round((line.answered / line.calls) * 100)} %`
 }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

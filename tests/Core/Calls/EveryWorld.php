@@ -6,8 +6,8 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
-use Jaunty\Core\Calls\OfferWorld;
-use Jaunty\Core\Calls\RingLeg;
+use Jaunty\Core\Calls\Law\OfferWorld;
+use Jaunty\Core\Calls\Law\RingLeg;
 
 /** One of all the worlds in which a group's members do as they like, anew in each pass. */
 final class EveryWorld implements OfferWorld

@@ -6,11 +6,11 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Run;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Survey;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\Year\Run;
+use Jaunty\Core\Calls\Year\Survey;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\RandomScripts;

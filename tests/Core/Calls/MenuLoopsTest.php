@@ -6,9 +6,9 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
 use PHPUnit\Framework\TestCase;
 
 /** Where a call is in the same state again: two faults that the practice switch's own reading found. */

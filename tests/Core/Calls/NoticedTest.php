@@ -6,7 +6,7 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Noticed;
+use Jaunty\Core\Calls\TwoBooks\Noticed;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 use PHPUnit\Framework\Attributes\DataProvider;

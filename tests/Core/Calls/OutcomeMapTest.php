@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Explorer;
-use Jaunty\Core\Calls\Facts;
-use Jaunty\Core\Calls\Graph;
-use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Calls\AllCalls\Explorer;
+use Jaunty\Core\Calls\AllCalls\Facts;
+use Jaunty\Core\Calls\AllCalls\Graph;
+use Jaunty\Core\Calls\Year\OutcomeMap;
 use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 use PHPUnit\Framework\Attributes\DataProviderExternal;

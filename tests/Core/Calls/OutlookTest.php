@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Crossing;
-use Jaunty\Core\Calls\Explorer;
-use Jaunty\Core\Calls\Graph;
-use Jaunty\Core\Calls\OutcomeMap;
-use Jaunty\Core\Calls\Outlook;
+use Jaunty\Core\Calls\AllCalls\Crossing;
+use Jaunty\Core\Calls\AllCalls\Explorer;
+use Jaunty\Core\Calls\AllCalls\Graph;
+use Jaunty\Core\Calls\Year\OutcomeMap;
+use Jaunty\Core\Calls\Year\Outlook;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\EditedFiles;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Survey;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\Year\Survey;
 use PHPUnit\Framework\TestCase;
 
 final class PassiveWaitTest extends TestCase

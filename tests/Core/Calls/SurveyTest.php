@@ -6,14 +6,14 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\CallMap;
-use Jaunty\Core\Calls\OutcomeMap;
-use Jaunty\Core\Calls\ProofTable;
-use Jaunty\Core\Calls\RightNow;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Survey;
-use Jaunty\Core\Calls\Trace;
-use Jaunty\Core\Calls\WeekStrip;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\Year\CallMap;
+use Jaunty\Core\Calls\Year\OutcomeMap;
+use Jaunty\Core\Calls\Year\ProofTable;
+use Jaunty\Core\Calls\Year\RightNow;
+use Jaunty\Core\Calls\Year\Survey;
+use Jaunty\Core\Calls\Year\WeekStrip;
 use PHPUnit\Framework\TestCase;
 
 /** What is drawn from the survey of a book's calls: it says the same as the outcome map and as traced calls. */

@@ -6,10 +6,10 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Difference;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\TellingCall;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\TwoBooks\Difference;
+use Jaunty\Core\Calls\TwoBooks\TellingCall;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

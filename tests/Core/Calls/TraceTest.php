@@ -6,13 +6,13 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Calls\AllCalls\Graph;
 use Jaunty\Core\Calls\Boundary;
-use Jaunty\Core\Calls\Graph;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Sayings;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\State;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\Law\Sayings;
+use Jaunty\Core\Calls\Law\State;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

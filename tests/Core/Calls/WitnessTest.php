@@ -6,14 +6,14 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Explorer;
-use Jaunty\Core\Calls\Graph;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\ShortestPaths;
-use Jaunty\Core\Calls\State;
-use Jaunty\Core\Calls\TestCalls;
-use Jaunty\Core\Calls\Trace;
-use Jaunty\Core\Calls\Witness;
+use Jaunty\Core\Calls\AllCalls\Explorer;
+use Jaunty\Core\Calls\AllCalls\Graph;
+use Jaunty\Core\Calls\AllCalls\ShortestPaths;
+use Jaunty\Core\Calls\AllCalls\TestCalls;
+use Jaunty\Core\Calls\AllCalls\Witness;
+use Jaunty\Core\Calls\Law\State;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Hours\ScheduleClock;
 use PHPUnit\Framework\TestCase;
 

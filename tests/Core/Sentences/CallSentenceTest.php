@@ -6,7 +6,7 @@ namespace Tests\Core\Sentences;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Sentences\CallCompletion;
 use Jaunty\Core\Sentences\CallSentence;
 use Jaunty\Core\Sentences\UnreadableCall;

@@ -6,8 +6,8 @@ namespace Tests\Core\Templates;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Templates\Answers;
 use Jaunty\Core\Templates\Circumstances;

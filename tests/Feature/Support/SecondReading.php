@@ -11,7 +11,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Tenant;
-use Jaunty\Core\Calls\Script;
+use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\StepKind;
 

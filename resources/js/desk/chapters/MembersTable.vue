@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { ObjectOf } from '@/api'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
-import { QUIET_DAYS, useHistory } from '../history'
+import { QUIET_DAYS, useCallRecords } from '../callRecords'
 import { itemFor } from '../making'
 
 type Member = ObjectOf<'group'>['fields']['members'][number]
@@ -14,7 +14,7 @@ const props = defineProps<{ group: ObjectOf<'group'> }>()
 const { names, edit, notice } = useDesk()
 const typed = ref('')
 
-const { history, byUser } = useHistory(QUIET_DAYS)
+const { history, byUser } = useCallRecords(QUIET_DAYS)
 const isCounted = computed(() => (history.data.value?.whole.calls ?? 0) > 0)
 
 function tally(who: string): { rang: number; answered: number } | undefined {

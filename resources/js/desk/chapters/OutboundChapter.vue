@@ -7,7 +7,7 @@ import { EmptyState, ErrorState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import { typeAt } from '../catalogue'
-import { useHistory } from '../history'
+import { useCallRecords } from '../callRecords'
 import { keyFor } from '../making'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
@@ -22,7 +22,7 @@ const { selected: pointed, select } = useSelected('trunk', 'route')
 const address = useRoute()
 const digits = ref('')
 /** As the calls of three months came. */
-const { history } = useHistory(90)
+const { history } = useCallRecords(90)
 const wrongForms = computed(() => (history.data.value?.forms ?? []).flatMap((form) => (form.instead === null ? [] : [{ ...form, instead: form.instead }])))
 const isMaking = ref(false)
 const FORMS = typeAt('trunk', 'deliversAs').choices ?? {}

@@ -10,7 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Calls\TellingCall;
+use Jaunty\Core\Calls\TwoBooks\TellingCall;
 
 /** What was changed on the switch is noticed by callers. */
 final readonly class CallerImpact implements Rule

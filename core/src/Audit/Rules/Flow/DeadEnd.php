@@ -11,10 +11,10 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Run;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\Year\Run;
 
 /** Calls that end nowhere; where another rule says why, its finding stands for this one. */
 final readonly class DeadEnd implements Rule

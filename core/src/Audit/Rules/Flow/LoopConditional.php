@@ -13,11 +13,11 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\Loop;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\Run;
-use Jaunty\Core\Calls\Script;
-use Jaunty\Core\Calls\Trace;
+use Jaunty\Core\Calls\Law\Loop;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\Year\Run;
 
 /** A call goes round for ever while somebody is busy or away. */
 final readonly class LoopConditional implements Rule

@@ -12,7 +12,7 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Loop;
+use Jaunty\Core\Calls\Law\Loop;
 
 /** A call on which nobody does anything goes round for ever. */
 final readonly class LoopInescapable implements Rule

@@ -12,7 +12,7 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\Law\Outcome;
 
 /** A call is handed on more often than the switch hands on. */
 final readonly class Overrun implements Rule

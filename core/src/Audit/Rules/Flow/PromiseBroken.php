@@ -11,7 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Promise;
-use Jaunty\Core\Calls\Keeping;
+use Jaunty\Core\Calls\OneCall\Keeping;
 
 /** A kept expectation no longer holds. */
 final readonly class PromiseBroken implements Rule

@@ -12,7 +12,7 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Outcome;
+use Jaunty\Core\Calls\Law\Outcome;
 
 /** Callers who are let go without having heard a word. */
 final readonly class ReleasedUnheard implements Rule

@@ -13,8 +13,8 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
-use Jaunty\Core\Calls\Outcome;
-use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\Year\OutcomeMap;
 use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State;
 

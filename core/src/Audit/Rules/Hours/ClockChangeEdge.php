@@ -12,7 +12,7 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\WeeklyPiece;
-use Jaunty\Core\Calls\OutcomeMap;
+use Jaunty\Core\Calls\Year\OutcomeMap;
 use Jaunty\Core\Hours\ZoneClock;
 
 /** Hours that begin or end in the night in which clocks change. */

@@ -14,7 +14,7 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\NameScope;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\NameDirectory;
+use Jaunty\Core\Calls\Law\NameDirectory;
 
 /** Names that are one on the keypad. */
 final readonly class NameCollision implements Rule

@@ -13,11 +13,11 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Components;
-use Jaunty\Core\Calls\Edge;
-use Jaunty\Core\Calls\Explorer;
-use Jaunty\Core\Calls\Place;
-use Jaunty\Core\Calls\Run;
+use Jaunty\Core\Calls\AllCalls\Components;
+use Jaunty\Core\Calls\AllCalls\Edge;
+use Jaunty\Core\Calls\AllCalls\Explorer;
+use Jaunty\Core\Calls\Law\Place;
+use Jaunty\Core\Calls\Year\Run;
 
 /** A caller whose keys are always wrong never leaves. */
 final readonly class WrongKeysGoRound implements Rule

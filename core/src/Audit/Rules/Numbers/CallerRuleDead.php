@@ -12,7 +12,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Calls\FirstMatch;
+use Jaunty\Core\Calls\Law\FirstMatch;
 
 /** A rule for callers behind others that take them all. */
 final readonly class CallerRuleDead implements Rule

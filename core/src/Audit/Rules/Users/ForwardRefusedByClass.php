@@ -19,7 +19,7 @@ use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\WayOut;
+use Jaunty\Core\Calls\Law\WayOut;
 
 /** Calls are led to an outside number that the class of whoever sends them bars. */
 final readonly class ForwardRefusedByClass implements Rule

@@ -19,7 +19,7 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Calls\WayOut;
+use Jaunty\Core\Calls\Law\WayOut;
 
 /** A forward to a mobile that callers from outside can never take, as no trunk lets their calls out again. */
 final readonly class ForwardRefusedByTrunk implements Rule
