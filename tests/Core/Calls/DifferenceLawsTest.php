@@ -9,6 +9,7 @@ use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Calls\AllCalls\Explorer;
 use Jaunty\Core\Calls\AllCalls\Graph;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
@@ -74,7 +75,7 @@ final class DifferenceLawsTest extends TestCase
                 foreach ($graph->numbers() as $number) {
                     foreach (Explorer::explore($graph, [$number])->edges as $edges) {
                         foreach ($edges as $edge) {
-                            if ($edge->choice->event->kind === 'answered') {
+                            if ($edge->choice->event->kind === EventKind::Answered) {
                                 $reached[$side][$names[$side]->name($edge->choice->event->detail)] = true;
                             }
                         }

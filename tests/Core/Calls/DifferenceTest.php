@@ -231,7 +231,7 @@ final class DifferenceTest extends TestCase
             return [];
         }
         foreach ($edges as $edge) {
-            $label = trim("{$edge->choice->event->kind} {$edge->choice->event->detail}");
+            $label = trim("{$edge->choice->event->kind->value} {$edge->choice->event->detail}");
             $rest = $edge->next->state === null
                 ? ["{$edge->next->outcome?->value} {$edge->next->target}" => true]
                 : $this->written($graph, $edge->next->state, $isForced ? $depth : $depth - 1, $isForced ? $forced + 1 : 0);

@@ -11,6 +11,7 @@ use Jaunty\Core\Calls\AllCalls\Choices;
 use Jaunty\Core\Calls\AllCalls\Explorer;
 use Jaunty\Core\Calls\AllCalls\Graph;
 use Jaunty\Core\Calls\Law\CallBook;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\Machine;
 use Jaunty\Core\Calls\Law\NumberRules;
@@ -60,11 +61,11 @@ final class ExplorerTest extends TestCase
             $offered = [];
             $fits = false;
             foreach ($choices->of($state) as $choice) {
-                $isSame = $choice->event->kind === $resolved->event->kind && ($choice->event->detail === $resolved->event->detail || $choice->event->kind === 'wrong');
+                $isSame = $choice->event->kind === $resolved->event->kind && ($choice->event->detail === $resolved->event->detail || $choice->event->kind === EventKind::Wrong);
                 $fits = $fits || ($isSame && $choice->least <= $seconds && ($choice->most === null || $seconds <= $choice->most));
-                $offered[] = "{$choice->event->kind} {$choice->event->detail} [{$choice->least}, {$choice->most}]";
+                $offered[] = "{$choice->event->kind->value} {$choice->event->detail} [{$choice->least}, {$choice->most}]";
             }
-            self::assertTrue($fits, "{$resolved->event->kind} {$resolved->event->detail} after {$seconds} s in {$state->key()} is not among\n" . implode("\n", $offered) . "\n{$scriptJson}");
+            self::assertTrue($fits, "{$resolved->event->kind->value} {$resolved->event->detail} after {$seconds} s in {$state->key()} is not among\n" . implode("\n", $offered) . "\n{$scriptJson}");
             $state = $machine->step($state, $resolved->event)->state;
         }
     }

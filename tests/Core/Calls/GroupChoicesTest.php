@@ -11,6 +11,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\AllCalls\GroupChoices;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Choice;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\OfferPlan;
@@ -45,7 +46,7 @@ final class GroupChoicesTest extends TestCase
             foreach (EveryWorld::of($group) as $world) {
                 if ($world->hasSomebody($group)) {
                     [$kind, $who, $second] = (new Hunt($plan, $world, false, $order))->run();
-                    $found[trim("{$kind} {$who}")][$second] = true;
+                    $found[trim("{$kind->value} {$who}")][$second] = true;
                 }
             }
         }
@@ -53,8 +54,8 @@ final class GroupChoicesTest extends TestCase
         $choices = self::choices($book);
         $offered = [];
         foreach ($placeSeconds === null ? $choices->own($group, false) : $choices->place($group, false, $placeSeconds) as $choice) {
-            if (in_array($choice->event->kind, ['answered', 'outsideMailbox', 'unanswered'], true)) {
-                $offered[trim("{$choice->event->kind} {$choice->event->detail}")] = [$choice->least, $choice->most];
+            if (in_array($choice->event->kind, [EventKind::Answered, EventKind::OutsideMailbox, EventKind::Unanswered], true)) {
+                $offered[trim("{$choice->event->kind->value} {$choice->event->detail}")] = [$choice->least, $choice->most];
             }
         }
         ksort($given);
@@ -93,7 +94,7 @@ final class GroupChoicesTest extends TestCase
     public function test_an_offer_in_vain_takes_what_the_limit_leaves_where_it_is_the_last(string $members, string $order, int $most): void
     {
         $book = self::book(['order' => $order, 'rotations' => 1, 'ringsEach' => 2, 'noAnswerSeconds' => 13, 'members' => self::members($members)]);
-        $choices = array_values(array_filter(self::choices($book)->own(self::group($book), false), static fn (Choice $choice): bool => $choice->event->kind === 'unanswered'));
+        $choices = array_values(array_filter(self::choices($book)->own(self::group($book), false), static fn (Choice $choice): bool => $choice->event->kind === EventKind::Unanswered));
 
         self::assertSame($most, $choices[0]->most);
     }
@@ -109,9 +110,9 @@ final class GroupChoicesTest extends TestCase
         foreach (self::scripts($group) as $says) {
             $world = new World($callBook, new WayOut($callBook), $says);
             $event = (new GroupCalls($callBook, $world, [], new Keypad([], false)))->own(State::at(Place::Group, 'group:desk', false, []), 0)->event;
-            $found[trim("{$event->kind} {$event->detail}")] = true;
+            $found[trim("{$event->kind->value} {$event->detail}")] = true;
         }
-        $choices = array_map(static fn (Choice $choice): string => trim("{$choice->event->kind} {$choice->event->detail}"), self::choices($book)->own($group, false));
+        $choices = array_map(static fn (Choice $choice): string => trim("{$choice->event->kind->value} {$choice->event->detail}"), self::choices($book)->own($group, false));
         $found = array_keys($found);
         sort($found);
         sort($choices);

@@ -43,11 +43,11 @@ final class RingChoicesTest extends TestCase
             foreach (self::worlds($legs) as $world) {
                 $script = Script::read(['to' => '201', 'at' => '2026-12-01T10:00', 'world' => $world], $book);
                 $resolved = Resolver::of($callBook, $script, new Keypad([], false))->resolve($state, 0);
-                $found[trim("{$resolved->event->kind} {$resolved->event->detail}")][] = $resolved->second;
+                $found[trim("{$resolved->event->kind->value} {$resolved->event->detail}")][] = $resolved->second;
             }
             $offered = [];
             foreach ($choices->of($state) as $choice) {
-                $offered[trim("{$choice->event->kind} {$choice->event->detail}")] = $choice;
+                $offered[trim("{$choice->event->kind->value} {$choice->event->detail}")] = $choice;
             }
             ksort($found);
             ksort($offered);

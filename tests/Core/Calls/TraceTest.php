@@ -6,11 +6,7 @@ namespace Tests\Core\Calls;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Calls\AllCalls\Graph;
-use Jaunty\Core\Calls\Boundary;
 use Jaunty\Core\Calls\Law\Outcome;
-use Jaunty\Core\Calls\Law\Sayings;
-use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -68,26 +64,6 @@ final class TraceTest extends TestCase
         self::assertSame(['Office hours goes from open to closed at 17:00, 10 s into the call; hours are read once, at its arrival.'], $late->warnings);
         self::assertSame([], $this->trace(['to' => '+19025550100', 'at' => '2026-12-01T16:00'])->warnings);
         self::assertSame([], $this->trace(['to' => '201', 'at' => '2026-12-01T16:59:50'])->warnings, 'a call that reads no hours');
-    }
-
-    public function test_ends_that_only_a_call_across_a_change_of_hours_can_come_to(): void
-    {
-        $book = BookFormat::fromValue([
-            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
-            'numbers' => [['key' => '+19025550100', 'destination' => 'attendant:front']],
-            'schedules' => [['key' => 'office']],
-            'attendants' => [
-                ['key' => 'front', 'schedule' => 'schedule:office', 'answers' => [['item' => 'o', 'when' => 'open', 'then' => 'menu:day'], ['item' => 'c', 'when' => 'closed', 'then' => 'mailbox:night']]],
-                ['key' => 'back', 'schedule' => 'schedule:office', 'answers' => [['item' => 'o', 'when' => 'open', 'then' => 'release'], ['item' => 'c', 'when' => 'closed', 'then' => 'mailbox:forgotten']]],
-            ],
-            'menus' => [['key' => 'day', 'silence' => 'attendant:back']],
-            'mailboxes' => [['key' => 'night'], ['key' => 'forgotten']],
-        ]);
-        [$schedule, $zone] = array_values((new Graph($book, 0))->slots())[0];
-        $says = static fn (string $state): array => [Sayings::slot($schedule, $zone) => $state];
-
-        self::assertSame([[Outcome::MessageIn, 'mailbox:forgotten']], Boundary::endsOnlyAcross(new Graph($book, 0), State::number('+19025550100'), $says('open'), $says('closed')));
-        self::assertSame([], Boundary::endsOnlyAcross(new Graph($book, 0), State::number('+19025550100'), $says('closed'), $says('open')));
     }
 
     /** @param array<string, mixed> $script */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Calls\AllCalls;
 
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Place;
 use Jaunty\Core\Calls\Law\State;
 
@@ -28,7 +29,7 @@ final readonly class CallBack
         foreach ($explored->passiveRun($start)[0] as $key) {
             $state = $explored->states[$key];
             foreach ($explored->edges[$key] ?? [] as $edge) {
-                if ($edge->choice->event->kind === 'answered') {
+                if ($edge->choice->event->kind === EventKind::Answered) {
                     if (str_starts_with($edge->choice->event->detail, 'user:')) {
                         return new self(true, $outside, $heard);
                     }

@@ -22,6 +22,7 @@ use Jaunty\Core\Book\UserStatus;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Choice;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\NameDirectory;
 use Jaunty\Core\Calls\Law\NumberRules;
 use Jaunty\Core\Calls\Law\Place;
@@ -60,7 +61,7 @@ final readonly class Choices
             Place::Menu => $this->menu($state),
             Place::Transfer => $this->transfer($state),
             Place::Mailbox => $this->mailbox($state),
-            Place::Announcement => [Choice::passive(Event::of('played'), $this->book->seconds($this->book->get($state->object, Announcement::class)->prompt))],
+            Place::Announcement => [Choice::passive(Event::of(EventKind::Played), $this->book->seconds($this->book->get($state->object, Announcement::class)->prompt))],
             Place::Line => $this->line($state),
             Place::Directory => $this->directory($state),
         };
@@ -72,23 +73,23 @@ final readonly class Choices
         $user = $this->book->get($state->object, User::class);
         $has = fn (string $condition): bool => $this->book->treatment($user, $condition, $state->inside) !== null;
         if ($has('always')) {
-            return [Choice::passive(Event::of('always'))];
+            return [Choice::passive(Event::of(EventKind::Always))];
         }
         $legs = $this->book->legs($user);
         if ($user->status !== UserStatus::Active || $legs === []) {
-            return [Choice::passive(Event::of('unreachable')), ...($user->status === UserStatus::Active ? [Choice::world(Event::of('doNotDisturb'))] : [])];
+            return [Choice::passive(Event::of(EventKind::Unreachable)), ...($user->status === UserStatus::Active ? [Choice::world(Event::of(EventKind::DoNotDisturb))] : [])];
         }
         $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside && $leg->number !== null) !== [];
-        $choices = [Choice::world(Event::of('doNotDisturb'))];
+        $choices = [Choice::world(Event::of(EventKind::DoNotDisturb))];
         if ($has('onACall')) {
-            $choices[] = Choice::world(Event::of('onACall'));
+            $choices[] = Choice::world(Event::of(EventKind::OnACall));
         }
         // Whoever has no line free is on a call; with a treatment for that, only outside legs can still be found busy.
         if ($hasOutside || ! $has('onACall')) {
-            $choices[] = Choice::world(Event::of('busy'));
+            $choices[] = Choice::world(Event::of(EventKind::Busy));
         }
         if (! $hasOutside) {
-            $choices[] = Choice::world(Event::of('unreachable'));
+            $choices[] = Choice::world(Event::of(EventKind::Unreachable));
         }
 
         return [...$choices, ...$this->rings($this->legs->of($user, $legs, $state->inside), $this->book->handling($user)->ring === RingStyle::InOrder)];
@@ -106,17 +107,17 @@ final readonly class Choices
         $choices = [];
         $before = 0;
         foreach ($ringing as $leg) {
-            $choices[] = Choice::world(Event::of('answered', $leg->object), 0, $before + max(0, $leg->seconds - 1));
+            $choices[] = Choice::world(Event::of(EventKind::Answered, $leg->object), 0, $before + max(0, $leg->seconds - 1));
             if (str_starts_with($leg->object, 'outside:') && ! $leg->confirm) {
-                $choices[] = Choice::world(Event::of('outsideMailbox', $leg->object), 0, $before + ($leg->mailboxAfter < $leg->seconds ? $leg->mailboxAfter : 0));
+                $choices[] = Choice::world(Event::of(EventKind::OutsideMailbox, $leg->object), 0, $before + ($leg->mailboxAfter < $leg->seconds ? $leg->mailboxAfter : 0));
             }
             $before += $inOrder ? $leg->seconds : 0;
         }
         if ($ringing !== []) {
             $seconds = array_map(static fn (RingLeg $leg): int => $leg->seconds, $ringing);
-            $choices[] = Choice::passive(Event::of('unanswered'), min($seconds), $inOrder ? array_sum($seconds) : max($seconds));
+            $choices[] = Choice::passive(Event::of(EventKind::Unanswered), min($seconds), $inOrder ? array_sum($seconds) : max($seconds));
         } else {
-            $choices[] = Choice::passive(Event::of($legs === [] || array_filter($legs, static fn (RingLeg $leg): bool => $leg->does !== 'unreachable') === [] ? 'unreachable' : 'busy'));
+            $choices[] = Choice::passive(Event::of($legs === [] || array_filter($legs, static fn (RingLeg $leg): bool => $leg->does !== 'unreachable') === [] ? EventKind::Unreachable : EventKind::Busy));
         }
 
         return $choices;
@@ -126,14 +127,14 @@ final readonly class Choices
     private function outside(State $state): array
     {
         if ($state->needsRoute && ! $this->legs->canLeave(substr($state->object, strlen('outside:')), $state->sender, $state->inside)) {
-            return [Choice::passive(Event::of('refused'))];
+            return [Choice::passive(Event::of(EventKind::Refused))];
         }
 
         return [
-            Choice::world(Event::of('answered', $state->object), 0, CallBook::OUTSIDE_SECONDS - 1),
-            Choice::world(Event::of('outsideMailbox', $state->object), 0, CallBook::OUTSIDE_MAILBOX_AFTER),
-            Choice::world(Event::of('busy')),
-            Choice::passive(Event::of('unanswered'), CallBook::OUTSIDE_SECONDS),
+            Choice::world(Event::of(EventKind::Answered, $state->object), 0, CallBook::OUTSIDE_SECONDS - 1),
+            Choice::world(Event::of(EventKind::OutsideMailbox, $state->object), 0, CallBook::OUTSIDE_MAILBOX_AFTER),
+            Choice::world(Event::of(EventKind::Busy)),
+            Choice::passive(Event::of(EventKind::Unanswered), CallBook::OUTSIDE_SECONDS),
         ];
     }
 
@@ -144,15 +145,15 @@ final readonly class Choices
         if ($state->position === -1) {
             $announcement = $chain->announcement === null ? null : $this->book->get((string) $chain->announcement, Announcement::class);
 
-            return [Choice::passive(Event::of('announced'), $this->book->seconds($announcement?->prompt))];
+            return [Choice::passive(Event::of(EventKind::Announced), $this->book->seconds($announcement?->prompt))];
         }
         $place = $chain->places[$state->position] ?? null;
         $to = $this->book->meant($place['to'] ?? null);
         if ($place === null || $to?->word === 'again' || $to?->word === 'back') {
-            return [Choice::passive(Event::of('ended'))];
+            return [Choice::passive(Event::of(EventKind::Ended))];
         }
 
-        return $to === null ? [Choice::passive(Event::of('left'))] : $this->place($state, $to, $this->book->placeSeconds($place));
+        return $to === null ? [Choice::passive(Event::of(EventKind::Left))] : $this->place($state, $to, $this->book->placeSeconds($place));
     }
 
     /** @return list<Choice> */
@@ -171,11 +172,11 @@ final readonly class Choices
             case Kind::Announcement:
                 $announcement = $this->book->get((string) $to, Announcement::class);
                 if ($announcement->then === null) {
-                    return [Choice::passive(Event::of('played'), $this->book->seconds($announcement->prompt))];
+                    return [Choice::passive(Event::of(EventKind::Played), $this->book->seconds($announcement->prompt))];
                 }
         }
 
-        return [Choice::passive(Event::of('leads'))];
+        return [Choice::passive(Event::of(EventKind::Leads))];
     }
 
     /**
@@ -185,10 +186,10 @@ final readonly class Choices
     private function placeRings(array $legs): array
     {
         if (array_filter($legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()) === []) {
-            return [Choice::passive(Event::of('left'))];
+            return [Choice::passive(Event::of(EventKind::Left))];
         }
 
-        return [Choice::world(Event::of('left')), ...$this->rings($legs, false)];
+        return [Choice::world(Event::of(EventKind::Left)), ...$this->rings($legs, false)];
     }
 
     /** @return list<Choice> */
@@ -198,11 +199,11 @@ final readonly class Choices
         $item = $attendant->enabled ? $this->book->answer($attendant) : null;
         foreach ($attendant->answers as $answer) {
             if ($answer['item'] === $item) {
-                return [Choice::passive(Event::of('answer', $item), $this->book->seconds($answer['greeting']))];
+                return [Choice::passive(Event::of(EventKind::Answer, $item), $this->book->seconds($answer['greeting']))];
             }
         }
 
-        return [Choice::passive(Event::of($attendant->enabled ? 'noAnswerSet' : 'switchedOff'))];
+        return [Choice::passive(Event::of($attendant->enabled ? EventKind::NoAnswerSet : EventKind::SwitchedOff))];
     }
 
     /** @return list<Choice> */
@@ -215,18 +216,18 @@ final readonly class Choices
         $choices = [];
         $dialling = $menu->dialExtensions['scope'] === ExtensionReach::Off ? 0 : ($menu->dialExtensions['most'] ?? $this->book->tenant()->extensionLength) * $menu->dialExtensions['interdigit'];
         foreach ($longest === 0 ? [] : array_keys($menu->keys) as $key) {
-            $choices[] = Choice::key(Event::of('key', (string) $key), 0, $longest + $dialling);
+            $choices[] = Choice::key(Event::of(EventKind::Key, (string) $key), 0, $longest + $dialling);
         }
         if ($longest > 0 && (count($menu->keys) < 12 || $dialling > 0)) {
-            $choices[] = Choice::key(Event::of('wrong'), 0, $longest + $dialling);
+            $choices[] = Choice::key(Event::of(EventKind::Wrong), 0, $longest + $dialling);
         }
         foreach ($dialling === 0 ? [] : array_keys($this->book->extensions()) as $extension) {
             $who = $this->book->dialled($menu, (string) $extension);
             if ($who !== null) {
-                $choices[] = Choice::key(Event::of('dialled', $who), 0, $longest + $dialling);
+                $choices[] = Choice::key(Event::of(EventKind::Dialled, $who), 0, $longest + $dialling);
             }
         }
-        $choices[] = Choice::passive(Event::of('silence'), $play, $longest);
+        $choices[] = Choice::passive(Event::of(EventKind::Silence), $play, $longest);
 
         return $choices;
     }
@@ -239,8 +240,8 @@ final readonly class Choices
         $seconds = $this->book->transferSeconds();
 
         return $devices === []
-            ? [Choice::passive(Event::of('unreachable'))]
-            : [Choice::world(Event::of('busy')), Choice::world(Event::of('unreachable')), ...$this->rings($this->legs->of($user, $devices, $state->inside, $seconds), false)];
+            ? [Choice::passive(Event::of(EventKind::Unreachable))]
+            : [Choice::world(Event::of(EventKind::Busy)), Choice::world(Event::of(EventKind::Unreachable)), ...$this->rings($this->legs->of($user, $devices, $state->inside, $seconds), false)];
     }
 
     /** @return list<Choice> keys that mean nobody end a try early, a list that is read makes it longer */
@@ -251,8 +252,8 @@ final readonly class Choices
         $named = array_filter($directory->listed(), static fn (string $user): bool => $directory->keysTo($user) !== null);
 
         return [
-            ...array_map(static fn (string $user): Choice => Choice::key(Event::of('named', $user), 0, $longest - 1), array_values($named)),
-            Choice::passive(Event::of('silence'), 0, $longest),
+            ...array_map(static fn (string $user): Choice => Choice::key(Event::of(EventKind::Named, $user), 0, $longest - 1), array_values($named)),
+            Choice::passive(Event::of(EventKind::Silence), 0, $longest),
         ];
     }
 
@@ -261,7 +262,7 @@ final readonly class Choices
     {
         $this->book->reads($state->object);
 
-        return [Choice::passive(Event::of('rings'))];
+        return [Choice::passive(Event::of(EventKind::Rings))];
     }
 
     /** @return list<Choice> */
@@ -269,11 +270,11 @@ final readonly class Choices
     {
         $mailbox = $this->book->get($state->object, Mailbox::class);
         if (! $mailbox->enabled) {
-            return [Choice::passive(Event::of('switchedOff'))];
+            return [Choice::passive(Event::of(EventKind::SwitchedOff))];
         }
         $this->book->reads($mailbox->greeting);
-        $zero = $mailbox->zero === null ? [] : [Choice::key(Event::of('zero'), 0, $this->book->seconds($mailbox->greeting))];
+        $zero = $mailbox->zero === null ? [] : [Choice::key(Event::of(EventKind::Zero), 0, $this->book->seconds($mailbox->greeting))];
 
-        return [...$zero, Choice::passive(Event::of($mailbox->full ? 'messageRefused' : 'messageIn'))];
+        return [...$zero, Choice::passive(Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn))];
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Calls\AllCalls;
 
+use Jaunty\Core\Calls\Law\EventKind;
+
 /** Every way on from a state, with what had to be known for it: where all that is the same, so are the ways. */
 final readonly class Crossing
 {
@@ -30,7 +32,7 @@ final readonly class Crossing
         }
         foreach (count($edges) === 1 ? [] : $edges as $edge) {
             $isSame = $edge->to === $first->to && $edge->next->outcome === $first->next->outcome && $edge->next->target === $first->next->target;
-            if (! $isSame || $edge->choice->needsKey || $edge->choice->most !== $first->choice->most || in_array($edge->choice->event->kind, ['answered', 'outsideMailbox'], true)) {
+            if (! $isSame || $edge->choice->needsKey || $edge->choice->most !== $first->choice->most || in_array($edge->choice->event->kind, [EventKind::Answered, EventKind::OutsideMailbox], true)) {
                 return null;
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Calls\AllCalls;
 
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Loop;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\Place;
@@ -39,9 +40,9 @@ final readonly class Facts
         $queuesFirst = false;
         foreach ($passed as $key) {
             foreach ($explored->edges[$key] as $edge) {
-                if ($edge->choice->event->kind === 'answered' && $firstOffer === '') {
+                if ($edge->choice->event->kind === EventKind::Answered && $firstOffer === '') {
                     $firstOffer = $edge->choice->event->detail;
-                    $queuesFirst = array_filter($explored->edges[$key], static fn (Edge $other): bool => in_array($other->choice->event->kind, ['waitedLongest', 'endless'], true)) !== [];
+                    $queuesFirst = array_filter($explored->edges[$key], static fn (Edge $other): bool => in_array($other->choice->event->kind, [EventKind::WaitedLongest, EventKind::Endless], true)) !== [];
                 }
             }
         }

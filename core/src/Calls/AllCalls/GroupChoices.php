@@ -16,6 +16,7 @@ use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Chances;
 use Jaunty\Core\Calls\Law\Choice;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\OfferPlan;
 use Jaunty\Core\Calls\Law\RingLegs;
@@ -38,7 +39,7 @@ final readonly class GroupChoices
     public function own(Group $group, bool $inside): array
     {
         $settled = $this->settled($group);
-        $byHand = $group->handClosable && $settled !== 'switchedOff' ? [Choice::world(Event::of('closedByHand'))] : [];
+        $byHand = $group->handClosable && $settled !== EventKind::SwitchedOff ? [Choice::world(Event::of(EventKind::ClosedByHand))] : [];
         if ($settled !== null) {
             return [...$byHand, Choice::passive(Event::of($settled))];
         }
@@ -52,22 +53,22 @@ final readonly class GroupChoices
     public function place(Group $group, bool $inside, int $seconds): array
     {
         if ($this->settled($group) !== null) {
-            return [Choice::passive(Event::of('left'))];
+            return [Choice::passive(Event::of(EventKind::Left))];
         }
         $offers = $this->offers(OfferPlan::place($group, $this->book->tenant()->secondsPerRing, $seconds), $this->members($group, $inside));
 
-        return $offers === [] ? [Choice::passive(Event::of('left'))] : [Choice::world(Event::of('left')), ...$offers];
+        return $offers === [] ? [Choice::passive(Event::of(EventKind::Left))] : [Choice::world(Event::of(EventKind::Left)), ...$offers];
     }
 
     /** Why nobody is offered a call, whatever the world is like. */
-    private function settled(Group $group): ?string
+    private function settled(Group $group): ?EventKind
     {
         $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->clockOf($group)));
 
         return match (true) {
-            ! $group->enabled => 'switchedOff',
-            ! $group->handClosable && $group->closedByHand => 'closedByHand',
-            $hours !== HoursState::OPEN => $hours,
+            ! $group->enabled => EventKind::SwitchedOff,
+            ! $group->handClosable && $group->closedByHand => EventKind::ClosedByHand,
+            $hours !== HoursState::OPEN => EventKind::from($hours),
             default => null,
         };
     }
@@ -82,7 +83,7 @@ final readonly class GroupChoices
         $choices = [];
         if (! $any(static fn (Chances $each): bool => ! $each->canBeOut)) {
             $mustBeOut = ! $any(static fn (Chances $each): bool => $each->canBeIn);
-            $choices[] = $mustBeOut ? Choice::passive(Event::of('nobodySignedIn')) : Choice::world(Event::of('nobodySignedIn'));
+            $choices[] = $mustBeOut ? Choice::passive(Event::of(EventKind::NobodySignedIn)) : Choice::world(Event::of(EventKind::NobodySignedIn));
         }
         if ($any(static fn (Chances $each): bool => ! $each->canBeOut && ! $each->isUser())) {
             // An outside member who is signed in counts as available: the call is offered.
@@ -91,10 +92,10 @@ final readonly class GroupChoices
         $users = array_filter($members, static fn (Chances $each): bool => $each->canBeIn && $each->isUser());
         $canBeBusy = array_filter($users, static fn (Chances $each): bool => $each->legs !== []);
         if (array_filter($users, static fn (Chances $each): bool => $each->canBeAway) !== [] && ! $any(static fn (Chances $each): bool => ! $each->canBeOut && ! $each->canBeAway)) {
-            $choices[] = $canBeBusy === [] ? Choice::passive(Event::of('allUnreachable')) : Choice::world(Event::of('allUnreachable'));
+            $choices[] = $canBeBusy === [] ? Choice::passive(Event::of(EventKind::AllUnreachable)) : Choice::world(Event::of(EventKind::AllUnreachable));
         }
         if ($canBeBusy !== [] && ($group->queue === null || $group->otherwise->of('allBusy') !== null)) {
-            $choices[] = Choice::world(Event::of('allBusy'));
+            $choices[] = Choice::world(Event::of(EventKind::AllBusy));
         }
 
         return $choices;
@@ -119,20 +120,20 @@ final readonly class GroupChoices
                 if ($leg->dropsOut() || ($answered === null && ! ($plan->waits && $plan->limit === null))) {
                     continue;
                 }
-                $latest[] = [Event::of('answered', $leg->object), $answered];
+                $latest[] = [Event::of(EventKind::Answered, $leg->object), $answered];
                 if (str_starts_with($leg->object, 'outside:') && ! $leg->confirm) {
-                    $latest[] = [Event::of('outsideMailbox', $leg->object), $plan->mailboxBy($before, $leg->mailboxAfter)];
+                    $latest[] = [Event::of(EventKind::OutsideMailbox, $leg->object), $plan->mailboxBy($before, $leg->mailboxAfter)];
                 }
             }
         }
         $choices = [];
         foreach ($latest as [$event, $most]) {
-            $key = "{$event->kind} {$event->detail}";
+            $key = "{$event->kind->value} {$event->detail}";
             $choices[$key] = Choice::world($event, 0, isset($choices[$key]) ? ($most === null ? null : max($most, $choices[$key]->most)) : $most);
         }
         $canComeToNothing = array_filter($offered, static fn (Chances $each): bool => $each->canComeToNothing) !== [];
 
-        return [...array_values($choices), Choice::passive(Event::of('unanswered'), $canComeToNothing ? $plan->nothingFrom() : $plan->unansweredFrom(), $plan->unansweredBy($ringing, array_values(array_map(static fn (Chances $each): Member => $each->member, $offered))))];
+        return [...array_values($choices), Choice::passive(Event::of(EventKind::Unanswered), $canComeToNothing ? $plan->nothingFrom() : $plan->unansweredFrom(), $plan->unansweredBy($ringing, array_values(array_map(static fn (Chances $each): Member => $each->member, $offered))))];
     }
 
     /**
@@ -162,10 +163,10 @@ final readonly class GroupChoices
             return [];
         }
         array_pop($choices);
-        $end = $queue->longestWait === null ? Choice::passive(Event::of('endless')) : Choice::passive(Event::of('waitedLongest'), $queue->longestWait);
-        $exit = $queue->exitKey === null ? [] : [Choice::key(Event::of('exitKey'), 0, $queue->longestWait === null ? null : $queue->longestWait - 1)];
+        $end = $queue->longestWait === null ? Choice::passive(Event::of(EventKind::Endless)) : Choice::passive(Event::of(EventKind::WaitedLongest), $queue->longestWait);
+        $exit = $queue->exitKey === null ? [] : [Choice::key(Event::of(EventKind::ExitKey), 0, $queue->longestWait === null ? null : $queue->longestWait - 1)];
 
-        return $queue->most < 1 ? [Choice::passive(Event::of('full'))] : [...$choices, Choice::world(Event::of('full')), ...$exit, $end];
+        return $queue->most < 1 ? [Choice::passive(Event::of(EventKind::Full))] : [...$choices, Choice::world(Event::of(EventKind::Full)), ...$exit, $end];
     }
 
     /** @return list<Chances> */

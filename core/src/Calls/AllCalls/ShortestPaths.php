@@ -41,7 +41,7 @@ final class ShortestPaths
             }
             foreach ($explored->edges[$key] ?? [] as $edge) {
                 $to = $edge->to ?? "{$edge->next->outcome?->value} {$edge->next->target}";
-                $cost = [$deeds + ($edge->choice->isPassive || ! $fewestDeeds ? 0 : 1), $seconds + $edge->choice->least, "{$edge->choice->event->kind} {$edge->choice->event->detail}"];
+                $cost = [$deeds + ($edge->choice->isPassive || ! $fewestDeeds ? 0 : 1), $seconds + $edge->choice->least, "{$edge->choice->event->kind->value} {$edge->choice->event->detail}"];
                 if (isset($done[$to]) || isset($ends[$to]) || (isset($best[$to]) && $best[$to] <= $cost)) {
                     continue;
                 }

@@ -21,6 +21,7 @@ use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\FirstMatch;
 use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\Keypad;
@@ -147,12 +148,12 @@ final class Witness
         $object = $this->book->find(Reference::parse($state->object));
 
         return match (true) {
-            $event->kind === 'zero' => ['0'],
-            $event->kind === 'exitKey' && $object instanceof Group && $object->queue?->exitKey !== null => [$object->queue->exitKey],
-            $event->kind === 'key' && $object instanceof Menu => $this->isFree($object, $event->detail) ? [$event->detail] : [$event->detail, '#'],
-            $event->kind === 'wrong' && $object instanceof Menu => $this->wrong($object),
-            $event->kind === 'dialled' => $this->dialled($event->detail, $object),
-            $event->kind === 'named' => NameDirectory::of(new CallBook($this->book, static fn (): string => HoursState::OPEN), $object instanceof Menu ? $object : null)->keysTo($event->detail),
+            $event->kind === EventKind::Zero => ['0'],
+            $event->kind === EventKind::ExitKey && $object instanceof Group && $object->queue?->exitKey !== null => [$object->queue->exitKey],
+            $event->kind === EventKind::Key && $object instanceof Menu => $this->isFree($object, $event->detail) ? [$event->detail] : [$event->detail, '#'],
+            $event->kind === EventKind::Wrong && $object instanceof Menu => $this->wrong($object),
+            $event->kind === EventKind::Dialled => $this->dialled($event->detail, $object),
+            $event->kind === EventKind::Named => NameDirectory::of(new CallBook($this->book, static fn (): string => HoursState::OPEN), $object instanceof Menu ? $object : null)->keysTo($event->detail),
             default => null,
         };
     }
@@ -189,12 +190,12 @@ final class Witness
         $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
         match (true) {
             $object instanceof Number => $this->caller($object, $event),
-            $event->kind === 'answered' => $this->taken($object, $state->position, $event->detail, 'answers'),
-            $event->kind === 'outsideMailbox' => $this->taken($object, $state->position, $event->detail, $this->mailbox),
+            $event->kind === EventKind::Answered => $this->taken($object, $state->position, $event->detail, 'answers'),
+            $event->kind === EventKind::OutsideMailbox => $this->taken($object, $state->position, $event->detail, $this->mailbox),
             $object instanceof Group => $this->group($object, $event->kind),
             $object instanceof Chain => $this->left($object, $state->position, $event->kind),
             $state->place === Place::Transfer => $this->person($state->callee, $event->kind, true),
-            $object instanceof User && $event->kind === 'busy' && $this->calls->treatment($object, 'onACall', $state->inside) !== null => $this->busyElsewhere($object),
+            $object instanceof User && $event->kind === EventKind::Busy && $this->calls->treatment($object, 'onACall', $state->inside) !== null => $this->busyElsewhere($object),
             in_array($state->place, [Place::User, Place::Outside], true) => $this->person($state->object, $event->kind, false),
             default => null,
         };
@@ -237,9 +238,9 @@ final class Witness
     private function caller(Number $number, Event $event): void
     {
         $before = array_column($this->book->tenant->blocked, 'callers');
-        if ($event->kind === 'blocked') {
+        if ($event->kind === EventKind::Blocked) {
             $this->callFrom(FirstMatch::of($before[0] ?? '', []));
-        } elseif ($event->kind === 'rule') {
+        } elseif ($event->kind === EventKind::Rule) {
             foreach ($number->callerRules as $rule) {
                 if ($rule->item === $event->detail) {
                     $this->callFrom(FirstMatch::of($rule->callers, $before));
@@ -255,16 +256,16 @@ final class Witness
         $this->from = $caller->example === '' ? null : $caller->example;
     }
 
-    private function person(string $who, string $kind, bool $isOffer): void
+    private function person(string $who, EventKind $kind, bool $isOffer): void
     {
         $states = match ($kind) {
-            'busy' => ['busy', 'onACall'],
-            'onACall' => ['onACall', 'busy'],
-            'doNotDisturb' => ['doNotDisturb'],
+            EventKind::Busy => ['busy', 'onACall'],
+            EventKind::OnACall => ['onACall', 'busy'],
+            EventKind::DoNotDisturb => ['doNotDisturb'],
             // Who is not to be disturbed is not there for an offer.
-            'unreachable' => $isOffer ? ['unreachable', 'doNotDisturb'] : ['unreachable'],
+            EventKind::Unreachable => $isOffer ? ['unreachable', 'doNotDisturb'] : ['unreachable'],
             // Signed out of groups a telephone rings all the same, and a second line rings beside a call.
-            'unanswered' => [self::RINGS, 'signedOut', 'onACall'],
+            EventKind::Unanswered => [self::RINGS, 'signedOut', 'onACall'],
             default => [],
         };
         if ($states !== []) {
@@ -283,18 +284,18 @@ final class Witness
         }
     }
 
-    private function group(Group $group, string $kind): void
+    private function group(Group $group, EventKind $kind): void
     {
-        if ($kind === 'closedByHand' || $kind === 'full') {
-            $this->commit("group:{$group->key}", $kind);
+        if ($kind === EventKind::ClosedByHand || $kind === EventKind::Full) {
+            $this->commit("group:{$group->key}", $kind->value);
         }
         $out = $group->signInBy === SignInBy::Member ? ['signedOut', 'doNotDisturb'] : ['doNotDisturb'];
         $states = match ($kind) {
             // Others may be away meanwhile, as long as somebody is busy; that is tried.
-            'allBusy' => ['busy', 'onACall', 'unreachable', ...$out],
-            'allUnreachable' => ['unreachable', ...$out],
-            'nobodySignedIn' => $out,
-            'left' => $this->awayFrom($group),
+            EventKind::AllBusy => ['busy', 'onACall', 'unreachable', ...$out],
+            EventKind::AllUnreachable => ['unreachable', ...$out],
+            EventKind::NobodySignedIn => $out,
+            EventKind::Left => $this->awayFrom($group),
             default => null,
         };
         if ($states === null) {
@@ -308,21 +309,21 @@ final class Witness
             $legs = array_filter($this->calls->legs($user), static fn (Leg $leg): bool => $leg->forGroups);
             $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside) !== [];
             // Nobody has to do anything for whoever no group can ring; a number outside is never out of reach.
-            if ($kind === 'nobodySignedIn' || ($user->status === UserStatus::Active && $legs !== [])) {
+            if ($kind === EventKind::NobodySignedIn || ($user->status === UserStatus::Active && $legs !== [])) {
                 $this->commit((string) $member->who, ...array_diff($states, $hasOutside ? ['unreachable'] : []));
             }
         }
     }
 
-    private function left(Chain $chain, int $position, string $kind): void
+    private function left(Chain $chain, int $position, EventKind $kind): void
     {
         $to = $this->placeAt($chain, $position);
-        if ($to === null || $kind !== 'left') {
+        if ($to === null || $kind !== EventKind::Left) {
             return;
         }
         $group = $to->object?->kind === Kind::Group ? $this->book->find($to->object) : null;
         if ($group instanceof Group) {
-            $this->group($group, 'left');
+            $this->group($group, EventKind::Left);
         } elseif ($to->outside !== null) {
             $this->commit("outside:{$to->outside}", 'busy');
         } elseif ($to->object?->kind === Kind::User) {

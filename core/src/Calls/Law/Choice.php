@@ -31,7 +31,7 @@ final readonly class Choice
     /** Tells choices apart by all that is said of them. */
     public function sign(): string
     {
-        return "{$this->event->kind} {$this->event->detail} {$this->least} {$this->most} " . ($this->isPassive ? 'p' : '') . ($this->needsKey ? 'k' : '');
+        return "{$this->event->kind->value} {$this->event->detail} {$this->least} {$this->most} " . ($this->isPassive ? 'p' : '') . ($this->needsKey ? 'k' : '');
     }
 
     public static function key(Event $event, int $least, ?int $most): self

@@ -8,11 +8,11 @@ namespace Jaunty\Core\Calls\Law;
 final readonly class Event
 {
     /** @param string $detail the key, the object that answered, the rule that matched */
-    private function __construct(public string $kind, public string $detail)
+    private function __construct(public EventKind $kind, public string $detail)
     {
     }
 
-    public static function of(string $kind, string $detail = ''): self
+    public static function of(EventKind $kind, string $detail = ''): self
     {
         return new self($kind, $detail);
     }

@@ -38,7 +38,7 @@ final class Hunt
         $this->group = $plan->group;
     }
 
-    /** @return array{string, string, int, list<array{int, string}>} kind (answered, outsideMailbox, unanswered, endless), who, second, and which legs began when */
+    /** @return array{EventKind, string, int, list<array{int, string}>} kind (answered, outside mailbox, unanswered, endless), who, second, and which legs began when */
     public function run(): array
     {
         for ($pass = 0; $this->plan->passes === null || $pass < $this->plan->passes; $pass++) {
@@ -49,11 +49,11 @@ final class Hunt
                     return [...$taken, $this->began];
                 }
                 if ($this->plan->limit !== null && $this->at >= $this->plan->limit) {
-                    return ['unanswered', '', $this->plan->limit, $this->began];
+                    return [EventKind::Unanswered, '', $this->plan->limit, $this->began];
                 }
             }
             if ($this->plan->oneOffer !== null) {
-                return ['unanswered', '', $this->at, $this->began];
+                return [EventKind::Unanswered, '', $this->at, $this->began];
             }
             $isEndless = $this->plan->waits && $this->plan->limit === null && $pass > self::MOST_OFFERS;
             if ($isEndless || ($this->at === $before && $this->plan->waits && ! $this->waitForRest())) {
@@ -61,10 +61,10 @@ final class Hunt
             }
         }
         if ($this->plan->waits) {
-            return $this->plan->limit === null ? ['endless', '', 0, $this->began] : ['unanswered', '', $this->plan->limit, $this->began];
+            return $this->plan->limit === null ? [EventKind::Endless, '', 0, $this->began] : [EventKind::Unanswered, '', $this->plan->limit, $this->began];
         }
 
-        return ['unanswered', '', $this->at, $this->began];
+        return [EventKind::Unanswered, '', $this->at, $this->began];
     }
 
     /** @return list<list<Member>> whom one pass offers, tier by tier, in order */
@@ -109,7 +109,7 @@ final class Hunt
 
     /**
      * @param  list<Member>  $members
-     * @return ?array{string, string, int}
+     * @return ?array{EventKind, string, int}
      */
     private function offerEach(array $members): ?array
     {
@@ -128,7 +128,7 @@ final class Hunt
 
     /**
      * @param  list<Member>  $members
-     * @return ?array{string, string, int}
+     * @return ?array{EventKind, string, int}
      */
     private function offerAll(array $members): ?array
     {
@@ -139,7 +139,7 @@ final class Hunt
 
     /**
      * @param  list<Member>  $members
-     * @return ?array{string, string, int}
+     * @return ?array{EventKind, string, int}
      */
     private function offer(array $members, int $seconds): ?array
     {
@@ -161,7 +161,7 @@ final class Hunt
         foreach ($ringing->began as [, $object]) {
             $this->began[] = [$this->at, $object];
         }
-        if ($ringing->kind === 'answered' || $ringing->kind === 'outsideMailbox') {
+        if ($ringing->kind->takes()) {
             return [$ringing->kind, $ringing->who, $this->at + $ringing->seconds];
         }
         $this->at += $ringing->seconds;

@@ -42,127 +42,127 @@ final class Machine
 
     public function step(State $state, Event $event): Next
     {
-        return match ($state->place) {
-            Place::Number => $this->fromNumber($state, $event),
-            Place::User => $this->fromUser($state, $event),
-            Place::Outside => $this->fromOutside($state, $event),
-            Place::Group => $this->fromGroup($state, $event),
-            Place::Chain => $this->fromChain($state, $event),
-            Place::Attendant => $this->fromAttendant($state, $event),
-            Place::Menu => $this->fromMenu($state, $event),
-            Place::Transfer => $this->fromTransfer($state, $event),
-            Place::Mailbox => $this->fromMailbox($state, $event),
-            Place::Announcement => $this->fromAnnouncement($state),
-            Place::Line => Next::end(Outcome::LineRings, $state->object),
-            Place::Directory => $this->fromDirectory($state, $event),
-        };
-    }
+        if ($event->kind->takes()) {
+            return Next::end($event->kind === EventKind::Answered ? Outcome::Answered : Outcome::OutsideMailbox, $event->detail);
+        }
+        if ($state->place === Place::Transfer) {
+            return $this->cameBack($state);
+        }
 
-    private function fromNumber(State $state, Event $event): Next
-    {
-        $number = $this->book->get($state->object, Number::class);
-        $rules = array_column($number->callerRules, null, 'item');
-
+        // Without a default: what a new kind of event does has to be decided here.
         return match ($event->kind) {
-            'notInService' => Next::end(Outcome::NotInService, $state->object),
-            'oldCarrier' => Next::end(Outcome::OldCarrier, $state->object),
-            'notDelivered' => Next::end(Outcome::NotDelivered, $state->object),
-            'blocked' => Next::end(Outcome::Released, $state->object),
-            'platformOut' => $number->carrierDiversion === null ? Next::end(Outcome::Busy, $state->object) : $this->follow($state, $number->carrierDiversion, needsRoute: false),
-            'rule' => $this->follow($state, $rules[$event->detail]->then),
-            'caller' => $this->follow($state, $number->destination),
-            default => Next::end(Outcome::DeadEnd, $state->object),
+            EventKind::Answered, EventKind::OutsideMailbox => throw new \LogicException('taken above'),
+            EventKind::NotInService => Next::end(Outcome::NotInService, $state->object),
+            EventKind::OldCarrier => Next::end(Outcome::OldCarrier, $state->object),
+            EventKind::NotDelivered => Next::end(Outcome::NotDelivered, $state->object),
+            EventKind::Blocked => Next::end(Outcome::Released, $state->object),
+            EventKind::PlatformOut => $this->diverted($state),
+            EventKind::Rule => $this->follow($state, $this->callerRule($state, $event->detail)),
+            EventKind::Caller => $this->follow($state, $this->book->get($state->object, Number::class)->destination),
+            EventKind::Always, EventKind::DoNotDisturb, EventKind::OnACall => $this->treated($state, $event->kind->value),
+            EventKind::SiteOut => $this->siteOut($state),
+            EventKind::Unreachable => $state->place === Place::User ? $this->treated($state, 'unreachable') : self::deadEnd($state),
+            EventKind::Busy => match ($state->place) {
+                Place::User => $this->treated($state, 'busy'),
+                Place::Outside => Next::end(Outcome::Busy, $state->object),
+                default => self::deadEnd($state),
+            },
+            EventKind::Unanswered => match ($state->place) {
+                Place::User => $this->treated($state, 'noAnswer'),
+                Place::Group => $this->otherwise($state, 'noAnswer'),
+                Place::Chain => Next::state($state->nextPlace()),
+                default => self::deadEnd($state),
+            },
+            EventKind::Refused => Next::end(Outcome::Refused, $state->object),
+            EventKind::Closed, EventKind::Holiday, EventKind::ClosedByHand, EventKind::NobodySignedIn, EventKind::AllUnreachable,
+            EventKind::AllBusy => $this->otherwise($state, $event->kind->value),
+            EventKind::WaitedLongest => $this->otherwise($state, 'noAnswer'),
+            EventKind::ExitKey => $this->otherwise($state, 'exit'),
+            EventKind::Full => $this->otherwise($state, 'queueFull'),
+            EventKind::Endless => Next::end(Outcome::Loop, $state->object),
+            EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended => self::deadEnd($state),
+            EventKind::Announced, EventKind::Left => Next::state($state->nextPlace()),
+            EventKind::Played => $state->place === Place::Chain ? Next::state($state->nextPlace()) : $this->announced($state),
+            EventKind::Leads => $this->ledFromPlace($state),
+            EventKind::Answer => $this->follow($state, $this->answer($state, $event->detail)),
+            EventKind::Key => $this->pressed($state, $event->detail),
+            EventKind::Dialled => $this->chosen($state, $this->book->get($state->object, Menu::class), Destination::object(Reference::parse($event->detail))),
+            EventKind::Wrong => $this->wrong($state),
+            EventKind::Silence => $state->place === Place::Directory ? $this->leftDirectory($state) : $this->replay($state, $this->book->get($state->object, Menu::class)),
+            EventKind::MessageIn => Next::end(Outcome::MessageIn, $state->object),
+            EventKind::MessageRefused => Next::end(Outcome::MessageRefused, $state->object),
+            EventKind::Zero => $this->follow($state, $this->book->get($state->object, Mailbox::class)->zero),
+            EventKind::Rings => Next::end(Outcome::LineRings, $state->object),
+            EventKind::Named => $this->named($state, $event->detail),
         };
     }
 
-    private function fromUser(State $state, Event $event): Next
+    private static function deadEnd(State $state): Next
     {
-        $user = $this->book->get($state->object, User::class);
-        if ($event->kind === 'answered' || $event->kind === 'outsideMailbox') {
-            return $this->taken($event);
-        }
-        if ($event->kind === 'siteOut') {
-            $site = $user->site === null ? null : $this->book->get((string) $user->site, Site::class);
-
-            return $this->follow($state, $site?->siteOut);
-        }
-        $condition = $event->kind === 'unanswered' ? 'noAnswer' : $event->kind;
-
-        return $this->follow($state, $this->book->treatment($user, $condition, $state->inside));
-    }
-
-    private function fromOutside(State $state, Event $event): Next
-    {
-        return match ($event->kind) {
-            'answered', 'outsideMailbox' => $this->taken($event),
-            'busy' => Next::end(Outcome::Busy, $state->object),
-            'refused' => Next::end(Outcome::Refused, $state->object),
-            default => Next::end(Outcome::DeadEnd, $state->object),
-        };
-    }
-
-    private function fromGroup(State $state, Event $event): Next
-    {
-        $group = $this->book->get($state->object, Group::class);
-        $case = match ($event->kind) {
-            'answered', 'outsideMailbox', 'switchedOff', 'endless' => null,
-            'unanswered', 'waitedLongest' => 'noAnswer',
-            'exitKey' => 'exit',
-            'full' => 'queueFull',
-            default => $event->kind,
-        };
-        if ($case === null) {
-            return match ($event->kind) {
-                'switchedOff' => Next::end(Outcome::DeadEnd, $state->object),
-                'endless' => Next::end(Outcome::Loop, $state->object),
-                default => $this->taken($event),
-            };
-        }
-        $to = $group->otherwise->of($case) ?? $group->otherwise->of('noAnswer') ?? ($group->mailbox === null ? null : Destination::object($group->mailbox));
-
-        return $this->follow($state, $to);
-    }
-
-    private function fromChain(State $state, Event $event): Next
-    {
-        $chain = $this->book->get($state->object, Chain::class);
-        $to = $chain->places[$state->position]['to'] ?? null;
-
-        return match ($event->kind) {
-            'answered', 'outsideMailbox' => $this->taken($event),
-            'announced', 'unanswered', 'left', 'played' => Next::state($state->nextPlace()),
-            // What takes the call for good takes it as a place; a list in a list, and what `operator` stands for, is a transfer.
-            'leads' => $this->follow($state, $to, isPlace: $to?->object?->kind !== Kind::Chain && $to?->word !== 'operator'),
-            default => Next::end(Outcome::DeadEnd, $state->object),
-        };
-    }
-
-    private function fromAttendant(State $state, Event $event): Next
-    {
-        foreach ($this->book->get($state->object, Attendant::class)->answers as $answer) {
-            if ($event->kind === 'answer' && $answer['item'] === $event->detail) {
-                return $this->follow($state, $answer['then']);
-            }
-        }
-
         return Next::end(Outcome::DeadEnd, $state->object);
     }
 
-    private function fromMenu(State $state, Event $event): Next
+    private function diverted(State $state): Next
+    {
+        $to = $this->book->get($state->object, Number::class)->carrierDiversion;
+
+        return $to === null ? Next::end(Outcome::Busy, $state->object) : $this->follow($state, $to, needsRoute: false);
+    }
+
+    private function callerRule(State $state, string $item): ?Destination
+    {
+        return array_column($this->book->get($state->object, Number::class)->callerRules, null, 'item')[$item]->then;
+    }
+
+    private function treated(State $state, string $condition): Next
+    {
+        return $this->follow($state, $this->book->treatment($this->book->get($state->object, User::class), $condition, $state->inside));
+    }
+
+    private function siteOut(State $state): Next
+    {
+        $user = $this->book->get($state->object, User::class);
+        $site = $user->site === null ? null : $this->book->get((string) $user->site, Site::class);
+
+        return $this->follow($state, $site?->siteOut);
+    }
+
+    /** Where a group sends calls in a case: what is set for it, else as for no answer, else to the group's mailbox. */
+    private function otherwise(State $state, string $case): Next
+    {
+        $group = $this->book->get($state->object, Group::class);
+
+        return $this->follow($state, $group->otherwise->of($case) ?? $group->otherwise->of('noAnswer') ?? ($group->mailbox === null ? null : Destination::object($group->mailbox)));
+    }
+
+    /** What takes the call for good takes it as a place; a list in a list, and what `operator` stands for, is a transfer. */
+    private function ledFromPlace(State $state): Next
+    {
+        $to = $this->book->get($state->object, Chain::class)->places[$state->position]['to'] ?? null;
+
+        return $this->follow($state, $to, isPlace: $to?->object?->kind !== Kind::Chain && $to?->word !== 'operator');
+    }
+
+    private function answer(State $state, string $item): ?Destination
+    {
+        return array_column($this->book->get($state->object, Attendant::class)->answers, 'then', 'item')[$item] ?? null;
+    }
+
+    private function pressed(State $state, string $key): Next
     {
         $menu = $this->book->get($state->object, Menu::class);
-        switch ($event->kind) {
-            case 'key':
-                return $this->chosen($state, $menu, $menu->keys[$event->detail]->to);
-            case 'dialled':
-                return $this->chosen($state, $menu, Destination::object(Reference::parse($event->detail)));
-            case 'wrong':
-                return $state->wrong + 1 < $menu->invalidAllowed
-                    ? Next::state($state->withWrongKey())
-                    : ($menu->invalid === null ? $this->silenced($state, $menu) : $this->given($state, $menu->invalid));
-            default:
-                return $this->replay($state, $menu);
+
+        return $this->chosen($state, $menu, $menu->keys[$key]->to);
+    }
+
+    private function wrong(State $state): Next
+    {
+        $menu = $this->book->get($state->object, Menu::class);
+        if ($state->wrong + 1 < $menu->invalidAllowed) {
+            return Next::state($state->withWrongKey());
         }
+
+        return $menu->invalid === null ? $this->silenced($state, $menu) : $this->given($state, $menu->invalid);
     }
 
     /** What a caller chose, by a key or an extension. */
@@ -218,53 +218,38 @@ final class Machine
         return $menu === null ? null : Next::state(State::menu($menu, $state->inside, $frames), true);
     }
 
-    private function fromTransfer(State $state, Event $event): Next
+    /** A transfer that nobody took: the menu again, a few times. */
+    private function cameBack(State $state): Next
     {
-        if ($event->kind === 'answered' || $event->kind === 'outsideMailbox') {
-            return $this->taken($event);
-        }
-        if ($state->returns < self::MOST_RETURNS) {
-            return Next::state(State::menu($state->object, $state->inside, $state->frames, $state->returns + 1));
-        }
-
-        return $this->silenced($state, $this->book->get($state->object, Menu::class));
+        return $state->returns < self::MOST_RETURNS
+            ? Next::state(State::menu($state->object, $state->inside, $state->frames, $state->returns + 1))
+            : $this->silenced($state, $this->book->get($state->object, Menu::class));
     }
 
-    private function fromMailbox(State $state, Event $event): Next
-    {
-        return match ($event->kind) {
-            'messageIn' => Next::end(Outcome::MessageIn, $state->object),
-            'messageRefused' => Next::end(Outcome::MessageRefused, $state->object),
-            'zero' => $this->follow($state, $this->book->get($state->object, Mailbox::class)->zero),
-            default => Next::end(Outcome::DeadEnd, $state->object),
-        };
-    }
-
-    private function fromAnnouncement(State $state): Next
+    private function announced(State $state): Next
     {
         $then = $this->book->get($state->object, Announcement::class)->then;
 
         return $then?->word === 'release' ? Next::end(Outcome::AnnouncementAndRelease, $state->object) : $this->follow($state, $then);
     }
 
-    private function fromDirectory(State $state, Event $event): Next
+    private function named(State $state, string $whom): Next
     {
-        if ($event->kind === 'named') {
-            $to = Destination::object(Reference::parse($event->detail));
-            $menu = $this->book->menuAt($state);
+        $to = Destination::object(Reference::parse($whom));
+        $menu = $this->book->menuAt($state);
 
-            return $menu === null ? $this->follow($state, $to) : $this->chosen(State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1)), $menu, $to);
-        }
-
-        // Asked for in a menu, it goes back to that menu, which may be all that is left of what is behind.
-        return $this->book->menuAt($state) === null
-            ? $this->back($state) ?? Next::end(Outcome::DeadEnd, $state->object)
-            : Next::state(State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1)), true);
+        return $menu === null ? $this->follow($state, $to) : $this->chosen($this->before($state), $menu, $to);
     }
 
-    private function taken(Event $event): Next
+    /** Asked for in a menu, the directory goes back to that menu, which may be all that is left of what is behind. */
+    private function leftDirectory(State $state): Next
     {
-        return Next::end($event->kind === 'answered' ? Outcome::Answered : Outcome::OutsideMailbox, $event->detail);
+        return $this->book->menuAt($state) === null ? $this->back($state) ?? self::deadEnd($state) : Next::state($this->before($state), true);
+    }
+
+    private function before(State $state): State
+    {
+        return State::menu($state->object, $state->inside, array_slice($state->frames, 0, -1));
     }
 
     /** Follows a destination from where the call is. Unset: a dead end there. */

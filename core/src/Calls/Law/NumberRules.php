@@ -36,12 +36,12 @@ final readonly class NumberRules
         $stands = $this->stands === null ? self::standing($number, $zone, $this->at) : ($this->stands)($number, $zone);
 
         return match (true) {
-            in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of('notInService'),
-            $number->status === NumberStatus::PortingIn && ($number->from === null || $stands === self::BEFORE) => Event::of('oldCarrier'),
-            $stands !== self::WITHIN => Event::of('notInService'),
-            $isPlatformOut => Event::of('platformOut'),
-            ! $this->isDelivered($number) => Event::of('notDelivered'),
-            ! $number->enabled => Event::of('switchedOff'),
+            in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of(EventKind::NotInService),
+            $number->status === NumberStatus::PortingIn && ($number->from === null || $stands === self::BEFORE) => Event::of(EventKind::OldCarrier),
+            $stands !== self::WITHIN => Event::of(EventKind::NotInService),
+            $isPlatformOut => Event::of(EventKind::PlatformOut),
+            ! $this->isDelivered($number) => Event::of(EventKind::NotDelivered),
+            ! $number->enabled => Event::of(EventKind::SwitchedOff),
             default => null,
         };
     }
@@ -63,16 +63,16 @@ final readonly class NumberRules
     {
         foreach ($this->book->tenant()->blocked as $blocked) {
             if (self::matches($blocked->callers, $from)) {
-                return Event::of('blocked');
+                return Event::of(EventKind::Blocked);
             }
         }
         foreach ($number->callerRules as $rule) {
             if ($rule->callers === 'anyone' || self::matches($rule->callers, $from)) {
-                return Event::of('rule', $rule->item);
+                return Event::of(EventKind::Rule, $rule->item);
             }
         }
 
-        return Event::of('caller');
+        return Event::of(EventKind::Caller);
     }
 
     /** @return list<Choice> one for each first-matching rule, and anyone else */
@@ -83,18 +83,18 @@ final readonly class NumberRules
             return [Choice::passive($settled)];
         }
         $before = array_values(array_unique(array_column($this->book->tenant()->blocked, 'callers')));
-        $choices = $before === [] ? [] : [Choice::world(Event::of('blocked'))];
+        $choices = $before === [] ? [] : [Choice::world(Event::of(EventKind::Blocked))];
         foreach ($number->callerRules as $rule) {
             if (FirstMatch::of($rule->callers, $before)->isPossible) {
                 if ($rule->callers === 'anyone') {
-                    return [...$choices, Choice::passive(Event::of('rule', $rule->item))];
+                    return [...$choices, Choice::passive(Event::of(EventKind::Rule, $rule->item))];
                 }
-                $choices[] = Choice::world(Event::of('rule', $rule->item));
+                $choices[] = Choice::world(Event::of(EventKind::Rule, $rule->item));
             }
             $before[] = $rule->callers;
         }
 
-        return [...$choices, Choice::passive(Event::of('caller'))];
+        return [...$choices, Choice::passive(Event::of(EventKind::Caller))];
     }
 
     private function isDelivered(Number $number): bool

@@ -8,12 +8,12 @@ namespace Jaunty\Core\Calls\Law;
 final readonly class Ringing
 {
     /**
-     * @param  string  $kind  answered, outsideMailbox, unanswered, busy or unreachable
+     * @param  EventKind  $kind  answered, outside mailbox, unanswered, busy or unreachable
      * @param  string  $who  who took the call
      * @param  int  $seconds  from the beginning on
      * @param  list<array{int, string}>  $began  seconds from the beginning, and the object
      */
-    private function __construct(public string $kind, public string $who, public int $seconds, public array $began)
+    private function __construct(public EventKind $kind, public string $who, public int $seconds, public array $began)
     {
     }
 
@@ -33,10 +33,10 @@ final readonly class Ringing
         $ringing = array_values(array_filter($legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()));
         $began = array_map(static fn (RingLeg $leg): array => [0, $leg->object], $ringing);
         if ($who !== null) {
-            return new self($who->does === 'answers' ? 'answered' : 'outsideMailbox', $who->object, (int) $taken, $began);
+            return new self($who->does === 'answers' ? EventKind::Answered : EventKind::OutsideMailbox, $who->object, (int) $taken, $began);
         }
 
-        return new self($ringing === [] ? self::dropped($legs) : 'unanswered', '', $longest, $began);
+        return new self($ringing === [] ? self::dropped($legs) : EventKind::Unanswered, '', $longest, $began);
     }
 
     /** @param list<RingLeg> $legs */
@@ -51,23 +51,23 @@ final readonly class Ringing
             $began[] = [$at, $leg->object];
             $after = $leg->takenAfter();
             if ($after !== null) {
-                return new self($leg->does === 'answers' ? 'answered' : 'outsideMailbox', $leg->object, $at + $after, $began);
+                return new self($leg->does === 'answers' ? EventKind::Answered : EventKind::OutsideMailbox, $leg->object, $at + $after, $began);
             }
             $at += $leg->seconds;
         }
 
-        return new self($began === [] ? self::dropped($legs) : 'unanswered', '', $at, $began);
+        return new self($began === [] ? self::dropped($legs) : EventKind::Unanswered, '', $at, $began);
     }
 
     /** @param list<RingLeg> $legs */
-    private static function dropped(array $legs): string
+    private static function dropped(array $legs): EventKind
     {
         foreach ($legs as $leg) {
             if ($leg->does !== 'unreachable') {
-                return 'busy';
+                return EventKind::Busy;
             }
         }
 
-        return 'unreachable';
+        return EventKind::Unreachable;
     }
 }

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Calls\OneCall;
 
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\NameDirectory;
 use Jaunty\Core\Calls\Law\State;
@@ -37,11 +38,11 @@ final readonly class DirectoryCalls
                 [$meant, $now] = $this->chosen($meant, $now);
             }
             if (count($meant) === 1) {
-                return new Resolved(Event::of('named', $meant[0]), $now, $steps, true);
+                return new Resolved(Event::of(EventKind::Named, $meant[0]), $now, $steps, true);
             }
         }
 
-        return new Resolved(Event::of('silence'), $now, $steps, $pressed);
+        return new Resolved(Event::of(EventKind::Silence), $now, $steps, $pressed);
     }
 
     /** @return array{string, int, bool} the keys of one try, when it was over, and whether # ended it */

@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls\OneCall;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\OfferPlan;
@@ -43,24 +44,24 @@ final readonly class GroupCalls
         return new Resolved(Event::of($kind, $who), $now + $second, [$entered, ...TraceStep::rings($began, $now)]);
     }
 
-    private function caseBeforeOffers(Group $group): ?string
+    private function caseBeforeOffers(Group $group): ?EventKind
     {
         $object = "group:{$group->key}";
         $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->clockOf($group)));
         if (! $group->enabled) {
-            return 'switchedOff';
+            return EventKind::SwitchedOff;
         }
         if ($group->handClosable ? $this->world->says($object) === 'closedByHand' : $group->closedByHand) {
-            return 'closedByHand';
+            return EventKind::ClosedByHand;
         }
         if ($hours !== HoursState::OPEN) {
-            return $hours;
+            return EventKind::from($hours);
         }
 
         return $this->nobodyToOffer($group);
     }
 
-    private function nobodyToOffer(Group $group): ?string
+    private function nobodyToOffer(Group $group): ?EventKind
     {
         $signedIn = [];
         foreach (Hunt::members($group) as $member) {
@@ -71,12 +72,12 @@ final readonly class GroupCalls
         }
 
         return match (true) {
-            $signedIn === [] => 'nobodySignedIn',
-            array_unique($signedIn) === ['unreachable'] => 'allUnreachable',
+            $signedIn === [] => EventKind::NobodySignedIn,
+            array_unique($signedIn) === ['unreachable'] => EventKind::AllUnreachable,
             in_array('available', $signedIn, true) => null,
             // A queue waits while all are busy, unless it is told otherwise.
             $group->queue !== null && $group->otherwise->of('allBusy') === null => null,
-            default => 'allBusy',
+            default => EventKind::AllBusy,
         };
     }
 
@@ -84,26 +85,26 @@ final readonly class GroupCalls
     {
         $queue = $group->queue ?? throw new \LogicException('no queue');
         if ($queue->most < 1 || $this->world->says($state->object) === 'full') {
-            return new Resolved(Event::of('full'), $now, [$entered]);
+            return new Resolved(Event::of(EventKind::Full), $now, [$entered]);
         }
         $hunt = new Hunt(OfferPlan::own($group, $this->book->tenant()->secondsPerRing), $this->world, $state->inside, $this->order[$state->object] ?? []);
         [$kind, $who, $second, $began] = $hunt->run();
-        $isTaken = $kind === 'answered' || $kind === 'outsideMailbox';
-        $until = $kind === 'endless' ? PHP_INT_MAX : $now + $second;
+        $isTaken = $kind->takes();
+        $until = $kind === EventKind::Endless ? PHP_INT_MAX : $now + $second;
         $key = $queue->exitKey === null || ($isTaken && $second === 0) ? null : $this->keypad->next($now, $until, $now, $queue->exitKey);
         $steps = [$entered, new TraceStep($now, $state->object, 'waits in the queue')];
         if ($key !== null) {
             $before = array_values(array_filter($began, static fn (array $leg): bool => $now + $leg[0] <= $key[1]));
 
-            return new Resolved(Event::of('exitKey'), $key[1], [...$steps, ...TraceStep::rings($before, $now), new TraceStep($key[1], $state->object, "key {$key[0]}")], true);
+            return new Resolved(Event::of(EventKind::ExitKey), $key[1], [...$steps, ...TraceStep::rings($before, $now), new TraceStep($key[1], $state->object, "key {$key[0]}")], true);
         }
-        if ($kind === 'endless') {
+        if ($kind === EventKind::Endless) {
             $atOnce = array_values(array_filter($began, static fn (array $leg): bool => $leg[0] === 0));
 
-            return new Resolved(Event::of('endless'), $now, [...$steps, ...TraceStep::rings($atOnce, $now)]);
+            return new Resolved(Event::of(EventKind::Endless), $now, [...$steps, ...TraceStep::rings($atOnce, $now)]);
         }
 
-        return new Resolved(Event::of($kind === 'unanswered' ? 'waitedLongest' : $kind, $who), $now + $second, [...$steps, ...TraceStep::rings($began, $now)]);
+        return new Resolved(Event::of($kind === EventKind::Unanswered ? EventKind::WaitedLongest : $kind, $who), $now + $second, [...$steps, ...TraceStep::rings($began, $now)]);
     }
 
     /**
@@ -116,7 +117,7 @@ final readonly class GroupCalls
         $group = $this->book->get($reference, Group::class);
         $steps[] = new TraceStep($now, $reference, 'is offered');
         if ($this->caseBeforeOffers($group) !== null || $this->isAllBusy($group)) {
-            return new Resolved(Event::of('left'), $now, $steps);
+            return new Resolved(Event::of(EventKind::Left), $now, $steps);
         }
         $hunt = new Hunt(OfferPlan::place($group, $this->book->tenant()->secondsPerRing, $seconds), $this->world, $state->inside, $this->order[$reference] ?? []);
         [$kind, $who, $second, $began] = $hunt->run();

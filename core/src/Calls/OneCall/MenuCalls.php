@@ -8,6 +8,7 @@ use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\State;
 
@@ -29,14 +30,14 @@ final readonly class MenuCalls
         $promptEnds = $now + ($state->afterWrong ? $this->book->seconds($menu->invalidPrompt) : 0) + $this->book->seconds($menu->prompt);
         $key = $this->keypad->next($now, $promptEnds + $menu->wait, $menu->wait > 0 ? $promptEnds : null);
         if ($key === null) {
-            return new Resolved(Event::of('silence'), $promptEnds + $menu->wait, $steps);
+            return new Resolved(Event::of(EventKind::Silence), $promptEnds + $menu->wait, $steps);
         }
         [$digit, $at] = $key;
         [$event, $at] = $menu->dialExtensions['scope'] !== ExtensionReach::Off && ctype_digit($digit) && $this->couldBegin($menu, $digit)
             ? $this->collect($menu, $digit, $at)
-            : [isset($menu->keys[$digit]) ? Event::of('key', $digit) : Event::of('wrong', $digit), $at];
+            : [isset($menu->keys[$digit]) ? Event::of(EventKind::Key, $digit) : Event::of(EventKind::Wrong, $digit), $at];
 
-        return new Resolved($event, $at, [...$steps, new TraceStep($at, $state->object, $event->kind === 'wrong' ? 'wrong key' : "key {$event->detail}")], true);
+        return new Resolved($event, $at, [...$steps, new TraceStep($at, $state->object, $event->kind === EventKind::Wrong ? 'wrong key' : "key {$event->detail}")], true);
     }
 
     /** @return array{Event, int} */
@@ -58,11 +59,11 @@ final readonly class MenuCalls
             $dialled .= $key[0];
         }
         if (strlen($dialled) === 1 && isset($menu->keys[$dialled])) {
-            return [Event::of('key', $dialled), $at];
+            return [Event::of(EventKind::Key, $dialled), $at];
         }
         $holder = strlen($dialled) >= $menu->dialExtensions['least'] ? $this->book->dialled($menu, $dialled) : null;
 
-        return [$holder === null ? Event::of('wrong', $dialled) : Event::of('dialled', $holder), $at];
+        return [$holder === null ? Event::of(EventKind::Wrong, $dialled) : Event::of(EventKind::Dialled, $holder), $at];
     }
 
     private function couldBegin(Menu $menu, string $digit): bool

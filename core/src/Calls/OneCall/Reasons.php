@@ -10,6 +10,7 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Next;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\Place;
@@ -18,43 +19,6 @@ use Jaunty\Core\Calls\Law\State;
 /** Why a call went where it went, in words for whoever reads a trace. */
 final readonly class Reasons
 {
-    private const USUAL = [
-        'always' => 'always sent on',
-        'doNotDisturb' => 'do not disturb is on',
-        'unreachable' => 'no phone can be reached',
-        'siteOut' => 'the site is out',
-        'onACall' => 'on a call',
-        'busy' => 'no line is free',
-        'refused' => 'no route or trunk lets the call out',
-        'closed' => 'closed by its hours',
-        'holiday' => 'a holiday by its hours',
-        'closedByHand' => 'closed by hand',
-        'nobodySignedIn' => 'nobody is signed in',
-        'allUnreachable' => 'nobody can be reached',
-        'allBusy' => 'everybody is on a call',
-        'full' => 'the queue is full',
-        'waitedLongest' => 'the longest wait is over',
-        'endless' => 'nothing ends the wait',
-        'switchedOff' => 'switched off',
-        'noAnswerSet' => 'no answer is set for these hours',
-        'notInService' => 'the number is not in service',
-        'oldCarrier' => 'the number is still with the old carrier',
-        'notDelivered' => 'the trunk does not deliver the number as it is set',
-        'platformOut' => 'the platform is out',
-        'blocked' => 'the caller is blocked',
-        'caller' => '',
-        'ended' => 'the list goes no further',
-        'announced' => 'the announcement has played',
-        'played' => 'the announcement has played',
-        'leads' => '',
-        'zero' => '0 was pressed',
-        'messageIn' => '',
-        'messageRefused' => 'the mailbox is full',
-        'rings' => '',
-        'answered' => '',
-        'outsideMailbox' => 'its own mailbox took the call',
-    ];
-
     public function __construct(private CallBook $book)
     {
     }
@@ -62,26 +26,11 @@ final readonly class Reasons
     /** @param int $seconds spent in the state */
     public function of(State $from, Event $event, int $seconds, Next $next): string
     {
-        $why = match (true) {
-            $event->kind === 'unanswered' => 'no answer after ' . $this->rings($seconds),
-            $event->kind === 'left' && $seconds > 0 => "{$this->rings($seconds)} are too short to be answered",
-            $event->kind === 'left' => 'nothing can ring',
-            $event->kind === 'ended' && $from->position > 0 => '',
-            $event->kind === 'rule' => "caller rule {$event->detail}",
-            $event->kind === 'answer' => $this->answer($from, $event->detail),
-            $event->kind === 'key' => "key {$event->detail}",
-            $event->kind === 'exitKey' => 'the exit key',
-            $event->kind === 'dialled' => 'its extension was dialled',
-            $event->kind === 'named' => 'the name was spelled',
-            $event->kind === 'wrong' => 'wrong key ' . ($from->wrong + 1) . ' of ' . $this->book->get($from->object, Menu::class)->invalidAllowed,
-            $event->kind === 'silence' && $from->place === Place::Menu => "silence after play {$from->play} of {$this->book->get($from->object, Menu::class)->plays}",
-            $event->kind === 'silence' => 'silence',
-            default => self::USUAL[$event->kind] ?? $event->kind,
-        };
-        if ($from->place === Place::Transfer && $event->kind !== 'answered') {
+        $why = $this->why($from, $event, $seconds);
+        if ($from->place === Place::Transfer && $event->kind !== EventKind::Answered) {
             $why = "{$this->label($from->callee)} did not take it: {$why}";
         }
-        if ($next->outcome === Outcome::DeadEnd && ! in_array($event->kind, ['switchedOff', 'noAnswerSet', 'ended'], true)) {
+        if ($next->outcome === Outcome::DeadEnd && ! in_array($event->kind, [EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended], true)) {
             return ($why === '' ? '' : "{$why}, and ") . 'nothing is set for that';
         }
 
@@ -104,6 +53,52 @@ final readonly class Reasons
         }
 
         return '';
+    }
+
+    /** Without a default: a new kind of event needs its words. */
+    private function why(State $from, Event $event, int $seconds): string
+    {
+        return match ($event->kind) {
+            EventKind::AllBusy => 'everybody is on a call',
+            EventKind::AllUnreachable => 'nobody can be reached',
+            EventKind::Always => 'always sent on',
+            EventKind::Announced, EventKind::Played => 'the announcement has played',
+            EventKind::Answer => $this->answer($from, $event->detail),
+            EventKind::Answered, EventKind::Caller, EventKind::Leads, EventKind::MessageIn, EventKind::Rings => '',
+            EventKind::Blocked => 'the caller is blocked',
+            EventKind::Busy => 'no line is free',
+            EventKind::Closed => 'closed by its hours',
+            EventKind::ClosedByHand => 'closed by hand',
+            EventKind::Dialled => 'its extension was dialled',
+            EventKind::DoNotDisturb => 'do not disturb is on',
+            EventKind::Ended => $from->position > 0 ? '' : 'the list goes no further',
+            EventKind::Endless => 'nothing ends the wait',
+            EventKind::ExitKey => 'the exit key',
+            EventKind::Full => 'the queue is full',
+            EventKind::Holiday => 'a holiday by its hours',
+            EventKind::Key => "key {$event->detail}",
+            EventKind::Left => $seconds > 0 ? "{$this->rings($seconds)} are too short to be answered" : 'nothing can ring',
+            EventKind::MessageRefused => 'the mailbox is full',
+            EventKind::Named => 'the name was spelled',
+            EventKind::NoAnswerSet => 'no answer is set for these hours',
+            EventKind::NobodySignedIn => 'nobody is signed in',
+            EventKind::NotDelivered => 'the trunk does not deliver the number as it is set',
+            EventKind::NotInService => 'the number is not in service',
+            EventKind::OldCarrier => 'the number is still with the old carrier',
+            EventKind::OnACall => 'on a call',
+            EventKind::OutsideMailbox => 'its own mailbox took the call',
+            EventKind::PlatformOut => 'the platform is out',
+            EventKind::Refused => 'no route or trunk lets the call out',
+            EventKind::Rule => "caller rule {$event->detail}",
+            EventKind::Silence => $from->place === Place::Menu ? "silence after play {$from->play} of {$this->book->get($from->object, Menu::class)->plays}" : 'silence',
+            EventKind::SiteOut => 'the site is out',
+            EventKind::SwitchedOff => 'switched off',
+            EventKind::Unanswered => 'no answer after ' . $this->rings($seconds),
+            EventKind::Unreachable => 'no phone can be reached',
+            EventKind::WaitedLongest => 'the longest wait is over',
+            EventKind::Wrong => 'wrong key ' . ($from->wrong + 1) . ' of ' . $this->book->get($from->object, Menu::class)->invalidAllowed,
+            EventKind::Zero => '0 was pressed',
+        };
     }
 
     private function rings(int $seconds): string

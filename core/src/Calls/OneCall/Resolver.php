@@ -15,6 +15,7 @@ use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\NumberRules;
 use Jaunty\Core\Calls\Law\Place;
@@ -60,7 +61,7 @@ final readonly class Resolver
             Place::Transfer => $this->transfer($state, $now),
             Place::Mailbox => $this->mailbox($state, $now),
             Place::Announcement => $this->announcement($state, $now),
-            Place::Line => new Resolved(Event::of('rings'), $now, [new TraceStep($now, $state->object, 'rings')]),
+            Place::Line => new Resolved(Event::of(EventKind::Rings), $now, [new TraceStep($now, $state->object, 'rings')]),
             Place::Directory => $this->directory->resolve($state, $now),
         };
     }
@@ -78,18 +79,18 @@ final readonly class Resolver
         $user = $this->book->get($state->object, User::class);
         $entered = new TraceStep($now, $state->object, 'is called');
         if ($user->status !== UserStatus::Active) {
-            $event = $this->has($user, 'always', $state) ? Event::of('always') : $this->unreachable($user);
+            $event = $this->has($user, 'always', $state) ? Event::of(EventKind::Always) : $this->unreachable($user);
 
             return new Resolved($event, $now, [$entered]);
         }
         $legs = $this->book->legs($user);
         $reachable = array_filter($legs, fn (Leg $leg): bool => $this->world->isReachable($user, $leg));
         $event = match (true) {
-            $this->has($user, 'always', $state) => Event::of('always'),
-            ! $this->world->isDisturbable($user) => Event::of('doNotDisturb'),
+            $this->has($user, 'always', $state) => Event::of(EventKind::Always),
+            ! $this->world->isDisturbable($user) => Event::of(EventKind::DoNotDisturb),
             $reachable === [] => $this->unreachable($user),
-            $this->world->isOnACall($user) && $this->has($user, 'onACall', $state) => Event::of('onACall'),
-            ! $this->world->hasFreeLine($user) => Event::of('busy'),
+            $this->world->isOnACall($user) && $this->has($user, 'onACall', $state) => Event::of(EventKind::OnACall),
+            ! $this->world->hasFreeLine($user) => Event::of(EventKind::Busy),
             default => null,
         };
         if ($event !== null) {
@@ -97,7 +98,7 @@ final readonly class Resolver
         }
         $ringLegs = array_map(fn (Leg $leg): RingLeg => $this->world->leg($user, $leg, $state->inside), $legs);
         $ringing = $this->book->handling($user)->ring === RingStyle::InOrder ? Ringing::inOrder($ringLegs) : Ringing::together($ringLegs);
-        $event = $ringing->kind === 'unreachable' ? $this->unreachable($user) : Event::of($ringing->kind, $ringing->who);
+        $event = $ringing->kind === EventKind::Unreachable ? $this->unreachable($user) : Event::of($ringing->kind, $ringing->who);
 
         return new Resolved($event, $now + $ringing->seconds, [$entered, ...TraceStep::rings($ringing->began, $now)]);
     }
@@ -111,10 +112,10 @@ final readonly class Resolver
     private function unreachable(User $user): Event
     {
         if ($this->world->isSiteOut($user) && $user->site !== null && $this->book->get((string) $user->site, Site::class)->siteOut !== null) {
-            return Event::of('siteOut');
+            return Event::of(EventKind::SiteOut);
         }
 
-        return Event::of('unreachable');
+        return Event::of(EventKind::Unreachable);
     }
 
     private function outside(State $state, int $now): Resolved
@@ -126,7 +127,7 @@ final readonly class Resolver
 
         $steps = $leg->does === 'busy' ? [new TraceStep($now, $state->object, 'is busy')] : TraceStep::rings($ringing->began, $now);
 
-        return new Resolved(Event::of($leg->does === 'refused' ? 'refused' : $ringing->kind, $ringing->who), $now + $ringing->seconds, $steps);
+        return new Resolved(Event::of($leg->does === 'refused' ? EventKind::Refused : $ringing->kind, $ringing->who), $now + $ringing->seconds, $steps);
     }
 
     private function attendant(State $state, int $now): Resolved
@@ -136,11 +137,11 @@ final readonly class Resolver
         $item = $attendant->enabled ? $this->book->answer($attendant) : null;
         foreach ($attendant->answers as $answer) {
             if ($answer['item'] === $item) {
-                return new Resolved(Event::of('answer', $item), $now + $this->book->seconds($answer['greeting']), [$entered]);
+                return new Resolved(Event::of(EventKind::Answer, $item), $now + $this->book->seconds($answer['greeting']), [$entered]);
             }
         }
 
-        return new Resolved(Event::of($attendant->enabled ? 'noAnswerSet' : 'switchedOff'), $now, [$entered]);
+        return new Resolved(Event::of($attendant->enabled ? EventKind::NoAnswerSet : EventKind::SwitchedOff), $now, [$entered]);
     }
 
     private function transfer(State $state, int $now): Resolved
@@ -157,20 +158,20 @@ final readonly class Resolver
         $mailbox = $this->book->get($state->object, Mailbox::class);
         $entered = new TraceStep($now, $state->object, 'answers');
         if (! $mailbox->enabled) {
-            return new Resolved(Event::of('switchedOff'), $now, [$entered]);
+            return new Resolved(Event::of(EventKind::SwitchedOff), $now, [$entered]);
         }
         $key = $mailbox->zero === null ? null : $this->keypad->next($now, $now + $this->book->seconds($mailbox->greeting), $now, '0');
         if ($key !== null) {
-            return new Resolved(Event::of('zero'), $key[1], [$entered, new TraceStep($key[1], $state->object, 'key 0')], true);
+            return new Resolved(Event::of(EventKind::Zero), $key[1], [$entered, new TraceStep($key[1], $state->object, 'key 0')], true);
         }
 
-        return new Resolved(Event::of($mailbox->full ? 'messageRefused' : 'messageIn'), $now, [$entered]);
+        return new Resolved(Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn), $now, [$entered]);
     }
 
     private function announcement(State $state, int $now): Resolved
     {
         $announcement = $this->book->get($state->object, Announcement::class);
 
-        return new Resolved(Event::of('played'), $now + $this->book->seconds($announcement->prompt), [new TraceStep($now, $state->object, 'plays')]);
+        return new Resolved(Event::of(EventKind::Played), $now + $this->book->seconds($announcement->prompt), [new TraceStep($now, $state->object, 'plays')]);
     }
 }

@@ -23,6 +23,7 @@ use Jaunty\Core\Calls\AllCalls\Graph;
 use Jaunty\Core\Calls\AllCalls\Remembered;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Next;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\Place;
@@ -75,7 +76,7 @@ final class Encounters
         $people = [];
         foreach ($explored->edges as $edges) {
             foreach ($edges as $edge) {
-                if ($edge->choice->event->kind === 'answered') {
+                if ($edge->choice->event->kind === EventKind::Answered) {
                     $people[$this->names->name($edge->choice->event->detail)] = true;
                 }
             }
@@ -151,7 +152,7 @@ final class Encounters
     {
         $people = [];
         foreach ($edges as $edge) {
-            if ($edge->choice->event->kind === 'answered') {
+            if ($edge->choice->event->kind === EventKind::Answered) {
                 $people[] = $this->names->name($edge->choice->event->detail);
             }
         }
@@ -191,7 +192,7 @@ final class Encounters
      */
     private function rungOnACall(State $state, ?BookObject $object, array $people, array $edges): array
     {
-        if ($people === [] || array_filter($edges, static fn (Edge $edge): bool => $edge->choice->event->kind === 'onACall') !== []) {
+        if ($people === [] || array_filter($edges, static fn (Edge $edge): bool => $edge->choice->event->kind === EventKind::OnACall) !== []) {
             return [];
         }
         $this->calls ??= CallBook::open($this->book);
@@ -219,14 +220,14 @@ final class Encounters
     private function label(Event $event, ?object $object): string
     {
         $detail = match (true) {
-            $event->kind === 'exitKey' && $object instanceof Group => (string) $object->queue?->exitKey,
-            $event->kind === 'blocked' => implode(' ', array_map(static fn ($blocked): string => $blocked->callers, $this->book->tenant->blocked)),
-            $event->kind === 'rule' && $object instanceof Number => $this->callers($object, $event->detail),
+            $event->kind === EventKind::ExitKey && $object instanceof Group => (string) $object->queue?->exitKey,
+            $event->kind === EventKind::Blocked => implode(' ', array_map(static fn ($blocked): string => $blocked->callers, $this->book->tenant->blocked)),
+            $event->kind === EventKind::Rule && $object instanceof Number => $this->callers($object, $event->detail),
             str_contains($event->detail, ':') => $this->names->name($event->detail),
             default => $event->detail,
         };
 
-        return trim("{$event->kind} {$detail}");
+        return trim("{$event->kind->value} {$detail}");
     }
 
     private function callers(Number $number, string $item): string

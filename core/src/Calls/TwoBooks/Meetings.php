@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls\TwoBooks;
 use Jaunty\Core\Calls\AllCalls\Crossing;
 use Jaunty\Core\Calls\AllCalls\Edge;
 use Jaunty\Core\Calls\AllCalls\Remembered;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Next;
 use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\Year\Periods;
@@ -101,7 +102,7 @@ final class Meetings
     /** Whoever presses a key or is answered knows it; and where somebody may close, somebody will. */
     private static function canPassUnnoticed(Edge $edge): bool
     {
-        return ! $edge->choice->needsKey && ! in_array($edge->choice->event->kind, ['answered', 'outsideMailbox', 'rule', 'blocked', 'closedByHand', 'full'], true);
+        return ! $edge->choice->needsKey && ! in_array($edge->choice->event->kind, [EventKind::Answered, EventKind::OutsideMailbox, EventKind::Rule, EventKind::Blocked, EventKind::ClosedByHand, EventKind::Full], true);
     }
 
     /**

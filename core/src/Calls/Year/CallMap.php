@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls\Year;
 use Jaunty\Core\Calls\AllCalls\Edge;
 use Jaunty\Core\Calls\AllCalls\Explorer;
 use Jaunty\Core\Calls\Law\Event;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\State;
 
@@ -89,27 +90,33 @@ final readonly class CallMap
     private static function label(Event $event): string
     {
         return match ($event->kind) {
-            'key' => "key {$event->detail}",
-            'zero' => 'key 0',
-            'exitKey' => 'the key out',
-            'wrong' => 'wrong keys',
-            'silence' => 'no key',
-            'unanswered', 'noAnswerSet' => 'no answer',
-            'busy', 'allBusy', 'onACall' => 'busy',
-            'unreachable', 'allUnreachable' => 'away',
-            'doNotDisturb' => 'not disturbed',
-            'nobodySignedIn' => 'nobody signed in',
-            'waitedLongest' => 'waited longest',
-            'full' => 'queue full',
-            'rule' => 'some callers',
-            'blocked' => 'blocked callers',
-            'dialled' => 'an extension',
-            'named' => 'a name',
-            'refused' => 'no way out',
-            'outsideMailbox' => 'its own mailbox',
-            'switchedOff' => 'switched off',
-            'closedByHand' => 'closed by hand',
-            default => '',
+            EventKind::Key => "key {$event->detail}",
+            EventKind::Zero => 'key 0',
+            EventKind::ExitKey => 'the key out',
+            EventKind::Wrong => 'wrong keys',
+            EventKind::Silence => 'no key',
+            EventKind::Unanswered, EventKind::NoAnswerSet => 'no answer',
+            EventKind::Busy, EventKind::AllBusy, EventKind::OnACall => 'busy',
+            EventKind::Unreachable, EventKind::AllUnreachable => 'away',
+            EventKind::DoNotDisturb => 'not disturbed',
+            EventKind::NobodySignedIn => 'nobody signed in',
+            EventKind::WaitedLongest => 'waited longest',
+            EventKind::Full => 'queue full',
+            EventKind::Rule => 'some callers',
+            EventKind::Blocked => 'blocked callers',
+            EventKind::Dialled => 'an extension',
+            EventKind::Named => 'a name',
+            EventKind::Refused => 'no way out',
+            EventKind::OutsideMailbox => 'its own mailbox',
+            EventKind::SwitchedOff => 'switched off',
+            EventKind::ClosedByHand => 'closed by hand',
+            // What happens of itself, or what the next place says by its name, needs no word at the arrow.
+            EventKind::Always, EventKind::Announced, EventKind::Answer, EventKind::Answered,
+            EventKind::Caller, EventKind::Closed, EventKind::Ended, EventKind::Endless,
+            EventKind::Holiday, EventKind::Leads, EventKind::Left, EventKind::MessageIn,
+            EventKind::MessageRefused, EventKind::NotDelivered, EventKind::NotInService,
+            EventKind::OldCarrier, EventKind::PlatformOut, EventKind::Played, EventKind::Rings,
+            EventKind::SiteOut => '',
         };
     }
 }

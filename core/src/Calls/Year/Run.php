@@ -6,6 +6,7 @@ namespace Jaunty\Core\Calls\Year;
 
 use Jaunty\Core\Calls\AllCalls\Explorer;
 use Jaunty\Core\Calls\AllCalls\Facts;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\State;
 
 /** Calls to one number in the period classes in which they can go the same ways. */
@@ -24,7 +25,7 @@ final readonly class Run
     {
         $seconds = 0;
         foreach ($this->explored->passiveEdges($this->start) as $edge) {
-            if ($edge->choice->most === null || in_array($edge->choice->event->kind, ['waitedLongest', 'endless', 'silence'], true)) {
+            if ($edge->choice->most === null || in_array($edge->choice->event->kind, [EventKind::WaitedLongest, EventKind::Endless, EventKind::Silence], true)) {
                 return null;
             }
             $seconds += $edge->choice->most;

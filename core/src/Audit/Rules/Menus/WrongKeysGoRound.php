@@ -16,6 +16,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\AllCalls\Components;
 use Jaunty\Core\Calls\AllCalls\Edge;
 use Jaunty\Core\Calls\AllCalls\Explorer;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Place;
 use Jaunty\Core\Calls\Year\Run;
 
@@ -74,7 +75,7 @@ final readonly class WrongKeysGoRound implements Rule
                 $next[$key] = [];
                 $edges = $explored->edges[$key] ?? [];
                 foreach ($edges as $edge) {
-                    $to = $edge->choice->event->kind === 'wrong' || self::isForced($edges) ? self::nextMenu($explored, $edge->to) : null;
+                    $to = $edge->choice->event->kind === EventKind::Wrong || self::isForced($edges) ? self::nextMenu($explored, $edge->to) : null;
                     if ($to !== null) {
                         $next[$key][] = $to;
                     }
