@@ -67,6 +67,40 @@ final class LayersTest
             ->because('there is one path for every change');
     }
 
+    /** A room of Calls may ask those before it: law, one call, all calls, a year, two books. */
+    #[TestRule]
+    public function theLawOfCallsAsksNoOtherRoom(): Rule
+    {
+        return self::room('Law', 'OneCall', 'AllCalls', 'Year', 'TwoBooks');
+    }
+
+    #[TestRule]
+    public function oneCallAsksNothingOfAllOfThem(): Rule
+    {
+        return self::room('OneCall', 'AllCalls', 'Year', 'TwoBooks');
+    }
+
+    #[TestRule]
+    public function allCallsAskNothingOfAYear(): Rule
+    {
+        return self::room('AllCalls', 'Year', 'TwoBooks');
+    }
+
+    #[TestRule]
+    public function aYearAsksNothingOfTwoBooks(): Rule
+    {
+        return self::room('Year', 'TwoBooks');
+    }
+
+    private static function room(string $room, string ...$later): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace("Jaunty\\Core\\Calls\\{$room}"))
+            ->shouldNotDependOn()
+            ->classes(...array_map(static fn (string $each): \PHPat\Selector\SelectorInterface => Selector::inNamespace("Jaunty\\Core\\Calls\\{$each}"), $later))
+            ->because('a reader goes from one room to the next, and never back');
+    }
+
     #[TestRule]
     public function screensStayOutOfTheWork(): Rule
     {

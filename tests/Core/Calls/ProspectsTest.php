@@ -11,6 +11,7 @@ use Jaunty\Core\Calls\AllCalls\Explorer;
 use Jaunty\Core\Calls\AllCalls\Graph;
 use Jaunty\Core\Calls\AllCalls\Prospects;
 use Jaunty\Core\Calls\Law\Loop;
+use Jaunty\Core\Calls\Law\LoopKind;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
@@ -24,13 +25,13 @@ final class ProspectsTest extends TestCase
 {
     /** @param array<string, mixed> $fields */
     #[DataProvider('loops')]
-    public function test_a_loop_is_told_by_what_keeps_it_going(?string $kind, ?int $longest, array $fields): void
+    public function test_a_loop_is_told_by_what_keeps_it_going(?LoopKind $kind, ?int $longest, array $fields): void
     {
         $graph = new Graph(self::book($fields), 0);
         $explored = Explorer::explore($graph, $graph->numbers());
         $prospects = Prospects::of($explored);
 
-        self::assertSame($kind === null ? [] : [$kind], array_map(static fn (Loop $loop): string => $loop->kind, $prospects->loops()));
+        self::assertSame($kind === null ? [] : [$kind], array_map(static fn (Loop $loop): LoopKind => $loop->kind, $prospects->loops()));
         self::assertSame($longest, $prospects->longest($graph->numbers()[0]));
     }
 
@@ -40,11 +41,11 @@ final class ProspectsTest extends TestCase
         $ana = ['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => 20]]];
         $menu = ['key' => 'main', 'plays' => 1, 'wait' => 5, 'keys' => ['9' => ['to' => 'menu:more']], 'silence' => 'release', 'invalidAllowed' => 1, 'invalid' => 'release'];
         yield 'a mailbox after a ring' => [null, 20, ['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [$ana]]];
-        yield 'two groups for each other' => [Loop::INESCAPABLE, null, ['numbers' => [['key' => '+19025550100', 'destination' => 'group:a']], 'groups' => [['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']], ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']]]]];
-        yield 'two who forward to each other when busy' => [Loop::CONDITIONAL, null, ['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [
+        yield 'two groups for each other' => [LoopKind::Inescapable, null, ['numbers' => [['key' => '+19025550100', 'destination' => 'group:a']], 'groups' => [['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']], ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']]]]];
+        yield 'two who forward to each other when busy' => [LoopKind::Conditional, null, ['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [
             ['handling' => ['open' => ['busy' => 'user:bo']]] + $ana, ['key' => 'bo', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => 15]], 'handling' => ['open' => ['busy' => 'user:ana']]],
         ]]];
-        yield 'two menus that name each other' => [Loop::CALLER_DRIVEN, 5, ['numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']], 'menus' => [$menu, ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu]]];
+        yield 'two menus that name each other' => [LoopKind::CallerDriven, 5, ['numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']], 'menus' => [$menu, ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu]]];
     }
 
     public function test_a_round_that_nobody_leaves_says_how_long_it_takes(): void
@@ -54,7 +55,7 @@ final class ProspectsTest extends TestCase
             ['key' => 'bo', 'legs' => [['item' => 'desk', 'seconds' => 15]], 'handling' => ['open' => ['noAnswer' => 'user:ana']]],
         ]]), 0);
 
-        self::assertSame([[Loop::INESCAPABLE, 35]], array_map(static fn (Loop $loop): array => [$loop->kind, $loop->seconds], Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops()));
+        self::assertSame([[LoopKind::Inescapable, 35]], array_map(static fn (Loop $loop): array => [$loop->kind, $loop->seconds], Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops()));
     }
 
     public function test_a_round_that_keys_drive_says_how_long_it_takes(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls\AllCalls;
 
 use Jaunty\Core\Calls\Law\Loop;
+use Jaunty\Core\Calls\Law\LoopKind;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\State;
 
@@ -41,7 +42,7 @@ final readonly class Prospects
             $goesRound = count($component) > 1 || $this->within($inside, static fn (Edge $edge): bool => true)[$component[0]] !== [];
             if ($goesRound && array_intersect_key($inside, $round) === []) {
                 $objects = array_values(array_unique(array_map(fn (string $key): string => $this->explored->states[$key]->object, $component)));
-                $loops[] = new Loop(Loop::CALLER_DRIVEN, $component, Rounds::shortest($this->explored, $inside, true), $objects, false);
+                $loops[] = new Loop(LoopKind::CallerDriven, $component, Rounds::shortest($this->explored, $inside, true), $objects, false);
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls\AllCalls;
 
 use Jaunty\Core\Calls\Law\Loop;
+use Jaunty\Core\Calls\Law\LoopKind;
 use Jaunty\Core\Calls\Law\Place;
 
 /**
@@ -74,10 +75,10 @@ final readonly class Rounds
         $states = array_map(strval(...), array_keys($inside));
         $loops = [];
         foreach (self::passiveRounds($explored, $inside) as $round) {
-            $loops[] = new Loop(Loop::INESCAPABLE, $states, self::seconds($explored, $round), self::objects($explored, $round), self::isOneMenu($explored, $round));
+            $loops[] = new Loop(LoopKind::Inescapable, $states, self::seconds($explored, $round), self::objects($explored, $round), self::isOneMenu($explored, $round));
         }
 
-        return $loops === [] ? [new Loop(Loop::CONDITIONAL, $states, self::shortest($explored, $inside, false), self::objects($explored, $inside), false)] : $loops;
+        return $loops === [] ? [new Loop(LoopKind::Conditional, $states, self::shortest($explored, $inside, false), self::objects($explored, $inside), false)] : $loops;
     }
 
     /**

@@ -7,22 +7,13 @@ namespace Jaunty\Core\Calls\Law;
 /** States of a call that lead back to themselves (design 03 section 6). Plays and rotations are bounded and are none. */
 final readonly class Loop
 {
-    /** Nobody does anything, and the call goes round for ever. */
-    public const INESCAPABLE = 'inescapable';
-
-    /** It goes round while somebody is busy, away, or does not answer. */
-    public const CONDITIONAL = 'conditional';
-
-    /** It goes round as often as the caller presses a key. */
-    public const CALLER_DRIVEN = 'callerDriven';
-
     /**
      * @param  non-empty-list<string>  $states  keys of all states that reach each other
      * @param  int  $seconds  what one round adds at most: the passive one, else the one with the fewest steps
      * @param  non-empty-list<string>  $objects  that the call goes through again and again, by name
      * @param  bool  $isOneMenu  whether it is a menu that silence never leads out of
      */
-    public function __construct(public string $kind, public array $states, public int $seconds, public array $objects, public bool $isOneMenu)
+    public function __construct(public LoopKind $kind, public array $states, public int $seconds, public array $objects, public bool $isOneMenu)
     {
     }
 }

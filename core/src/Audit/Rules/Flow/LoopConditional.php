@@ -14,6 +14,7 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\Law\Loop;
+use Jaunty\Core\Calls\Law\LoopKind;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
@@ -42,7 +43,7 @@ final readonly class LoopConditional implements Rule
         $told = [];
         foreach ($survey->runs as $run) {
             foreach ($run->facts->loops as $end => $loop) {
-                $objects = $loop->kind === Loop::CONDITIONAL ? $this->objects($inspection, $run, $loop) : [];
+                $objects = $loop->kind === LoopKind::Conditional ? $this->objects($inspection, $run, $loop) : [];
                 $key = implode(' ', array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
                 if ($objects === [] || isset($told[$key])) {
                     continue;

@@ -12,7 +12,7 @@ use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Calls\Law\Loop;
+use Jaunty\Core\Calls\Law\LoopKind;
 
 /** A call on which nobody does anything goes round for ever. */
 final readonly class LoopInescapable implements Rule
@@ -35,7 +35,7 @@ final readonly class LoopInescapable implements Rule
         $rounds = [];
         foreach ($survey->runs as $run) {
             foreach ($run->facts->loops as $end => $loop) {
-                if ($loop->kind === Loop::INESCAPABLE && ! $loop->isOneMenu) {
+                if ($loop->kind === LoopKind::Inescapable && ! $loop->isOneMenu) {
                     $rounds[$loop->objects[0]][] = [$run, $end, $loop];
                 }
             }
