@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Audit;
 
 use App\Drift\CannotWaive;
-use App\Models\Activity;
 use App\Models\FindingWaiver;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
@@ -15,7 +15,7 @@ use Jaunty\Core\Audit\Finding;
 /** Findings that are accepted with a reason until a day, and taken back. A waived finding that changes stands again. In the customer's scope. */
 final readonly class FindingWaivers
 {
-    public function __construct(private Clock $clock)
+    public function __construct(private ActivityLog $log, private Clock $clock)
     {
     }
 
@@ -71,6 +71,6 @@ final readonly class FindingWaivers
     /** @param array<string, string> $detail */
     private function note(TenantRow $tenant, string $technicianId, string $what, array $detail): void
     {
-        Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode($detail, JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
+        $this->log->noteOf($tenant->id, $technicianId, $what, $detail);
     }
 }

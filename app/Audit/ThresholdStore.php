@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
-use App\Models\Activity;
 use App\Models\TenantThreshold;
 use App\Models\ThresholdRow;
+use App\Security\ActivityLog;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Audit\Thresholds;
@@ -14,7 +14,7 @@ use Jaunty\Core\Audit\Thresholds;
 /** What counts as too much: as core has it, as the reseller set it, and as it is set for one customer. */
 final readonly class ThresholdStore
 {
-    public function __construct(private Clock $clock)
+    public function __construct(private ActivityLog $log, private Clock $clock)
     {
     }
 
@@ -61,7 +61,11 @@ final readonly class ThresholdStore
 
     private function note(string $technicianId, ?string $tenantId, Threshold $threshold, ?int $value): void
     {
-        Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenantId, 'what' => 'threshold set', 'detail' => json_encode(['name' => $threshold->value, 'value' => $value], JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
+        if ($tenantId === null) {
+            $this->log->note($technicianId, 'threshold set', ['name' => $threshold->value, 'value' => $value === null ? null : (string) $value]);
+        } else {
+            $this->log->noteOf($tenantId, $technicianId, 'threshold set', ['name' => $threshold->value, 'value' => $value]);
+        }
     }
 
     /**

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Book;
 
-use App\Models\Activity;
 use App\Models\Revision;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Database\QueryException;
@@ -32,6 +32,7 @@ final readonly class RevisionWriter
         private ObjectProjection $projection,
         private SummaryKeeper $summaries,
         private ConnectionInterface $db,
+        private ActivityLog $log,
         private Clock $clock,
     ) {
     }
@@ -102,13 +103,7 @@ final readonly class RevisionWriter
             'entered_at' => $this->clock->now(),
         ]);
         $this->summaries->bookChanged($tenant->id, $book);
-        Activity::query()->insert([
-            'technician_id' => $technicianId,
-            'tenant_id' => $tenant->id,
-            'what' => 'revision entered',
-            'detail' => json_encode(['revision' => $no, 'source' => $source->value], JSON_THROW_ON_ERROR),
-            'happened_at' => $this->clock->now(),
-        ]);
+        $this->log->noteOf($tenant->id, $technicianId, 'revision entered', ['revision' => $no, 'source' => $source->value]);
 
         return Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->with('technician')->firstOrFail();
     }

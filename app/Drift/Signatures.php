@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Drift;
 
 use App\Book\BookRepository;
-use App\Models\Activity;
 use App\Models\SignedBook;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
@@ -15,7 +15,7 @@ use Jaunty\Core\Book\Book;
 /** The revision a customer put their name to: a baseline beside book and live that nothing entered later alters. */
 final readonly class Signatures
 {
-    public function __construct(private BookRepository $books, private Clock $clock)
+    public function __construct(private BookRepository $books, private ActivityLog $log, private Clock $clock)
     {
     }
 
@@ -24,9 +24,7 @@ final readonly class Signatures
         SignedBook::query()->insert([
             'tenant_id' => $tenant->id, 'id' => (string) Str::uuid(), 'revision' => $revision, 'signed_by' => $by, 'signed_on' => $on, 'technician_id' => $technicianId, 'made_at' => $this->clock->now(),
         ]);
-        Activity::query()->insert([
-            'technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => 'book signed', 'detail' => json_encode(['revision' => $revision, 'by' => $by], JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now(),
-        ]);
+        $this->log->noteOf($tenant->id, $technicianId, 'book signed', ['revision' => $revision, 'by' => $by]);
     }
 
     /** @return ?array{SignedBook, Book} the newest, and the book as it was signed */

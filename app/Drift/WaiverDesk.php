@@ -6,10 +6,10 @@ namespace App\Drift;
 
 use App\Book\BookRepository;
 use App\Book\SummaryKeeper;
-use App\Models\Activity;
 use App\Models\DriftWaiver;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\BookFormat;
@@ -19,7 +19,7 @@ use Jaunty\Core\Change\OperationKind;
 /** Drift that is accepted, with a reason and until a day, and taken back. Inside the customer's scope. */
 final readonly class WaiverDesk
 {
-    public function __construct(private BookRepository $books, private Comparer $comparer, private SummaryKeeper $summaries, private Clock $clock)
+    public function __construct(private BookRepository $books, private Comparer $comparer, private SummaryKeeper $summaries, private ActivityLog $log, private Clock $clock)
     {
     }
 
@@ -83,7 +83,7 @@ final readonly class WaiverDesk
     /** @param array<string, mixed> $detail */
     private function changed(TenantRow $tenant, string $technicianId, string $what, array $detail): void
     {
-        Activity::query()->insert(['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode($detail, JSON_THROW_ON_ERROR), 'happened_at' => $this->clock->now()]);
+        $this->log->noteOf($tenant->id, $technicianId, $what, $detail);
         $compared = $this->compared($tenant);
         if ($compared !== null) {
             $this->summaries->driftWeighed($tenant->id, $compared->inspection($this->clock->now()->getTimestamp()));

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace App\Push;
 
 use App\Jobs\CarryOnPush;
-use App\Models\Activity;
 use App\Models\Push;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 
 /** Where pushes are asked for and stopped; the work itself is PushRunner's. Both inside the customer's scope. */
 final readonly class PushDesk
 {
-    public function __construct(private Clock $clock)
+    public function __construct(private ActivityLog $log, private Clock $clock)
     {
     }
 
@@ -40,13 +40,7 @@ final readonly class PushDesk
             'status' => PushStatus::Queued->value,
             'requested_at' => $this->clock->now(),
         ]);
-        Activity::query()->insert([
-            'technician_id' => $technicianId,
-            'tenant_id' => $tenant->id,
-            'what' => 'push asked for',
-            'detail' => json_encode(['revision' => $tenant->head_revision], JSON_THROW_ON_ERROR),
-            'happened_at' => $this->clock->now(),
-        ]);
+        $this->log->noteOf($tenant->id, $technicianId, 'push asked for', ['revision' => $tenant->head_revision]);
         CarryOnPush::dispatch($tenant->id, $technicianId, $id)->afterCommit();
 
         return Push::query()->where('tenant_id', $tenant->id)->whereKey($id)->firstOrFail();

@@ -6,9 +6,9 @@ namespace App\Secrets;
 
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
-use App\Models\Activity;
 use App\Models\Secret;
 use App\Models\TenantRow;
+use App\Security\ActivityLog;
 use App\Support\Parts;
 use App\Time\Clock;
 use Illuminate\Encryption\Encrypter;
@@ -33,7 +33,7 @@ final readonly class SecretKeeper
 
     private Encrypter $seal;
 
-    public function __construct(private DraftDesk $drafts, private Clock $clock, string $applicationKey)
+    public function __construct(private DraftDesk $drafts, private ActivityLog $log, private Clock $clock, string $applicationKey)
     {
         $this->seal = new Encrypter(hash_hkdf('sha256', $applicationKey, 32, 'roster secrets'), 'AES-256-GCM');
     }
@@ -88,7 +88,7 @@ final readonly class SecretKeeper
         if ($edits !== []) {
             $this->drafts->edit($tenant, $technicianId, $edits);
         }
-        $this->note($tenant, $technicianId, 'PIN made', ...array_keys($given));
+        $this->log->noteOf($tenant->id, $technicianId, 'PIN made', ...array_map(static fn (string $object): array => ['object' => $object], array_keys($given)));
     }
 
     /**
@@ -129,7 +129,7 @@ final readonly class SecretKeeper
         if ($first === 0) {
             throw CannotReveal::again();
         }
-        $this->note($tenant, $technicianId, 'PIN shown', $object);
+        $this->log->noteOf($tenant->id, $technicianId, 'PIN shown', ['object' => $object]);
 
         return $this->seal->decryptString($secret->ciphertext);
     }
@@ -214,15 +214,6 @@ final readonly class SecretKeeper
         } while (PinStrength::of($pin, $extension) !== PinStrength::Set);
 
         return $pin;
-    }
-
-    private function note(TenantRow $tenant, string $technicianId, string $what, string ...$objects): void
-    {
-        $now = $this->clock->now();
-        $rows = array_map(static fn (string $object): array => ['technician_id' => $technicianId, 'tenant_id' => $tenant->id, 'what' => $what, 'detail' => json_encode(['object' => $object], JSON_THROW_ON_ERROR), 'happened_at' => $now], array_values($objects));
-        foreach (Parts::of($rows) as $some) {
-            Activity::query()->insert($some);
-        }
     }
 
     /** @return list<Kind> that have a PIN, as the fields of the book declare */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\CallRecords\CallRecord;
 use Jaunty\Core\CallRecords\CallsMade;
@@ -14,6 +13,7 @@ use Jaunty\Core\Calls\Law\Outcome;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Tests\Core\Audit\Samples;
 
 /** Calls added up. */
 final class CallRecordsTest extends TestCase

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Prompts\SpokenKeys;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\Samples;
 
 /** A script written from a menu's keys tells of those keys and no others, to whoever reads it. */
 final class SpokenKeysTest extends TestCase

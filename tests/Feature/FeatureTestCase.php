@@ -64,6 +64,15 @@ abstract class FeatureTestCase extends TestCase
         $this->withServerVariables(['REMOTE_ADDR' => '10.' . random_int(0, 255) . '.' . random_int(0, 255) . '.' . random_int(1, 254)]);
     }
 
+    protected function tearDown(): void
+    {
+        // Not left to the garbage collector: a thousand tests would hold more connections than the server has.
+        foreach (DB::getConnections() as $connection) {
+            $connection->disconnect();
+        }
+        parent::tearDown();
+    }
+
     /** Every answer of the API is held against the contract. */
     public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null): TestResponse
     {

@@ -15,6 +15,7 @@ use Jaunty\Core\Audit\Severity;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\RuleCase;
 
 /**
  * Reports for other programs against the schemas that are published for them, as packages carry them: the schema of SARIF
@@ -80,7 +81,7 @@ final class ReportSchemasTest extends TestCase
     {
         $audited = [];
         foreach (RuleBook::all() as $rule) {
-            $audited[] = new Audited("samples/{$rule->about()->id} é.json", array_map(ReportLine::of(...), Auditor::whole()->audit($rule->samples()->bad())));
+            $audited[] = new Audited("samples/{$rule->about()->id} é.json", array_map(ReportLine::of(...), Auditor::whole()->audit(RuleCase::of($rule)->bad())));
         }
 
         return $audited;

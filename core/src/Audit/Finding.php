@@ -8,7 +8,7 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\FieldPath;
 
-/** One place where a rule fails. */
+/** One place where a rule fails, and which rule it is. */
 final readonly class Finding
 {
     /**
@@ -33,30 +33,9 @@ final readonly class Finding
     ) {
     }
 
-    public static function of(About $about, string $title, string $detail, BookObject $object, BookObject ...$others): self
+    public static function of(About $about, Found $found): self
     {
-        return new self($about, $title, $detail, [$object, ...array_values($others)], '', null, 1, null, null);
-    }
-
-    public function at(string $path, string $item = ''): self
-    {
-        return new self($this->about, $this->title, $this->detail, $this->objects, $item, $path, $this->count, $this->call, $this->fix);
-    }
-
-    public function counting(int $count): self
-    {
-        return new self($this->about, $this->title, $this->detail, $this->objects, $this->item, $this->path, $count, $this->call, $this->fix);
-    }
-
-    /** @param ?array<string, mixed> $call */
-    public function shownBy(?array $call): self
-    {
-        return new self($this->about, $this->title, $this->detail, $this->objects, $this->item, $this->path, $this->count, $call, $this->fix);
-    }
-
-    public function fixedBy(?Fix $fix): self
-    {
-        return new self($this->about, $this->title, $this->detail, $this->objects, $this->item, $this->path, $this->count, $this->call, $fix);
+        return new self($about, $found->title, $found->detail, $found->objects, $found->item, $found->path, $found->count, $found->call, $found->fix);
     }
 
     public function severity(): Severity

@@ -23,7 +23,8 @@ final readonly class StandingAudit
     {
         // Whatever rules were asked for, one that failed is told: what it looks for is unknown, not sound.
         $failures = array_values(array_filter(array_column($byRule, 3), static fn (?Failure $failure): bool => $failure !== null));
-        $unknown = iterator_to_array((new CouldNotLook())->check($inspection->after(...$failures)), false);
+        $looksNot = new CouldNotLook();
+        $unknown = array_map(static fn (Found $found): Finding => Finding::of($looksNot->about(), $found), array_values([...$looksNot->check($inspection->after(...$failures))]));
         $findings = self::withoutExplained([...array_merge(...array_column($byRule, 2)), ...$unknown]);
         usort($findings, Finding::compare(...));
         $this->findings = $findings;
@@ -71,19 +72,20 @@ final readonly class StandingAudit
     private static function run(Rule $rule, Inspection $inspection): array
     {
         $reads = new Reads();
-        if (! $rule->about()->holdsIn($inspection->book->tenant->region)) {
+        $about = $rule->about();
+        if (! $about->holdsIn($inspection->book->tenant->region)) {
             return [$rule, $reads, [], null];
         }
         $findings = [];
         try {
-            foreach ($rule->check($inspection->watchedBy($reads)) as $finding) {
-                $findings[] = $finding;
+            foreach ($rule->check($inspection->watchedBy($reads)) as $found) {
+                $findings[] = Finding::of($about, $found);
             }
         } catch (\Throwable $fault) {
             // One rule that cannot read a book must not silence all the others.
             $reads->workedOut(Inspection::ANYTHING);
 
-            return [$rule, $reads, $findings, Failure::of($rule->about(), $fault)];
+            return [$rule, $reads, $findings, Failure::of($about, $fault)];
         }
 
         return [$rule, $reads, $findings, null];

@@ -6,7 +6,6 @@ namespace Tests\Core\Audit;
 
 use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

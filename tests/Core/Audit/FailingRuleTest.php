@@ -10,7 +10,6 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use PHPUnit\Framework\TestCase;
 
@@ -75,11 +74,6 @@ final class FailingRuleTest extends TestCase
                 }
 
                 return $this->menu === null ? throw new \RuntimeException('no such number.') : [];
-            }
-
-            public function samples(): Samples
-            {
-                return Samples::of([], []);
             }
         };
     }

@@ -8,7 +8,6 @@ use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Mending;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Change\ChangeSet;
 use PHPUnit\Framework\TestCase;

@@ -10,12 +10,12 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Book\Promise;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\OneCall\Script;
@@ -38,7 +38,7 @@ final class RulesTest extends TestCase
     #[DataProvider('rules')]
     public function test_finds_it_in_the_bad_sample_only(Rule $rule): void
     {
-        $samples = $rule->samples();
+        $samples = RuleCase::of($rule);
 
         self::assertSame([], self::titles(self::found($rule, $samples->good())));
         $found = self::found($rule, $samples->bad());
@@ -48,6 +48,45 @@ final class RulesTest extends TestCase
             self::assertDoesNotMatchRegularExpression('/\b(user|group|menu|number|mailbox|schedule|attendant|outside):\S|[.]$/', $finding->title);
             self::assertMatchesRegularExpression('/^[\p{Lu}0-9+"].*[.]$/u', $finding->detail);
         }
+    }
+
+    /** To the letter: what it is about, what it says, where one looks, what it counts, which call shows it and what mends it. */
+    #[DataProvider('rules')]
+    public function test_it_finds_what_its_page_says(Rule $rule): void
+    {
+        $case = RuleCase::of($rule);
+
+        self::assertSame($case->finds, array_map(RuleCase::written(...), self::found($rule, $case->bad())), RuleCase::file($rule));
+    }
+
+    /** @return iterable<string, array{Rule, Inspection, list<mixed>}> what lies at the edges of what a rule counts */
+    public static function cases(): iterable
+    {
+        foreach (RuleBook::all() as $rule) {
+            foreach (RuleCase::of($rule)->cases as $name => [$inspection, $finds]) {
+                yield "{$rule->about()->id}: {$name}" => [$rule, $inspection, $finds];
+            }
+        }
+    }
+
+    /** @param list<mixed> $finds */
+    #[DataProvider('cases')]
+    public function test_it_finds_in_a_case_what_its_page_says(Rule $rule, Inspection $inspection, array $finds): void
+    {
+        self::assertSame($finds, array_map(RuleCase::written(...), self::found($rule, $inspection)), RuleCase::file($rule));
+    }
+
+    /** Where its class lies and what it is called is its id; the area's own word may stand in the class and not in the id. */
+    #[DataProvider('rules')]
+    public function test_an_id_follows_from_area_and_class(Rule $rule): void
+    {
+        $class = explode('\\', $rule::class);
+        [$area, $name] = array_slice($class, -2);
+        $noun = rtrim($area, 's');
+        $kebab = static fn (string $words): string => strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z0-9])|(?<=[0-9])(?=[A-Z])|(?<=[A-Z])(?=[A-Z][a-z])/', '-', $words));
+        $may = array_map(static fn (string $each): string => strtolower($area) . '.' . $kebab($each), [$name, (string) preg_replace("/^{$noun}(?=[A-Z])/", '', $name), (string) preg_replace("/(?<=[a-z]){$noun}$/", '', $name)]);
+
+        self::assertContains($rule->about()->id, $may);
     }
 
     /** @return iterable<string, array{Rule, Finding}> each finding of a bad sample that points at a field */
@@ -60,6 +99,7 @@ final class RulesTest extends TestCase
     #[DataProvider('pointing')]
     public function test_it_points_at_a_field_that_its_object_has(Rule $rule, Finding $finding): void
     {
+        self::assertNotNull(Fields::of($finding->objects[0]::class)->at((string) $finding->path), "{$rule->about()->id}: {$finding->path} is no field");
         $fields = $finding->objects[0]->toArray();
         $steps = explode('/', (string) $finding->path);
 
@@ -78,7 +118,7 @@ final class RulesTest extends TestCase
     #[DataProvider('fixes')]
     public function test_a_fix_takes_the_finding_away_and_brings_nothing_heavier(Rule $rule, Finding $finding): void
     {
-        $bad = $rule->samples()->bad;
+        $bad = RuleCase::of($rule)->bad;
         $fix = $finding->fix;
         self::assertNotNull($fix);
         $auditor = Auditor::whole();
@@ -101,7 +141,7 @@ final class RulesTest extends TestCase
     #[DataProvider('calls')]
     public function test_the_call_it_shows_is_about_it(Rule $rule, Finding $finding): void
     {
-        $samples = $rule->samples();
+        $samples = RuleCase::of($rule);
         $trace = Trace::of($samples->bad, Script::read($finding->call, $samples->bad));
         $live = $samples->live();
         if ($live !== null) {
@@ -110,7 +150,13 @@ final class RulesTest extends TestCase
             return;
         }
         $met = [$trace->target, ...array_map(static fn (TraceStep $step): string => $step->object, $trace->steps)];
-        $about = array_map(static fn (BookObject $object): string => $object instanceof Promise ? $met[0] : (string) Reference::of($object), $finding->objects);
+        if ($finding->objects[0] instanceof Promise) {
+            // A promise holds no calls: the one that shows it broken is its own.
+            self::assertSame($finding->objects[0]->call, $finding->call);
+
+            return;
+        }
+        $about = array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects);
         self::assertNotSame([], array_intersect($about, $met), implode(' ', $met));
     }
 
@@ -121,7 +167,7 @@ final class RulesTest extends TestCase
     private static function withA(callable $has): iterable
     {
         foreach (RuleBook::all() as $rule) {
-            $samples = $rule->samples();
+            $samples = RuleCase::of($rule);
             foreach (array_filter(self::found($rule, $samples->bad()), $has) as $place => $finding) {
                 yield "{$rule->about()->id} {$place}" => [$rule, $finding];
             }
@@ -132,7 +178,7 @@ final class RulesTest extends TestCase
     #[DataProvider('rules')]
     public function test_a_fingerprint_survives_renaming_and_reordering(Rule $rule): void
     {
-        $samples = $rule->samples();
+        $samples = RuleCase::of($rule);
         $value = BookFormat::toValue($samples->bad);
         foreach ($value as $field => $objects) {
             if (is_array($objects) && array_is_list($objects) && $field !== 'numbers') {
@@ -184,11 +230,11 @@ final class RulesTest extends TestCase
         foreach (RuleBook::all() as $rule) {
             self::assertSame([], array_diff($rule->about()->explains, $ids), $rule->about()->id);
             if ($rule->about()->explains !== []) {
-                self::assertContains($rule->about()->id, $found($rule->samples()->bad));
-                self::assertSame([], array_intersect($found($rule->samples()->bad), $rule->about()->explains), $rule->about()->id);
+                self::assertContains($rule->about()->id, $found(RuleCase::of($rule)->bad));
+                self::assertSame([], array_intersect($found(RuleCase::of($rule)->bad), $rule->about()->explains), $rule->about()->id);
             }
         }
-        self::assertContains('flow.dead-end', $found((new \Jaunty\Core\Audit\Rules\Flow\DeadEnd())->samples()->bad), 'where nobody explains it');
+        self::assertContains('flow.dead-end', $found(RuleCase::of(new \Jaunty\Core\Audit\Rules\Flow\DeadEnd())->bad), 'where nobody explains it');
     }
 
     /** What a rule counts as too much can be set, and it says so: else nobody would know what setting it does. */
@@ -210,7 +256,7 @@ final class RulesTest extends TestCase
             [$least, $most] = $threshold->range();
             self::assertTrue($least <= $threshold->standard() && $threshold->standard() <= $most);
             foreach ($rules as $rule) {
-                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection($rule->samples()->bad, Samples::NOW, surroundings: $rule->samples()->bad()->surroundings, thresholds: (new Thresholds())->with([$threshold->value => $set]))));
+                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection(RuleCase::of($rule)->bad, Samples::NOW, surroundings: RuleCase::of($rule)->bad()->surroundings, thresholds: (new Thresholds())->with([$threshold->value => $set]))));
                 self::assertNotSame($found($least), $found($most), "{$rule->about()->id} does not mind {$threshold->value}");
             }
         }

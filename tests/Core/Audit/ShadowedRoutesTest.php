@@ -8,7 +8,6 @@ use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rules\Outbound\Shadowed;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Law\CallBook;

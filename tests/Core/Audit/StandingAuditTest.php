@@ -9,7 +9,6 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -56,7 +55,7 @@ final class StandingAuditTest extends TestCase
     #[DataProvider('rules')]
     public function test_a_rule_sees_every_edit_of_its_sample(Rule $rule): void
     {
-        $samples = $rule->samples();
+        $samples = RuleCase::of($rule);
         $standing = Auditor::whole()->standing(new Inspection($samples->good, Samples::NOW));
         $edited = EditedFiles::from(BookFormat::toJson($samples->bad), crc32($rule->about()->id), 3);
         foreach ([$samples->bad, $samples->good, $samples->bad, ...iterator_to_array($edited, false)] as $book) {

@@ -8,7 +8,6 @@ use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rules\Outbound\InternationalOpen;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Outbound\DialEnd;
 use Jaunty\Core\Outbound\DialPlan;

@@ -8,7 +8,6 @@ use Jaunty\Core\Audit\Auditor;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\RuleBook;
-use Jaunty\Core\Audit\Samples;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -20,7 +19,7 @@ final class TrapsTest extends TestCase
     {
         $found = array_values(array_filter(RuleBook::all(), static fn ($each): bool => $each->about()->id === $rule));
 
-        self::assertSame($told, array_map(self::whole(...), (new Auditor($found))->audit($found[0]->samples()->bad())));
+        self::assertSame($told, array_map(self::whole(...), (new Auditor($found))->audit(RuleCase::of($found[0])->bad())));
     }
 
     /** @return iterable<string, array<int, string>> */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Core\Calls;
 
 use Jaunty\Core\Audit\Auditor;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Calls\AllCalls\Explorer;
@@ -19,6 +18,7 @@ use Jaunty\Core\Numbering\DigitMap;
 use Jaunty\Core\Numbering\TooIntricate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\Samples;
 
 /** Analysis ends by what it has done, not by the machine; what was not looked at is said to be unknown. */
 final class BoundsTest extends TestCase

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core\Change;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Change\Agreed;
@@ -12,6 +11,7 @@ use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Whose;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\Samples;
 use Tests\Core\EditedFiles;
 
 final class AgreedTest extends TestCase

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core\Outbound;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
@@ -31,6 +30,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Tests\Core\Audit\Samples;
 
 /** What must hold of every dial plan, tried on random ones. */
 final class DialLawsTest extends TestCase

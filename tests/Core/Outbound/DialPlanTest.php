@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core\Outbound;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Group;
@@ -18,6 +17,7 @@ use Jaunty\Core\Outbound\Sender;
 use Jaunty\Core\Outbound\Verdict;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\Samples;
 
 /** What digits come to, by the letter of design 03 section 9. */
 final class DialPlanTest extends TestCase

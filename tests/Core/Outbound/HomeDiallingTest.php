@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core\Outbound;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Outbound\DialEnd;
@@ -17,6 +16,7 @@ use libphonenumber\PhoneNumberType;
 use libphonenumber\PhoneNumberUtil;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\Samples;
 
 /** Held against libphonenumber's examples of each country: what people there dial goes out, and by no less a class than it is named for. */
 final class HomeDiallingTest extends TestCase

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Templates;
 
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Templates\NewPeople;
 use Jaunty\Core\Templates\PastedTable;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Audit\Samples;
 
 /** A list pasted at a customer that exists: no column is lost, and nobody comes without what they need. */
 final class NewPeopleTest extends TestCase

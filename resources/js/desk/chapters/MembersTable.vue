@@ -14,8 +14,8 @@ const props = defineProps<{ group: ObjectOf<'group'> }>()
 const { names, edit, notice } = useDesk()
 const typed = ref('')
 
-const { history, byUser } = useCallRecords(QUIET_DAYS)
-const isCounted = computed(() => (history.data.value?.whole.calls ?? 0) > 0)
+const { records, byUser } = useCallRecords(QUIET_DAYS)
+const isCounted = computed(() => (records.data.value?.whole.calls ?? 0) > 0)
 
 function tally(who: string): { rang: number; answered: number } | undefined {
   return byUser.value.get(who)

@@ -22,8 +22,8 @@ const { selected: pointed, select } = useSelected('trunk', 'route')
 const address = useRoute()
 const digits = ref('')
 /** As the calls of three months came. */
-const { history } = useCallRecords(90)
-const wrongForms = computed(() => (history.data.value?.forms ?? []).flatMap((form) => (form.instead === null ? [] : [{ ...form, instead: form.instead }])))
+const { records } = useCallRecords(90)
+const wrongForms = computed(() => (records.data.value?.forms ?? []).flatMap((form) => (form.instead === null ? [] : [{ ...form, instead: form.instead }])))
 const isMaking = ref(false)
 const FORMS = typeAt('trunk', 'deliversAs').choices ?? {}
 

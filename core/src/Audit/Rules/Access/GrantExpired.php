@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Access;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 
 /** Grants that ran out are still listed. */
 final readonly class GrantExpired implements Rule
@@ -31,12 +29,7 @@ final readonly class GrantExpired implements Rule
     {
         $expired = array_values(array_filter($inspection->surroundings->grants ?? [], static fn (GrantSeen $grant): bool => $grant->until !== null && $grant->until < $inspection->now));
         if ($expired !== []) {
-            yield Finding::of($this->about(), count($expired) === 1 ? "The grant of {$expired[0]->name} has run out" : count($expired) . ' grants have run out', 'Of ' . implode(', ', array_map(static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})", array_slice($expired, 0, 3))) . '.', $inspection->book->tenant)->counting(count($expired));
+            yield Found::of(count($expired) === 1 ? "The grant of {$expired[0]->name} has run out" : count($expired) . ' grants have run out', 'Of ' . implode(', ', array_map(static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})", array_slice($expired, 0, 3))) . '.', $inspection->book->tenant)->counting(count($expired));
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded([], new Surroundings(grants: [new GrantSeen('Sol Ormerod', 'push', Samples::NOW + 60, true)]), new Surroundings(grants: [new GrantSeen('Sol Ormerod', 'push', Samples::NOW - 60, true)]));
     }
 }

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Access;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 
 /** Somebody may push for ever to a customer that is another's to look after. */
 final readonly class GrantTooWide implements Rule
@@ -31,12 +29,7 @@ final readonly class GrantTooWide implements Rule
     {
         $wide = array_values(array_filter($inspection->surroundings->grants ?? [], static fn (GrantSeen $grant): bool => $grant->ability === 'push' && $grant->until === null && ! $grant->looksAfter));
         if ($wide !== []) {
-            yield Finding::of($this->about(), implode(', ', array_map(static fn (GrantSeen $grant): string => $grant->name, array_slice($wide, 0, 3))) . ' may push here for ever', 'The customer is looked after by somebody else.', $inspection->book->tenant)->counting(count($wide));
+            yield Found::of(implode(', ', array_map(static fn (GrantSeen $grant): string => $grant->name, array_slice($wide, 0, 3))) . ' may push here for ever', 'The customer is looked after by somebody else.', $inspection->book->tenant)->counting(count($wide));
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded([], new Surroundings(grants: [new GrantSeen('Sol Ormerod', 'push', null, true)]), new Surroundings(grants: [new GrantSeen('Sol Ormerod', 'push', null, false)]));
     }
 }

@@ -5,13 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Access;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Audit\Threshold;
 
 /** An invitation that nobody accepted. */
@@ -37,15 +34,8 @@ final readonly class InvitationOpen implements Rule
         foreach ($inspection->surroundings->invitations ?? [] as $invitation) {
             $hasRunOut = $invitation->openUntil <= $inspection->now;
             if ($hasRunOut || $inspection->now - $invitation->sentAt >= $longest) {
-                yield Finding::of($this->about(), "{$invitation->to} has not accepted the invitation", $hasRunOut ? 'It has run out.' : 'It was sent ' . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY) . ' days ago.', $inspection->book->tenant)->at('name', $invitation->to);
+                yield Found::of("{$invitation->to} has not accepted the invitation", $hasRunOut ? 'It has run out.' : 'It was sent ' . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY) . ' days ago.', $inspection->book->tenant)->at('name', $invitation->to);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $sent = static fn (int $daysAgo): Surroundings => new Surroundings(invitations: [new InvitationSeen('sol@saltmarsh.example', Samples::NOW - $daysAgo * self::SECONDS_A_DAY, Samples::NOW + (7 - $daysAgo) * self::SECONDS_A_DAY)]);
-
-        return Samples::surrounded([], $sent(1), $sent(4));
     }
 }

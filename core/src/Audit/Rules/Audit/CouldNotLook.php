@@ -6,10 +6,9 @@ namespace Jaunty\Core\Audit\Rules\Audit;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Failure;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 
 /** Another rule fell over this book; the audit went on without it. */
@@ -36,12 +35,7 @@ final readonly class CouldNotLook implements Rule
         foreach ($byCause as $why => $failures) {
             $ids = array_map(static fn (Failure $failure): string => $failure->about->id, $failures);
             $asked = count($failures) === 1 ? "{$failures[0]->about->what} Whether that is so here is unknown." : 'Whether what they look for is so here is unknown.';
-            yield Finding::of($this->about(), 'Nobody could look at ' . $inspection->names($ids, 12), "{$asked} It stopped at: {$why}.", $inspection->book->tenant)->at('name', implode(' ', $ids));
+            yield Found::of('Nobody could look at ' . $inspection->names($ids, 12), "{$asked} It stopped at: {$why}.", $inspection->book->tenant)->at('name', implode(' ', $ids));
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::failing([], new Failure(new About('trial.broken', Severity::Note, 'Something is wrong.', 'It matters.', 'Mend it.'), 'a number that nobody can read'));
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Chains;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Chain;
 
@@ -38,16 +37,9 @@ final readonly class ChainLoop implements Rule
             }
             // Told once, at the first by name of those that are in the round.
             if ($next === $chain && min(array_keys($way)) === $chain->key) {
-                yield Finding::of($this->about(), count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself", 'It goes round by way of ' . $inspection->names(array_values($way)) . '.', $chain, ...array_slice(array_values($way), 1))->at('places');
+                yield Found::of(count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself", 'It goes round by way of ' . $inspection->names(array_values($way)) . '.', $chain, ...array_slice(array_values($way), 1))->at('places');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $chain = static fn (string $key, string $then): array => ['key' => $key, 'name' => ucfirst($key), 'places' => [['item' => 'a', 'to' => 'user:a'], ['item' => 'then', 'to' => $then]]];
-
-        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain('late', 'chain:night'), $chain('night', 'mailbox:desk')]], ['chains' => [$chain('late', 'chain:night'), $chain('night', 'chain:late')]]);
     }
 
     private function leadsTo(Inspection $inspection, Chain $chain): ?Chain

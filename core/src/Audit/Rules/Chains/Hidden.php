@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Chains;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Treatment;
@@ -42,8 +41,7 @@ final readonly class Hidden implements Rule
                     $chain = $this->hidden($inspection, $always, $treatment, $condition);
                     if ($chain !== null) {
                         $to = $inspection->name($always->outside ?? $always->inside);
-                        yield Finding::of(
-                            $this->about(),
+                        yield Found::of(
                             "{$chain->name}: never tried for {$user->label()}",
                             "All calls go to {$to} before anybody can be {$this->inWords($condition)}.",
                             $user,
@@ -68,12 +66,5 @@ final readonly class Hidden implements Rule
     private function inWords(string $condition): string
     {
         return ['noAnswer' => 'late to answer', 'busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable', 'doNotDisturb' => 'not to be disturbed'][$condition] ?? $condition;
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (?string $always): array => ['key' => 'a', 'name' => ['first' => 'Ines'], 'handling' => ['open' => ['always' => $always, 'noAnswer' => 'chain:nights']]];
-
-        return Samples::of(['chains' => [['key' => 'nights', 'name' => 'Nights', 'places' => [['item' => 'last', 'to' => 'release']]]], 'users' => [$user(null)]], ['users' => [$user('release')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Chains;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Kind;
@@ -35,15 +34,8 @@ final readonly class PastTheEnd implements Rule
             $last = $inspection->callBook()->meant($chain->places[count($chain->places) - 1]['to'] ?? null);
             $rings = in_array($last?->object?->kind, [Kind::User, Kind::Group], true) || $last?->outside !== null;
             if ($chain->places === [] || $last === null || $rings) {
-                yield Finding::of($this->about(), "{$chain->name}: nothing comes after the last place", $chain->places === [] ? 'It has no place at all.' : "If {$inspection->name($last ?? 'nobody')} does not answer, the caller is cut off.", $chain)->at('places');
+                yield Found::of("{$chain->name}: nothing comes after the last place", $chain->places === [] ? 'It has no place at all.' : "If {$inspection->name($last ?? 'nobody')} does not answer, the caller is cut off.", $chain)->at('places');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $chain = static fn (string ...$to): array => ['key' => 'late', 'name' => 'Late', 'places' => array_map(static fn (string $one, int|string $place): array => ['item' => "p{$place}", 'to' => $one], $to, array_keys($to))];
-
-        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain('user:a', 'mailbox:desk')]], ['chains' => [$chain('user:a')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Chains;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Chain;
@@ -42,18 +41,11 @@ final readonly class PlaceDead implements Rule
                     continue;
                 }
                 $dead = array_slice($chain->places, $place + 1);
-                yield Finding::of($this->about(), "{$chain->name}: " . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are') . ' never tried', "Before that, {$inspection->name($to)} keeps the call.", $chain)
+                yield Found::of("{$chain->name}: " . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are') . ' never tried', "Before that, {$inspection->name($to)} keeps the call.", $chain)
                     ->at('places')->counting(count($dead))->fixedBy(Fix::of(count($dead) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($chain, 'places', ...array_column($dead, 'item'))));
                 break;
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $chain = static fn (string ...$to): array => ['key' => 'late', 'name' => 'Late', 'places' => array_map(static fn (string $one, int|string $place): array => ['item' => "p{$place}", 'to' => $one], $to, array_keys($to))];
-
-        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain('user:a', 'mailbox:desk')]], ['chains' => [$chain('mailbox:desk', 'user:a')]]);
     }
 
     private function keeps(Inspection $inspection, ?Destination $to): bool

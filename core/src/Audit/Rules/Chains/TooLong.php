@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Chains;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Chain;
@@ -36,15 +35,8 @@ final readonly class TooLong implements Rule
             $rings = array_filter($chain->places, static fn (array $place): bool => in_array($place['to']?->object?->kind, [Kind::User, Kind::Group], true) || $place['to']?->outside !== null);
             $seconds = array_sum(array_map($callBook->placeSeconds(...), $rings));
             if ($seconds > $inspection->threshold(Threshold::LongestWaitSeconds)) {
-                yield Finding::of($this->about(), "{$chain->name}: rings for {$seconds} s before it ends", "Callers seldom wait for more than {$inspection->threshold(Threshold::LongestWaitSeconds)} s.", $chain)->at('places');
+                yield Found::of("{$chain->name}: rings for {$seconds} s before it ends", "Callers seldom wait for more than {$inspection->threshold(Threshold::LongestWaitSeconds)} s.", $chain)->at('places');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $chain = static fn (int $rings): array => ['key' => 'late', 'name' => 'Late', 'places' => [['item' => 'a', 'to' => 'user:a', 'rings' => $rings], ['item' => 'end', 'to' => 'mailbox:desk']]];
-
-        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'chains' => [$chain(4)]], ['chains' => [$chain(20)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Drift;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Calls\TwoBooks\TellingCall;
 
@@ -34,15 +33,8 @@ final readonly class CallerImpact implements Rule
         $first = $difference->contrasts[0] ?? null;
         if ($inspection->live !== null && $difference !== null && $first !== null) {
             $words = (string) preg_replace_callback('/\b(?:user|group|chain|attendant|menu|mailbox|announcement|line|prompt|number|outside):[a-z0-9+][a-z0-9.+-]*/', static fn (array $found): string => $inspection->name($found[0]), $first->words());
-            yield Finding::of($this->about(), 'Callers notice what was changed on the switch', ucfirst($words) . '.', $inspection->book->tenant)
+            yield Found::of('Callers notice what was changed on the switch', ucfirst($words) . '.', $inspection->book->tenant)
                 ->counting(count($difference->contrasts))->shownBy(TellingCall::of($inspection->book, $inspection->live, $difference, $first));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['mailboxes' => [['key' => 'desk']]];
-
-        return Samples::drift($base + ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']]], ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'busy']]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Drift;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Change\Operation;
 
@@ -35,16 +34,10 @@ final readonly class FieldDiffers implements Rule
         }
         $labels = array_values(array_unique(array_map(static fn (Operation $operation): string => $inspection->name(($inspection->book->find($operation->object) ?? $inspection->live?->find($operation->object)) ?? (string) $operation->object), $operations)));
         $more = count($labels) - 3;
-        yield Finding::of(
-            $this->about(),
+        yield Found::of(
             count($operations) === 1 ? '1 field differs on the switch' : count($operations) . ' fields differ on the switch',
             'In ' . implode(', ', array_slice($labels, 0, 3)) . ($more > 0 ? " and {$more} more" : '') . '.',
             $inspection->book->tenant,
         )->counting(count($operations));
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::drift(['mailboxes' => [['key' => 'desk', 'name' => 'Desk']]], ['mailboxes' => [['key' => 'desk', 'name' => 'Old desk']]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Drift;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
@@ -33,12 +32,7 @@ final readonly class MissingOnLive implements Rule
         $missing = array_values(array_filter($inspection->drift()->operations, static fn (Operation $operation): bool => $operation->kind === OperationKind::Delete));
         if ($missing !== []) {
             $names = array_map(static fn (Operation $operation): string => $inspection->name($operation->object), $missing);
-            yield Finding::of($this->about(), $inspection->names($names) . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'), 'Somebody took ' . (count($names) === 1 ? 'it' : 'them') . ' away there.', $inspection->book->tenant)->counting(count($missing));
+            yield Found::of($inspection->names($names) . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'), 'Somebody took ' . (count($names) === 1 ? 'it' : 'them') . ' away there.', $inspection->book->tenant)->counting(count($missing));
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::drift(['mailboxes' => [['key' => 'desk', 'name' => 'Desk'], ['key' => 'yard', 'name' => 'Yard']]], ['mailboxes' => [['key' => 'desk', 'name' => 'Desk']]]);
     }
 }

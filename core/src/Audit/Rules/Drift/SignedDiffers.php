@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Drift;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 
@@ -34,14 +32,7 @@ final readonly class SignedDiffers implements Rule
         $changes = $signed === null ? [] : Diff::between($signed, $inspection->book)->operations;
         if ($changes !== []) {
             $names = array_values(array_unique(array_map(static fn (Operation $operation): string => $inspection->name($operation->object), $changes)));
-            yield Finding::of($this->about(), count($changes) === 1 ? '1 field is otherwise than the customer signed' : count($changes) . ' fields are otherwise than the customer signed', "In {$inspection->names($names)}.", $inspection->book->tenant)->counting(count($changes));
+            yield Found::of(count($changes) === 1 ? '1 field is otherwise than the customer signed' : count($changes) . ' fields are otherwise than the customer signed', "In {$inspection->names($names)}.", $inspection->book->tenant)->counting(count($changes));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (string $name): array => ['mailboxes' => [['key' => 'desk', 'name' => $name, 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']]];
-
-        return Samples::surrounded($mailbox('Desk'), new Surroundings(signed: Samples::book($mailbox('Desk'))), new Surroundings(signed: Samples::book($mailbox('Old desk'))));
     }
 }

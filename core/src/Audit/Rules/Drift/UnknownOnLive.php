@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Drift;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
@@ -33,12 +32,7 @@ final readonly class UnknownOnLive implements Rule
         $unknown = array_values(array_filter($inspection->drift()->operations, static fn (Operation $operation): bool => $operation->kind === OperationKind::Create));
         if ($unknown !== []) {
             $names = array_map(static fn (Operation $operation): string => ($object = $inspection->live?->find($operation->object)) === null ? (string) $operation->object : $inspection->name($object), $unknown);
-            yield Finding::of($this->about(), $inspection->names($names) . (count($names) === 1 ? ' is on the switch and not in the book' : ' are on the switch and not in the book'), 'Somebody made ' . (count($names) === 1 ? 'it' : 'them') . ' there.', $inspection->book->tenant)->counting(count($unknown));
+            yield Found::of($inspection->names($names) . (count($names) === 1 ? ' is on the switch and not in the book' : ' are on the switch and not in the book'), 'Somebody made ' . (count($names) === 1 ? 'it' : 'them') . ' there.', $inspection->book->tenant)->counting(count($unknown));
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::drift(['mailboxes' => [['key' => 'desk', 'name' => 'Desk']]], ['mailboxes' => [['key' => 'desk', 'name' => 'Desk'], ['key' => 'yard', 'name' => 'Yard']]]);
     }
 }

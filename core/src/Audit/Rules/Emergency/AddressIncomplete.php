@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 
@@ -33,15 +32,8 @@ final readonly class AddressIncomplete implements Rule
             $missing = array_values(array_filter(['subdivision', 'postcode', 'country'], static fn (string $part): bool => ! $isThere($part)));
             // Where nothing of it was entered, the customer writes addresses in two lines; where it was begun, it was meant to be whole.
             if ($isThere('street') && $isThere('city') && $missing !== [] && count($missing) < 3) {
-                yield Finding::of($this->about(), "{$site->name}: the address lacks its " . implode(' and ', $missing), 'It is what emergency services are sent to.', $site)->at("address/{$missing[0]}");
+                yield Found::of("{$site->name}: the address lacks its " . implode(' and ', $missing), 'It is what emergency services are sent to.', $site)->at("address/{$missing[0]}");
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow', 'subdivision' => 'NS', 'postcode' => 'B0X 1X0', 'country' => 'CA']];
-
-        return Samples::of(['sites' => [$site]], ['sites' => [['address' => ['postcode' => null] + $site['address']] + $site]]);
     }
 }

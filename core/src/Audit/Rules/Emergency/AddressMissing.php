@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -33,16 +32,9 @@ final readonly class AddressMissing implements Rule
             $people = count(array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User));
             $missing = array_values(array_filter(['street', 'city'], static fn (string $field): bool => ($site->address[$field] ?? '') === ''));
             if ($people > 0 && $missing !== []) {
-                yield Finding::of($this->about(), "{$site->name}: no address for emergency calls", ucfirst(implode(' and ', array_map(static fn (string $field): string => $field === 'city' ? 'town' : $field, $missing))) . ' missing; ' . ($people === 1 ? '1 user sits' : "{$people} users sit") . ' there.', $site)
+                yield Found::of("{$site->name}: no address for emergency calls", ucfirst(implode(' and ', array_map(static fn (string $field): string => $field === 'city' ? 'town' : $field, $missing))) . ' missing; ' . ($people === 1 ? '1 user sits' : "{$people} users sit") . ' there.', $site)
                     ->at("address/{$missing[0]}")->counting($people);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow']];
-
-        return Samples::of(['users' => [['key' => 'a', 'site' => 'site:quay']], 'sites' => [$site]], ['sites' => [['address' => []] + $site]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
@@ -43,24 +42,9 @@ final readonly class CallbackElsewhere implements Rule
                 }
                 $users = array_values(array_filter($shown->users, static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true));
                 $whose = $home !== null && $home->key !== $site->key ? "which is of {$home->name}" : "which is of another country ({$of->region()})";
-                yield Finding::of($this->about(), "{$site->name}: help services are shown {$inspection->name($number)}, {$whose}", "It is shown of {$inspection->names($users)}.", $site, $number)
+                yield Found::of("{$site->name}: help services are shown {$inspection->name($number)}, {$whose}", "It is shown of {$inspection->names($users)}.", $site, $number)
                     ->at('emergency/callbackUse')->counting(count($users))->fixedBy($inspection->showingCallbackOf($site, $number));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $key, string $callback, string $use): array => ['key' => $key, 'name' => ucfirst($key), 'emergency' => ['callback' => "number:{$callback}", 'callbackUse' => $use]];
-        $user = static fn (string $key, string $site): array => ['key' => $key, 'name' => ['first' => ucfirst($key), 'last' => 'Reed'], 'site' => $site, 'mailbox' => "mailbox:{$key}", 'callerId' => 'number:' . Samples::NUMBER, 'legs' => [['item' => 'desk']]];
-
-        return Samples::of([
-            'trunks' => [['key' => 'main']],
-            'routes' => [['key' => 'help', 'name' => 'Help', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]],
-            'mailboxes' => [['key' => 'ana'], ['key' => 'ben']],
-            'users' => [$user('ana', 'site:quay'), $user('ben', 'site:mill')],
-            'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:ana', 'site' => 'site:quay'], ['key' => '+19025550151', 'destination' => 'user:ben', 'site' => 'site:mill']],
-            'sites' => [$site('quay', Samples::NUMBER, 'always'), $site('mill', '+19025550151', 'always')],
-        ], ['sites' => [$site('quay', Samples::NUMBER, 'whenNone'), $site('mill', '+19025550151', 'whenNone')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -38,10 +37,10 @@ final readonly class CallbackMissing implements Rule
             $isThere = $callback === null || $callback->enabled && in_array($callback->status, [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
             if ($callback !== null && ! $isThere) {
                 $why = $callback->enabled ? 'stands as ' . self::words($callback->status) : 'is switched off';
-                yield Finding::of($this->about(), "{$site->name}: its callback number {$inspection->name($callback)} cannot be shown", "It {$why}, so another number is shown instead, or none.", $site, $callback)->at('emergency/callback');
+                yield Found::of("{$site->name}: its callback number {$inspection->name($callback)} cannot be shown", "It {$why}, so another number is shown instead, or none.", $site, $callback)->at('emergency/callback');
             }
             if ($site->emergency->callback === null && $people !== []) {
-                yield Finding::of($this->about(), "{$site->name}: no number is shown to emergency services", 'No number of their own: ' . $inspection->names(array_column(array_values($people), 0)) . '.', $site)->at('emergency/callback')->counting(count($people));
+                yield Found::of("{$site->name}: no number is shown to emergency services", 'No number of their own: ' . $inspection->names(array_column(array_values($people), 0)) . '.', $site)->at('emergency/callback')->counting(count($people));
             }
         }
     }
@@ -49,12 +48,5 @@ final readonly class CallbackMissing implements Rule
     private static function words(NumberStatus $status): string
     {
         return strtolower((string) preg_replace('/([A-Z])/', ' $1', $status->value));
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (?string $callback): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => $callback]];
-
-        return Samples::of(['users' => [['key' => 'a', 'site' => 'site:quay', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:a']], 'mailboxes' => [['key' => 'a']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']], 'sites' => [$site('number:' . Samples::NUMBER)]], ['sites' => [$site(null)]]);
     }
 }

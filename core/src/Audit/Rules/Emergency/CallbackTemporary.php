@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\NumberStatus;
 
@@ -37,23 +36,9 @@ final readonly class CallbackTemporary implements Rule
                 default => null,
             };
             if ($why !== null) {
-                yield Finding::of($this->about(), "{$inspection->name($shown->number)} is shown to help services, and {$why}", "It is shown of {$inspection->names($shown->users)}.", $shown->number)
+                yield Found::of("{$inspection->name($shown->number)} is shown to help services, and {$why}", "It is shown of {$inspection->names($shown->users)}.", $shown->number)
                     ->at($shown->number->status === NumberStatus::Active ? 'until' : 'status')->counting(count($shown->users));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $status): array => ['key' => Samples::NUMBER, 'destination' => 'user:a', 'site' => 'site:quay', 'status' => $status];
-
-        return Samples::of([
-            'trunks' => [['key' => 'main']],
-            'routes' => [['key' => 'help', 'name' => 'Help', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]],
-            'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]],
-            'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]],
-            'numbers' => [$number('active')],
-            'sites' => [['key' => 'quay', 'name' => 'Quay End', 'emergency' => ['callback' => 'number:' . Samples::NUMBER]]],
-        ], ['numbers' => [$number('temporary')]]);
     }
 }

@@ -6,11 +6,10 @@ namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\CallbackNumber;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallbackUse;
 use Jaunty\Core\Book\Number;
@@ -44,8 +43,7 @@ final readonly class CallbackUnanswered implements Rule
                 ? "goes round for ever, through {$inspection->name($run->facts->passiveTarget)}"
                 : "{$run->facts->passive->words()} {$inspection->name($run->facts->passiveTarget)}";
             $outside = $shown->backs[0]->outside;
-            yield Finding::of(
-                $this->about(),
+            yield Found::of(
                 "{$inspection->name($shown->number)} is shown to help services, and rings nobody when they call back",
                 "It is shown of {$inspection->names($shown->users)}. Called back on {$inspection->moment($at)}, the call ends so: {$end}"
                     . ($outside === '' ? '.' : "; it rings only {$inspection->name($outside)}, which is no telephone here."),
@@ -101,19 +99,5 @@ final readonly class CallbackUnanswered implements Rule
         }
 
         return null;
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $use): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['callback' => 'number:+19025550151', 'callbackUse' => $use]];
-
-        return Samples::of([
-            'trunks' => [['key' => 'main']],
-            'routes' => [['key' => 'help', 'name' => 'Help', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]],
-            'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]],
-            'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'callerId' => 'number:' . Samples::NUMBER, 'legs' => [['item' => 'desk']]]],
-            'numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk', 'site' => 'site:quay'], ['key' => '+19025550151', 'destination' => 'user:a', 'site' => 'site:quay']],
-            'sites' => [$site('always')],
-        ], ['sites' => [$site('whenNone')]]);
     }
 }

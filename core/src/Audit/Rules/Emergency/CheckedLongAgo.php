@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Site;
@@ -38,18 +37,11 @@ final readonly class CheckedLongAgo implements Rule
             $on = $site->emergency->checkedOn;
             $people = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User);
             if ($on === null && $people !== [] && $inspection->book->tenant->state === Stage::InService) {
-                yield Finding::of($this->about(), "{$site->name}: the emergency address was never confirmed", 'The customer is in service.', $site)->at('emergency/checkedOn');
+                yield Found::of("{$site->name}: the emergency address was never confirmed", 'The customer is in service.', $site)->at('emergency/checkedOn');
             }
             if ($on !== null && $inspection->today() - LocalDate::parse($on) > $most) {
-                yield Finding::of($this->about(), "{$site->name}: the emergency address was last confirmed on {$inspection->day($on)}", "That is more than {$most} days ago.", $site)->at('emergency/checkedOn');
+                yield Found::of("{$site->name}: the emergency address was last confirmed on {$inspection->day($on)}", "That is more than {$most} days ago.", $site)->at('emergency/checkedOn');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $on): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['checkedOn' => $on]];
-
-        return Samples::of(['sites' => [$site('2026-06-01')]], ['sites' => [$site('2025-06-01')]]);
     }
 }

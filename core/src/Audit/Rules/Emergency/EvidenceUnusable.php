@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Evidence;
 use Jaunty\Core\Book\Site;
@@ -31,18 +30,8 @@ final readonly class EvidenceUnusable implements Rule
     {
         foreach ($inspection->book->all(Site::class) as $site) {
             foreach (Evidence::doubts($site, $inspection->date()) as $path => $why) {
-                yield Finding::of($this->about(), "{$site->name}: {$why}", 'It would be relied on when somebody there calls for help.', $site)->at($path, $path);
+                yield Found::of("{$site->name}: {$why}", 'It would be relied on when somebody there calls for help.', $site)->at($path, $path);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $mail, string $tested): array => [
-            'key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow', 'subdivision' => 'NS', 'postcode' => 'B0X 1X0', 'country' => 'CA'],
-            'emergency' => ['notify' => [$mail], 'testedOn' => $tested],
-        ];
-
-        return Samples::of(['sites' => [$site('desk@quay.example', '2026-12-02')]], ['sites' => [$site('xx', '2031-01-01')]]);
     }
 }

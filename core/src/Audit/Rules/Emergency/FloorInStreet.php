@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 
@@ -31,15 +30,8 @@ final readonly class FloorInStreet implements Rule
     {
         foreach ($inspection->book->all(Site::class) as $site) {
             if (preg_match('/\b(\d+(?:st|nd|rd|th) floor|(?:floor|suite|unit|level)\s*#?\s*\w+)/i', (string) ($site->address['street'] ?? ''), $found) === 1) {
-                yield Finding::of($this->about(), "{$site->name}: the street says \"{$found[1]}\"", 'Floors and suites are entered apart.', $site)->at('address/street');
+                yield Found::of("{$site->name}: the street says \"{$found[1]}\"", 'Floors and suites are entered apart.', $site)->at('address/street');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $street): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => $street, 'city' => 'Port Merrow']];
-
-        return Samples::of(['sites' => [$site('4 Quay End')]], ['sites' => [$site('4 Quay End, 3rd floor')]]);
     }
 }

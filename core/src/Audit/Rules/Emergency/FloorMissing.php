@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
@@ -35,15 +34,8 @@ final readonly class FloorMissing implements Rule
         foreach ($inspection->book->all(Site::class) as $site) {
             $lost = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true && $user->status === UserStatus::Active && $user->emergency['floor'] === null && $user->emergency['room'] === null && $user->emergency['address'] === null));
             if (count($site->floors) > 1 && $lost !== []) {
-                yield Finding::of($this->about(), "{$site->name}: it is not known on which floor " . (count($lost) === 1 ? $lost[0]->label() . ' sits' : count($lost) . ' people sit'), "It has " . count($site->floors) . ' floors: ' . implode(', ', array_column($site->floors, 'name')) . '.', $site)->at('floors')->counting(count($lost));
+                yield Found::of("{$site->name}: it is not known on which floor " . (count($lost) === 1 ? $lost[0]->label() . ' sits' : count($lost) . ' people sit'), "It has " . count($site->floors) . ' floors: ' . implode(', ', array_column($site->floors, 'name')) . '.', $site)->at('floors')->counting(count($lost));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (?string $floor): array => ['key' => 'a', 'site' => 'site:quay', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'emergency' => ['floor' => $floor]];
-
-        return Samples::of(['mailboxes' => [['key' => 'a']], 'sites' => [['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'floors' => [['item' => 'g', 'name' => 'Ground'], ['item' => 'f', 'name' => 'First']]]], 'users' => [$user('g')]], ['users' => [$user(null)]]);
     }
 }

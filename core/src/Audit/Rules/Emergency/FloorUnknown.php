@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -33,15 +32,8 @@ final readonly class FloorUnknown implements Rule
             $site = $inspection->find($user->site, Site::class);
             $floor = $user->emergency['floor'];
             if ($site !== null && $site->floors !== [] && ($floor ?? '') !== '' && ! in_array($floor, [...array_column($site->floors, 'item'), ...array_column($site->floors, 'name')], true)) {
-                yield Finding::of($this->about(), "{$user->label()} is on \"{$floor}\", and {$site->name} has no such floor", 'It has ' . implode(', ', array_column($site->floors, 'name')) . '.', $user, $site)->at('emergency/floor');
+                yield Found::of("{$user->label()} is on \"{$floor}\", and {$site->name} has no such floor", 'It has ' . implode(', ', array_column($site->floors, 'name')) . '.', $user, $site)->at('emergency/floor');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $floor): array => ['key' => 'a', 'site' => 'site:quay', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']], 'emergency' => ['floor' => $floor]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'sites' => [['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'floors' => [['item' => 'ground', 'name' => 'Ground'], ['item' => 'first', 'name' => 'First']]]], 'users' => [$user('first')]], ['users' => [$user('basement nonsense')]]);
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Stage;
 
 /** A customer in service who did not put their name to what emergency calls can and cannot do. */
@@ -32,12 +30,7 @@ final readonly class LimitsUnsigned implements Rule
     public function check(Inspection $inspection): iterable
     {
         if ($inspection->surroundings !== null && $inspection->surroundings->signed === null && $inspection->book->tenant->state === Stage::InService) {
-            yield Finding::of($this->about(), 'The limits of emergency calling are not signed', 'The customer is in service.', $inspection->book->tenant);
+            yield Found::of('The limits of emergency calling are not signed', 'The customer is in service.', $inspection->book->tenant);
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded(['tenant' => ['state' => 'in-service']], new Surroundings(signed: Samples::book([])), new Surroundings());
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -34,15 +33,8 @@ final readonly class NobodyNotified implements Rule
         foreach ($inspection->book->all(Site::class) as $site) {
             $people = count(array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User));
             if ($people > 0 && $site->emergency->notify === []) {
-                yield Finding::of($this->about(), "{$site->name}: nobody is told of an emergency call", $people === 1 ? 'One user sits there.' : "{$people} users sit there.", $site)->at('emergency/notify');
+                yield Found::of("{$site->name}: nobody is told of an emergency call", $people === 1 ? 'One user sits there.' : "{$people} users sit there.", $site)->at('emergency/notify');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (array $notify): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Tern Harbor'], 'emergency' => ['notify' => $notify]];
-
-        return Samples::of(['tenant' => ['region' => 'US', 'zone' => 'America/New_York'], 'users' => [['key' => 'a', 'site' => 'site:quay']], 'sites' => [$site(['desk@quay.example'])]], ['sites' => [$site([])]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 
@@ -33,16 +32,9 @@ final readonly class SameStreet implements Rule
             $street = mb_strtolower((string) preg_replace('/[\s.,]+/u', ' ', trim("{$site->address['street']} {$site->address['city']}")));
             $first = $seen[$street] ?? null;
             if (($site->address['street'] ?? '') !== '' && $first !== null) {
-                yield Finding::of($this->about(), "{$first->name} and {$site->name} have the same street", 'Help that is called from either comes to the same door.', $site, $first)->at('address/street');
+                yield Found::of("{$first->name} and {$site->name} have the same street", 'Help that is called from either comes to the same door.', $site, $first)->at('address/street');
             }
             $seen[$street] ??= $site;
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $key, string $street): array => ['key' => $key, 'name' => ucfirst($key), 'address' => ['street' => $street, 'city' => 'Port Merrow']];
-
-        return Samples::of(['sites' => [$site('quay', '4 Quay End'), $site('mill', '9 Mill Road')]], ['sites' => [$site('quay', '4 Quay End'), $site('mill', '4 Quay End.')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Emergency;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Stage;
@@ -36,15 +35,8 @@ final readonly class Untested implements Rule
         foreach ($inspection->book->all(Site::class) as $site) {
             $hasPeople = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User) !== [];
             if ($hasPeople && $site->emergency->testedOn === null) {
-                yield Finding::of($this->about(), "{$site->name}: no test call for help was made", 'The customer is in service.', $site)->at('emergency/testedOn');
+                yield Found::of("{$site->name}: no test call for help was made", 'The customer is in service.', $site)->at('emergency/testedOn');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (?string $on): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'emergency' => ['testedOn' => $on]];
-
-        return Samples::of(['tenant' => ['state' => 'in-service'], 'users' => [['key' => 'a', 'site' => 'site:quay']], 'sites' => [$site('2026-11-20')]], ['sites' => [$site(null)]]);
     }
 }

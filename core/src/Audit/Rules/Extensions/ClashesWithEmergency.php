@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Extensions;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\BookObject;
@@ -41,8 +40,7 @@ final readonly class ClashesWithEmergency implements Rule
         foreach ($plan->holders as $extension => [$holder]) {
             $emergency = EmergencyNumbers::beginning((string) $extension, $this->country($inspection, $holder));
             if ($emergency !== null) {
-                yield Finding::of(
-                    $this->about(),
+                yield Found::of(
                     "{$extension} of {$inspection->name($holder)} " . ($emergency === (string) $extension ? 'is an emergency number' : "begins with {$emergency}"),
                     $emergency === (string) $extension ? 'Nobody can dial the one without the other.' : "Whoever dials it may have called for help after the {$this->ordinal(strlen($emergency))} digit.",
                     $holder,
@@ -69,15 +67,5 @@ final readonly class ClashesWithEmergency implements Rule
     private function ordinal(int $place): string
     {
         return [1 => 'first', 2 => 'second', 3 => 'third'][$place] ?? "{$place}th";
-    }
-
-    public function samples(): Samples
-    {
-        $user = ['key' => 'a', 'mailbox' => 'mailbox:m'];
-
-        return Samples::of(
-            ['tenant' => ['region' => 'GB', 'zone' => 'Europe/London'], 'mailboxes' => [['key' => 'm']], 'users' => [['extension' => '2990'] + $user]],
-            ['users' => [['extension' => '9990'] + $user]],
-        );
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Extensions;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\ExtensionPlan;
 
@@ -33,15 +32,8 @@ final readonly class DuplicateExtension implements Rule
         foreach ($plan->doubles() as $extension) {
             $holders = $plan->holders[$extension];
             $free = $plan->free($extension, 1)[0] ?? null;
-            yield Finding::of($this->about(), "{$extension} is the extension of {$inspection->names($holders)}", "Dialling it reaches {$inspection->name($holders[0])}.", $holders[1], $holders[0])->at('extension', $extension)
+            yield Found::of("{$extension} is the extension of {$inspection->names($holders)}", "Dialling it reaches {$inspection->name($holders[0])}.", $holders[1], $holders[0])->at('extension', $extension)
                 ->fixedBy($free === null ? null : Fix::set("Give {$inspection->name($holders[1])} {$free}", $holders[1], 'extension', $free));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $users = static fn (string $second): array => [['key' => 'a', 'extension' => '201', 'mailbox' => 'mailbox:m'], ['key' => 'b', 'extension' => $second, 'mailbox' => 'mailbox:m']];
-
-        return Samples::of(['users' => $users('202'), 'mailboxes' => [['key' => 'm']]], ['users' => $users('201')]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Extensions;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 
 /** Extensions of several lengths, of which the short ones begin longer ones. */
@@ -46,15 +45,8 @@ final readonly class MixedLengths implements Rule
         foreach ($extensions as $short => $object) {
             $long = $longer[$short] ?? null;
             if ($long !== null) {
-                yield Finding::of($this->about(), "{$short} of {$inspection->name($object)} is the beginning of {$long}", "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.", $object, $extensions[$long])->at('extension');
+                yield Found::of("{$short} of {$inspection->name($object)} is the beginning of {$long}", "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.", $object, $extensions[$long])->at('extension');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $extension): array => ['key' => $key, 'name' => ['first' => ucfirst($key), 'last' => 'Reed'], 'extension' => $extension, 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'a']], 'users' => [$user('ana', '201'), $user('bo', '202')]], ['users' => [$user('ana', '201'), $user('bo', '2012')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Extensions;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -33,15 +32,8 @@ final readonly class OutsideRange implements Rule
             $site = $inspection->find($user->site, Site::class);
             $inside = array_filter($site->extensionRanges ?? [], static fn (array $range): bool => (int) $user->extension >= (int) $range['from'] && (int) $user->extension <= (int) $range['to'] && strlen((string) $user->extension) === strlen((string) $range['from']));
             if ($site !== null && $site->extensionRanges !== [] && $user->extension !== null && $inside === []) {
-                yield Finding::of($this->about(), "{$user->extension} of {$user->label()} lies outside the ranges of {$site->name}", 'Its ranges are ' . implode(', ', array_map(static fn (array $range): string => "{$range['from']} to {$range['to']}", $site->extensionRanges)) . '.', $user, $site)->at('extension');
+                yield Found::of("{$user->extension} of {$user->label()} lies outside the ranges of {$site->name}", 'Its ranges are ' . implode(', ', array_map(static fn (array $range): string => "{$range['from']} to {$range['to']}", $site->extensionRanges)) . '.', $user, $site)->at('extension');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $extension): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'extension' => $extension, 'site' => 'site:quay', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'a']], 'sites' => [['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'extensionRanges' => [['item' => 'r', 'from' => '200', 'to' => '249']]]], 'users' => [$user('201')]], ['users' => [$user('301')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Extensions;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 
@@ -35,25 +34,18 @@ final readonly class RangeBackwards implements Rule
                 [$from, $to] = [(int) $range['from'], (int) $range['to']];
                 $isBackwards = $from > $to || strlen($range['from']) !== strlen($range['to']);
                 if ($isBackwards) {
-                    yield Finding::of($this->about(), "{$site->name}: no extension lies from {$range['from']} to {$range['to']}", 'It ends before it begins.', $site)->at("extensionRanges/{$range['item']}", $range['item'])
+                    yield Found::of("{$site->name}: no extension lies from {$range['from']} to {$range['to']}", 'It ends before it begins.', $site)->at("extensionRanges/{$range['item']}", $range['item'])
                         ->fixedBy(strlen($range['from']) !== strlen($range['to']) ? null : Fix::of('Turn it round', Fix::setting($site, "extensionRanges/{$range['item']}/from", $range['to']), Fix::setting($site, "extensionRanges/{$range['item']}/to", $range['from'])));
 
                     continue;
                 }
                 foreach ($seen as [$other, $first, $last, $length]) {
                     if ($other->key !== $site->key && $from <= $last && $first <= $to && $length === strlen($range['from'])) {
-                        yield Finding::of($this->about(), "{$site->name} and {$other->name} share extensions", 'Both have ' . max($from, $first) . ' to ' . min($to, $last) . '.', $site, $other)->at("extensionRanges/{$range['item']}", $range['item']);
+                        yield Found::of("{$site->name} and {$other->name} share extensions", 'Both have ' . max($from, $first) . ' to ' . min($to, $last) . '.', $site, $other)->at("extensionRanges/{$range['item']}", $range['item']);
                     }
                 }
                 $seen[] = [$site, $from, $to, strlen($range['from'])];
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $from): array => ['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow'], 'extensionRanges' => [['item' => 'r', 'from' => $from, 'to' => '249']]];
-
-        return Samples::of(['sites' => [$site('200')]], ['sites' => [$site('300')]]);
     }
 }

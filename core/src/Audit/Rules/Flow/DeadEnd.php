@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Law\Outcome;
@@ -50,15 +49,8 @@ final readonly class DeadEnd implements Rule
             $call = $survey->shortestCall($runs[0], Outcome::DeadEnd->value . " {$target}");
             $reason = $call === null ? 'somebody has to change state during the call' : Trace::of($inspection->book, Script::read($call, $inspection->book))->reason;
             $numbers = count(array_unique(array_map(static fn (Run $run): string => $run->number, $runs)));
-            yield Finding::of($this->about(), "{$inspection->name($object)}: a call can end nowhere", ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'), $object)
+            yield Found::of("{$inspection->name($object)}: a call can end nowhere", ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'), $object)
                 ->counting($numbers)->shownBy($call);
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']]];
-
-        return Samples::of($base + ['mailboxes' => [['key' => 'desk']]], ['mailboxes' => [['key' => 'desk', 'enabled' => false]]]);
     }
 }

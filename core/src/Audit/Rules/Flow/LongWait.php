@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Kind;
@@ -44,15 +43,8 @@ final readonly class LongWait implements Rule
         foreach ($longest as $key => [$seconds, $run]) {
             $number = $inspection->book->find(Reference::to(Kind::Number, (string) $key));
             if ($number !== null) {
-                yield Finding::of($this->about(), "{$inspection->name($number)}: callers wait for {$seconds} s", "Nobody having answered, that is how long it takes until {$inspection->name($run->facts->passiveTarget)}.", $number)->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
+                yield Found::of("{$inspection->name($number)}: callers wait for {$seconds} s", "Nobody having answered, that is how long it takes until {$inspection->name($run->facts->passiveTarget)}.", $number)->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $limit): array => ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => $limit, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']]];
-
-        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'group:desk']], 'groups' => [$group(30)]], ['groups' => [$group(120)]]);
     }
 }

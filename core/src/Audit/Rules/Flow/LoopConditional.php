@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
@@ -51,8 +50,7 @@ final readonly class LoopConditional implements Rule
                 $told[$key] = true;
                 [$state, $call] = $this->steady($inspection, $run, $survey->firstInstant($run));
                 $call ??= $survey->shortestCall($run, $end);
-                yield Finding::of(
-                    $this->about(),
+                yield Found::of(
                     $inspection->names($objects) . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other') . ($state === null ? '' : " while everybody is {$state}"),
                     $call === null ? 'It happens if somebody\'s state changes during the call.' : "Each time round adds up to {$loop->seconds} s.",
                     ...$objects,
@@ -92,13 +90,5 @@ final readonly class LoopConditional implements Rule
         }
 
         return [null, null];
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $busy): array => ['key' => $key, 'extension' => $key === 'a' ? '201' : '202', 'callWaiting' => false, 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['busy' => $busy]]];
-        $base = ['mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']]];
-
-        return Samples::of($base + ['users' => [$user('a', 'user:b'), $user('b', 'mailbox:desk')]], ['users' => [$user('a', 'user:b'), $user('b', 'user:a')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
@@ -48,16 +47,8 @@ final readonly class LoopInescapable implements Rule
             }
             $alone = array_filter($found, static fn (array $each): bool => $each[0]->facts->passive === null && in_array($each[0]->facts->passiveTarget, $loop->objects, true));
             $how = $alone === [] ? 'Whoever comes there by a key, or because somebody is busy or away, stays there.' : 'Nobody has to press a key or be busy for it.';
-            yield Finding::of($this->about(), $inspection->names($objects) . ': a call that nobody answers goes round for ever', "{$how} Each time round adds up to {$loop->seconds} s.", ...$objects)
+            yield Found::of($inspection->names($objects) . ': a call that nobody answers goes round for ever', "{$how} Each time round adds up to {$loop->seconds} s.", ...$objects)
                 ->counting(count(array_unique(array_map(static fn (array $each): string => $each[0]->number, $found))))->shownBy($survey->shortestCall($run, $end));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (string $key, string $to): array => ['key' => $key, 'members' => [['item' => 'a', 'who' => 'user:a']], 'noAnswerSeconds' => 20, 'otherwise' => ['noAnswer' => $to]];
-        $base = ['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'group:one']]];
-
-        return Samples::of($base + ['groups' => [$group('one', 'group:two'), $group('two', 'mailbox:desk')]], ['groups' => [$group('one', 'group:two'), $group('two', 'group:one')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
@@ -35,22 +34,8 @@ final readonly class NotFollowed implements Rule
             $number = $run->explored->isComplete || isset($told[$run->number]) ? null : $inspection->book->find(Reference::to(Kind::Number, $run->number));
             if ($number !== null) {
                 $told[$run->number] = true;
-                yield Finding::of($this->about(), "{$inspection->name($number)}: not every call could be followed", 'Menus that lead to each other and back make too many ways. What is found of it stands; what is not found is unknown.', $number);
+                yield Found::of("{$inspection->name($number)}: not every call could be followed", 'Menus that lead to each other and back make too many ways. What is found of it stands; what is not found is unknown.', $number);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $book = static function (int $count): array {
-            $menus = array_map(static fn (int $own): array => [
-                'key' => "m{$own}", 'name' => "Menu {$own}", 'silence' => 'mailbox:desk',
-                'keys' => ['0' => ['to' => 'back']] + array_map(static fn (int $other): array => ['to' => "menu:m{$other}"], array_diff(range(1, $count), [$own])),
-            ], range(1, $count));
-
-            return ['mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:m1']], 'menus' => $menus];
-        };
-
-        return Samples::of($book(3), $book(9));
     }
 }

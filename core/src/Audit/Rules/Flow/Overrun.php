@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
@@ -40,17 +39,9 @@ final readonly class Overrun implements Rule
                 if ($number !== null) {
                     $told[$run->number] = true;
                     $call = $survey->shortestCall($run, $end);
-                    yield Finding::of($this->about(), "{$inspection->name($number)}: a call is handed on more than {$limit} times", ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '') . "Then the switch gives up, before {$inspection->name(substr($end, strlen(Outcome::Overrun->value) + 1))}, and the caller is cut off.", $number)->shownBy($call);
+                    yield Found::of("{$inspection->name($number)}: a call is handed on more than {$limit} times", ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '') . "Then the switch gives up, before {$inspection->name(substr($end, strlen(Outcome::Overrun->value) + 1))}, and the caller is cut off.", $number)->shownBy($call);
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $to): array => ['key' => $key, 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['noAnswer' => $to]]];
-        $base = ['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:a']], 'users' => [$user('a', 'user:b'), $user('b', 'user:c'), $user('c', 'user:d'), $user('d', 'mailbox:desk')]];
-
-        return Samples::of($base, ['tenant' => ['transferLimit' => 2]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Flow;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Promise;
 use Jaunty\Core\Calls\OneCall\Keeping;
@@ -33,7 +32,7 @@ final readonly class PromiseBroken implements Rule
         foreach ($inspection->book->all(Promise::class) as $promise) {
             $keeping = Keeping::of($inspection->book, $promise);
             if (! $keeping->isKept) {
-                yield Finding::of($this->about(), "Broken: {$promise->text}", ucfirst($this->named($inspection, $keeping->reason)) . '.', $promise)->at('expect')->shownBy($keeping->trace === null ? null : $promise->call);
+                yield Found::of("Broken: {$promise->text}", ucfirst($this->named($inspection, $keeping->reason)) . '.', $promise)->at('expect')->shownBy($keeping->trace === null ? null : $promise->call);
             }
         }
     }
@@ -41,15 +40,5 @@ final readonly class PromiseBroken implements Rule
     private function named(Inspection $inspection, string $reason): string
     {
         return (string) preg_replace_callback('/\b[a-z]+:[a-z0-9+][a-z0-9.+-]*/', static fn (array $found): string => $inspection->name($found[0]), $reason);
-    }
-
-    public function samples(): Samples
-    {
-        $base = [
-            'mailboxes' => [['key' => 'desk']],
-            'promises' => [['key' => 'desk', 'text' => 'Calls leave a message', 'call' => ['to' => Samples::NUMBER, 'at' => '2026-12-02T12:00'], 'expect' => ['outcome' => 'messageIn']]],
-        ];
-
-        return Samples::of($base + ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']]], ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'release']]]);
     }
 }

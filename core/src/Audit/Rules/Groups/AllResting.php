@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
@@ -36,16 +35,9 @@ final readonly class AllResting implements Rule
             $pass = ($group->order === GroupOrder::Simultaneous ? 1 : count($group->members)) * $group->ringsEach * $ring;
             if ($group->queue !== null && $group->members !== [] && $group->restAfterNoAnswer >= $pass) {
                 $rest = max(0, intdiv($pass, 2));
-                yield Finding::of($this->about(), "{$group->name}: everybody rests at once", "One full pass takes {$pass} s, and whoever did not answer rests for {$group->restAfterNoAnswer} s.", $group)
+                yield Found::of("{$group->name}: everybody rests at once", "One full pass takes {$pass} s, and whoever did not answer rests for {$group->restAfterNoAnswer} s.", $group)
                     ->at('restAfterNoAnswer')->fixedBy(Fix::set("Let them rest for {$rest} s", $group, 'restAfterNoAnswer', $rest));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $rest): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'order' => 'sequential', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b']], 'wrapUp' => 10, 'restAfterNoAnswer' => $rest, 'queue' => ['most' => 5, 'longestWait' => 240]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(10)]], ['groups' => [$group(60)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Leg;
@@ -40,19 +39,10 @@ final readonly class CannotSignIn implements Rule
                 $user = $inspection->find($member->who, User::class);
                 $devices = array_filter($user->legs ?? [], static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside);
                 if ($user !== null && ! $member->signedIn && $devices === []) {
-                    yield Finding::of($this->about(), "{$user->label()} cannot sign in to {$group->name}", 'They have no telephone of the customer\'s on which to do it.', $group, $user)
+                    yield Found::of("{$user->label()} cannot sign in to {$group->name}", 'They have no telephone of the customer\'s on which to do it.', $group, $user)
                         ->at("members/{$member->item}/signedIn", $member->item)->fixedBy(Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 15, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b', 'signedIn' => false]]];
-        $user = static fn (array $legs): array => ['key' => 'b', 'name' => ['first' => 'Petra', 'last' => 'Lunn'], 'mailbox' => 'mailbox:desk', 'legs' => $legs];
-        $a = ['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['users' => [$a, $user([['item' => 'desk']])], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group]], ['users' => [$a, $user([])]]);
     }
 }

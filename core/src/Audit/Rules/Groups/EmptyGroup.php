@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Reference;
@@ -33,18 +32,8 @@ final readonly class EmptyGroup implements Rule
             $uses = $group->members === [] && $group->enabled ? $inspection->usesOf($group) : [];
             if ($uses !== []) {
                 $from = $inspection->names(array_values(array_unique(array_map(static fn (array $use): string => (string) Reference::of($use[0]), $uses))));
-                yield Finding::of($this->about(), "{$group->name} has no members", "Calls come to it from {$from}.", $group)->at('members');
+                yield Found::of("{$group->name} has no members", "Calls come to it from {$from}.", $group)->at('members');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['users' => [['key' => 'a']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'group:crew']]];
-
-        return Samples::of(
-            $base + ['groups' => [['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a']]]]],
-            ['groups' => [['key' => 'crew', 'name' => 'Crew']]],
-        );
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Prompt;
@@ -36,16 +35,8 @@ final readonly class ExitKeyUnannounced implements Rule
             $heard = [$inspection->find($group->queue?->greeting, Prompt::class), $inspection->find($group->queue?->comfort, Prompt::class)];
             $told = array_filter($heard, static fn (?Prompt $prompt): bool => $prompt !== null && isset(SpokenKeys::in($prompt->script, $prompt->language)[$key ?? '']));
             if ($key !== null && $told === []) {
-                yield Finding::of($this->about(), "{$group->name}: callers are not told of key {$key}", 'Neither the greeting nor the comfort message of the queue says it.', $group)->at('queue/exitKey')->fixedBy(Fix::set('Take the key away', $group, 'queue/exitKey', null));
+                yield Found::of("{$group->name}: callers are not told of key {$key}", 'Neither the greeting nor the comfort message of the queue says it.', $group)->at('queue/exitKey')->fixedBy(Fix::set('Take the key away', $group, 'queue/exitKey', null));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'wrapUp' => 10, 'queue' => ['most' => 5, 'longestWait' => 240, 'exitKey' => '1', 'comfort' => 'prompt:wait']];
-        $prompt = static fn (string $script): array => ['key' => 'wait', 'script' => $script];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group], 'prompts' => [$prompt('Please hold, or press 1 to leave a message.')]], ['prompts' => [$prompt('Please hold.')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
@@ -48,8 +47,7 @@ final readonly class LimitShorterThanOnePass implements Rule
             }
             $limit = (int) (ceil($pass * self::ALLOWANCE / $ring) * $ring);
             $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $late));
-            yield Finding::of(
-                $this->about(),
+            yield Found::of(
                 "{$group->name}: the limit ends before everyone has rung",
                 $group->order === GroupOrder::Sequential
                     ? "{$names} " . (count($late) === 1 ? 'is' : 'are') . " never properly rung. One full pass takes {$pass} s; the limit is {$group->noAnswerSeconds} s."
@@ -57,12 +55,5 @@ final readonly class LimitShorterThanOnePass implements Rule
                 $group,
             )->at('noAnswerSeconds')->counting(count($late))->fixedBy(Fix::set("Set the limit to {$limit} s", $group, 'noAnswerSeconds', $limit));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = ['key' => 'front', 'name' => 'Front Desk', 'order' => 'sequential', 'noAnswerSeconds' => 50, 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b'], ['item' => 'c', 'who' => 'user:c']]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b'], ['key' => 'c', 'name' => ['first' => 'Petra', 'last' => 'Lunn']]], 'groups' => [$group]], ['groups' => [['noAnswerSeconds' => 33] + $group]]);
     }
 }

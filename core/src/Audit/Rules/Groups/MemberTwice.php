@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 
@@ -33,19 +32,12 @@ final readonly class MemberTwice implements Rule
             $seen = [];
             foreach ($group->members as $member) {
                 if (isset($seen[(string) $member->who])) {
-                    yield Finding::of($this->about(), "{$group->name}: {$inspection->name($member->who)} is in the list twice", 'Callers ring the same phone again before the next person is tried.', $group)
+                    yield Found::of("{$group->name}: {$inspection->name($member->who)} is in the list twice", 'Callers ring the same phone again before the next person is tried.', $group)
                         ->at('members', $member->item)
                         ->fixedBy(Fix::of('Take the second entry out', Fix::leavingOut($group, 'members', $member->item)));
                 }
                 $seen[(string) $member->who] = true;
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (string $second): array => ['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => "user:{$second}"]]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b']], 'groups' => [$group('b')]], ['groups' => [$group('a')]]);
     }
 }

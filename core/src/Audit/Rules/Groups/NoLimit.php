@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
@@ -34,16 +33,9 @@ final readonly class NoLimit implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->order === GroupOrder::Simultaneous && $group->noAnswerSeconds === null && $group->queue === null && count($group->members) > 1) {
                 $seconds = $group->ringsEach * $group->rotations * $inspection->book->tenant->secondsPerRing;
-                yield Finding::of($this->about(), "{$group->name}: everybody rings at once, and no limit is set", "By {$group->ringsEach} rings and " . ($group->rotations === 1 ? '1 pass' : "{$group->rotations} passes") . " it rings for {$seconds} s.", $group)
+                yield Found::of("{$group->name}: everybody rings at once, and no limit is set", "By {$group->ringsEach} rings and " . ($group->rotations === 1 ? '1 pass' : "{$group->rotations} passes") . " it rings for {$seconds} s.", $group)
                     ->at('noAnswerSeconds')->fixedBy(Fix::set("Set the limit to {$seconds} s", $group, 'noAnswerSeconds', $seconds));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'noAnswerSeconds' => 30, 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b']]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group]], ['groups' => [['noAnswerSeconds' => null, 'ringsEach' => 4] + $group]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Mailbox;
@@ -38,7 +37,7 @@ final readonly class NoWayOut implements Rule
                 continue;
             }
             $mailbox = $this->nearestMailbox($inspection, $group);
-            yield Finding::of($this->about(), "{$group->name}: no answer leads nowhere", 'A caller whom nobody takes is cut off.', $group)
+            yield Found::of("{$group->name}: no answer leads nowhere", 'A caller whom nobody takes is cut off.', $group)
                 ->at('otherwise/noAnswer')
                 ->fixedBy($mailbox === null ? null : Fix::set("Send them to {$mailbox->label()}", $group, 'otherwise/noAnswer', (string) Reference::of($mailbox)));
         }
@@ -55,15 +54,5 @@ final readonly class NoWayOut implements Rule
         }
 
         return count($shared) === 1 ? $shared[0] : null;
-    }
-
-    public function samples(): Samples
-    {
-        $group = ['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a']], 'noAnswerSeconds' => 25, 'otherwise' => ['noAnswer' => 'mailbox:crew']];
-
-        return Samples::of(
-            ['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'crew']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'group:crew']], 'groups' => [$group]],
-            ['groups' => [['otherwise' => []] + $group]],
-        );
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
@@ -37,19 +36,11 @@ final readonly class NobodySignedIn implements Rule
             }
             $count = count($group->members);
             $to = $group->otherwise->of('nobodySignedIn') ?? $group->otherwise->of('noAnswer') ?? $group->mailbox;
-            yield Finding::of(
-                $this->about(),
+            yield Found::of(
                 "{$group->name}: nobody is signed in",
                 ([1 => 'Its one member is', 2 => 'Both members are'][$count] ?? "All {$count} members are") . ' signed out. ' . ($to === null ? 'Calls to it end nowhere.' : "Calls to it go straight to {$inspection->name($to)}."),
                 $group,
             )->at('members')->fixedBy(Fix::of($count === 1 ? 'Sign the member in' : "Sign all {$count} in", ...array_map(static fn (Member $member): Operation => Fix::setting($group, "members/{$member->item}/signedIn", true), $group->members)));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (bool $first): array => ['key' => 'night', 'name' => 'Night', 'members' => [['item' => 'a', 'who' => 'user:a', 'signedIn' => $first], ['item' => 'b', 'who' => 'user:b', 'signedIn' => false]]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b']], 'groups' => [$group(true)]], ['groups' => [$group(false)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Group;
@@ -52,10 +51,9 @@ final readonly class OutsideMailboxSteals implements Rule
         }
     }
 
-    private function finding(Group $group, string $who, BookObject $holder, string $item, string $path): Finding
+    private function finding(Group $group, string $who, BookObject $holder, string $item, string $path): Found
     {
-        $finding = Finding::of(
-            $this->about(),
+        $finding = Found::of(
             "{$group->name}: {$who} can take every call to its own mailbox",
             'It rings together with ' . (count($group->members) - 1) . ' more and need not confirm. Switched off, it answers at once.',
             $holder,
@@ -63,12 +61,5 @@ final readonly class OutsideMailboxSteals implements Rule
         );
 
         return $finding->at($path, $item)->fixedBy(Fix::set('Ask for a key before it connects', $holder, $path, true));
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (bool $confirm): array => ['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'mobile', 'who' => 'outside:+19025550178', 'confirm' => $confirm]]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'groups' => [$group(true)]], ['groups' => [$group(false)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 
@@ -33,17 +32,10 @@ final readonly class OutsideMemberCannotSignIn implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             foreach ($group->members as $member) {
                 if ($member->who->outside !== null && ! $member->signedIn) {
-                    yield Finding::of($this->about(), "{$group->name}: {$inspection->name($member->who)} is signed out and cannot sign in", 'An outside number has no way of signing in; it never rings for this group.', $group)
+                    yield Found::of("{$group->name}: {$inspection->name($member->who)} is signed out and cannot sign in", 'An outside number has no way of signing in; it never rings for this group.', $group)
                         ->at("members/{$member->item}/signedIn", $member->item)->fixedBy(Fix::of('Take it out', Fix::leavingOut($group, 'members', $member->item)));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (bool $signedIn): array => ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 15, 'mailbox' => 'mailbox:desk', 'order' => 'sequential', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'van', 'who' => 'outside:+19025550177', 'signedIn' => $signedIn, 'confirm' => true]]];
-
-        return Samples::of(['users' => [['key' => 'a', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(true)]], ['groups' => [$group(false)]]);
     }
 }

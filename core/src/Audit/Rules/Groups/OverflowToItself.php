@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Otherwise;
@@ -35,17 +34,10 @@ final readonly class OverflowToItself implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             foreach (Otherwise::CASES as $case) {
                 if ($group->otherwise->of($case)?->object?->equals(Reference::of($group)) === true) {
-                    yield Finding::of($this->about(), "{$group->name} sends calls it could not take to itself", 'Callers who are not answered go round in it.', $group)->at("otherwise/{$case}", $case)
+                    yield Found::of("{$group->name} sends calls it could not take to itself", 'Callers who are not answered go round in it.', $group)->at("otherwise/{$case}", $case)
                         ->fixedBy($group->mailbox === null ? null : Fix::set('Send them to its mailbox', $group, "otherwise/{$case}", (string) $group->mailbox));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 30, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group]], ['groups' => [$group + ['otherwise' => ['allBusy' => 'group:desk']]]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 
@@ -32,16 +31,9 @@ final readonly class QueueEndless implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->longestWait === null && $group->queue->exitKey === null) {
-                yield Finding::of($this->about(), "{$group->name}: callers can wait for ever", 'The queue has no longest wait, and no key leads out of it.', $group)
+                yield Found::of("{$group->name}: callers can wait for ever", 'The queue has no longest wait, and no key leads out of it.', $group)
                     ->at('queue/longestWait')->fixedBy(Fix::set('Let it be five minutes at most', $group, 'queue/longestWait', 300));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (?int $wait): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'wrapUp' => 10, 'queue' => ['most' => 5, 'longestWait' => $wait]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(240)]], ['groups' => [$group(null)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Group;
@@ -34,15 +33,8 @@ final readonly class QueueLong implements Rule
         $many = $inspection->threshold(Threshold::ManyWaiting);
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->most > $many) {
-                yield Finding::of($this->about(), "{$group->name}: {$group->queue->most} may wait", "More than {$many} wait long.", $group)->at('queue/most')->fixedBy(Fix::set("Let {$many} wait", $group, 'queue/most', $many));
+                yield Found::of("{$group->name}: {$group->queue->most} may wait", "More than {$many} wait long.", $group)->at('queue/most')->fixedBy(Fix::set("Let {$many} wait", $group, 'queue/most', $many));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $most): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'wrapUp' => 10, 'queue' => ['most' => $most, 'longestWait' => 240]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(10)]], ['groups' => [$group(15)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
@@ -40,19 +39,12 @@ final readonly class RingsIgnored implements Rule
             }
             $meant = $group->ringsEach * $inspection->book->tenant->secondsPerRing;
             if ($group->rotations === 1 && $meant > $group->noAnswerSeconds && $group->ringsEach !== self::UNTOUCHED) {
-                yield Finding::of($this->about(), "{$group->name}: {$group->ringsEach} rings mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s, and not for {$meant}.", $group)->at('ringsEach')
+                yield Found::of("{$group->name}: {$group->ringsEach} rings mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s, and not for {$meant}.", $group)->at('ringsEach')
                     ->fixedBy(Fix::set("Let it ring for {$meant} s", $group, 'noAnswerSeconds', $meant));
             }
             if ($group->rotations > 1) {
-                yield Finding::of($this->about(), "{$group->name}: {$group->rotations} passes mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s.", $group)->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
+                yield Found::of("{$group->name}: {$group->rotations} passes mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s.", $group)->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $passes): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'noAnswerSeconds' => 30, 'rotations' => $passes, 'members' => [['item' => 'a', 'who' => 'user:a']]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(1)]], ['groups' => [$group(3)]]);
     }
 }

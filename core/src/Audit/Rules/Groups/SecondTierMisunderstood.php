@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
@@ -35,16 +34,9 @@ final readonly class SecondTierMisunderstood implements Rule
             $second = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 2));
             if ($second !== [] && count($second) < count($group->members) && $group->tierTwo === TierTwo::Unavailable) {
                 $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $second));
-                yield Finding::of($this->about(), "{$group->name}: the second tier is not rung when nobody answers", "{$names} " . (count($second) === 1 ? 'rings' : 'ring') . ' only while everybody of the first tier is away or busy.', $group)
+                yield Found::of("{$group->name}: the second tier is not rung when nobody answers", "{$names} " . (count($second) === 1 ? 'rings' : 'ring') . ' only while everybody of the first tier is away or busy.', $group)
                     ->at('tierTwo')->counting(count($second))->fixedBy(Fix::set('Try them after the first tier as well', $group, 'tierTwo', TierTwo::AlsoTried->value));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (string $tierTwo): array => ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 30, 'mailbox' => 'mailbox:desk', 'tierTwo' => $tierTwo, 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b', 'tier' => 2]]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b', 'name' => ['first' => 'Petra', 'last' => 'Lunn']]], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group('alsoTried')]], ['groups' => [$group('unavailable')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
@@ -36,15 +35,8 @@ final readonly class SecondTierWithoutFirst implements Rule
             $tiers = array_column($group->members, 'tier');
             if ($tiers !== [] && ! in_array(1, $tiers, true)) {
                 $first = array_map(static fn (Member $member): Operation => Fix::setting($group, "members/{$member->item}/tier", 1), $group->members);
-                yield Finding::of($this->about(), "{$group->name}: everybody is of the second tier", 'Nobody is there for them to stand in for.', $group)->at('members')->fixedBy(Fix::of('Let them be of the first tier', ...$first));
+                yield Found::of("{$group->name}: everybody is of the second tier", 'Nobody is there for them to stand in for.', $group)->at('members')->fixedBy(Fix::of('Let them be of the first tier', ...$first));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $tier): array => ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 30, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a', 'tier' => $tier], ['item' => 'b', 'who' => 'user:b', 'tier' => 2]]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(1)]], ['groups' => [$group(2)]]);
     }
 }

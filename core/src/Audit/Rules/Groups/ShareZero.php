@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
@@ -36,16 +35,9 @@ final readonly class ShareZero implements Rule
             $without = array_values(array_filter($group->order === GroupOrder::Weighted ? $group->members : [], static fn (Member $member): bool => ($member->share ?? 0) === 0));
             if ($without !== [] && count($without) < count($group->members)) {
                 $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $without));
-                yield Finding::of($this->about(), "{$group->name}: {$names} " . (count($without) === 1 ? 'has' : 'have') . ' no share', ucfirst($names) . ' never rings for this group, which goes by share.', $group)
+                yield Found::of("{$group->name}: {$names} " . (count($without) === 1 ? 'has' : 'have') . ' no share', ucfirst($names) . ' never rings for this group, which goes by share.', $group)
                     ->at('members')->counting(count($without))->fixedBy(Fix::of(count($without) === 1 ? 'Take the member out' : 'Take the members out', Fix::leavingOut($group, 'members', ...array_column($without, 'item'))));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (?int $share): array => ['key' => 'desk', 'name' => 'Desk', 'order' => 'weighted', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a', 'share' => 100 - ($share ?? 0)], ['item' => 'b', 'who' => 'user:b', 'share' => $share]]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b', 'name' => ['first' => 'Petra', 'last' => 'Lunn']]], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(40)]], ['groups' => [$group(null)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
@@ -33,15 +32,8 @@ final readonly class SharesNot100 implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $shares = array_map(static fn (Member $member): int => $member->share ?? 0, array_filter($group->members, static fn (Member $member): bool => $member->tier === 1));
             if ($group->order === GroupOrder::Weighted && $shares !== [] && array_sum($shares) !== 100) {
-                yield Finding::of($this->about(), "{$group->name}: the shares add up to " . array_sum($shares), 'They are meant to be parts of a hundred.', $group)->at('members');
+                yield Found::of("{$group->name}: the shares add up to " . array_sum($shares), 'They are meant to be parts of a hundred.', $group)->at('members');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $share): array => ['key' => 'crew', 'name' => 'Crew', 'order' => 'weighted', 'members' => [['item' => 'a', 'who' => 'user:a', 'share' => 60], ['item' => 'b', 'who' => 'user:b', 'share' => $share]]];
-
-        return Samples::of(['users' => [['key' => 'a'], ['key' => 'b']], 'groups' => [$group(40)]], ['groups' => [$group(30)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Group;
@@ -35,16 +34,9 @@ final readonly class WrapUpLong implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             foreach (['wrapUp' => $group->wrapUp, 'restAfterNoAnswer' => $group->restAfterNoAnswer] as $field => $seconds) {
                 if ($seconds > $most) {
-                    yield Finding::of($this->about(), "{$group->name}: nobody rings for {$seconds} s after a call", "That is more than {$most} s.", $group)->at($field, $field)->fixedBy(Fix::set("Make it {$most} s", $group, $field, $most));
+                    yield Found::of("{$group->name}: nobody rings for {$seconds} s after a call", "That is more than {$most} s.", $group)->at($field, $field)->fixedBy(Fix::set("Make it {$most} s", $group, $field, $most));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $wrapUp): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'wrapUp' => $wrapUp, 'queue' => ['most' => 5, 'longestWait' => 240]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(10)]], ['groups' => [$group(600)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Groups;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 
@@ -31,15 +30,8 @@ final readonly class WrapUpZero implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->wrapUp === 0) {
-                yield Finding::of($this->about(), "{$group->name}: no time between two calls", 'The next caller in the queue rings as soon as the last one has gone.', $group)->at('wrapUp')->fixedBy(Fix::set('Give them 10 s', $group, 'wrapUp', 10));
+                yield Found::of("{$group->name}: no time between two calls", 'The next caller in the queue rings as soon as the last one has gone.', $group)->at('wrapUp')->fixedBy(Fix::set('Give them 10 s', $group, 'wrapUp', 10));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $wrapUp): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'wrapUp' => $wrapUp, 'queue' => ['most' => 5, 'longestWait' => 240]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group(10)]], ['groups' => [$group(0)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Number;
@@ -35,16 +34,8 @@ final readonly class AlwaysOpenBesideHours implements Rule
             $isOpened = array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === 'open') !== [];
             $isCalled = array_filter($inspection->usesOf($attendant), static fn (array $use): bool => $use[0] instanceof Number) !== [];
             if ($attendant->schedule === null && $attendant->enabled && $isOpened && $isCalled) {
-                yield Finding::of($this->about(), "{$attendant->name} is always open, beside {$hours[0]->name}", 'It goes by no hours.', $attendant)->at('schedule');
+                yield Found::of("{$attendant->name} is always open, beside {$hours[0]->name}", 'It goes by no hours.', $attendant)->at('schedule');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $answer = static fn (string $when): array => ['item' => $when, 'when' => $when, 'then' => 'mailbox:desk'];
-        $attendant = static fn (?string $schedule): array => ['key' => 'main', 'name' => 'Main greeting', 'schedule' => $schedule, 'answers' => [$answer('open'), $answer('closed')]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:main']], 'attendants' => [$attendant('schedule:week')], 'schedules' => [['key' => 'week', 'name' => 'Hours', 'weekly' => [['item' => 'days', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]]], ['attendants' => [$attendant(null)]]);
     }
 }

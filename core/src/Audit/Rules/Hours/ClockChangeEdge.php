@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\WeeklyPiece;
@@ -37,15 +36,8 @@ final readonly class ClockChangeEdge implements Rule
             $changes = ZoneClock::of($zone)->changesBetween($inspection->now, $inspection->now + OutcomeMap::YEAR_SECONDS);
             $edges = array_filter($schedule->weekly, static fn (WeeklyPiece $piece): bool => $piece->span === null && array_filter([$piece->from, $piece->to], static fn (int $minute): bool => $minute > 60 && $minute < 180) !== []);
             if ($changes !== [] && $edges !== []) {
-                yield Finding::of($this->about(), "{$schedule->name}: hours begin or end between one and three at night", 'Clocks change then, twice a year.', $schedule)->at('weekly', array_values($edges)[0]->item);
+                yield Found::of("{$schedule->name}: hours begin or end between one and three at night", 'Clocks change then, twice a year.', $schedule)->at('weekly', array_values($edges)[0]->item);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $schedule = static fn (string $to): array => ['key' => 'hours', 'name' => 'Hours', 'weekly' => [['item' => 'night', 'days' => ['sat'], 'from' => '18:00', 'to' => $to]]];
-
-        return Samples::of(['schedules' => [$schedule('23:00')]], ['schedules' => [$schedule('02:00')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\AnnouncedAs;
 use Jaunty\Core\Book\Attendant;
@@ -47,18 +46,11 @@ final readonly class ClosedAnswerDead implements Rule
                     default => false,
                 };
                 if ($never) {
-                    yield Finding::of($this->about(), "{$attendant->name}: the answer for {$answer['when']} is never heard", $schedule === null ? 'It goes by no hours, and is always open.' : "{$schedule->name} never says so.", $attendant)->at("answers/{$answer['item']}", $answer['item'])
+                    yield Found::of("{$attendant->name}: the answer for {$answer['when']} is never heard", $schedule === null ? 'It goes by no hours, and is always open.' : "{$schedule->name} never says so.", $attendant)->at("answers/{$answer['item']}", $answer['item'])
                         ->fixedBy(Fix::of('Take it out', Fix::leavingOut($attendant, 'answers', $answer['item'])));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $attendant = static fn (?string $schedule): array => ['key' => 'main', 'name' => 'Main greeting', 'schedule' => $schedule, 'answers' => [['item' => 'o', 'when' => 'open', 'then' => 'mailbox:desk'], ['item' => 'c', 'when' => 'closed', 'then' => 'mailbox:desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'schedules' => [['key' => 'hours', 'weekly' => [['item' => 'a', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]]], 'attendants' => [$attendant('schedule:hours')]], ['attendants' => [$attendant(null)]]);
     }
 
     private function knows(Inspection $inspection, Schedule $schedule, string $item): bool

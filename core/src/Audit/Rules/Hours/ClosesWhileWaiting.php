@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Attendant;
@@ -42,16 +41,8 @@ final readonly class ClosesWhileWaiting implements Rule
             }
             $closing = array_values(array_filter($inspection->book->all(Attendant::class), static fn (Attendant $attendant): bool => array_filter($attendant->answers, static fn (array $answer): bool => (string) $answer['then'] === (string) Reference::of($group)) !== []));
             if ($closing !== [] || $group->schedule !== null) {
-                yield Finding::of($this->about(), "{$group->name}: who waits at closing time waits on for up to {$wait} s", 'Callers come to it while it is open, and nothing ends their wait when it closes.', $group)->at('queue/longestWait');
+                yield Found::of("{$group->name}: who waits at closing time waits on for up to {$wait} s", 'Callers come to it while it is open, and nothing ends their wait when it closes.', $group)->at('queue/longestWait');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $wait): array => ['key' => 'desk', 'name' => 'Desk', 'mailbox' => 'mailbox:a', 'members' => [['item' => 'a', 'who' => 'user:a']], 'queue' => ['longestWait' => $wait]];
-        $base = ['users' => [['key' => 'a', 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]]], 'schedules' => [['key' => 'day', 'weekly' => [['item' => 'week', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]]], 'mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:front']], 'attendants' => [['key' => 'front', 'name' => 'Front', 'schedule' => 'schedule:day', 'answers' => [['item' => 'open', 'when' => 'open', 'then' => 'group:desk'], ['item' => 'closed', 'when' => 'closed', 'then' => 'mailbox:a']]]]];
-
-        return Samples::of($base + ['groups' => [$group(120)]], ['groups' => [$group(900)]]);
     }
 }

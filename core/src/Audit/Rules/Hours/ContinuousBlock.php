@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\ClockTime;
@@ -46,7 +45,7 @@ final readonly class ContinuousBlock implements Rule
     /**
      * @param  list<WeeklyPiece>  $weekly
      * @param  int  $longest  minutes
-     * @return iterable<Finding>
+     * @return iterable<Found>
      */
     private function blocks(Schedule $schedule, array $weekly, string $path, string $name, int $longest): iterable
     {
@@ -57,7 +56,7 @@ final readonly class ContinuousBlock implements Rule
             [$from, $to] = $piece->span;
             $minutes = $to <= $from ? $to + 7 * LocalDate::MINUTES - $from : $to - $from;
             if ($minutes > $longest) {
-                yield Finding::of($this->about(), "{$name}: one block of " . intdiv($minutes, 60) . ' h', "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.", $schedule)
+                yield Found::of("{$name}: one block of " . intdiv($minutes, 60) . ' h', "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.", $schedule)
                     ->at($path, $path === 'weekly' ? $piece->item : "{$path}/{$piece->item}")->fixedBy($this->daily($schedule, $weekly, $path, $piece));
             }
         }
@@ -85,15 +84,5 @@ final readonly class ContinuousBlock implements Rule
     private function said(int $minute): string
     {
         return LocalDate::DAYS[intdiv($minute, LocalDate::MINUTES) % 7] . ' ' . ClockTime::text($minute % LocalDate::MINUTES);
-    }
-
-    public function samples(): Samples
-    {
-        $schedule = static fn (array $piece): array => ['key' => 'hours', 'name' => 'Opening hours', 'weekly' => [['item' => 'week'] + $piece]];
-
-        return Samples::of(
-            ['schedules' => [$schedule(['days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'])]],
-            ['schedules' => [$schedule(['span' => ['mon 08:00', 'fri 17:00']])]],
-        );
     }
 }

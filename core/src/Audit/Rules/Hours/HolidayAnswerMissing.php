@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Schedule;
@@ -34,19 +33,8 @@ final readonly class HolidayAnswerMissing implements Rule
             $schedule = $inspection->find($attendant->schedule, Schedule::class);
             $hasAnswer = array_filter($attendant->answers, static fn (array $answer): bool => str_starts_with($answer['when'], State::HOLIDAY)) !== [];
             if ($schedule !== null && $schedule->calendars !== [] && ! $hasAnswer) {
-                yield Finding::of($this->about(), "{$attendant->name}: no answer of its own on holidays", 'Callers hear what they hear on any closed day.', $attendant)->at('answers', 'holiday');
+                yield Found::of("{$attendant->name}: no answer of its own on holidays", 'Callers hear what they hear on any closed day.', $attendant)->at('answers', 'holiday');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $attendant = static fn (string ...$states): array => ['key' => 'main', 'name' => 'Main greeting', 'schedule' => 'schedule:hours', 'answers' => array_map(static fn (string $state): array => ['item' => $state, 'when' => $state, 'then' => 'release'], array_values($states))];
-        $base = [
-            'schedules' => [['key' => 'hours', 'weekly' => [['item' => 'week', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']], 'calendars' => ['calendar:days']]],
-            'calendars' => [['key' => 'days', 'holidays' => [['item' => 'christmas', 'rule' => ['fixed' => '12-25']]]]],
-        ];
-
-        return Samples::of($base + ['attendants' => [$attendant('open', 'closed', 'holiday')]], ['attendants' => [$attendant('open', 'closed')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Hours\WeekPattern;
@@ -31,16 +30,9 @@ final readonly class Overlap implements Rule
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             foreach (WeekPattern::of($schedule->weekly)->overlaps() as $overlap) {
-                yield Finding::of($this->about(), "{$schedule->name}: two pieces claim {$overlap['from']} to {$overlap['to']}", 'The week is open then because of both.', $schedule)->at('weekly', $overlap['one']);
+                yield Found::of("{$schedule->name}: two pieces claim {$overlap['from']} to {$overlap['to']}", 'The week is open then because of both.', $schedule)->at('weekly', $overlap['one']);
                 break;
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $piece = static fn (string $item, string $from, string $to): array => ['item' => $item, 'days' => ['mon'], 'from' => $from, 'to' => $to];
-
-        return Samples::of(['schedules' => [['key' => 'hours', 'name' => 'Hours', 'weekly' => [$piece('a', '08:00', '12:00'), $piece('b', '12:00', '17:00')]]]], ['schedules' => [['key' => 'hours', 'name' => 'Hours', 'weekly' => [$piece('a', '08:00', '13:00'), $piece('b', '12:00', '17:00')]]]]);
     }
 }

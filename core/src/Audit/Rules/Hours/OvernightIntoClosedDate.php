@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\WeeklyPiece;
@@ -49,16 +48,9 @@ final readonly class OvernightIntoClosedDate implements Rule
                 }
             }
             if ($cut !== []) {
-                yield Finding::of($this->about(), "{$schedule->name}: the night shift ends where {$inspection->day($cut[0])} begins", 'That date is closed, and the shift from the day before is not finished' . (count($cut) === 1 ? '.' : '; ' . (count($cut) - 1) . ' more nights of the year are cut so.'), $schedule)
+                yield Found::of("{$schedule->name}: the night shift ends where {$inspection->day($cut[0])} begins", 'That date is closed, and the shift from the day before is not finished' . (count($cut) === 1 ? '.' : '; ' . (count($cut) - 1) . ' more nights of the year are cut so.'), $schedule)
                     ->at('finishShift')->counting(count($cut))->fixedBy(Fix::set('Let shifts be finished', $schedule, 'finishShift', true));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $schedule = static fn (bool $finish): array => ['key' => 'ferry', 'name' => 'Ferry office', 'finishShift' => $finish, 'weekly' => [['item' => 'night', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '18:00', 'to' => '06:00']], 'calendars' => ['calendar:days']];
-
-        return Samples::of(['calendars' => [['key' => 'days', 'holidays' => [['item' => 'christmas', 'rule' => ['fixed' => '12-25']]]]], 'schedules' => [$schedule(true)]], ['schedules' => [$schedule(false)]]);
     }
 }

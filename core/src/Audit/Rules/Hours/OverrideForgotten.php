@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Schedule;
@@ -37,16 +36,9 @@ final readonly class OverrideForgotten implements Rule
             $over = array_values(array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $inspection->today() - $inspection->threshold(Threshold::ExceptionKeptDays)));
             if ($over !== []) {
                 $last = $over[count($over) - 1];
-                yield Finding::of($this->about(), count($over) === 1 ? "{$schedule->name}: \"{$last->name}\" is over" : "{$schedule->name}: " . count($over) . ' exceptions are over', "The last of them was on {$inspection->day($last->to)}.", $schedule)->at('exceptions')->counting(count($over))
+                yield Found::of(count($over) === 1 ? "{$schedule->name}: \"{$last->name}\" is over" : "{$schedule->name}: " . count($over) . ' exceptions are over', "The last of them was on {$inspection->day($last->to)}.", $schedule)->at('exceptions')->counting(count($over))
                     ->fixedBy(Fix::of(count($over) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($schedule, 'exceptions', ...array_column($over, 'item'))));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $schedule = static fn (string $from): array => ['key' => 'hours', 'name' => 'Hours', 'exceptions' => [['item' => 'fair', 'name' => 'Fair', 'from' => $from]]];
-
-        return Samples::of(['schedules' => [$schedule('2026-12-20')]], ['schedules' => [$schedule('2026-06-20')]]);
     }
 }

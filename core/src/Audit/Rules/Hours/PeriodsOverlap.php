@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
 
@@ -33,18 +32,10 @@ final readonly class PeriodsOverlap implements Rule
             foreach ($schedule->periods as $place => $period) {
                 foreach (array_slice($schedule->periods, $place + 1) as $later) {
                     if ($period->to !== null && $later->to !== null && $period->from <= $later->to && $later->from <= $period->to) {
-                        yield Finding::of($this->about(), "{$schedule->name}: {$period->name} and {$later->name} claim the same days", "{$period->name} holds from " . $inspection->day(max($period->from, $later->from)) . ' to ' . $inspection->day(min($period->to, $later->to)) . '.', $schedule)->at("periods/{$later->item}/from", $later->item);
+                        yield Found::of("{$schedule->name}: {$period->name} and {$later->name} claim the same days", "{$period->name} holds from " . $inspection->day(max($period->from, $later->from)) . ' to ' . $inspection->day(min($period->to, $later->to)) . '.', $schedule)->at("periods/{$later->item}/from", $later->item);
                     }
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $period = static fn (string $key, string $from, string $to): array => ['item' => $key, 'name' => ucfirst($key), 'from' => $from, 'to' => $to, 'weekly' => [['item' => 'days', 'days' => ['mon'], 'from' => '10:00', 'to' => '12:00']]];
-        $schedule = static fn (string $from): array => ['key' => 'week', 'name' => 'Hours', 'weekly' => [['item' => 'days', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']], 'periods' => [$period('winter', '2027-01-01', '2027-02-28'), $period('carnival', $from, '2027-03-05')]];
-
-        return Samples::of(['schedules' => [$schedule('2027-03-01')]], ['schedules' => [$schedule('2027-02-20')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
 
@@ -39,15 +38,8 @@ final readonly class WeekdayWithoutHours implements Rule
             // Whoever works at the weekend has a day off in the week.
             if (count($missing) === 1 && array_intersect([5, 6], array_keys($open)) === []) {
                 $day = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday'][$missing[0]];
-                yield Finding::of($this->about(), "{$schedule->name}: {$day} has no hours", 'The other four weekdays have.', $schedule)->at('weekly');
+                yield Found::of("{$schedule->name}: {$day} has no hours", 'The other four weekdays have.', $schedule)->at('weekly');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $schedule = static fn (string ...$days): array => ['key' => 'hours', 'name' => 'Hours', 'weekly' => [['item' => 'a', 'days' => array_values($days), 'from' => '08:00', 'to' => '17:00']]];
-
-        return Samples::of(['schedules' => [$schedule('mon', 'tue', 'wed', 'thu', 'fri')]], ['schedules' => [$schedule('mon', 'tue', 'thu', 'fri')]]);
     }
 }

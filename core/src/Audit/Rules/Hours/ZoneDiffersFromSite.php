@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Group;
@@ -47,10 +46,10 @@ final readonly class ZoneDiffersFromSite implements Rule
             $others = array_filter($zones, static fn (string $zone): bool => $schedule->fixedZone !== null && ! PlaceClocks::isSame($zone, $schedule->fixedZone, $inspection->now), ARRAY_FILTER_USE_KEY);
             if ($schedule->fixedZone !== null && $others !== []) {
                 $zone = array_key_first($others);
-                yield Finding::of($this->about(), "{$schedule->name} is read at {$this->place($schedule->fixedZone)} time", "{$inspection->names($others[$zone])} " . (count($others[$zone]) === 1 ? 'is' : 'are') . " at {$this->place($zone)}.", $schedule)->at('fixedZone');
+                yield Found::of("{$schedule->name} is read at {$this->place($schedule->fixedZone)} time", "{$inspection->names($others[$zone])} " . (count($others[$zone]) === 1 ? 'is' : 'are') . " at {$this->place($zone)}.", $schedule)->at('fixedZone');
             } elseif ($schedule->fixedZone === null && count($zones) > 1) {
                 $places = array_map(fn (string $zone): string => "{$inspection->names($zones[$zone], 1)} at {$this->place($zone)} time", array_keys($zones));
-                yield Finding::of($this->about(), "{$schedule->name} is shared by " . count($zones) . ' time zones', ucfirst(implode(', ', $places)) . '.', $schedule)->at('fixedZone')->counting(count($zones));
+                yield Found::of("{$schedule->name} is shared by " . count($zones) . ' time zones', ucfirst(implode(', ', $places)) . '.', $schedule)->at('fixedZone')->counting(count($zones));
             }
         }
         yield from $this->away($inspection);
@@ -59,7 +58,7 @@ final readonly class ZoneDiffersFromSite implements Rule
     /**
      * Whoever reads hours on a clock of their own, and attendants that stand at another place than the numbers that lead to them.
      *
-     * @return iterable<Finding>
+     * @return iterable<Found>
      */
     private function away(Inspection $inspection): iterable
     {
@@ -72,12 +71,12 @@ final readonly class ZoneDiffersFromSite implements Rule
             $clock = $inspection->callBook()->clockOf($object);
             $site = $inspection->callBook()->zoneOf($object->site);
             if ($object->zone !== null && ! PlaceClocks::isSame($clock, $site, $inspection->now)) {
-                yield Finding::of($this->about(), "{$object->label()} reads {$schedule->name} on another clock than that of its place", "It reads {$clock}; the place goes by {$site}.", $object, $schedule)->at('zone')
+                yield Found::of("{$object->label()} reads {$schedule->name} on another clock than that of its place", "It reads {$clock}; the place goes by {$site}.", $object, $schedule)->at('zone')
                     ->fixedBy(Fix::set('Go by the place', $object, 'zone', null));
             }
             foreach ($object instanceof Attendant ? $inspection->usesOf($object) : [] as [$number]) {
                 if ($number instanceof Number && $number->site !== null && $object->site !== null && ! $number->site->equals($object->site) && ! PlaceClocks::isSame($clock, $inspection->callBook()->zoneOf($number->site), $inspection->now)) {
-                    yield Finding::of($this->about(), "{$object->label()} stands at another place, on another clock, than {$inspection->name($number)} that leads to it", "{$inspection->name($object->site)} goes by {$clock}, {$inspection->name($number->site)} by {$inspection->callBook()->zoneOf($number->site)}.", $object, $number)->at('site', 'numbers');
+                    yield Found::of("{$object->label()} stands at another place, on another clock, than {$inspection->name($number)} that leads to it", "{$inspection->name($object->site)} goes by {$clock}, {$inspection->name($number->site)} by {$inspection->callBook()->zoneOf($number->site)}.", $object, $number)->at('site', 'numbers');
                 }
             }
         }
@@ -86,20 +85,5 @@ final readonly class ZoneDiffersFromSite implements Rule
     private function place(string $zone): string
     {
         return str_replace('_', ' ', substr($zone, (int) strrpos("/{$zone}", '/')));
-    }
-
-    public function samples(): Samples
-    {
-        $attendant = static fn (string $key, string $site, string $schedule): array => ['key' => $key, 'site' => "site:{$site}", 'schedule' => "schedule:{$schedule}", 'answers' => [['item' => 'open', 'when' => 'open', 'then' => 'release'], ['item' => 'closed', 'when' => 'closed', 'then' => 'release']]];
-        $week = ['weekly' => [['item' => 'week', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]];
-
-        return Samples::of(
-            [
-                'sites' => [['key' => 'east', 'zone' => 'America/Halifax'], ['key' => 'west', 'zone' => 'America/Toronto']],
-                'schedules' => [['key' => 'east', 'name' => 'Hours east'] + $week, ['key' => 'west', 'name' => 'Hours west'] + $week],
-                'attendants' => [$attendant('one', 'east', 'east'), $attendant('two', 'west', 'west')],
-            ],
-            ['attendants' => [$attendant('one', 'east', 'east'), $attendant('two', 'west', 'east')]],
-        );
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Hours;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
@@ -44,21 +43,14 @@ final readonly class ZoneNotOfPlace implements Rule
         }
     }
 
-    /** @return iterable<Finding> */
+    /** @return iterable<Found> */
     private function told(Inspection $inspection, Site|Tenant $of, string $zone, ?string $country, ?string $subdivision, string $path): iterable
     {
         $clocks = $country === null ? [] : PlaceClocks::of($country, $subdivision);
         $fits = array_filter($clocks, static fn (string $each): bool => PlaceClocks::isSame($each, $zone, $inspection->now));
         if ($clocks !== [] && $fits === []) {
-            yield Finding::of($this->about(), "{$of->label()} goes by {$zone}, which is not the clock of " . ($subdivision ?? $country), 'There it is ' . implode(' or ', array_slice($clocks, 0, 3)) . '.', $of)->at($path === '' ? 'zone' : $path)
+            yield Found::of("{$of->label()} goes by {$zone}, which is not the clock of " . ($subdivision ?? $country), 'There it is ' . implode(' or ', array_slice($clocks, 0, 3)) . '.', $of)->at($path === '' ? 'zone' : $path)
                 ->fixedBy(count($clocks) === 1 ? Fix::set("Make it {$clocks[0]}", $of, 'zone', $clocks[0]) : null);
         }
-    }
-
-    public function samples(): Samples
-    {
-        $site = static fn (string $zone): array => ['key' => 'quay', 'name' => 'Quay End', 'zone' => $zone, 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow', 'subdivision' => 'CA-NS', 'postcode' => 'B0X 1X0', 'country' => 'CA']];
-
-        return Samples::of(['sites' => [$site('America/Halifax')]], ['sites' => [$site('America/Toronto')]]);
     }
 }

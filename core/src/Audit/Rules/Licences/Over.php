@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Licences;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -32,16 +31,8 @@ final readonly class Over implements Rule
         $used = array_count_values(array_map(static fn (User $user): string => $user->licence, array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status !== UserStatus::Leaver)));
         foreach ($inspection->book->tenant->licences as $licence => $count) {
             if (($used[$licence] ?? 0) > $count && $count > 0) {
-                yield Finding::of($this->about(), "{$used[$licence]} users of kind \"{$licence}\", and {$count} licences", 'Those beyond are refused, or charged without an order.', $inspection->book->tenant)->at('licences', (string) $licence)->counting($used[$licence] - $count);
+                yield Found::of("{$used[$licence]} users of kind \"{$licence}\", and {$count} licences", 'Those beyond are refused, or charged without an order.', $inspection->book->tenant)->at('licences', (string) $licence)->counting($used[$licence] - $count);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key): array => ['key' => $key, 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
-        $base = ['tenant' => ['licences' => ['user' => 1]], 'mailboxes' => [['key' => 'a']]];
-
-        return Samples::of($base + ['users' => [$user('a')]], ['users' => [$user('a'), $user('b')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Licences;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -33,15 +32,8 @@ final readonly class Unused implements Rule
         foreach ($inspection->book->tenant->licences as $licence => $count) {
             $left = $count - ($used[$licence] ?? 0);
             if ($left > 0) {
-                yield Finding::of($this->about(), $left === 1 ? "A licence of kind \"{$licence}\" is used by nobody" : "{$left} licences of kind \"{$licence}\" are used by nobody", "{$count} are paid for.", $inspection->book->tenant)->at('licences', (string) $licence)->counting($left);
+                yield Found::of($left === 1 ? "A licence of kind \"{$licence}\" is used by nobody" : "{$left} licences of kind \"{$licence}\" are used by nobody", "{$count} are paid for.", $inspection->book->tenant)->at('licences', (string) $licence)->counting($left);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['users' => [['key' => 'a', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]]], 'mailboxes' => [['key' => 'a']]];
-
-        return Samples::of($base + ['tenant' => ['licences' => ['user' => 1]]], ['tenant' => ['licences' => ['user' => 5]]]);
     }
 }

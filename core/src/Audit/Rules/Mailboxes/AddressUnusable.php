@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Mailboxes;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Contact;
 use Jaunty\Core\Book\Evidence;
@@ -35,15 +34,8 @@ final readonly class AddressUnusable implements Rule
         $book = $inspection->book;
         foreach ([...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object) {
             foreach (Evidence::doubts($object, $inspection->date()) as $path => $why) {
-                yield Finding::of($this->about(), "{$object->label()}: {$why}", 'Nothing sent there arrives.', $object)->at($path);
+                yield Found::of("{$object->label()}: {$why}", 'Nothing sent there arrives.', $object)->at($path);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (string $mail): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => [$mail]];
-
-        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox('desk@inlet.example')]], ['mailboxes' => [$mailbox('desk@inlet')]]);
     }
 }

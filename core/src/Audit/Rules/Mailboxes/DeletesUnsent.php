@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Mailboxes;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 
@@ -32,19 +31,12 @@ final readonly class DeletesUnsent implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->deleteAfterMail && $mailbox->notify === []) {
-                yield Finding::of($this->about(), "{$mailbox->name} deletes messages once they are mailed, and mails them to nobody", 'There is no address.', $mailbox)->at('notify', 'notify')
+                yield Found::of("{$mailbox->name} deletes messages once they are mailed, and mails them to nobody", 'There is no address.', $mailbox)->at('notify', 'notify')
                     ->fixedBy(Fix::set('Keep the messages', $mailbox, 'deleteAfterMail', false));
             }
             if ($mailbox->deleteAfterMail && ! $mailbox->attachAudio) {
-                yield Finding::of($this->about(), "{$mailbox->name} deletes messages that nobody has heard", 'The mail says that there was one, and it is gone.', $mailbox)->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
+                yield Found::of("{$mailbox->name} deletes messages that nobody has heard", 'The mail says that there was one, and it is gone.', $mailbox)->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (bool $attach): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => ['desk@inlet.example'], 'attachAudio' => $attach, 'deleteAfterMail' => true];
-
-        return Samples::of(['mailboxes' => [$mailbox(true)]], ['mailboxes' => [$mailbox(false)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Mailboxes;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 
@@ -31,15 +30,8 @@ final readonly class Full implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->full && $inspection->usesOf($mailbox) !== []) {
-                yield Finding::of($this->about(), "{$mailbox->name} is full", 'No message can be left in it.', $mailbox)->at('full');
+                yield Found::of("{$mailbox->name} is full", 'No message can be left in it.', $mailbox)->at('full');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (bool $full): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => ['desk@inlet.example'], 'full' => $full];
-
-        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox(false)]], ['mailboxes' => [$mailbox(true)]]);
     }
 }

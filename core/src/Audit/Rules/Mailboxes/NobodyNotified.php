@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Mailboxes;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 
@@ -30,15 +29,8 @@ final readonly class NobodyNotified implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->enabled && $mailbox->owner === null && $mailbox->notify === [] && $inspection->usesOf($mailbox) !== []) {
-                yield Finding::of($this->about(), "{$mailbox->name}: nobody is told of its messages", 'It belongs to nobody, and no mail is sent.', $mailbox)->at('notify');
+                yield Found::of("{$mailbox->name}: nobody is told of its messages", 'It belongs to nobody, and no mail is sent.', $mailbox)->at('notify');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (array $notify): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => $notify];
-
-        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox(['desk@inlet.example'])]], ['mailboxes' => [$mailbox([])]]);
     }
 }

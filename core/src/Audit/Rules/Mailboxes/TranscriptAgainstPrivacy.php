@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Mailboxes;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\User;
@@ -35,17 +34,9 @@ final readonly class TranscriptAgainstPrivacy implements Rule
         foreach ($own === [] ? [] : $inspection->book->all(Mailbox::class) as $mailbox) {
             $abroad = array_values(array_filter($mailbox->notify, static fn (string $mail): bool => ! in_array(strtolower(substr((string) strrchr($mail, '@'), 1)), array_map(strval(...), $own), true)));
             if ($mailbox->transcribe && $abroad !== []) {
-                yield Finding::of($this->about(), "{$mailbox->name}: what callers say is mailed to {$abroad[0]}", 'Its domain is not one of ' . implode(', ', array_slice($own, 0, 3)) . '.', $mailbox)->at('transcribe')->counting(count($abroad))
+                yield Found::of("{$mailbox->name}: what callers say is mailed to {$abroad[0]}", 'Its domain is not one of ' . implode(', ', array_slice($own, 0, 3)) . '.', $mailbox)->at('transcribe')->counting(count($abroad))
                     ->fixedBy(Fix::set('Do not write messages down there', $mailbox, 'transcribe', false));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $extension): array => ['key' => $key, 'extension' => $extension, 'email' => "{$key}@inlet.example", 'name' => ['first' => ucfirst($key), 'last' => 'Reed'], 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]];
-        $mailbox = static fn (string $mail): array => ['key' => 'desk', 'name' => 'Desk', 'transcribe' => true, 'notify' => [$mail]];
-
-        return Samples::of(['users' => [$user('ana', '201'), $user('bo', '202')], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'user:ana']], 'mailboxes' => [$mailbox('desk@inlet.example')]], ['mailboxes' => [$mailbox('ana.private@post.example')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Mailboxes;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Change\Operation;
@@ -32,16 +31,8 @@ final readonly class Unowned implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->owner === null && $inspection->usesOf($mailbox) === []) {
-                yield Finding::of($this->about(), "{$mailbox->name} belongs to nobody, and nothing leads to it", 'No number, group, menu or user refers to it.', $mailbox)->at('owner')->fixedBy(Fix::of('Take it away', Operation::delete($mailbox)));
+                yield Found::of("{$mailbox->name} belongs to nobody, and nothing leads to it", 'No number, group, menu or user refers to it.', $mailbox)->at('owner')->fixedBy(Fix::of('Take it away', Operation::delete($mailbox)));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $to): array => ['key' => Samples::NUMBER, 'destination' => $to];
-        $base = ['mailboxes' => [['key' => 'desk', 'name' => 'Desk', 'notify' => ['desk@inlet.example']]]];
-
-        return Samples::of($base + ['numbers' => [$number('mailbox:desk')]], ['numbers' => [$number('release')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\MenuKey;
@@ -37,7 +36,7 @@ final readonly class KeyToNowhere implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             foreach ($menu->keys as $key) {
                 if ($key->to === null) {
-                    yield Finding::of($this->about(), "{$menu->name}: key {$key->key} leads nowhere", 'Whoever presses it is cut off.', $menu)->at("keys/{$key->key}/to", $key->key)
+                    yield Found::of("{$menu->name}: key {$key->key} leads nowhere", 'Whoever presses it is cut off.', $menu)->at("keys/{$key->key}/to", $key->key)
                         ->fixedBy($this->fix($inspection, $menu, $key));
                 }
             }
@@ -53,12 +52,5 @@ final readonly class KeyToNowhere implements Rule
         }
 
         return $menu->silence === null ? null : Fix::set("Lead it to {$inspection->name($menu->silence)}, as silence", $menu, "keys/{$key->key}/to", (string) $menu->silence);
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (?string $to): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => ['1' => ['to' => $to]]];
-
-        return Samples::of(['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1.']], 'menus' => [$menu('release')]], ['menus' => [$menu(null)]]);
     }
 }

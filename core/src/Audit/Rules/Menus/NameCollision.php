@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\NameScope;
@@ -40,17 +39,9 @@ final readonly class NameCollision implements Rule
             foreach (NameDirectory::of($inspection->callBook(), $menu)->alike() as $users) {
                 $people = array_values(array_filter(array_map(static fn (string $user): ?User => $inspection->find(Reference::parse($user), User::class), $users), static fn (?User $user): bool => $user !== null));
                 if ($people !== []) {
-                    yield Finding::of($this->about(), "{$menu->name}: {$inspection->names($people)} are the same keys", 'Whoever spells one of them has a list read out.', $menu, ...$people)->at('dialByName');
+                    yield Found::of("{$menu->name}: {$inspection->names($people)} are the same keys", 'Whoever spells one of them has a list read out.', $menu, ...$people)->at('dialByName');
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $extension, string $last): array => ['key' => $key, 'extension' => $extension, 'name' => ['first' => ucfirst($key), 'last' => $last], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'directory' => ['listed' => true, 'spokenName' => true]];
-        $base = ['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'prompts' => [['key' => 'day', 'script' => 'Spell the last name.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'user:ana', 'dialByName' => ['scope' => 'all', 'by' => 'last', 'match' => 'whole']]]];
-
-        return Samples::of($base + ['users' => [$user('ana', '201', 'Reed'), $user('bo', '202', 'Marsh')]], ['users' => [$user('ana', '201', 'Reed'), $user('bo', '202', 'Seed')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\NameScope;
@@ -36,15 +35,8 @@ final readonly class NameScopeEmpty implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $empty = $menu->dialByName['scope'] === NameScope::Groups && $menu->dialByName['groups'] === [] || $listed === [];
             if ($menu->dialByName['scope'] !== NameScope::Off && $empty) {
-                yield Finding::of($this->about(), "{$menu->name}: nobody can be dialled by name", $listed === [] ? 'Nobody is listed in the directory.' : 'No group is named whose members are listed.', $menu)->at('dialByName/scope');
+                yield Found::of("{$menu->name}: nobody can be dialled by name", $listed === [] ? 'Nobody is listed in the directory.' : 'No group is named whose members are listed.', $menu)->at('dialByName/scope');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (bool $listed): array => ['key' => 'a', 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'directory' => ['listed' => $listed, 'spokenName' => true]];
-
-        return Samples::of(['users' => [$user(true)], 'mailboxes' => [['key' => 'a']], 'prompts' => [['key' => 'day', 'script' => 'Spell the name.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:a', 'dialByName' => ['scope' => 'all']]]], ['users' => [$user(false)]]);
     }
 }

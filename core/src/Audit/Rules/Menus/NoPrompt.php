@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 
@@ -30,15 +29,8 @@ final readonly class NoPrompt implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->prompt === null) {
-                yield Finding::of($this->about(), "{$menu->name} says nothing", 'Callers do not know that they may choose.', $menu)->at('prompt');
+                yield Found::of("{$menu->name} says nothing", 'Callers do not know that they may choose.', $menu)->at('prompt');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = ['key' => 'day', 'silence' => 'release', 'keys' => ['1' => ['to' => 'release']], 'prompt' => 'prompt:day'];
-
-        return Samples::of(['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1.']], 'menus' => [$menu]], ['menus' => [['prompt' => null] + $menu]]);
     }
 }

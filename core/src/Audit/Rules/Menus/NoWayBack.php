@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\MenuKey;
@@ -33,17 +32,8 @@ final readonly class NoWayBack implements Rule
             $from = array_values(array_filter($inspection->usesOf($menu), static fn (array $use): bool => $use[0] instanceof Menu && $use[0]->key !== $menu->key));
             $back = array_filter($menu->keys, static fn (MenuKey $key): bool => in_array($key->to?->word, ['back', 'operator'], true) || in_array($inspection->find($key->to, Menu::class), array_column($from, 0), true));
             if ($from !== [] && $menu->keys !== [] && $back === []) {
-                yield Finding::of($this->about(), "{$menu->name} has no way back", "Callers come to it from {$inspection->name($from[0][0])}.", $menu)->at('keys');
+                yield Found::of("{$menu->name} has no way back", "Callers come to it from {$inspection->name($from[0][0])}.", $menu)->at('keys');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (array $keys): array => ['key' => 'more', 'name' => 'More', 'prompt' => 'prompt:more', 'silence' => 'mailbox:desk', 'keys' => $keys];
-        $day = ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => 'menu:more']]];
-        $one = ['1' => ['to' => 'mailbox:desk']];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'day', 'script' => 'For more, press 1.'], ['key' => 'more', 'script' => 'For the desk, press 1. To go back, press 9.']], 'menus' => [$day, $menu($one + ['9' => ['to' => 'back']])]], ['menus' => [$day, $menu($one)], 'prompts' => [['key' => 'day', 'script' => 'For more, press 1.'], ['key' => 'more', 'script' => 'For the desk, press 1.']]]);
     }
 }

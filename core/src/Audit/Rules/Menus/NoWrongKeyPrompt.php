@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 
@@ -30,16 +29,8 @@ final readonly class NoWrongKeyPrompt implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->invalidPrompt === null && $menu->invalidAllowed > 1 && $menu->keys !== []) {
-                yield Finding::of($this->about(), "{$menu->name}: nothing is said to whoever presses a wrong key", 'The prompt is played again.', $menu)->at('invalidPrompt');
+                yield Found::of("{$menu->name}: nothing is said to whoever presses a wrong key", 'The prompt is played again.', $menu)->at('invalidPrompt');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (?string $prompt): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'invalidPrompt' => $prompt, 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => 'mailbox:desk']]];
-        $prompts = [['key' => 'day', 'script' => 'For a message, press 1.'], ['key' => 'wrong', 'script' => 'That was no choice.']];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'prompts' => $prompts, 'menus' => [$menu('prompt:wrong')]], ['menus' => [$menu(null)]]);
     }
 }

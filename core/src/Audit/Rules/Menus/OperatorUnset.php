@@ -6,10 +6,9 @@ namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Destinations;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 
@@ -33,15 +32,8 @@ final readonly class OperatorUnset implements Rule
         if ($inspection->book->tenant->operator === null) {
             $askers = array_values(array_filter($inspection->book->objects(), static fn (BookObject $object): bool => in_array('operator', Destinations::of($object), true)));
             if ($askers !== []) {
-                yield Finding::of($this->about(), 'There is no operator, and calls are sent there', 'From ' . $inspection->names($askers) . '.', $inspection->book->tenant, ...$askers)->at('operator')->counting(count($askers));
+                yield Found::of('There is no operator, and calls are sent there', 'From ' . $inspection->names($askers) . '.', $inspection->book->tenant, ...$askers)->at('operator')->counting(count($askers));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'day', 'script' => 'For the operator, press 0.']], 'menus' => [['key' => 'day', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['0' => ['to' => 'operator']]]]];
-
-        return Samples::of($base + ['tenant' => ['operator' => 'mailbox:desk']], ['tenant' => []]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
@@ -34,15 +33,8 @@ final readonly class PromptTooLong implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $seconds = $inspection->find($menu->prompt, Prompt::class)?->seconds() ?? 0;
             if ($seconds > $inspection->threshold(Threshold::LongestPromptSeconds)) {
-                yield Finding::of($this->about(), "{$menu->name} speaks for {$seconds} s", "Callers listen for about {$inspection->threshold(Threshold::LongestPromptSeconds)} s.", $menu)->at('prompt');
+                yield Found::of("{$menu->name} speaks for {$seconds} s", "Callers listen for about {$inspection->threshold(Threshold::LongestPromptSeconds)} s.", $menu)->at('prompt');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['mailboxes' => [['key' => 'desk']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => 'mailbox:desk']]]]];
-
-        return Samples::of($base + ['prompts' => [['key' => 'day', 'script' => 'For the desk, press 1.']]], ['prompts' => [['key' => 'day', 'script' => 'For the desk, press 1. ' . str_repeat('We are glad that you call us today. ', 15)]]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Menu;
@@ -36,7 +35,7 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
             $prompt = $inspection->find($menu->prompt, Prompt::class);
             foreach (SpokenKeys::in($prompt?->script, $prompt->language ?? 'en') as $key => $sentence) {
                 if (! isset($menu->keys[$key]) && ! $this->isDialled($menu, (string) $key)) {
-                    yield Finding::of($this->about(), "{$menu->name}: key {$key} is announced and not set", "Callers are told: \"{$sentence}\" Whoever presses {$key} hears that it was wrong.", $menu, ...($prompt === null ? [] : [$prompt]))
+                    yield Found::of("{$menu->name}: key {$key} is announced and not set", "Callers are told: \"{$sentence}\" Whoever presses {$key} hears that it was wrong.", $menu, ...($prompt === null ? [] : [$prompt]))
                         ->at('keys', (string) $key);
                 }
             }
@@ -47,12 +46,5 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
     private function isDialled(Menu $menu, string $key): bool
     {
         return ($menu->dialExtensions['scope'] !== ExtensionReach::Off || $menu->dialByName['scope'] !== NameScope::Off) && in_array($key, ['*', '#'], true);
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (array $keys): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => array_fill_keys($keys, ['to' => 'release'])];
-
-        return Samples::of(['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1. For our opening hours, press 4.']], 'menus' => [$menu(['1', '4'])]], ['menus' => [$menu(['1'])]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Group;
@@ -56,7 +55,7 @@ final readonly class ScriptNamesAnother implements Rule
                 $others = array_diff_key($names[$said] ?? [], [(string) $target => true]);
                 $isCalledSo = $said !== '' && array_filter(explode(' ', $said), static fn (string $word): bool => str_contains(" {$known} ", " {$word} ")) !== [];
                 if (! $isCalledSo && ($others !== [] || ($leads->label ?? '') !== '')) {
-                    yield Finding::of($this->about(), "{$menu->name}: key {$key} is announced for {$found[1]}, and leads to {$inspection->name($target)}", "Callers are told: \"{$sentence}\"" . ($leads->label === null ? '.' : " The key is labelled {$leads->label}."), $menu, ...($prompt === null ? [] : [$prompt]))->at("keys/{$key}", (string) $key);
+                    yield Found::of("{$menu->name}: key {$key} is announced for {$found[1]}, and leads to {$inspection->name($target)}", "Callers are told: \"{$sentence}\"" . ($leads->label === null ? '.' : " The key is labelled {$leads->label}."), $menu, ...($prompt === null ? [] : [$prompt]))->at("keys/{$key}", (string) $key);
                 }
             }
         }
@@ -68,15 +67,5 @@ final readonly class ScriptNamesAnother implements Rule
         $words = preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($name), -1, PREG_SPLIT_NO_EMPTY);
 
         return implode(' ', array_diff($words === false ? [] : $words, ['the', 'our', 'a', 's', 'of', 'and', 'mailbox', 'team', 'desk', 'department']));
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (string $to, string $label): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'group:reception', 'keys' => ['1' => ['to' => $to, 'label' => $label]]];
-
-        return Samples::of([
-            'users' => [['key' => 'a', 'mailbox' => 'mailbox:accounts']], 'groups' => [['key' => 'reception', 'name' => 'Reception', 'mailbox' => 'mailbox:accounts', 'members' => [['item' => 'a', 'who' => 'user:a']]]],
-            'mailboxes' => [['key' => 'accounts', 'name' => 'Accounts', 'notify' => ['accounts@inlet.example']]], 'prompts' => [['key' => 'day', 'script' => 'For reception, press 1.']], 'menus' => [$menu('group:reception', 'Reception')],
-        ], ['menus' => [$menu('mailbox:accounts', 'Accounts')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Prompt;
@@ -36,16 +35,9 @@ final readonly class ScriptOmitsKey implements Rule
             // A script that tells of no key is a recording's stand-in, or in a language we do not read.
             foreach ($told === [] ? [] : $menu->keys as $key) {
                 if (! isset($told[$key->key])) {
-                    yield Finding::of($this->about(), "{$menu->name}: key {$key->key} is set and never announced", 'Only those who know get to ' . ($key->label ?? $inspection->name($key->to)) . '.', $menu)->at("keys/{$key->key}/to", $key->key);
+                    yield Found::of("{$menu->name}: key {$key->key} is set and never announced", 'Only those who know get to ' . ($key->label ?? $inspection->name($key->to)) . '.', $menu)->at("keys/{$key->key}/to", $key->key);
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (array $keys): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => array_fill_keys($keys, ['to' => 'release'])];
-
-        return Samples::of(['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1.']], 'menus' => [$menu(['1'])]], ['menus' => [$menu(['1', '3'])]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 
@@ -30,15 +29,8 @@ final readonly class SilenceHangsUp implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if (in_array($menu->silence?->word, ['release', 'busy'], true)) {
-                yield Finding::of($this->about(), "{$menu->name}: whoever presses nothing is cut off", 'Nobody is rung, and no message is taken.', $menu)->at('silence');
+                yield Found::of("{$menu->name}: whoever presses nothing is cut off", 'Nobody is rung, and no message is taken.', $menu)->at('silence');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (string $silence): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => $silence, 'keys' => ['1' => ['to' => 'mailbox:desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'prompts' => [['key' => 'day', 'script' => 'For a message, press 1.']], 'menus' => [$menu('mailbox:desk')]], ['menus' => [$menu('release')]]);
     }
 }

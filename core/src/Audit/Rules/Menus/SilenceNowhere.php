@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 
@@ -34,19 +33,9 @@ final readonly class SilenceNowhere implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->silence === null && $inspection->usesOf($menu) !== []) {
                 $zero = $menu->keys['0']->to ?? null;
-                yield Finding::of($this->about(), "{$menu->name}: silence leads nowhere", 'Whoever presses nothing is cut off.', $menu)->at('silence')
+                yield Found::of("{$menu->name}: silence leads nowhere", 'Whoever presses nothing is cut off.', $menu)->at('silence')
                     ->fixedBy($zero === null ? null : Fix::set("Lead it to {$inspection->name($zero)}, as key 0", $menu, 'silence', (string) $zero));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'keys' => ['0' => ['to' => 'release']]];
-
-        return Samples::of(
-            ['prompts' => [['key' => 'day', 'script' => 'For the yard, press 0.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [$menu]],
-            ['menus' => [['silence' => null] + $menu]],
-        );
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
@@ -50,15 +49,8 @@ final readonly class TooDeep implements Rule
         }
         foreach ($menus as $menu) {
             if ($depth[$menu->key] > $most) {
-                yield Finding::of($this->about(), "{$menu->name} lies behind " . ($depth[$menu->key] - 1) . ' other menus', "Callers seldom get further than {$most}.", $menu)->at('keys');
+                yield Found::of("{$menu->name} lies behind " . ($depth[$menu->key] - 1) . ' other menus', "Callers seldom get further than {$most}.", $menu)->at('keys');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menus = static fn (int $count): array => array_map(static fn (int $place): array => ['key' => "m{$place}", 'name' => "Menu {$place}", 'prompt' => 'prompt:all', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => $place < $count ? 'menu:m' . ($place + 1) : 'mailbox:desk'], '9' => ['to' => 'back']]], range(1, $count));
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'all', 'script' => 'To go on, press 1. To go back, press 9.']], 'menus' => $menus(3)], ['menus' => $menus(4)]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
@@ -35,16 +34,8 @@ final readonly class TooManyChoices implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $choices = array_filter($menu->keys, static fn (MenuKey $key): bool => ! in_array($key->to?->word, ['again', 'back', 'operator'], true));
             if (count($choices) > $most) {
-                yield Finding::of($this->about(), "{$menu->name} offers " . count($choices) . ' choices', "Callers keep about {$most} in mind.", $menu)->at('keys')->counting(count($choices));
+                yield Found::of("{$menu->name} offers " . count($choices) . ' choices', "Callers keep about {$most} in mind.", $menu)->at('keys')->counting(count($choices));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (int $keys): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => array_fill_keys(array_map(strval(...), range(1, $keys)), ['to' => 'mailbox:desk'])];
-        $said = implode(' ', array_map(static fn (int $key): string => "For desk {$key}, press {$key}.", range(1, 7)));
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'day', 'script' => $said]], 'menus' => [$menu(5)]], ['menus' => [$menu(7)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Menu;
@@ -40,18 +39,10 @@ final readonly class TwoGreetings implements Rule
                 $greeting = $inspection->find($answer['greeting'], Prompt::class);
                 $prompt = $inspection->find($menu?->prompt, Prompt::class);
                 if ($menu !== null && preg_match(self::WELCOME, $greeting->script ?? '') === 1 && preg_match(self::WELCOME, $prompt->script ?? '') === 1) {
-                    yield Finding::of($this->about(), "{$attendant->name} and {$menu->name} both welcome callers", "First \"{$greeting?->name}\" is played, then \"{$prompt?->name}\".", $menu, $attendant)->at('prompt')
+                    yield Found::of("{$attendant->name} and {$menu->name} both welcome callers", "First \"{$greeting?->name}\" is played, then \"{$prompt?->name}\".", $menu, $attendant)->at('prompt')
                         ->fixedBy($greeting === null ? null : Fix::of('Take the greeting away', Fix::setting($attendant, "answers/{$answer['item']}/greeting", null), ...(count($inspection->usesOf($greeting)) === 1 ? [Operation::delete($greeting)] : [])));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (string $key, string $script): array => ['key' => $key, 'name' => ucfirst($key), 'script' => $script];
-        $base = ['schedules' => [['key' => 'day', 'weekly' => [['item' => 'week', 'days' => ['mon'], 'from' => '08:00', 'to' => '17:00']]]], 'mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:front']], 'menus' => [['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:menu', 'silence' => 'mailbox:a', 'invalid' => 'mailbox:a', 'keys' => ['1' => ['to' => 'mailbox:a']]]], 'attendants' => [['key' => 'front', 'name' => 'Front', 'schedule' => 'schedule:day', 'answers' => [['item' => 'open', 'when' => 'open', 'greeting' => 'prompt:hello', 'then' => 'menu:day'], ['item' => 'closed', 'when' => 'closed', 'then' => 'mailbox:a']]]]];
-
-        return Samples::of($base + ['prompts' => [$prompt('hello', 'Welcome to Inlet.'), $prompt('menu', 'For the yard, press 1.')]], ['prompts' => [$prompt('hello', 'Welcome to Inlet.'), $prompt('menu', 'Thank you for calling Inlet. For the yard, press 1.')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Menu;
@@ -33,15 +32,8 @@ final readonly class WaitTooShort implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->wait < $inspection->threshold(Threshold::ShortestKeyWait) && $menu->keys !== []) {
-                yield Finding::of($this->about(), "{$menu->name} waits {$menu->wait} s for a key", 'The call moves on while callers still look for it.', $menu)->at('wait')->fixedBy(Fix::set('Wait for 5 s', $menu, 'wait', 5));
+                yield Found::of("{$menu->name} waits {$menu->wait} s for a key", 'The call moves on while callers still look for it.', $menu)->at('wait')->fixedBy(Fix::set('Wait for 5 s', $menu, 'wait', 5));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (int $wait): array => ['key' => 'day', 'name' => 'Day menu', 'wait' => $wait, 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => 'mailbox:desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'prompts' => [['key' => 'day', 'script' => 'For the desk, press 1.']], 'menus' => [$menu(5)]], ['menus' => [$menu(1)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Menus;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
@@ -46,8 +45,7 @@ final readonly class WrongKeysGoRound implements Rule
                     continue;
                 }
                 $told[$menu->key] = true;
-                yield Finding::of(
-                    $this->about(),
+                yield Found::of(
                     "{$menu->name}: wrong keys lead back to it for ever",
                     'After ' . ($menu->invalidAllowed === 1 ? 'a wrong key' : "{$menu->invalidAllowed} wrong keys") . " a caller is led to {$inspection->name($menu->invalid ?? $menu->silence)}, and hears the same menu again.",
                     $menu,
@@ -116,15 +114,5 @@ final readonly class WrongKeysGoRound implements Rule
         }
 
         return null;
-    }
-
-    public function samples(): Samples
-    {
-        $menu = static fn (string $invalid): array => ['key' => 'day', 'name' => 'Day menu', 'prompt' => 'prompt:day', 'silence' => 'release', 'invalid' => $invalid, 'keys' => ['1' => ['to' => 'release']]];
-
-        return Samples::of(
-            ['prompts' => [['key' => 'day', 'script' => 'For the yard, press 1.']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'menu:day']], 'menus' => [$menu('release')]],
-            ['menus' => [$menu('menu:day')]],
-        );
     }
 }

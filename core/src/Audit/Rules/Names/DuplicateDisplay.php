@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Names;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 
@@ -34,15 +33,8 @@ final readonly class DuplicateDisplay implements Rule
         }
         foreach ($alike as $users) {
             if (count($users) > 1) {
-                yield Finding::of($this->about(), count($users) . " users are called {$users[0]->label()}", 'Their extensions are ' . implode(', ', array_map(static fn (User $user): string => $user->extension ?? 'none', $users)) . '.', ...$users)->at('name/last')->counting(count($users));
+                yield Found::of(count($users) . " users are called {$users[0]->label()}", 'Their extensions are ' . implode(', ', array_map(static fn (User $user): string => $user->extension ?? 'none', $users)) . '.', ...$users)->at('name/last')->counting(count($users));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $first): array => ['key' => $key, 'name' => ['first' => $first, 'last' => 'Reed'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'a']], 'users' => [$user('a', 'Ana'), $user('b', 'Bo')]], ['users' => [$user('a', 'Ana'), $user('b', 'Ana')]]);
     }
 }

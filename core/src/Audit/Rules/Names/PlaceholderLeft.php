@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Names;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
 
@@ -31,15 +30,8 @@ final readonly class PlaceholderLeft implements Rule
         foreach ($inspection->book->objects() as $object) {
             $text = $object instanceof Prompt ? (string) $object->script : $object->label();
             if (preg_match('/\[[^\]]*\]|\{[^}]*\}|<[a-z ]+>|\b(?:TBD|TBC|lorem ipsum|your company|company name)\b/i', $text, $found) === 1) {
-                yield Finding::of($this->about(), "{$object->label()} still says \"{$found[0]}\"", $object instanceof Prompt ? 'It is in what callers hear.' : 'It is in its name.', $object)->at($object instanceof Prompt ? 'script' : 'name');
+                yield Found::of("{$object->label()} still says \"{$found[0]}\"", $object instanceof Prompt ? 'It is in what callers hear.' : 'It is in its name.', $object)->at($object instanceof Prompt ? 'script' : 'name');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (string $script): array => ['key' => 'hello', 'name' => 'Hello', 'script' => $script];
-
-        return Samples::of(['prompts' => [$prompt('Thank you for calling Inlet.')], 'announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['prompts' => [$prompt('Thank you for calling [company].')]]);
     }
 }

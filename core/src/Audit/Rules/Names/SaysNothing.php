@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Names;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Chain;
@@ -36,15 +35,8 @@ final readonly class SaysNothing implements Rule
         $kinds = [Group::class, Attendant::class, Menu::class, Chain::class];
         foreach (array_merge(...array_map(static fn (string $class): array => $inspection->book->all($class), $kinds)) as $object) {
             if (preg_match(self::SAYS_NOTHING, trim($object->name)) === 1) {
-                yield Finding::of($this->about(), "\"{$object->name}\" says nothing of what it is for", 'It is a ' . $object->kind()->value . '.', $object)->at('name');
+                yield Found::of("\"{$object->name}\" says nothing of what it is for", 'It is a ' . $object->kind()->value . '.', $object)->at('name');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (string $name): array => ['key' => 'desk', 'name' => $name, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a']]];
-
-        return Samples::of(['users' => [['key' => 'a']], 'mailboxes' => [['key' => 'desk']], 'groups' => [$group('Front desk')]], ['groups' => [$group('New group 1')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Names;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Promise;
 
@@ -30,15 +29,8 @@ final readonly class TestLeft implements Rule
     {
         foreach ($inspection->book->objects() as $object) {
             if (preg_match('/\b(?:test|temp|tmp|dummy|asdf|xxx+)\b/i', $object->label()) === 1 && ! $object instanceof Promise) {
-                yield Finding::of($this->about(), "{$object->label()} looks like a test left behind", $inspection->usesOf($object) === [] ? 'Nothing leads to it.' : 'It is still used by ' . $inspection->names(array_column($inspection->usesOf($object), 0)) . '.', $object)->at('name');
+                yield Found::of("{$object->label()} looks like a test left behind", $inspection->usesOf($object) === [] ? 'Nothing leads to it.' : 'It is still used by ' . $inspection->names(array_column($inspection->usesOf($object), 0)) . '.', $object)->at('name');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (string $name): array => ['key' => 'desk', 'name' => $name, 'notify' => ['desk@inlet.example']];
-
-        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox('Contest line')]], ['mailboxes' => [$mailbox('Test box')]]);
     }
 }

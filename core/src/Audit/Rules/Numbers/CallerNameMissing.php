@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -36,17 +35,9 @@ final readonly class CallerNameMissing implements Rule
         foreach ($named === [] ? [] : $numbers as $number) {
             $shownBy = array_values(array_filter($inspection->usesOf($number), static fn (array $use): bool => $use[1] === 'callerId'));
             if ($number->callerName === null && $shownBy !== []) {
-                yield Finding::of($this->about(), "{$inspection->name($number)} shows no name", "{$inspection->names(array_column($shownBy, 0))} " . (count($shownBy) === 1 ? 'shows' : 'show') . " it; {$inspection->name($named[0])} shows {$named[0]->callerName}.", $number)->at('callerName')
+                yield Found::of("{$inspection->name($number)} shows no name", "{$inspection->names(array_column($shownBy, 0))} " . (count($shownBy) === 1 ? 'shows' : 'show') . " it; {$inspection->name($named[0])} shows {$named[0]->callerName}.", $number)->at('callerName')
                     ->fixedBy(Fix::set("Show {$named[0]->callerName}", $number, 'callerName', $named[0]->callerName));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $key, ?string $name): array => ['key' => $key, 'destination' => 'user:a', 'callerName' => $name];
-        $base = ['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'users' => [['key' => 'a', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callerId' => 'number:+19025550151']]];
-
-        return Samples::of($base + ['numbers' => [$number(Samples::NUMBER, 'Inlet'), $number('+19025550151', 'Inlet')]], ['numbers' => [$number(Samples::NUMBER, 'Inlet'), $number('+19025550151', null)]]);
     }
 }

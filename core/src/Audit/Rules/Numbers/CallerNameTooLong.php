@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 
@@ -34,15 +33,8 @@ final readonly class CallerNameTooLong implements Rule
     {
         foreach ($inspection->book->all(Number::class) as $number) {
             if (mb_strlen((string) $number->callerName) > self::MOST) {
-                yield Finding::of($this->about(), "{$inspection->name($number)}: the caller name has " . mb_strlen((string) $number->callerName) . ' characters', 'The people called see "' . mb_substr((string) $number->callerName, 0, self::MOST) . '".', $number)->at('callerName');
+                yield Found::of("{$inspection->name($number)}: the caller name has " . mb_strlen((string) $number->callerName) . ' characters', 'The people called see "' . mb_substr((string) $number->callerName, 0, self::MOST) . '".', $number)->at('callerName');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $name): array => ['key' => Samples::NUMBER, 'callerName' => $name, 'destination' => 'mailbox:desk'];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'numbers' => [$number('SAMPLE CHANDLRY')]], ['numbers' => [$number('SAMPLE CHANDLERY LTD')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Calls\Law\FirstMatch;
@@ -41,20 +40,9 @@ final readonly class CallerRuleDead implements Rule
             }
             if ($dead !== []) {
                 $whom = implode(', ', array_map(static fn ($rule): string => $rule->callers, array_slice($dead, 0, 3)));
-                yield Finding::of($this->about(), "{$inspection->name($number)}: " . (count($dead) === 1 ? 'a rule for callers never holds' : count($dead) . ' rules for callers never hold'), "What is looked at before takes all of them: {$whom}.", $number)->at('callerRules')->counting(count($dead))
+                yield Found::of("{$inspection->name($number)}: " . (count($dead) === 1 ? 'a rule for callers never holds' : count($dead) . ' rules for callers never hold'), "What is looked at before takes all of them: {$whom}.", $number)->at('callerRules')->counting(count($dead))
                     ->fixedBy(Fix::of(count($dead) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($number, 'callerRules', ...array_column($dead, 'item'))));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $anyone = ['item' => 'all', 'callers' => 'anyone', 'then' => 'mailbox:desk'];
-        $some = ['item' => 'known', 'callers' => '1902xxxxxxx', 'then' => 'mailbox:desk'];
-        $number = static fn (array ...$rules): array => ['key' => Samples::NUMBER, 'destination' => 'mailbox:desk', 'callerRules' => array_values($rules)];
-
-        $one = ['item' => 'one', 'callers' => '19025550199', 'then' => 'mailbox:desk'];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'numbers' => [$number($one, $some, $anyone)]], ['numbers' => [$number($some, $one, $anyone)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Numbering\E164;
@@ -33,15 +32,8 @@ final readonly class InvalidNumber implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             $read = E164::parse($number->key);
             if (! $read->isValid() && ! $read->isFictional()) {
-                yield Finding::of($this->about(), "{$number->key} is no number of any network", 'Its country has no number of this form.', $number);
+                yield Found::of("{$number->key} is no number of any network", 'Its country has no number of this form.', $number);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $key): array => ['key' => $key, 'destination' => 'mailbox:desk'];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [$number(Samples::NUMBER)]], ['numbers' => [$number('+19021550150')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
@@ -32,15 +31,8 @@ final readonly class MainMissing implements Rule
     {
         $numbers = $inspection->book->all(Number::class);
         if ($numbers !== [] && $inspection->book->tenant->mainNumber === null) {
-            yield Finding::of($this->about(), 'No main number is named', count($numbers) === 1 ? 'There is only one to choose.' : 'There are ' . count($numbers) . ' to choose from.', $inspection->book->tenant)->at('mainNumber')
+            yield Found::of('No main number is named', count($numbers) === 1 ? 'There is only one to choose.' : 'There are ' . count($numbers) . ' to choose from.', $inspection->book->tenant)->at('mainNumber')
                 ->fixedBy(count($numbers) === 1 ? Fix::set("Make it {$inspection->name($numbers[0])}", $inspection->book->tenant, 'mainNumber', (string) Reference::of($numbers[0])) : null);
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['numbers' => [['key' => Samples::NUMBER, 'destination' => 'release']]];
-
-        return Samples::of($base + ['tenant' => ['mainNumber' => 'number:' . Samples::NUMBER]], ['tenant' => []]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Line;
 use Jaunty\Core\Book\Number;
@@ -35,16 +34,9 @@ final readonly class MessagingUnsupported implements Rule
             $line = $inspection->find($number->destination, Line::class);
             $isInService = in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
             if ($number->messaging && (! $isInService || $line !== null)) {
-                yield Finding::of($this->about(), "{$inspection->name($number)} takes text messages that nobody reads", $line !== null ? "It is the number of {$line->name}." : 'It is not in service here.', $number)->at('messaging')
+                yield Found::of("{$inspection->name($number)} takes text messages that nobody reads", $line !== null ? "It is the number of {$line->name}." : 'It is not in service here.', $number)->at('messaging')
                     ->fixedBy(Fix::set('Switch text messages off there', $number, 'messaging', false));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (bool $on): array => ['key' => Samples::NUMBER, 'destination' => 'line:lift', 'messaging' => $on];
-
-        return Samples::of(['lines' => [['key' => 'lift', 'name' => 'Lift', 'purpose' => 'lift']], 'numbers' => [$number(false)]], ['numbers' => [$number(true)]]);
     }
 }

@@ -6,10 +6,9 @@ namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Destinations;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Numbering\E164;
@@ -39,16 +38,9 @@ final readonly class OutsideInvalid implements Rule
             foreach ($numbers as $path => $number) {
                 $read = E164::parse($number);
                 if (! $read->isValid() && ! $read->isFictional()) {
-                    yield Finding::of($this->about(), "{$inspection->name($object)} leads calls to {$read->display()}, which nobody has", 'Its country has no number of this form.', $object)->at($path, $path);
+                    yield Found::of("{$inspection->name($object)} leads calls to {$read->display()}, which nobody has", 'Its country has no number of this form.', $object)->at($path, $path);
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $to): array => ['key' => Samples::NUMBER, 'destination' => $to];
-
-        return Samples::of(['trunks' => [['key' => 'main', 'outsideCallersOut' => true]], 'routes' => [['key' => 'out', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:main']]], 'numbers' => [$number('outside:+19025550177')]], ['numbers' => [$number('outside:+19021550177')]]);
     }
 }

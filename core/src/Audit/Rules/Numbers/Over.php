@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -33,15 +32,8 @@ final readonly class Over implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             $isServed = in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
             if ($number->until !== null && $number->until < $inspection->date() && $isServed && $number->enabled) {
-                yield Finding::of($this->about(), "{$inspection->name($number)} is over since {$inspection->day($number->until)}", 'Calls to it end as not in service.', $number)->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
+                yield Found::of("{$inspection->name($number)} is over since {$inspection->day($number->until)}", 'Calls to it end as not in service.', $number)->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $until): array => ['key' => Samples::NUMBER, 'destination' => 'mailbox:desk', 'until' => $until];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [$number('2026-12-31')]], ['numbers' => [$number('2026-11-30')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -32,15 +31,8 @@ final readonly class PortingUnprepared implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             $missing = array_keys(array_filter(['the day' => $number->from === null, 'where calls go' => $number->destination === null]));
             if ($number->status === NumberStatus::PortingIn && $missing !== []) {
-                yield Finding::of($this->about(), "{$inspection->name($number)} is to be ported, and " . implode(' and ', $missing) . ' is not entered', 'Calls to it go to the old carrier until then.', $number)->at($number->from === null ? 'from' : 'destination');
+                yield Found::of("{$inspection->name($number)} is to be ported, and " . implode(' and ', $missing) . ' is not entered', 'Calls to it go to the old carrier until then.', $number)->at($number->from === null ? 'from' : 'destination');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (?string $from): array => ['key' => Samples::NUMBER, 'status' => 'portingIn', 'from' => $from, 'destination' => 'mailbox:desk'];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'numbers' => [$number('2026-12-14')]], ['numbers' => [$number(null)]]);
     }
 }

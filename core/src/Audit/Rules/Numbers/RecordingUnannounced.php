@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Prompt;
@@ -33,14 +32,7 @@ final readonly class RecordingUnannounced implements Rule
         $recorded = array_values(array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->recording['in'] && $number->destination !== null));
         $told = array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => preg_match('/\b(?:record|enregistr|aufgezeichnet|grab)/iu', (string) $prompt->script) === 1 && $inspection->usesOf($prompt) !== []);
         if ($recorded !== [] && $told === []) {
-            yield Finding::of($this->about(), 'Calls are recorded, and callers are not told', "Calls to {$inspection->names($recorded)} are; no prompt says so.", $recorded[0], ...array_slice($recorded, 1))->at('recording/in')->counting(count($recorded));
+            yield Found::of('Calls are recorded, and callers are not told', "Calls to {$inspection->names($recorded)} are; no prompt says so.", $recorded[0], ...array_slice($recorded, 1))->at('recording/in')->counting(count($recorded));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (string $script): array => ['key' => 'hello', 'script' => $script];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example'], 'greeting' => 'prompt:hello']], 'prompts' => [$prompt('Calls may be recorded. Please leave a message.')], 'numbers' => [['key' => Samples::NUMBER, 'recording' => ['in' => true], 'destination' => 'mailbox:desk']]], ['prompts' => [$prompt('Please leave a message.')]]);
     }
 }

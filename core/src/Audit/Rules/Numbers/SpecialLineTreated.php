@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Group;
@@ -35,17 +34,9 @@ final readonly class SpecialLineTreated implements Rule
         foreach ($inspection->book->all(Line::class) as $line) {
             foreach ($inspection->usesOf($line) as [$user, $path]) {
                 if (in_array($line->purpose, [LinePurpose::Fax, LinePurpose::Alarm, LinePurpose::Lift, LinePurpose::Card], true) && ($user instanceof Attendant || $user instanceof Menu || $user instanceof Group)) {
-                    yield Finding::of($this->about(), "{$line->name} is reached by way of {$inspection->name($user)}", 'A machine that calls it hears a person or a greeting first.', $line, $user)->at('purpose', $path);
+                    yield Found::of("{$line->name} is reached by way of {$inspection->name($user)}", 'A machine that calls it hears a person or a greeting first.', $line, $user)->at('purpose', $path);
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['lines' => [['key' => 'fax', 'name' => 'Fax', 'purpose' => 'fax']], 'mailboxes' => [['key' => 'desk']]];
-        $menu = static fn (string $to): array => ['key' => 'day', 'prompt' => 'prompt:day', 'silence' => 'mailbox:desk', 'keys' => ['1' => ['to' => $to]]];
-
-        return Samples::of($base + ['prompts' => [['key' => 'day', 'script' => 'For the desk, press 1.']], 'menus' => [$menu('mailbox:desk')]], ['menus' => [$menu('line:fax')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -40,21 +39,12 @@ final readonly class TemporaryLeftOver implements Rule
                 continue;
             }
             $last = LocalDate::text($today + self::FURTHER_DAYS);
-            yield Finding::of(
-                $this->about(),
+            yield Found::of(
                 "{$inspection->name($number)} is still lent, though {$inspection->name($ported)} has come",
                 'It stood in until the port' . ($ported->from === null ? '' : " of {$inspection->day($ported->from)}") . ', and callers still get through on it.',
                 $number,
                 $ported,
             )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])->fixedBy(Fix::set("Let it end on {$inspection->day($last)}", $number, 'until', $last));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $ported = ['key' => Samples::NUMBER, 'destination' => 'release', 'from' => '2026-11-20'];
-        $lent = ['key' => '+19025550151', 'destination' => 'release', 'status' => 'temporary', 'replaces' => 'number:' . Samples::NUMBER];
-
-        return Samples::of(['numbers' => [$ported, ['until' => '2026-12-20'] + $lent]], ['numbers' => [$ported, $lent]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Numbers;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallerRule;
 use Jaunty\Core\Book\Number;
@@ -35,16 +34,9 @@ final readonly class Unrouted implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             $takesAll = array_filter($number->callerRules, static fn (CallerRule $rule): bool => $rule->callers === 'anyone' && $rule->then !== null) !== [];
             if ($number->enabled && $number->destination === null && ! $takesAll && in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary], true)) {
-                yield Finding::of($this->about(), "{$inspection->name($number)} leads nowhere", 'It is in service: whoever calls it is cut off.', $number)->at('destination')
+                yield Found::of("{$inspection->name($number)} leads nowhere", 'It is in service: whoever calls it is cut off.', $number)->at('destination')
                     ->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = ['key' => Samples::NUMBER, 'destination' => 'release'];
-
-        return Samples::of(['numbers' => [$number]], ['numbers' => [['destination' => null] + $number]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Outbound\RouteOrder;
@@ -33,15 +32,8 @@ final readonly class CutShort implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $short = RouteOrder::digitsOf($route)->cutShort();
             if ($short !== null) {
-                yield Finding::of($this->about(), "{$route->name}: {$short} is never dialled to its end", 'Its beginning is complete already, and goes out before the rest is dialled.', $route)->at('digits');
+                yield Found::of("{$route->name}: {$short} is never dialled to its end", 'Its beginning is complete already, and goes out before the rest is dialled.', $route)->at('digits');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'abroad', 'name' => 'Abroad', 'digits' => $digits, 'class' => 'international', 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('011xxxxx.T')]], ['routes' => [$route('011xxxxx.')]]);
     }
 }

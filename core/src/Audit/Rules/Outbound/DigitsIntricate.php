@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\TooIntricate;
@@ -35,15 +34,8 @@ final readonly class DigitsIntricate implements Rule
             try {
                 RouteOrder::digitsOf($route);
             } catch (TooIntricate) {
-                yield Finding::of($this->about(), "{$route->name}: nobody can say what its digits let through", 'Each digit dialled can stand in too many places of the map at once.', $route)->at('digits');
+                yield Found::of("{$route->name}: nobody can say what its digits let through", 'Each digit dialled can stand in too many places of the map at once.', $route)->at('digits');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'all', 'name' => 'All', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('1xxxxxxxxxxxxxx')]], ['routes' => [$route('x.1xxxxxxxxxxxxxx')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\RoutePin;
@@ -34,16 +33,9 @@ final readonly class EmergencyGated implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $gates = array_keys(array_filter(['a PIN is asked' => $route->pin !== RoutePin::None, 'hours are kept' => $route->schedule !== null, 'some people are blocked' => $route->blocked !== []]));
             if ($route->emergency && $gates !== []) {
-                yield Finding::of($this->about(), "{$route->name}: " . implode(', ', $gates), 'It is the way of emergency calls.', $route)->at('pin')
+                yield Found::of("{$route->name}: " . implode(', ', $gates), 'It is the way of emergency calls.', $route)->at('pin')
                     ->fixedBy(Fix::of('Take it out of the way', Fix::setting($route, 'pin', RoutePin::None->value), Fix::setting($route, 'schedule', null), Fix::setting($route, 'blocked', [])));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $pin): array => ['key' => 'help', 'name' => 'Emergency', 'digits' => '911', 'emergency' => true, 'pin' => $pin, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('none')]], ['routes' => [$route('set')]]);
     }
 }

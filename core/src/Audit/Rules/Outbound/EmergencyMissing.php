@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\User;
@@ -35,8 +34,7 @@ final readonly class EmergencyMissing implements Rule
         $stranded = array_values(array_filter($inspection->helpCalls(), static fn (HelpCall $call): bool => ! $call->isLet));
         if (array_filter($routes, static fn (Route $route): bool => $route->emergency) === []) {
             if ($routes !== [] || $stranded !== []) {
-                yield Finding::of(
-                    $this->about(),
+                yield Found::of(
                     'No route is for emergency calls',
                     ($routes === [] ? 'There is no route at all.' : 'There are ' . count($routes) . ' for other calls.'),
                     $inspection->book->tenant,
@@ -53,19 +51,11 @@ final readonly class EmergencyMissing implements Rule
             $site = $calls[0]->site;
             $users = array_map(static fn (HelpCall $call): User => $call->user, $calls);
             $where = $site === null ? 'Some users' : $site->name;
-            yield Finding::of(
-                $this->about(),
+            yield Found::of(
                 "{$where}: no call for help goes out",
                 ($calls[0]->digits === '' ? 'No emergency route has digits that somebody could dial' : "Nobody is reached by {$calls[0]->digits}, nor by any other number that calls for help there") . ", from the telephones of {$inspection->names($users)}.",
                 $site ?? $inspection->book->tenant,
             )->at($site === null ? 'region' : 'address/country')->counting(count($users));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (bool $emergency): array => ['key' => 'out', 'name' => 'Out', 'digits' => '911', 'emergency' => $emergency, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route(true)]], ['routes' => [$route(false)]]);
     }
 }

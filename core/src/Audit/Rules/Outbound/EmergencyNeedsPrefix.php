@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\DigitAutomaton;
@@ -45,16 +44,9 @@ final readonly class EmergencyNeedsPrefix implements Rule
                 $shortest = (string) DigitAutomaton::of(DigitMap::parse($alternative, 'digits'))->shortest();
                 $number = str_starts_with($shortest, $prefix) ? substr($shortest, strlen($prefix)) : '';
                 if ($number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::fits($emergency, $number)) {
-                    yield Finding::of($this->about(), "{$number} is reached only as {$shortest}", 'Dialled as everybody knows it, it goes nowhere.', $route)->at('digits')->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim($route->digits, '()')));
+                    yield Found::of("{$number} is reached only as {$shortest}", 'Dialled as everybody knows it, it goes nowhere.', $route)->at('digits')->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim($route->digits, '()')));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'emergency', 'name' => 'Emergency', 'digits' => $digits, 'emergency' => true, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['tenant' => ['outsidePrefix' => '9'], 'trunks' => [['key' => 'main']], 'routes' => [$route('911|9911|933')]], ['routes' => [$route('9911|933')]]);
     }
 }

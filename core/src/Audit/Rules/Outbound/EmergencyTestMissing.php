@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Outbound\RouteOrder;
@@ -37,14 +36,7 @@ final readonly class EmergencyTestMissing implements Rule
         $emergency = array_values(array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency));
         if ($emergency !== [] && ! RouteOrder::fits($inspection->book->all(Route::class), self::TEST)) {
             $route = $emergency[0];
-            yield Finding::of($this->about(), self::TEST . ' goes out by no route', "{$route->name} fits {$route->digits} only.", $route)->at('digits')->fixedBy(Fix::set('Let it fit ' . self::TEST . ', too', $route, 'digits', trim($route->digits, '()') . '|' . self::TEST));
+            yield Found::of(self::TEST . ' goes out by no route', "{$route->name} fits {$route->digits} only.", $route)->at('digits')->fixedBy(Fix::set('Let it fit ' . self::TEST . ', too', $route, 'digits', trim($route->digits, '()') . '|' . self::TEST));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'emergency', 'name' => 'Emergency', 'digits' => $digits, 'emergency' => true, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('911|933')]], ['routes' => [$route('911')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
@@ -52,16 +51,9 @@ final readonly class InternationalOpen implements Rule
             $through = array_values(array_filter(self::ABROAD, static fn (string $digits): bool => $own->fits($digits) && E164::parse("+{$digits}")->isAbroadFrom($home)));
             if ($as !== null || $through !== []) {
                 $why = $as !== null ? "{$as} fits its digits, which begin a call abroad." : "{$inspection->name("outside:+{$through[0]}")} fits its digits.";
-                yield Finding::of($this->about(), "{$route->name} lets calls abroad through", "It is for {$route->class->value} calls, and {$why}", $route)->at('digits')
+                yield Found::of("{$route->name} lets calls abroad through", "It is for {$route->class->value} calls, and {$why}", $route)->at('digits')
                     ->fixedBy(Fix::set('Give it the international class', $route, 'class', CallingClass::International->value));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'national', 'name' => 'National', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route((string) HomeDialling::of('CA')?->national)]], ['routes' => [$route('xxxxxxxxxxx.')]]);
     }
 }

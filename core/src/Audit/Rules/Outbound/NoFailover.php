@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
@@ -35,17 +34,9 @@ final readonly class NoFailover implements Rule
         foreach (count($trunks) < 2 ? [] : $inspection->book->all(Route::class) as $route) {
             if (count($route->trunks) === 1) {
                 $others = array_values(array_filter($trunks, static fn (Trunk $trunk): bool => (string) Reference::of($trunk) !== (string) $route->trunks[0]));
-                yield Finding::of($this->about(), "{$route->name} goes out by {$inspection->name($route->trunks[0])} alone", "{$inspection->names($others)} could carry its calls as well.", $route)->at('trunks')
+                yield Found::of("{$route->name} goes out by {$inspection->name($route->trunks[0])} alone", "{$inspection->names($others)} could carry its calls as well.", $route)->at('trunks')
                     ->fixedBy(Fix::set("Try {$inspection->name($others[0])} after it", $route, 'trunks', [(string) $route->trunks[0], (string) Reference::of($others[0])]));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (array $trunks): array => ['key' => 'national', 'name' => 'National', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => $trunks];
-        $base = ['trunks' => [['key' => 'main', 'name' => 'Main trunk', 'carrier' => 'One'], ['key' => 'spare', 'name' => 'Spare trunk', 'carrier' => 'Two']]];
-
-        return Samples::of($base + ['routes' => [$route(['trunk:main', 'trunk:spare'])]], ['routes' => [$route(['trunk:main'])]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
@@ -57,7 +56,7 @@ final readonly class NoRouteForClass implements Rule
             $isShut = $own === [] ? $class === CallingClass::International && array_filter($routes, static fn (Route $route): bool => $route->class === $class) === [] : $goes === [];
             if ($class !== CallingClass::Internal && $isShut) {
                 $tried = $own === [] ? '' : ' Tried: ' . implode(', ', array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own)) . '.';
-                yield Finding::of($this->about(), "{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out', (count($users) === 1 ? 'One user has' : count($users) . ' users have') . " the class, among {$this->routes(count($routes))}.{$tried}", $book->tenant)
+                yield Found::of("{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out', (count($users) === 1 ? 'One user has' : count($users) . ' users have') . " the class, among {$this->routes(count($routes))}.{$tried}", $book->tenant)
                     ->at('region', $name)->counting(count($users));
             }
         }
@@ -76,12 +75,5 @@ final readonly class NoRouteForClass implements Rule
             CallingClass::National => 'within the country',
             CallingClass::International => 'abroad',
         };
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $class): array => ['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callingClass' => $class];
-
-        return Samples::of(['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'trunks' => [['key' => 'main']], 'routes' => [['key' => 'national', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:main']]], 'users' => [$user('national')]], ['users' => [$user('international')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Stage;
@@ -33,14 +32,7 @@ final readonly class OneTrunkOnly implements Rule
         $trunks = array_values(array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled));
         $numbers = array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->carrierDiversion === null);
         if ($inspection->book->tenant->state === Stage::InService && count($trunks) === 1 && ($trunks[0]->carrier ?? '') !== '' && $numbers !== []) {
-            yield Finding::of($this->about(), "All calls hang on {$trunks[0]->name}", "It is of {$trunks[0]->carrier}, and no number says where its calls go when that fails.", $trunks[0])->at('carrier');
+            yield Found::of("All calls hang on {$trunks[0]->name}", "It is of {$trunks[0]->carrier}, and no number says where its calls go when that fails.", $trunks[0])->at('carrier');
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (?string $diversion): array => ['key' => Samples::NUMBER, 'destination' => 'mailbox:desk', 'carrierDiversion' => $diversion, 'trunk' => 'trunk:main'];
-
-        return Samples::of(['tenant' => ['state' => 'in-service'], 'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'trunks' => [['key' => 'main', 'name' => 'Main trunk', 'carrier' => 'Harbour Telephone']], 'numbers' => [$number('outside:+19025550177')]], ['numbers' => [$number(null)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Outbound\RouteOrder;
 
@@ -37,17 +36,10 @@ final readonly class Overlap implements Rule
                 $common = $own->common($other);
                 $isApart = $earlier->class !== $route->class || array_map(strval(...), $earlier->trunks) !== array_map(strval(...), $route->trunks);
                 if ($common !== null && $isApart && $own->beyond($other) !== null && $other->beyond($own) !== null) {
-                    yield Finding::of($this->about(), "{$earlier->name} and {$route->name} both fit {$common}", "{$earlier->name} comes first, and is taken by whoever may use it.", $route, $earlier)->at('digits');
+                    yield Found::of("{$earlier->name} and {$route->name} both fit {$common}", "{$earlier->name} comes first, and is taken by whoever may use it.", $route, $earlier)->at('digits');
                 }
             }
             $before[] = $route;
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $key, int $position, string $digits, string $class): array => ['key' => $key, 'name' => ucfirst($key), 'position' => $position, 'digits' => $digits, 'class' => $class, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('local', 1, '1902xxxxxxx', 'local'), $route('national', 2, '1xxxxxxxxxx', 'national')]], ['routes' => [$route('local', 1, '1[89]02xxxxxxx', 'local'), $route('national', 2, '19xxxxxxxxx', 'national')]]);
     }
 }

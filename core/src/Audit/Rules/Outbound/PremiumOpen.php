@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
@@ -41,15 +40,8 @@ final readonly class PremiumOpen implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $isOpen = ! $route->emergency && $route->class !== CallingClass::International && $route->pin === RoutePin::None;
             if ($isOpen && DigitMap::parse($route->digits, 'digits')->matches(ltrim((string) $example, '+'))) {
-                yield Finding::of($this->about(), "{$route->name} lets premium numbers through", "Such as {$example->display()}: they are charged for what is said there.", $route)->at('digits');
+                yield Found::of("{$route->name} lets premium numbers through", "Such as {$example->display()}: they are charged for what is said there.", $route)->at('digits');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'national', 'name' => 'National', 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('1[2-8]xxxxxxxxx|19[1-9]xxxxxxxx|190[1-9]xxxxxxx')]], ['routes' => [$route('1[2-9]xxxxxxxxx')]]);
     }
 }

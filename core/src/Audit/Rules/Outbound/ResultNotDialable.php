@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
@@ -42,7 +41,7 @@ final readonly class ResultNotDialable implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $shortest = RouteOrder::digitsOf($route)->shortest();
             if ($shortest !== null && $route->strip >= strlen($shortest) && $route->strip > 0) {
-                yield Finding::of($this->about(), "{$route->name} strips {$route->strip} digits of {$shortest}", $route->prepend === '' ? 'Nothing is left to dial.' : "Only {$route->prepend} is dialled.", $route)->at('strip')->fixedBy(Fix::set('Strip none', $route, 'strip', 0));
+                yield Found::of("{$route->name} strips {$route->strip} digits of {$shortest}", $route->prepend === '' ? 'Nothing is left to dial.' : "Only {$route->prepend} is dialled.", $route)->at('strip')->fixedBy(Fix::set('Strip none', $route, 'strip', 0));
             }
         }
         yield from $this->sentWrong($inspection);
@@ -51,7 +50,7 @@ final readonly class ResultNotDialable implements Rule
     /**
      * What people of the country dial, and no network understands as it is sent.
      *
-     * @return iterable<Finding>
+     * @return iterable<Found>
      */
     private function sentWrong(Inspection $inspection): iterable
     {
@@ -66,16 +65,9 @@ final readonly class ResultNotDialable implements Rule
                 $dialled = $plan->route(Sender::ofClass(CallingClass::International), $sample->digits, $inspection->now);
                 if ($dialled->end === DialEnd::Outside && $dialled->number === null && $dialled->route !== null && ! isset($told[$dialled->route->key])) {
                     $told[$dialled->route->key] = true;
-                    yield Finding::of($this->about(), "{$dialled->route->name} sends {$dialled->sent}, which nobody has", "It is what is left of {$sample->digits} ({$sample->said}).", $dialled->route)->at('strip', 'sent');
+                    yield Found::of("{$dialled->route->name} sends {$dialled->sent}, which nobody has", "It is what is left of {$sample->digits} ({$sample->said}).", $dialled->route)->at('strip', 'sent');
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (int $strip): array => ['key' => 'national', 'name' => 'National', 'digits' => '1xxxxxxxxxx|411', 'class' => 'national', 'strip' => $strip, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route(1)]], ['routes' => [$route(3)]]);
     }
 }

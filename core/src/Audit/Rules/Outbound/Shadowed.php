@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Outbound\RouteOrder;
@@ -34,16 +33,9 @@ final readonly class Shadowed implements Rule
         foreach (RouteOrder::of($inspection->book) as $route) {
             $taking = RouteOrder::takenBy($route, $before, $inspection->book);
             if ($taking !== []) {
-                yield Finding::of($this->about(), "{$route->name} is never used", "{$inspection->names($taking)} " . (count($taking) === 1 ? 'takes' : 'take') . ' all its numbers, such as ' . RouteOrder::digitsOf($route)->shortest() . '.', $route, ...$taking)->at('position');
+                yield Found::of("{$route->name} is never used", "{$inspection->names($taking)} " . (count($taking) === 1 ? 'takes' : 'take') . ' all its numbers, such as ' . RouteOrder::digitsOf($route)->shortest() . '.', $route, ...$taking)->at('position');
             }
             $before[] = $route;
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $key, int $position, string $digits): array => ['key' => $key, 'name' => ucfirst($key), 'position' => $position, 'digits' => $digits, 'class' => 'national', 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('local', 1, '1902xxxxxxx'), $route('national', 2, '1xxxxxxxxxx')]], ['routes' => [$route('national', 1, '1xxxxxxxxxx'), $route('local', 2, '1902xxxxxxx')]]);
     }
 }

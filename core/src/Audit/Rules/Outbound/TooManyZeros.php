@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\DigitAutomaton;
@@ -35,15 +34,8 @@ final readonly class TooManyZeros implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $through = RouteOrder::digitsOf($route)->common($misdialled);
             if (! $route->emergency && $through !== null) {
-                yield Finding::of($this->about(), "{$route->name} lets {$through} through", 'No number begins like that.', $route)->at('digits');
+                yield Found::of("{$route->name} lets {$through} through", 'No number begins like that.', $route)->at('digits');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $route = static fn (string $digits): array => ['key' => 'abroad', 'name' => 'Abroad', 'digits' => $digits, 'class' => 'international', 'trunks' => ['trunk:main']];
-
-        return Samples::of(['trunks' => [['key' => 'main']], 'routes' => [$route('[1-9]x.')]], ['routes' => [$route('x.')]]);
     }
 }

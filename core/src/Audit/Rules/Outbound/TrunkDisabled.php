@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Outbound;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Number;
@@ -37,16 +36,9 @@ final readonly class TrunkDisabled implements Rule
         foreach ($inspection->book->all(Trunk::class) as $trunk) {
             $hang = array_values(array_filter(array_column($trunk->enabled ? [] : $inspection->usesOf($trunk), 0), fn (BookObject $object): bool => $object instanceof Number || $object instanceof Route && $this->isAlone($inspection, $object)));
             if ($hang !== []) {
-                yield Finding::of($this->about(), "{$trunk->name} is switched off, and {$inspection->names($hang)} " . (count($hang) === 1 ? 'hangs' : 'hang') . ' on it', 'Nothing comes in or goes out there.', $trunk)->at('enabled')->counting(count($hang))->fixedBy(Fix::set('Switch it on', $trunk, 'enabled', true));
+                yield Found::of("{$trunk->name} is switched off, and {$inspection->names($hang)} " . (count($hang) === 1 ? 'hangs' : 'hang') . ' on it', 'Nothing comes in or goes out there.', $trunk)->at('enabled')->counting(count($hang))->fixedBy(Fix::set('Switch it on', $trunk, 'enabled', true));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $trunk = static fn (bool $enabled): array => ['key' => 'main', 'name' => 'Main trunk', 'enabled' => $enabled];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'trunk' => 'trunk:main', 'destination' => 'mailbox:desk']], 'trunks' => [$trunk(true)]], ['trunks' => [$trunk(false)]]);
     }
 
     private function isAlone(Inspection $inspection, Route $route): bool

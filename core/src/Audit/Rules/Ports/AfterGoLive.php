@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Ports;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -35,14 +34,7 @@ final readonly class AfterGoLive implements Rule
         $main = $inspection->find($tenant->mainNumber, Number::class);
         $isCovered = $main !== null && ($main->carrierDiversion !== null || array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->status === NumberStatus::Temporary && (string) $number->replaces === (string) Reference::of($main)) !== []);
         if ($main !== null && $main->status === NumberStatus::PortingIn && $tenant->state === Stage::InService && ! $isCovered) {
-            yield Finding::of($this->about(), "{$inspection->name($main)} is still with the old carrier" . ($main->from === null ? '' : ", until {$inspection->day($main->from)}"), 'The customer is in service, and nothing stands in for it.', $main)->at('from');
+            yield Found::of("{$inspection->name($main)} is still with the old carrier" . ($main->from === null ? '' : ", until {$inspection->day($main->from)}"), 'The customer is in service, and nothing stands in for it.', $main)->at('from');
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $status): array => ['key' => Samples::NUMBER, 'status' => $status, 'from' => '2026-12-14', 'destination' => 'mailbox:desk'];
-
-        return Samples::of(['tenant' => ['state' => 'in-service', 'mainNumber' => 'number:' . Samples::NUMBER], 'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [$number('active')]], ['numbers' => [$number('portingIn')]]);
     }
 }

@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Ports;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Site;
@@ -41,17 +39,9 @@ final readonly class DetailsMismatch implements Rule
             if ($said !== []) {
                 $numbers = array_values(array_filter(array_map(static fn (string $key): ?Number => self::number($inspection, $key), $port->numbers)));
                 $first = $numbers[0] ?? $inspection->book->tenant;
-                yield Finding::of($this->about(), 'The port of ' . $inspection->names($numbers === [] ? $port->numbers : $numbers) . ($port->rejected === null ? ' is not as the book says' : ' was turned down'), ucfirst(implode('; ', $said)) . '.', $first, ...array_slice($numbers, 1))->fixedBy($port->rejected === null ? $fix : null);
+                yield Found::of('The port of ' . $inspection->names($numbers === [] ? $port->numbers : $numbers) . ($port->rejected === null ? ' is not as the book says' : ' was turned down'), ucfirst(implode('; ', $said)) . '.', $first, ...array_slice($numbers, 1))->fixedBy($port->rejected === null ? $fix : null);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $book = ['tenant' => ['name' => 'Inlet'], 'sites' => [['key' => 'office', 'address' => ['street' => '21 Inlet View', 'city' => 'Quay End', 'postcode' => 'B0X 1X0']]], 'numbers' => [['key' => Samples::NUMBER, 'status' => 'portingIn', 'from' => '2026-12-14', 'site' => 'site:office']]];
-        $order = static fn (string $name, string $postcode, string $day, ?string $rejected = null): Surroundings => new Surroundings(ports: [new PortSeen([Samples::NUMBER], $name, '21, Inlet view', $postcode, $day, $rejected)]);
-
-        return Samples::surrounded($book, $order('INLET', 'b0x1x0', '2026-12-14'), $order('Inlet', 'B0X 1X0', '2026-12-15'));
     }
 
     /** @return array{list<string>, ?Fix} */

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Ports;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -33,17 +32,9 @@ final readonly class OldServiceEndsFirst implements Rule
         foreach ($inspection->book->all(Number::class) as $lent) {
             $ported = $inspection->find($lent->replaces, Number::class);
             if ($lent->status === NumberStatus::Temporary && $lent->until !== null && $ported !== null && $ported->status === NumberStatus::PortingIn && $ported->from !== null && $lent->until < $ported->from) {
-                yield Finding::of($this->about(), "{$inspection->name($lent)} ends before {$inspection->name($ported)} comes over", "It is lent until {$inspection->day($lent->until)}; the port is on {$inspection->day($ported->from)}.", $lent, $ported)->at('until')
+                yield Found::of("{$inspection->name($lent)} ends before {$inspection->name($ported)} comes over", "It is lent until {$inspection->day($lent->until)}; the port is on {$inspection->day($ported->from)}.", $lent, $ported)->at('until')
                     ->fixedBy(Fix::set("Keep it until {$inspection->day($ported->from)}", $lent, 'until', $ported->from));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $lent = static fn (string $until): array => ['key' => '+19025550151', 'status' => 'temporary', 'replaces' => 'number:' . Samples::NUMBER, 'until' => $until, 'destination' => 'mailbox:desk'];
-        $ported = ['key' => Samples::NUMBER, 'status' => 'portingIn', 'from' => '2026-12-14', 'destination' => 'mailbox:desk'];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'numbers' => [$ported, $lent('2026-12-20')]], ['numbers' => [$ported, $lent('2026-12-10')]]);
     }
 }

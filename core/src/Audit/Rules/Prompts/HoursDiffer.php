@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Node;
@@ -49,7 +48,7 @@ final readonly class HoursDiffer implements Rule
                     $told[$prompt->key] = true;
                 }
                 if ($prompt !== null && $schedule !== null && $spoken !== null && ! self::keeps($schedule, $spoken[1])) {
-                    yield Finding::of($this->about(), "{$prompt->name}: callers are told other hours than {$schedule->name} keeps", "They hear: \"{$spoken[0]}\".", $prompt, $schedule, $attendant)->at('script');
+                    yield Found::of("{$prompt->name}: callers are told other hours than {$schedule->name} keeps", "They hear: \"{$spoken[0]}\".", $prompt, $schedule, $attendant)->at('script');
                 }
             }
         }
@@ -60,7 +59,7 @@ final readonly class HoursDiffer implements Rule
      * What is played anywhere else, such as the announcement behind "for our opening hours", is held against all the hours there are.
      *
      * @param  array<string, true>  $told  prompts that were looked at
-     * @return iterable<Finding>
+     * @return iterable<Found>
      */
     private function elsewhere(Inspection $inspection, array $told): iterable
     {
@@ -69,7 +68,7 @@ final readonly class HoursDiffer implements Rule
             $spoken = isset($told[$prompt->key]) || $inspection->usesOf($prompt) === [] ? null : $this->spoken($inspection, $prompt);
             $kept = $spoken === null ? [] : array_filter($schedules, static fn (Schedule $schedule): bool => self::keeps($schedule, $spoken[1]));
             if ($spoken !== null && $kept === []) {
-                yield Finding::of($this->about(), "{$prompt->name}: callers are told hours that are kept nowhere", "They hear: \"{$spoken[0]}\", and {$inspection->names($schedules)} " . (count($schedules) === 1 ? 'keeps' : 'keep') . ' others.', $prompt, $schedules[0])->at('script');
+                yield Found::of("{$prompt->name}: callers are told hours that are kept nowhere", "They hear: \"{$spoken[0]}\", and {$inspection->names($schedules)} " . (count($schedules) === 1 ? 'keeps' : 'keep') . ' others.', $prompt, $schedules[0])->at('script');
             }
         }
     }
@@ -97,13 +96,5 @@ final readonly class HoursDiffer implements Rule
 
         // Only days that are named can be wrong: "Monday to Friday" leaves open what is on Saturday.
         return array_filter($spoken, static fn (array $hours, int $day): bool => $hours !== [] && $hours !== $kept[$day], ARRAY_FILTER_USE_BOTH) === [];
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (string $hours): array => ['key' => 'closed', 'name' => 'Closed', 'script' => "We are closed. Our hours are {$hours}. Please leave a message."];
-        $base = ['schedules' => [['key' => 'day', 'name' => 'Hours', 'weekly' => [['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]], 'mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:front']], 'attendants' => [['key' => 'front', 'name' => 'Front', 'schedule' => 'schedule:day', 'answers' => [['item' => 'open', 'when' => 'open', 'then' => 'mailbox:a'], ['item' => 'closed', 'when' => 'closed', 'greeting' => 'prompt:closed', 'then' => 'mailbox:a']]]]];
-
-        return Samples::of($base + ['prompts' => [$prompt('Monday to Friday, 8 to 5')]], ['prompts' => [$prompt('Monday to Friday, 9 to 5')]]);
     }
 }

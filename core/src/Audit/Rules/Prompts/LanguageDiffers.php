@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Prompt;
@@ -34,16 +33,9 @@ final readonly class LanguageDiffers implements Rule
                 $prompt = $inspection->find($answer['greeting'], Prompt::class);
                 $language = $attendant->language ?? $inspection->book->tenant->language;
                 if ($prompt !== null && explode('-', $prompt->language)[0] !== explode('-', $language)[0]) {
-                    yield Finding::of($this->about(), "{$attendant->name} speaks {$language}, and {$prompt->name} is in {$prompt->language}", "It is the greeting while {$answer['when']}.", $attendant, $prompt)->at("answers/{$answer['item']}/greeting", $answer['item']);
+                    yield Found::of("{$attendant->name} speaks {$language}, and {$prompt->name} is in {$prompt->language}", "It is the greeting while {$answer['when']}.", $attendant, $prompt)->at("answers/{$answer['item']}/greeting", $answer['item']);
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (string $language): array => ['key' => 'hello', 'name' => 'Hello', 'script' => 'Bonjour.', 'language' => $language];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk']], 'attendants' => [['key' => 'main', 'name' => 'Accueil', 'language' => 'fr', 'answers' => [['item' => 'o', 'when' => 'open', 'greeting' => 'prompt:hello', 'then' => 'mailbox:desk']]]], 'prompts' => [$prompt('fr')]], ['prompts' => [$prompt('en')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Stage;
@@ -35,15 +34,7 @@ final readonly class NotRecorded implements Rule
         }
         $open = array_values(array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => $prompt->audio === null && trim((string) $prompt->script) !== '' && $inspection->usesOf($prompt) !== []));
         if ($open !== []) {
-            yield Finding::of($this->about(), count($open) === 1 ? "{$open[0]->name} was never recorded" : count($open) . ' prompts were never recorded', "The customer is in service, and callers hear nothing: {$inspection->names($open)}.", $open[0], ...array_slice($open, 1))->at('audio')->counting(count($open));
+            yield Found::of(count($open) === 1 ? "{$open[0]->name} was never recorded" : count($open) . ' prompts were never recorded', "The customer is in service, and callers hear nothing: {$inspection->names($open)}.", $open[0], ...array_slice($open, 1))->at('audio')->counting(count($open));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (?array $audio): array => ['key' => 'hello', 'name' => 'Hello', 'script' => 'Thank you for calling.', 'audio' => $audio];
-        $sound = ['seconds' => 2, 'rate' => 8000, 'channels' => 1, 'codec' => 'pcmMuLaw', 'peakDb' => -3, 'sha256' => str_repeat('a', 64)];
-
-        return Samples::of(['tenant' => ['state' => 'in-service'], 'prompts' => [$prompt($sound)], 'announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['prompts' => [$prompt(null)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
 
@@ -31,15 +30,8 @@ final readonly class PromptMissing implements Rule
     {
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             if ($prompt->audio === null && trim((string) $prompt->script) === '' && $inspection->usesOf($prompt) !== []) {
-                yield Finding::of($this->about(), "{$prompt->name} says nothing", 'It has neither sound nor script, and ' . $inspection->names(array_column($inspection->usesOf($prompt), 0)) . ' plays it.', $prompt)->at('script');
+                yield Found::of("{$prompt->name} says nothing", 'It has neither sound nor script, and ' . $inspection->names(array_column($inspection->usesOf($prompt), 0)) . ' plays it.', $prompt)->at('script');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (?string $script): array => ['key' => 'hello', 'name' => 'Hello', 'script' => $script];
-
-        return Samples::of(['prompts' => [$prompt('Thank you for calling.')], 'announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['prompts' => [$prompt(null)]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Change\Operation;
@@ -32,15 +31,8 @@ final readonly class PromptUnused implements Rule
     {
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             if ($inspection->usesOf($prompt) === []) {
-                yield Finding::of($this->about(), "{$prompt->name} is played nowhere", 'No greeting, menu, queue or announcement refers to it.', $prompt)->fixedBy(Fix::of('Take it away', Operation::delete($prompt)));
+                yield Found::of("{$prompt->name} is played nowhere", 'No greeting, menu, queue or announcement refers to it.', $prompt)->fixedBy(Fix::of('Take it away', Operation::delete($prompt)));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['prompts' => [['key' => 'hello', 'name' => 'Hello', 'script' => 'Thank you for calling.']]];
-
-        return Samples::of($base + ['announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['announcements' => []]);
     }
 }

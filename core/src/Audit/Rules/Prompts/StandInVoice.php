@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Stage;
@@ -31,14 +30,7 @@ final readonly class StandInVoice implements Rule
     {
         $standIns = array_values(array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => $prompt->standIn && $inspection->usesOf($prompt) !== []));
         if ($standIns !== [] && $inspection->book->tenant->state === Stage::InService) {
-            yield Finding::of($this->about(), count($standIns) === 1 ? "{$standIns[0]->name} is spoken by a stand-in voice" : count($standIns) . ' prompts are spoken by a stand-in voice', 'The customer is in service.', $standIns[0], ...array_slice($standIns, 1))->at('standIn')->counting(count($standIns));
+            yield Found::of(count($standIns) === 1 ? "{$standIns[0]->name} is spoken by a stand-in voice" : count($standIns) . ' prompts are spoken by a stand-in voice', 'The customer is in service.', $standIns[0], ...array_slice($standIns, 1))->at('standIn')->counting(count($standIns));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (bool $standIn): array => ['key' => 'hello', 'name' => 'Hello', 'script' => 'Thank you for calling.', 'standIn' => $standIn];
-
-        return Samples::of(['tenant' => ['state' => 'in-service'], 'prompts' => [$prompt(false)], 'announcements' => [['key' => 'hello', 'prompt' => 'prompt:hello']]], ['prompts' => [$prompt(true)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Prompts;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
 
@@ -34,15 +33,8 @@ final readonly class WrongFormat implements Rule
             $channels = $prompt->audio['channels'] ?? null;
             $wrong = array_values(array_filter([is_numeric($rate) && (int) $rate !== 8000 ? "{$rate} samples a second" : null, is_numeric($channels) && (int) $channels !== 1 ? "{$channels} channels" : null]));
             if ($wrong !== []) {
-                yield Finding::of($this->about(), "{$prompt->name} has " . implode(' and ', $wrong), 'Telephones play 8000 samples a second in one channel.', $prompt)->at('audio');
+                yield Found::of("{$prompt->name} has " . implode(' and ', $wrong), 'Telephones play 8000 samples a second in one channel.', $prompt)->at('audio');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $prompt = static fn (int $rate): array => ['key' => 'hello', 'name' => 'Hello', 'audio' => ['seconds' => 4, 'rate' => $rate, 'channels' => 1]];
-
-        return Samples::of(['mailboxes' => [['key' => 'a', 'greeting' => 'prompt:hello', 'notify' => ['a@inlet.example']]], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:a']], 'prompts' => [$prompt(8000)]], ['prompts' => [$prompt(44100)]]);
     }
 }

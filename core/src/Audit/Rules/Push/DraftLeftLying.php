@@ -5,13 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Push;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\DraftSeen;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Hours\LocalDate;
 
@@ -35,13 +32,8 @@ final readonly class DraftLeftLying implements Rule
         $most = $inspection->threshold(Threshold::DraftDays);
         foreach ($inspection->surroundings->drafts ?? [] as $draft) {
             if ($inspection->today() - LocalDate::parse($draft->touchedOn) > $most) {
-                yield Finding::of($this->about(), "{$draft->by} has " . ($draft->changes === 1 ? 'one pending edit' : "{$draft->changes} pending edits"), "They were last touched on {$inspection->day($draft->touchedOn)}.", $inspection->book->tenant)->at('name', $draft->by)->counting($draft->changes);
+                yield Found::of("{$draft->by} has " . ($draft->changes === 1 ? 'one pending edit' : "{$draft->changes} pending edits"), "They were last touched on {$inspection->day($draft->touchedOn)}.", $inspection->book->tenant)->at('name', $draft->by)->counting($draft->changes);
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded([], new Surroundings(drafts: [new DraftSeen('Sol Ormerod', '2026-12-01', 2)]), new Surroundings(drafts: [new DraftSeen('Sol Ormerod', '2026-11-01', 2)]));
     }
 }

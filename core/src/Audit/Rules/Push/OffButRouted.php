@@ -6,11 +6,10 @@ namespace Jaunty\Core\Audit\Rules\Push;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Destinations;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Group;
@@ -40,16 +39,9 @@ final readonly class OffButRouted implements Rule
             }
             $users = array_values(array_filter($inspection->usesOf($object), static fn (array $use): bool => in_array((string) Reference::of($object), Destinations::of($use[0]), true)));
             if ($users !== []) {
-                yield Finding::of($this->about(), "{$inspection->name($object)} is switched off, and {$inspection->names(array_column($users, 0))} " . (count($users) === 1 ? 'leads' : 'lead') . ' there', 'Calls do not stay there.', $object, ...array_column($users, 0))->at('enabled')
+                yield Found::of("{$inspection->name($object)} is switched off, and {$inspection->names(array_column($users, 0))} " . (count($users) === 1 ? 'leads' : 'lead') . ' there', 'Calls do not stay there.', $object, ...array_column($users, 0))->at('enabled')
                     ->fixedBy(Fix::set('Switch it on', $object, 'enabled', true));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (bool $on): array => ['key' => 'desk', 'name' => 'Desk', 'enabled' => $on, 'notify' => ['desk@inlet.example']];
-
-        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox(true)]], ['mailboxes' => [$mailbox(false)]]);
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Push;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Stage;
 
 /** What was entered is not on the switch yet. */
@@ -32,12 +30,7 @@ final readonly class Pending implements Rule
         $around = $inspection->surroundings;
         if ($around?->pushed !== null && $around->pushed < $around->revision && $inspection->book->tenant->state === Stage::InService) {
             $behind = $around->revision - $around->pushed;
-            yield Finding::of($this->about(), $behind === 1 ? '1 revision is not pushed yet' : "{$behind} revisions are not pushed yet", "Revision {$around->pushed} is on the switch, {$around->revision} in the book.", $inspection->book->tenant)->counting($behind);
+            yield Found::of($behind === 1 ? '1 revision is not pushed yet' : "{$behind} revisions are not pushed yet", "Revision {$around->pushed} is on the switch, {$around->revision} in the book.", $inspection->book->tenant)->counting($behind);
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded(['tenant' => ['state' => 'in-service']], new Surroundings(revision: 3, pushed: 3), new Surroundings(revision: 3, pushed: 1));
     }
 }

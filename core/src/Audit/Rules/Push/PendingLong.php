@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Push;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Hours\LocalDate;
 
@@ -34,12 +32,7 @@ final readonly class PendingLong implements Rule
         $since = $inspection->surroundings?->waitingSince;
         $most = $inspection->threshold(Threshold::PendingDays);
         if ($since !== null && $inspection->today() - LocalDate::parse($since) > $most) {
-            yield Finding::of($this->about(), "Changes entered on {$inspection->day($since)} were never pushed", "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.', $inspection->book->tenant)->at('name');
+            yield Found::of("Changes entered on {$inspection->day($since)} were never pushed", "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.', $inspection->book->tenant)->at('name');
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded([], new Surroundings(revision: 3, pushed: 2, waitingSince: '2026-12-02'), new Surroundings(revision: 3, pushed: 2, waitingSince: '2026-11-20'));
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Push;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Reference;
 
 /** Calls are led to what the switch has no place for. */
@@ -33,15 +31,8 @@ final readonly class TargetUnsupported implements Rule
             $object = $inspection->book->find(Reference::parse($reference));
             $users = $object === null ? [] : $inspection->usesOf($object);
             if ($object !== null && $users !== []) {
-                yield Finding::of($this->about(), "{$inspection->name($object)} cannot be put on the switch", "{$inspection->names(array_column($users, 0))} " . (count($users) === 1 ? 'leads' : 'lead') . ' there.', $object, ...array_column($users, 0));
+                yield Found::of("{$inspection->name($object)} cannot be put on the switch", "{$inspection->names(array_column($users, 0))} " . (count($users) === 1 ? 'leads' : 'lead') . ' there.', $object, ...array_column($users, 0));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $book = ['announcements' => [['key' => 'snow', 'name' => 'Snow day']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'announcement:snow']]];
-
-        return Samples::surrounded($book, new Surroundings(), new Surroundings(notCarried: ['announcement:snow']));
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Template;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 
 /** The template asks what was never answered. */
 final readonly class AnswerMissing implements Rule
@@ -30,12 +28,7 @@ final readonly class AnswerMissing implements Rule
     {
         $unanswered = $inspection->surroundings->unanswered ?? [];
         if ($unanswered !== []) {
-            yield Finding::of($this->about(), count($unanswered) === 1 ? 'A question of the template has no answer' : count($unanswered) . ' questions of the template have no answer', 'It asks: ' . implode('; ', $unanswered) . '.', $inspection->book->tenant)->counting(count($unanswered));
+            yield Found::of(count($unanswered) === 1 ? 'A question of the template has no answer' : count($unanswered) . ' questions of the template have no answer', 'It asks: ' . implode('; ', $unanswered) . '.', $inspection->book->tenant)->counting(count($unanswered));
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded([], new Surroundings(template: 'One site'), new Surroundings(template: 'One site', unanswered: ['Opening hours']));
     }
 }

@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Template;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 
 /** The template has newer versions than the one that was applied. */
 final readonly class Behind implements Rule
@@ -30,12 +28,7 @@ final readonly class Behind implements Rule
     {
         $around = $inspection->surroundings;
         if ($around !== null && $around->versionsBehind > 0) {
-            yield Finding::of($this->about(), "Made from an older version of {$around->template}", $around->versionsBehind === 1 ? 'There is one since.' : "There are {$around->versionsBehind} since.", $inspection->book->tenant)->counting($around->versionsBehind);
+            yield Found::of("Made from an older version of {$around->template}", $around->versionsBehind === 1 ? 'There is one since.' : "There are {$around->versionsBehind} since.", $inspection->book->tenant)->counting($around->versionsBehind);
         }
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::surrounded([], new Surroundings(template: 'One site'), new Surroundings(template: 'One site', versionsBehind: 2));
     }
 }

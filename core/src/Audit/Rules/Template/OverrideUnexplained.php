@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Template;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\FieldPath;
@@ -48,14 +46,7 @@ final readonly class OverrideUnexplained implements Rule
             }
         }
         if ($fields > 0) {
-            yield Finding::of($this->about(), ($fields === 1 ? '1 field is' : "{$fields} fields are") . ' otherwise than the template made ' . ($fields === 1 ? 'it' : 'them') . ', and nobody said why', "In {$inspection->names(array_values($objects))}.", $inspection->book->tenant)->counting($fields);
+            yield Found::of(($fields === 1 ? '1 field is' : "{$fields} fields are") . ' otherwise than the template made ' . ($fields === 1 ? 'it' : 'them') . ', and nobody said why', "In {$inspection->names(array_values($objects))}.", $inspection->book->tenant)->counting($fields);
         }
-    }
-
-    public function samples(): Samples
-    {
-        $group = static fn (int $rings): array => ['groups' => [['key' => 'desk', 'name' => 'Desk', 'ringsEach' => $rings]]];
-
-        return Samples::surrounded($group(6), new Surroundings(made: Samples::book($group(4))), new Surroundings(made: Samples::book($group(4)), unexplained: ['group:desk ringsEach']));
     }
 }

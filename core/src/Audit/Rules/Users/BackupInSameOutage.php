@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 
@@ -32,17 +31,9 @@ final readonly class BackupInSameOutage implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             $to = $inspection->find(($user->open->treatments['unreachable'] ?? null)?->outside, User::class);
             if ($to !== null && $user->site !== null && $to->site?->equals($user->site) === true && $to->key !== $user->key) {
-                yield Finding::of($this->about(), "{$user->label()}: unreachable calls go to the same site", "{$to->label()} sits at {$inspection->name($user->site)} as well.", $user, $to)->at('handling/open/unreachable')
+                yield Found::of("{$user->label()}: unreachable calls go to the same site", "{$to->label()} sits at {$inspection->name($user->site)} as well.", $user, $to)->at('handling/open/unreachable')
                     ->fixedBy($user->mailbox === null ? null : Fix::set('Send them to the mailbox', $user, 'handling/open/unreachable', (string) $user->mailbox));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, ?string $to): array => ['key' => $key, 'name' => ['first' => ucfirst($key), 'last' => 'Reed'], 'site' => 'site:quay', 'mailbox' => "mailbox:{$key}", 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['unreachable' => $to]]];
-        $base = ['mailboxes' => [['key' => 'ana'], ['key' => 'bo']], 'sites' => [['key' => 'quay', 'name' => 'Quay End', 'address' => ['street' => '4 Quay End', 'city' => 'Port Merrow']]]];
-
-        return Samples::of($base + ['users' => [$user('ana', null), $user('bo', null)]], ['users' => [$user('ana', 'user:bo'), $user('bo', null)]]);
     }
 }

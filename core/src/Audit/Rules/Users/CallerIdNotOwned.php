@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
@@ -37,16 +36,9 @@ final readonly class CallerIdNotOwned implements Rule
             $isOurs = in_array($number?->status, [null, NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
             if ($number !== null && ! $isOurs) {
                 $main = $inspection->find($inspection->book->tenant->mainNumber, Number::class);
-                yield Finding::of($this->about(), "{$user->label()} shows {$inspection->name($number)}, which is not in service", 'It stands in the book as ' . preg_replace('/([A-Z])/', ' $0', $number->status->value) . '.', $user, $number)->at('callerId')
+                yield Found::of("{$user->label()} shows {$inspection->name($number)}, which is not in service", 'It stands in the book as ' . preg_replace('/([A-Z])/', ' $0', $number->status->value) . '.', $user, $number)->at('callerId')
                     ->fixedBy($main === null || $main->status !== NumberStatus::Active ? null : Fix::set("Show {$inspection->name($main)}", $user, 'callerId', (string) Reference::of($main)));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $number = static fn (string $status): array => ['key' => Samples::NUMBER, 'destination' => 'user:a', 'status' => $status, 'from' => '2026-11-20'];
-
-        return Samples::of(['tenant' => ['mainNumber' => 'number:+19025550151'], 'mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callerId' => 'number:' . Samples::NUMBER]], 'numbers' => [$number('active'), ['key' => '+19025550151', 'destination' => 'user:a']]], ['numbers' => [$number('quarantined'), ['key' => '+19025550151', 'destination' => 'user:a']]]);
     }
 }

@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
 
@@ -39,16 +37,9 @@ final readonly class ClassWiderThanTemplate implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             $was = $made->find(Reference::of($user));
             if ($was instanceof User && $user->callingClass !== $was->callingClass && $user->callingClass->covers($was->callingClass)) {
-                yield Finding::of($this->about(), "{$user->label()} may call {$user->callingClass->value}, not only {$was->callingClass->value}", 'The template made it the narrower one.', $user)->at('callingClass')
+                yield Found::of("{$user->label()} may call {$user->callingClass->value}, not only {$was->callingClass->value}", 'The template made it the narrower one.', $user)->at('callingClass')
                     ->fixedBy(Fix::set("Let them call {$was->callingClass->value} again", $user, 'callingClass', $was->callingClass->value));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $class): array => ['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callingClass' => $class]]];
-
-        return Samples::surrounded($user('international'), new Surroundings(made: Samples::book($user('international'))), new Surroundings(made: Samples::book($user('national'))));
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
@@ -48,14 +47,7 @@ final readonly class ClassWithoutRoute implements Rule
         }
         $shut = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->callingClass !== CallingClass::Internal && ! $user->callingClass->covers($least)));
         foreach ($shut as $user) {
-            yield Finding::of($this->about(), "{$user->label()} can call nobody outside", "No route is open to {$user->callingClass->value} calls; the least asks for {$least->value}.", $user)->at('callingClass')->fixedBy(Fix::set("Let them call {$least->value}", $user, 'callingClass', $least->value));
+            yield Found::of("{$user->label()} can call nobody outside", "No route is open to {$user->callingClass->value} calls; the least asks for {$least->value}.", $user)->at('callingClass')->fixedBy(Fix::set("Let them call {$least->value}", $user, 'callingClass', $least->value));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $class): array => ['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callingClass' => $class];
-
-        return Samples::of(['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'trunks' => [['key' => 'main']], 'routes' => [['key' => 'national', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:main']], ['key' => 'emergency', 'digits' => '911', 'emergency' => true, 'trunks' => ['trunk:main']]], 'users' => [$user('national')]], ['users' => [$user('local')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -37,15 +36,8 @@ final readonly class DuplicateEmail implements Rule
         }
         foreach ($holders as $users) {
             if (count($users) > 1) {
-                yield Finding::of($this->about(), "{$inspection->names($users)} have the same mail address", "Messages for each of them go to {$users[0]->email}.", ...$users)->at('email')->counting(count($users));
+                yield Found::of("{$inspection->names($users)} have the same mail address", "Messages for each of them go to {$users[0]->email}.", ...$users)->at('email')->counting(count($users));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $mail): array => ['key' => $key, 'mailbox' => "mailbox:{$key}", 'email' => $mail, 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['users' => [$user('ana', 'ana@inlet.example'), $user('bo', 'bo@inlet.example')], 'mailboxes' => [['key' => 'ana'], ['key' => 'bo']]], ['users' => [$user('ana', 'ana@inlet.example'), $user('bo', 'Ana@inlet.example')]]);
     }
 }

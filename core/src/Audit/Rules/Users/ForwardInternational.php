@@ -6,10 +6,9 @@ namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Destinations;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Group;
@@ -37,16 +36,9 @@ final readonly class ForwardInternational implements Rule
         foreach ([...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(Chain::class)] as $object) {
             foreach (Destinations::outsideOf($object) as $path => $number) {
                 if ($home !== null && E164::parse($number)->isAbroadFrom($home)) {
-                    yield Finding::of($this->about(), "{$inspection->name($object)} sends calls abroad", "{$inspection->name("outside:{$number}")} is a number of another country.", $object)->at($path, $path);
+                    yield Found::of("{$inspection->name($object)} sends calls abroad", "{$inspection->name("outside:{$number}")} is a number of another country.", $object)->at($path, $path);
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $to): array => ['key' => 'a', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['noAnswer' => $to]]];
-
-        return Samples::of(['users' => [$user('mailbox:a')], 'mailboxes' => [['key' => 'a']]], ['users' => [$user('outside:+442079460018')]]);
     }
 }

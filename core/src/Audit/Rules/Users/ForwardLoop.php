@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 
@@ -44,16 +43,8 @@ final readonly class ForwardLoop implements Rule
             }
             // Told once, at the first by name of those in the round.
             if ($to === $key && min(array_keys($way)) === $key) {
-                yield Finding::of($this->about(), "{$inspection->names(array_values($way))} send calls round in a circle", 'Each sends every call on to the next.', ...array_values($way))->at('handling/open/always');
+                yield Found::of("{$inspection->names(array_values($way))} send calls round in a circle", 'Each sends every call on to the next.', ...array_values($way))->at('handling/open/always');
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, ?string $to): array => ['key' => $key, 'mailbox' => "mailbox:{$key}", 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['always' => $to]]];
-        $boxes = ['mailboxes' => [['key' => 'ana'], ['key' => 'bo']]];
-
-        return Samples::of($boxes + ['users' => [$user('ana', 'user:bo'), $user('bo', null)]], ['users' => [$user('ana', 'user:bo'), $user('bo', 'user:ana')]]);
     }
 }

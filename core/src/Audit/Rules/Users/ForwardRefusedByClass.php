@@ -6,11 +6,10 @@ namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Destinations;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\CallingClass;
@@ -44,18 +43,10 @@ final readonly class ForwardRefusedByClass implements Rule
                 $needed = $wayOut->barredByClass($number, (string) Reference::of($object));
                 if ($needed !== null) {
                     $field = $object instanceof User ? 'callingClass' : 'onwardClass';
-                    yield Finding::of($this->about(), "{$object->label()} may not call {$inspection->name("outside:{$number}")}, where it leads calls", "Its class would have to be {$needed->value}.", $object)->at($path, $path)
+                    yield Found::of("{$object->label()} may not call {$inspection->name("outside:{$number}")}, where it leads calls", "Its class would have to be {$needed->value}.", $object)->at($path, $path)
                         ->fixedBy($object instanceof User || $needed === CallingClass::International ? null : Fix::set("Let calls go on to {$needed->value} numbers", $object, $field, $needed->value));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $class): array => ['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'callingClass' => $class, 'handling' => ['open' => ['noAnswer' => 'outside:+15065550178']]];
-        $route = static fn (string $key, string $digits, string $class): array => ['key' => $key, 'digits' => $digits, 'class' => $class, 'trunks' => ['trunk:main']];
-
-        return Samples::of(['mailboxes' => [['key' => 'a', 'notify' => ['a@inlet.example']]], 'trunks' => [['key' => 'main', 'outsideCallersOut' => true]], 'routes' => [$route('local', '1902xxxxxxx', 'local'), $route('national', '1xxxxxxxxxx', 'national')], 'users' => [$user('national')]], ['users' => [$user('local')]]);
     }
 }

@@ -6,11 +6,10 @@ namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
 use Jaunty\Core\Audit\Destinations;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Chain;
@@ -48,8 +47,7 @@ final readonly class ForwardRefusedByTrunk implements Rule
                 // A call that cannot leave at all is no matter of who calls.
                 if ($wayOut->exists($number, $sender, true, []) && ! $wayOut->exists($number, $sender, false, [])) {
                     $barring = array_values(array_filter($trunks, static fn (Trunk $trunk): bool => $trunk->enabled && ! $trunk->outsideCallersOut));
-                    yield Finding::of(
-                        $this->about(),
+                    yield Found::of(
                         "{$object->label()}: callers from outside do not get through to {$inspection->name("outside:{$number}")}",
                         "{$inspection->names($barring)} lets out only calls that began inside.",
                         $object,
@@ -58,15 +56,5 @@ final readonly class ForwardRefusedByTrunk implements Rule
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = [
-            'users' => [['key' => 'a', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'handling' => ['open' => ['noAnswer' => 'outside:+19025550178']]]],
-            'routes' => [['key' => 'national', 'digits' => '1xxxxxxxxxx', 'trunks' => ['trunk:main']]],
-        ];
-
-        return Samples::of($base + ['trunks' => [['key' => 'main', 'outsideCallersOut' => true]]], ['trunks' => [['key' => 'main', 'name' => 'Main trunk']]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 
@@ -36,17 +35,10 @@ final readonly class HardwareTwice implements Rule
                 }
                 $first = $seen[$leg->hardware] ?? null;
                 if ($first !== null) {
-                    yield Finding::of($this->about(), "{$first->label()} and {$user->label()} have one device", 'Both have ' . implode(':', str_split($leg->hardware, 2)) . '.', $user, $first)->at("legs/{$leg->item}/hardware", $leg->item);
+                    yield Found::of("{$first->label()} and {$user->label()} have one device", 'Both have ' . implode(':', str_split($leg->hardware, 2)) . '.', $user, $first)->at("legs/{$leg->item}/hardware", $leg->item);
                 }
                 $seen[$leg->hardware] ??= $user;
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $key, string $hardware): array => ['key' => $key, 'name' => ['first' => ucfirst($key), 'last' => 'Reed'], 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk', 'hardware' => $hardware]]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'users' => [$user('ana', '001122334455'), $user('ben', '001122334456')]], ['users' => [$user('ana', '001122334455'), $user('ben', '001122334455')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Group;
@@ -49,8 +48,7 @@ final readonly class LeaverStillRouted implements Rule
             }
             $others = count($uses) - count($groups);
             $where = array_values($groups) === [] ? $inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses)) : $inspection->names(array_values($groups));
-            yield Finding::of(
-                $this->about(),
+            yield Found::of(
                 "{$user->label()} has left and is still in {$where}",
                 'Callers still ring a phone that nobody answers.' . ($groups !== [] && $others > 0 ? " {$others} more places lead there too." : ''),
                 $user,
@@ -65,13 +63,5 @@ final readonly class LeaverStillRouted implements Rule
         $operations = array_map(static fn (Group $group): Operation => Fix::leavingOut($group, 'members', ...array_column(array_filter($group->members, static fn (Member $member): bool => (string) $member->who === $name), 'item')), $groups);
 
         return $operations === [] ? null : Fix::of('Take ' . $user->label() . ' out of ' . (count($groups) === 1 ? $groups[0]->name : count($groups) . ' groups'), ...$operations);
-    }
-
-    public function samples(): Samples
-    {
-        $users = static fn (string $status): array => [['key' => 'a', 'name' => ['first' => 'Ines'], 'status' => $status], ['key' => 'b']];
-        $group = ['key' => 'crew', 'name' => 'Crew', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b']]];
-
-        return Samples::of(['users' => $users('active'), 'groups' => [$group]], ['users' => $users('leaver')]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Site;
@@ -41,17 +40,10 @@ final readonly class LeaverTold implements Rule
                 $told = $object instanceof Site ? $object->emergency->notify : $object->notify;
                 if (in_array($address, array_map(mb_strtolower(...), $told), true)) {
                     $field = $object instanceof Site ? 'emergency/notify' : 'notify';
-                    yield Finding::of($this->about(), "{$user->label()} has left and is still told of {$object->name}", "Mail goes to {$user->email}.", $object, $user)->at($field)
+                    yield Found::of("{$user->label()} has left and is still told of {$object->name}", "Mail goes to {$user->email}.", $object, $user)->at($field)
                         ->fixedBy(count($told) < 2 ? null : Fix::set("Tell {$user->email} no more", $object, $field, array_values(array_filter($told, static fn (string $each): bool => mb_strtolower($each) !== $address))));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (array $notify): array => ['key' => 'desk', 'name' => 'Front desk', 'notify' => $notify];
-
-        return Samples::of(['users' => [['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'email' => 'ana@inlet.example', 'status' => 'leaver']], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox(['desk@inlet.example'])]], ['mailboxes' => [$mailbox(['desk@inlet.example', 'ana@inlet.example'])]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -37,15 +36,7 @@ final readonly class LicenceMissing implements Rule
             }
         }
         foreach ($without as $licence => $users) {
-            yield Finding::of($this->about(), count($users) === 1 ? "{$users[0]->label()} has no licence of kind \"{$licence}\"" : count($users) . " users have no licence of kind \"{$licence}\"", "{$inspection->names($users)} would need one.", $users[0], ...array_slice($users, 1))->at('licence')->counting(count($users));
+            yield Found::of(count($users) === 1 ? "{$users[0]->label()} has no licence of kind \"{$licence}\"" : count($users) . " users have no licence of kind \"{$licence}\"", "{$inspection->names($users)} would need one.", $users[0], ...array_slice($users, 1))->at('licence')->counting(count($users));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $base = ['tenant' => ['licences' => ['user' => 1]], 'mailboxes' => [['key' => 'a']]];
-        $user = static fn (string $licence): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'licence' => $licence];
-
-        return Samples::of($base + ['users' => [$user('user')]], ['users' => [$user('lobby')]]);
     }
 }

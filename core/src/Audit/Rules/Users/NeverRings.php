@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -34,15 +33,8 @@ final readonly class NeverRings implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             $always = $user->open->treatments['always'] ?? null;
             if ($user->status === UserStatus::Active && $user->legs !== [] && $always?->outside !== null && $always->inside !== null && $user->closed === null && $user->holiday === null) {
-                yield Finding::of($this->about(), "{$user->label()} never rings", "Every call goes on to {$inspection->name($always->outside)} at once.", $user)->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
+                yield Found::of("{$user->label()} never rings", "Every call goes on to {$inspection->name($always->outside)} at once.", $user)->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (?string $to): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['always' => $to]]];
-
-        return Samples::of(['users' => [$user(null)], 'mailboxes' => [['key' => 'a']]], ['users' => [$user('mailbox:a')]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -37,16 +36,10 @@ final readonly class NoAnswerNowhere implements Rule
             return;
         }
         // Missing at the customer's defaults it is one fault, not one for each user.
-        yield Finding::of(
-            $this->about(),
+        yield Found::of(
             count($lost) === 1 ? "{$lost[0]->label()}: no answer leads nowhere" : count($lost) . ' users: no answer leads nowhere',
             count($lost) === 1 ? 'There is neither a mailbox nor a treatment of their own, their site\'s or the customer\'s.' : "{$inspection->names($lost)} have neither a mailbox nor a treatment of their own, their site's or the customer's.",
             ...(count($lost) === 1 ? $lost : [$inspection->book->tenant, ...$lost]),
         )->at(count($lost) === 1 ? 'mailbox' : 'defaults/noAnswer')->counting(count($lost));
-    }
-
-    public function samples(): Samples
-    {
-        return Samples::of(['users' => [['key' => 'a', 'extension' => '201', 'mailbox' => 'mailbox:a']], 'mailboxes' => [['key' => 'a']]], ['users' => [['key' => 'a', 'extension' => '201']]]);
     }
 }

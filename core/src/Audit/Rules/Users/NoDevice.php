@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -31,14 +30,7 @@ final readonly class NoDevice implements Rule
     {
         $bare = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->extension !== null && $user->legs === [] && $user->open->treatments['always'] === null));
         foreach ($bare as $user) {
-            yield Finding::of($this->about(), "{$user->label()} has no telephone", "Whoever dials {$user->extension} goes straight to where unreachable calls go.", $user)->at('legs');
+            yield Found::of("{$user->label()} has no telephone", "Whoever dials {$user->extension} goes straight to where unreachable calls go.", $user)->at('legs');
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = ['key' => 'a', 'name' => ['first' => 'Ines'], 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'a']], 'users' => [$user]], ['users' => [['legs' => []] + $user]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -34,18 +33,11 @@ final readonly class OnACallHidesWaiting implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             foreach (['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling) {
                 if ($user->callWaiting && $user->status === UserStatus::Active && isset($handling?->treatments['onACall'])) {
-                    yield Finding::of($this->about(), "{$user->label()} has call waiting, and a second call goes elsewhere", 'While they are on a call, calls go where the treatment says.', $user)->at("handling/{$state}/onACall")
+                    yield Found::of("{$user->label()} has call waiting, and a second call goes elsewhere", 'While they are on a call, calls go where the treatment says.', $user)->at("handling/{$state}/onACall")
                         ->fixedBy(Fix::set('Take call waiting off', $user, 'callWaiting', false));
                     break;
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (bool $waits): array => ['key' => 'a', 'mailbox' => 'mailbox:desk', 'callWaiting' => $waits, 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['onACall' => 'mailbox:desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'users' => [$user(false)]], ['users' => [$user(true)]]);
     }
 }

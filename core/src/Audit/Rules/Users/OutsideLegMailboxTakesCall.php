@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\User;
@@ -35,20 +34,12 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
                 if ($leg->legKind !== LegKind::Outside || $leg->number === null || $leg->confirm) {
                     continue;
                 }
-                yield Finding::of(
-                    $this->about(),
+                yield Found::of(
                     "{$user->label()}: the mailbox of {$inspection->name("outside:{$leg->number}")} can take calls",
                     $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers after {$leg->mailboxAfter} s, and at once when it is switched off." : 'Switched off, its own mailbox answers at once.',
                     $user,
                 )->at("legs/{$leg->item}/confirm", $leg->item)->fixedBy(Fix::set('Ask for a key before it connects', $user, "legs/{$leg->item}/confirm", true));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (bool $confirm): array => ['key' => 'a', 'name' => ['first' => 'Ines'], 'legs' => [['item' => 'desk'], ['item' => 'mobile', 'kind' => 'outside', 'number' => '+19025550178', 'seconds' => 25, 'confirm' => $confirm]]];
-
-        return Samples::of(['users' => [$user(true)]], ['users' => [$user(false)]]);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\PinStrength;
@@ -40,16 +39,9 @@ final readonly class PinMissing implements Rule
             static fn (Mailbox $mailbox): bool => $mailbox->enabled && $mailbox->pin === PinStrength::None && ! in_array((string) Reference::of($mailbox), $onSwitch, true),
         ));
         if (count($open) === 1) {
-            yield Finding::of($this->about(), "{$open[0]->name} has no PIN", 'The customer is in service.', $open[0])->at('pin');
+            yield Found::of("{$open[0]->name} has no PIN", 'The customer is in service.', $open[0])->at('pin');
         } elseif ($open !== []) {
-            yield Finding::of($this->about(), count($open) . ' mailboxes have no PIN', "The customer is in service: {$inspection->names($open)}.", $inspection->book->tenant)->at('name')->counting(count($open));
+            yield Found::of(count($open) . ' mailboxes have no PIN', "The customer is in service: {$inspection->names($open)}.", $inspection->book->tenant)->at('name')->counting(count($open));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (string $pin): array => ['key' => 'desk', 'name' => 'Desk', 'pin' => $pin, 'notify' => ['desk@inlet.example']];
-
-        return Samples::of(['tenant' => ['state' => 'in-service'], 'numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox('set')]], ['mailboxes' => [$mailbox('none')]]);
     }
 }

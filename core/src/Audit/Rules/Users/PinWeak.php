@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\PinStrength;
@@ -31,14 +30,7 @@ final readonly class PinWeak implements Rule
     {
         $weak = array_values(array_filter($inspection->book->all(Mailbox::class), static fn (Mailbox $mailbox): bool => $mailbox->pin === PinStrength::Weak));
         if ($weak !== []) {
-            yield Finding::of($this->about(), count($weak) === 1 ? "{$weak[0]->name} has a weak PIN" : count($weak) . ' mailboxes have a weak PIN', "{$inspection->names($weak)}: repeated or rising digits, or the extension.", count($weak) === 1 ? $weak[0] : $inspection->book->tenant)->at(count($weak) === 1 ? 'pin' : 'name')->counting(count($weak));
+            yield Found::of(count($weak) === 1 ? "{$weak[0]->name} has a weak PIN" : count($weak) . ' mailboxes have a weak PIN', "{$inspection->names($weak)}: repeated or rising digits, or the extension.", count($weak) === 1 ? $weak[0] : $inspection->book->tenant)->at(count($weak) === 1 ? 'pin' : 'name')->counting(count($weak));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $mailbox = static fn (string $pin): array => ['key' => 'desk', 'name' => 'Desk', 'notify' => ['desk@inlet.example'], 'pin' => $pin];
-
-        return Samples::of(['numbers' => [['key' => Samples::NUMBER, 'destination' => 'mailbox:desk']], 'mailboxes' => [$mailbox('set')]], ['mailboxes' => [$mailbox('weak')]]);
     }
 }

@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\User;
@@ -36,16 +35,9 @@ final readonly class PublicPhoneOpen implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             $where = implode(' ', array_filter([$user->label(), $user->display, $user->emergency['room']], is_string(...)));
             if ($user->status === UserStatus::Active && $user->callingClass->covers(CallingClass::National) && preg_match(self::PUBLIC, $where, $found) === 1) {
-                yield Finding::of($this->about(), "{$user->label()} stands where anybody can call from it, and may call {$user->callingClass->value}", "It says \"{$found[0]}\".", $user)->at('callingClass')
+                yield Found::of("{$user->label()} stands where anybody can call from it, and may call {$user->callingClass->value}", "It says \"{$found[0]}\".", $user)->at('callingClass')
                     ->fixedBy(Fix::set('Let it call inside only', $user, 'callingClass', CallingClass::Internal->value));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (string $class): array => ['key' => 'a', 'name' => ['first' => 'Lobby', 'last' => 'phone'], 'mailbox' => 'mailbox:desk', 'callingClass' => $class, 'legs' => [['item' => 'desk']]];
-
-        return Samples::of(['mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]], 'users' => [$user('internal')]], ['users' => [$user('international')]]);
     }
 }

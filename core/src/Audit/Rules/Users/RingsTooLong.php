@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\User;
@@ -35,17 +34,10 @@ final readonly class RingsTooLong implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             foreach ($user->legs as $leg) {
                 if ($leg->seconds > $most) {
-                    yield Finding::of($this->about(), "{$user->label()}: a telephone rings for {$leg->seconds} s", "Callers seldom wait for more than {$most} s.", $user)
+                    yield Found::of("{$user->label()}: a telephone rings for {$leg->seconds} s", "Callers seldom wait for more than {$most} s.", $user)
                         ->at("legs/{$leg->item}/seconds", $leg->item)->fixedBy(Fix::set('Let it ring for 30 s', $user, "legs/{$leg->item}/seconds", 30));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (int $seconds): array => ['key' => 'a', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk', 'seconds' => $seconds]]];
-
-        return Samples::of(['users' => [$user(20)], 'mailboxes' => [['key' => 'a']]], ['users' => [$user(90)]]);
     }
 }

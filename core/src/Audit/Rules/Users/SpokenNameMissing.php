@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\NameScope;
@@ -34,16 +33,8 @@ final readonly class SpokenNameMissing implements Rule
         $open = array_filter($inspection->book->all(Menu::class), static fn (Menu $menu): bool => $menu->dialByName['scope'] !== NameScope::Off);
         $users = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->directory['listed'] && ! $user->directory['spokenName'] && $user->status === UserStatus::Active && $user->extension !== null));
         if ($open !== [] && $users !== []) {
-            yield Finding::of($this->about(), count($users) === 1 ? "{$users[0]->label()} has recorded no name" : count($users) . ' listed people have recorded no name', "{$inspection->names($users)} can be dialled by name, and callers do not hear whom they reach.", count($users) === 1 ? $users[0] : $inspection->book->tenant)
+            yield Found::of(count($users) === 1 ? "{$users[0]->label()} has recorded no name" : count($users) . ' listed people have recorded no name', "{$inspection->names($users)} can be dialled by name, and callers do not hear whom they reach.", count($users) === 1 ? $users[0] : $inspection->book->tenant)
                 ->at(count($users) === 1 ? 'directory/spokenName' : 'name')->counting(count($users));
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (bool $recorded): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'extension' => '201', 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'directory' => ['listed' => true, 'spokenName' => $recorded]];
-        $menu = ['key' => 'names', 'prompt' => 'prompt:names', 'silence' => 'mailbox:a', 'dialByName' => ['scope' => 'all']];
-
-        return Samples::of(['users' => [$user(true)], 'mailboxes' => [['key' => 'a']], 'menus' => [$menu], 'prompts' => [['key' => 'names', 'script' => 'Spell the name.']]], ['users' => [$user(false)]]);
     }
 }

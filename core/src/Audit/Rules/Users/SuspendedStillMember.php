@@ -5,11 +5,10 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\User;
@@ -36,18 +35,10 @@ final readonly class SuspendedStillMember implements Rule
             foreach ($group->members as $member) {
                 $user = $inspection->find($member->who, User::class);
                 if ($user?->status === UserStatus::Suspended) {
-                    yield Finding::of($this->about(), "{$user->label()} is suspended and still in {$group->name}", 'None of their telephones rings for it.', $group, $user)->at('members', $member->item)
+                    yield Found::of("{$user->label()} is suspended and still in {$group->name}", 'None of their telephones rings for it.', $group, $user)->at('members', $member->item)
                         ->fixedBy(count($group->members) === 1 ? null : Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
                 }
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $users = static fn (string $status): array => [['key' => 'a'], ['key' => 'b', 'name' => ['first' => 'Petra', 'last' => 'Lunn'], 'status' => $status]];
-        $group = ['key' => 'desk', 'name' => 'Desk', 'noAnswerSeconds' => 30, 'mailbox' => 'mailbox:desk', 'members' => [['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b']]];
-
-        return Samples::of(['users' => $users('active'), 'mailboxes' => [['key' => 'desk']], 'groups' => [$group]], ['users' => $users('suspended')]);
     }
 }

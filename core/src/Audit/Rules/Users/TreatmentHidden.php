@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit\Rules\Users;
 
 use Jaunty\Core\Audit\About;
-use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
-use Jaunty\Core\Audit\Samples;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Treatment;
 use Jaunty\Core\Book\User;
@@ -34,15 +33,8 @@ final readonly class TreatmentHidden implements Rule
             $always = $user->open->treatments['always'] ?? null;
             $others = array_keys(array_filter(array_diff_key($user->open->treatments, ['always' => true]), static fn (?Treatment $treatment): bool => $treatment !== null));
             if ($always?->outside !== null && $always->inside !== null && $others !== []) {
-                yield Finding::of($this->about(), "{$user->label()}: other treatments are never tried", 'Every call goes on at once; set beside it: ' . implode(', ', array_map(static fn (string $case): string => strtolower((string) preg_replace('/[A-Z]/', ' $0', $case)), $others)) . '.', $user)->at('handling/open/always')->counting(count($others));
+                yield Found::of("{$user->label()}: other treatments are never tried", 'Every call goes on at once; set beside it: ' . implode(', ', array_map(static fn (string $case): string => strtolower((string) preg_replace('/[A-Z]/', ' $0', $case)), $others)) . '.', $user)->at('handling/open/always')->counting(count($others));
             }
         }
-    }
-
-    public function samples(): Samples
-    {
-        $user = static fn (?string $always): array => ['key' => 'a', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'mailbox' => 'mailbox:a', 'legs' => [['item' => 'desk']], 'handling' => ['open' => ['always' => $always, 'busy' => 'mailbox:a']]];
-
-        return Samples::of(['users' => [$user(null)], 'mailboxes' => [['key' => 'a']]], ['users' => [$user('mailbox:a')]]);
     }
 }

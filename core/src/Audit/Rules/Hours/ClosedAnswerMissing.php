@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Hours;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Found;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Calls\Year\OutcomeMap;
+use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Hours\State;
+
+/** An attendant without an answer for a state its hours come to. */
+final readonly class ClosedAnswerMissing implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'hours.closed-answer-missing',
+            Severity::Blocker,
+            'An attendant has no answer for being open, or for being closed.',
+            'Callers of that time of day are cut off.',
+            'Say what they hear and where they are led.',
+            About::MODEL,
+            explains: ['flow.dead-end'],
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Attendant::class) as $attendant) {
+            foreach ([State::OPEN, State::CLOSED] as $state) {
+                $answers = array_values(array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === $state && $answer['then'] !== null));
+                if (! $attendant->enabled || $answers !== [] || ! $this->comesTo($inspection, $attendant, $state)) {
+                    continue;
+                }
+                yield Found::of("{$attendant->name}: no answer while {$state}", "Whoever calls while it is {$state} is cut off.", $attendant)->at('answers', $state)->shownBy($this->call($inspection, $attendant));
+            }
+        }
+    }
+
+    private function comesTo(Inspection $inspection, Attendant $attendant, string $state): bool
+    {
+        $schedule = $inspection->find($attendant->schedule, Schedule::class);
+
+        return $schedule === null ? $state === State::OPEN : ScheduleClock::of($schedule, $inspection->book, $inspection->callBook()->clockOf($attendant))->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)->secondsIn($state) > 0;
+    }
+
+    /** @return ?array<string, mixed> */
+    private function call(Inspection $inspection, Attendant $attendant): ?array
+    {
+        $end = Outcome::DeadEnd->value . ' ' . Reference::of($attendant);
+        foreach ($inspection->survey()->runs as $run) {
+            if (in_array($end, $run->facts->ends, true)) {
+                return $inspection->survey()->shortestCall($run, $end);
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Menus;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\ExtensionReach;
+use Jaunty\Core\Book\Menu;
+
+/** A menu in which extensions cannot be dialled to their end. */
+final readonly class DigitsLimitsWrong implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'menus.digits-limits-wrong',
+            Severity::Error,
+            'A menu lets callers dial extensions, and takes fewer digits than extensions have.',
+            'It acts on the beginning of an extension, and the caller is told that there is none.',
+            'Let it take as many digits as the longest extension has.',
+            About::MODEL,
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        $longest = max([0, ...array_map(static fn (BookObject $object): int => strlen((string) $object->extension()), $inspection->book->objects())]);
+        foreach ($inspection->book->all(Menu::class) as $menu) {
+            $most = $menu->dialExtensions['most'] ?? $inspection->book->tenant->extensionLength;
+            if ($menu->dialExtensions['scope'] !== ExtensionReach::Off && $most < $longest) {
+                yield Found::of("{$menu->name} takes {$most} digits, and extensions have {$longest}", 'Longer extensions cannot be dialled there.', $menu)->at('dialExtensions/most')->fixedBy(Fix::set("Take {$longest} digits", $menu, 'dialExtensions/most', $longest));
+            }
+        }
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Audit\Rules\Numbers;
+
+use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\Fix;
+use Jaunty\Core\Audit\Found;
+use Jaunty\Core\Audit\Inspection;
+use Jaunty\Core\Audit\Rule;
+use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
+
+/** A lent number that leads elsewhere than the one it stands in for. */
+final readonly class TemporaryDiffersFromPartner implements Rule
+{
+    public function about(): About
+    {
+        return new About(
+            'numbers.temporary-differs-from-partner',
+            Severity::Error,
+            'A lent number leads elsewhere than the number it stands in for.',
+            'Callers get one thing today and another on the day of the port.',
+            'Let both lead to the same place.',
+        );
+    }
+
+    public function check(Inspection $inspection): iterable
+    {
+        foreach ($inspection->book->all(Number::class) as $number) {
+            $other = $inspection->find($number->replaces, Number::class);
+            if ($number->status === NumberStatus::Temporary && $other !== null && (string) $number->destination !== (string) $other->destination) {
+                yield Found::of("{$inspection->name($number)} leads elsewhere than {$inspection->name($other)}", "The one leads to {$inspection->name($number->destination ?? 'nowhere')}, the other to {$inspection->name($other->destination ?? 'nowhere')}.", $number, $other)->at('destination')
+                    ->fixedBy($other->destination === null ? null : Fix::set('Let both lead to the same place', $number, 'destination', (string) $other->destination));
+            }
+        }
+    }
+}
