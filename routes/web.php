@@ -98,6 +98,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             Route::post('intake', [DeskController::class, 'answerAgain']);
             Route::get('book', [DeskController::class, 'book']);
             Route::post('draft/edits', [DeskController::class, 'edit']);
+            Route::post('draft/objects', [DeskController::class, 'make']);
             Route::get('draft/impact', [DeskController::class, 'impact']);
             Route::post('people/read', [NewPeopleController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
             Route::post('people', [NewPeopleController::class, 'store']);

@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Evidence;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeError;
@@ -23,6 +24,7 @@ use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Merge;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
+use Jaunty\Core\Templates\NewObject;
 
 /** Pending edits, kept on the server at each keystroke that ends one: they survive a reload, a sign-out and a dead browser. */
 final readonly class DraftDesk
@@ -73,6 +75,27 @@ final readonly class DraftDesk
         return $undecided === []
             ? new DraftView($view->head, $changes->applyTo($view->head), $changes, [], $tenant->head_revision)
             : $this->view($tenant, $technicianId);
+    }
+
+    /**
+     * New objects by their names, each as the ones before it stand already.
+     *
+     * @param  list<array{Kind, string, array<string, mixed>}>  $wanted  kind, name, and fields that are known beyond what such an object begins with
+     * @return array{DraftView, list<Reference>} and what was made, in order
+     *
+     * @throws UnusableBook|ChangeError when one cannot be made; none is made then
+     */
+    public function make(TenantRow $tenant, string $technicianId, array $wanted): array
+    {
+        $book = $this->view($tenant, $technicianId)->edited;
+        $edits = [];
+        foreach ($wanted as [$kind, $name, $fields]) {
+            $new = NewObject::called($name, $kind, $book);
+            $edits[] = $edit = FieldEdit::of('create', (string) $new->reference, null, $fields + $new->fields);
+            $book = $edit->applyTo($book);
+        }
+
+        return [$this->edit($tenant, $technicianId, $edits), array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits)];
     }
 
     /**

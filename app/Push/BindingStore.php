@@ -45,9 +45,4 @@ final class BindingStore
             'version' => $bound->version,
         ]], ['tenant_id', 'object_id', 'connector'], ['external_id', 'version']);
     }
-
-    public function forget(string $tenantId, string $connector, string $objectId): void
-    {
-        Binding::query()->where('tenant_id', $tenantId)->where('connector', $connector)->where('object_id', $objectId)->delete();
-    }
 }

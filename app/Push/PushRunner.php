@@ -93,12 +93,15 @@ final readonly class PushRunner
     private function claim(string $tenantId, string $technicianId, string $pushId): Push|int|null
     {
         return $this->scope->tenant($technicianId, $tenantId, Ability::Push, function () use ($tenantId, $pushId): Push|int|null {
-            $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()->first();
+            // By the database's clock, which every worker shares, whichever machine it runs on.
+            $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()
+                ->select()->selectRaw('ceil(extract(epoch from lease_until - clock_timestamp()))::int as held_for')->first();
             if ($push === null || ! $push->status->isUnderWay()) {
                 return null;
             }
-            if ($push->lease_until !== null && $push->lease_until > new \DateTimeImmutable()) {
-                return max(1, $push->lease_until->getTimestamp() - time());
+            $heldFor = $push->getAttribute('held_for');
+            if (is_int($heldFor) && $heldFor > 0) {
+                return $heldFor;
             }
             $this->extendLease($push);
 
@@ -274,7 +277,7 @@ final readonly class PushRunner
     private function extendLease(Push $push): void
     {
         Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)
-            ->update(['lease_until' => new \DateTimeImmutable('+' . self::LEASE_SECONDS . ' seconds')]);
+            ->update(['lease_until' => $this->db->raw("clock_timestamp() + interval '" . self::LEASE_SECONDS . " seconds'")]);
     }
 
     private function releaseLease(Push $push): null

@@ -30,6 +30,8 @@ final readonly class TakingOn
     /** Names this use of a template at a customer, and with it the ids of what it makes. */
     public const APPLICATION = 'taking-on';
 
+    private const KEY_CONSTRAINT = '"tenants_key_key"';
+
     private const NAME_TAKEN = 'another customer has this name; add the town or the street';
 
     public function __construct(
@@ -107,7 +109,11 @@ final readonly class TakingOn
         $tenantId = (string) Str::uuid();
         try {
             return $this->scope->newTenant($technicianId, $tenantId, fn (): TenantRow => $this->enter($technicianId, $version->id, $answers->kept($given), $this->expand($template, $answers, $tenantId), $tenantId));
-        } catch (UniqueConstraintViolationException) {
+        } catch (UniqueConstraintViolationException $fault) {
+            // Any other double is a fault of ours, and no name of theirs.
+            if (! str_contains($fault->getMessage(), self::KEY_CONSTRAINT)) {
+                throw $fault;
+            }
             throw new UnusableAnswers(['name' => self::NAME_TAKEN]);
         } catch (NumberNotFree $fault) {
             throw new UnusableAnswers([$answers->placeOf($fault->number) ?? 'template' => $fault->getMessage()]);

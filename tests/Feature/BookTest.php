@@ -243,6 +243,28 @@ final class BookTest extends FeatureTestCase
         });
     }
 
+    /** A name is typed, or several are pasted: keys, extensions and the rest are the server's, each as those before it stand. */
+    public function test_objects_are_made_of_their_names(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $make = fn (array ...$objects): \Illuminate\Testing\TestResponse => $this->postJson("/api/customers/{$customer}/draft/objects", ['objects' => $objects]);
+        $user = static fn (string $name): array => ['kind' => 'user', 'name' => $name];
+
+        $answer = $make($user('Joss Arden'), $user('Joss Arden'), ['kind' => 'mailbox', 'name' => 'Desk', 'fields' => ['enabled' => false]])->assertOk();
+
+        self::assertSame(['user:joss-arden', 'user:joss-arden-2', 'mailbox:desk'], $answer->json('made'));
+        $objects = array_column($answer->json('objects'), null, 'ref');
+        $highest = (int) $objects['user:ines-marsh']['extension'];
+        self::assertSame([(string) ($highest + 1), (string) ($highest + 2)], [$objects['user:joss-arden']['extension'], $objects['user:joss-arden-2']['extension']]);
+        self::assertSame(['site:office', false], [$objects['user:joss-arden']['fields']['site'], $objects['mailbox:desk']['fields']['enabled']]);
+        $this->enter($customer)->assertCreated();
+
+        $make(['kind' => 'number', 'name' => '+19025550199'])->assertStatus(422);
+        $make(['kind' => 'user', 'name' => '   '])->assertStatus(422);
+        $make($user('Cleo'), ['kind' => 'mailbox', 'name' => 'Hall', 'fields' => ['shoeSize' => 40]])->assertStatus(422);
+        self::assertSame([], $this->getJson("/api/customers/{$customer}/desk")->json('draft.changes'), 'all of them or none');
+    }
+
     public function test_the_history_of_one_object_is_who_when_and_why_of_it_alone(): void
     {
         $customer = $this->takeOn()['key'];

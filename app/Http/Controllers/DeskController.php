@@ -25,9 +25,11 @@ use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\FieldPath;
@@ -38,6 +40,9 @@ use Jaunty\Core\Templates\SlotType;
 /** One customer's book with the technician's pending edits: seen, edited, dropped, entered. */
 final class DeskController extends Controller
 {
+    /** A number comes from stock, a customer is taken on, and a promise is a call. */
+    private const NOT_BY_NAME = ['tenant', 'number', 'promise'];
+
     private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
 
     public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books, private readonly Margins $margins, private readonly Clock $clock)
@@ -73,6 +78,26 @@ final class DeskController extends Controller
                 return $this->desk($tenant, $view) + ['margin' => MarginResource::of($this->margins->of($tenant, $view))];
             },
         ));
+    }
+
+    /** New objects of which somebody typed the name: key, extension and the rest come from here. */
+    public function make(Request $request, string $customer): JsonResponse
+    {
+        $technician = $this->technician($request);
+        $kinds = array_map(static fn (Kind $kind): string => $kind->value, array_diff_key(array_column(Kind::cases(), null, 'value'), array_flip(self::NOT_BY_NAME)));
+        /** @var array{objects: list<array{kind: string, name: string, fields?: array<string, mixed>}>} $given */
+        $given = $request->validate([
+            'objects' => ['required', 'array', 'list', 'min:1', 'max:1000'],
+            'objects.*.kind' => ['required', 'string', Rule::in($kinds)],
+            'objects.*.name' => ['required', 'string', 'max:200'],
+            'objects.*.fields' => ['array'],
+        ]);
+
+        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given): array {
+            [$view, $made] = $this->drafts->make($tenant, $technician->id, array_map(static fn (array $object): array => [Kind::from($object['kind']), trim($object['name']), $object['fields'] ?? []], array_values($given['objects'])));
+
+            return $this->desk($tenant, $view) + ['margin' => MarginResource::of($this->margins->of($tenant, $view)), 'made' => array_map(strval(...), $made)];
+        }));
     }
 
     /** What callers will notice once the pending edits stand on the switch, against the book as it is. */

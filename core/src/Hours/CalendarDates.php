@@ -50,11 +50,6 @@ final class CalendarDates
         return new self($owners);
     }
 
-    public function ownerOf(int $day): ?string
-    {
-        return $this->owners[$day] ?? null;
-    }
-
     /** @return array<int, string> item by day, ascending */
     public function all(): array
     {

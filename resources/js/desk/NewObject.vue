@@ -1,26 +1,21 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { BookObject } from '@/api'
 import { kindsInWords } from '@/shared'
-import { useDesk } from './desk'
-import { creation } from './making'
+import { useDesk, type NewObject } from './desk'
 import PeopleSheet from './PeopleSheet.vue'
 
 /** The empty line under a list: a name typed there, or several pasted, makes objects of the kind. */
-const props = defineProps<{ kind: BookObject['kind'] }>()
+const props = defineProps<{ kind: NewObject['kind'] }>()
 const emit = defineEmits<{ made: [ref: string] }>()
 
 const desk = useDesk()
 const name = ref('')
 
 async function make(names: string[]): Promise<void> {
-  for (const each of names) {
-    const edit = creation(props.kind, each, desk)
-    await desk.edit([{ ...edit }])
-    if (desk.notice.value?.isFault === true) return
-    emit('made', edit.object)
-  }
-  name.value = ''
+  const { kind } = props
+  const made = await desk.make(names.map((each) => ({ kind, name: each })))
+  made.forEach((ref) => { emit('made', ref) })
+  if (made.length > 0) name.value = ''
 }
 
 /** A list of people, in as many columns as somebody had: read whole, and shown before it is taken. */

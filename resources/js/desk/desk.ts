@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, nextTick, onScopeDispose, provide, reactive, ref, watch, type InjectionKey } from 'vue'
-import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
+import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Kind, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
 import type { Edit } from './edits'
@@ -17,6 +17,13 @@ export type { Edit } from './edits'
 export interface CellFault {
   typed: string
   detail: string
+}
+
+/** An object that is to be: its name, and what else is known of it. */
+export interface NewObject {
+  kind: Exclude<Kind, 'tenant' | 'number' | 'promise'>
+  name: string
+  fields?: Record<string, unknown>
 }
 
 export interface Notice {
@@ -145,6 +152,20 @@ function createDesk(customer: string) {
     } catch (error) {
       if (isAway(error)) wait(edits, error)
       else if (!place(error, edits)) complain(error)
+    }
+  }
+
+  /** New objects by their names, all or none. Returns what they are called in the book; what could not be made is told. */
+  async function make(objects: NewObject[]): Promise<string[]> {
+    try {
+      const { made, ...desk } = await take(client.POST('/customers/{customer}/draft/objects', { params, body: { objects } }))
+      await deskIs(desk)
+      taken.push([...made].reverse().map((object) => ({ op: 'delete' as const, object, path: '', value: null })))
+      notice.value = undefined
+      return made
+    } catch (error) {
+      complain(error)
+      return []
     }
   }
 
@@ -360,7 +381,7 @@ function createDesk(customer: string) {
 
   return {
     customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, notPushed, changedThere, underWay, faults, notice, busy,
-    zone, edit, takeBack, refresh, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
+    zone, edit, make, takeBack, refresh, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
   }
 }
 

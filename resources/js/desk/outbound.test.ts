@@ -2,7 +2,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import { close, Refused, settle } from '@/testing'
 import OutboundChapter from './chapters/OutboundChapter.vue'
-import { object, openPart, sent } from './testing'
+import { object, OBJECTS, openPart } from './testing'
 
 const TENANT = object('tenant:inlet', { name: 'Inlet' })
 const INES = object('user:ines', { display: 'Ines Marsh', extension: '201' })
@@ -100,7 +100,7 @@ it('dials a sample, and marks a mistake that goes out', async () => {
 })
 
 it('makes a route of what was ticked, the prefix stripped, and keeps help apart', async () => {
-  const { server } = await chapter({ 'POST /customers/inlet/draft/edits': { key: 'inlet', revision: 3, objects: BOOK, draft: { changes: [], clashes: [] } } })
+  const { server } = await chapter({ [OBJECTS]: { key: 'inlet', revision: 3, objects: BOOK, draft: { changes: [], clashes: [] }, margin: { findings: [], waived: [], strip: null }, made: ['route:long-distance'] } })
   await press('Another route')
   await page.get('[aria-label="Name of the route"]').setValue('Long distance')
   const tick = page.findAll('.choices input')
@@ -113,12 +113,12 @@ it('makes a route of what was ticked, the prefix stripped, and keeps help apart'
   await page.get('form.builder').trigger('submit')
   await settle()
 
-  expect(sent(server)).toEqual([{ op: 'create', object: 'route:long-distance', value: { name: 'Long distance', digits: '9[2-9]xxxxxxxxx|91[2-9]xxxxxxxxx', strip: 1, class: 'national', emergency: false, position: 10, trunks: ['trunk:main'] } }])
+  expect(server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({ objects: [{ kind: 'route', name: 'Long distance', fields: { name: 'Long distance', digits: '9[2-9]xxxxxxxxx|91[2-9]xxxxxxxxx', strip: 1, class: 'national', emergency: false, position: 10, trunks: ['trunk:main'] } }] })
 })
 
 it('copies a trunk with all its settings under another name', async () => {
-  const { server } = await chapter({ 'POST /customers/inlet/draft/edits': { key: 'inlet', revision: 3, objects: BOOK, draft: { changes: [], clashes: [] } } }, 'trunk:main')
+  const { server } = await chapter({ [OBJECTS]: { key: 'inlet', revision: 3, objects: BOOK, draft: { changes: [], clashes: [] }, margin: { findings: [], waived: [], strip: null }, made: ['trunk:main-trunk-copy'] } }, 'trunk:main')
   await press('Copy Main trunk')
 
-  expect(sent(server)).toEqual([{ op: 'create', object: 'trunk:main-trunk-copy', value: { ...MAIN.fields, name: 'Main trunk copy' } }])
+  expect(server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({ objects: [{ kind: 'trunk', name: 'Main trunk copy', fields: { ...MAIN.fields, name: 'Main trunk copy' } }] })
 })

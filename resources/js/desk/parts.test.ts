@@ -14,11 +14,10 @@ import WeekPainter from './drawings/WeekPainter.vue'
 import FieldList from './FieldList.vue'
 import { fieldsOf, type Field } from './catalogue'
 import InlineField from './InlineField.vue'
-import { keyFor, nextExtension } from './making'
 import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import SheetGrid from './SheetGrid.vue'
-import { EDITS, object, openPart, sent } from './testing'
+import { EDITS, object, OBJECTS, openPart, sent } from './testing'
 import { sidesOf, withSide } from './treatments'
 
 const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
@@ -308,19 +307,29 @@ describe('every field', () => {
 })
 
 describe('making objects', () => {
-  it('finds a key and an extension that are free', () => {
-    expect(keyFor('Ines Marsh', 'user', [object('user:ines-marsh'), object('user:ines-marsh-2')])).toBe('ines-marsh-3')
-    expect(keyFor('Quay—Énd', 'site', [])).toBe('quay-end')
-    expect(nextExtension('user', [INES, JOSS, object('group:x', { extension: '203' })])).toBe('204')
-  })
+  const MADE = { key: 'inlet', revision: 3, objects: [INES], draft: { changes: [], clashes: [] }, margin: { findings: [], waived: [], strip: null }, made: ['user:petra-lunn'] }
 
-  it('makes one of a name typed under the list', async () => {
-    const opened = await openPart(NewObject, [INES], { [EDITS]: { key: 'inlet', revision: 3, objects: [INES], draft: { changes: [], clashes: [] } } }, { props: { kind: 'user' } })
+  it('makes one of a name typed under the list, and takes it back', async () => {
+    const opened = await openPart(NewObject, [INES], { [OBJECTS]: MADE, [EDITS]: { ...MADE, made: undefined } }, { props: { kind: 'user' } })
     page = opened.page
     await page.get('input').setValue('Petra Lunn')
     await page.get('form').trigger('submit')
     await settle()
-    expect(sent(opened.server)).toEqual([{ op: 'create', object: 'user:petra-lunn', value: { name: { first: 'Petra', last: 'Lunn' }, extension: '202', site: null, legs: [{ item: 'desk', kind: 'desk' }] } }])
+    expect(opened.server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({ objects: [{ kind: 'user', name: 'Petra Lunn' }] })
+    expect(page.get('input').element.value).toBe('')
+
+    await opened.state.takeBack()
+    expect(sent(opened.server)).toEqual([{ op: 'delete', object: 'user:petra-lunn', value: null }])
+  })
+
+  it('keeps the name where nothing could be made of it', async () => {
+    const opened = await openPart(NewObject, [INES], { [OBJECTS]: new Refused(422, { detail: 'This name cannot be kept.' }) }, { props: { kind: 'user' } })
+    page = opened.page
+    await page.get('input').setValue('Petra Lunn')
+    await page.get('form').trigger('submit')
+    await settle()
+    expect(page.get('input').element.value).toBe('Petra Lunn')
+    expect(opened.state.notice.value).toMatchObject({ text: 'This name cannot be kept.', isFault: true })
   })
 })
 

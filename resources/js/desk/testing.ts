@@ -9,6 +9,7 @@ export { bookObject as object } from '@/testing'
 import { provideDesk, type DeskState } from './desk'
 
 export const EDITS = 'POST /customers/inlet/draft/edits'
+export const OBJECTS = 'POST /customers/inlet/draft/objects'
 export const ZONE = 'America/Halifax'
 export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
 

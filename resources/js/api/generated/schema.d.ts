@@ -1974,6 +1974,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/draft/objects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make objects by their names; key, extension and what else they begin with are the server's to give. All of them or none */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        objects: {
+                            /** @enum {string} */
+                            kind: "site" | "user" | "group" | "chain" | "attendant" | "menu" | "schedule" | "calendar" | "mailbox" | "announcement" | "prompt" | "line" | "trunk" | "route" | "team" | "contact";
+                            name: string;
+                            /** @description known beyond the name */
+                            fields?: {
+                                [key: string]: unknown;
+                            };
+                        }[];
+                    };
+                };
+            };
+            responses: {
+                200: components["responses"]["Made"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/draft": {
         parameters: {
             query?: never;
@@ -6886,6 +6937,22 @@ export interface components {
             };
             content: {
                 "application/json": components["schemas"]["Session"];
+            };
+        };
+        /** @description The desk with them, and what each is called in the book */
+        Made: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/json": {
+                    key: string;
+                    revision: number;
+                    objects: components["schemas"]["BookObject"][];
+                    draft: components["schemas"]["Draft"];
+                    margin: components["schemas"]["Margin"];
+                    made: string[];
+                };
             };
         };
         /** @description The desk */

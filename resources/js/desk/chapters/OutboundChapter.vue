@@ -2,13 +2,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import { client, take, type BookObject, type RouteClaims } from '@/api'
+import { client, take, type ObjectOf, type RouteClaims } from '@/api'
 import { EmptyState, ErrorState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import { typeAt } from '../catalogue'
 import { useCallRecords } from '../callRecords'
-import { keyFor } from '../making'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../SheetGrid.vue'
@@ -17,7 +16,7 @@ import DigitBuilder from './DigitBuilder.vue'
 import SampleTable from './SampleTable.vue'
 
 /** Trunks, routes in the order they are tried, what each lets through, and what becomes of dialled digits. */
-const { customer, edit, names } = useDesk()
+const { customer, edit, make, names } = useDesk()
 const { selected: pointed, select } = useSelected('trunk', 'route')
 const address = useRoute()
 const digits = ref('')
@@ -73,19 +72,18 @@ function remarks(each: RouteClaims): string[] {
   ]
 }
 
-function copyTrunk(trunk: BookObject): void {
+async function copyTrunk(trunk: ObjectOf<'trunk'>): Promise<void> {
   const name = `${trunk.label} copy`
-  const key = keyFor(name, 'trunk', names.value.objects)
-  void edit([{ op: 'create', object: `trunk:${key}`, path: '', value: { ...trunk.fields, name } }]).then(() => { select(`trunk:${key}`) })
+  const [ref] = await make([{ kind: 'trunk', name, fields: { ...trunk.fields, name } }])
+  if (ref !== undefined) select(ref)
 }
 
-function make(made: { name: string; digits: string; strip: number; class: string; emergency: boolean }): void {
-  const key = keyFor(made.name, 'route', names.value.objects)
+async function makeRoute(route: { name: string; digits: string; strip: number; class: string; emergency: boolean }): Promise<void> {
   const last = Math.max(0, ...routes.value.map((each) => each.fields.position))
-  void edit([{ op: 'create', object: `route:${key}`, path: '', value: { ...made, position: last + 1, trunks: trunks.value.slice(0, 1).map((each) => each.ref) } }]).then(() => {
-    isMaking.value = false
-    select(`route:${key}`)
-  })
+  const [ref] = await make([{ kind: 'route', name: route.name, fields: { ...route, position: last + 1, trunks: trunks.value.slice(0, 1).map((each) => each.ref) } }])
+  if (ref === undefined) return
+  isMaking.value = false
+  select(ref)
 }
 
 function setDigits(made: { digits: string; strip: number; class: string }): void {
@@ -111,7 +109,7 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
       </template>
     </SheetGrid>
     <p class="acts"><button v-if="!isMaking" type="button" class="quiet-button" @click="isMaking = true">Another route</button></p>
-    <DigitBuilder v-if="isMaking" named @made="make" @left="isMaking = false" />
+    <DigitBuilder v-if="isMaking" named @made="makeRoute" @left="isMaking = false" />
     <details v-else-if="route !== undefined" :key="route.ref" class="builder"><summary>Say the digits of {{ route.label }} in plain words</summary><DigitBuilder @made="setDigits" /></details>
     <SampleTable v-if="outbound.data.value !== undefined" :samples="outbound.data.value.samples" @dial="digits = $event" />
     <h2>Trunks</h2>

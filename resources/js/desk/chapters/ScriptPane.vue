@@ -3,13 +3,12 @@ import { computed } from 'vue'
 import type { BookObject } from '@/api'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
-import { keyFor } from '../making'
 import { asText, valueAt } from '../values'
 
 /** What callers hear in a menu: its script, what of it speaks of keys that are not set, and a script written from the keys. */
 const props = defineProps<{ holder: BookObject; path: string; keys: { key: string; words: string }[]; written: string; seconds: number }>()
 
-const { names, edit } = useDesk()
+const { names, edit, make } = useDesk()
 
 const prompt = computed(() => names.value.as('prompt', asText(valueAt(props.holder.fields, props.path) ?? '')))
 const script = computed(() => prompt.value?.fields.script ?? '')
@@ -29,15 +28,14 @@ const pieces = computed(() => {
   return [...all, { text: rest, wrong: false }]
 })
 
-function write(): void {
+async function write(): Promise<void> {
   const text = props.written
   if (prompt.value !== undefined) {
-    void edit([{ object: prompt.value.ref, path: 'script', value: text }])
+    await edit([{ object: prompt.value.ref, path: 'script', value: text }])
     return
   }
-  const name = `${props.holder.label} prompt`
-  const ref = `prompt:${keyFor(name, 'prompt', names.value.objects)}`
-  void edit([{ op: 'create', object: ref, path: '', value: { name, script: text } }, { object: props.holder.ref, path: props.path, value: ref }])
+  const [ref] = await make([{ kind: 'prompt', name: `${props.holder.label} prompt`, fields: { script: text } }])
+  if (ref !== undefined) await edit([{ object: props.holder.ref, path: props.path, value: ref }])
 }
 </script>
 

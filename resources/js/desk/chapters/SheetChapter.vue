@@ -23,13 +23,14 @@ const lines = computed(() => all.value.filter((object) => object.kind === kind))
 /** Kinds of the chapter that are no lines of its sheet. */
 const others = computed(() => all.value.filter((object) => object.kind !== kind && columnsOf(object.kind).length === 0))
 /** Numbers come from stock; a customer is taken on. */
-const mayMake = computed(() => kind !== 'number' && kind !== 'tenant')
+const made = kind === 'number' || kind === 'tenant' || kind === 'promise' ? undefined : kind
+const mayMake = computed(() => made !== undefined)
 </script>
 
 <template>
   <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{ mayMake ? 'Type a name below, or paste a list of names.' : 'The template this customer was taken on from makes none.' }}</EmptyState>
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
-  <NewObject v-if="mayMake" :kind @made="select" />
+  <NewObject v-if="made !== undefined" :kind="made" @made="select" />
   <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="names.all('mailbox')" :zone />
   <p v-if="others.length > 0" class="others soft">
     Also here:
