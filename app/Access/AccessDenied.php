@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\Ability;
+
 /** The technician may see this customer, but not do this. A customer they may not see is not found instead. */
 final class AccessDenied extends \RuntimeException
 {

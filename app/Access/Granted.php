@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\Ability;
 use App\Models\TenantRow;
 
 /** What somebody is to be let do: for which customer, how far, for what and until when. */

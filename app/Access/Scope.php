@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Models\Ability;
 use App\Models\Grant;
 use App\Models\TenantRow;
 use App\Time\Clock;

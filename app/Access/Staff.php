@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Activity\ActivityLog;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Technician;
-use App\Security\ActivityLog;
+use App\Security\InvitationClosed;
 use App\Security\SignedIn;
 use App\Time\Clock;
 use Illuminate\Contracts\Mail\Mailer;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
-use App\Drift\CannotWaive;
+use App\Activity\ActivityLog;
+use App\Book\CannotWaive;
 use App\Models\FindingWaiver;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;

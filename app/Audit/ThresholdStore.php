@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Audit;
 
+use App\Activity\ActivityLog;
 use App\Models\TenantThreshold;
 use App\Models\ThresholdRow;
-use App\Security\ActivityLog;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Audit\Thresholds;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Book;
 
+use App\Activity\ActivityLog;
 use App\Models\Revision;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Database\QueryException;
@@ -30,7 +30,7 @@ final readonly class RevisionWriter
     public function __construct(
         private BookRepository $books,
         private ObjectProjection $projection,
-        private SummaryKeeper $summaries,
+        private AfterRevision $after,
         private ConnectionInterface $db,
         private ActivityLog $log,
         private Clock $clock,
@@ -102,7 +102,7 @@ final readonly class RevisionWriter
             'operations' => json_encode($changes->toArray(), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
             'entered_at' => $this->clock->now(),
         ]);
-        $this->summaries->bookChanged($tenant->id, $book);
+        $this->after->bookChanged($tenant->id, $book);
         $this->log->noteOf($tenant->id, $technicianId, 'revision entered', ['revision' => $no, 'source' => $source->value]);
 
         return Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->with('technician')->firstOrFail();

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\CallRecords;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
+use App\Models\Ability;
 use App\Models\CallRow;
 use App\Models\TenantRow;
-use App\Push\BindingStore;
 use App\Support\Parts;
+use App\Switching\BindingStore;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;
 use App\Time\Clock;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Audit\AuditReason;
-use App\Audit\AuditRuns;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
+use App\Fleet\AuditRuns;
+use App\Models\Ability;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 
 /** Audits customers: as a batch for the workers, or here and now. */
 final class AuditCustomers extends CustomerCommand

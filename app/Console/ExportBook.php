@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
+use App\Models\Ability;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use Jaunty\Core\Book\BookFormat;

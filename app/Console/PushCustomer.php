@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Models\Ability;
 use App\Models\Push;
+use App\Models\PushStatus;
 use App\Models\PushStep;
+use App\Models\StepStatus;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
-use App\Push\PushStatus;
 use App\Push\PushUnderWay;
-use App\Push\StepStatus;
 use Illuminate\Support\Sleep;
 
 /** Pushes a customer's book and works through it here, whether a worker runs or not. */

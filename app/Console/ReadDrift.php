@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
 use App\Drift\Comparer;
 use App\Drift\Comparison;
 use App\Drift\LiveReader;
+use App\Models\Ability;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Switching\SwitchTrouble;

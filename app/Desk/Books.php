@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
 use App\Book\DraftDesk;
+use App\Models\Ability;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Drift;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
+use App\Models\Ability;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
-use App\Push\BindingStore;
+use App\Roster\SummaryKeeper;
 use App\Switching\Bindings;
+use App\Switching\BindingStore;
 use App\Switching\LiveEdit;
 use App\Switching\Reading;
 use App\Switching\SwitchConnector;

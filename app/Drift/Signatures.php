@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Drift;
 
+use App\Activity\ActivityLog;
 use App\Book\BookRepository;
 use App\Models\SignedBook;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;

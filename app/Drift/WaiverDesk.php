@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace App\Drift;
 
+use App\Activity\ActivityLog;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
+use App\Book\CannotWaive;
 use App\Models\DriftWaiver;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
+use App\Roster\SummaryKeeper;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\BookFormat;

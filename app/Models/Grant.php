@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Access\Ability;
-
 /**
  * @property string $id
  * @property string $technician_id

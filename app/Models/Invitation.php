@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Access\Ability;
-
 /**
  * Asks somebody who is not of the staff yet to join; the grant is theirs once they do.
  *

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Stock\PortState;
-
 /**
  * A port as last read from the carrier.
  *

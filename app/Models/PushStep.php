@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Push\StepStatus;
 use Jaunty\Core\Provisioning\StepKind;
 
 /**

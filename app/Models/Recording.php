@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Prompts\Origin;
-
 /**
  * One version of what a prompt sounds like.
  *

@@ -6,6 +6,7 @@ namespace App\Prompts;
 
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
+use App\Models\Origin;
 use App\Models\Recording;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Access\Scope;
+use App\Book\AfterRevision;
 use App\Http\Middleware\SignInByToken;
 use App\Models\Technician;
 use App\Post\PostTrayTransport;
 use App\Prompts\SpeechStudio;
+use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
 use App\Security\SignedIn;
 use App\Stock\CarrierDesk;
@@ -48,6 +50,7 @@ final class RosterServiceProvider extends ServiceProvider
             return is_string($fixed) && $fixed !== '' ? new FixedClock($fixed) : new SystemClock();
         });
         $this->app->scoped(Scope::class);
+        $this->app->bind(AfterRevision::class, SummaryKeeper::class);
         $this->app->when(SecretKeeper::class)->needs('$applicationKey')->giveConfig('app.key');
         $this->app->when(SignedIn::class)->needs('$minutes')->giveConfig('session.lifetime');
         $this->app->bind(StatefulGuard::class, static function (Application $app): StatefulGuard {

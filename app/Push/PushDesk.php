@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Push;
 
-use App\Jobs\CarryOnPush;
+use App\Activity\ActivityLog;
 use App\Models\Push;
+use App\Models\PushStatus;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use App\Time\Clock;
 use Illuminate\Support\Str;
 

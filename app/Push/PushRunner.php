@@ -4,19 +4,22 @@ declare(strict_types=1);
 
 namespace App\Push;
 
-use App\Access\Ability;
 use App\Access\AccessDenied;
 use App\Access\CustomerNotFound;
 use App\Access\Scope;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
 use App\Drift\Comparer;
 use App\Drift\LiveReader;
+use App\Models\Ability;
 use App\Models\Push;
+use App\Models\PushStatus;
 use App\Models\PushStep;
+use App\Models\StepStatus;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
 use App\Switching\Bindings;
+use App\Switching\BindingStore;
 use App\Switching\Bound;
 use App\Switching\SwitchConnector;
 use App\Switching\SwitchTrouble;

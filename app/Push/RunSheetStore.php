@@ -7,6 +7,7 @@ namespace App\Push;
 use App\Models\Binding;
 use App\Models\Push;
 use App\Models\PushStep;
+use App\Models\StepStatus;
 use App\Support\Parts;
 use App\Switching\Bindings;
 use App\Switching\Bound;

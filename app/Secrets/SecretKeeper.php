@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Secrets;
 
+use App\Activity\ActivityLog;
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
 use App\Models\Secret;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use App\Support\Parts;
 use App\Time\Clock;
 use Illuminate\Encryption\Encrypter;

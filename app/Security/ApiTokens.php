@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Security;
 
-use App\Access\Ability;
+use App\Models\Ability;
 use App\Models\ApiToken;
 use App\Models\Technician;
 use App\Time\Clock;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Security;
 
-use App\Access\InvitationClosed;
+use App\Activity\ActivityLog;
 use App\Models\Technician;
 use App\Time\Clock;
 use Illuminate\Cache\RateLimiter;

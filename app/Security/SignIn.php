@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Security;
 
+use App\Activity\ActivityLog;
 use App\Models\Technician;
 use Illuminate\Cache\RateLimiter;
 use Illuminate\Contracts\Hashing\Hasher;

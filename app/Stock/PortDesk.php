@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
+use App\Models\Ability;
 use App\Models\PortRow;
 use App\Models\TenantRow;
 use App\Time\Clock;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
+use App\Models\PortState;
+
 /** A port as the carrier holds it. */
 final readonly class PortOrder
 {

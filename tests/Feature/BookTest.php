@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
 use App\Book\BookRepository;
+use App\Models\Ability;
 use App\Models\TenantRow;
 use Illuminate\Support\Facades\DB;
 use Jaunty\Core\Book\BookFormat;

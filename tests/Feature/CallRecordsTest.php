@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
+use App\Models\Ability;
 use Illuminate\Support\Facades\DB;
 
 /** Calls that the practice switch wrote down, read once each, in the book's words. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Models\Ability;
 use App\Models\Technician;
 use App\Push\PushRunner;
 use App\TakingOn\Templates;

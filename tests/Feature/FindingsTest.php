@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
+use App\Models\Ability;
 use App\Models\Technician;
 use App\Time\Clock;
 use App\Time\FixedClock;

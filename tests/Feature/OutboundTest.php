@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
+use App\Models\Ability;
 
 /** Dialling over HTTP, on the edited book: what goes out, what is claimed of routes, and what a change does to both. */
 final class OutboundTest extends FeatureTestCase

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
+use App\Models\Ability;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Testing\TestResponse;
 use Jaunty\Core\Prompts\SoundFormat;

@@ -173,7 +173,7 @@ final class PushTest extends FeatureTestCase
             self::assertSame('killed', $killed->getMessage());
         }
         $this->wire->interfere = null;
-        $this->scope()->tenant($this->lead->id, $customer['key'], \App\Access\Ability::Push, static fn (): int => DB::table('pushes')->update(['lease_until' => new \DateTimeImmutable('-1 second')]));
+        $this->scope()->tenant($this->lead->id, $customer['key'], \App\Models\Ability::Push, static fn (): int => DB::table('pushes')->update(['lease_until' => new \DateTimeImmutable('-1 second')]));
 
         $this->work($customer['key'], $push);
 

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Access\Ability;
 use App\Book\BookRepository;
+use App\Models\Ability;
 use App\Models\TenantRow;
-use App\Push\BindingStore;
+use App\Switching\BindingStore;
 use App\Switching\SwitchConnector;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;

@@ -54,7 +54,7 @@ final class ReadingsTest extends FeatureTestCase
         self::assertTrue($mine($this->getJson('/api/findings')->assertOk()->json('findings'))[$this->customer]);
 
         // On its last day it holds, and on the next it has lapsed.
-        $standing = fn (string $day): int => $this->scope()->tenant($this->lead->id, $this->customer, \App\Access\Ability::Read, fn (\App\Models\TenantRow $tenant): int => count(
+        $standing = fn (string $day): int => $this->scope()->tenant($this->lead->id, $this->customer, \App\Models\Ability::Read, fn (\App\Models\TenantRow $tenant): int => count(
             (new \App\Audit\FindingWaivers(new \App\Time\FixedClock("{$day}T12:00:00-04:00")))->sift($tenant->id, $tenant->zone, \Jaunty\Core\Audit\Auditor::of($this->app->make(\App\Book\BookRepository::class)->head($tenant->id), 1_796_234_700))->waived,
         ));
         self::assertSame([1, 0], [$standing('2026-12-24'), $standing('2026-12-25')]);
@@ -91,7 +91,7 @@ final class ReadingsTest extends FeatureTestCase
     public function test_a_line_of_yesterday_is_summed_up_anew(): void
     {
         $tenant = $this->tenantId($this->customer);
-        $this->scope()->tenant($this->lead->id, $this->customer, \App\Access\Ability::Edit, static fn () => TenantSummary::query()->where('tenant_id', $tenant)->update(['summed_up_on' => '2026-11-30', 'strip' => null]));
+        $this->scope()->tenant($this->lead->id, $this->customer, \App\Models\Ability::Edit, static fn () => TenantSummary::query()->where('tenant_id', $tenant)->update(['summed_up_on' => '2026-11-30', 'strip' => null]));
         self::assertNull($this->line()['strip']);
 
         $this->workThroughQueue();

@@ -64,7 +64,7 @@ final class StockTest extends FeatureTestCase
         $customer = $this->takeOn();
         self::assertNotContains($customer['number'], array_column($this->getJson('/api/stock')->json('numbers'), 'number'));
 
-        $this->scope()->tenant($this->lead->id, $customer['key'], \App\Access\Ability::Edit, function (\App\Models\TenantRow $tenant) use ($customer): void {
+        $this->scope()->tenant($this->lead->id, $customer['key'], \App\Models\Ability::Edit, function (\App\Models\TenantRow $tenant) use ($customer): void {
             $book = $this->app->make(\App\Book\BookRepository::class)->head($tenant->id);
             $number = $book->find(\Jaunty\Core\Book\Reference::parse("number:{$customer['number']}"));
             self::assertNotNull($number);

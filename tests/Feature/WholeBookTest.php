@@ -35,7 +35,7 @@ final class WholeBookTest extends FeatureTestCase
         $this->edit($customer, [['object' => 'user:bo', 'path' => 'extension', 'value' => '2009'], ['object' => 'chain:nights', 'path' => 'places/b/to', 'value' => 'user:ana']])->assertOk();
         $this->enter($customer)->assertCreated();
 
-        $this->scope()->tenant($this->lead->id, $customer, \App\Access\Ability::Read, function (TenantRow $tenant): void {
+        $this->scope()->tenant($this->lead->id, $customer, \App\Models\Ability::Read, function (TenantRow $tenant): void {
             DB::enableQueryLog();
             $book = $this->app->make(BookRepository::class)->head($tenant->id);
             self::assertCount(1, DB::getQueryLog(), 'a book is loaded in one query');
@@ -152,7 +152,7 @@ final class WholeBookTest extends FeatureTestCase
     {
         [$customer] = $this->import();
         $second = $this->technician();
-        $this->grant($second, null, \App\Access\Ability::Edit);
+        $this->grant($second, null, \App\Models\Ability::Edit);
         $fields = [['user:ana', 'display'], ['user:bo', 'display'], ['group:desk', 'ringsEach'], ['group:desk', 'prefix'], ['mailbox:shared', 'name'], ['attendant:front', 'language'], ['site:quay', 'name'], ['route:far', 'prepend']];
         mt_srand(20_261_126);
         $expected = [];

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
+use App\Activity\ActivityLog;
+use App\Models\Ability;
 use App\Models\ApiToken;
-use App\Security\ActivityLog;
 use App\Security\ApiTokens;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Scope;
 use App\Audit\AuditReason;
-use App\Audit\AuditRuns;
+use App\Fleet\AuditRuns;
 use App\Models\AuditRun;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\CallRecords\CallReader;
 use App\Desk\Books;
+use App\Models\Ability;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Audit\Margins;
 use App\Book\BookRepository;
 use App\Book\DraftDesk;
@@ -15,11 +15,11 @@ use App\Drift\ImpactReport;
 use App\Http\Resources\DraftResource;
 use App\Http\Resources\MarginResource;
 use App\Http\Resources\ObjectResource;
+use App\Models\Ability;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
 use App\Models\TenantRow;
 use App\Secrets\SecretKeeper;
-use App\Security\ActivityLog;
 use App\TakingOn\ApplyingAgain;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;

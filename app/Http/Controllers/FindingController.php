@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Audit\Digest;
 use App\Audit\FindingFixes;
 use App\Audit\FindingReports;
 use App\Audit\FindingTrend;
 use App\Http\Resources\MendedResource;
+use App\Models\Ability;
 use App\Models\FindingRow;
 use App\Models\Technician;
 use App\Models\TenantRow;
-use App\Security\ActivityLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Audit\Audits;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
 use App\Drift\Comparer;
 use App\Drift\DriftReport;
 use App\Drift\ImpactReport;
@@ -16,9 +14,11 @@ use App\Drift\LiveReader;
 use App\Drift\Signatures;
 use App\Drift\WaiverDesk;
 use App\Http\Resources\FindingResource;
+use App\Models\Ability;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
 use App\Push\RunSheetStore;
+use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
 use App\Switching\SwitchConnector;
 use App\Time\Clock;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Audit\Audits;
 use App\Audit\FindingWaivers;
 use App\Audit\Margins;
 use App\Book\DraftDesk;
-use App\Book\SummaryKeeper;
 use App\Desk\Books;
 use App\Http\Resources\MarginResource;
+use App\Models\Ability;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

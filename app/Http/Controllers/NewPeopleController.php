@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\DraftDesk;
 use App\Http\Problem\FieldFault;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\SlotResource;
+use App\Models\Ability;
 use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;

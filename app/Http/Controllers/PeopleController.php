@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\AccessDenied;
 use App\Access\CustomerNotFound;
 use App\Access\Granted;
 use App\Access\Scope;
 use App\Access\Staff;
 use App\Http\Resources\PeopleResource;
+use App\Models\Ability;
 use App\Models\Activity;
 use App\Models\Grant;
 use App\Models\Invitation;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
+use App\Models\Ability;
 use App\Models\PortRow;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 use App\Stock\PortDesk;
 use App\Stock\PortRequest;
 use App\Time\Clock;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\DraftDesk;
+use App\Models\Ability;
+use App\Models\Origin;
 use App\Models\Recording;
 use App\Models\Technician;
 use App\Models\TenantRow;
-use App\Prompts\Origin;
 use App\Prompts\Recordings;
 use App\Prompts\SpeechStudio;
 use Illuminate\Http\JsonResponse;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Http\Resources\PushResource;
+use App\Models\Ability;
 use App\Models\Push;
 use App\Models\PushStep;
 use App\Models\TenantRow;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
 use App\Book\BookRepository;
 use App\Book\Undo;
 use App\Http\Resources\DraftResource;
+use App\Models\Ability;
 use App\Models\Revision;
 use App\Models\TenantRow;
 use Illuminate\Http\JsonResponse;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\AccessDenied;
 use App\Access\Scope;
 use App\Audit\AuditReason;
-use App\Audit\AuditRuns;
 use App\Audit\ThresholdStore;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
+use App\Fleet\AuditRuns;
+use App\Models\Ability;
 use App\Models\FindingRow;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Audit\Rule;

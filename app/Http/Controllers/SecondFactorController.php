@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Activity\ActivityLog;
 use App\Models\Technician;
-use App\Security\ActivityLog;
 use App\Security\SecondFactor;
 use App\Security\SignedIn;
 use App\Security\Totp;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Models\Ability;
 use App\Models\TenantRow;
 use App\Secrets\SecretKeeper;
 use Illuminate\Http\JsonResponse;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Security\ActivityLog;
+use App\Activity\ActivityLog;
 use App\Security\SignedIn;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Access\Ability;
 use App\Access\Scope;
+use App\Models\Ability;
 use App\Security\ApiTokens;
 use Closure;
 use Illuminate\Auth\AuthenticationException;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Access;
+namespace App\Security;
 
 /** The code opens nothing: taken, taken back, run out or never sent; which of them is told to nobody. */
 final class InvitationClosed extends \RuntimeException

@@ -2,20 +2,19 @@
 
 declare(strict_types=1);
 
-namespace App\Jobs;
+namespace App\Fleet;
 
-use App\Access\Ability;
 use App\Access\AccessDenied;
 use App\Access\CustomerNotFound;
 use App\Access\Scope;
 use App\Audit\AuditReason;
-use App\Audit\AuditRuns;
 use App\Audit\FindingOrigins;
 use App\Book\BookRepository;
-use App\Book\SummaryKeeper;
 use App\CallRecords\CallReader;
 use App\Drift\LiveReader;
+use App\Models\Ability;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 use App\Stock\CarrierTrouble;
 use App\Stock\PortDesk;
 use App\Switching\SwitchTrouble;

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Book;
+namespace App\Roster;
 
 use App\Audit\Audits;
 use App\Audit\FindingStore;
 use App\Audit\FindingWaivers;
+use App\Book\AfterRevision;
 use App\Models\TenantSummary;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Agenda;
@@ -22,7 +23,7 @@ use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Numbering\E164;
 
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
-final readonly class SummaryKeeper
+final readonly class SummaryKeeper implements AfterRevision
 {
     public function __construct(private Clock $clock, private Audits $audits, private FindingWaivers $waivers, private FindingStore $findings)
     {

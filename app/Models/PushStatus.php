@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Push;
+namespace App\Models;
 
 enum PushStatus: string
 {

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Audit;
+namespace App\Fleet;
 
-use App\Jobs\AuditCustomer;
+use App\Audit\AuditReason;
 use App\Models\AuditedCustomer;
 use App\Models\AuditRun;
 use App\Models\FindingRow;

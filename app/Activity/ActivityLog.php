@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Security;
+namespace App\Activity;
 
 use App\Models\Activity;
 use App\Support\Parts;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stock;
+namespace App\Models;
 
 /** How far a port is at the carrier. */
 enum PortState: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Access;
+namespace App\Models;
 
 /** What a grant lets a technician do for a customer; each includes the ones before it. */
 enum Ability: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Prompts;
+namespace App\Models;
 
 /** Where a recording comes from. */
 enum Origin: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Push;
+namespace App\Models;
 
 /** `Sent` means: the switch was asked and its answer is not known yet. */
 enum StepStatus: string

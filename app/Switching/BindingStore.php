@@ -2,11 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Push;
+namespace App\Switching;
 
 use App\Models\Binding;
-use App\Switching\Bindings;
-use App\Switching\Bound;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
 

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Jobs;
+namespace App\Push;
 
-use App\Push\PushRunner;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;

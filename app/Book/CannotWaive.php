@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Drift;
+namespace App\Book;
 
 /** What cannot be waived, in words for the person who tried. */
 final class CannotWaive extends \DomainException
