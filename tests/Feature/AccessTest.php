@@ -101,6 +101,7 @@ final class AccessTest extends FeatureTestCase
             str_contains($path, '{threshold}') => ['value' => 5],
             str_ends_with($path, '{fingerprint}') => ['assignee' => null, 'due' => null],
             str_ends_with($path, '/findings/fixes') => ['fingerprints' => ['none'], 'enter' => false],
+            str_ends_with($path, '/draft/objects') => ['objects' => [['kind' => 'mailbox', 'name' => 'Desk']]],
             str_ends_with($path, '/edits') => ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]],
             str_ends_with($path, '/findings/waivers') => ['fingerprint' => 'none', 'reason' => 'asked for'],
             str_ends_with($path, '/waivers') => ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'asked for'],

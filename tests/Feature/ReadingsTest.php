@@ -55,7 +55,7 @@ final class ReadingsTest extends FeatureTestCase
 
         // On its last day it holds, and on the next it has lapsed.
         $standing = fn (string $day): int => $this->scope()->tenant($this->lead->id, $this->customer, \App\Models\Ability::Read, fn (\App\Models\TenantRow $tenant): int => count(
-            (new \App\Audit\FindingWaivers(new \App\Time\FixedClock("{$day}T12:00:00-04:00")))->sift($tenant->id, $tenant->zone, \Jaunty\Core\Audit\Auditor::of($this->app->make(\App\Book\BookRepository::class)->head($tenant->id), 1_796_234_700))->waived,
+            (new \App\Audit\FindingWaivers($this->app->make(\App\Activity\ActivityLog::class), new \App\Time\FixedClock("{$day}T12:00:00-04:00")))->sift($tenant->id, $tenant->zone, \Jaunty\Core\Audit\Auditor::of($this->app->make(\App\Book\BookRepository::class)->head($tenant->id), 1_796_234_700))->waived,
         ));
         self::assertSame([1, 0], [$standing('2026-12-24'), $standing('2026-12-25')]);
 

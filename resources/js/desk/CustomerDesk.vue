@@ -1,22 +1,13 @@
 <script setup lang="ts">
-import { computed, type Component } from 'vue'
+import { computed, defineAsyncComponent, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useNeighbours } from '@/roster'
 import { EmptyState, ErrorState, kindsInWords, LoadingLines, minuteOfWeek, PageTop, stageInWords, timeThere, useCommands, useNow, useShortcuts, WeekStrip } from '@/shared'
 import CallLine from './CallLine.vue'
 import { chapterOfKind, CHAPTERS, FIRST } from './chapters'
-import ForwardingChapter from './chapters/ForwardingChapter.vue'
-import GroupsChapter from './chapters/GroupsChapter.vue'
-import HoursChapter from './chapters/HoursChapter.vue'
-import MenusChapter from './chapters/MenusChapter.vue'
-import OutboundChapter from './chapters/OutboundChapter.vue'
-import ProofChapter from './chapters/ProofChapter.vue'
 import SheetChapter from './chapters/SheetChapter.vue'
 import { provideDesk } from './desk'
-import HistoryChapter from './HistoryChapter.vue'
-import IntakeChapter from './IntakeChapter.vue'
 import MarginNotes from './MarginNotes.vue'
-import PushChapter from './PushChapter.vue'
 import NowLine from './NowLine.vue'
 import { asText, valueAt } from './values'
 
@@ -62,8 +53,18 @@ function go(key: string, at?: string): void {
   void router.push({ name: 'desk', params: { customer: props.customer, chapter: key }, query: at === undefined ? {} : { at } })
 }
 
-/** Chapters with a screen of their own; the others are sheets of one kind. */
-const SCREENS: Record<string, Component> = { hours: HoursChapter, groups: GroupsChapter, menus: MenusChapter, forwarding: ForwardingChapter, outbound: OutboundChapter, proof: ProofChapter }
+/** Chapters with a screen of their own, each fetched when it is first opened; the others are sheets of one kind. */
+const SCREENS: Record<string, Component> = {
+  hours: defineAsyncComponent(() => import('./chapters/HoursChapter.vue')),
+  groups: defineAsyncComponent(() => import('./chapters/GroupsChapter.vue')),
+  menus: defineAsyncComponent(() => import('./chapters/MenusChapter.vue')),
+  forwarding: defineAsyncComponent(() => import('./chapters/ForwardingChapter.vue')),
+  outbound: defineAsyncComponent(() => import('./chapters/OutboundChapter.vue')),
+  proof: defineAsyncComponent(() => import('./chapters/ProofChapter.vue')),
+}
+const HistoryChapter = defineAsyncComponent(() => import('./HistoryChapter.vue'))
+const IntakeChapter = defineAsyncComponent(() => import('./IntakeChapter.vue'))
+const PushChapter = defineAsyncComponent(() => import('./PushChapter.vue'))
 const screen = computed(() => SCREENS[chapter.value?.key ?? ''])
 const at = computed(() => (typeof route.query['at'] === 'string' ? route.query['at'] : undefined))
 
