@@ -57,7 +57,7 @@ function toggle(): void {
 </script>
 
 <template>
-  <div v-if="field.sort === 'one'" class="line"><dt>{{ words }}</dt><dd><InlineField :object :path  :label="words" /></dd></div>
+  <div v-if="field.sort === 'one'" class="line"><dt>{{ words }}<span v-if="field.help !== undefined" class="help small">{{ field.help }}</span></dt><dd><InlineField :object :path :label="words" /></dd></div>
   <div v-else-if="field.sort === 'treatment'" class="line">
     <dt>{{ words }}</dt>
     <dd>
@@ -71,7 +71,7 @@ function toggle(): void {
     <dd v-else class="soft">unset</dd>
   </div>
   <div v-else class="group">
-    <dt>{{ words }} <span class="soft">{{ items.length }}</span><button type="button" class="text-button small" @click="add">add one</button></dt>
+    <dt>{{ words }} <span class="soft">{{ items.length }}</span><button type="button" class="text-button small" @click="add">add one</button><span v-if="field.help !== undefined" class="help small">{{ field.help }}</span></dt>
     <dd>
       <div v-for="each in items" :key="each.item" class="item">
         <div class="itemHead"><span class="mono">{{ each.item }}</span><button type="button" class="text-button small" :aria-label="`take out ${asText(each.item)} of ${words}`" @click="remove(each.item)">take out</button></div>
@@ -84,7 +84,7 @@ function toggle(): void {
 <style scoped>
 .line {
   display: grid;
-  grid-template-columns: minmax(120px, 220px) 1fr;
+  grid-template-columns: minmax(120px, 260px) 1fr;
   gap: 4px 16px;
   padding: 3px 0;
   border-bottom: 1px solid var(--rule-soft);
@@ -96,6 +96,11 @@ dt {
 
 dt button {
   margin-left: 10px;
+}
+
+.help {
+  display: block;
+  color: var(--ink-soft);
 }
 
 dd {
