@@ -88,7 +88,7 @@ final readonly class SurroundingsReader
             $told['pushed'],
             $told['readOn'],
             $this->notCarried($book),
-            $told['signed'] === null ? null : self::back($head ?? $this->books->head($tenantId), $told['later']),
+            $told['signed'] === null ? null : BookRepository::before($head ?? $this->books->head($tenantId), ...array_map(static fn (array $later): ChangeSet => ChangeSet::read($later['operations'], version: $later['version']), $told['later'])),
             $newest?->name,
             $applied === null ? 0 : $applied['newest'] - $applied['no'],
             $applied === null || $newest === null ? [] : self::unanswered($newest, $applied['answers']),
@@ -111,16 +111,6 @@ final readonly class SurroundingsReader
 
         /** @var Answers */
         return is_array($told) ? $told : throw new \LogicException("customer {$tenantId} is out of scope");
-    }
-
-    /** @param list<array{version: int, operations: list<mixed>}> $later revisions, the newest first */
-    private static function back(Book $book, array $later): Book
-    {
-        foreach ($later as $revision) {
-            $book = ChangeSet::read($revision['operations'], version: $revision['version'])->inverse()->applyTo($book);
-        }
-
-        return $book;
     }
 
     /** @return list<string> */

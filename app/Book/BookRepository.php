@@ -11,6 +11,7 @@ use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Change\ChangeSet;
 
 /** Gives core whole books: the customer's in scope, now or as it was. */
 final class BookRepository
@@ -37,9 +38,16 @@ final class BookRepository
     /** The book as revision $no left it: the head with every later revision turned round. */
     public function at(string $tenantId, int $no): Book
     {
-        $book = $this->head($tenantId);
-        foreach (Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $no)->orderByDesc('no')->get() as $later) {
-            $book = $later->changes()->inverse()->applyTo($book);
+        $later = Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $no)->orderByDesc('no')->get();
+
+        return self::before($this->head($tenantId), ...$later->map(static fn (Revision $revision): ChangeSet => $revision->changes())->all());
+    }
+
+    /** The book as it was before some changes, the newest first. */
+    public static function before(Book $book, ChangeSet ...$changes): Book
+    {
+        foreach ($changes as $each) {
+            $book = $each->inverse()->applyTo($book);
         }
 
         return $book;

@@ -124,7 +124,7 @@ final class BookFormat
         if ($object instanceof Menu && isset($fields['keys'])) {
             $keys = new \stdClass();
             foreach ($object->keys as $key) {
-                $keys->{$key->key} = ['to' => Links::text($key->to), 'label' => $key->label];
+                $keys->{$key->key} = ['to' => $key->to === null ? null : (string) $key->to, 'label' => $key->label];
             }
             $fields['keys'] = $keys;
         }

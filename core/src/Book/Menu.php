@@ -131,7 +131,7 @@ final readonly class Menu implements BookObject
      */
     public static function writeKeys(mixed $keys): array
     {
-        return array_map(static fn (MenuKey $key): array => ['item' => $key->key, 'to' => Links::text($key->to), 'label' => $key->label], self::each($keys));
+        return array_map(static fn (MenuKey $key): array => ['item' => $key->key, 'to' => $key->to === null ? null : (string) $key->to, 'label' => $key->label], self::each($keys));
     }
 
     /**
@@ -143,7 +143,9 @@ final readonly class Menu implements BookObject
     {
         $links = [];
         foreach (self::each($keys) as $key) {
-            array_push($links, ...Links::destination("{$path}/{$key->key}/to", $key->to));
+            if ($key->to?->object !== null) {
+                $links[] = new Link("{$path}/{$key->key}/to", $key->to->object);
+            }
         }
 
         return $links;

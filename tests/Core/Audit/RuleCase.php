@@ -115,15 +115,15 @@ final readonly class RuleCase
         return new Inspection($this->good, self::NOW, $this->live === null ? null : $this->good, surroundings: $this->goodIn);
     }
 
-    public function bad(): Inspection
+    public function bad(?Thresholds $thresholds = null): Inspection
     {
-        return $this->like($this->bad);
+        return $this->like($this->bad, $thresholds);
     }
 
     /** Another book where the bad one is. */
-    public function like(Book $book): Inspection
+    public function like(Book $book, ?Thresholds $thresholds = null): Inspection
     {
-        return new Inspection($book, self::NOW, $this->live, surroundings: $this->badIn, failures: $this->failure === null ? [] : [$this->failure]);
+        return new Inspection($book, self::NOW, $this->live, thresholds: $thresholds ?? new Thresholds(), surroundings: $this->badIn, failures: $this->failure === null ? [] : [$this->failure]);
     }
 
     /** @return ?Book what the switch says of the bad one */
