@@ -3,7 +3,11 @@
 declare(strict_types=1);
 
 $files = PhpCsFixer\Finder::create()
-    ->in([__DIR__ . '/app', __DIR__ . '/bench', __DIR__ . '/bin/lib', __DIR__ . '/bootstrap', __DIR__ . '/cli', __DIR__ . '/config', __DIR__ . '/core/src', __DIR__ . '/database', __DIR__ . '/public', __DIR__ . '/routes', __DIR__ . '/standins', __DIR__ . '/tests'])
+    ->in([
+        __DIR__ . '/app', __DIR__ . '/bench', __DIR__ . '/bin/lib', __DIR__ . '/bootstrap', __DIR__ . '/cli',
+        __DIR__ . '/config', __DIR__ . '/core/src', __DIR__ . '/database', __DIR__ . '/public', __DIR__ . '/routes',
+        __DIR__ . '/standins', __DIR__ . '/tests',
+    ])
     ->exclude(['build', 'cache'])
     ->append([__FILE__]);
 

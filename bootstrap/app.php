@@ -34,7 +34,10 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
         commands: __DIR__ . '/../routes/console.php',
     )
-    ->withCommands([AuditCustomers::class, MailDigest::class, MigrateAsOwner::class, LoadDemo::class, ReadDrift::class, PushCustomer::class, ExportBook::class, ImportBook::class])
+    ->withCommands([
+        AuditCustomers::class, MailDigest::class, MigrateAsOwner::class, LoadDemo::class, ReadDrift::class,
+        PushCustomer::class, ExportBook::class, ImportBook::class,
+    ])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);
         $middleware->web(prepend: [SignInByToken::class], replace: [ValidateCsrfToken::class => CheckOrigin::class]);

@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /*
- * The application's role alone: it reads and writes rows, owns nothing, and row-level security holds for it. The owner's
- * password is read from a file by the commands that migrate, never kept in configuration (see docs/security.md).
+ * The application's role alone: it reads and writes rows, owns nothing, and row-level security holds for it. The
+ * owner's password is read from a file by the commands that migrate, never kept in configuration (see
+ * docs/security.md).
  */
 return [
     'default' => 'pgsql',

@@ -12,5 +12,8 @@ return [
             'username' => env('MAIL_USERNAME'), 'password' => env('MAIL_PASSWORD'), 'timeout' => 10,
         ],
     ],
-    'from' => ['address' => env('MAIL_FROM', 'desk@saltmarsh.example'), 'name' => env('MAIL_FROM_NAME', 'Saltmarsh Voice')],
+    'from' => [
+        'address' => env('MAIL_FROM', 'desk@saltmarsh.example'),
+        'name' => env('MAIL_FROM_NAME', 'Saltmarsh Voice'),
+    ],
 ];

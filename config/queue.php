@@ -7,7 +7,10 @@ return [
     'connections' => [
         'sync' => ['driver' => 'sync'],
         // Jobs run in slices of a few seconds, so one whose worker was killed is taken up again after 15.
-        'database' => ['driver' => 'database', 'table' => 'jobs', 'queue' => 'default', 'retry_after' => 15, 'after_commit' => true],
+        'database' => [
+            'driver' => 'database', 'table' => 'jobs', 'queue' => 'default', 'retry_after' => 15,
+            'after_commit' => true,
+        ],
     ],
     'batching' => ['database' => 'pgsql', 'table' => 'job_batches'],
     'failed' => ['driver' => 'database-uuids', 'database' => 'pgsql', 'table' => 'failed_jobs'],

@@ -8,7 +8,8 @@ return [
     'fixed_now' => env('ROSTER_FIXED_NOW'),
     // The technician in whose name every customer is audited by night, by sign-in; unset for no nightly audit.
     'nightly_as' => env('ROSTER_NIGHTLY_AS'),
-    // Names under which the application is reached, and addresses of proxies whose word on who asks is taken; each a list with commas.
+    // Names under which the application is reached, and addresses of proxies whose word on who asks is taken; each a
+    // list with commas.
     'hosts' => env('ROSTER_HOSTS', '127.0.0.1,localhost'),
     'trusted_proxies' => env('ROSTER_TRUSTED_PROXIES', ''),
     'demo' => (bool) env('ROSTER_DEMO', false),

@@ -40,126 +40,158 @@ $number = '[0-9]{1,9}';
 
 Route::get('up', static fn (): array => ['well' => true])->withoutMiddleware('web');
 
-Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throttle:api'])->group(static function () use ($number): void {
-    Route::get('session', [SessionController::class, 'show']);
-    Route::post('session', [SessionController::class, 'store']);
-    Route::post('joining/look', [JoiningController::class, 'look'])->middleware('throttle:password');
-    Route::post('joining', [JoiningController::class, 'join'])->middleware('throttle:password');
+Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throttle:api'])->group(
+    static function () use ($number): void {
+        Route::get('session', [SessionController::class, 'show']);
+        Route::post('session', [SessionController::class, 'store']);
+        Route::post('joining/look', [JoiningController::class, 'look'])->middleware('throttle:password');
+        Route::post('joining', [JoiningController::class, 'join'])->middleware('throttle:password');
 
-    Route::post('password-letters', [PasswordController::class, 'send'])->middleware('throttle:password');
-    Route::put('password-letters', [PasswordController::class, 'reset'])->middleware('throttle:password');
+        Route::post('password-letters', [PasswordController::class, 'send'])->middleware('throttle:password');
+        Route::put('password-letters', [PasswordController::class, 'reset'])->middleware('throttle:password');
 
-    Route::middleware(['auth', EndsInTime::class, NeedsEdit::class])->group(static function () use ($number): void {
-        Route::middleware(PeopleOnly::class)->group(static function (): void {
-            Route::delete('session', [SessionController::class, 'destroy']);
-            Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:password');
-            Route::get('sessions', [SignedInController::class, 'index']);
-            Route::delete('sessions', [SignedInController::class, 'endOthers']);
-            Route::post('second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:password');
-            Route::put('second-factor', [SecondFactorController::class, 'update'])->middleware('throttle:password');
-            Route::delete('second-factor', [SecondFactorController::class, 'destroy'])->middleware('throttle:password');
-            Route::get('api-tokens', [ApiTokenController::class, 'index']);
-            Route::post('api-tokens', [ApiTokenController::class, 'store']);
-            Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
-            Route::get('people', [PeopleController::class, 'index']);
-            Route::get('people/activity', [PeopleController::class, 'activity']);
-            Route::delete('people/{technician}', [PeopleController::class, 'close'])->whereUuid('technician');
-            Route::post('people/grants', [PeopleController::class, 'let']);
-            Route::delete('people/grants/{grant}', [PeopleController::class, 'takeAway'])->whereUuid('grant');
-            Route::post('people/invitations/{invitation}/send', [PeopleController::class, 'sendAgain'])->whereUuid('invitation');
-            Route::delete('people/invitations/{invitation}', [PeopleController::class, 'takeInvitationBack'])->whereUuid('invitation');
-        });
-
-        Route::get('customers', [RosterController::class, 'index']);
-        Route::get('templates', [TakingOnController::class, 'templates']);
-        Route::get('stock', [TakingOnController::class, 'stock']);
-        Route::get('findings', [FindingController::class, 'index']);
-        Route::post('findings/export', [FindingController::class, 'export'])->withoutMiddleware(NeedsEdit::class);
-        Route::put('digest', [FindingController::class, 'digest']);
-        Route::post('digest', [FindingController::class, 'mail'])->middleware('throttle:password');
-        Route::get('audits/latest', [AuditRunController::class, 'show']);
-        Route::get('audits/latest/progress', [AuditRunController::class, 'progress']);
-        Route::post('audits', [AuditRunController::class, 'store']);
-        Route::post('audits/{audit}/stop', [AuditRunController::class, 'stop'])->whereUuid('audit');
-        Route::post('audits/{audit}/resume', [AuditRunController::class, 'resume'])->whereUuid('audit');
-        Route::get('rules', [RuleController::class, 'index']);
-        Route::put('thresholds/{threshold}', [RuleController::class, 'set']);
-        Route::post('taking-on/preview', [TakingOnController::class, 'preview'])->withoutMiddleware(NeedsEdit::class);
-        Route::get('taking-on/answers', [TakingOnController::class, 'kept']);
-        Route::put('taking-on/answers/{id}', [TakingOnController::class, 'keep']);
-        Route::delete('taking-on/answers/{id}', [TakingOnController::class, 'letGo']);
-        Route::post('taking-on/paste', [TakingOnController::class, 'paste'])->withoutMiddleware(NeedsEdit::class);
-        Route::post('taking-on', [TakingOnController::class, 'store']);
-        Route::post('taking-on/book', [TakingOnController::class, 'import']);
-
-        Route::prefix('customers/{customer}')->where(['customer' => '[a-z0-9][a-z0-9.-]*'])->group(static function () use ($number): void {
-            Route::get('desk', [DeskController::class, 'show']);
-            Route::get('intake', [DeskController::class, 'intake']);
-            Route::post('intake', [DeskController::class, 'answerAgain']);
-            Route::get('book', [DeskController::class, 'book']);
-            Route::post('draft/edits', [DeskController::class, 'edit']);
-            Route::post('draft/objects', [DeskController::class, 'make']);
-            Route::get('draft/impact', [DeskController::class, 'impact']);
-            Route::post('people/read', [NewPeopleController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
-            Route::post('people', [NewPeopleController::class, 'store']);
-            Route::delete('draft', [DeskController::class, 'drop']);
-            Route::post('draft/restore', [DeskController::class, 'restore']);
-            Route::post('draft/leave-out', [DeskController::class, 'leaveOut']);
-            Route::post('draft/enter', [DeskController::class, 'enter']);
-            Route::get('revisions', [RevisionController::class, 'index']);
-            Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->where('no', $number);
-            Route::get('margin', [MarginController::class, 'show']);
-            Route::get('thresholds', [RuleController::class, 'ofCustomer']);
-            Route::put('thresholds/{threshold}', [RuleController::class, 'setForCustomer']);
-            Route::post('findings/fixes', [FindingController::class, 'fix']);
-            Route::put('findings/{fingerprint}', [FindingController::class, 'care'])->where('fingerprint', '[0-9a-f]{32}');
-            Route::post('findings/waivers', [MarginController::class, 'waive']);
-            Route::delete('findings/waivers/{waiver}', [MarginController::class, 'takeWaiverBack']);
-            Route::get('now', [MarginController::class, 'now']);
-            Route::post('calls', [CallController::class, 'call'])->withoutMiddleware(NeedsEdit::class);
-            Route::post('calls/completions', [CallController::class, 'complete'])->withoutMiddleware(NeedsEdit::class);
-            Route::get('rulers/{kind}/{key}', [DrawingController::class, 'ruler'])->whereIn('kind', ['group', 'chain', 'user']);
-            Route::get('history', [CallRecordsController::class, 'show']);
-            Route::post('history/read', [CallRecordsController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
-            Route::get('history/calls.csv', [CallRecordsController::class, 'csv']);
-            Route::get('hours/{schedule}', [DrawingController::class, 'year']);
-            Route::post('hours', [DrawingController::class, 'readHours'])->withoutMiddleware(NeedsEdit::class);
-            Route::get('calendars/{calendar}', [DrawingController::class, 'calendar']);
-            Route::post('calendars', [DrawingController::class, 'readHolidays'])->withoutMiddleware(NeedsEdit::class);
-            Route::get('menus', [DrawingController::class, 'menus']);
-            Route::get('outbound', [OutboundController::class, 'show']);
-            Route::get('outbound/choices', [OutboundController::class, 'choices']);
-            Route::post('outbound/dial', [OutboundController::class, 'dial'])->withoutMiddleware(NeedsEdit::class);
-            Route::prefix('prompts/{prompt}/recordings')->where(['prompt' => '[a-z0-9][a-z0-9.-]*'])->group(static function () use ($number): void {
-                Route::get('/', [PromptController::class, 'index']);
-                Route::post('/', [PromptController::class, 'store']);
-                Route::post('speech', [PromptController::class, 'speak'])->middleware('throttle:studio');
-                Route::post('{no}/use', [PromptController::class, 'useAgain'])->where('no', $number);
-                Route::get('{no}/audio', [PromptController::class, 'audio'])->where('no', $number);
+        Route::middleware(['auth', EndsInTime::class, NeedsEdit::class])->group(static function () use ($number): void {
+            Route::middleware(PeopleOnly::class)->group(static function (): void {
+                Route::delete('session', [SessionController::class, 'destroy']);
+                Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:password');
+                Route::get('sessions', [SignedInController::class, 'index']);
+                Route::delete('sessions', [SignedInController::class, 'endOthers']);
+                Route::post('second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:password');
+                Route::put('second-factor', [SecondFactorController::class, 'update'])->middleware('throttle:password');
+                Route::delete('second-factor', [SecondFactorController::class, 'destroy'])->middleware(
+                    'throttle:password',
+                );
+                Route::get('api-tokens', [ApiTokenController::class, 'index']);
+                Route::post('api-tokens', [ApiTokenController::class, 'store']);
+                Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
+                Route::get('people', [PeopleController::class, 'index']);
+                Route::get('people/activity', [PeopleController::class, 'activity']);
+                Route::delete('people/{technician}', [PeopleController::class, 'close'])->whereUuid('technician');
+                Route::post('people/grants', [PeopleController::class, 'let']);
+                Route::delete('people/grants/{grant}', [PeopleController::class, 'takeAway'])->whereUuid('grant');
+                Route::post('people/invitations/{invitation}/send', [PeopleController::class, 'sendAgain'])->whereUuid(
+                    'invitation',
+                );
+                Route::delete(
+                    'people/invitations/{invitation}',
+                    [PeopleController::class, 'takeInvitationBack'],
+                )->whereUuid('invitation');
             });
-            Route::get('proof', [ProofController::class, 'show']);
-            Route::get('proof/{run}/map', [ProofController::class, 'map'])->where('run', $number);
-            Route::post('proof/{run}/call', [ProofController::class, 'call'])->where('run', $number)->withoutMiddleware(NeedsEdit::class);
-            Route::get('live', [LiveController::class, 'show']);
-            Route::get('live/impact', [LiveController::class, 'impact']);
-            Route::post('live/read', [LiveController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
-            Route::post('live/waivers', [LiveController::class, 'waive']);
-            Route::delete('live/waivers/{waiver}', [LiveController::class, 'takeWaiverBack']);
-            Route::get('secrets', [SecretController::class, 'index']);
-            Route::post('secrets', [SecretController::class, 'store']);
-            Route::post('secrets/reveal', [SecretController::class, 'reveal']);
-            Route::post('signed', [LiveController::class, 'sign']);
-            Route::get('ports', [PortController::class, 'index']);
-            Route::post('ports', [PortController::class, 'store']);
-            Route::post('ports/read', [PortController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
-            Route::get('pushes', [PushController::class, 'index']);
-            Route::post('pushes', [PushController::class, 'store']);
-            Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');
-            Route::post('pushes/{push}/stop', [PushController::class, 'stop'])->whereUuid('push');
+
+            Route::get('customers', [RosterController::class, 'index']);
+            Route::get('templates', [TakingOnController::class, 'templates']);
+            Route::get('stock', [TakingOnController::class, 'stock']);
+            Route::get('findings', [FindingController::class, 'index']);
+            Route::post('findings/export', [FindingController::class, 'export'])->withoutMiddleware(NeedsEdit::class);
+            Route::put('digest', [FindingController::class, 'digest']);
+            Route::post('digest', [FindingController::class, 'mail'])->middleware('throttle:password');
+            Route::get('audits/latest', [AuditRunController::class, 'show']);
+            Route::get('audits/latest/progress', [AuditRunController::class, 'progress']);
+            Route::post('audits', [AuditRunController::class, 'store']);
+            Route::post('audits/{audit}/stop', [AuditRunController::class, 'stop'])->whereUuid('audit');
+            Route::post('audits/{audit}/resume', [AuditRunController::class, 'resume'])->whereUuid('audit');
+            Route::get('rules', [RuleController::class, 'index']);
+            Route::put('thresholds/{threshold}', [RuleController::class, 'set']);
+            Route::post('taking-on/preview', [TakingOnController::class, 'preview'])->withoutMiddleware(
+                NeedsEdit::class,
+            );
+            Route::get('taking-on/answers', [TakingOnController::class, 'kept']);
+            Route::put('taking-on/answers/{id}', [TakingOnController::class, 'keep']);
+            Route::delete('taking-on/answers/{id}', [TakingOnController::class, 'letGo']);
+            Route::post('taking-on/paste', [TakingOnController::class, 'paste'])->withoutMiddleware(NeedsEdit::class);
+            Route::post('taking-on', [TakingOnController::class, 'store']);
+            Route::post('taking-on/book', [TakingOnController::class, 'import']);
+
+            Route::prefix('customers/{customer}')->where(['customer' => '[a-z0-9][a-z0-9.-]*'])->group(
+                static function () use ($number): void {
+                    Route::get('desk', [DeskController::class, 'show']);
+                    Route::get('intake', [DeskController::class, 'intake']);
+                    Route::post('intake', [DeskController::class, 'answerAgain']);
+                    Route::get('book', [DeskController::class, 'book']);
+                    Route::post('draft/edits', [DeskController::class, 'edit']);
+                    Route::post('draft/objects', [DeskController::class, 'make']);
+                    Route::get('draft/impact', [DeskController::class, 'impact']);
+                    Route::post('people/read', [NewPeopleController::class, 'read'])->withoutMiddleware(
+                        NeedsEdit::class,
+                    );
+                    Route::post('people', [NewPeopleController::class, 'store']);
+                    Route::delete('draft', [DeskController::class, 'drop']);
+                    Route::post('draft/restore', [DeskController::class, 'restore']);
+                    Route::post('draft/leave-out', [DeskController::class, 'leaveOut']);
+                    Route::post('draft/enter', [DeskController::class, 'enter']);
+                    Route::get('revisions', [RevisionController::class, 'index']);
+                    Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->where('no', $number);
+                    Route::get('margin', [MarginController::class, 'show']);
+                    Route::get('thresholds', [RuleController::class, 'ofCustomer']);
+                    Route::put('thresholds/{threshold}', [RuleController::class, 'setForCustomer']);
+                    Route::post('findings/fixes', [FindingController::class, 'fix']);
+                    Route::put(
+                        'findings/{fingerprint}',
+                        [FindingController::class, 'care'],
+                    )->where('fingerprint', '[0-9a-f]{32}');
+                    Route::post('findings/waivers', [MarginController::class, 'waive']);
+                    Route::delete('findings/waivers/{waiver}', [MarginController::class, 'takeWaiverBack']);
+                    Route::get('now', [MarginController::class, 'now']);
+                    Route::post('calls', [CallController::class, 'call'])->withoutMiddleware(NeedsEdit::class);
+                    Route::post('calls/completions', [CallController::class, 'complete'])->withoutMiddleware(
+                        NeedsEdit::class,
+                    );
+                    Route::get('rulers/{kind}/{key}', [DrawingController::class, 'ruler'])->whereIn(
+                        'kind',
+                        ['group', 'chain', 'user'],
+                    );
+                    Route::get('history', [CallRecordsController::class, 'show']);
+                    Route::post('history/read', [CallRecordsController::class, 'read'])->withoutMiddleware(
+                        NeedsEdit::class,
+                    );
+                    Route::get('history/calls.csv', [CallRecordsController::class, 'csv']);
+                    Route::get('hours/{schedule}', [DrawingController::class, 'year']);
+                    Route::post('hours', [DrawingController::class, 'readHours'])->withoutMiddleware(NeedsEdit::class);
+                    Route::get('calendars/{calendar}', [DrawingController::class, 'calendar']);
+                    Route::post('calendars', [DrawingController::class, 'readHolidays'])->withoutMiddleware(
+                        NeedsEdit::class,
+                    );
+                    Route::get('menus', [DrawingController::class, 'menus']);
+                    Route::get('outbound', [OutboundController::class, 'show']);
+                    Route::get('outbound/choices', [OutboundController::class, 'choices']);
+                    Route::post('outbound/dial', [OutboundController::class, 'dial'])->withoutMiddleware(
+                        NeedsEdit::class,
+                    );
+                    Route::prefix('prompts/{prompt}/recordings')->where(['prompt' => '[a-z0-9][a-z0-9.-]*'])->group(
+                        static function () use ($number): void {
+                            Route::get('/', [PromptController::class, 'index']);
+                            Route::post('/', [PromptController::class, 'store']);
+                            Route::post('speech', [PromptController::class, 'speak'])->middleware('throttle:studio');
+                            Route::post('{no}/use', [PromptController::class, 'useAgain'])->where('no', $number);
+                            Route::get('{no}/audio', [PromptController::class, 'audio'])->where('no', $number);
+                        },
+                    );
+                    Route::get('proof', [ProofController::class, 'show']);
+                    Route::get('proof/{run}/map', [ProofController::class, 'map'])->where('run', $number);
+                    Route::post('proof/{run}/call', [ProofController::class, 'call'])->where('run', $number)
+                        ->withoutMiddleware(NeedsEdit::class);
+                    Route::get('live', [LiveController::class, 'show']);
+                    Route::get('live/impact', [LiveController::class, 'impact']);
+                    Route::post('live/read', [LiveController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+                    Route::post('live/waivers', [LiveController::class, 'waive']);
+                    Route::delete('live/waivers/{waiver}', [LiveController::class, 'takeWaiverBack']);
+                    Route::get('secrets', [SecretController::class, 'index']);
+                    Route::post('secrets', [SecretController::class, 'store']);
+                    Route::post('secrets/reveal', [SecretController::class, 'reveal']);
+                    Route::post('signed', [LiveController::class, 'sign']);
+                    Route::get('ports', [PortController::class, 'index']);
+                    Route::post('ports', [PortController::class, 'store']);
+                    Route::post('ports/read', [PortController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+                    Route::get('pushes', [PushController::class, 'index']);
+                    Route::post('pushes', [PushController::class, 'store']);
+                    Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');
+                    Route::post('pushes/{push}/stop', [PushController::class, 'stop'])->whereUuid('push');
+                },
+            );
         });
-    });
-    Route::any('{unknown}', static fn () => abort(404))->where('unknown', '.*');
-});
+        Route::any('{unknown}', static fn () => abort(404))->where('unknown', '.*');
+    },
+);
 
 // Every other address is a screen; the router in the browser knows which.
 Route::view('{screen}', 'app')->where('screen', '(?!api/|build/).*');

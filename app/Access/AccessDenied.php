@@ -11,7 +11,9 @@ final class AccessDenied extends \RuntimeException
 {
     public static function lacks(Ability $wanted): self
     {
-        return new self("Your grant does not let you {$wanted->inWords()} this customer. Ask a lead technician for a wider one.");
+        return new self(
+            "Your grant does not let you {$wanted->inWords()} this customer. Ask a lead technician for a wider one.",
+        );
     }
 
     public static function everyCustomer(): self

@@ -14,7 +14,11 @@ final readonly class Granted
      * @param  ?TenantRow  $customer  null for every customer
      * @param  ?\DateTimeImmutable  $until  null for no end
      */
-    public function __construct(public ?TenantRow $customer, public Ability $ability, public ?string $purpose, public ?\DateTimeImmutable $until)
-    {
+    public function __construct(
+        public ?TenantRow $customer,
+        public Ability $ability,
+        public ?string $purpose,
+        public ?\DateTimeImmutable $until,
+    ) {
     }
 }

@@ -38,15 +38,18 @@ final class Scope
      */
     public function tenant(string $technicianId, string $tenant, Ability $least, callable $work): mixed
     {
-        return $this->inTransaction("{$technicianId} {$tenant}", function () use ($technicianId, $tenant, $least, $work): mixed {
-            [$row, $ability] = $this->begun($technicianId, $tenant);
-            if (! $ability->covers($least)) {
-                throw AccessDenied::lacks($least);
-            }
-            $this->keepWithin($least);
+        return $this->inTransaction(
+            "{$technicianId} {$tenant}",
+            function () use ($technicianId, $tenant, $least, $work): mixed {
+                [$row, $ability] = $this->begun($technicianId, $tenant);
+                if (! $ability->covers($least)) {
+                    throw AccessDenied::lacks($least);
+                }
+                $this->keepWithin($least);
 
-            return $work($row);
-        });
+                return $work($row);
+            },
+        );
     }
 
     /**
@@ -61,15 +64,18 @@ final class Scope
      */
     public function newTenant(string $technicianId, string $tenantId, callable $work): mixed
     {
-        return $this->inTransaction("{$technicianId} {$tenantId}", function () use ($technicianId, $tenantId, $work): mixed {
-            $this->set($technicianId, $tenantId);
-            if (! $this->mayTakeOn($technicianId)) {
-                throw AccessDenied::everyCustomer();
-            }
-            $this->keepWithin(Ability::Edit);
+        return $this->inTransaction(
+            "{$technicianId} {$tenantId}",
+            function () use ($technicianId, $tenantId, $work): mixed {
+                $this->set($technicianId, $tenantId);
+                if (! $this->mayTakeOn($technicianId)) {
+                    throw AccessDenied::everyCustomer();
+                }
+                $this->keepWithin(Ability::Edit);
 
-            return $work();
-        });
+                return $work();
+            },
+        );
     }
 
     /**
@@ -118,7 +124,9 @@ final class Scope
     public function mayTakeOn(string $technicianId): bool
     {
         return ($this->most === null || $this->most->covers(Ability::Edit)) && $this->grants($technicianId)
-            ->contains(static fn (Grant $grant): bool => $grant->tenant_id === null && $grant->ability->covers(Ability::Edit));
+            ->contains(
+                static fn (Grant $grant): bool => $grant->tenant_id === null && $grant->ability->covers(Ability::Edit),
+            );
     }
 
     /** @return \Illuminate\Support\Collection<int, Grant> those that have not run out */
@@ -139,27 +147,40 @@ final class Scope
     private function begun(string $technicianId, string $customer): array
     {
         $now = $this->clock->now();
-        $row = $this->db->selectOne('select roster_open(?, ?, ?) as told', [$technicianId, $customer, $now->format(\DateTimeInterface::ATOM)]);
-        $told = is_object($row) && isset($row->told) && is_string($row->told) ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR) : null;
+        $row = $this->db->selectOne(
+            'select roster_open(?, ?, ?) as told',
+            [$technicianId, $customer, $now->format(\DateTimeInterface::ATOM)],
+        );
+        $told = is_object($row) && isset($row->told) && is_string($row->told)
+            ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR)
+            : null;
         if (! is_array($told) || ! is_array($told['tenant']) || ! is_array($told['grants'])) {
             throw new CustomerNotFound();
         }
         $widest = null;
         foreach ($told['grants'] as $grant) {
             $ability = is_array($grant) && is_string($grant['ability']) ? Ability::from($grant['ability']) : null;
-            $hasRunOut = is_array($grant) && is_numeric($grant['until']) && $grant['until'] <= (float) $now->format('U.u');
+            $hasRunOut = is_array($grant)
+                && is_numeric($grant['until'])
+                && $grant['until'] <= (float) $now->format('U.u');
             if ($ability !== null && ! $hasRunOut && ($widest === null || $ability->rank() > $widest->rank())) {
                 $widest = $ability;
             }
         }
 
-        return $widest === null ? throw new CustomerNotFound() : [(new TenantRow())->newFromBuilder(array_filter($told['tenant'], is_string(...), ARRAY_FILTER_USE_KEY)), $widest];
+        return $widest === null
+            ? throw new CustomerNotFound()
+            : [
+                (new TenantRow())->newFromBuilder(array_filter($told['tenant'], is_string(...), ARRAY_FILTER_USE_KEY)),
+                $widest,
+            ];
     }
 
     private function set(string $technicianId, ?string $tenantId): void
     {
         $this->db->select(
-            "select set_config('app.technician_id', ?, true), set_config('app.tenant_id', ?, true), set_config('app.now', ?, true)",
+            "select set_config('app.technician_id', ?, true), set_config('app.tenant_id', ?, true), "
+                . "set_config('app.now', ?, true)",
             [$technicianId, $tenantId ?? '', $this->clock->now()->format(\DateTimeInterface::ATOM)],
         );
     }

@@ -18,8 +18,8 @@ use Illuminate\Mail\Message;
 use Illuminate\Support\Str;
 
 /**
- * Who is of the staff and what they may do: given and taken away by leads, joined by invitation. A code is sent once and kept
- * as a hash, opens one grant to one person, and runs out. Row-level security holds whatever is asked here.
+ * Who is of the staff and what they may do: given and taken away by leads, joined by invitation. A code is sent once
+ * and kept as a hash, opens one grant to one person, and runs out. Row-level security holds whatever is asked here.
  */
 final readonly class Staff
 {
@@ -28,8 +28,14 @@ final readonly class Staff
 
     private const BYTES = 24;
 
-    public function __construct(private Scope $scope, private Clock $clock, private Mailer $mailer, private ConnectionInterface $db, private ActivityLog $log, private SignedIn $signedIn)
-    {
+    public function __construct(
+        private Scope $scope,
+        private Clock $clock,
+        private Mailer $mailer,
+        private ConnectionInterface $db,
+        private ActivityLog $log,
+        private SignedIn $signedIn,
+    ) {
     }
 
     /**
@@ -55,21 +61,33 @@ final readonly class Staff
             return $this->scope->technician($lead->id, function () use ($lead, $signIn, $granted, $code): Invitation {
                 $invitation = new Invitation();
                 $invitation->forceFill([
-                    'id' => (string) Str::uuid(), 'sign_in' => $signIn, 'tenant_id' => $granted->customer?->id, 'customer' => $granted->customer?->name, 'ability' => $granted->ability,
-                    'purpose' => $granted->purpose, 'grant_until' => $granted->until, 'invited_by' => $lead->id, ...$this->opened($code),
+                    'id' => (string) Str::uuid(), 'sign_in' => $signIn, 'tenant_id' => $granted->customer?->id,
+                    'customer' => $granted->customer?->name, 'ability' => $granted->ability,
+                    'purpose' => $granted->purpose, 'grant_until' => $granted->until, 'invited_by' => $lead->id,
+                    ...$this->opened($code),
                 ])->save();
                 $this->write($lead, $invitation, $code);
-                $this->note($lead, 'sent an invitation', ['to' => $signIn, 'ability' => $granted->ability->value, 'customer' => $granted->customer->key ?? 'every']);
+                $this->note($lead, 'sent an invitation', [
+                    'to' => $signIn,
+                    'ability' => $granted->ability->value,
+                    'customer' => $granted->customer->key ?? 'every',
+                ]);
 
                 return $invitation;
             });
         }
         $this->scope->technician($lead->id, function () use ($lead, $known, $granted): void {
             Grant::query()->insert([
-                'id' => (string) Str::uuid(), 'technician_id' => $known->id, 'tenant_id' => $granted->customer?->id, 'ability' => $granted->ability->value,
-                'purpose' => $granted->purpose, 'until' => $granted->until, 'given_by' => $lead->id, 'given_at' => $this->clock->now(),
+                'id' => (string) Str::uuid(), 'technician_id' => $known->id, 'tenant_id' => $granted->customer?->id,
+                'ability' => $granted->ability->value,
+                'purpose' => $granted->purpose, 'until' => $granted->until, 'given_by' => $lead->id,
+                'given_at' => $this->clock->now(),
             ]);
-            $this->note($lead, 'gave a grant', ['to' => $known->sign_in, 'ability' => $granted->ability->value, 'customer' => $granted->customer->key ?? 'every']);
+            $this->note($lead, 'gave a grant', [
+                'to' => $known->sign_in,
+                'ability' => $granted->ability->value,
+                'customer' => $granted->customer->key ?? 'every',
+            ]);
         });
 
         return null;
@@ -91,7 +109,10 @@ final readonly class Staff
     public function takeInvitationBack(Technician $lead, string $invitation): void
     {
         $this->leadOnly($lead);
-        $this->scope->technician($lead->id, static fn (): mixed => Invitation::query()->whereNull('accepted_at')->whereKey($invitation)->delete());
+        $this->scope->technician(
+            $lead->id,
+            static fn (): mixed => Invitation::query()->whereNull('accepted_at')->whereKey($invitation)->delete(),
+        );
     }
 
     /** @throws AccessDenied where it is one's own: a lead without grants could give none to anybody */
@@ -105,7 +126,10 @@ final readonly class Staff
             }
             if ($row !== null) {
                 $row->delete();
-                $this->note($lead, 'took a grant away', ['of' => $row->technician_id, 'ability' => $row->ability->value]);
+                $this->note($lead, 'took a grant away', [
+                    'of' => $row->technician_id,
+                    'ability' => $row->ability->value,
+                ]);
             }
         });
     }
@@ -113,13 +137,17 @@ final readonly class Staff
     /**
      * What a code opens, to whoever has it.
      *
-     * @return object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string, open_until: string}&\stdClass
+     * @return object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string,
+     *     open_until: string}&\stdClass
      *
      * @throws InvitationClosed
      */
     public function invitation(string $code): object
     {
-        /** @var (object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string, open_until: string}&\stdClass)|null $found */
+        /**
+         * @var (object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string,
+         *     open_until: string}&\stdClass)|null $found
+         */
         $found = $this->db->transaction(function () use ($code): mixed {
             $this->tellTheTime();
 
@@ -172,8 +200,14 @@ final readonly class Staff
             if (Technician::query()->where('sign_in', $signIn)->exists()) {
                 throw new InvitationClosed();
             }
-            $technician = Technician::query()->create(['id' => $id, 'sign_in' => $signIn, 'name' => $name, 'initials' => self::initials($name), 'password' => $password])->refresh();
-            $taken = $this->db->selectOne('select roster_accept_invitation(?, ?, ?) as taken', [self::hash($code), $id, (string) Str::uuid()]);
+            $technician = Technician::query()->create([
+                'id' => $id, 'sign_in' => $signIn, 'name' => $name, 'initials' => self::initials($name),
+                'password' => $password,
+            ])->refresh();
+            $taken = $this->db->selectOne(
+                'select roster_accept_invitation(?, ?, ?) as taken',
+                [self::hash($code), $id, (string) Str::uuid()],
+            );
             if (! is_object($taken) || ($taken->taken ?? false) !== true) {
                 throw new InvitationClosed();
             }
@@ -188,7 +222,9 @@ final readonly class Staff
     /** No scope is open for somebody who is not of the staff: only what a code opens is asked, and by this clock. */
     private function tellTheTime(): void
     {
-        $this->db->select("select set_config('app.now', ?, true)", [$this->clock->now()->format(\DateTimeInterface::ATOM)]);
+        $this->db->select("select set_config('app.now', ?, true)", [
+            $this->clock->now()->format(\DateTimeInterface::ATOM),
+        ]);
     }
 
     private function leadOnly(Technician $technician): void
@@ -203,7 +239,9 @@ final readonly class Staff
     {
         $now = $this->clock->now();
 
-        return ['code_hash' => self::hash($code), 'sent_at' => $now, 'open_until' => $now->modify('+' . self::OPEN_DAYS . ' days')];
+        return ['code_hash' => self::hash($code), 'sent_at' => $now, 'open_until' => $now->modify(
+            '+' . self::OPEN_DAYS . ' days',
+        )];
     }
 
     private function write(Technician $lead, Invitation $invitation, string $code): void
@@ -212,8 +250,12 @@ final readonly class Staff
         $reseller = config('roster.reseller');
         $reseller = is_string($reseller) ? $reseller : '';
         // The code stands behind the #: browsers keep that part to themselves, so it is in no log of any server.
-        $text = "{$lead->name} of {$reseller} asks you to join Jaunty Roster, to {$invitation->ability->inWords()} " . ($invitation->customer ?? 'every customer') . ".\n\n"
-            . (is_string($home) ? $home : '') . "/join#{$code}\n\nThis opens once, for you, until {$invitation->open_until->format('j F Y, H:i')} UTC.\nIf you do not know why you got it, do nothing.\n";
+        $text = "{$lead->name} of {$reseller} asks you to join Jaunty Roster, to {$invitation->ability->inWords()} "
+            . ($invitation->customer ?? 'every customer')
+            . ".\n\n"
+            . (is_string($home) ? $home : '') . "/join#{$code}\n\nThis opens once, for you, until "
+                . "{$invitation->open_until->format('j F Y, H:i')} UTC.\nIf you do not "
+                . "know why you got it, do nothing.\n";
         $this->mailer->raw($text, static function (Message $message) use ($invitation, $reseller): void {
             $message->to($invitation->sign_in)->subject("An invitation to {$reseller}'s Jaunty Roster");
         });
@@ -230,7 +272,9 @@ final readonly class Staff
         $words = preg_split('/[\s-]+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY);
         $words = $words === false || $words === [] ? ['?'] : $words;
 
-        return mb_strtoupper(mb_substr($words[0], 0, 1) . (count($words) > 1 ? mb_substr($words[count($words) - 1], 0, 1) : ''));
+        return mb_strtoupper(
+            mb_substr($words[0], 0, 1) . (count($words) > 1 ? mb_substr($words[count($words) - 1], 0, 1) : ''),
+        );
     }
 
     private static function code(): string

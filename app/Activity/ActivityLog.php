@@ -8,7 +8,10 @@ use App\Models\Activity;
 use App\Support\Parts;
 use App\Time\Clock;
 
-/** What was done, to accounts and at customers, and who signed in or failed to: written here alone, read by leads, rewritten by nobody. */
+/**
+ * What was done, to accounts and at customers, and who signed in or failed to: written here alone, read by leads,
+ * rewritten by nobody.
+ */
 final readonly class ActivityLog
 {
     public function __construct(private Clock $clock)
@@ -22,7 +25,11 @@ final readonly class ActivityLog
     public function note(?string $technicianId, string $what, array $detail = []): void
     {
         Activity::query()->insert([
-            'technician_id' => $technicianId, 'what' => $what, 'detail' => json_encode((object) array_filter($detail, is_string(...)), JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            'technician_id' => $technicianId, 'what' => $what,
+            'detail' => json_encode(
+                (object) array_filter($detail, is_string(...)),
+                JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
             'happened_at' => $this->clock->now(),
         ]);
     }
@@ -36,7 +43,9 @@ final readonly class ActivityLog
     {
         $now = $this->clock->now();
         $rows = array_map(static fn (array $detail): array => [
-            'technician_id' => $technicianId, 'tenant_id' => $tenantId, 'what' => $what, 'detail' => json_encode((object) $detail, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE), 'happened_at' => $now,
+            'technician_id' => $technicianId, 'tenant_id' => $tenantId, 'what' => $what,
+            'detail' => json_encode((object) $detail, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
+            'happened_at' => $now,
         ], array_values($details));
         foreach (Parts::of($rows) as $some) {
             Activity::query()->insert($some);

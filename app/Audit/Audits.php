@@ -16,8 +16,11 @@ use Jaunty\Core\Book\Book;
 /** Books under audit now, with the thresholds that hold for their customer. In the customer's scope. */
 final readonly class Audits
 {
-    public function __construct(private Clock $clock, private ThresholdStore $thresholds, private SurroundingsReader $surroundings)
-    {
+    public function __construct(
+        private Clock $clock,
+        private ThresholdStore $thresholds,
+        private SurroundingsReader $surroundings,
+    ) {
     }
 
     /**
@@ -32,7 +35,13 @@ final readonly class Audits
     /** The same, to be gone on with after an edit. */
     public function standing(string $tenantId, Book $book, ?Book $head = null): StandingAudit
     {
-        return Auditor::ofBooks()->standing($this->inspection($book, $this->thresholds->of($tenantId), $this->surroundings->of($tenantId, $book, $head)));
+        return Auditor::ofBooks()->standing(
+            $this->inspection(
+                $book,
+                $this->thresholds->of($tenantId),
+                $this->surroundings->of($tenantId, $book, $head),
+            ),
+        );
     }
 
     /**
@@ -45,7 +54,10 @@ final readonly class Audits
         $before = $this->standing($tenantId, $one);
         $known = array_map(static fn (Finding $finding): string => $finding->fingerprint(), $before->findings);
 
-        return array_values(array_filter($before->changedTo($other)->findings, static fn (Finding $finding): bool => ! in_array($finding->fingerprint(), $known, true)));
+        return array_values(array_filter(
+            $before->changedTo($other)->findings,
+            static fn (Finding $finding): bool => ! in_array($finding->fingerprint(), $known, true),
+        ));
     }
 
     /** @return list<Finding> of a book that is no customer's yet */
@@ -56,6 +68,11 @@ final readonly class Audits
 
     private function inspection(Book $book, Thresholds $thresholds, ?Surroundings $surroundings = null): Inspection
     {
-        return new Inspection($book, $this->clock->now()->getTimestamp(), thresholds: $thresholds, surroundings: $surroundings);
+        return new Inspection(
+            $book,
+            $this->clock->now()->getTimestamp(),
+            thresholds: $thresholds,
+            surroundings: $surroundings,
+        );
     }
 }

@@ -16,18 +16,32 @@ use Jaunty\Core\Calls\TwoBooks\Difference;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Hours\ZoneClock;
 
-/** Mends findings of one customer at once: looked at beforehand, and entered as a revision that can be taken back. In its scope. */
+/**
+ * Mends findings of one customer at once: looked at beforehand, and entered as a revision that can be taken back. In
+ * its scope.
+ */
 final readonly class FindingFixes
 {
-    public function __construct(private BookRepository $books, private Audits $audits, private RevisionWriter $revisions, private SwitchConnector $switch, private Clock $clock)
-    {
+    public function __construct(
+        private BookRepository $books,
+        private Audits $audits,
+        private RevisionWriter $revisions,
+        private SwitchConnector $switch,
+        private Clock $clock,
+    ) {
     }
 
     /**
-     * @param  list<string>  $fingerprints  of findings on the book as entered; one that is mended already is passed over
+     * @param  list<string>  $fingerprints  of findings on the book as entered; one that is mended already is passed
+     *     over
      */
-    public function make(TenantRow $tenant, string $technicianId, array $fingerprints, bool $isEntered, ?string $note): Mended
-    {
+    public function make(
+        TenantRow $tenant,
+        string $technicianId,
+        array $fingerprints,
+        bool $isEntered,
+        ?string $note,
+    ): Mended {
         $head = $this->books->head($tenant->id);
         $before = $this->audits->standing($tenant->id, $head);
         $mending = Mending::of($before, $fingerprints);
@@ -35,14 +49,17 @@ final readonly class FindingFixes
         $changes = Diff::between($head, $mended);
         $known = self::byFingerprint($before->findings);
         $after = self::byFingerprint($mending->audit->changedTo($mended)->findings);
-        $revision = $isEntered && ! $changes->isEmpty() ? $this->revisions->enter($tenant, $technicianId, $changes, RevisionSource::Fix, $note)->no : null;
+        $revision = $isEntered && ! $changes->isEmpty()
+            ? $this->revisions->enter($tenant, $technicianId, $changes, RevisionSource::Fix, $note)->no
+            : null;
 
         return new Mended(
             $mended,
             $changes->operations,
             array_values(array_intersect_key($after, array_flip($fingerprints))),
             array_values(array_diff_key($after, $known)),
-            ! $changes->isEmpty() && self::callersNotice(Difference::between($head, $mended, $this->dayBegan($tenant->zone))),
+            ! $changes->isEmpty()
+                && self::callersNotice(Difference::between($head, $mended, $this->dayBegan($tenant->zone))),
             $revision,
         );
     }

@@ -13,8 +13,9 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\StandingAudit;
 
 /**
- * Finds by which revision findings came: by halves, in the book as earlier revisions left it, looked at as of today. What
- * stood once, was mended and came again has come by the later one or by an earlier: one at which it came, at any rate.
+ * Finds by which revision findings came: by halves, in the book as earlier revisions left it, looked at as of today.
+ * What stood once, was mended and came again has come by the later one or by an earlier: one at which it came, at any
+ * rate.
  */
 final readonly class FindingOrigins
 {
@@ -25,7 +26,13 @@ final readonly class FindingOrigins
     /** In the customer's scope. */
     public function find(TenantRow $tenant): void
     {
-        $open = array_filter(FindingRow::query()->where('tenant_id', $tenant->id)->whereIn('rule', Auditor::ofBooks()->ids())->whereNull('first_revision')->pluck('fingerprint')->all(), is_string(...));
+        $open = array_filter(
+            FindingRow::query()->where('tenant_id', $tenant->id)->whereIn(
+                'rule',
+                Auditor::ofBooks()->ids(),
+            )->whereNull('first_revision')->pluck('fingerprint')->all(),
+            is_string(...),
+        );
         if ($open === []) {
             return;
         }
@@ -50,7 +57,9 @@ final readonly class FindingOrigins
         }
         foreach ($came as $revision => $fingerprints) {
             foreach (Parts::of($fingerprints) as $some) {
-                FindingRow::query()->where('tenant_id', $tenant->id)->whereIn('fingerprint', $some)->update(['first_revision' => $revision]);
+                FindingRow::query()->where('tenant_id', $tenant->id)->whereIn('fingerprint', $some)->update(
+                    ['first_revision' => $revision],
+                );
             }
         }
     }
@@ -58,6 +67,9 @@ final readonly class FindingOrigins
     /** @return array<string, true> */
     private static function fingerprints(StandingAudit $audit): array
     {
-        return array_fill_keys(array_map(static fn (Finding $finding): string => $finding->fingerprint(), $audit->findings), true);
+        return array_fill_keys(
+            array_map(static fn (Finding $finding): string => $finding->fingerprint(), $audit->findings),
+            true,
+        );
     }
 }

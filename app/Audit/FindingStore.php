@@ -17,7 +17,9 @@ use Jaunty\Core\Audit\Severity;
 final readonly class FindingStore
 {
     /** What another audit says anew; who looks after a finding, and by which revision it came, stays. */
-    private const SAID = ['severity', 'title', 'detail', 'object', 'objects', 'path', 'fix', 'count', 'waived', 'last_seen'];
+    private const SAID = [
+        'severity', 'title', 'detail', 'object', 'objects', 'path', 'fix', 'count', 'waived', 'last_seen',
+    ];
 
     public function __construct(private Clock $clock)
     {
@@ -44,15 +46,28 @@ final readonly class FindingStore
             foreach ($findings as $finding) {
                 $line = ReportLine::of($finding);
                 $rows[$line->fingerprint] = [
-                    'tenant_id' => $tenantId, 'fingerprint' => $line->fingerprint, 'rule' => $line->rule, 'severity' => $line->severity->value,
-                    'title' => $line->title, 'detail' => $line->detail, 'object' => $line->objects[0], 'objects' => json_encode($line->objects, JSON_THROW_ON_ERROR),
-                    'path' => $line->path, 'fix' => $finding->fix?->label, 'count' => $line->count, 'waived' => $isWaived, 'first_seen' => $now, 'last_seen' => $now,
+                    'tenant_id' => $tenantId, 'fingerprint' => $line->fingerprint, 'rule' => $line->rule,
+                    'severity' => $line->severity->value,
+                    'title' => $line->title, 'detail' => $line->detail, 'object' => $line->objects[0],
+                    'objects' => json_encode($line->objects, JSON_THROW_ON_ERROR),
+                    'path' => $line->path, 'fix' => $finding->fix?->label, 'count' => $line->count,
+                    'waived' => $isWaived, 'first_seen' => $now, 'last_seen' => $now,
                 ];
             }
         }
         $drift = Auditor::ofDrift()->ids();
-        $stood = array_filter(FindingRow::query()->where('tenant_id', $tenantId)->whereIn('rule', $drift, not: ! $isDrift)->pluck('fingerprint')->all(), is_string(...));
-        foreach (Parts::of(array_values(array_filter($stood, static fn (string $fingerprint): bool => ! isset($rows[$fingerprint])))) as $some) {
+        $stood = array_filter(
+            FindingRow::query()->where('tenant_id', $tenantId)
+                ->whereIn('rule', $drift, not: ! $isDrift)
+                ->pluck('fingerprint')
+                ->all(),
+            is_string(...),
+        );
+        foreach (
+            Parts::of(array_values(
+                array_filter($stood, static fn (string $fingerprint): bool => ! isset($rows[$fingerprint])),
+            )) as $some
+        ) {
             FindingRow::query()->where('tenant_id', $tenantId)->whereIn('fingerprint', $some)->delete();
         }
         foreach (Parts::of(array_values($rows)) as $some) {
@@ -64,16 +79,27 @@ final readonly class FindingStore
     /** Of a day, what was last seen counts; one on which nothing changed is not kept. */
     private function count(string $tenantId, string $today): void
     {
-        $standing = FindingRow::query()->where('tenant_id', $tenantId)->where('waived', false)->toBase()->selectRaw('severity, count(*) as many')->groupBy('severity')->pluck('many', 'severity');
+        $standing = FindingRow::query()->where('tenant_id', $tenantId)->where('waived', false)->toBase()->selectRaw(
+            'severity, count(*) as many',
+        )->groupBy('severity')->pluck('many', 'severity');
         $counts = [];
         foreach (Severity::cases() as $severity) {
             $many = $standing[$severity->value] ?? 0;
             $counts[$severity->value] = is_numeric($many) ? (int) $many : 0;
         }
-        $last = FindingDay::query()->where('tenant_id', $tenantId)->where('day', '<', $today)->orderByDesc('day')->first()?->counts;
-        if ($last === $counts && FindingDay::query()->where('tenant_id', $tenantId)->where('day', $today)->doesntExist()) {
+        $last = FindingDay::query()->where('tenant_id', $tenantId)
+            ->where('day', '<', $today)
+            ->orderByDesc('day')
+            ->first()?->counts;
+        if (
+            $last === $counts && FindingDay::query()->where('tenant_id', $tenantId)->where('day', $today)->doesntExist()
+        ) {
             return;
         }
-        FindingDay::query()->upsert([['tenant_id' => $tenantId, 'day' => $today, 'counts' => json_encode($counts, JSON_THROW_ON_ERROR)]], ['tenant_id', 'day'], ['counts']);
+        FindingDay::query()->upsert(
+            [['tenant_id' => $tenantId, 'day' => $today, 'counts' => json_encode($counts, JSON_THROW_ON_ERROR)]],
+            ['tenant_id', 'day'],
+            ['counts'],
+        );
     }
 }

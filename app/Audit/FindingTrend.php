@@ -17,14 +17,29 @@ final readonly class FindingTrend
     {
     }
 
-    /** @return list<array<string, int|string>> oldest first: `day`, and a count by weight; from the first day anything was kept */
+    /**
+     * @return list<array<string, int|string>> oldest first: `day`, and a count by weight; from the first day anything
+     *     was kept
+     */
     public function days(): array
     {
         // A day is kept where it differs from the one before: what it adds to each weight is summed up.
-        $columns = implode(', ', array_map(static fn (Severity $severity): string => "(counts->>'{$severity->value}')::int - coalesce((lag(counts) over before->>'{$severity->value}')::int, 0) as {$severity->value}", Severity::cases()));
-        $sums = implode(', ', array_map(static fn (Severity $severity): string => "sum({$severity->value})::int as {$severity->value}", Severity::cases()));
+        $columns = implode(', ', array_map(
+            static fn (Severity $severity): string => "(counts->>'{$severity->value}')::int - coalesce((lag(counts) "
+                . "over before->>'{$severity->value}')::int, 0) as {$severity->value}",
+            Severity::cases(),
+        ));
+        $sums = implode(', ', array_map(
+            static fn (Severity $severity): string => "sum({$severity->value})::int as {$severity->value}",
+            Severity::cases(),
+        ));
         $added = FindingDay::query()->toBase()->selectRaw("day, {$sums}")
-            ->fromSub(FindingDay::query()->toBase()->selectRaw("day, {$columns}")->fromRaw('finding_days window before as (partition by tenant_id order by day)'), 'steps')
+            ->fromSub(
+                FindingDay::query()->toBase()->selectRaw("day, {$columns}")->fromRaw(
+                    'finding_days window before as (partition by tenant_id order by day)',
+                ),
+                'steps',
+            )
             ->groupBy('day')->orderBy('day')->get();
         $first = $this->clock->now()->modify('-' . (self::DAYS - 1) . ' days')->format('Y-m-d');
         $today = $this->clock->now()->format('Y-m-d');
@@ -49,7 +64,11 @@ final readonly class FindingTrend
     {
         $all = [];
         $counts = [];
-        for ($day = new \DateTimeImmutable(array_key_first($days) . 'T12:00:00Z'); $day->format('Y-m-d') <= max($today, (string) array_key_last($days)); $day = $day->modify('+1 day')) {
+        for (
+            $day = new \DateTimeImmutable(array_key_first($days) . 'T12:00:00Z');
+            $day->format('Y-m-d') <= max($today, (string) array_key_last($days));
+            $day = $day->modify('+1 day')
+        ) {
             $counts = $days[$day->format('Y-m-d')] ?? $counts;
             $all[] = ['day' => $day->format('Y-m-d')] + $counts;
         }

@@ -12,7 +12,10 @@ use App\Time\Clock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
 
-/** Findings that are accepted with a reason until a day, and taken back. A waived finding that changes stands again. In the customer's scope. */
+/**
+ * Findings that are accepted with a reason until a day, and taken back. A waived finding that changes stands again. In
+ * the customer's scope.
+ */
 final readonly class FindingWaivers
 {
     public function __construct(private ActivityLog $log, private Clock $clock)
@@ -23,7 +26,9 @@ final readonly class FindingWaivers
     public function sift(string $tenantId, string $zone, array $findings): Sifted
     {
         $today = $this->clock->dateIn($zone);
-        $holding = FindingWaiver::query()->where('tenant_id', $tenantId)->whereNull('ended_at')->where(static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today))->with('technician')->orderBy('made_at')->get()->keyBy('fingerprint');
+        $holding = FindingWaiver::query()->where('tenant_id', $tenantId)->whereNull('ended_at')->where(
+            static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today),
+        )->with('technician')->orderBy('made_at')->get()->keyBy('fingerprint');
         $standing = [];
         $waived = [];
         foreach ($findings as $finding) {
@@ -44,15 +49,27 @@ final readonly class FindingWaivers
      *
      * @throws CannotWaive
      */
-    public function waive(TenantRow $tenant, string $technicianId, array $findings, string $fingerprint, string $reason, ?string $until): void
-    {
+    public function waive(
+        TenantRow $tenant,
+        string $technicianId,
+        array $findings,
+        string $fingerprint,
+        string $reason,
+        ?string $until,
+    ): void {
         if ($until !== null && $until < $this->clock->dateIn($tenant->zone)) {
             throw CannotWaive::past();
         }
-        $finding = array_values(array_filter($findings, static fn (Finding $each): bool => $each->fingerprint() === $fingerprint))[0] ?? throw CannotWaive::findingGone();
-        FindingWaiver::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)->whereNull('ended_at')->update(['ended_at' => $this->clock->now()]);
+        $finding = array_values(
+            array_filter($findings, static fn (Finding $each): bool => $each->fingerprint() === $fingerprint),
+        )[0] ?? throw CannotWaive::findingGone();
+        FindingWaiver::query()->where('tenant_id', $tenant->id)
+            ->where('fingerprint', $fingerprint)
+            ->whereNull('ended_at')
+            ->update(['ended_at' => $this->clock->now()]);
         FindingWaiver::query()->insert([
-            'tenant_id' => $tenant->id, 'id' => (string) Str::uuid(), 'fingerprint' => $fingerprint, 'state' => $finding->state(), 'rule' => $finding->about->id,
+            'tenant_id' => $tenant->id, 'id' => (string) Str::uuid(), 'fingerprint' => $fingerprint,
+            'state' => $finding->state(), 'rule' => $finding->about->id,
             'reason' => $reason, 'until' => $until, 'technician_id' => $technicianId, 'made_at' => $this->clock->now(),
         ]);
         $this->note($tenant, $technicianId, 'finding waived', ['rule' => $finding->about->id, 'reason' => $reason]);
@@ -60,7 +77,11 @@ final readonly class FindingWaivers
 
     public function takeBack(TenantRow $tenant, string $technicianId, string $id): bool
     {
-        $ended = Str::isUuid($id) ? FindingWaiver::query()->where('tenant_id', $tenant->id)->whereKey($id)->whereNull('ended_at')->update(['ended_at' => $this->clock->now()]) : 0;
+        $ended = Str::isUuid($id)
+            ? FindingWaiver::query()->where('tenant_id', $tenant->id)->whereKey($id)->whereNull('ended_at')->update(
+                ['ended_at' => $this->clock->now()],
+            )
+            : 0;
         if ($ended > 0) {
             $this->note($tenant, $technicianId, 'waiver of a finding taken back', ['waiver' => $id]);
         }

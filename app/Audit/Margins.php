@@ -23,6 +23,10 @@ final readonly class Margins
     {
         $found ??= $this->audits->of($tenant->id, $view->edited, $view->head);
 
-        return new Margin($view->edited, $this->waivers->sift($tenant->id, $tenant->zone, $found), $this->clock->now()->getTimestamp());
+        return new Margin(
+            $view->edited,
+            $this->waivers->sift($tenant->id, $tenant->zone, $found),
+            $this->clock->now()->getTimestamp(),
+        );
     }
 }

@@ -17,7 +17,13 @@ final readonly class Mended
      * @param  list<Finding>  $brings  that were not there before
      * @param  ?int  $revision  it was entered as; null where it was only looked at, or nothing was to be changed
      */
-    public function __construct(public Book $book, public array $changes, public array $left, public array $brings, public bool $callersNotice, public ?int $revision)
-    {
+    public function __construct(
+        public Book $book,
+        public array $changes,
+        public array $left,
+        public array $brings,
+        public bool $callersNotice,
+        public ?int $revision,
+    ) {
     }
 }

@@ -21,14 +21,19 @@ use Jaunty\Core\Templates\Slot;
 use Jaunty\Core\Templates\Template;
 
 /**
- * Gathers what rules ask of a customer besides the book, in one statement: it is asked at every edit. In the customer's scope.
+ * Gathers what rules ask of a customer besides the book, in one statement: it is asked at every edit. In the customer's
+ * scope.
  *
  * @phpstan-type Answers array{
- *     revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int, operations: list<mixed>}>,
- *     application: ?array{template: string, no: int, newest: int, body: mixed, answers: array<string, mixed>, made: mixed},
+ *     revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int, operations:
+ *     list<mixed>}>,
+ *     application: ?array{template: string, no: int, newest: int, body: mixed, answers: array<string, mixed>, made:
+ *     mixed},
  *     unexplained: list<array{version: int, object: string, path: string}>,
- *     grants: list<array{name: string, ability: string, until: ?int, looksAfter: bool}>, invitations: list<array{signIn: string, sentAt: int, openUntil: int}>,
- *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string, rejected: ?string}>,
+ *     grants: list<array{name: string, ability: string, until: ?int, looksAfter: bool}>, invitations:
+ *     list<array{signIn: string, sentAt: int, openUntil: int}>,
+ *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string, rejected:
+ *     ?string}>,
  *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>
  * }
  */
@@ -40,37 +45,56 @@ final readonly class SurroundingsReader
             'pushed', s.pushed_revision,
             'readOn', s.live_read_at::date,
             'signed', signed.revision,
-            'later', (select coalesce(jsonb_agg(jsonb_build_object('version', r.schema_version, 'operations', r.operations) order by r.no desc), '[]')
+            'later', (select coalesce(jsonb_agg(jsonb_build_object('version', r.schema_version, 'operations',
+                r.operations) order by r.no desc), '[]')
                 from revisions r where r.tenant_id = t.id and r.no > signed.revision),
             'application', case when applied.serial is null then null else jsonb_build_object(
-                'template', applied.template_id, 'no', applied.no, 'newest', newest.no, 'body', newest.body, 'answers', applied.answers, 'made', applied.made) end,
-            'unexplained', case when applied.serial is null then '[]' else (select coalesce(jsonb_agg(distinct jsonb_build_object('version', r.schema_version, 'object', o->>'object', 'path', o->>'path')), '[]')
+                'template', applied.template_id, 'no', applied.no, 'newest', newest.no, 'body', newest.body,
+                'answers', applied.answers, 'made', applied.made) end,
+            'unexplained', case when applied.serial
+                is null then '[]' else (select coalesce(jsonb_agg(distinct jsonb_build_object('version',
+                    r.schema_version, 'object', o->>'object', 'path', o->>'path')), '[]')
                 from revisions r, json_array_elements(r.operations) o
-                where r.tenant_id = t.id and r.note is null and r.source = 'edit' and o->>'object' is not null and o->>'path' is not null) end,
-            'grants', (select coalesce(jsonb_agg(jsonb_build_object('name', g.name, 'ability', g.ability, 'until', extract(epoch from g.until)::bigint, 'looksAfter', g.looks_after) order by g.place), '[]')
+                where r.tenant_id = t.id and r.note is null and r.source = 'edit' and o->>'object' is not null
+                    and o->>'path' is not null) end,
+            'grants', (select coalesce(jsonb_agg(jsonb_build_object('name', g.name, 'ability', g.ability, 'until',
+                extract(epoch from g.until)::bigint, 'looksAfter', g.looks_after) order by g.place), '[]')
                 from roster_grants_here() with ordinality g (name, ability, until, looks_after, place)),
-            'invitations', (select coalesce(jsonb_agg(jsonb_build_object('signIn', i.sign_in, 'sentAt', extract(epoch from i.sent_at)::bigint, 'openUntil', extract(epoch from i.open_until)::bigint) order by i.place), '[]')
+            'invitations', (select coalesce(jsonb_agg(jsonb_build_object('signIn', i.sign_in, 'sentAt',
+                extract(epoch from i.sent_at)::bigint, 'openUntil', extract(epoch from i.open_until)::bigint)
+                    order by i.place), '[]')
                 from roster_invitations_here() with ordinality i (sign_in, sent_at, open_until, place)),
-            'ports', (select coalesce(jsonb_agg(jsonb_build_object('numbers', p.numbers, 'name', p.name, 'street', p.street, 'postcode', p.postcode, 'day', p.day, 'rejected', case when p.state = 'rejected' then p.remark end) order by p.place), '[]')
+            'ports', (select coalesce(jsonb_agg(jsonb_build_object('numbers', p.numbers, 'name', p.name, 'street',
+                p.street, 'postcode', p.postcode, 'day', p.day, 'rejected',
+                    case when p.state = 'rejected' then p.remark end) order by p.place), '[]')
                 from ports p where p.tenant_id = t.id and p.state <> 'done'),
             'pins', (select coalesce(jsonb_agg('mailbox:' || (mailbox->>'key')), '[]')
-                from (select book from live_snapshots where tenant_id = t.id order by serial desc limit 1) latest, jsonb_array_elements(latest.book->'mailboxes') mailbox
+                from (select book from live_snapshots where tenant_id = t.id order by serial desc limit 1) latest,
+                    jsonb_array_elements(latest.book->'mailboxes') mailbox
                 where mailbox->>'pin' in ('set', 'weak')),
-            'waitingSince', (select (r.entered_at at time zone :zone)::date from revisions r where r.tenant_id = t.id and r.no > s.pushed_revision order by r.no limit 1),
-            'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on', (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
+            'waitingSince', (select (r.entered_at at time zone :zone)::date from revisions r where r.tenant_id = t.id
+                and r.no > s.pushed_revision order by r.no limit 1),
+            'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on',
+                (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
                 from drafts d join technicians w on w.id = d.technician_id where d.tenant_id = t.id)
         ) as answers
         from tenants t
         left join tenant_summaries s on s.tenant_id = t.id
-        left join lateral (select revision from signed_books where tenant_id = t.id order by signed_on desc, made_at desc limit 1) signed on true
-        left join lateral (select a.serial, a.answers, a.made, v.template_id, v.no from template_applications a join template_versions v on v.id = a.template_version_id
+        left join lateral (select revision from signed_books where tenant_id = t.id order by signed_on desc,
+            made_at desc limit 1) signed on true
+        left join lateral (select a.serial, a.answers, a.made, v.template_id, v.no
+            from template_applications a join template_versions v on v.id = a.template_version_id
             where a.tenant_id = t.id order by a.serial desc limit 1) applied on true
-        left join lateral (select v.no, v.body from template_versions v where v.template_id = applied.template_id order by v.no desc limit 1) newest on true
+        left join lateral (select v.no, v.body from template_versions v where v.template_id = applied.template_id
+            order by v.no desc limit 1) newest on true
         where t.id = :tenant
         SQL;
 
-    public function __construct(private BookRepository $books, private SwitchConnector $switch, private ConnectionInterface $db)
-    {
+    public function __construct(
+        private BookRepository $books,
+        private SwitchConnector $switch,
+        private ConnectionInterface $db,
+    ) {
     }
 
     /**
@@ -88,18 +112,58 @@ final readonly class SurroundingsReader
             $told['pushed'],
             $told['readOn'],
             $this->notCarried($book),
-            $told['signed'] === null ? null : BookRepository::before($head ?? $this->books->head($tenantId), ...array_map(static fn (array $later): ChangeSet => ChangeSet::read($later['operations'], version: $later['version']), $told['later'])),
+            $told['signed'] === null
+                ? null
+                : BookRepository::before($head ?? $this->books->head($tenantId), ...array_map(
+                    static fn (array $later): ChangeSet => ChangeSet::read(
+                        $later['operations'],
+                        version: $later['version'],
+                    ),
+                    $told['later'],
+                )),
             $newest?->name,
             $applied === null ? 0 : $applied['newest'] - $applied['no'],
             $applied === null || $newest === null ? [] : self::unanswered($newest, $applied['answers']),
             $applied === null ? null : BookFormat::fromValue($applied['made']),
             self::unexplained($told['unexplained']),
-            array_map(static fn (array $grant): GrantSeen => new GrantSeen($grant['name'], $grant['ability'], $grant['until'], $grant['looksAfter']), $told['grants']),
-            array_map(static fn (array $sent): InvitationSeen => new InvitationSeen($sent['signIn'], $sent['sentAt'], $sent['openUntil']), $told['invitations']),
-            array_map(static fn (array $port): PortSeen => new PortSeen($port['numbers'], $port['name'], $port['street'], $port['postcode'], $port['day'], $port['rejected']), $told['ports']),
+            array_map(
+                static fn (array $grant): GrantSeen => new GrantSeen(
+                    $grant['name'],
+                    $grant['ability'],
+                    $grant['until'],
+                    $grant['looksAfter'],
+                ),
+                $told['grants'],
+            ),
+            array_map(
+                static fn (array $sent): InvitationSeen => new InvitationSeen(
+                    $sent['signIn'],
+                    $sent['sentAt'],
+                    $sent['openUntil'],
+                ),
+                $told['invitations'],
+            ),
+            array_map(
+                static fn (array $port): PortSeen => new PortSeen(
+                    $port['numbers'],
+                    $port['name'],
+                    $port['street'],
+                    $port['postcode'],
+                    $port['day'],
+                    $port['rejected'],
+                ),
+                $told['ports'],
+            ),
             $told['pins'],
             $told['waitingSince'],
-            array_map(static fn (array $draft): DraftSeen => new DraftSeen($draft['name'], $draft['on'], $draft['operations']), $told['drafts']),
+            array_map(
+                static fn (array $draft): DraftSeen => new DraftSeen(
+                    $draft['name'],
+                    $draft['on'],
+                    $draft['operations'],
+                ),
+                $told['drafts'],
+            ),
         );
     }
 
@@ -107,7 +171,9 @@ final readonly class SurroundingsReader
     private function answers(string $tenantId, string $zone): array
     {
         $row = $this->db->selectOne(self::ALL, ['tenant' => $tenantId, 'zone' => $zone]);
-        $told = is_object($row) && isset($row->answers) && is_string($row->answers) ? json_decode($row->answers, true, flags: JSON_THROW_ON_ERROR) : null;
+        $told = is_object($row) && isset($row->answers) && is_string($row->answers)
+            ? json_decode($row->answers, true, flags: JSON_THROW_ON_ERROR)
+            : null;
 
         /** @var Answers */
         return is_array($told) ? $told : throw new \LogicException("customer {$tenantId} is out of scope");
@@ -133,7 +199,13 @@ final readonly class SurroundingsReader
      */
     private static function unanswered(Template $template, array $answers): array
     {
-        $open = array_filter($template->slots, static fn (Slot $slot): bool => ! $slot->optional && $slot->default === null && $slot->when === null && in_array($answers[$slot->key] ?? null, [null, '', []], true));
+        $open = array_filter(
+            $template->slots,
+            static fn (Slot $slot): bool => ! $slot->optional
+                && $slot->default === null
+                && $slot->when === null
+                && in_array($answers[$slot->key] ?? null, [null, '', []], true),
+        );
 
         return array_values(array_map(static fn (Slot $slot): string => $slot->question, $open));
     }
@@ -146,6 +218,13 @@ final readonly class SurroundingsReader
     {
         $evolution = Evolution::toNow();
 
-        return array_values(array_unique(array_map(static fn (array $field): string => "{$field['object']} " . $evolution->path($field['version'], Reference::parse($field['object'], 'object')->kind, $field['path']), $fields)));
+        return array_values(array_unique(array_map(
+            static fn (array $field): string => "{$field['object']} " . $evolution->path(
+                $field['version'],
+                Reference::parse($field['object'], 'object')->kind,
+                $field['path'],
+            ),
+            $fields,
+        )));
     }
 }

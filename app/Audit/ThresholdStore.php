@@ -28,9 +28,13 @@ final readonly class ThresholdStore
     public function of(string $tenantId): Thresholds
     {
         $reseller = ThresholdRow::query()->toBase()->select('name', 'value')->selectRaw('false as own');
-        $all = TenantThreshold::query()->toBase()->where('tenant_id', $tenantId)->select('name', 'value')->selectRaw('true as own')->unionAll($reseller)->get();
+        $all = TenantThreshold::query()->toBase()->where('tenant_id', $tenantId)->select('name', 'value')->selectRaw(
+            'true as own',
+        )->unionAll($reseller)->get();
 
-        return (new Thresholds(self::known($all->where('own', false)->pluck('value', 'name')->all())))->with(self::known($all->where('own', true)->pluck('value', 'name')->all()));
+        return (new Thresholds(self::known($all->where('own', false)->pluck('value', 'name')->all())))->with(
+            self::known($all->where('own', true)->pluck('value', 'name')->all()),
+        );
     }
 
     /** @return array<string, int> what is set for the customer in scope alone, by name */
@@ -44,7 +48,10 @@ final readonly class ThresholdStore
     {
         ThresholdRow::query()->whereKey($threshold->value)->delete();
         if ($value !== null) {
-            ThresholdRow::query()->insert(['name' => $threshold->value, 'value' => $value, 'set_by' => $technicianId, 'set_at' => $this->clock->now()]);
+            ThresholdRow::query()->insert([
+                'name' => $threshold->value, 'value' => $value, 'set_by' => $technicianId,
+                'set_at' => $this->clock->now(),
+            ]);
         }
         $this->note($technicianId, null, $threshold, $value);
     }
@@ -54,7 +61,10 @@ final readonly class ThresholdStore
     {
         TenantThreshold::query()->where('tenant_id', $tenantId)->where('name', $threshold->value)->delete();
         if ($value !== null) {
-            TenantThreshold::query()->insert(['tenant_id' => $tenantId, 'name' => $threshold->value, 'value' => $value, 'set_by' => $technicianId, 'set_at' => $this->clock->now()]);
+            TenantThreshold::query()->insert([
+                'tenant_id' => $tenantId, 'name' => $threshold->value, 'value' => $value, 'set_by' => $technicianId,
+                'set_at' => $this->clock->now(),
+            ]);
         }
         $this->note($technicianId, $tenantId, $threshold, $value);
     }
@@ -62,9 +72,15 @@ final readonly class ThresholdStore
     private function note(string $technicianId, ?string $tenantId, Threshold $threshold, ?int $value): void
     {
         if ($tenantId === null) {
-            $this->log->note($technicianId, 'threshold set', ['name' => $threshold->value, 'value' => $value === null ? null : (string) $value]);
+            $this->log->note($technicianId, 'threshold set', [
+                'name' => $threshold->value,
+                'value' => $value === null ? null : (string) $value,
+            ]);
         } else {
-            $this->log->noteOf($tenantId, $technicianId, 'threshold set', ['name' => $threshold->value, 'value' => $value]);
+            $this->log->noteOf($tenantId, $technicianId, 'threshold set', [
+                'name' => $threshold->value,
+                'value' => $value,
+            ]);
         }
     }
 

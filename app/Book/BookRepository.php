@@ -24,7 +24,10 @@ final class BookRepository
         $evolution = Evolution::toNow();
         foreach (ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->orderBy('id')->get() as $row) {
             $kind = Kind::from($row->kind);
-            $object = $kind->read(Node::of(['id' => $row->id] + $evolution->object($row->schema_version, $kind, $row->body), "{$row->kind}:{$row->key}"));
+            $object = $kind->read(Node::of(
+                ['id' => $row->id] + $evolution->object($row->schema_version, $kind, $row->body),
+                "{$row->kind}:{$row->key}",
+            ));
             if ($object instanceof Tenant) {
                 $tenant = $object;
             } else {
@@ -40,7 +43,10 @@ final class BookRepository
     {
         $later = Revision::query()->where('tenant_id', $tenantId)->where('no', '>', $no)->orderByDesc('no')->get();
 
-        return self::before($this->head($tenantId), ...$later->map(static fn (Revision $revision): ChangeSet => $revision->changes())->all());
+        return self::before(
+            $this->head($tenantId),
+            ...$later->map(static fn (Revision $revision): ChangeSet => $revision->changes())->all(),
+        );
     }
 
     /** The book as it was before some changes, the newest first. */

@@ -13,7 +13,9 @@ final class ClashesFound extends \RuntimeException
     public function __construct(public readonly array $clashes)
     {
         parent::__construct(count($clashes) === 1
-            ? 'One field was changed by somebody else meanwhile. Decide which value holds; nothing was entered and nothing is lost.'
-            : count($clashes) . ' fields were changed by somebody else meanwhile. Decide which values hold; nothing was entered and nothing is lost.');
+            ? 'One field was changed by somebody else meanwhile. Decide which value holds; nothing was entered and '
+                . 'nothing is lost.'
+            : count($clashes) . ' fields were changed by somebody else meanwhile. Decide which values hold; nothing '
+                . 'was entered and nothing is lost.');
     }
 }

@@ -26,7 +26,10 @@ use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
 use Jaunty\Core\Templates\NewObject;
 
-/** Pending edits, kept on the server at each keystroke that ends one: they survive a reload, a sign-out and a dead browser. */
+/**
+ * Pending edits, kept on the server at each keystroke that ends one: they survive a reload, a sign-out and a dead
+ * browser.
+ */
 final readonly class DraftDesk
 {
     public function __construct(
@@ -43,7 +46,13 @@ final readonly class DraftDesk
         $head = $this->books->head($tenant->id);
         $merge = Merge::onto($head, $this->stored($tenant->id, $technicianId));
 
-        return new DraftView($head, $merge->changes->applyTo($head), $merge->changes, $merge->clashes, $tenant->head_revision);
+        return new DraftView(
+            $head,
+            $merge->changes->applyTo($head),
+            $merge->changes,
+            $merge->clashes,
+            $tenant->head_revision,
+        );
     }
 
     /**
@@ -61,17 +70,25 @@ final readonly class DraftDesk
             $edited = $edit->applyTo($edited);
         }
         $this->believe($view->edited, $edited, $edits);
-        $edited->checkNotNeeded(array_values(array_filter(array_map(static fn (FieldEdit $edit): ?BookObject => $edit->kind === OperationKind::Delete ? $view->edited->find($edit->object) : null, $edits))));
+        $edited->checkNotNeeded(array_values(array_filter(array_map(
+            static fn (FieldEdit $edit): ?BookObject => $edit->kind === OperationKind::Delete
+                ? $view->edited->find($edit->object)
+                : null,
+            $edits,
+        ))));
         $edited->checkReferences();
         $edited->checkExtensions(array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits));
         $changes = Diff::between($view->head, $this->switch->granularity()->fit($edited));
-        $undecided = array_values(array_filter($view->clashes, static fn (Clash $clash): bool => ! self::decides($edits, $clash)));
+        $undecided = array_values(
+            array_filter($view->clashes, static fn (Clash $clash): bool => ! self::decides($edits, $clash)),
+        );
         $this->store($tenant, $technicianId, [
             ...$changes->toArray(),
             ...array_map(static fn (Clash $clash): array => self::asOperation($clash), $undecided),
         ]);
 
-        // What was loaded for the edit is what is shown after it; where somebody has to decide, the merge says how that looks now.
+        // What was loaded for the edit is what is shown after it; where somebody has to decide, the merge says how that
+        // looks now.
         return $undecided === []
             ? new DraftView($view->head, $changes->applyTo($view->head), $changes, [], $tenant->head_revision)
             : $this->view($tenant, $technicianId);
@@ -80,7 +97,8 @@ final readonly class DraftDesk
     /**
      * New objects by their names, each as the ones before it stand already.
      *
-     * @param  list<array{Kind, string, array<string, mixed>}>  $wanted  kind, name, and fields that are known beyond what such an object begins with
+     * @param  list<array{Kind, string, array<string, mixed>}>  $wanted  kind, name, and fields that are known beyond
+     *     what such an object begins with
      * @return array{DraftView, list<Reference>} and what was made, in order
      *
      * @throws UnusableBook|ChangeError when one cannot be made; none is made then
@@ -95,11 +113,15 @@ final readonly class DraftDesk
             $book = $edit->applyTo($book);
         }
 
-        return [$this->edit($tenant, $technicianId, $edits), array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits)];
+        return [
+            $this->edit($tenant, $technicianId, $edits),
+            array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits),
+        ];
     }
 
     /**
-     * What somebody will rely on one day is refused where it cannot be so; what stood there before is the audit's to find.
+     * What somebody will rely on one day is refused where it cannot be so; what stood there before is the audit's to
+     * find.
      *
      * @param  list<FieldEdit>  $edits
      *
@@ -121,10 +143,11 @@ final readonly class DraftDesk
     }
 
     /**
-     * Changes from elsewhere put into the draft, as if the technician had made them: merged onto what is pending, the rest
-     * shown as clashes.
+     * Changes from elsewhere put into the draft, as if the technician had made them: merged onto what is pending, the
+     * rest shown as clashes.
      *
-     * @param  ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>}  $application  of a template, kept once the draft is entered
+     * @param  ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string,
+     *     string>}  $application  of a template, kept once the draft is entered
      */
     public function propose(TenantRow $tenant, string $technicianId, ChangeSet $changes, ?array $application): DraftView
     {
@@ -141,10 +164,17 @@ final readonly class DraftDesk
             ...Diff::between($view->head, $edited)->toArray(),
             ...array_map(self::asOperation(...), [...$view->clashes, ...$merge->clashes]),
         ]);
-        $isNothing = $changes->isEmpty() || Diff::between($view->head, $edited)->isEmpty() && $view->clashes === [] && $merge->clashes === [];
+        $isNothing = $changes->isEmpty()
+            || Diff::between($view->head, $edited)->isEmpty() && $view->clashes === [] && $merge->clashes === [];
         if ($application !== null && $isNothing) {
-            // The newer version, or the other answers, change nothing here: there is nothing to enter, and it is applied.
-            $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
+            // The newer version, or the other answers, change nothing here: there is nothing to enter, and it is
+            // applied.
+            $this->applications->add(
+                $tenant->id,
+                $application['version'],
+                $application['answers'],
+                BookFormat::fromValue($application['made']),
+            );
         } elseif ($application !== null) {
             $this->applied($tenant->id, $technicianId, $application);
         }
@@ -159,8 +189,16 @@ final readonly class DraftDesk
         if ($row !== null) {
             DroppedDraft::query()->upsert([[
                 'tenant_id' => $tenant->id, 'technician_id' => $technicianId,
-                'operations' => json_encode($row->operations, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
-                'application' => $row->application === null ? null : json_encode($row->application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'operations' => json_encode(
+                    $row->operations,
+                    JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                ),
+                'application' => $row->application === null
+                    ? null
+                    : json_encode(
+                        $row->application,
+                        JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                    ),
                 'schema_version' => $row->schema_version,
                 'dropped_at' => $this->clock->now(),
             ]], ['tenant_id', 'technician_id'], ['operations', 'application', 'schema_version', 'dropped_at']);
@@ -171,7 +209,10 @@ final readonly class DraftDesk
     /** @throws NothingToEnter where nothing was dropped */
     public function restore(TenantRow $tenant, string $technicianId): DraftView
     {
-        $dropped = DroppedDraft::query()->where('tenant_id', $tenant->id)->where('technician_id', $technicianId)->first() ?? throw new NothingToEnter();
+        $dropped = DroppedDraft::query()->where('tenant_id', $tenant->id)
+            ->where('technician_id', $technicianId)
+            ->first()
+            ?? throw new NothingToEnter();
         $view = $this->propose($tenant, $technicianId, $dropped->changes(), null);
         if ($dropped->application !== null) {
             $this->applied($tenant->id, $technicianId, $dropped->application);
@@ -192,12 +233,18 @@ final readonly class DraftDesk
     {
         TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
         $view = $this->view($tenant, $technicianId);
-        $left = array_values(array_filter($view->changes->operations, static fn (Operation $each): bool => ! $each->object->equals($object) || $each->path !== $path));
+        $left = array_values(array_filter(
+            $view->changes->operations,
+            static fn (Operation $each): bool => ! $each->object->equals($object) || $each->path !== $path,
+        ));
         $edited = ChangeSet::of(...$left)->applyTo($view->head);
         $edited->checkNotNeeded(array_values(array_filter([$path === null ? $view->edited->find($object) : null])));
         $edited->checkReferences();
         $edited->checkExtensions([$object]);
-        $this->store($tenant, $technicianId, [...ChangeSet::of(...$left)->toArray(), ...array_map(self::asOperation(...), $view->clashes)]);
+        $this->store($tenant, $technicianId, [
+            ...ChangeSet::of(...$left)->toArray(),
+            ...array_map(self::asOperation(...), $view->clashes),
+        ]);
 
         return $this->view($tenant, $technicianId);
     }
@@ -213,20 +260,38 @@ final readonly class DraftDesk
     public function enter(TenantRow $tenant, string $technicianId, ?string $note): Revision
     {
         $application = $this->row($tenant->id, $technicianId)?->application;
-        $revision = $this->revisions->enter($tenant, $technicianId, $this->stored($tenant->id, $technicianId), $application === null ? RevisionSource::Edit : RevisionSource::Template, $note, origins: $application['origins'] ?? []);
+        $revision = $this->revisions->enter(
+            $tenant,
+            $technicianId,
+            $this->stored($tenant->id, $technicianId),
+            $application === null ? RevisionSource::Edit : RevisionSource::Template,
+            $note,
+            origins: $application['origins'] ?? [],
+        );
         if ($application !== null) {
-            $this->applications->add($tenant->id, $application['version'], $application['answers'], BookFormat::fromValue($application['made']));
+            $this->applications->add(
+                $tenant->id,
+                $application['version'],
+                $application['answers'],
+                BookFormat::fromValue($application['made']),
+            );
         }
         $this->forget($tenant, $technicianId);
 
         return $revision;
     }
 
-    /** @param array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>} $application of a template, kept once the draft is entered */
+    /**
+     * @param array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string,
+     *     string>} $application of a template, kept once the draft is entered
+     */
     private function applied(string $tenantId, string $technicianId, array $application): void
     {
         Draft::query()->where('tenant_id', $tenantId)->where('technician_id', $technicianId)
-            ->update(['application' => json_encode($application, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)]);
+            ->update(['application' => json_encode(
+                $application,
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            )]);
     }
 
     private function stored(string $tenantId, string $technicianId): ChangeSet
@@ -251,7 +316,10 @@ final readonly class DraftDesk
             'tenant_id' => $tenant->id,
             'technician_id' => $technicianId,
             'base_revision' => $tenant->head_revision,
-            'operations' => json_encode($operations, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'operations' => json_encode(
+                $operations,
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
             'schema_version' => BookFormat::VERSION,
             'updated_at' => $this->clock->now(),
         ]], ['tenant_id', 'technician_id'], ['base_revision', 'operations', 'schema_version', 'updated_at']);
@@ -273,8 +341,16 @@ final readonly class DraftDesk
     private static function asOperation(Clash $clash): array
     {
         return match (true) {
-            $clash->path !== null => Operation::set($clash->object, $clash->path, $clash->base, $clash->ours)->toArray(),
-            default => ['op' => $clash->ours === null ? OperationKind::Delete->value : OperationKind::Create->value, 'object' => (string) $clash->object, 'before' => $clash->base, 'after' => $clash->ours],
+            $clash->path !== null => Operation::set(
+                $clash->object,
+                $clash->path,
+                $clash->base,
+                $clash->ours,
+            )->toArray(),
+            default => [
+                'op' => $clash->ours === null ? OperationKind::Delete->value : OperationKind::Create->value,
+                'object' => (string) $clash->object, 'before' => $clash->base, 'after' => $clash->ours,
+            ],
         };
     }
 }

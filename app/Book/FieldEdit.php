@@ -18,8 +18,12 @@ use Jaunty\Core\Change\OperationKind;
 final readonly class FieldEdit
 {
     /** @param mixed $value the field's value, the items' keys in order, or a new object's fields */
-    private function __construct(public OperationKind $kind, public Reference $object, public string $path, public mixed $value)
-    {
+    private function __construct(
+        public OperationKind $kind,
+        public Reference $object,
+        public string $path,
+        public mixed $value,
+    ) {
     }
 
     public static function of(string $kind, string $object, ?string $path, mixed $value): self
@@ -34,7 +38,9 @@ final readonly class FieldEdit
             $fields = (new AsTyped($book))->read($this->object, '', is_array($this->value) ? $this->value : []);
             $fields = is_array($fields) ? $fields : [];
 
-            return ChangeSet::of(Operation::create($this->object->kind->read(Node::of(['key' => $this->object->key] + $fields, (string) $this->object))))->applyTo($book);
+            return ChangeSet::of(Operation::create(
+                $this->object->kind->read(Node::of(['key' => $this->object->key] + $fields, (string) $this->object)),
+            ))->applyTo($book);
         }
         $object = $book->find($this->object) ?? throw ChangeError::notThere($this->object);
         if ($this->kind === OperationKind::Delete) {
@@ -42,16 +48,28 @@ final readonly class FieldEdit
         }
         $before = FieldPath::get($object->toArray(), $this->path);
         if ($this->kind === OperationKind::Set) {
-            return ChangeSet::of(Operation::set($this->object, $this->path, $before, (new AsTyped($book))->read($this->object, $this->path, $this->value)))->applyTo($book);
+            return ChangeSet::of(Operation::set($this->object, $this->path, $before, (new AsTyped($book))->read(
+                $this->object,
+                $this->path,
+                $this->value,
+            )))->applyTo($book);
         }
-        $keys = static fn (mixed $items): array => array_values(array_filter(is_array($items) ? array_map(static fn (mixed $item): mixed => is_array($item) ? $item['item'] ?? null : $item, $items) : [], is_string(...)));
+        $keys = static fn (mixed $items): array => array_values(array_filter(
+            is_array($items)
+                ? array_map(static fn (mixed $item): mixed => is_array($item) ? $item['item'] ?? null : $item, $items)
+                : [],
+            is_string(...),
+        ));
 
-        return ChangeSet::of(Operation::move($this->object, $this->path, $keys($before), $keys($this->value)))->applyTo($book);
+        return ChangeSet::of(
+            Operation::move($this->object, $this->path, $keys($before), $keys($this->value)),
+        )->applyTo($book);
     }
 
     /** Whether it settles what two technicians want differently. */
     public function decides(Reference $object, ?string $path): bool
     {
-        return $this->object->equals($object) && ($this->kind === OperationKind::Delete || ($this->kind === OperationKind::Set && $this->path === $path));
+        return $this->object->equals($object)
+            && ($this->kind === OperationKind::Delete || ($this->kind === OperationKind::Set && $this->path === $path));
     }
 }

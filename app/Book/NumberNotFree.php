@@ -11,6 +11,9 @@ final class NumberNotFree extends \RuntimeException
 {
     public function __construct(public readonly string $number)
     {
-        parent::__construct(E164::parse($number)->display() . ' is not free: it is not in stock, or is no longer. Choose another number.');
+        parent::__construct(
+            E164::parse($number)->display()
+            . ' is not free: it is not in stock, or is no longer. Choose another number.',
+        );
     }
 }

@@ -70,7 +70,10 @@ final class ObjectProjection
                 'key' => $object->key(),
                 'name' => $object->label(),
                 'extension' => $object->extension(),
-                'body' => json_encode(BookFormat::compact($object), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+                'body' => json_encode(
+                    BookFormat::compact($object),
+                    JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                ),
                 'schema_version' => BookFormat::VERSION,
                 'position' => $position,
                 'origin' => $origins[(string) Reference::of($object)] ?? null,
@@ -78,12 +81,18 @@ final class ObjectProjection
             foreach ($object instanceof User ? $object->legs : [] as $leg) {
                 // Twice at one customer is a finding there; at two customers one of them would ring the other's.
                 if ($leg->hardware !== null) {
-                    $devices[$leg->hardware] = ['hardware' => $leg->hardware, 'tenant_id' => $tenantId, 'object_id' => $id];
+                    $devices[$leg->hardware] = [
+                        'hardware' => $leg->hardware,
+                        'tenant_id' => $tenantId,
+                        'object_id' => $id,
+                    ];
                 }
             }
             foreach ($object->links() as $link) {
                 $target = $book->find($link->to) ?? throw new \LogicException("{$link->to} is not in the book");
-                $links[] = ['tenant_id' => $tenantId, 'from_id' => $id, 'path' => $link->path, 'to_id' => $this->idOf($target)];
+                $links[] = [
+                    'tenant_id' => $tenantId, 'from_id' => $id, 'path' => $link->path, 'to_id' => $this->idOf($target),
+                ];
             }
         }
         foreach (Parts::of($rows) as $some) {
@@ -110,8 +119,13 @@ final class ObjectProjection
         foreach (Parts::of(array_values($devices)) as $some) {
             // Those that the customer has already, with another user, are passed over as well.
             if (DeviceRow::query()->insertOrIgnore($some) < count($some)) {
-                $here = DeviceRow::query()->where('tenant_id', $tenantId)->whereIn('hardware', array_column($some, 'hardware'))->pluck('hardware')->all();
-                foreach (array_diff(array_column($some, 'hardware'), array_filter($here, is_string(...))) as $hardware) {
+                $here = DeviceRow::query()->where('tenant_id', $tenantId)
+                    ->whereIn('hardware', array_column($some, 'hardware'))
+                    ->pluck('hardware')
+                    ->all();
+                foreach (
+                    array_diff(array_column($some, 'hardware'), array_filter($here, is_string(...))) as $hardware
+                ) {
                     throw UnusableBook::deviceElsewhere($hardware, self::legWith($book, $hardware));
                 }
             }

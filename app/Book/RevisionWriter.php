@@ -45,8 +45,15 @@ final readonly class RevisionWriter
      * @throws NumberNotFree
      * @throws UnusableBook when the book would not be usable afterwards
      */
-    public function enter(TenantRow $tenant, string $technicianId, ChangeSet $changes, RevisionSource $source, ?string $note = null, ?int $undoes = null, array $origins = []): Revision
-    {
+    public function enter(
+        TenantRow $tenant,
+        string $technicianId,
+        ChangeSet $changes,
+        RevisionSource $source,
+        ?string $note = null,
+        ?int $undoes = null,
+        array $origins = [],
+    ): Revision {
         $locked = TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
         $head = $this->books->head($tenant->id);
         $merge = Merge::onto($head, $this->withIds($changes));
@@ -70,8 +77,13 @@ final readonly class RevisionWriter
      *
      * @param  array<string, string>  $origins
      */
-    public function begin(TenantRow $tenant, string $technicianId, Book $book, array $origins, RevisionSource $source = RevisionSource::TakingOn): Revision
-    {
+    public function begin(
+        TenantRow $tenant,
+        string $technicianId,
+        Book $book,
+        array $origins,
+        RevisionSource $source = RevisionSource::TakingOn,
+    ): Revision {
         $book->checkReferences();
         $book->checkExtensions();
         $changes = ChangeSet::of(...array_map(Operation::create(...), $book->objects()));
@@ -81,8 +93,15 @@ final readonly class RevisionWriter
         return $this->record($tenant, $technicianId, $book, $changes, $source, null, null);
     }
 
-    private function record(TenantRow $tenant, string $technicianId, Book $book, ChangeSet $changes, RevisionSource $source, ?string $note, ?int $undoes): Revision
-    {
+    private function record(
+        TenantRow $tenant,
+        string $technicianId,
+        Book $book,
+        ChangeSet $changes,
+        RevisionSource $source,
+        ?string $note,
+        ?int $undoes,
+    ): Revision {
         $no = $tenant->head_revision + 1;
         $tenant->forceFill([
             'head_revision' => $no,
@@ -99,11 +118,17 @@ final readonly class RevisionWriter
             'note' => $note,
             'undoes' => $undoes,
             'schema_version' => BookFormat::VERSION,
-            'operations' => json_encode($changes->toArray(), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'operations' => json_encode(
+                $changes->toArray(),
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
             'entered_at' => $this->clock->now(),
         ]);
         $this->after->bookChanged($tenant->id, $book);
-        $this->log->noteOf($tenant->id, $technicianId, 'revision entered', ['revision' => $no, 'source' => $source->value]);
+        $this->log->noteOf($tenant->id, $technicianId, 'revision entered', [
+            'revision' => $no,
+            'source' => $source->value,
+        ]);
 
         return Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->with('technician')->firstOrFail();
     }
@@ -112,7 +137,9 @@ final readonly class RevisionWriter
     private function withIds(ChangeSet $changes): ChangeSet
     {
         return ChangeSet::of(...array_map(
-            static fn (Operation $operation): Operation => $operation->kind === OperationKind::Create ? $operation->withId((string) Str::uuid()) : $operation,
+            static fn (Operation $operation): Operation => $operation->kind === OperationKind::Create
+                ? $operation->withId((string) Str::uuid())
+                : $operation,
             $changes->operations,
         ));
     }

@@ -21,11 +21,18 @@ final readonly class Undo
      */
     public function revision(TenantRow $tenant, string $technicianId, int $no): Revision
     {
-        $revision = Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->first() ?? throw CannotUndo::unknown($no);
+        $revision = Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->first()
+            ?? throw CannotUndo::unknown($no);
         if (in_array($revision->source, [RevisionSource::TakingOn->value, RevisionSource::Import->value], true)) {
             throw CannotUndo::takingOn();
         }
 
-        return $this->revisions->enter($tenant, $technicianId, $revision->changes()->inverse(), RevisionSource::Undo, undoes: $no);
+        return $this->revisions->enter(
+            $tenant,
+            $technicianId,
+            $revision->changes()->inverse(),
+            RevisionSource::Undo,
+            undoes: $no,
+        );
     }
 }

@@ -18,7 +18,10 @@ use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\CallRecords\CallRecord;
 use Jaunty\Core\CallRecords\CallsMade;
 
-/** Reads calls from the switch, on from the last one read, and keeps them for ninety days. The switch is asked outside any transaction. */
+/**
+ * Reads calls from the switch, on from the last one read, and keeps them for ninety days. The switch is asked outside
+ * any transaction.
+ */
 final readonly class CallReader
 {
     public const KEPT_DAYS = 90;
@@ -26,8 +29,14 @@ final readonly class CallReader
     /** What a customer's book can name of calls, and a screen can add up at once. */
     private const MOST_PAGES = 200;
 
-    public function __construct(private Scope $scope, private BookRepository $books, private BindingStore $bindings, private SwitchConnector $switch, private Clock $clock, private ConnectionInterface $db)
-    {
+    public function __construct(
+        private Scope $scope,
+        private BookRepository $books,
+        private BindingStore $bindings,
+        private SwitchConnector $switch,
+        private Clock $clock,
+        private ConnectionInterface $db,
+    ) {
     }
 
     /**
@@ -38,11 +47,19 @@ final readonly class CallReader
      */
     public function read(string $technicianId, string $tenant): int
     {
-        [$id, $book, $known, $after] = $this->scope->tenant($technicianId, $tenant, Ability::Read, function (TenantRow $row): array {
-            $book = $this->books->head($row->id);
+        [$id, $book, $known, $after] = $this->scope->tenant(
+            $technicianId,
+            $tenant,
+            Ability::Read,
+            function (TenantRow $row): array {
+                $book = $this->books->head($row->id);
 
-            return [$row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book]), $this->lastSerial($row->id)];
-        });
+                return [
+                    $row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book]),
+                    $this->lastSerial($row->id),
+                ];
+            },
+        );
         $read = 0;
         for ($page = 0; $page < self::MOST_PAGES; $page++) {
             $calls = $this->switch->calls($book, $known, $after);
@@ -65,11 +82,32 @@ final readonly class CallReader
     public function kept(string $tenantId, int $days): array
     {
         $from = $this->clock->now()->modify("-{$days} days");
-        $records = CallRow::query()->where('tenant_id', $tenantId)->where('at', '>=', $from)->orderBy('at')->orderBy('serial')->get()
-            ->map(static fn (CallRow $row): CallRecord => new CallRecord($row->at->getTimestamp(), $row->caller, $row->called, $row->outcome, $row->target, $row->groups, $row->rang, $row->waited, $row->talked, $row->came_as))->all();
+        $records = CallRow::query()->where('tenant_id', $tenantId)
+            ->where('at', '>=', $from)
+            ->orderBy('at')
+            ->orderBy('serial')
+            ->get()
+            ->map(static fn (CallRow $row): CallRecord => new CallRecord(
+                $row->at->getTimestamp(),
+                $row->caller,
+                $row->called,
+                $row->outcome,
+                $row->target,
+                $row->groups,
+                $row->rang,
+                $row->waited,
+                $row->talked,
+                $row->came_as,
+            ))
+            ->all();
         $reading = $this->db->selectOne('select read_at from call_readings where tenant_id = ?', [$tenantId]);
 
-        return [new CallsMade(array_values($records)), is_object($reading) && is_string($reading->read_at ?? null) ? (new \DateTimeImmutable($reading->read_at))->format(\DateTimeInterface::ATOM) : null];
+        return [
+            new CallsMade(array_values($records)),
+            is_object($reading) && is_string($reading->read_at ?? null)
+                ? (new \DateTimeImmutable($reading->read_at))->format(\DateTimeInterface::ATOM)
+                : null,
+        ];
     }
 
     private function lastSerial(string $tenantId): int
@@ -85,16 +123,27 @@ final readonly class CallReader
         $rows = [];
         foreach ($records as $serial => $record) {
             $rows[] = [
-                'tenant_id' => $tenantId, 'serial' => $serial, 'at' => gmdate('Y-m-d\TH:i:s\Z', $record->at), 'caller' => $record->from, 'called' => $record->called, 'outcome' => $record->outcome->value, 'target' => $record->target,
-                'groups' => json_encode($record->groups, JSON_THROW_ON_ERROR), 'rang' => json_encode($record->rang, JSON_THROW_ON_ERROR), 'waited' => $record->waited, 'talked' => $record->talked, 'came_as' => $record->cameAs,
+                'tenant_id' => $tenantId, 'serial' => $serial, 'at' => gmdate('Y-m-d\TH:i:s\Z', $record->at),
+                'caller' => $record->from, 'called' => $record->called, 'outcome' => $record->outcome->value,
+                'target' => $record->target,
+                'groups' => json_encode($record->groups, JSON_THROW_ON_ERROR),
+                'rang' => json_encode($record->rang, JSON_THROW_ON_ERROR), 'waited' => $record->waited,
+                'talked' => $record->talked, 'came_as' => $record->cameAs,
             ];
         }
         // Read twice at once, a call is kept once.
         foreach (Parts::of($rows) as $some) {
             CallRow::query()->insertOrIgnore($some);
         }
-        $this->db->statement('insert into call_readings (tenant_id, last_serial, read_at) values (?, ?, ?) on conflict (tenant_id) do update set last_serial = greatest(call_readings.last_serial, excluded.last_serial), read_at = excluded.read_at', [$tenantId, $last, $this->clock->now()->format(\DateTimeInterface::ATOM)]);
-        CallRow::query()->where('tenant_id', $tenantId)->where('at', '<', $this->clock->now()->modify('-' . self::KEPT_DAYS . ' days'))->delete();
+        $this->db->statement(
+            'insert into call_readings (tenant_id, last_serial, read_at) values (?, ?, ?) on conflict (tenant_id) do '
+                . 'update set last_serial = greatest(call_readings.last_serial, excluded.last_serial), read_at = '
+                . 'excluded.read_at',
+            [$tenantId, $last, $this->clock->now()->format(\DateTimeInterface::ATOM)],
+        );
+        CallRow::query()->where('tenant_id', $tenantId)
+            ->where('at', '<', $this->clock->now()->modify('-' . self::KEPT_DAYS . ' days'))
+            ->delete();
 
         return null;
     }

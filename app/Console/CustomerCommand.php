@@ -25,7 +25,11 @@ abstract class CustomerCommand extends Command
         $signIn = $this->option('as');
         $technician = is_string($signIn) ? Technician::query()->where('sign_in', $signIn)->first() : null;
         if ($technician === null) {
-            $this->error(is_string($signIn) ? "There is no technician who signs in as {$signIn}." : 'Say in whose name: --as=SIGN-IN.');
+            $this->error(
+                is_string($signIn)
+                ? "There is no technician who signs in as {$signIn}."
+                : 'Say in whose name: --as=SIGN-IN.',
+            );
 
             return self::UNDONE;
         }

@@ -26,7 +26,12 @@ final class ExportBook extends CustomerCommand
     protected function work(Technician $technician): int
     {
         $key = $this->argument('customer');
-        $this->output->write($this->scope->tenant($technician->id, is_string($key) ? $key : '', Ability::Read, fn (TenantRow $tenant): string => BookFormat::toJson($this->books->head($tenant->id))));
+        $this->output->write($this->scope->tenant(
+            $technician->id,
+            is_string($key) ? $key : '',
+            Ability::Read,
+            fn (TenantRow $tenant): string => BookFormat::toJson($this->books->head($tenant->id)),
+        ));
 
         return self::SUCCESS;
     }

@@ -27,7 +27,9 @@ final class ImportBook extends CustomerCommand
         $file = $this->argument('file');
         $text = is_string($file) && is_file($file) ? file_get_contents($file) : false;
         try {
-            [$tenant, $fitted] = $this->import->import($technician->id, BookFormat::fromJson($text === false ? throw UnusableBook::missing('file', is_string($file) ? $file : '') : $text));
+            [$tenant, $fitted] = $this->import->import($technician->id, BookFormat::fromJson(
+                $text === false ? throw UnusableBook::missing('file', is_string($file) ? $file : '') : $text,
+            ));
         } catch (UnusableBook | NumberNotFree $fault) {
             $this->error($fault->getMessage());
 

@@ -19,7 +19,9 @@ final class MailDigest extends Command
     {
         foreach (Technician::query()->where('digest', true)->orderBy('sign_in')->get() as $technician) {
             $told = $digest->sendTo($technician);
-            $this->line("{$technician->sign_in}: " . ($told === 0 ? 'nothing new, no letter' : "a letter about {$told}"));
+            $this->line(
+                "{$technician->sign_in}: " . ($told === 0 ? 'nothing new, no letter' : "a letter about {$told}"),
+            );
         }
 
         return self::SUCCESS;

@@ -6,7 +6,9 @@ namespace App\Console;
 
 use Illuminate\Console\Command;
 
-/** Migrates as the owner of the tables. The owner's password is read from its file here and stands in no configuration. */
+/**
+ * Migrates as the owner of the tables. The owner's password is read from its file here and stands in no configuration.
+ */
 final class MigrateAsOwner extends Command
 {
     protected $signature = 'roster:migrate {--fresh : drop everything first (only where the demo is allowed)}';
@@ -18,12 +20,18 @@ final class MigrateAsOwner extends Command
         $file = config('roster.owner_password_file');
         $password = is_string($file) ? @file_get_contents($file) : false;
         if ($password === false) {
-            $this->error('The owner\'s password file cannot be read: ' . (is_string($file) ? $file : 'DB_OWNER_PASSWORD_FILE is not set') . '. Run this as the user that started the house.');
+            $this->error(
+                'The owner\'s password file cannot be read: '
+                . (is_string($file) ? $file : 'DB_OWNER_PASSWORD_FILE is not set')
+                . '. Run this as the user that started the house.',
+            );
 
             return self::FAILURE;
         }
         $application = config('database.connections.pgsql');
-        config(['database.connections.owner' => ['username' => 'roster_owner', 'password' => trim($password)] + (is_array($application) ? $application : [])]);
+        config(['database.connections.owner' => ['username' => 'roster_owner', 'password' => trim($password)] + (
+            is_array($application) ? $application : []
+        )]);
         $fresh = $this->option('fresh') === true;
         if ($fresh && config('roster.demo') !== true) {
             $this->error('This is no demo database; it is not dropped.');

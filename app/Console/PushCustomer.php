@@ -22,10 +22,14 @@ final class PushCustomer extends CustomerCommand
 {
     protected $signature = 'roster:push {customer : key} {--as= : the technician in whose name}';
 
-    protected $description = 'Push a customer\'s book to the switch and wait for the end; ends with 1 where it was stopped';
+    protected $description = 'Push a customer\'s book to the switch and wait for the end; ends '
+        . 'with 1 where it was stopped';
 
-    public function __construct(private readonly Scope $scope, private readonly PushDesk $pushes, private readonly PushRunner $runner)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly PushDesk $pushes,
+        private readonly PushRunner $runner,
+    ) {
         parent::__construct();
     }
 
@@ -33,7 +37,12 @@ final class PushCustomer extends CustomerCommand
     {
         $key = $this->argument('customer');
         try {
-            $push = $this->scope->tenant($technician->id, is_string($key) ? $key : '', Ability::Push, fn (TenantRow $tenant): Push => $this->pushes->ask($tenant, $technician->id, null));
+            $push = $this->scope->tenant(
+                $technician->id,
+                is_string($key) ? $key : '',
+                Ability::Push,
+                fn (TenantRow $tenant): Push => $this->pushes->ask($tenant, $technician->id, null),
+            );
         } catch (PushUnderWay $fault) {
             $this->error($fault->getMessage());
 
@@ -42,11 +51,23 @@ final class PushCustomer extends CustomerCommand
         while (($wait = $this->runner->carryOn($push->tenant_id, $technician->id, $push->id)) !== null) {
             Sleep::for($wait)->seconds();
         }
-        [$ended, $done] = $this->scope->tenant($technician->id, $push->tenant_id, Ability::Read, static fn (): array => [
-            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->firstOrFail(),
-            PushStep::query()->where('tenant_id', $push->tenant_id)->where('push_id', $push->id)->where('status', StepStatus::Done)->count(),
-        ]);
-        $this->line($ended->status === PushStatus::Done ? "revision {$ended->revision} is on the switch; {$done} steps" : "stopped after {$done} steps: {$ended->reason}");
+        [$ended, $done] = $this->scope->tenant(
+            $technician->id,
+            $push->tenant_id,
+            Ability::Read,
+            static fn (): array => [
+                Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->firstOrFail(),
+                PushStep::query()->where('tenant_id', $push->tenant_id)
+                    ->where('push_id', $push->id)
+                    ->where('status', StepStatus::Done)
+                    ->count(),
+            ],
+        );
+        $this->line(
+            $ended->status === PushStatus::Done
+            ? "revision {$ended->revision} is on the switch; {$done} steps"
+            : "stopped after {$done} steps: {$ended->reason}",
+        );
 
         return $ended->status === PushStatus::Done ? self::SUCCESS : self::FOUND;
     }

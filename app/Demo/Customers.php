@@ -7,17 +7,28 @@ namespace App\Demo;
 use Jaunty\Core\Outbound\HomeDialling;
 use Jaunty\Core\Templates\Slug;
 
-/** The customers of Saltmarsh Voice, all invented: Port Merrow and beyond, 3 to 80 users, each with one fault to find; the largest has none. */
+/**
+ * The customers of Saltmarsh Voice, all invented: Port Merrow and beyond, 3 to 80 users, each with one fault to find;
+ * the largest has none.
+ */
 final class Customers
 {
-    private const FIRST = ['Ines', 'Joss', 'Petra', 'Colm', 'Dara', 'Wynn', 'Tamsin', 'Boyd', 'Merrin', 'Orla', 'Brin', 'Sefton', 'Della', 'Rafe', 'Una', 'Corin', 'Maeve', 'Idris', 'Lowri', 'Tavish'];
+    private const FIRST = [
+        'Ines', 'Joss', 'Petra', 'Colm', 'Dara', 'Wynn', 'Tamsin', 'Boyd', 'Merrin', 'Orla', 'Brin', 'Sefton', 'Della',
+        'Rafe', 'Una', 'Corin', 'Maeve', 'Idris', 'Lowri', 'Tavish',
+    ];
 
-    private const LAST = ['Marsh', 'Arden', 'Lunn', 'Reeve', 'Finch', 'Abel', 'Quill', 'Osei', 'Farrow', 'Reed', 'Ash', 'Vane', 'Cray', 'Holm', 'Teal', 'Kell', 'Brack', 'Sorrel', 'Dunn', 'Imre'];
+    private const LAST = [
+        'Marsh', 'Arden', 'Lunn', 'Reeve', 'Finch', 'Abel', 'Quill', 'Osei', 'Farrow', 'Reed', 'Ash', 'Vane', 'Cray',
+        'Holm', 'Teal', 'Kell', 'Brack', 'Sorrel', 'Dunn', 'Imre',
+    ];
 
     private const SOL = 'sol@saltmarsh.example';
 
     /** Shut for a day last summer, and nobody took it out: the same small thing at several customers. */
-    private const REGATTA_DAY = ['object' => 'schedule:hours', 'path' => 'exceptions', 'value' => [['item' => 'regatta-day', 'name' => 'Regatta day', 'from' => '2026-08-08']]];
+    private const REGATTA_DAY = ['object' => 'schedule:hours', 'path' => 'exceptions', 'value' => [
+        ['item' => 'regatta-day', 'name' => 'Regatta day', 'from' => '2026-08-08'],
+    ]];
 
     public const PORTED = '+12075550111';
 
@@ -33,197 +44,508 @@ final class Customers
     public static function all(): array
     {
         return [
-            self::ardentRoad(), self::bellwether(), self::coldharbour(), self::dunlin(), self::eastPier(), self::fenwright(), self::gannet(), self::harrowgate(), self::inlet(), self::juniper(),
-            self::kittiwake(), self::lantern(), self::merrow(), self::northquay(), self::osier(), self::puffin(), self::quillAndTern(), self::redshank(), self::sandpiper(),
+            self::ardentRoad(), self::bellwether(), self::coldharbour(), self::dunlin(), self::eastPier(),
+            self::fenwright(), self::gannet(), self::harrowgate(), self::inlet(), self::juniper(),
+            self::kittiwake(), self::lantern(), self::merrow(), self::northquay(), self::osier(), self::puffin(),
+            self::quillAndTern(), self::redshank(), self::sandpiper(),
         ];
     }
 
     private static function ardentRoad(): DemoCustomer
     {
-        return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550150', 'emergencyMail' => 'desk@ardent.example',
-            'hours' => 'Mon-Fri 8 to 5:30, lunch 12:30-1:30; Sat 9-1', 'urgent' => 'If your animal needs help at once',
-            'onCall' => [['name' => 'Tamsin Quill', 'mobile' => '902 555 0178'], ['name' => 'Orla Reed', 'mobile' => '902 555 0179']],
-            'users' => self::people(14, [...array_fill(0, 3, 'Reception'), ...array_fill(0, 7, 'Surgery'), ...array_fill(0, 4, 'Accounts')], 'ardent'),
-        ], [
-            ['object' => 'group:reception', 'path' => 'order', 'value' => 'sequential'],
-            ['object' => 'group:reception', 'path' => 'ringsEach', 'value' => 3],
-            ['object' => 'group:reception', 'path' => 'noAnswerSeconds', 'value' => 30],
-        ], new DemoFault('a limit that never reaches the third member', 'groups.limit-shorter-than-one-pass', '300 wed 10:00, petra answers', 'messageIn mailbox:reception'), note: 'Reception rings top down from now on');
+        return new DemoCustomer(
+            'practice-out-of-hours',
+            [
+                'name' => 'Ardent Road Veterinary', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '14 Ardent Road', 'city' => 'Port Merrow', 'mainNumber' => '+19025550110',
+                'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550150', 'emergencyMail' => 'desk@ardent.example',
+                'hours' => 'Mon-Fri 8 to 5:30, lunch 12:30-1:30; Sat 9-1',
+                'urgent' => 'If your animal needs help at once',
+                'onCall' => [
+                    ['name' => 'Tamsin Quill', 'mobile' => '902 555 0178'],
+                    ['name' => 'Orla Reed', 'mobile' => '902 555 0179'],
+                ],
+                'users' => self::people(
+                    14,
+                    [...array_fill(0, 3, 'Reception'), ...array_fill(0, 7, 'Surgery'), ...array_fill(0, 4, 'Accounts')],
+                    'ardent',
+                ),
+            ],
+            [
+                ['object' => 'group:reception', 'path' => 'order', 'value' => 'sequential'],
+                ['object' => 'group:reception', 'path' => 'ringsEach', 'value' => 3],
+                ['object' => 'group:reception', 'path' => 'noAnswerSeconds', 'value' => 30],
+            ],
+            new DemoFault(
+                'a limit that never reaches the third member',
+                'groups.limit-shorter-than-one-pass',
+                '300 wed 10:00, petra answers',
+                'messageIn mailbox:reception',
+            ),
+            note: 'Reception rings top down from now on',
+        );
     }
 
     private static function bellwether(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550151', 'emergencyMail' => 'desk@bellwether.example',
-            'hours' => 'Mon-Fri 9 to 5; Sat 10-2', 'whenClosed' => 'message', 'users' => self::people(80, ['Reception', 'Lending', 'Savings', 'Branches', 'Accounts', 'Member services'], 'bellwether'),
-        ], [['object' => 'trunk:main', 'path' => 'deliversAs', 'value' => 'withoutPlus']], note: 'As its calls come', lookedAfterBy: self::SOL, isCalled: true);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Bellwether Credit Union', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '1 Custom House Square', 'city' => 'Port Merrow', 'mainNumber' => '+19025550120',
+                'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550151',
+                'emergencyMail' => 'desk@bellwether.example',
+                'hours' => 'Mon-Fri 9 to 5; Sat 10-2', 'whenClosed' => 'message',
+                'users' => self::people(
+                    80,
+                    ['Reception', 'Lending', 'Savings', 'Branches', 'Accounts', 'Member services'],
+                    'bellwether',
+                ),
+            ],
+            [['object' => 'trunk:main', 'path' => 'deliversAs', 'value' => 'withoutPlus']],
+            note: 'As its calls come',
+            lookedAfterBy: self::SOL,
+            isCalled: true,
+        );
     }
 
     private static function coldharbour(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550152', 'emergencyMail' => 'desk@coldharbour.example',
-            'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
-        ], [
-            self::REGATTA_DAY,
-            ['object' => 'group:reception', 'path' => 'members', 'value' => [['item' => 'ines-marsh', 'who' => 'user:ines-marsh'], ['item' => 'colm-reeve', 'who' => 'user:colm-reeve'], ['item' => 'yard-mobile', 'who' => 'outside:+19025550181']]],
-        ], new DemoFault('a mobile, switched off, in a group that rings all at once', 'groups.outside-mailbox-steals', 'main tue 14:30, +1 902 555 0181 switched off', 'outsideMailbox outside:+19025550181'), note: 'The foreman wants his mobile to ring as well', lookedAfterBy: self::SOL);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Coldharbour Boatyard', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '3 Slip Lane', 'city' => 'Quay End', 'mainNumber' => '+19025550111',
+                'postcode' => 'B0X 1X0',
+                'emergencyNumber' => '+19025550152', 'emergencyMail' => 'desk@coldharbour.example',
+                'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message',
+                'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
+            ],
+            [
+                self::REGATTA_DAY,
+                ['object' => 'group:reception', 'path' => 'members', 'value' => [
+                    ['item' => 'ines-marsh', 'who' => 'user:ines-marsh'],
+                    ['item' => 'colm-reeve', 'who' => 'user:colm-reeve'],
+                    ['item' => 'yard-mobile', 'who' => 'outside:+19025550181'],
+                ]],
+            ],
+            new DemoFault(
+                'a mobile, switched off, in a group that rings all at once',
+                'groups.outside-mailbox-steals',
+                'main tue 14:30, +1 902 555 0181 switched off',
+                'outsideMailbox outside:+19025550181',
+            ),
+            note: 'The foreman wants his mobile to ring as well',
+            lookedAfterBy: self::SOL,
+        );
     }
 
     private static function dunlin(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550153', 'emergencyMail' => 'desk@dunlin.example',
-            'hours' => 'every day 6:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(9, ['Reception', 'Purser', 'Freight'], 'dunlin'),
-        ], [
-            ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'night-boat', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '18:00', 'to' => '06:00']]],
-        ], new DemoFault('a holiday inside an overnight ferry shift', 'hours.overnight-into-closed-date', 'main 25 dec 02:00', 'messageIn mailbox:reception'), note: 'Only the night boat takes calls in winter', lookedAfterBy: self::SOL);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Dunlin Ferry Line', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113',
+                'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550153', 'emergencyMail' => 'desk@dunlin.example',
+                'hours' => 'every day 6:00 to 22:00', 'whenClosed' => 'message',
+                'users' => self::people(9, ['Reception', 'Purser', 'Freight'], 'dunlin'),
+            ],
+            [
+                ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [[
+                    'item' => 'night-boat', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'],
+                    'from' => '18:00',
+                    'to' => '06:00',
+                ]]],
+            ],
+            new DemoFault(
+                'a holiday inside an overnight ferry shift',
+                'hours.overnight-into-closed-date',
+                'main 25 dec 02:00',
+                'messageIn mailbox:reception',
+            ),
+            note: 'Only the night boat takes calls in winter',
+            lookedAfterBy: self::SOL,
+        );
     }
 
     private static function eastPier(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'East Pier Museum', 'region' => 'GB-ENG', 'zone' => 'Europe/London', 'street' => '2 East Pier', 'city' => 'Saltwick', 'mainNumber' => '+442079460002', 'postcode' => 'ZZ99 3VZ', 'emergencyNumber' => '+442079460003', 'emergencyMail' => 'desk@east.example',
-            'hours' => 'Tue-Sun 10 to 5', 'whenClosed' => 'message', 'users' => self::people(5, ['Reception', 'Collections'], 'eastpier'),
-        ], [
-            ['object' => 'user:dara-finch', 'path' => 'extension', 'value' => '9990'],
-        ], new DemoFault('extension 9990 in the United Kingdom', 'extensions.clashes-with-emergency', '9990 from 201', 'messageIn mailbox:dara-finch'), note: 'The director wants an extension one remembers');
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'East Pier Museum', 'region' => 'GB-ENG', 'zone' => 'Europe/London',
+                'street' => '2 East Pier',
+                'city' => 'Saltwick', 'mainNumber' => '+442079460002', 'postcode' => 'ZZ99 3VZ',
+                'emergencyNumber' => '+442079460003', 'emergencyMail' => 'desk@east.example',
+                'hours' => 'Tue-Sun 10 to 5', 'whenClosed' => 'message',
+                'users' => self::people(5, ['Reception', 'Collections'], 'eastpier'),
+            ],
+            [
+                ['object' => 'user:dara-finch', 'path' => 'extension', 'value' => '9990'],
+            ],
+            new DemoFault(
+                'extension 9990 in the United Kingdom',
+                'extensions.clashes-with-emergency',
+                '9990 from 201',
+                'messageIn mailbox:dara-finch',
+            ),
+            note: 'The director wants an extension one remembers',
+        );
     }
 
     private static function fenwright(): DemoCustomer
     {
-        return new DemoCustomer('one-line-office', ['name' => 'Fenwright Joinery', 'region' => 'CA-NB', 'zone' => 'America/Moncton', 'mainNumber' => '+15065550100', 'messages' => 'Rafe Holm'], [
-            ['op' => 'create', 'object' => 'user:della-cray', 'value' => ['name' => ['first' => 'Della', 'last' => 'Cray'], 'extension' => '202', 'site' => 'site:office', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm']],
-            ['op' => 'create', 'object' => 'user:una-teal', 'value' => ['name' => ['first' => 'Una', 'last' => 'Teal'], 'extension' => '203', 'site' => 'site:office', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm']],
-            ['object' => 'tenant:fenwright-joinery', 'path' => 'state', 'value' => 'draft'],
-        ], isPushed: false, note: 'Two more people; the street is still to come');
+        return new DemoCustomer(
+            'one-line-office',
+            [
+                'name' => 'Fenwright Joinery', 'region' => 'CA-NB', 'zone' => 'America/Moncton',
+                'mainNumber' => '+15065550100', 'messages' => 'Rafe Holm',
+            ],
+            [
+                ['op' => 'create', 'object' => 'user:della-cray', 'value' => [
+                    'name' => ['first' => 'Della', 'last' => 'Cray'], 'extension' => '202', 'site' => 'site:office',
+                    'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm',
+                ]],
+                ['op' => 'create', 'object' => 'user:una-teal', 'value' => [
+                    'name' => ['first' => 'Una', 'last' => 'Teal'], 'extension' => '203', 'site' => 'site:office',
+                    'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm',
+                ]],
+                ['object' => 'tenant:fenwright-joinery', 'path' => 'state', 'value' => 'draft'],
+            ],
+            isPushed: false,
+            note: 'Two more people; the street is still to come',
+        );
     }
 
     private static function gannet(): DemoCustomer
     {
         $sites = [];
-        foreach (['Harbour Street' => ['+19025550130', '+19025550160'], 'Mill Road' => ['+19025550131', '+19025550161'], 'Spinnaker Court' => ['+14165550100', '+14165550102']] as $site => [$number, $callback]) {
+        foreach (
+            [
+                'Harbour Street' => ['+19025550130', '+19025550160'],
+                'Mill Road' => ['+19025550131', '+19025550161'],
+                'Spinnaker Court' => ['+14165550100', '+14165550102'],
+            ] as $site => [$number, $callback]
+        ) {
             $isLakeshore = str_starts_with($number, '+1416');
-            $sites[] = ['name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}", 'city' => $isLakeshore ? 'Lakeshore' : 'Port Merrow', 'postcode' => $isLakeshore ? 'M0X 1X0' : 'B0X 1X0', 'emergencyNumber' => $callback, 'state' => $isLakeshore ? 'ON' : ''];
+            $sites[] = [
+                'name' => $site, 'number' => $number, 'hours' => 'Mon-Fri 8 to 6', 'street' => "5 {$site}",
+                'city' => $isLakeshore ? 'Lakeshore' : 'Port Merrow',
+                'postcode' => $isLakeshore ? 'M0X 1X0' : 'B0X 1X0', 'emergencyNumber' => $callback,
+                'state' => $isLakeshore ? 'ON' : '',
+            ];
         }
 
-        return new DemoCustomer('several-sites-night-cover', [
-            'name' => 'Gannet Physiotherapy', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'emergencyMail' => 'desk@gannet.example', 'sites' => $sites, 'onCall' => [['name' => 'Maeve Brack', 'mobile' => '902 555 0184']],
-            'users' => array_map(static fn (array $user, int $place): array => ['site' => $sites[$place % 3]['name']] + array_diff_key($user, ['teams' => true]), self::people(24, ['Reception'], 'gannet'), range(0, 23)),
-        ], [
-            ['object' => 'site:spinnaker-court', 'path' => 'zone', 'value' => 'America/Toronto'],
-            ['object' => 'attendant:spinnaker-court', 'path' => 'schedule', 'value' => 'schedule:harbour-street'],
-        ], new DemoFault('one schedule shared by sites in two time zones', 'hours.zone-differs-from-site', '+1 416 555 0100 wed 18:30', 'messageIn mailbox:spinnaker-court'), note: 'One set of hours for all of them', lookedAfterBy: self::SOL);
+        return new DemoCustomer(
+            'several-sites-night-cover',
+            [
+                'name' => 'Gannet Physiotherapy', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'emergencyMail' => 'desk@gannet.example', 'sites' => $sites,
+                'onCall' => [['name' => 'Maeve Brack', 'mobile' => '902 555 0184']],
+                'users' => array_map(
+                    static fn (array $user, int $place): array => ['site' => $sites[$place % 3]['name']]
+                        + array_diff_key($user, ['teams' => true]),
+                    self::people(24, ['Reception'], 'gannet'),
+                    range(0, 23),
+                ),
+            ],
+            [
+                ['object' => 'site:spinnaker-court', 'path' => 'zone', 'value' => 'America/Toronto'],
+                ['object' => 'attendant:spinnaker-court', 'path' => 'schedule', 'value' => 'schedule:harbour-street'],
+            ],
+            new DemoFault(
+                'one schedule shared by sites in two time zones',
+                'hours.zone-differs-from-site',
+                '+1 416 555 0100 wed 18:30',
+                'messageIn mailbox:spinnaker-court',
+            ),
+            note: 'One set of hours for all of them',
+            lookedAfterBy: self::SOL,
+        );
     }
 
     private static function harrowgate(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Harrowgate Timber', 'region' => 'CA-ON', 'zone' => 'America/Toronto', 'street' => '40 Sawmill Road', 'city' => 'Marl', 'mainNumber' => '+14165550110', 'postcode' => 'M0X 1X0', 'emergencyNumber' => '+14165550101', 'emergencyMail' => 'desk@harrowgate.example',
-            'hours' => 'Mon-Fri 8 to 5', 'whenClosed' => 'message', 'users' => self::people(11, ['Reception', 'Yard', 'Orders'], 'harrowgate'),
-        ], [
-            ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [['item' => 'week', 'span' => ['mon 08:00', 'fri 17:00']]]],
-        ], new DemoFault('a week entered as one block of five days', 'hours.continuous-block', 'main wed 03:00, ines answers', 'answered user:ines-marsh'), note: 'Hours as the owner said them on the telephone');
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Harrowgate Timber', 'region' => 'CA-ON', 'zone' => 'America/Toronto',
+                'street' => '40 Sawmill Road', 'city' => 'Marl', 'mainNumber' => '+14165550110',
+                'postcode' => 'M0X 1X0',
+                'emergencyNumber' => '+14165550101', 'emergencyMail' => 'desk@harrowgate.example',
+                'hours' => 'Mon-Fri 8 to 5', 'whenClosed' => 'message',
+                'users' => self::people(11, ['Reception', 'Yard', 'Orders'], 'harrowgate'),
+            ],
+            [
+                ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [
+                    ['item' => 'week', 'span' => ['mon 08:00', 'fri 17:00']],
+                ]],
+            ],
+            new DemoFault(
+                'a week entered as one block of five days',
+                'hours.continuous-block',
+                'main wed 03:00, ines answers',
+                'answered user:ines-marsh',
+            ),
+            note: 'Hours as the owner said them on the telephone',
+        );
     }
 
     private static function inlet(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550154', 'emergencyMail' => 'desk@inlet.example',
-            'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
-        ], [
-            self::REGATTA_DAY,
-            ['op' => 'create', 'object' => 'number:+19025550117', 'value' => ['label' => 'Repairs, direct', 'destination' => 'user:joss-arden', 'trunk' => 'trunk:main', 'site' => 'site:office']],
-            ['object' => 'trunk:main', 'path' => 'outsideCallersOut', 'value' => false],
-            ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'outside:+19025550185'],
-        ], new DemoFault('a trunk that bars outside callers under a forward to a mobile', 'users.forward-refused-by-trunk', '902 555 0117 wed 10:00', 'refused outside:+19025550185'), note: 'Repairs go on to the van', lookedAfterBy: self::SOL);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Inlet Property Care', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '21 Inlet View', 'city' => 'Quay End', 'mainNumber' => '+19025550114',
+                'postcode' => 'B0X 1X0',
+                'emergencyNumber' => '+19025550154', 'emergencyMail' => 'desk@inlet.example',
+                'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message',
+                'users' => self::people(7, ['Reception', 'Repairs'], 'inlet'),
+            ],
+            [
+                self::REGATTA_DAY,
+                ['op' => 'create', 'object' => 'number:+19025550117', 'value' => [
+                    'label' => 'Repairs, direct', 'destination' => 'user:joss-arden', 'trunk' => 'trunk:main',
+                    'site' => 'site:office',
+                ]],
+                ['object' => 'trunk:main', 'path' => 'outsideCallersOut', 'value' => false],
+                ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'outside:+19025550185'],
+            ],
+            new DemoFault(
+                'a trunk that bars outside callers under a forward to a mobile',
+                'users.forward-refused-by-trunk',
+                '902 555 0117 wed 10:00',
+                'refused outside:+19025550185',
+            ),
+            note: 'Repairs go on to the van',
+            lookedAfterBy: self::SOL,
+        );
     }
 
     private static function juniper(): DemoCustomer
     {
-        return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550155', 'emergencyMail' => 'desk@juniper.example',
-            'hours' => 'Mon-Fri 8:30 to 6', 'urgent' => 'If you need a doctor tonight', 'onCall' => [['name' => 'Lowri Kell', 'mobile' => '902 555 0186']],
-            'users' => self::people(12, ['Reception', 'Nurses', 'Doctors'], 'juniper'),
-        ], [
-            ['object' => 'prompt:day-menu', 'path' => 'script', 'value' => 'For nurses, press 1. For doctors, press 2. For our opening hours, press 4. For reception, press 0 or hold.'],
-        ], new DemoFault('a key that is announced and not set', 'menus.script-announces-unset-key', 'main wed 10:00 press 4', 'messageIn mailbox:reception'), note: 'The practice manager wants the hours to be told');
+        return new DemoCustomer(
+            'practice-out-of-hours',
+            [
+                'name' => 'Juniper Lane Surgery', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '6 Juniper Lane', 'city' => 'Port Merrow', 'mainNumber' => '+19025550115',
+                'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550155', 'emergencyMail' => 'desk@juniper.example',
+                'hours' => 'Mon-Fri 8:30 to 6', 'urgent' => 'If you need a doctor tonight',
+                'onCall' => [['name' => 'Lowri Kell', 'mobile' => '902 555 0186']],
+                'users' => self::people(12, ['Reception', 'Nurses', 'Doctors'], 'juniper'),
+            ],
+            [
+                [
+                    'object' => 'prompt:day-menu',
+                    'path' => 'script',
+                    'value' => 'For nurses, press 1. For doctors, press 2. For our opening '
+                        . 'hours, press 4. For reception, '
+                        . 'press 0 or hold.',
+                ],
+            ],
+            new DemoFault(
+                'a key that is announced and not set',
+                'menus.script-announces-unset-key',
+                'main wed 10:00 press 4',
+                'messageIn mailbox:reception',
+            ),
+            note: 'The practice manager wants the hours to be told',
+        );
     }
 
     private static function kittiwake(): DemoCustomer
     {
-        return new DemoCustomer('practice-out-of-hours', [
-            'name' => 'Kittiwake Brewing', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '77 Wharf Avenue', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550100', 'postcode' => '00055', 'emergencyNumber' => '+12075550102', 'emergencyMail' => 'desk@kittiwake.example',
-            'hours' => 'Mon-Sat 9 to 6', 'onCall' => [['name' => 'Corin Sorrel', 'mobile' => '207 555 0171']], 'users' => self::people(10, ['Reception', 'Brewery', 'Taproom'], 'kittiwake'),
-        ], [
-            self::REGATTA_DAY,
-            ['object' => 'menu:day', 'path' => 'invalid', 'value' => 'attendant:main'],
-        ], new DemoFault('wrong keys that lead round for ever', 'menus.wrong-keys-go-round', 'main wed 10:00 press 9 9 9 9 9 9', 'messageIn mailbox:reception'), note: 'Wrong keys begin again');
+        return new DemoCustomer(
+            'practice-out-of-hours',
+            [
+                'name' => 'Kittiwake Brewing', 'region' => 'US', 'zone' => 'America/New_York',
+                'street' => '77 Wharf Avenue', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550100',
+                'postcode' => '00055', 'emergencyNumber' => '+12075550102', 'emergencyMail' => 'desk@kittiwake.example',
+                'hours' => 'Mon-Sat 9 to 6', 'onCall' => [['name' => 'Corin Sorrel', 'mobile' => '207 555 0171']],
+                'users' => self::people(10, ['Reception', 'Brewery', 'Taproom'], 'kittiwake'),
+            ],
+            [
+                self::REGATTA_DAY,
+                ['object' => 'menu:day', 'path' => 'invalid', 'value' => 'attendant:main'],
+            ],
+            new DemoFault(
+                'wrong keys that lead round for ever',
+                'menus.wrong-keys-go-round',
+                'main wed 10:00 press 9 9 9 9 9 9',
+                'messageIn mailbox:reception',
+            ),
+            note: 'Wrong keys begin again',
+        );
     }
 
     private static function lantern(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Lantern Street Law', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '12 Lantern Street', 'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550100', 'postcode' => '00055', 'emergencyNumber' => '+16175550101', 'emergencyMail' => 'desk@lantern.example',
-            'hours' => 'Mon-Fri 9 to 5:30', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Partners'], 'lantern'),
-        ], [
-            ['op' => 'create', 'object' => 'chain:partners', 'value' => ['name' => 'Partners in turn', 'places' => [['item' => 'colm-reeve', 'to' => 'user:colm-reeve'], ['item' => 'wynn-abel', 'to' => 'user:wynn-abel'], ['item' => 'mailbox', 'to' => 'mailbox:reception']]]],
-            ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'chain:partners'],
-            ['object' => 'user:joss-arden', 'path' => 'handling/open/always', 'value' => 'mailbox:joss-arden'],
-        ], new DemoFault('a fallback chain hidden by a forwarding of all calls', 'chains.hidden', '202 from 201 wed 10:00', 'messageIn mailbox:joss-arden'), note: 'The partners cover for each other');
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Lantern Street Law', 'region' => 'US', 'zone' => 'America/New_York',
+                'street' => '12 Lantern Street', 'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550100',
+                'postcode' => '00055', 'emergencyNumber' => '+16175550101', 'emergencyMail' => 'desk@lantern.example',
+                'hours' => 'Mon-Fri 9 to 5:30', 'whenClosed' => 'message',
+                'users' => self::people(8, ['Reception', 'Partners'], 'lantern'),
+            ],
+            [
+                ['op' => 'create', 'object' => 'chain:partners', 'value' => ['name' => 'Partners in turn', 'places' => [
+                    ['item' => 'colm-reeve', 'to' => 'user:colm-reeve'],
+                    ['item' => 'wynn-abel', 'to' => 'user:wynn-abel'],
+                    ['item' => 'mailbox', 'to' => 'mailbox:reception'],
+                ]]],
+                ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'chain:partners'],
+                ['object' => 'user:joss-arden', 'path' => 'handling/open/always', 'value' => 'mailbox:joss-arden'],
+            ],
+            new DemoFault(
+                'a fallback chain hidden by a forwarding of all calls',
+                'chains.hidden',
+                '202 from 201 wed 10:00',
+                'messageIn mailbox:joss-arden',
+            ),
+            note: 'The partners cover for each other',
+        );
     }
 
     private static function merrow(): DemoCustomer
     {
         $byHand = [['object' => 'attendant:main', 'path' => 'answers/closed/greeting', 'value' => 'prompt:welcome']];
         foreach (['ines-marsh', 'joss-arden', 'petra-lunn', 'colm-reeve', 'dara-finch', 'wynn-abel'] as $person) {
-            $byHand[] = ['object' => "user:{$person}", 'path' => 'email', 'value' => str_replace('-', '.', $person) . '@harbour.example'];
-            $byHand[] = ['object' => "user:{$person}", 'path' => 'display', 'value' => ucwords(str_replace('-', ' ', $person)) . ' (office)'];
+            $byHand[] = [
+                'object' => "user:{$person}",
+                'path' => 'email',
+                'value' => str_replace('-', '.', $person) . '@harbour.example',
+            ];
+            $byHand[] = [
+                'object' => "user:{$person}",
+                'path' => 'display',
+                'value' => ucwords(str_replace('-', ' ', $person)) . ' (office)',
+            ];
         }
 
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550156', 'emergencyMail' => 'desk@merrow.example',
-            'hours' => 'Mon-Fri 8 to 8; Sat 8-4', 'whenClosed' => 'message', 'users' => self::people(16, ['Reception', 'Berths', 'Pilots'], 'merrow'),
-        ], fault: new DemoFault('drift of a dozen fields that callers do not notice, beside one swapped closed greeting that every caller does', 'drift.caller-impact', 'main sun 10:00', 'messageIn mailbox:reception'), byHand: $byHand, lookedAfterBy: self::SOL);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Merrow Harbour Office', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '1 Harbour Office', 'city' => 'Port Merrow', 'mainNumber' => '+19025550116',
+                'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550156', 'emergencyMail' => 'desk@merrow.example',
+                'hours' => 'Mon-Fri 8 to 8; Sat 8-4', 'whenClosed' => 'message',
+                'users' => self::people(16, ['Reception', 'Berths', 'Pilots'], 'merrow'),
+            ],
+            fault: new DemoFault(
+                'drift of a dozen fields that callers do not notice, beside one swapped closed '
+                . 'greeting that every caller does',
+                'drift.caller-impact',
+                'main sun 10:00',
+                'messageIn mailbox:reception',
+            ),
+            byHand: $byHand,
+            lookedAfterBy: self::SOL,
+        );
     }
 
     private static function northquay(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Northquay Seed & Feed', 'region' => 'CA-NB', 'zone' => 'America/Moncton', 'street' => '88 Elevator Road', 'city' => 'Northquay', 'mainNumber' => '+15065550110', 'postcode' => 'E0X 1X0', 'emergencyNumber' => '+15065550102', 'emergencyMail' => 'desk@northquay.example',
-            'hours' => 'Mon-Fri 7:30 to 5:30; Sat 8-12', 'whenClosed' => 'message', 'users' => self::people(6, ['Reception', 'Mill'], 'northquay'),
-        ], [
-            ['object' => 'number:+15065550110', 'path' => 'from', 'value' => '2026-11-20'],
-            ['op' => 'create', 'object' => 'number:+15065550111', 'value' => ['label' => 'Lent until the port', 'destination' => 'attendant:main', 'status' => 'temporary', 'replaces' => 'number:+15065550110', 'trunk' => 'trunk:main', 'site' => 'site:office']],
-        ], new DemoFault('a completed port whose lent number is still published', 'numbers.temporary-left-over', '506 555 0111 wed 10:00, ines answers', 'answered user:ines-marsh'), note: 'The main number was ported on the 20th');
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Northquay Seed & Feed', 'region' => 'CA-NB', 'zone' => 'America/Moncton',
+                'street' => '88 Elevator Road', 'city' => 'Northquay', 'mainNumber' => '+15065550110',
+                'postcode' => 'E0X 1X0', 'emergencyNumber' => '+15065550102',
+                'emergencyMail' => 'desk@northquay.example',
+                'hours' => 'Mon-Fri 7:30 to 5:30; Sat 8-12', 'whenClosed' => 'message',
+                'users' => self::people(6, ['Reception', 'Mill'], 'northquay'),
+            ],
+            [
+                ['object' => 'number:+15065550110', 'path' => 'from', 'value' => '2026-11-20'],
+                ['op' => 'create', 'object' => 'number:+15065550111', 'value' => [
+                    'label' => 'Lent until the port', 'destination' => 'attendant:main', 'status' => 'temporary',
+                    'replaces' => 'number:+15065550110', 'trunk' => 'trunk:main', 'site' => 'site:office',
+                ]],
+            ],
+            new DemoFault(
+                'a completed port whose lent number is still published',
+                'numbers.temporary-left-over',
+                '506 555 0111 wed 10:00, ines answers',
+                'answered user:ines-marsh',
+            ),
+            note: 'The main number was ported on the 20th',
+        );
     }
 
     private static function osier(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Osier Basketworks', 'region' => 'GB-SCT', 'zone' => 'Europe/London', 'street' => '4 Withy Close', 'city' => 'Saltwick', 'mainNumber' => '+441314960000', 'postcode' => 'ZZ99 3VZ', 'emergencyNumber' => '+441314960001', 'emergencyMail' => 'desk@osier.example',
-            'hours' => 'Mon-Fri 9 to 5', 'whenClosed' => 'message', 'users' => self::people(4, ['Reception', 'Workshop'], 'osier'),
-        ], [
-            ['object' => 'calendar:holidays', 'path' => 'holidays', 'value' => [
-                ['item' => 'new-year', 'name' => 'New Year', 'date' => '2025-01-01'], ['item' => 'good-friday', 'name' => 'Good Friday', 'date' => '2025-04-18'], ['item' => 'christmas', 'name' => 'Christmas Day', 'date' => '2025-12-25'],
-            ]],
-            ['object' => 'calendar:holidays', 'path' => 'knownUntil', 'value' => null],
-        ], new DemoFault('holidays that are all past', 'hours.all-holidays-past', 'main 25 dec 11:00, ines answers', 'answered user:ines-marsh'), note: 'Holidays as the owner keeps them', lookedAfterBy: self::SOL);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Osier Basketworks', 'region' => 'GB-SCT', 'zone' => 'Europe/London',
+                'street' => '4 Withy Close',
+                'city' => 'Saltwick', 'mainNumber' => '+441314960000', 'postcode' => 'ZZ99 3VZ',
+                'emergencyNumber' => '+441314960001', 'emergencyMail' => 'desk@osier.example',
+                'hours' => 'Mon-Fri 9 to 5', 'whenClosed' => 'message',
+                'users' => self::people(4, ['Reception', 'Workshop'], 'osier'),
+            ],
+            [
+                ['object' => 'calendar:holidays', 'path' => 'holidays', 'value' => [
+                    ['item' => 'new-year', 'name' => 'New Year', 'date' => '2025-01-01'],
+                    ['item' => 'good-friday', 'name' => 'Good Friday', 'date' => '2025-04-18'],
+                    ['item' => 'christmas', 'name' => 'Christmas Day', 'date' => '2025-12-25'],
+                ]],
+                ['object' => 'calendar:holidays', 'path' => 'knownUntil', 'value' => null],
+            ],
+            new DemoFault(
+                'holidays that are all past',
+                'hours.all-holidays-past',
+                'main 25 dec 11:00, ines answers',
+                'answered user:ines-marsh',
+            ),
+            note: 'Holidays as the owner keeps them',
+            lookedAfterBy: self::SOL,
+        );
     }
 
     private static function puffin(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Puffin Cove Hotel', 'region' => 'CA-NS', 'zone' => 'America/Halifax', 'street' => '1 Cove Road', 'city' => 'Puffin Cove', 'mainNumber' => '+17825550100', 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+17825550101', 'emergencyMail' => 'desk@puffin.example',
-            'hours' => 'every day 7:00 to 22:00', 'whenClosed' => 'message', 'users' => self::people(20, ['Reception', 'Housekeeping', 'Kitchen', 'Reception'], 'puffin'),
-        ], [
-            self::REGATTA_DAY,
-            ['op' => 'create', 'object' => 'group:night', 'value' => ['name' => 'Night desk', 'extension' => '392', 'site' => 'site:office', 'order' => 'roundRobin', 'signInBy' => 'administrator', 'noAnswerSeconds' => 40, 'mailbox' => 'mailbox:reception', 'members' => [
-                ['item' => 'wynn-abel', 'who' => 'user:wynn-abel', 'signedIn' => false], ['item' => 'tamsin-quill', 'who' => 'user:tamsin-quill', 'signedIn' => false],
-            ]]],
-            ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
-        ], new DemoFault('a night group in which nobody is signed in', 'groups.nobody-signed-in', 'main wed 23:30, wynn answers', 'messageIn mailbox:reception'), note: 'The night desk answers after ten', lookedAfterBy: self::SOL, isCalled: true);
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Puffin Cove Hotel', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                'street' => '1 Cove Road',
+                'city' => 'Puffin Cove', 'mainNumber' => '+17825550100', 'postcode' => 'B0X 1X0',
+                'emergencyNumber' => '+17825550101', 'emergencyMail' => 'desk@puffin.example',
+                'hours' => 'every day 7:00 to 22:00', 'whenClosed' => 'message',
+                'users' => self::people(20, ['Reception', 'Housekeeping', 'Kitchen', 'Reception'], 'puffin'),
+            ],
+            [
+                self::REGATTA_DAY,
+                ['op' => 'create', 'object' => 'group:night', 'value' => [
+                    'name' => 'Night desk',
+                    'extension' => '392',
+                    'site' => 'site:office',
+                    'order' => 'roundRobin',
+                    'signInBy' => 'administrator',
+                    'noAnswerSeconds' => 40,
+                    'mailbox' => 'mailbox:reception',
+                    'members' => [
+                        ['item' => 'wynn-abel', 'who' => 'user:wynn-abel', 'signedIn' => false],
+                        ['item' => 'tamsin-quill', 'who' => 'user:tamsin-quill', 'signedIn' => false],
+                    ],
+                ]],
+                ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
+            ],
+            new DemoFault(
+                'a night group in which nobody is signed in',
+                'groups.nobody-signed-in',
+                'main wed 23:30, wynn answers',
+                'messageIn mailbox:reception',
+            ),
+            note: 'The night desk answers after ten',
+            lookedAfterBy: self::SOL,
+            isCalled: true,
+        );
     }
 
     private static function quillAndTern(): DemoCustomer
@@ -231,40 +553,89 @@ final class Customers
         $people = self::people(15, ['Claims', 'Sales', 'Reception'], 'quillandtern');
         $people[4]['teams'] = 'Claims, Sales';
 
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Quill & Tern Insurance', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '300 Beacon Row', 'city' => 'Tern Harbor', 'state' => 'MA', 'mainNumber' => '+16175550110', 'postcode' => '00055', 'emergencyNumber' => '+16175550102', 'emergencyMail' => 'desk@quill.example',
-            'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => $people,
-        ], [
-            ['object' => 'user:dara-finch', 'path' => 'status', 'value' => 'leaver'],
-            ['object' => 'mailbox:dara-finch', 'path' => 'notify', 'value' => ['joss-arden@quillandtern.example']],
-        ], new DemoFault('a leaver who is still in two groups', 'users.leaver-still-routed', '205 from 201 wed 10:00, dara answers', 'messageIn mailbox:dara-finch'), note: 'D. Finch has left');
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Quill & Tern Insurance', 'region' => 'US', 'zone' => 'America/New_York',
+                'street' => '300 Beacon Row', 'city' => 'Tern Harbor', 'state' => 'MA', 'mainNumber' => '+16175550110',
+                'postcode' => '00055', 'emergencyNumber' => '+16175550102', 'emergencyMail' => 'desk@quill.example',
+                'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => $people,
+            ],
+            [
+                ['object' => 'user:dara-finch', 'path' => 'status', 'value' => 'leaver'],
+                ['object' => 'mailbox:dara-finch', 'path' => 'notify', 'value' => ['joss-arden@quillandtern.example']],
+            ],
+            new DemoFault(
+                'a leaver who is still in two groups',
+                'users.leaver-still-routed',
+                '205 from 201 wed 10:00, dara answers',
+                'messageIn mailbox:dara-finch',
+            ),
+            note: 'D. Finch has left',
+        );
     }
 
     private static function redshank(): DemoCustomer
     {
         return new DemoCustomer('one-site-office', [
-            'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550110', 'postcode' => '00055', 'emergencyNumber' => '+12075550103', 'emergencyMail' => 'desk@redshank.example',
-            'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message', 'users' => self::people(8, ['Reception', 'Dispatch'], 'redshank'),
+            'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York',
+            'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550110',
+            'postcode' => '00055', 'emergencyNumber' => '+12075550103', 'emergencyMail' => 'desk@redshank.example',
+            'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message',
+            'users' => self::people(8, ['Reception', 'Dispatch'], 'redshank'),
         ], [
-            ['op' => 'create', 'object' => 'number:' . self::PORTED, 'value' => ['label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn', 'from' => self::PORTED_ON, 'trunk' => 'trunk:main', 'site' => 'site:office']],
+            ['op' => 'create', 'object' => 'number:' . self::PORTED, 'value' => [
+                'label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn',
+                'from' => self::PORTED_ON, 'trunk' => 'trunk:main', 'site' => 'site:office',
+            ]],
         ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL);
     }
 
     private static function sandpiper(): DemoCustomer
     {
-        $route = static fn (string $name, int $position, string $digits, string $class): array => ['name' => $name, 'position' => $position, 'digits' => $digits, 'strip' => 1, 'class' => $class, 'trunks' => ['trunk:main']];
+        $route = static fn (string $name, int $position, string $digits, string $class): array => [
+            'name' => $name, 'position' => $position, 'digits' => $digits, 'strip' => 1, 'class' => $class,
+            'trunks' => ['trunk:main'],
+        ];
 
-        return new DemoCustomer('one-site-office', [
-            'name' => 'Sandpiper Freight', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '5 Causeway', 'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550111', 'postcode' => '00055', 'emergencyNumber' => '+16175550103', 'emergencyMail' => 'desk@sandpiper.example',
-            'hours' => 'Mon-Fri 7 to 7', 'whenClosed' => 'message', 'users' => self::people(7, ['Reception', 'Depot'], 'sandpiper'),
-        ], [
-            ['object' => 'tenant:sandpiper-freight', 'path' => 'outsidePrefix', 'value' => '8'],
-            ['op' => 'create', 'object' => 'route:emergency-after-8', 'value' => ['emergency' => true] + $route('Emergency after 8', 1, '8911|8933', 'local')],
-            ['object' => 'route:national', 'path' => 'digits', 'value' => self::nationalAfter8()],
-            ['object' => 'route:national', 'path' => 'strip', 'value' => 1],
-            ['op' => 'create', 'object' => 'route:boston', 'value' => $route('Boston', 5, '81617xxxxxxx|8617xxxxxxx', 'national')],
-            ['op' => 'create', 'object' => 'route:abroad', 'value' => $route('Abroad', 6, '8011[1-9]x.T', 'international')],
-        ], new DemoFault('a route for one area code behind one that takes every other', 'outbound.shadowed', '86175550199', 'outside route:national', isDialled: true), note: 'Outside calls begin with 8, as on the old system');
+        return new DemoCustomer(
+            'one-site-office',
+            [
+                'name' => 'Sandpiper Freight', 'region' => 'US', 'zone' => 'America/New_York', 'street' => '5 Causeway',
+                'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550111', 'postcode' => '00055',
+                'emergencyNumber' => '+16175550103', 'emergencyMail' => 'desk@sandpiper.example',
+                'hours' => 'Mon-Fri 7 to 7', 'whenClosed' => 'message',
+                'users' => self::people(7, ['Reception', 'Depot'], 'sandpiper'),
+            ],
+            [
+                ['object' => 'tenant:sandpiper-freight', 'path' => 'outsidePrefix', 'value' => '8'],
+                [
+                    'op' => 'create',
+                    'object' => 'route:emergency-after-8',
+                    'value' => ['emergency' => true] + $route('Emergency after 8', 1, '8911|8933', 'local'),
+                ],
+                ['object' => 'route:national', 'path' => 'digits', 'value' => self::nationalAfter8()],
+                ['object' => 'route:national', 'path' => 'strip', 'value' => 1],
+                [
+                    'op' => 'create',
+                    'object' => 'route:boston',
+                    'value' => $route('Boston', 5, '81617xxxxxxx|8617xxxxxxx', 'national'),
+                ],
+                [
+                    'op' => 'create',
+                    'object' => 'route:abroad',
+                    'value' => $route('Abroad', 6, '8011[1-9]x.T', 'international'),
+                ],
+            ],
+            new DemoFault(
+                'a route for one area code behind one that takes every other',
+                'outbound.shadowed',
+                '86175550199',
+                'outside route:national',
+                isDialled: true,
+            ),
+            note: 'Outside calls begin with 8, as on the old system',
+        );
     }
 
     /** Numbers of the country as they are dialled in the US behind an 8, with the 1 and without. */
@@ -272,7 +643,10 @@ final class Customers
     {
         $maps = explode('|', HomeDialling::of('US')->national ?? '');
 
-        return implode('|', array_map(static fn (string $map): string => "8{$map}|8" . substr($map, strlen('1')), $maps));
+        return implode(
+            '|',
+            array_map(static fn (string $map): string => "8{$map}|8" . substr($map, strlen('1')), $maps),
+        );
     }
 
     /**
@@ -285,10 +659,15 @@ final class Customers
     {
         $people = [];
         for ($place = 0; $place < $count; $place++) {
-            // Each round through the first names meets the last names one further on, so that no two are called the same.
+            // Each round through the first names meets the last names one further on, so that no two are called the
+            // same.
             $first = self::FIRST[$place % count(self::FIRST)];
             $last = self::LAST[($place + intdiv($place, count(self::FIRST)) * 3) % count(self::LAST)];
-            $people[] = ['name' => "{$first} {$last}", 'extension' => (string) (201 + $place), 'mail' => Slug::of("{$first} {$last}") . "@{$domain}.example", 'teams' => $teams[$place % count($teams)]];
+            $people[] = [
+                'name' => "{$first} {$last}", 'extension' => (string) (201 + $place),
+                'mail' => Slug::of("{$first} {$last}") . "@{$domain}.example",
+                'teams' => $teams[$place % count($teams)],
+            ];
         }
 
         return $people;

@@ -47,8 +47,9 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 
 /**
- * Saltmarsh Voice of Port Merrow: invented people, customers and numbers, made by the same code the screens use. Loading
- * is safe to repeat: each part is made only where it is missing, so a start that was cut off is completed by the next.
+ * Saltmarsh Voice of Port Merrow: invented people, customers and numbers, made by the same code the screens use.
+ * Loading is safe to repeat: each part is made only where it is missing, so a start that was cut off is completed by
+ * the next.
  */
 final readonly class Demo
 {
@@ -60,7 +61,10 @@ final readonly class Demo
         ['sign_in' => 'ada@saltmarsh.example', 'name' => 'Ada Wren', 'initials' => 'AW', 'lead' => false],
     ];
 
-    private const STOCK = ['1902555' => 80, '1782555' => 6, '1506555' => 14, '1416555' => 14, '1207555' => 14, '1617555' => 16, '442079460' => 12, '441314960' => 4];
+    private const STOCK = [
+        '1902555' => 80, '1782555' => 6, '1506555' => 14, '1416555' => 14, '1207555' => 14, '1617555' => 16,
+        '442079460' => 12, '441314960' => 4,
+    ];
 
     private const TESTED_ON = '2026-11-18';
 
@@ -133,7 +137,8 @@ final readonly class Demo
         }
         $this->invite($lead);
         $this->port($lead);
-        // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the Findings page then.
+        // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the
+        // Findings page then.
         $this->scope->technician($lead->id, function () use ($lead): void {
             if ($this->runs->latest($lead->id) === null) {
                 $this->runs->begin($lead->id, AuditReason::Nightly);
@@ -144,30 +149,65 @@ final readonly class Demo
     /** What was changed since, entered as any technician's edit. */
     private function enter(Technician $lead, DemoCustomer $customer): void
     {
-        $stage = ['object' => "tenant:{$customer->key()}", 'path' => 'state', 'value' => $customer->isPushed ? 'in-service' : 'building'];
-        $edits = static fn (array $tests): array => array_map(static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null), [$stage, ...$tests, ...$customer->edits]);
-        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
-            // Who is in service has had its test call to emergency services, from each site.
-            $tests = $customer->isPushed ? array_merge(...array_map(static fn (Site $site): array => [
-                ['object' => "site:{$site->key}", 'path' => 'emergency/checkedOn', 'value' => self::TESTED_ON], ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON],
-            ], $this->books->head($tenant->id)->all(Site::class))) : [];
-            $this->drafts->edit($tenant, $lead->id, $edits($tests));
-            $this->secrets->makeAll($tenant, $lead->id, $customer->isPushed ? self::mailboxes($this->drafts->view($tenant, $lead->id)->edited) : []);
-        });
+        $stage = [
+            'object' => "tenant:{$customer->key()}",
+            'path' => 'state',
+            'value' => $customer->isPushed ? 'in-service' : 'building',
+        ];
+        $edits = static fn (array $tests): array => array_map(
+            static fn (array $edit): FieldEdit => FieldEdit::of(
+                $edit['op'] ?? 'set',
+                $edit['object'],
+                $edit['path'] ?? null,
+                $edit['value'] ?? null,
+            ),
+            [$stage, ...$tests, ...$customer->edits],
+        );
+        $this->scope->tenant($lead->id, $customer
+            ->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
+                // Who is in service has had its test call to emergency services, from each site.
+                $tests = $customer->isPushed ? array_merge(...array_map(static fn (Site $site): array => [
+                    ['object' => "site:{$site->key}", 'path' => 'emergency/checkedOn', 'value' => self::TESTED_ON],
+                    ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON],
+                ], $this->books->head($tenant->id)->all(Site::class))) : [];
+                $this->drafts->edit($tenant, $lead->id, $edits($tests));
+                $this->secrets->makeAll(
+                    $tenant,
+                    $lead->id,
+                    $customer->isPushed ? self::mailboxes($this->drafts->view($tenant, $lead->id)->edited) : [],
+                );
+            });
         $this->record($lead, $customer);
-        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $customer): void {
-            $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
-        });
+        $this->scope->tenant($lead->id, $customer
+            ->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $customer): void {
+                $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
+            });
     }
 
     /** Whoever is in service has what callers hear spoken; the studio stands in for the customer's own voice. */
     private function record(Technician $lead, DemoCustomer $customer): void
     {
-        $prompts = $this->scope->tenant($lead->id, $customer->key(), Ability::Read, fn (TenantRow $tenant): array => $this->drafts->view($tenant, $lead->id)->edited->all(Prompt::class));
+        $prompts = $this->scope->tenant(
+            $lead->id,
+            $customer->key(),
+            Ability::Read,
+            fn (TenantRow $tenant): array => $this->drafts->view($tenant, $lead->id)->edited->all(Prompt::class),
+        );
         foreach ($customer->isPushed ? $prompts : [] as $prompt) {
             if (trim((string) $prompt->script) !== '') {
                 $sound = $this->recordings->prepare($this->studio->speak((string) $prompt->script, $prompt->language));
-                $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, fn (TenantRow $tenant) => $this->recordings->keep($tenant, $lead->id, $prompt, $sound, Origin::Upload));
+                $this->scope->tenant(
+                    $lead->id,
+                    $customer->key(),
+                    Ability::Edit,
+                    fn (TenantRow $tenant) => $this->recordings->keep(
+                        $tenant,
+                        $lead->id,
+                        $prompt,
+                        $sound,
+                        Origin::Upload,
+                    ),
+                );
             }
         }
     }
@@ -175,16 +215,23 @@ final readonly class Demo
     /** @return array<string, null> every mailbox, of which a PIN is to be made */
     private static function mailboxes(Book $book): array
     {
-        return array_fill_keys(array_map(static fn (Mailbox $mailbox): string => (string) Reference::of($mailbox), $book->all(Mailbox::class)), null);
+        return array_fill_keys(
+            array_map(
+                static fn (Mailbox $mailbox): string => (string) Reference::of($mailbox),
+                $book->all(Mailbox::class),
+            ),
+            null,
+        );
     }
 
     /** @param list<Technician> $people */
     private function assign(Technician $lead, array $people, DemoCustomer $customer): void
     {
         $who = array_column($people, null, 'sign_in')[$customer->lookedAfterBy] ?? $lead;
-        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, static function (TenantRow $tenant) use ($who): void {
-            $tenant->forceFill(['looked_after_by' => $who->id])->save();
-        });
+        $this->scope->tenant($lead->id, $customer
+            ->key(), Ability::Edit, static function (TenantRow $tenant) use ($who): void {
+                $tenant->forceFill(['looked_after_by' => $who->id])->save();
+            });
     }
 
     /** Somebody at the customer's changes things on the switch, with its own password. */
@@ -220,7 +267,15 @@ final readonly class Demo
             $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($live);
             $now = $changed->find($object)?->toArray()[$field] ?? null;
             $was = $live->find($object)?->toArray()[$field] ?? null;
-            $bound = $this->untilTaken(fn (): Bound => $this->switch->update($book, $known, $object, [$field => $now], [$field => $was], "{$customer->key()}-by-hand-{$place}", "admin@{$customer->key()}"));
+            $bound = $this->untilTaken(fn (): Bound => $this->switch->update(
+                $book,
+                $known,
+                $object,
+                [$field => $now],
+                [$field => $was],
+                "{$customer->key()}-by-hand-{$place}",
+                "admin@{$customer->key()}",
+            ));
             [$known, $live] = [$known->with($object, $bound), $changed];
         }
         $this->live->read($lead->id, $customer->key());
@@ -248,7 +303,10 @@ final readonly class Demo
     /** @param array{sign_in: string, name: string, initials: string, lead: bool} $who */
     private function technician(array $who): Technician
     {
-        return Technician::query()->firstOrCreate(['sign_in' => $who['sign_in']], $who + ['id' => (string) Str::uuid(), 'password' => self::PASSWORD]);
+        return Technician::query()->firstOrCreate(
+            ['sign_in' => $who['sign_in']],
+            $who + ['id' => (string) Str::uuid(), 'password' => self::PASSWORD],
+        );
     }
 
     private function grant(Technician $by, Technician $to, ?string $tenantId, Ability $ability): void
@@ -256,7 +314,8 @@ final readonly class Demo
         $this->scope->technician($by->id, static function () use ($by, $to, $tenantId, $ability): void {
             if (! Grant::query()->where('technician_id', $to->id)->where('tenant_id', $tenantId)->exists()) {
                 Grant::query()->insert([
-                    'id' => (string) Str::uuid(), 'technician_id' => $to->id, 'tenant_id' => $tenantId, 'ability' => $ability->value,
+                    'id' => (string) Str::uuid(), 'technician_id' => $to->id, 'tenant_id' => $tenantId,
+                    'ability' => $ability->value,
                     'purpose' => 'demo', 'given_by' => $by->id,
                 ]);
             }
@@ -267,9 +326,16 @@ final readonly class Demo
     private function invite(Technician $lead): void
     {
         $customer = $this->find($lead, self::HELPED);
-        $isAsked = $this->scope->technician($lead->id, static fn (): bool => Invitation::query()->where('sign_in', self::HELPER)->exists());
+        $isAsked = $this->scope->technician(
+            $lead->id,
+            static fn (): bool => Invitation::query()->where('sign_in', self::HELPER)->exists(),
+        );
         if ($customer !== null && ! $isAsked) {
-            $this->staff->let($lead, self::HELPER, new Granted($customer, Ability::Edit, 'regatta week', new \DateTimeImmutable('2026-12-31T23:59:59Z')));
+            $this->staff->let(
+                $lead,
+                self::HELPER,
+                new Granted($customer, Ability::Edit, 'regatta week', new \DateTimeImmutable('2026-12-31T23:59:59Z')),
+            );
         }
     }
 
@@ -280,8 +346,21 @@ final readonly class Demo
         $answers = $customer->answers;
         $text = static fn (string $slot): string => is_string($answers[$slot] ?? null) ? $answers[$slot] : '';
         $tenant = $this->find($lead, $customer->key());
-        if ($tenant !== null && $this->scope->tenant($lead->id, $tenant->id, Ability::Read, fn (): array => $this->ports->kept($tenant->id)) === []) {
-            $request = new PortRequest([Customers::PORTED], $customer->name(), $text('street'), $text('postcode'), 'Harbour Telephone', 'HT-20417', Customers::PORTED_ON);
+        if (
+            $tenant !== null
+            && $this->scope->tenant($lead->id, $tenant->id, Ability::Read, fn (): array => $this->ports->kept(
+                $tenant->id,
+            )) === []
+        ) {
+            $request = new PortRequest(
+                [Customers::PORTED],
+                $customer->name(),
+                $text('street'),
+                $text('postcode'),
+                'Harbour Telephone',
+                'HT-20417',
+                Customers::PORTED_ON,
+            );
             // The customer's id stands for the form that was filled in: loading again orders nothing again.
             $this->ports->ask($lead->id, $tenant->id, $tenant->id, $request);
         }
@@ -289,12 +368,18 @@ final readonly class Demo
 
     private function hasStock(Technician $lead, string $prefix): bool
     {
-        return $this->scope->technician($lead->id, static fn (): bool => StockNumber::query()->where('e164', 'like', "+{$prefix}%")->exists());
+        return $this->scope->technician(
+            $lead->id,
+            static fn (): bool => StockNumber::query()->where('e164', 'like', "+{$prefix}%")->exists(),
+        );
     }
 
     private function find(Technician $lead, string $key): ?TenantRow
     {
-        return $this->scope->technician($lead->id, static fn (): ?TenantRow => TenantRow::query()->where('key', $key)->first());
+        return $this->scope->technician(
+            $lead->id,
+            static fn (): ?TenantRow => TenantRow::query()->where('key', $key)->first(),
+        );
     }
 
     /** Whoever is in service has put their name to the handover. */
@@ -310,12 +395,18 @@ final readonly class Demo
     private function push(Technician $lead, string $key): bool
     {
         $push = $this->scope->tenant($lead->id, $key, Ability::Push, function (TenantRow $tenant) use ($lead): ?Push {
-            return Push::query()->where('tenant_id', $tenant->id)->exists() ? null : $this->pushes->ask($tenant, $lead->id, null);
+            return Push::query()->where('tenant_id', $tenant->id)->exists()
+                ? null
+                : $this->pushes->ask($tenant, $lead->id, null);
         });
         if ($push === null) {
             return false;
         }
-        for ($slice = 0; $slice < 100 && ($wait = $this->runner->carryOn($push->tenant_id, $lead->id, $push->id)) !== null; $slice++) {
+        for (
+            $slice = 0;
+            $slice < 100 && ($wait = $this->runner->carryOn($push->tenant_id, $lead->id, $push->id)) !== null;
+            $slice++
+        ) {
             sleep($wait);
         }
 

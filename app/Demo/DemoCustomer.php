@@ -11,10 +11,12 @@ final readonly class DemoCustomer
 {
     /**
      * @param  array<string, mixed>  $answers  of its template
-     * @param  list<array{op?: string, object: string, path?: string, value?: mixed}>  $edits  entered after it was taken on, as a technician would
+     * @param  list<array{op?: string, object: string, path?: string, value?: mixed}>  $edits  entered after it was
+     *     taken on, as a technician would
      * @param  ?DemoFault  $fault  null where it is meant to be sound
      * @param  bool  $isPushed  whether it stands on the practice switch
-     * @param  list<array{object: string, path: string, value: mixed}>  $byHand  changed on the switch since, past the book
+     * @param  list<array{object: string, path: string, value: mixed}>  $byHand  changed on the switch since, past the
+     *     book
      * @param  string  $lookedAfterBy  sign-in of a technician
      * @param  bool  $isCalled  whether the switch has call records of it
      */

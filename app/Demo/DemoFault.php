@@ -10,10 +10,16 @@ final readonly class DemoFault
     /**
      * @param  string  $rule  id of the rule that must find it
      * @param  string  $call  a sentence for the call line, or digits for the dial tester
-     * @param  string  $comesTo  `outcome target`, as the model has it with the fault; of digits where they end and by which route
+     * @param  string  $comesTo  `outcome target`, as the model has it with the fault; of digits where they end and by
+     *     which route
      * @param  bool  $isDialled  whether it is digits that somebody inside dials
      */
-    public function __construct(public string $what, public string $rule, public string $call, public string $comesTo, public bool $isDialled = false)
-    {
+    public function __construct(
+        public string $what,
+        public string $rule,
+        public string $call,
+        public string $comesTo,
+        public bool $isDialled = false,
+    ) {
     }
 }

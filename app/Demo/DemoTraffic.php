@@ -12,7 +12,10 @@ use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\Reference;
 
-/** A month of callers at the practice switch, the same each time: most are answered, some not, and one member of the first group never answers. */
+/**
+ * A month of callers at the practice switch, the same each time: most are answered, some not, and one member of the
+ * first group never answers.
+ */
 final readonly class DemoTraffic
 {
     private const DAYS = 42;
@@ -35,15 +38,26 @@ final readonly class DemoTraffic
         if ($main === null || $group === null || $account === null) {
             return;
         }
-        $people = array_values(array_filter(array_map(static fn (Member $member): ?string => str_starts_with((string) $member->who, 'user:') ? $known->of(Reference::parse((string) $member->who))?->externalId : null, $group->members), is_string(...)));
+        $people = array_values(array_filter(
+            array_map(
+                static fn (Member $member): ?string => str_starts_with((string) $member->who, 'user:')
+                    ? $known->of(Reference::parse((string) $member->who))?->externalId
+                    : null,
+                $group->members,
+            ),
+            is_string(...),
+        ));
         $midnight = intdiv($this->clock->now()->getTimestamp(), 86400) * 86400;
         $calls = [];
         for ($day = self::DAYS; $day >= 1; $day--) {
             foreach (self::MINUTES as $place => $minutes) {
                 $number = $day * count(self::MINUTES) + $place;
-                $picksUp = $number % 5 === 0 || count($people) < 2 ? [] : [$people[$number % (count($people) - 1)] => 'picks_up'];
+                $picksUp = $number % 5 === 0 || count($people) < 2
+                    ? []
+                    : [$people[$number % (count($people) - 1)] => 'picks_up'];
                 $calls[] = [
-                    'dial' => ltrim($main->key, '+'), 'from' => '1902555' . sprintf('%04d', 100 + $number % 100), 'stamp' => $midnight - $day * 86400 + (480 + $minutes) * 60, 'talk' => 40 + $number * 7 % 200,
+                    'dial' => ltrim($main->key, '+'), 'from' => '1902555' . sprintf('%04d', 100 + $number % 100),
+                    'stamp' => $midnight - $day * 86400 + (480 + $minutes) * 60, 'talk' => 40 + $number * 7 % 200,
                     'moods' => ['person' => (object) $picksUp],
                 ];
             }
@@ -51,7 +65,9 @@ final readonly class DemoTraffic
         foreach (array_chunk($calls, self::BATCH) as $some) {
             $url = config('roster.standins.switch.url');
             $token = config('roster.standins.switch.token');
-            $this->http->baseUrl(is_string($url) ? $url : '')->withToken(is_string($token) ? $token : '')->asJson()->timeout(60)->withOptions(['proxy' => ''])
+            $this->http->baseUrl(is_string($url) ? $url : '')->withToken(
+                is_string($token) ? $token : '',
+            )->asJson()->timeout(60)->withOptions(['proxy' => ''])
                 ->post("/v1/accounts/{$account}/traffic", ['calls' => $some])->throw();
         }
     }

@@ -17,18 +17,27 @@ use Jaunty\Core\Book\BookFormat;
 /** Gives a technician the book they ask about, for whatever is drawn or computed from it. */
 final readonly class Books
 {
-    public function __construct(private Scope $scope, private DraftDesk $drafts, private BookRepository $books, private SwitchConnector $switch)
-    {
+    public function __construct(
+        private Scope $scope,
+        private DraftDesk $drafts,
+        private BookRepository $books,
+        private SwitchConnector $switch,
+    ) {
     }
 
     /** @return ?Book null for live where the switch was never read */
     public function of(string $technicianId, string $customer, WhichBook $which = WhichBook::Edited): ?Book
     {
-        return $this->scope->tenant($technicianId, $customer, Ability::Read, fn (TenantRow $tenant): ?Book => match ($which) {
-            WhichBook::Edited => $this->drafts->view($tenant, $technicianId)->edited,
-            WhichBook::Entered => $this->books->head($tenant->id),
-            WhichBook::Live => $this->live($tenant)[0] ?? null,
-        });
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): ?Book => match ($which) {
+                WhichBook::Edited => $this->drafts->view($tenant, $technicianId)->edited,
+                WhichBook::Entered => $this->books->head($tenant->id),
+                WhichBook::Live => $this->live($tenant)[0] ?? null,
+            },
+        );
     }
 
     public function edited(string $technicianId, string $customer): Book
@@ -51,6 +60,11 @@ final readonly class Books
     {
         $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
 
-        return $snapshot === null ? null : [$this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $this->books->head($tenant->id)), $snapshot->read_at->toAtomString()];
+        return $snapshot === null
+            ? null
+            : [
+                $this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $this->books->head($tenant->id)),
+                $snapshot->read_at->toAtomString(),
+            ];
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Desk;
 
-/** Of the books that stand side by side, the one that is asked: with the pending edits, as entered, or as the switch was read. */
+/**
+ * Of the books that stand side by side, the one that is asked: with the pending edits, as entered, or as the switch was
+ * read.
+ */
 enum WhichBook: string
 {
     case Edited = 'edited';

@@ -23,9 +23,13 @@ final readonly class Comparer
     public function compare(string $tenantId, Book $book, Book $read): Comparison
     {
         $today = $this->clock->dateIn($book->tenant->zone);
-        $waivers = DriftWaiver::query()->where('tenant_id', $tenantId)->whereNull('ended_at')->where(static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today))->with('technician')->orderBy('made_at')->get();
+        $waivers = DriftWaiver::query()->where('tenant_id', $tenantId)->whereNull('ended_at')->where(
+            static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today),
+        )->with('technician')->orderBy('made_at')->get();
 
-        return Comparison::of($book, $this->switch->beside($read, $book), array_values($waivers->all()), $this->agreed($tenantId));
+        return Comparison::of($book, $this->switch->beside($read, $book), array_values($waivers->all()), $this->agreed(
+            $tenantId,
+        ));
     }
 
     /**
@@ -39,7 +43,10 @@ final readonly class Comparer
         $agreed = $this->agreed($tenantId)->after($book, $this->switch->beside($read, $book));
         AgreedBook::query()->upsert([[
             'tenant_id' => $tenantId,
-            'book' => json_encode(BookFormat::toValue($agreed), JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'book' => json_encode(
+                BookFormat::toValue($agreed),
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
             'at' => $this->clock->now(),
         ]], ['tenant_id'], ['book', 'at']);
     }

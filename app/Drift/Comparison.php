@@ -15,7 +15,10 @@ use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\Value;
 use Jaunty\Core\Change\Whose;
 
-/** Book and live side by side, what differs sorted by what it is: not pushed yet, changed on the switch, left to the customer, or waived. */
+/**
+ * Book and live side by side, what differs sorted by what it is: not pushed yet, changed on the switch, left to the
+ * customer, or waived.
+ */
 final readonly class Comparison
 {
     /**
@@ -25,8 +28,15 @@ final readonly class Comparison
      * @param  list<Operation>  $left  to the customer, and changed by nobody else
      * @param  list<array{Operation, DriftWaiver}>  $waived
      */
-    private function __construct(public Book $book, public Book $live, public Book $target, public array $drift, public array $left, public array $waived, private Agreed $agreed)
-    {
+    private function __construct(
+        public Book $book,
+        public Book $live,
+        public Book $target,
+        public array $drift,
+        public array $left,
+        public array $waived,
+        private Agreed $agreed,
+    ) {
     }
 
     /**
@@ -37,8 +47,12 @@ final readonly class Comparison
     public static function of(Book $book, Book $live, array $waivers, Agreed $agreed): self
     {
         $fields = LeftFields::of($book->tenant);
-        // What somebody here entered since is meant, though it is the customer's own: it is pushed once, and theirs after that.
-        $left = array_values(array_filter($fields->differences($book, $live), static fn (Operation $each): bool => $agreed->whose($each) === Whose::Theirs));
+        // What somebody here entered since is meant, though it is the customer's own: it is pushed once, and theirs
+        // after that.
+        $left = array_values(array_filter(
+            $fields->differences($book, $live),
+            static fn (Operation $each): bool => $agreed->whose($each) === Whose::Theirs,
+        ));
         $taken = ChangeSet::of(...$left)->applyTo($book);
         $drift = [];
         $waived = [];
@@ -51,7 +65,15 @@ final readonly class Comparison
             }
         }
 
-        return new self($taken, $live, ChangeSet::of(...array_column($waived, 0))->applyTo($taken), $drift, $left, $waived, $agreed);
+        return new self(
+            $taken,
+            $live,
+            ChangeSet::of(...array_column($waived, 0))->applyTo($taken),
+            $drift,
+            $left,
+            $waived,
+            $agreed,
+        );
     }
 
     /** @param Operation $operation of the drift */
@@ -60,16 +82,22 @@ final readonly class Comparison
         return $this->agreed->whose($operation);
     }
 
-    /** @return list<Operation> of the drift, what was changed on the switch; what only waits to be pushed is none of it */
+    /**
+     * @return list<Operation> of the drift, what was changed on the switch; what only waits to be pushed is none of it
+     */
     public function changedThere(): array
     {
-        return array_values(array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) !== Whose::Ours));
+        return array_values(
+            array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) !== Whose::Ours),
+        );
     }
 
     /** The book without what was not pushed yet: what differs from live then was changed there. */
     public function asPushed(): Book
     {
-        return ChangeSet::of(...array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) === Whose::Ours))->applyTo($this->target);
+        return ChangeSet::of(
+            ...array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) === Whose::Ours),
+        )->applyTo($this->target);
     }
 
     /**
@@ -86,7 +114,10 @@ final readonly class Comparison
     private static function waiverOf(Operation $operation, array $waivers): ?DriftWaiver
     {
         foreach ($waivers as $waiver) {
-            if ($waiver->object === (string) $operation->object && $waiver->path === $operation->path && Value::same($waiver->live, $operation->after)) {
+            if ($waiver->object === (string) $operation->object && $waiver->path === $operation->path && Value::same(
+                $waiver->live,
+                $operation->after,
+            )) {
                 return $waiver;
             }
         }

@@ -13,7 +13,9 @@ use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
 use Jaunty\Core\Change\Whose;
 
-/** Book against live as last read, by field, with since when and by whom where the switch knows, and what was signed. */
+/**
+ * Book against live as last read, by field, with since when and by whom where the switch knows, and what was signed.
+ */
 final readonly class DriftReport
 {
     /**
@@ -28,7 +30,14 @@ final readonly class DriftReport
     /** @param ?Book $signed the book as it was signed */
     public static function of(Comparison $compared, LiveSnapshot $snapshot, ?Book $signed): self
     {
-        $told = static fn (Operation $operation): Difference => self::difference($operation, $compared->whose($operation), $compared->book, $compared->live, $snapshot, $signed);
+        $told = static fn (Operation $operation): Difference => self::difference(
+            $operation,
+            $compared->whose($operation),
+            $compared->book,
+            $compared->live,
+            $snapshot,
+            $signed,
+        );
 
         return new self(
             array_map($told, $compared->drift),
@@ -40,12 +49,30 @@ final readonly class DriftReport
     /** @return list<Difference> what was entered since the book was signed, in the place of live */
     public static function sinceSigned(Book $signed, Book $book): array
     {
-        return array_map(static fn (Operation $operation): Difference => self::difference($operation, Whose::Ours, $signed, $book, null, $signed), Diff::between($signed, $book)->operations);
+        return array_map(
+            static fn (Operation $operation): Difference => self::difference(
+                $operation,
+                Whose::Ours,
+                $signed,
+                $book,
+                null,
+                $signed,
+            ),
+            Diff::between($signed, $book)->operations,
+        );
     }
 
-    private static function difference(Operation $operation, Whose $whose, Book $book, Book $live, ?LiveSnapshot $snapshot, ?Book $signed): Difference
-    {
-        $object = $book->find($operation->object) ?? $live->find($operation->object) ?? throw new \LogicException("{$operation->object} stands nowhere");
+    private static function difference(
+        Operation $operation,
+        Whose $whose,
+        Book $book,
+        Book $live,
+        ?LiveSnapshot $snapshot,
+        ?Book $signed,
+    ): Difference {
+        $object = $book->find($operation->object)
+            ?? $live->find($operation->object)
+            ?? throw new \LogicException("{$operation->object} stands nowhere");
         $edit = $snapshot === null ? null : self::lastEdit($snapshot, $operation);
         $wasSigned = $operation->path === null ? null : $signed?->find($operation->object)?->toArray();
 

@@ -43,14 +43,24 @@ final readonly class LiveReader
      */
     public function read(string $technicianId, string $tenant): ?Reading
     {
-        [$tenantId, $book, $known] = $this->scope->tenant($technicianId, $tenant, Ability::Read, function (TenantRow $row): array {
-            $book = $this->books->head($row->id);
+        [$tenantId, $book, $known] = $this->scope->tenant(
+            $technicianId,
+            $tenant,
+            Ability::Read,
+            function (TenantRow $row): array {
+                $book = $this->books->head($row->id);
 
-            return [$row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book])];
-        });
+                return [$row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book])];
+            },
+        );
         $reading = $this->switch->read($book, $known);
         if ($reading !== null) {
-            $this->scope->tenant($technicianId, $tenantId, Ability::Read, fn (): null => $this->keep($tenantId, $book, $known, $reading));
+            $this->scope->tenant(
+                $technicianId,
+                $tenantId,
+                Ability::Read,
+                fn (): null => $this->keep($tenantId, $book, $known, $reading),
+            );
         }
 
         return $reading;
@@ -66,7 +76,8 @@ final readonly class LiveReader
             'connector' => $this->switch->name(),
             'book' => self::json(BookFormat::toValue($reading->live)),
             'edits' => self::json(array_map(static fn (LiveEdit $edit): array => [
-                'object' => $edit->object, 'field' => $edit->field, 'at' => $edit->at->format(\DateTimeInterface::ATOM), 'by' => $edit->by,
+                'object' => $edit->object, 'field' => $edit->field, 'at' => $edit->at->format(\DateTimeInterface::ATOM),
+                'by' => $edit->by,
             ], $reading->edits)),
             'read_at' => $this->clock->now(),
         ]);
@@ -85,7 +96,10 @@ final readonly class LiveReader
             $reference = Reference::parse($name);
             $object = $book->find($reference);
             $before = $known->of($reference);
-            if ($object?->id() !== null && [$before?->externalId, $before?->version] !== [$bound->externalId, $bound->version]) {
+            if ($object?->id() !== null && [$before?->externalId, $before?->version] !== [
+                $bound->externalId,
+                $bound->version,
+            ]) {
                 $this->bindings->put($tenantId, $this->switch->name(), $object->id(), $bound);
             }
         }

@@ -22,7 +22,8 @@ final readonly class Signatures
     public function sign(TenantRow $tenant, string $technicianId, int $revision, string $by, string $on): void
     {
         SignedBook::query()->insert([
-            'tenant_id' => $tenant->id, 'id' => (string) Str::uuid(), 'revision' => $revision, 'signed_by' => $by, 'signed_on' => $on, 'technician_id' => $technicianId, 'made_at' => $this->clock->now(),
+            'tenant_id' => $tenant->id, 'id' => (string) Str::uuid(), 'revision' => $revision, 'signed_by' => $by,
+            'signed_on' => $on, 'technician_id' => $technicianId, 'made_at' => $this->clock->now(),
         ]);
         $this->log->noteOf($tenant->id, $technicianId, 'book signed', ['revision' => $revision, 'by' => $by]);
     }
@@ -30,7 +31,10 @@ final readonly class Signatures
     /** @return ?array{SignedBook, Book} the newest, and the book as it was signed */
     public function newest(string $tenantId): ?array
     {
-        $signed = SignedBook::query()->where('tenant_id', $tenantId)->orderByDesc('signed_on')->orderByDesc('made_at')->first();
+        $signed = SignedBook::query()->where('tenant_id', $tenantId)
+            ->orderByDesc('signed_on')
+            ->orderByDesc('made_at')
+            ->first();
 
         return $signed === null ? null : [$signed, $this->books->at($tenantId, $signed->revision)];
     }

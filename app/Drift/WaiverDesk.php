@@ -20,8 +20,13 @@ use Jaunty\Core\Change\OperationKind;
 /** Drift that is accepted, with a reason and until a day, and taken back. Inside the customer's scope. */
 final readonly class WaiverDesk
 {
-    public function __construct(private BookRepository $books, private Comparer $comparer, private SummaryKeeper $summaries, private ActivityLog $log, private Clock $clock)
-    {
+    public function __construct(
+        private BookRepository $books,
+        private Comparer $comparer,
+        private SummaryKeeper $summaries,
+        private ActivityLog $log,
+        private Clock $clock,
+    ) {
     }
 
     /**
@@ -30,8 +35,14 @@ final readonly class WaiverDesk
      *
      * @throws CannotWaive
      */
-    public function waive(TenantRow $tenant, string $technicianId, string $object, ?string $path, string $reason, ?string $until): void
-    {
+    public function waive(
+        TenantRow $tenant,
+        string $technicianId,
+        string $object,
+        ?string $path,
+        string $reason,
+        ?string $until,
+    ): void {
         if ($until !== null && $until < $this->clock->dateIn($tenant->zone)) {
             throw CannotWaive::past();
         }
@@ -44,7 +55,10 @@ final readonly class WaiverDesk
             'id' => (string) Str::uuid(),
             'object' => $object,
             'path' => $path,
-            'live' => json_encode($operation->after, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
+            'live' => json_encode(
+                $operation->after,
+                JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            ),
             'reason' => $reason,
             'until' => $until,
             'technician_id' => $technicianId,
@@ -55,7 +69,9 @@ final readonly class WaiverDesk
 
     public function takeBack(TenantRow $tenant, string $technicianId, string $id): bool
     {
-        $ended = DriftWaiver::query()->where('tenant_id', $tenant->id)->whereKey($id)->whereNull('ended_at')->update(['ended_at' => $this->clock->now()]);
+        $ended = DriftWaiver::query()->where('tenant_id', $tenant->id)->whereKey($id)->whereNull('ended_at')->update(
+            ['ended_at' => $this->clock->now()],
+        );
         if ($ended > 0) {
             $this->changed($tenant, $technicianId, 'waiver taken back', ['waiver' => $id]);
         }
@@ -78,7 +94,11 @@ final readonly class WaiverDesk
     {
         $snapshot = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first();
 
-        return $snapshot === null ? null : $this->comparer->compare($tenant->id, $this->books->head($tenant->id), BookFormat::fromLiveValue($snapshot->book));
+        return $snapshot === null
+            ? null
+            : $this->comparer->compare($tenant->id, $this->books->head($tenant->id), BookFormat::fromLiveValue(
+                $snapshot->book,
+            ));
     }
 
     /** @param array<string, mixed> $detail */

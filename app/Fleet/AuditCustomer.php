@@ -22,31 +22,51 @@ use Illuminate\Bus\Batchable;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
-/** One customer of a run of audits: what stands in its book today, and beside it on the switch. Safe to run twice and to kill. */
+/**
+ * One customer of a run of audits: what stands in its book today, and beside it on the switch. Safe to run twice and to
+ * kill.
+ */
 final class AuditCustomer implements ShouldQueue
 {
     use Batchable;
     use Queueable;
 
     /** Names whom the job acts for: row-level security holds for it as it does for them. */
-    public function __construct(public readonly string $runId, public readonly string $technicianId, public readonly string $tenantId, public readonly AuditReason $reason)
-    {
+    public function __construct(
+        public readonly string $runId,
+        public readonly string $technicianId,
+        public readonly string $tenantId,
+        public readonly AuditReason $reason,
+    ) {
         $this->afterCommit = true;
     }
 
-    public function handle(Scope $scope, BookRepository $books, SummaryKeeper $summaries, FindingOrigins $origins, LiveReader $reader, PortDesk $ports, CallReader $calls, AuditRuns $runs): void
-    {
+    public function handle(
+        Scope $scope,
+        BookRepository $books,
+        SummaryKeeper $summaries,
+        FindingOrigins $origins,
+        LiveReader $reader,
+        PortDesk $ports,
+        CallReader $calls,
+        AuditRuns $runs,
+    ): void {
         if ($this->batch()?->cancelled() === true) {
             return;
         }
         $began = hrtime(true);
         try {
             $trouble = $this->reason->readsTheSwitch() ? $this->readOutside($reader, $ports, $calls) : null;
-            $scope->tenant($this->technicianId, $this->tenantId, Ability::Read, function (TenantRow $tenant) use ($books, $summaries, $origins, $runs, $began, $trouble): void {
-                $summaries->dayChanged($tenant->id, $books->head($tenant->id));
-                $origins->find($tenant);
-                $runs->done($this->runId, $tenant->id, intdiv(hrtime(true) - $began, 1_000_000), $trouble);
-            });
+            $scope->tenant(
+                $this->technicianId,
+                $this->tenantId,
+                Ability::Read,
+                function (TenantRow $tenant) use ($books, $summaries, $origins, $runs, $began, $trouble): void {
+                    $summaries->dayChanged($tenant->id, $books->head($tenant->id));
+                    $origins->find($tenant);
+                    $runs->done($this->runId, $tenant->id, intdiv(hrtime(true) - $began, 1_000_000), $trouble);
+                },
+            );
         } catch (CustomerNotFound | AccessDenied) {
             // Gone meanwhile, or no longer theirs to look at: the run ends without it.
             $runs->count($this->runId);

@@ -27,7 +27,10 @@ final readonly class AuditRuns
      */
     public function begin(string $technicianId, AuditReason $reason, ?array $tenantIds = null): AuditRun
     {
-        $underWay = AuditRun::query()->where('technician_id', $technicianId)->where('reason', $reason->value)->whereNull('ended_at')->whereNull('stopped_at')->orderByDesc('no')->first();
+        $underWay = AuditRun::query()->where(
+            'technician_id',
+            $technicianId,
+        )->where('reason', $reason->value)->whereNull('ended_at')->whereNull('stopped_at')->orderByDesc('no')->first();
         if ($underWay !== null && self::isWorkedOn($underWay)) {
             return $underWay;
         }
@@ -35,8 +38,10 @@ final readonly class AuditRuns
         $tenantIds ??= TenantRow::query()->orderBy('name')->pluck('id')->all();
         $run = new AuditRun();
         $run->forceFill([
-            'id' => (string) Str::uuid(), 'technician_id' => $technicianId, 'reason' => $reason->value, 'tenant_ids' => $tenantIds,
-            'total' => count($tenantIds), 'begun_at' => $this->clock->now(), 'ended_at' => $tenantIds === [] ? $this->clock->now() : null,
+            'id' => (string) Str::uuid(), 'technician_id' => $technicianId, 'reason' => $reason->value,
+            'tenant_ids' => $tenantIds,
+            'total' => count($tenantIds), 'begun_at' => $this->clock->now(),
+            'ended_at' => $tenantIds === [] ? $this->clock->now() : null,
         ])->save();
         $this->dispatch($run, array_values(array_filter($tenantIds, is_string(...))));
 
@@ -71,7 +76,8 @@ final readonly class AuditRuns
     public function done(string $runId, string $tenantId, int $milliseconds, ?string $trouble): void
     {
         $isNew = AuditedCustomer::query()->insertOrIgnore([
-            'run_id' => $runId, 'tenant_id' => $tenantId, 'milliseconds' => $milliseconds, 'trouble' => $trouble, 'done_at' => $this->clock->now(),
+            'run_id' => $runId, 'tenant_id' => $tenantId, 'milliseconds' => $milliseconds, 'trouble' => $trouble,
+            'done_at' => $this->clock->now(),
             'findings' => FindingRow::query()->where('tenant_id', $tenantId)->where('waived', false)->count(),
         ]) === 1;
         if ($isNew) {
@@ -94,7 +100,12 @@ final readonly class AuditRuns
     {
         $run = $this->last($technicianId, ['id', 'no', 'stopped_at', 'ended_at', 'total', 'counted']);
 
-        return $run === null ? null : ['id' => $run->id, 'state' => self::state($run), 'done' => min($run->counted, $run->total), 'total' => $run->total];
+        return $run === null
+            ? null
+            : [
+                'id' => $run->id, 'state' => self::state($run), 'done' => min($run->counted, $run->total),
+                'total' => $run->total,
+            ];
     }
 
     private static function state(AuditRun $run): string
@@ -105,7 +116,10 @@ final readonly class AuditRuns
     /** @param list<string> $columns */
     private function last(string $technicianId, array $columns = ['*']): ?AuditRun
     {
-        return AuditRun::query()->where('technician_id', $technicianId)->whereIn('reason', [AuditReason::Asked->value, AuditReason::Nightly->value])->orderByDesc('no')->first($columns);
+        return AuditRun::query()->where('technician_id', $technicianId)
+            ->whereIn('reason', [AuditReason::Asked->value, AuditReason::Nightly->value])
+            ->orderByDesc('no')
+            ->first($columns);
     }
 
     /**
@@ -119,7 +133,10 @@ final readonly class AuditRuns
         if ($run === null) {
             return null;
         }
-        $done = AuditedCustomer::query()->join('tenants', 'tenants.id', '=', 'audited_customers.tenant_id')->where('run_id', $run->id)->orderBy('tenants.name')->toBase()
+        $done = AuditedCustomer::query()->join('tenants', 'tenants.id', '=', 'audited_customers.tenant_id')
+            ->where('run_id', $run->id)
+            ->orderBy('tenants.name')
+            ->toBase()
             ->select(['tenants.key as customer', 'tenants.name', 'findings', 'milliseconds', 'trouble'])->get()->all();
 
         return [
@@ -129,18 +146,29 @@ final readonly class AuditRuns
             'begunAt' => $run->begun_at->toAtomString(),
             'endedAt' => $run->ended_at?->toAtomString(),
             'done' => $done,
-            'waiting' => $run->ended_at !== null ? [] : TenantRow::query()->whereIn('id', $this->left($run))->orderBy('name')->toBase()->get(['key as customer', 'name'])->all(),
+            'waiting' => $run->ended_at !== null ? [] : TenantRow::query()->whereIn('id', $this->left($run))->orderBy(
+                'name',
+            )->toBase()->get(['key as customer', 'name'])->all(),
         ];
     }
 
     /**
-     * Ends it when no customer is left. In the technician's scope: who left meanwhile, or is no longer granted, is not waited for.
-     * Who is left is asked only when as many were counted as there are: asked after each, a run would cost its square.
+     * Ends it when no customer is left. In the technician's scope: who left meanwhile, or is no longer granted, is not
+     * waited for. Who is left is asked only when as many were counted as there are: asked after each, a run would cost
+     * its square.
      */
     public function settle(string $runId): void
     {
-        $run = AuditRun::query()->whereKey($runId)->whereColumn('counted', '>=', 'total')->whereNull('ended_at')->lockForUpdate()->first();
-        if ($run !== null && $run->ended_at === null && TenantRow::query()->whereIn('id', $this->left($run))->doesntExist()) {
+        $run = AuditRun::query()->whereKey($runId)
+            ->whereColumn('counted', '>=', 'total')
+            ->whereNull('ended_at')
+            ->lockForUpdate()
+            ->first();
+        if (
+            $run !== null
+            && $run->ended_at === null
+            && TenantRow::query()->whereIn('id', $this->left($run))->doesntExist()
+        ) {
             $run->forceFill(['ended_at' => $this->clock->now()])->save();
         }
     }
@@ -148,7 +176,10 @@ final readonly class AuditRuns
     /** @return list<string> customers that it is not done with */
     private function left(AuditRun $run): array
     {
-        $done = array_filter(AuditedCustomer::query()->where('run_id', $run->id)->pluck('tenant_id')->all(), is_string(...));
+        $done = array_filter(
+            AuditedCustomer::query()->where('run_id', $run->id)->pluck('tenant_id')->all(),
+            is_string(...),
+        );
 
         return array_values(array_diff($run->tenant_ids, $done));
     }
@@ -165,8 +196,18 @@ final readonly class AuditRuns
     private function dispatch(AuditRun $run, array $tenantIds): void
     {
         if ($tenantIds !== []) {
-            $jobs = array_map(static fn (string $id): AuditCustomer => new AuditCustomer($run->id, $run->technician_id, $id, AuditReason::from($run->reason)), $tenantIds);
-            $run->forceFill(['batch_id' => Bus::batch($jobs)->name("audit {$run->id}")->allowFailures()->dispatch()->id])->save();
+            $jobs = array_map(
+                static fn (string $id): AuditCustomer => new AuditCustomer(
+                    $run->id,
+                    $run->technician_id,
+                    $id,
+                    AuditReason::from($run->reason),
+                ),
+                $tenantIds,
+            );
+            $run->forceFill(
+                ['batch_id' => Bus::batch($jobs)->name("audit {$run->id}")->allowFailures()->dispatch()->id],
+            )->save();
         }
     }
 }

@@ -34,6 +34,10 @@ final class ApiToken extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['made_at' => 'immutable_datetime', 'until' => 'immutable_datetime', 'last_used_at' => 'immutable_datetime'];
+        return [
+            'made_at' => 'immutable_datetime',
+            'until' => 'immutable_datetime',
+            'last_used_at' => 'immutable_datetime',
+        ];
     }
 }

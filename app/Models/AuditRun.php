@@ -25,6 +25,9 @@ final class AuditRun extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['tenant_ids' => 'array', 'begun_at' => 'immutable_datetime', 'stopped_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return [
+            'tenant_ids' => 'array', 'begun_at' => 'immutable_datetime', 'stopped_at' => 'immutable_datetime',
+            'ended_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -13,7 +13,8 @@ use Jaunty\Core\Change\ChangeSet;
  * @property string $technician_id
  * @property list<array<string, mixed>> $operations  as they were written; changes() gives them as they are read now
  * @property int $schema_version of the format they were written in
- * @property ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string, string>} $application
+ * @property ?array{version: string, answers: array<string, mixed>, made: array<string, mixed>, origins: array<string,
+ *     string>} $application
  */
 final class DroppedDraft extends Row
 {

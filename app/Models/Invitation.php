@@ -29,6 +29,9 @@ final class Invitation extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['ability' => Ability::class, 'grant_until' => 'immutable_datetime', 'sent_at' => 'immutable_datetime', 'open_until' => 'immutable_datetime', 'accepted_at' => 'immutable_datetime'];
+        return [
+            'ability' => Ability::class, 'grant_until' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+            'open_until' => 'immutable_datetime', 'accepted_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -28,6 +28,9 @@ final class Recording extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['origin' => Origin::class, 'no' => 'integer', 'waveform' => 'array', 'remarks' => 'array', 'made_at' => 'immutable_datetime'];
+        return [
+            'origin' => Origin::class, 'no' => 'integer', 'waveform' => 'array', 'remarks' => 'array',
+            'made_at' => 'immutable_datetime',
+        ];
     }
 }

@@ -32,6 +32,10 @@ final class Secret extends Row
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['changed_on' => 'immutable_datetime', 'revealed_at' => 'immutable_datetime', 'sent_at' => 'immutable_datetime'];
+        return [
+            'changed_on' => 'immutable_datetime',
+            'revealed_at' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
+        ];
     }
 }

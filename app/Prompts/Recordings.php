@@ -17,7 +17,10 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Prompts\WavFile;
 
-/** What prompts sound like, version by version. The newest made, or one chosen again, is the book's by an edit of the draft like any other. */
+/**
+ * What prompts sound like, version by version. The newest made, or one chosen again, is the book's by an edit of the
+ * draft like any other.
+ */
 final readonly class Recordings
 {
     private const PARTS = 160;
@@ -25,8 +28,13 @@ final readonly class Recordings
     /** Levels of what is larger are read after it was converted. */
     private const MOST_BYTES_DECODED = 4_000_000;
 
-    public function __construct(private DraftDesk $drafts, private SoundConverter $converter, private SwitchConnector $switch, private Clock $clock, private ConnectionInterface $db)
-    {
+    public function __construct(
+        private DraftDesk $drafts,
+        private SoundConverter $converter,
+        private SwitchConnector $switch,
+        private Clock $clock,
+        private ConnectionInterface $db,
+    ) {
     }
 
     /**
@@ -44,25 +52,52 @@ final readonly class Recordings
         $levels = strlen($wav) <= self::MOST_BYTES_DECODED ? $came->levels() ?? $file->levels() : $file->levels();
         $channels = $came->channels === 1 ? 'mono' : "{$came->channels} channels";
 
-        return new Sound($made, hash('sha256', $made), $file->seconds(), $levels?->peakDb, $file->waveform(self::PARTS), "{$came->codec->words()}, {$came->rate} Hz, {$channels}", $levels?->remarks() ?? []);
+        return new Sound(
+            $made,
+            hash('sha256', $made),
+            $file->seconds(),
+            $levels?->peakDb,
+            $file->waveform(self::PARTS),
+            "{$came->codec->words()}, {$came->rate} Hz, {$channels}",
+            $levels?->remarks() ?? [],
+        );
     }
 
     /** Keeps a version and puts it in the draft. In the customer's scope. */
     public function keep(TenantRow $tenant, string $technicianId, Prompt $prompt, Sound $sound, Origin $origin): void
     {
-        $last = Recording::query()->where('tenant_id', $tenant->id)->where('prompt', $prompt->key)->orderByDesc('no')->first(['no']);
+        $last = Recording::query()->where('tenant_id', $tenant->id)
+            ->where('prompt', $prompt->key)
+            ->orderByDesc('no')
+            ->first(['no']);
         $no = ($last->no ?? 0) + 1;
-        $this->db->insert('insert into recordings (tenant_id, prompt, no, origin, wav, sha256, seconds, peak_db, waveform, came_as, remarks, script, made_by, made_at) values (?, ?, ?, ?, decode(?, \'base64\'), ?, ?, ?, ?, ?, ?, ?, ?, ?)', [
-            $tenant->id, $prompt->key, $no, $origin->value, base64_encode($sound->wav), $sound->sha256, round($sound->seconds, 3), $sound->peakDb, json_encode($sound->waveform, JSON_THROW_ON_ERROR), $sound->cameAs,
-            json_encode($sound->remarks, JSON_THROW_ON_ERROR), $prompt->script, $technicianId, $this->clock->now()->format(\DateTimeInterface::ATOM),
-        ]);
+        $this->db->insert(
+            'insert into recordings (tenant_id, prompt, no, origin, wav, sha256, seconds, peak_db, waveform, came_as, '
+                . 'remarks, script, made_by, made_at) values (?, ?, ?, ?, decode(?, \'base64\'), '
+                . '?, ?, ?, ?, ?, ?, ?, ?, ?)',
+            [
+                $tenant->id, $prompt->key, $no, $origin->value, base64_encode($sound->wav), $sound->sha256,
+                round($sound->seconds, 3), $sound->peakDb, json_encode($sound->waveform, JSON_THROW_ON_ERROR),
+                $sound->cameAs,
+                json_encode($sound->remarks, JSON_THROW_ON_ERROR), $prompt->script, $technicianId,
+                $this->clock->now()->format(\DateTimeInterface::ATOM),
+            ],
+        );
         $this->put($tenant, $technicianId, $prompt, $sound->seconds, $sound->peakDb, $sound->sha256, $origin);
     }
 
     /** Puts an earlier version in the draft again. In the customer's scope. */
     public function useAgain(TenantRow $tenant, string $technicianId, Prompt $prompt, Recording $recording): void
     {
-        $this->put($tenant, $technicianId, $prompt, (float) $recording->seconds, $recording->peak_db === null ? null : (float) $recording->peak_db, $recording->sha256, $recording->origin);
+        $this->put(
+            $tenant,
+            $technicianId,
+            $prompt,
+            (float) $recording->seconds,
+            $recording->peak_db === null ? null : (float) $recording->peak_db,
+            $recording->sha256,
+            $recording->origin,
+        );
     }
 
     /**
@@ -72,25 +107,48 @@ final readonly class Recordings
      */
     public function of(string $tenantId, Prompt $prompt): array
     {
-        $columns = ['tenant_id', 'prompt', 'no', 'origin', 'sha256', 'seconds', 'peak_db', 'waveform', 'came_as', 'remarks', 'script', 'made_by', 'made_at'];
+        $columns = [
+            'tenant_id', 'prompt', 'no', 'origin', 'sha256', 'seconds', 'peak_db', 'waveform', 'came_as', 'remarks',
+            'script', 'made_by', 'made_at',
+        ];
 
-        return array_values(Recording::query()->where('tenant_id', $tenantId)->where('prompt', $prompt->key)->orderByDesc('no')->get($columns)->all());
+        return array_values(
+            Recording::query()->where('tenant_id', $tenantId)
+            ->where('prompt', $prompt->key)
+            ->orderByDesc('no')
+            ->get($columns)
+            ->all(),
+        );
     }
 
     /** In the customer's scope. @return ?string a WAV file as telephones play it */
     public function wav(string $tenantId, Prompt $prompt, int $no): ?string
     {
-        $row = $this->db->selectOne("select encode(wav, 'base64') as wav from recordings where tenant_id = ? and prompt = ? and no = ?", [$tenantId, $prompt->key, $no]);
+        $row = $this->db->selectOne(
+            "select encode(wav, 'base64') as wav from recordings where tenant_id = ? and prompt = ? and no = ?",
+            [$tenantId, $prompt->key, $no],
+        );
         $wav = is_object($row) && is_string($row->wav ?? null) ? base64_decode($row->wav, true) : false;
 
         return $wav === false ? null : $wav;
     }
 
-    private function put(TenantRow $tenant, string $technicianId, Prompt $prompt, float $seconds, ?float $peakDb, string $sha256, Origin $origin): void
-    {
+    private function put(
+        TenantRow $tenant,
+        string $technicianId,
+        Prompt $prompt,
+        float $seconds,
+        ?float $peakDb,
+        string $sha256,
+        Origin $origin,
+    ): void {
         $object = (string) Reference::of($prompt);
         $this->drafts->edit($tenant, $technicianId, [
-            FieldEdit::of('set', $object, 'audio', ['seconds' => round($seconds, 3), 'rate' => $this->switch->plays()->rate, 'channels' => $this->switch->plays()->channels, 'codec' => $this->switch->plays()->codec->value, 'peakDb' => $peakDb, 'sha256' => $sha256]),
+            FieldEdit::of('set', $object, 'audio', [
+                'seconds' => round($seconds, 3), 'rate' => $this->switch->plays()->rate,
+                'channels' => $this->switch->plays()->channels, 'codec' => $this->switch->plays()->codec->value,
+                'peakDb' => $peakDb, 'sha256' => $sha256,
+            ]),
             FieldEdit::of('set', $object, 'standIn', $origin === Origin::Studio),
         ]);
     }

@@ -12,7 +12,14 @@ final readonly class Sound
      * @param  string  $cameAs  such as "PCM, 44100 Hz, 2 channels"
      * @param  list<string>  $remarks  what a listener would mind
      */
-    public function __construct(public string $wav, public string $sha256, public float $seconds, public ?float $peakDb, public array $waveform, public string $cameAs, public array $remarks)
-    {
+    public function __construct(
+        public string $wav,
+        public string $sha256,
+        public float $seconds,
+        public ?float $peakDb,
+        public array $waveform,
+        public string $cameAs,
+        public array $remarks,
+    ) {
     }
 }

@@ -24,12 +24,26 @@ final readonly class SoundConverter
         $from = $this->temporary($wav);
         $to = $this->temporary('');
         try {
-            $written = $format->codec === Codec::Pcm ? ['-e', 'signed-integer', '-b', '16'] : ['-e', $format->codec->value, '-b', '8'];
-            $process = new Process(['sox', '-R', '-D', '-t', 'wav', $from, '-t', 'wav', '-r', (string) $format->rate, '-c', (string) $format->channels, ...$written, $to], timeout: self::SECONDS);
+            $written = $format->codec === Codec::Pcm
+                ? ['-e', 'signed-integer', '-b', '16']
+                : ['-e', $format->codec->value, '-b', '8'];
+            $process = new Process(
+                [
+                    'sox', '-R', '-D', '-t', 'wav', $from, '-t', 'wav', '-r', (string) $format->rate, '-c',
+                    (string) $format->channels, ...$written, $to,
+                ],
+                timeout: self::SECONDS,
+            );
             $process->run();
             $made = (string) file_get_contents($to);
 
-            return $process->isSuccessful() && $made !== '' ? $made : throw new UnusableAudio('It could not be converted to what the switch plays: ' . trim(explode("\n", $process->getErrorOutput())[0]) . '.');
+            return $process->isSuccessful() && $made !== ''
+                ? $made
+                : throw new UnusableAudio(
+                    'It could not be converted to what the switch plays: '
+                    . trim(explode("\n", $process->getErrorOutput())[0])
+                    . '.',
+                );
         } finally {
             @unlink($from);
             @unlink($to);

@@ -25,12 +25,16 @@ final readonly class SpeechStudio
     public function speak(string $script, string $language): string
     {
         try {
-            $answer = $this->http->baseUrl($this->url)->withToken($this->token)->asJson()->timeout(self::SECONDS)->withOptions(['proxy' => ''])->post('/takes', ['lines' => $script, 'tongue' => $language]);
+            $answer = $this->http->baseUrl($this->url)->withToken($this->token)->asJson()->timeout(
+                self::SECONDS,
+            )->withOptions(['proxy' => ''])->post('/takes', ['lines' => $script, 'tongue' => $language]);
         } catch (ConnectionException) {
             throw new StudioTrouble('it cannot be reached');
         }
         $fault = $answer->json('fault');
 
-        return $answer->successful() ? $answer->body() : throw new StudioTrouble(is_string($fault) ? $fault : "HTTP {$answer->status()}");
+        return $answer->successful()
+            ? $answer->body()
+            : throw new StudioTrouble(is_string($fault) ? $fault : "HTTP {$answer->status()}");
     }
 }

@@ -58,9 +58,12 @@ final class RosterServiceProvider extends ServiceProvider
 
             return $guard instanceof StatefulGuard ? $guard : throw new \LogicException('the web guard keeps no state');
         });
-        $this->app->bind(SwitchConnector::class, static fn (Application $app): SwitchConnector => new PracticeSwitchConnector(
-            new SwitchApi($app->make(Factory::class), self::setting('switch.url'), self::setting('switch.token')),
-        ));
+        $this->app->bind(
+            SwitchConnector::class,
+            static fn (Application $app): SwitchConnector => new PracticeSwitchConnector(
+                new SwitchApi($app->make(Factory::class), self::setting('switch.url'), self::setting('switch.token')),
+            ),
+        );
         $this->app->bind(CarrierDesk::class, static fn (Application $app): CarrierDesk => new CarrierDesk(
             $app->make(Factory::class),
             self::setting('carrier.url'),
@@ -77,11 +80,27 @@ final class RosterServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
         TrustProxies::at(self::list('trusted_proxies'));
-        TrustHosts::at(array_map(static fn (string $host): string => '^' . preg_quote($host, '/') . '$', self::list('hosts')), false);
-        Mail::extend('post-tray', fn (): PostTrayTransport => new PostTrayTransport($this->app->make(Factory::class), self::setting('post.url')));
-        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(self::whoAsks($request)));
-        RateLimiter::for('studio', static fn (Request $request): Limit => Limit::perMinute(self::TAKES_A_MINUTE)->by(self::whoAsks($request)));
-        RateLimiter::for('password', static fn (Request $request): Limit => Limit::perMinute(self::PASSWORDS_A_MINUTE)->by((string) $request->ip()));
+        TrustHosts::at(
+            array_map(static fn (string $host): string => '^' . preg_quote($host, '/') . '$', self::list('hosts')),
+            false,
+        );
+        Mail::extend('post-tray', fn (): PostTrayTransport => new PostTrayTransport(
+            $this->app->make(Factory::class),
+            self::setting('post.url'),
+        ));
+        RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(
+            self::whoAsks($request),
+        ));
+        RateLimiter::for(
+            'studio',
+            static fn (Request $request): Limit => Limit::perMinute(self::TAKES_A_MINUTE)->by(self::whoAsks($request)),
+        );
+        RateLimiter::for(
+            'password',
+            static fn (Request $request): Limit => Limit::perMinute(self::PASSWORDS_A_MINUTE)->by(
+                (string) $request->ip(),
+            ),
+        );
     }
 
     /** Programs that share an address do not use up each other's share. */
@@ -92,7 +111,9 @@ final class RosterServiceProvider extends ServiceProvider
         $technician = $request->user();
 
         // Colleagues behind one address do not use up each other's share either.
-        return is_string($token) ? "token {$token}" : ($technician instanceof Technician ? "technician {$technician->id}" : (string) $request->ip());
+        return is_string($token)
+            ? "token {$token}"
+            : ($technician instanceof Technician ? "technician {$technician->id}" : (string) $request->ip());
     }
 
     /** @return list<string> */
@@ -100,7 +121,14 @@ final class RosterServiceProvider extends ServiceProvider
     {
         $value = config("roster.{$name}");
 
-        return is_string($value) ? array_values(array_filter(array_map(trim(...), explode(',', $value)), static fn (string $each): bool => $each !== '')) : [];
+        return is_string($value)
+            ? array_values(
+                array_filter(
+                    array_map(trim(...), explode(',', $value)),
+                    static fn (string $each): bool => $each !== '',
+                ),
+            )
+            : [];
     }
 
     private static function setting(string $name): string

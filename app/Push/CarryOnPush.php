@@ -15,8 +15,11 @@ final class CarryOnPush implements ShouldQueue
     use Queueable;
 
     /** Names whom the job acts for: row-level security holds for it as it does for them. */
-    public function __construct(public readonly string $tenantId, public readonly string $technicianId, public readonly string $pushId)
-    {
+    public function __construct(
+        public readonly string $tenantId,
+        public readonly string $technicianId,
+        public readonly string $pushId,
+    ) {
         $this->afterCommit = true;
     }
 

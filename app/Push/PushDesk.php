@@ -27,7 +27,11 @@ final readonly class PushDesk
     {
         // The row lock makes the check sure; the index on pushes under way would refuse a second one all the same.
         TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
-        if (Push::query()->where('tenant_id', $tenant->id)->whereIn('status', [PushStatus::Queued, PushStatus::Running])->exists()) {
+        if (
+            Push::query()->where('tenant_id', $tenant->id)
+            ->whereIn('status', [PushStatus::Queued, PushStatus::Running])
+            ->exists()
+        ) {
             throw new PushUnderWay();
         }
         $id = (string) Str::uuid();

@@ -31,9 +31,9 @@ use Jaunty\Core\Provisioning\Planner;
 use Jaunty\Core\Provisioning\StepKind;
 
 /**
- * Works through a run sheet in slices. Around each call to the switch stand two short transactions: the intent before, the
- * result after; so a kill at any moment leaves a step known as waiting, sent or done, and `sent` is asked again under the
- * same key. A push is done only when reading back compares empty.
+ * Works through a run sheet in slices. Around each call to the switch stand two short transactions: the intent before,
+ * the result after; so a kill at any moment leaves a step known as waiting, sent or done, and `sent` is asked again
+ * under the same key. A push is done only when reading back compares empty.
  */
 final readonly class PushRunner
 {
@@ -70,7 +70,10 @@ final readonly class PushRunner
             if ($push->status === PushStatus::Queued) {
                 $this->plan($push);
             }
-            $books = $this->inScope($push, fn (): array => [$this->books->at($push->tenant_id, $push->revision), $this->books->head($push->tenant_id)]);
+            $books = $this->inScope($push, fn (): array => [
+                $this->books->at($push->tenant_id, $push->revision),
+                $this->books->head($push->tenant_id),
+            ]);
             $until = microtime(true) + self::SLICE_SECONDS;
             while (microtime(true) < $until) {
                 $step = $this->intend($push);
@@ -95,28 +98,38 @@ final readonly class PushRunner
     /** @return Push|int|null the push; seconds to wait where another worker holds it; null where it has ended */
     private function claim(string $tenantId, string $technicianId, string $pushId): Push|int|null
     {
-        return $this->scope->tenant($technicianId, $tenantId, Ability::Push, function () use ($tenantId, $pushId): Push|int|null {
-            // By the database's clock, which every worker shares, whichever machine it runs on.
-            $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()
-                ->select()->selectRaw('ceil(extract(epoch from lease_until - clock_timestamp()))::int as held_for')->first();
-            if ($push === null || ! $push->status->isUnderWay()) {
-                return null;
-            }
-            $heldFor = $push->getAttribute('held_for');
-            if (is_int($heldFor) && $heldFor > 0) {
-                return $heldFor;
-            }
-            $this->extendLease($push);
+        return $this->scope->tenant(
+            $technicianId,
+            $tenantId,
+            Ability::Push,
+            function () use ($tenantId, $pushId): Push|int|null {
+                // By the database's clock, which every worker shares, whichever machine it runs on.
+                $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()
+                    ->select()
+                    ->selectRaw('ceil(extract(epoch from lease_until - clock_timestamp()))::int as held_for')
+                    ->first();
+                if ($push === null || ! $push->status->isUnderWay()) {
+                    return null;
+                }
+                $heldFor = $push->getAttribute('held_for');
+                if (is_int($heldFor) && $heldFor > 0) {
+                    return $heldFor;
+                }
+                $this->extendLease($push);
 
-            return $push;
-        });
+                return $push;
+            },
+        );
     }
 
     private function plan(Push $push): void
     {
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
         $this->inScope($push, function () use ($push, $reading): void {
-            $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();
+            $current = Push::query()->where('tenant_id', $push->tenant_id)
+                ->whereKey($push->id)
+                ->lockForUpdate()
+                ->firstOrFail();
             if ($current->status !== PushStatus::Queued) {
                 // Reading took longer than the lease, and another worker was quicker; or somebody stopped the push.
                 return;
@@ -124,9 +137,13 @@ final readonly class PushRunner
             $this->extendLease($current);
             $book = $this->books->at($push->tenant_id, $push->revision);
             $compared = $reading === null ? null : $this->comparer->compare($push->tenant_id, $book, $reading->live);
-            $sheet = $compared === null ? Planner::plan(null, $this->switch->carried($book)) : Planner::plan($compared->live, $compared->target);
+            $sheet = $compared === null
+                ? Planner::plan(null, $this->switch->carried($book))
+                : Planner::plan($compared->live, $compared->target);
             $this->sheets->write($push, $sheet, $book, $reading);
-            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['status' => PushStatus::Running, 'attempts' => 0]);
+            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(
+                ['status' => PushStatus::Running, 'attempts' => 0],
+            );
         });
     }
 
@@ -134,24 +151,36 @@ final readonly class PushRunner
     private function intend(Push $push): ?PushStep
     {
         return $this->inScope($push, function () use ($push): ?PushStep {
-            $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();
+            $current = Push::query()->where('tenant_id', $push->tenant_id)
+                ->whereKey($push->id)
+                ->lockForUpdate()
+                ->firstOrFail();
             $step = PushStep::query()->where('tenant_id', $push->tenant_id)->where('push_id', $push->id)
                 ->whereIn('status', [StepStatus::Waiting, StepStatus::Sent])->orderBy('position')->first();
             if (! $current->status->isUnderWay() || $step === null) {
                 return null;
             }
             $this->extendLease($current);
-            $this->step($step, ['status' => StepStatus::Sent, 'attempts' => $step->attempts + 1, 'sent_at' => $this->clock->now(), 'error' => null]);
+            $this->step($step, [
+                'status' => StepStatus::Sent, 'attempts' => $step->attempts + 1, 'sent_at' => $this->clock->now(),
+                'error' => null,
+            ]);
 
             return $step;
         });
     }
 
-    /** @param non-empty-list<Book> $books the pinned one, which never changes, and the head, which names what is to be deleted; read once a slice */
+    /**
+     * @param non-empty-list<Book> $books the pinned one, which never changes, and the head, which names what is to be
+     *     deleted; read once a slice
+     */
     private function carryOut(Push $push, PushStep $step, array $books): void
     {
         $book = $books[0];
-        [$bindings, $actingFor] = $this->inScope($push, fn (): array => [$this->sheets->withForeign($push, $this->bindings->load($push->tenant_id, $this->switch->name(), $books)), $push->technician->name]);
+        [$bindings, $actingFor] = $this->inScope($push, fn (): array => [
+            $this->sheets->withForeign($push, $this->bindings->load($push->tenant_id, $this->switch->name(), $books)),
+            $push->technician->name,
+        ]);
         $bound = $this->send($book, $bindings, $step, "{$push->id}-{$step->position}", $actingFor);
         $this->inScope($push, function () use ($push, $step, $book, $bound): void {
             $this->record($push, $step, $book, $bound);
@@ -166,7 +195,15 @@ final readonly class PushRunner
                 return $this->switch->create($book, $bindings, $object, $step->fields, $key, $actingFor);
             case StepKind::Update:
             case StepKind::Link:
-                return $this->switch->update($book, $bindings, $object, $step->fields, $step->expected, $key, $actingFor);
+                return $this->switch->update(
+                    $book,
+                    $bindings,
+                    $object,
+                    $step->fields,
+                    $step->expected,
+                    $key,
+                    $actingFor,
+                );
             case StepKind::Delete:
                 $this->switch->delete($bindings, $object, $key, $actingFor);
 
@@ -194,13 +231,24 @@ final readonly class PushRunner
         [$book, $bindings, $unsent, $actingFor] = $this->inScope($push, function () use ($push): array {
             $book = $this->books->at($push->tenant_id, $push->revision);
 
-            return [$book, $this->bindings->load($push->tenant_id, $this->switch->name(), [$book]), $this->secrets->unsent($push->tenant_id), $push->technician->name];
+            return [
+                $book, $this->bindings->load($push->tenant_id, $this->switch->name(), [$book]),
+                $this->secrets->unsent($push->tenant_id), $push->technician->name,
+            ];
         });
         foreach ($unsent === [] ? [] : $book->objects() as $object) {
             $secret = $unsent[$object->id() ?? ''] ?? null;
             $reference = Reference::of($object);
             if ($secret !== null && $bindings->of($reference) !== null && SecretKeeper::isSetIn($object)) {
-                $this->switch->setSecret($book, $bindings, $reference, 'pin', $secret['value'], "pin-{$object->id()}-{$secret['version']}", $actingFor);
+                $this->switch->setSecret(
+                    $book,
+                    $bindings,
+                    $reference,
+                    'pin',
+                    $secret['value'],
+                    "pin-{$object->id()}-{$secret['version']}",
+                    $actingFor,
+                );
                 $this->inScope($push, function () use ($push, $object, $secret): void {
                     $this->extendLease($push);
                     $this->secrets->sent($push->tenant_id, (string) $object->id(), $secret['version']);
@@ -215,14 +263,26 @@ final readonly class PushRunner
         $this->sendSecrets($push);
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
         $this->inScope($push, function () use ($push, $reading): void {
-            $current = Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->lockForUpdate()->firstOrFail();
+            $current = Push::query()->where('tenant_id', $push->tenant_id)
+                ->whereKey($push->id)
+                ->lockForUpdate()
+                ->firstOrFail();
             if (! $current->status->isUnderWay()) {
                 return;
             }
             $book = $this->books->at($push->tenant_id, $push->revision);
-            $left = $reading === null ? [] : $this->sheets->inScope($push, $this->comparer->compare($push->tenant_id, $book, $reading->live)->drift);
+            $left = $reading === null
+                ? []
+                : $this->sheets->inScope(
+                    $push,
+                    $this->comparer->compare($push->tenant_id, $book, $reading->live)->drift,
+                );
             if ($reading === null || $left !== []) {
-                $this->end($push, PushStatus::Stopped, $reading === null ? 'the switch no longer knows this customer' : RunSheetStore::leftOver($left));
+                $this->end(
+                    $push,
+                    PushStatus::Stopped,
+                    $reading === null ? 'the switch no longer knows this customer' : RunSheetStore::leftOver($left),
+                );
 
                 return;
             }
@@ -240,33 +300,50 @@ final readonly class PushRunner
     /** @return ?int seconds until the next try; null where the push has been stopped */
     private function after(string $tenantId, string $technicianId, string $pushId, SwitchTrouble $trouble): ?int
     {
-        return $this->scope->tenant($technicianId, $tenantId, Ability::Push, function () use ($tenantId, $pushId, $trouble): ?int {
-            $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()->firstOrFail();
-            $step = PushStep::query()->where('tenant_id', $tenantId)->where('push_id', $pushId)->where('status', StepStatus::Sent)->orderBy('position')->first();
-            $tries = $step === null ? $push->attempts + 1 : $step->attempts;
-            Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->update(['attempts' => $push->attempts + 1]);
-            $this->releaseLease($push);
-            if ($trouble->temporary && $tries < self::MOST_ATTEMPTS) {
-                if ($step !== null) {
-                    $this->step($step, ['error' => $trouble->getMessage()]);
+        return $this->scope->tenant(
+            $technicianId,
+            $tenantId,
+            Ability::Push,
+            function () use ($tenantId, $pushId, $trouble): ?int {
+                $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()->firstOrFail();
+                $step = PushStep::query()->where('tenant_id', $tenantId)
+                    ->where('push_id', $pushId)
+                    ->where('status', StepStatus::Sent)
+                    ->orderBy('position')
+                    ->first();
+                $tries = $step === null ? $push->attempts + 1 : $step->attempts;
+                Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->update(
+                    ['attempts' => $push->attempts + 1],
+                );
+                $this->releaseLease($push);
+                if ($trouble->temporary && $tries < self::MOST_ATTEMPTS) {
+                    if ($step !== null) {
+                        $this->step($step, ['error' => $trouble->getMessage()]);
+                    }
+
+                    return $trouble->waitSeconds;
                 }
+                if ($step !== null) {
+                    $this->step($step, ['status' => StepStatus::Failed, 'error' => $trouble->getMessage()]);
+                }
+                $this->end($push, PushStatus::Stopped, $trouble->getMessage());
 
-                return $trouble->waitSeconds;
-            }
-            if ($step !== null) {
-                $this->step($step, ['status' => StepStatus::Failed, 'error' => $trouble->getMessage()]);
-            }
-            $this->end($push, PushStatus::Stopped, $trouble->getMessage());
-
-            return null;
-        });
+                return null;
+            },
+        );
     }
 
     private function abandon(string $tenantId, string $pushId): void
     {
         $this->db->transaction(function () use ($tenantId, $pushId): void {
-            $this->db->select("select set_config('app.now', ?, true)", [$this->clock->now()->format(\DateTimeInterface::ATOM)]);
-            $this->db->select('select roster_end_push(?, ?, ?)', [$tenantId, $pushId, 'Whoever began it may not push here any more. What was sent stands; push again to go on.']);
+            $this->db->select("select set_config('app.now', ?, true)", [
+                $this->clock->now()->format(\DateTimeInterface::ATOM),
+            ]);
+            $this->db->select('select roster_end_push(?, ?, ?)', [
+                $tenantId,
+                $pushId,
+                'Whoever began it may not push here any more. What was sent stands; push again to go on.',
+            ]);
         });
     }
 
@@ -280,7 +357,9 @@ final readonly class PushRunner
     private function extendLease(Push $push): void
     {
         Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)
-            ->update(['lease_until' => $this->db->raw("clock_timestamp() + interval '" . self::LEASE_SECONDS . " seconds'")]);
+            ->update(
+                ['lease_until' => $this->db->raw("clock_timestamp() + interval '" . self::LEASE_SECONDS . " seconds'")],
+            );
     }
 
     private function releaseLease(Push $push): null
@@ -293,7 +372,10 @@ final readonly class PushRunner
     /** @param array<string, mixed> $values */
     private function step(PushStep $step, array $values): void
     {
-        PushStep::query()->where('tenant_id', $step->tenant_id)->where('push_id', $step->push_id)->where('position', $step->position)->update($values);
+        PushStep::query()->where('tenant_id', $step->tenant_id)
+            ->where('push_id', $step->push_id)
+            ->where('position', $step->position)
+            ->update($values);
     }
 
     /**

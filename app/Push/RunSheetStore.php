@@ -35,7 +35,9 @@ final class RunSheetStore
                 'object' => (string) $step->object,
                 'label' => self::label($step, $book, $reading?->live),
                 // Records that are in no book are found again by the switch's own id.
-                'external_id' => $book->find($step->object) === null ? $reading?->bindings->of($step->object)?->externalId : null,
+                'external_id' => $book->find($step->object) === null
+                    ? $reading?->bindings->of($step->object)?->externalId
+                    : null,
                 'fields' => self::json($step->fields),
                 'expected' => self::json($step->expected),
                 'status' => StepStatus::Waiting->value,
@@ -49,7 +51,12 @@ final class RunSheetStore
     /** The bindings and, beside them, the records of this push that are in no book. */
     public function withForeign(Push $push, Bindings $bindings): Bindings
     {
-        foreach (PushStep::query()->where('tenant_id', $push->tenant_id)->where('push_id', $push->id)->whereNotNull('external_id')->get() as $step) {
+        foreach (
+            PushStep::query()->where('tenant_id', $push->tenant_id)
+            ->where('push_id', $push->id)
+            ->whereNotNull('external_id')
+            ->get() as $step
+        ) {
             $bindings = $bindings->with(Reference::parse($step->object), new Bound((string) $step->external_id, null));
         }
 
@@ -76,17 +83,27 @@ final class RunSheetStore
 
         return array_values(array_filter(
             $operations,
-            static fn (Operation $operation): bool => self::covers($scope, (string) $operation->object, $operation->path === null ? null : explode('/', $operation->path)[0]),
+            static fn (Operation $operation): bool => self::covers(
+                $scope,
+                (string) $operation->object,
+                $operation->path === null ? null : explode('/', $operation->path)[0],
+            ),
         ));
     }
 
     /** @param list<Operation> $left */
     public static function leftOver(array $left): string
     {
-        $names = array_map(static fn (Operation $operation): string => $operation->object . ($operation->path === null ? '' : "/{$operation->path}"), array_slice($left, 0, self::MOST_NAMED));
+        $names = array_map(
+            static fn (Operation $operation): string => $operation->object
+                . ($operation->path === null ? '' : "/{$operation->path}"),
+            array_slice($left, 0, self::MOST_NAMED),
+        );
         $more = count($left) - count($names);
 
-        return 'reading back, the switch still differs: ' . implode(', ', $names) . ($more > 0 ? " and {$more} more" : '');
+        return 'reading back, the switch still differs: '
+            . implode(', ', $names)
+            . ($more > 0 ? " and {$more} more" : '');
     }
 
     /**
@@ -110,7 +127,11 @@ final class RunSheetStore
             $wanted = static fn (string $field): bool => self::covers($scope, $object, $field);
             $fields = array_filter($step->fields, $wanted, ARRAY_FILTER_USE_KEY);
             if ($fields !== []) {
-                $kept[] = new Step($step->kind, $step->object, $fields, array_filter($step->expected, $wanted, ARRAY_FILTER_USE_KEY));
+                $kept[] = new Step($step->kind, $step->object, $fields, array_filter(
+                    $step->expected,
+                    $wanted,
+                    ARRAY_FILTER_USE_KEY,
+                ));
             }
         }
 

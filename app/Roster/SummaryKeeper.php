@@ -25,8 +25,12 @@ use Jaunty\Core\Numbering\E164;
 /** Keeps the line that the Roster shows of each customer, so that a thousand customers are one query. */
 final readonly class SummaryKeeper implements AfterRevision
 {
-    public function __construct(private Clock $clock, private Audits $audits, private FindingWaivers $waivers, private FindingStore $findings)
-    {
+    public function __construct(
+        private Clock $clock,
+        private Audits $audits,
+        private FindingWaivers $waivers,
+        private FindingStore $findings,
+    ) {
     }
 
     public function bookChanged(string $tenantId, Book $book): void
@@ -34,7 +38,9 @@ final readonly class SummaryKeeper implements AfterRevision
         $number = $book->tenant->mainNumber === null ? null : $book->find($book->tenant->mainNumber);
         $this->put($tenantId, [
             'main_number' => $number === null ? null : E164::parse($number->key())->display(),
-            'main_leads_to' => $number instanceof Number && $number->destination !== null ? self::label($book, (string) $number->destination) : null,
+            'main_leads_to' => $number instanceof Number && $number->destination !== null
+                ? self::label($book, (string) $number->destination)
+                : null,
             'objects' => count($book->objects()),
         ] + $this->summedUp($tenantId, $book));
     }
@@ -124,7 +130,9 @@ final readonly class SummaryKeeper implements AfterRevision
         return $this->byWeight($sifted->standing);
     }
 
-    /** The line of the Roster before findings, always: two who take them in another order wait for each other for ever. */
+    /**
+     * The line of the Roster before findings, always: two who take them in another order wait for each other for ever.
+     */
     private function holdLine(string $tenantId): void
     {
         TenantSummary::query()->where('tenant_id', $tenantId)->lockForUpdate()->first(['tenant_id']);

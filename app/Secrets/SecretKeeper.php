@@ -33,8 +33,12 @@ final readonly class SecretKeeper
 
     private Encrypter $seal;
 
-    public function __construct(private DraftDesk $drafts, private ActivityLog $log, private Clock $clock, string $applicationKey)
-    {
+    public function __construct(
+        private DraftDesk $drafts,
+        private ActivityLog $log,
+        private Clock $clock,
+        string $applicationKey,
+    ) {
         $this->seal = new Encrypter(hash_hkdf('sha256', $applicationKey, 32, 'roster secrets'), 'AES-256-GCM');
     }
 
@@ -47,7 +51,11 @@ final readonly class SecretKeeper
     {
         $this->makeAll($tenant, $technicianId, [$object => $given]);
 
-        return $this->of($tenant, (string) $this->holder($this->drafts->view($tenant, $technicianId)->edited, $object)->id()) ?? throw new \LogicException('a secret just made is not there');
+        return $this->of(
+            $tenant,
+            (string) $this->holder($this->drafts->view($tenant, $technicianId)->edited, $object)->id(),
+        )
+            ?? throw new \LogicException('a secret just made is not there');
     }
 
     /**
@@ -66,11 +74,16 @@ final readonly class SecretKeeper
             $holder = $this->holder($book, $object);
             $pin = $typed ?? self::random($holder->extension());
             if (preg_match('/^\d{4,12}$/D', $pin) !== 1) {
-                throw UnusableBook::malformed('pin', 'a PIN of four to twelve digits', str_repeat('•', min(12, mb_strlen($pin))));
+                throw UnusableBook::malformed(
+                    'pin',
+                    'a PIN of four to twelve digits',
+                    str_repeat('•', min(12, mb_strlen($pin))),
+                );
             }
             $strength = PinStrength::of($pin, $holder->extension());
             $rows[] = [
-                'tenant_id' => $tenant->id, 'object_id' => $holder->id(), 'field' => self::FIELD, 'ciphertext' => $this->seal->encryptString($pin), 'strength' => $strength->value,
+                'tenant_id' => $tenant->id, 'object_id' => $holder->id(), 'field' => self::FIELD,
+                'ciphertext' => $this->seal->encryptString($pin), 'strength' => $strength->value,
                 'technician_id' => $technicianId, 'changed_on' => $now, 'revealed_at' => null, 'sent_at' => null,
             ];
             // A route's PIN is set or there is none; only mailboxes tell weak ones apart.
@@ -83,12 +96,17 @@ final readonly class SecretKeeper
             return;
         }
         foreach (Parts::of($rows) as $some) {
-            Secret::query()->upsert($some, ['tenant_id', 'object_id', 'field'], ['ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at']);
+            Secret::query()->upsert($some, ['tenant_id', 'object_id', 'field'], [
+                'ciphertext', 'strength', 'technician_id', 'changed_on', 'revealed_at', 'sent_at',
+            ]);
         }
         if ($edits !== []) {
             $this->drafts->edit($tenant, $technicianId, $edits);
         }
-        $this->log->noteOf($tenant->id, $technicianId, 'PIN made', ...array_map(static fn (string $object): array => ['object' => $object], array_keys($given)));
+        $this->log->noteOf($tenant->id, $technicianId, 'PIN made', ...array_map(
+            static fn (string $object): array => ['object' => $object],
+            array_keys($given),
+        ));
     }
 
     /**
@@ -100,16 +118,26 @@ final readonly class SecretKeeper
      */
     public function check(TenantRow $tenant, string $technicianId, array $edits): void
     {
-        $says = array_filter($edits, static fn (FieldEdit $edit): bool => in_array($edit->object->kind, self::kinds(), true) && ! in_array(self::saidBy($edit), [null, 'none'], true));
+        $says = array_filter(
+            $edits,
+            static fn (FieldEdit $edit): bool => in_array($edit->object->kind, self::kinds(), true)
+                && ! in_array(self::saidBy($edit), [null, 'none'], true),
+        );
         if ($says === []) {
             return;
         }
         $book = $this->drafts->view($tenant, $technicianId)->edited;
-        $made = array_flip(array_filter(Secret::query()->where('tenant_id', $tenant->id)->where('field', self::FIELD)->pluck('object_id')->all(), is_string(...)));
+        $made = array_flip(array_filter(
+            Secret::query()->where('tenant_id', $tenant->id)->where('field', self::FIELD)->pluck('object_id')->all(),
+            is_string(...),
+        ));
         foreach ($says as $edit) {
             $holder = $book->find($edit->object);
             if ($holder === null ? $edit->kind === OperationKind::Create : ! isset($made[(string) $holder->id()])) {
-                throw UnusableBook::unbelievable("{$edit->object}." . self::FIELD, 'no PIN was made for it; have one made under Mailboxes');
+                throw UnusableBook::unbelievable(
+                    "{$edit->object}." . self::FIELD,
+                    'no PIN was made for it; have one made under Mailboxes',
+                );
             }
         }
     }
@@ -117,15 +145,24 @@ final readonly class SecretKeeper
     /** What an edit says of the PIN, by itself or among the fields of a whole object. */
     private static function saidBy(FieldEdit $edit): mixed
     {
-        return $edit->kind === OperationKind::Create ? (is_array($edit->value) ? $edit->value[self::FIELD] ?? null : null) : ($edit->path === self::FIELD ? $edit->value : null);
+        return $edit->kind === OperationKind::Create
+            ? (is_array($edit->value) ? $edit->value[self::FIELD] ?? null : null)
+            : ($edit->path === self::FIELD ? $edit->value : null);
     }
 
     /** @throws CannotReveal */
     public function reveal(TenantRow $tenant, string $technicianId, string $object): string
     {
-        $secret = $this->of($tenant, (string) $this->holder($this->drafts->view($tenant, $technicianId)->edited, $object)->id()) ?? throw CannotReveal::none();
+        $secret = $this->of(
+            $tenant,
+            (string) $this->holder($this->drafts->view($tenant, $technicianId)->edited, $object)->id(),
+        )
+            ?? throw CannotReveal::none();
         // The update tells two who ask at once apart: one of them is first.
-        $first = Secret::query()->where('tenant_id', $tenant->id)->where('object_id', $secret->object_id)->where('field', self::FIELD)->whereNull('revealed_at')->update(['revealed_at' => $this->clock->now()]);
+        $first = Secret::query()->where('tenant_id', $tenant->id)->where(
+            'object_id',
+            $secret->object_id,
+        )->where('field', self::FIELD)->whereNull('revealed_at')->update(['revealed_at' => $this->clock->now()]);
         if ($first === 0) {
             throw CannotReveal::again();
         }
@@ -134,7 +171,10 @@ final readonly class SecretKeeper
         return $this->seal->decryptString($secret->ciphertext);
     }
 
-    /** @return list<array{object: string, label: string, strength: string, changedOn: string, by: string, isShown: bool, isSent: bool}> of objects that are in the book */
+    /**
+     * @return list<array{object: string, label: string, strength: string, changedOn: string, by: string, isShown: bool,
+     *     isSent: bool}> of objects that are in the book
+     */
     public function known(TenantRow $tenant, string $technicianId): array
     {
         $book = $this->drafts->view($tenant, $technicianId)->edited;
@@ -145,8 +185,10 @@ final readonly class SecretKeeper
                 $secret = $secrets[(string) $object->id()] ?? null;
                 if ($secret !== null) {
                     $known[] = [
-                        'object' => (string) Reference::of($object), 'label' => $object->label(), 'strength' => $secret->strength, 'changedOn' => $secret->changed_on->toAtomString(),
-                        'by' => $secret->technician->name, 'isShown' => $secret->revealed_at !== null, 'isSent' => $secret->sent_at !== null,
+                        'object' => (string) Reference::of($object), 'label' => $object->label(),
+                        'strength' => $secret->strength, 'changedOn' => $secret->changed_on->toAtomString(),
+                        'by' => $secret->technician->name, 'isShown' => $secret->revealed_at !== null,
+                        'isSent' => $secret->sent_at !== null,
                     ];
                 }
             }
@@ -158,10 +200,18 @@ final readonly class SecretKeeper
     /** @return list<string> objects of the book as entered whose PIN the switch has not been told yet */
     public function toTell(string $tenantId, Book $book): array
     {
-        $unsent = Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->pluck('object_id', 'object_id')->all();
-        $objects = array_filter($unsent === [] ? [] : $book->objects(), static fn (BookObject $object): bool => isset($unsent[(string) $object->id()]) && self::isSetIn($object));
+        $unsent = Secret::query()->where('tenant_id', $tenantId)
+            ->whereNull('sent_at')
+            ->pluck('object_id', 'object_id')
+            ->all();
+        $objects = array_filter(
+            $unsent === [] ? [] : $book->objects(),
+            static fn (BookObject $object): bool => isset($unsent[(string) $object->id()]) && self::isSetIn($object),
+        );
 
-        return array_values(array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
+        return array_values(
+            array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects),
+        );
     }
 
     /** A book that says there is none has not been entered yet. */
@@ -170,12 +220,17 @@ final readonly class SecretKeeper
         return ($object->toArray()[self::FIELD] ?? 'none') !== 'none';
     }
 
-    /** @return array<string, array{value: string, version: string}> what the switch has not been told yet, by object id */
+    /**
+     * @return array<string, array{value: string, version: string}> what the switch has not been told yet, by object id
+     */
     public function unsent(string $tenantId): array
     {
         $unsent = [];
         foreach (Secret::query()->where('tenant_id', $tenantId)->whereNull('sent_at')->get() as $secret) {
-            $unsent[$secret->object_id] = ['value' => $this->seal->decryptString($secret->ciphertext), 'version' => $secret->changed_on->format('U.u')];
+            $unsent[$secret->object_id] = [
+                'value' => $this->seal->decryptString($secret->ciphertext),
+                'version' => $secret->changed_on->format('U.u'),
+            ];
         }
 
         return $unsent;
@@ -184,15 +239,25 @@ final readonly class SecretKeeper
     /** @param string $version of the secret that was sent; a newer one made meanwhile stays to be sent */
     public function sent(string $tenantId, string $objectId, string $version): void
     {
-        $secret = Secret::query()->where('tenant_id', $tenantId)->where('object_id', $objectId)->where('field', self::FIELD)->first();
+        $secret = Secret::query()->where('tenant_id', $tenantId)
+            ->where('object_id', $objectId)
+            ->where('field', self::FIELD)
+            ->first();
         if ($secret?->changed_on->format('U.u') === $version) {
-            Secret::query()->where('tenant_id', $tenantId)->where('object_id', $objectId)->where('field', self::FIELD)->update(['sent_at' => $this->clock->now()]);
+            Secret::query()->where('tenant_id', $tenantId)
+                ->where('object_id', $objectId)
+                ->where('field', self::FIELD)
+                ->update(['sent_at' => $this->clock->now()]);
         }
     }
 
     private function of(TenantRow $tenant, string $objectId): ?Secret
     {
-        return Secret::query()->where('tenant_id', $tenant->id)->where('object_id', $objectId)->where('field', self::FIELD)->with('technician')->first();
+        return Secret::query()->where('tenant_id', $tenant->id)
+            ->where('object_id', $objectId)
+            ->where('field', self::FIELD)
+            ->with('technician')
+            ->first();
     }
 
     /** @throws UnusableBook */
@@ -221,6 +286,9 @@ final readonly class SecretKeeper
     {
         $secrets = Catalogue::secrets();
 
-        return array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => in_array("{$kind->value}." . self::FIELD, $secrets, true)));
+        return array_values(array_filter(
+            Kind::cases(),
+            static fn (Kind $kind): bool => in_array("{$kind->value}." . self::FIELD, $secrets, true),
+        ));
     }
 }

@@ -45,11 +45,18 @@ final readonly class ApiTokens
     /** @return ?ApiToken null where it is none, or has run out */
     public function find(string $token): ?ApiToken
     {
-        $row = str_starts_with($token, self::PREFIX) ? ApiToken::query()->with('technician')->where('hash', self::hash($token))->first() : null;
-        if ($row === null || $row->technician->closed_at !== null || ($row->until !== null && $row->until <= $this->clock->now())) {
+        $row = str_starts_with($token, self::PREFIX)
+            ? ApiToken::query()->with('technician')->where('hash', self::hash($token))->first()
+            : null;
+        if ($row === null || $row->technician->closed_at !== null || (
+            $row->until !== null && $row->until <= $this->clock->now()
+        )) {
             return null;
         }
-        if ($row->last_used_at === null || $this->clock->now()->getTimestamp() - $row->last_used_at->getTimestamp() >= self::USED_EVERY_SECONDS) {
+        if (
+            $row->last_used_at === null
+            || $this->clock->now()->getTimestamp() - $row->last_used_at->getTimestamp() >= self::USED_EVERY_SECONDS
+        ) {
             ApiToken::query()->whereKey($row->id)->update(['last_used_at' => $this->clock->now()]);
         }
 

@@ -13,7 +13,9 @@ use Illuminate\Contracts\Mail\Mailer;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Mail\Message;
 
-/** Passwords changed by who knows them, and by letter by who forgot. Either way every other sign-in of theirs is over. */
+/**
+ * Passwords changed by who knows them, and by letter by who forgot. Either way every other sign-in of theirs is over.
+ */
 final readonly class Passwords
 {
     private const OPEN_MINUTES = 60;
@@ -44,7 +46,9 @@ final readonly class Passwords
         $this->db->transaction(function () use ($technician, $password, $here): void {
             $technician->forceFill(['password' => $password])->save();
             $here === null ? $this->signedIn->endAll($technician) : $this->signedIn->endOthers($technician, $here);
-            $this->db->table('password_letters')->where('technician_id', $technician->id)->whereNull('used_at')->update(['used_at' => $this->clock->now()]);
+            $this->db->table('password_letters')->where('technician_id', $technician->id)->whereNull('used_at')->update(
+                ['used_at' => $this->clock->now()],
+            );
             $this->log->note($technician->id, $here === null ? 'set a new password by letter' : 'changed the password');
         });
     }
@@ -52,16 +56,28 @@ final readonly class Passwords
     /** Sends a letter to whoever signs in so, if anybody does; the answer is the same either way. */
     public function sendLetter(string $signIn): void
     {
-        $technician = Technician::query()->where('sign_in', mb_strtolower(trim($signIn)))->whereNull('closed_at')->first();
-        if ($technician === null || $this->limiter->hit("password-letter:{$technician->id}", 3600) > self::LETTERS_AN_HOUR) {
+        $technician = Technician::query()->where('sign_in', mb_strtolower(trim($signIn)))
+            ->whereNull('closed_at')
+            ->first();
+        if (
+            $technician === null
+            || $this->limiter->hit("password-letter:{$technician->id}", 3600) > self::LETTERS_AN_HOUR
+        ) {
             return;
         }
         $code = rtrim(strtr(base64_encode(random_bytes(self::BYTES)), '+/', '-_'), '=');
         $now = $this->clock->now();
-        $this->db->table('password_letters')->insert(['code_hash' => self::hash($code), 'technician_id' => $technician->id, 'sent_at' => $now, 'open_until' => $now->modify('+' . self::OPEN_MINUTES . ' minutes')]);
+        $this->db->table('password_letters')->insert([
+            'code_hash' => self::hash($code), 'technician_id' => $technician->id, 'sent_at' => $now,
+            'open_until' => $now->modify('+' . self::OPEN_MINUTES . ' minutes'),
+        ]);
         $this->log->note($technician->id, 'was sent a letter for a new password');
         $home = config('app.url');
-        $text = 'Somebody, most likely you, asked for a new password for Jaunty Roster.' . "\n\n" . (is_string($home) ? $home : '') . "/new-password#{$code}\n\nThis opens once, for an hour. If it was not you, do nothing: the password stays as it is.\n";
+        $text = 'Somebody, most likely you, asked for a new password for Jaunty Roster.'
+            . "\n\n"
+            . (is_string($home) ? $home : '')
+            . "/new-password#{$code}\n\nThis opens once, for an hour. If it was not you, do nothing: the password "
+                . "stays as it is.\n";
         $this->mailer->raw($text, static function (Message $message) use ($technician): void {
             $message->to($technician->sign_in)->subject('A new password for Jaunty Roster');
         });
@@ -70,9 +86,13 @@ final readonly class Passwords
     /** @throws InvitationClosed where the code opens nothing any more */
     public function whose(string $code): Technician
     {
-        $id = $this->db->table('password_letters')->where('code_hash', self::hash($code))->whereNull('used_at')->where('open_until', '>', $this->clock->now())->value('technician_id');
+        $id = $this->db->table('password_letters')->where(
+            'code_hash',
+            self::hash($code),
+        )->whereNull('used_at')->where('open_until', '>', $this->clock->now())->value('technician_id');
 
-        return Technician::query()->whereNull('closed_at')->where('id', is_string($id) ? $id : null)->first() ?? throw new InvitationClosed();
+        return Technician::query()->whereNull('closed_at')->where('id', is_string($id) ? $id : null)->first()
+            ?? throw new InvitationClosed();
     }
 
     private static function hash(string $code): string

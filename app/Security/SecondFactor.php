@@ -21,7 +21,9 @@ final readonly class SecondFactor
     public function begin(Technician $technician): string
     {
         $secret = Totp::newSecret();
-        $technician->forceFill(['totp_secret' => $secret, 'totp_confirmed_at' => null, 'totp_last_step' => null, 'recovery_codes' => null])->save();
+        $technician->forceFill(
+            ['totp_secret' => $secret, 'totp_confirmed_at' => null, 'totp_last_step' => null, 'recovery_codes' => null],
+        )->save();
 
         return $secret;
     }
@@ -49,22 +51,33 @@ final readonly class SecondFactor
         return $codes;
     }
 
-    /** Whether the code is one of now, or an unused recovery code. Either is used up by being taken, by whoever is first. */
+    /**
+     * Whether the code is one of now, or an unused recovery code. Either is used up by being taken, by whoever is
+     * first.
+     */
     public function take(Technician $technician, string $code): bool
     {
         $code = strtolower(trim($code));
-        $step = $technician->totp_secret === null ? null : Totp::check($technician->totp_secret, str_replace(' ', '', $code), time(), $technician->totp_last_step);
+        $step = $technician->totp_secret === null
+            ? null
+            : Totp::check($technician->totp_secret, str_replace(' ', '', $code), time(), $technician->totp_last_step);
         if ($step !== null) {
-            return Technician::query()->whereKey($technician->id)->where(static fn ($query) => $query->whereNull('totp_last_step')->orWhere('totp_last_step', '<', $step))->update(['totp_last_step' => $step]) === 1;
+            return Technician::query()->whereKey($technician->id)->where(
+                static fn ($query) => $query->whereNull('totp_last_step')->orWhere('totp_last_step', '<', $step),
+            )->update(['totp_last_step' => $step]) === 1;
         }
 
         /** @var bool $isTaken */
         $isTaken = $this->db->transaction(function () use ($technician, $code): bool {
-            $codes = Technician::query()->whereKey($technician->id)->lockForUpdate()->first(['id', 'recovery_codes'])->recovery_codes ?? [];
+            $codes = Technician::query()->whereKey($technician->id)
+                ->lockForUpdate()
+                ->first(['id', 'recovery_codes'])->recovery_codes
+                ?? [];
             foreach ($codes as $index => $hash) {
                 if ($this->hasher->check($code, $hash)) {
                     unset($codes[$index]);
-                    Technician::query()->whereKey($technician->id)->update(['recovery_codes' => json_encode(array_values($codes), JSON_THROW_ON_ERROR)]);
+                    Technician::query()->whereKey($technician->id)
+                        ->update(['recovery_codes' => json_encode(array_values($codes), JSON_THROW_ON_ERROR)]);
 
                     return true;
                 }
@@ -78,6 +91,8 @@ final readonly class SecondFactor
 
     public function switchOff(Technician $technician): void
     {
-        $technician->forceFill(['totp_secret' => null, 'totp_confirmed_at' => null, 'totp_last_step' => null, 'recovery_codes' => null])->save();
+        $technician->forceFill(
+            ['totp_secret' => null, 'totp_confirmed_at' => null, 'totp_last_step' => null, 'recovery_codes' => null],
+        )->save();
     }
 }

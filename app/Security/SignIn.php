@@ -19,10 +19,15 @@ final readonly class SignIn
     private const WINDOW_SECONDS = 300;
 
     /** Checked where there is no such technician, so that the answer takes as long. */
-    private const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$L1F5aUVncmM2S1VMamQyUQ$JP27nMOVHyxtrqVqgymDpHPzFMRCNO8wZ+f0RT3FDvQ';
+    private const NOBODY = '$argon2id$v=19$m=19456,t=2,p=1$L1F5aUVncmM2S1VMamQyUQ$'
+        . 'JP27nMOVHyxtrqVqgymDpHPzFMRCNO8wZ+f0RT3FDvQ';
 
-    public function __construct(private RateLimiter $limiter, private Hasher $hasher, private SecondFactor $secondFactor, private ActivityLog $log)
-    {
+    public function __construct(
+        private RateLimiter $limiter,
+        private Hasher $hasher,
+        private SecondFactor $secondFactor,
+        private ActivityLog $log,
+    ) {
     }
 
     /**
@@ -34,13 +39,22 @@ final readonly class SignIn
         $keys = ["sign-in:{$signIn}" => self::TRIES_BY_NAME, "sign-in-from:{$address}" => self::TRIES_BY_ADDRESS];
         foreach ($keys as $key => $most) {
             // Counted before it is looked at, so that tries made at once do not slip through together.
-            if ($this->limiter->tooManyAttempts($key, $most) || $this->limiter->hit($key, self::WINDOW_SECONDS) > $most) {
-                $this->log->note(null, 'was shut out after too many tries', ['signIn' => $signIn, 'address' => $address]);
+            if (
+                $this->limiter->tooManyAttempts($key, $most) || $this->limiter->hit($key, self::WINDOW_SECONDS) > $most
+            ) {
+                $this->log->note(null, 'was shut out after too many tries', [
+                    'signIn' => $signIn,
+                    'address' => $address,
+                ]);
                 throw SignInRefused::tooManyTries($this->limiter->availableIn($key));
             }
         }
         $technician = Technician::query()->where('sign_in', $signIn)->first();
-        if (! $this->hasher->check($password, $technician->password ?? self::NOBODY) || $technician === null || $technician->closed_at !== null) {
+        if (
+            ! $this->hasher->check($password, $technician->password ?? self::NOBODY)
+            || $technician === null
+            || $technician->closed_at !== null
+        ) {
             $this->log->note($technician?->id, 'failed to sign in', ['signIn' => $signIn, 'address' => $address]);
             throw SignInRefused::wrong();
         }

@@ -6,8 +6,12 @@ namespace App\Security;
 
 final class SignInRefused extends \RuntimeException
 {
-    private function __construct(string $message, public readonly int $status, public readonly ?string $field, public readonly ?int $retryAfter = null)
-    {
+    private function __construct(
+        string $message,
+        public readonly int $status,
+        public readonly ?string $field,
+        public readonly ?int $retryAfter = null,
+    ) {
         parent::__construct($message);
     }
 

@@ -25,11 +25,19 @@ final readonly class SignedIn
      */
     public function of(Technician $technician, string $here): array
     {
-        $rows = $this->db->table(self::TABLE)->where('user_id', $technician->id)->where('last_activity', '>=', time() - 60 * $this->minutes)->orderByDesc('last_activity')->limit(self::MOST)->get(['id', 'ip_address', 'user_agent', 'last_activity'])->all();
+        $rows = $this->db->table(self::TABLE)
+            ->where('user_id', $technician->id)
+            ->where('last_activity', '>=', time() - 60 * $this->minutes)
+            ->orderByDesc('last_activity')
+            ->limit(self::MOST)
+            ->get(['id', 'ip_address', 'user_agent', 'last_activity'])
+            ->all();
 
         return array_values(array_map(static fn (object $row): array => [
-            'address' => self::text($row, 'ip_address'), 'browser' => mb_strimwidth(self::text($row, 'user_agent'), 0, 120, '…'),
-            'lastSeen' => gmdate('Y-m-d\TH:i:s\Z', (int) self::text($row, 'last_activity')), 'isHere' => self::text($row, 'id') === $here,
+            'address' => self::text($row, 'ip_address'),
+            'browser' => mb_strimwidth(self::text($row, 'user_agent'), 0, 120, '…'),
+            'lastSeen' => gmdate('Y-m-d\TH:i:s\Z', (int) self::text($row, 'last_activity')),
+            'isHere' => self::text($row, 'id') === $here,
         ], $rows));
     }
 

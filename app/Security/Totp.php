@@ -27,7 +27,10 @@ final class Totp
             $bits .= str_pad(decbin(ord($byte)), 8, '0', STR_PAD_LEFT);
         }
 
-        return implode('', array_map(static fn (string $five): string => self::ALPHABET[(int) bindec($five)], str_split($bits, 5)));
+        return implode(
+            '',
+            array_map(static fn (string $five): string => self::ALPHABET[(int) bindec($five)], str_split($bits, 5)),
+        );
     }
 
     /** @param int $step whole steps since 1970 */
@@ -35,7 +38,9 @@ final class Totp
     {
         $hash = hash_hmac('sha1', pack('J', $step), self::decode($secret), true);
         $offset = ord($hash[19]) & 0xF;
-        $number = ((ord($hash[$offset]) & 0x7F) << 24) | (ord($hash[$offset + 1]) << 16) | (ord($hash[$offset + 2]) << 8) | ord($hash[$offset + 3]);
+        $number = (
+            (ord($hash[$offset]) & 0x7F) << 24
+        ) | (ord($hash[$offset + 1]) << 16) | (ord($hash[$offset + 2]) << 8) | ord($hash[$offset + 3]);
 
         return str_pad((string) ($number % (10 ** $digits)), $digits, '0', STR_PAD_LEFT);
     }
@@ -61,7 +66,8 @@ final class Totp
     public static function address(string $secret, string $account): string
     {
         return 'otpauth://totp/' . rawurlencode('Jaunty Roster') . ':' . rawurlencode($account)
-            . '?' . http_build_query(['secret' => $secret, 'issuer' => 'Jaunty Roster'], encoding_type: PHP_QUERY_RFC3986);
+            . '?'
+            . http_build_query(['secret' => $secret, 'issuer' => 'Jaunty Roster'], encoding_type: PHP_QUERY_RFC3986);
     }
 
     private static function decode(string $secret): string
@@ -71,6 +77,9 @@ final class Totp
             $bits .= str_pad(decbin((int) strpos(self::ALPHABET, $letter)), 5, '0', STR_PAD_LEFT);
         }
 
-        return implode('', array_map(static fn (string $eight): string => chr((int) bindec($eight)), str_split(substr($bits, 0, intdiv(strlen($bits), 8) * 8), 8)));
+        return implode('', array_map(
+            static fn (string $eight): string => chr((int) bindec($eight)),
+            str_split(substr($bits, 0, intdiv(strlen($bits), 8) * 8), 8),
+        ));
     }
 }

@@ -42,9 +42,14 @@ final readonly class CarrierDesk
      */
     public function order(string $number, string $holder, int $agreedMonthlyCents): string
     {
-        $answer = $this->answer(fn () => $this->request()->post('/orders', ['msisdn' => ltrim($number, '+'), 'holder' => $holder, 'agreed_price' => $agreedMonthlyCents]));
+        $answer = $this->answer(fn () => $this->request()->post(
+            '/orders',
+            ['msisdn' => ltrim($number, '+'), 'holder' => $holder, 'agreed_price' => $agreedMonthlyCents],
+        ));
 
-        return is_string($answer['receipt'] ?? null) ? $answer['receipt'] : throw new CarrierTrouble('it gave no receipt');
+        return is_string($answer['receipt'] ?? null)
+            ? $answer['receipt']
+            : throw new CarrierTrouble('it gave no receipt');
     }
 
     /**
@@ -56,7 +61,9 @@ final readonly class CarrierDesk
     public function ports(string $holder): array
     {
         $answer = $this->answer(fn () => $this->request()->get('/transfers', ['holder' => $holder]));
-        $rows = is_array($answer['transfers'] ?? null) ? $answer['transfers'] : throw new CarrierTrouble('it gave no list of ports');
+        $rows = is_array($answer['transfers'] ?? null)
+            ? $answer['transfers']
+            : throw new CarrierTrouble('it gave no list of ports');
 
         return array_map(self::placed(...), array_values($rows));
     }
@@ -70,19 +77,34 @@ final readonly class CarrierDesk
     public function port(string $holder, string $reference, PortRequest $wanted): PortOrder
     {
         return self::placed($this->answer(fn () => $this->request()->post('/transfers', [
-            'holder' => $holder, 'reference' => $reference, 'msisdns' => array_map(static fn (string $number): string => ltrim($number, '+'), $wanted->numbers), 'subscriber' => $wanted->name,
-            'premises' => $wanted->street, 'postal' => $wanted->postcode, 'losing' => $wanted->losingCarrier, 'account' => $wanted->account, 'day' => $wanted->day,
+            'holder' => $holder, 'reference' => $reference,
+            'msisdns' => array_map(static fn (string $number): string => ltrim($number, '+'), $wanted->numbers),
+            'subscriber' => $wanted->name,
+            'premises' => $wanted->street, 'postal' => $wanted->postcode, 'losing' => $wanted->losingCarrier,
+            'account' => $wanted->account, 'day' => $wanted->day,
         ])));
     }
 
     private static function placed(mixed $row): PortOrder
     {
-        $text = static fn (string $field): string => is_array($row) && is_string($row[$field] ?? null) ? $row[$field] : throw new CarrierTrouble("a port has no {$field}");
-        $numbers = is_array($row) && is_array($row['msisdns'] ?? null) ? array_values(array_filter($row['msisdns'], is_string(...))) : [];
+        $text = static fn (string $field): string => is_array($row) && is_string($row[$field] ?? null)
+            ? $row[$field]
+            : throw new CarrierTrouble("a port has no {$field}");
+        $numbers = is_array($row) && is_array($row['msisdns'] ?? null)
+            ? array_values(array_filter($row['msisdns'], is_string(...)))
+            : [];
 
         return new PortOrder(
             $text('id'),
-            new PortRequest(array_map(static fn (string $msisdn): string => "+{$msisdn}", $numbers), $text('subscriber'), $text('premises'), $text('postal'), $text('losing'), $text('account'), $text('day')),
+            new PortRequest(
+                array_map(static fn (string $msisdn): string => "+{$msisdn}", $numbers),
+                $text('subscriber'),
+                $text('premises'),
+                $text('postal'),
+                $text('losing'),
+                $text('account'),
+                $text('day'),
+            ),
             match ($text('stage')) {
                 'asked' => PortState::Asked,
                 'dated' => PortState::Dated,
@@ -96,7 +118,9 @@ final readonly class CarrierDesk
 
     private function request(): PendingRequest
     {
-        return $this->http->baseUrl($this->url)->withToken($this->token)->acceptJson()->asJson()->timeout(10)->withOptions(['proxy' => '']);
+        return $this->http->baseUrl(
+            $this->url,
+        )->withToken($this->token)->acceptJson()->asJson()->timeout(10)->withOptions(['proxy' => '']);
     }
 
     /**
@@ -112,7 +136,9 @@ final readonly class CarrierDesk
         }
         $body = $response->json();
         if (! $response->successful() || ! is_array($body)) {
-            throw new CarrierTrouble(is_array($body) && is_string($body['fault'] ?? null) ? $body['fault'] : "HTTP {$response->status()}");
+            throw new CarrierTrouble(
+                is_array($body) && is_string($body['fault'] ?? null) ? $body['fault'] : "HTTP {$response->status()}",
+            );
         }
 
         return $body;

@@ -8,7 +8,9 @@ use App\Access\Scope;
 use App\Models\StockNumber;
 use Jaunty\Core\Numbering\E164;
 
-/** Fills the reseller's stock from the carrier. Who has a number is decided by the book (see App\Book\RevisionWriter). */
+/**
+ * Fills the reseller's stock from the carrier. Who has a number is decided by the book (see App\Book\RevisionWriter).
+ */
 final readonly class NumberStock
 {
     public function __construct(private CarrierDesk $carrier, private Scope $scope)

@@ -13,11 +13,18 @@ use App\Time\Clock;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 
-/** A customer's ports: placed with the carrier, read from it, and kept as they were read. The carrier is asked outside any transaction. */
+/**
+ * A customer's ports: placed with the carrier, read from it, and kept as they were read. The carrier is asked outside
+ * any transaction.
+ */
 final readonly class PortDesk
 {
-    public function __construct(private CarrierDesk $carrier, private Scope $scope, private BookRepository $books, private Clock $clock)
-    {
+    public function __construct(
+        private CarrierDesk $carrier,
+        private Scope $scope,
+        private BookRepository $books,
+        private Clock $clock,
+    ) {
     }
 
     /**
@@ -27,14 +34,23 @@ final readonly class PortDesk
      */
     public function read(string $technicianId, string $tenant): void
     {
-        $row = $this->scope->tenant($technicianId, $tenant, Ability::Read, static fn (TenantRow $row): TenantRow => $row);
+        $row = $this->scope->tenant(
+            $technicianId,
+            $tenant,
+            Ability::Read,
+            static fn (TenantRow $row): TenantRow => $row,
+        );
         $orders = $this->carrier->ports($row->key);
         $this->scope->tenant($technicianId, $row->id, Ability::Read, function () use ($row, $orders): void {
             PortRow::query()->where('tenant_id', $row->id)->delete();
             PortRow::query()->insert(array_map(fn (PortOrder $order, int $place): array => [
-                'tenant_id' => $row->id, 'id' => $order->id, 'place' => $place, 'numbers' => json_encode($order->request->numbers, JSON_THROW_ON_ERROR), 'name' => $order->request->name,
-                'street' => $order->request->street, 'postcode' => $order->request->postcode, 'losing_carrier' => $order->request->losingCarrier, 'account' => $order->request->account,
-                'day' => $order->request->day, 'state' => $order->state->value, 'remark' => $order->remark, 'read_at' => $this->clock->now(),
+                'tenant_id' => $row->id, 'id' => $order->id, 'place' => $place,
+                'numbers' => json_encode($order->request->numbers, JSON_THROW_ON_ERROR),
+                'name' => $order->request->name,
+                'street' => $order->request->street, 'postcode' => $order->request->postcode,
+                'losing_carrier' => $order->request->losingCarrier, 'account' => $order->request->account,
+                'day' => $order->request->day, 'state' => $order->state->value, 'remark' => $order->remark,
+                'read_at' => $this->clock->now(),
             ], $orders, array_keys($orders)));
         });
     }
@@ -46,17 +62,22 @@ final readonly class PortDesk
      */
     public function ask(string $technicianId, string $tenant, string $reference, PortRequest $wanted): void
     {
-        $key = $this->scope->tenant($technicianId, $tenant, Ability::Push, function (TenantRow $row) use ($wanted): string {
-            $book = $this->books->head($row->id);
-            foreach ($wanted->numbers as $place => $number) {
-                // Whose it is otherwise is nobody's business here.
-                if ($book->find(Reference::to(Kind::Number, $number)) === null) {
-                    throw new NotTheirNumber($number, $place);
+        $key = $this->scope->tenant(
+            $technicianId,
+            $tenant,
+            Ability::Push,
+            function (TenantRow $row) use ($wanted): string {
+                $book = $this->books->head($row->id);
+                foreach ($wanted->numbers as $place => $number) {
+                    // Whose it is otherwise is nobody's business here.
+                    if ($book->find(Reference::to(Kind::Number, $number)) === null) {
+                        throw new NotTheirNumber($number, $place);
+                    }
                 }
-            }
 
-            return $row->key;
-        });
+                return $row->key;
+            },
+        );
         $this->carrier->port($key, $reference, $wanted);
         $this->read($technicianId, $tenant);
     }

@@ -10,7 +10,11 @@ use App\Models\PortState;
 final readonly class PortOrder
 {
     /** @param string $remark why it was rejected; empty otherwise */
-    public function __construct(public string $id, public PortRequest $request, public PortState $state, public string $remark)
-    {
+    public function __construct(
+        public string $id,
+        public PortRequest $request,
+        public PortState $state,
+        public string $remark,
+    ) {
     }
 }

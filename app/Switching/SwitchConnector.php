@@ -27,14 +27,14 @@ interface SwitchConnector
     public function carried(Book $book): Book;
 
     /**
-     * What was read of the switch as it stands beside another book than the one it was read with: fields and objects the
-     * switch does not carry are that book's, so that they never differ.
+     * What was read of the switch as it stands beside another book than the one it was read with: fields and objects
+     * the switch does not carry are that book's, so that they never differ.
      */
     public function beside(Book $live, Book $book): Book;
 
     /**
-     * Everything the switch holds of a customer, paired with the book. Fields the switch does not carry are taken from the
-     * book, so that they never differ.
+     * Everything the switch holds of a customer, paired with the book. Fields the switch does not carry are taken from
+     * the book, so that they never differ.
      *
      * @return ?Reading null where the switch does not know the customer
      *
@@ -47,15 +47,31 @@ interface SwitchConnector
      *
      * @throws SwitchTrouble
      */
-    public function create(Book $book, Bindings $bindings, Reference $object, array $fields, string $key, string $actingFor): Bound;
+    public function create(
+        Book $book,
+        Bindings $bindings,
+        Reference $object,
+        array $fields,
+        string $key,
+        string $actingFor,
+    ): Bound;
 
     /**
      * @param  array<string, mixed>  $fields  only these are sent
-     * @param  array<string, mixed>  $expected  what they held when the run sheet was made; changed meanwhile is final trouble
+     * @param  array<string, mixed>  $expected  what they held when the run sheet was made; changed meanwhile is final
+     *     trouble
      *
      * @throws SwitchTrouble
      */
-    public function update(Book $book, Bindings $bindings, Reference $object, array $fields, array $expected, string $key, string $actingFor): Bound;
+    public function update(
+        Book $book,
+        Bindings $bindings,
+        Reference $object,
+        array $fields,
+        array $expected,
+        string $key,
+        string $actingFor,
+    ): Bound;
 
     /**
      * Deletes the object; one that is gone already is no trouble.
@@ -78,5 +94,13 @@ interface SwitchConnector
      *
      * @throws SwitchTrouble
      */
-    public function setSecret(Book $book, Bindings $bindings, Reference $object, string $field, string $value, string $key, string $actingFor): void;
+    public function setSecret(
+        Book $book,
+        Bindings $bindings,
+        Reference $object,
+        string $field,
+        string $value,
+        string $key,
+        string $actingFor,
+    ): void;
 }

@@ -46,7 +46,10 @@ final class SwitchTrouble extends \RuntimeException
     /** @param list<string> $fields */
     public static function changedMeanwhile(array $fields): self
     {
-        return new self('somebody changed this on the switch meanwhile (' . implode(', ', $fields) . '); read again and decide', false);
+        return new self(
+            'somebody changed this on the switch meanwhile (' . implode(', ', $fields) . '); read again and decide',
+            false,
+        );
     }
 
     public static function notBound(string $object): self

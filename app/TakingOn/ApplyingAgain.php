@@ -17,13 +17,16 @@ use Jaunty\Core\Templates\Answers;
 use Jaunty\Core\Templates\UnusableAnswers;
 
 /**
- * A customer's template once more, with other answers or in a newer version: what it would make now, against what it made
- * then, merged onto the book as it stands. The result is a draft like any other.
+ * A customer's template once more, with other answers or in a newer version: what it would make now, against what it
+ * made then, merged onto the book as it stands. The result is a draft like any other.
  */
 final readonly class ApplyingAgain
 {
-    public function __construct(private TakingOn $takingOn, private Applications $applications, private DraftDesk $drafts)
-    {
+    public function __construct(
+        private TakingOn $takingOn,
+        private Applications $applications,
+        private DraftDesk $drafts,
+    ) {
     }
 
     /**
@@ -33,18 +36,22 @@ final readonly class ApplyingAgain
      */
     public function propose(TenantRow $tenant, string $technicianId, array $given): DraftView
     {
-        $last = $this->applications->newest($tenant->id) ?? throw new UnusableAnswers(['template' => 'this customer was not taken on from a template']);
+        $last = $this->applications->newest($tenant->id)
+            ?? throw new UnusableAnswers(['template' => 'this customer was not taken on from a template']);
         $made = BookFormat::fromValue($last->made);
         $found = $this->takingOn->template($last->version->template()->key);
         $answers = Answers::check($found['template'], $given, $this->takingOn->circumstances());
         $expansion = $this->takingOn->expansion($found['template'], $answers, $tenant->id);
         if ($expansion->book->tenant->key !== $made->tenant->key) {
-            throw new UnusableAnswers(['name' => "the customer's key is {$made->tenant->key} for good; change the name in the book"]);
+            throw new UnusableAnswers(
+                ['name' => "the customer's key is {$made->tenant->key} for good; change the name in the book"],
+            );
         }
         $faults = [];
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
             if (! self::mayHold($tenant, $number->key())) {
-                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is not a free number in stock";
+                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is "
+                    . "not a free number in stock";
             }
         }
         if ($faults !== []) {
@@ -53,13 +60,16 @@ final readonly class ApplyingAgain
         $changes = Diff::between($made, $expansion->book);
 
         return $this->drafts->propose($tenant, $technicianId, ChangeSet::of(...$changes->operations), [
-            'version' => $found['version']->id, 'answers' => $answers->kept($given), 'made' => BookFormat::toValue($expansion->book), 'origins' => $expansion->origins,
+            'version' => $found['version']->id, 'answers' => $answers->kept($given),
+            'made' => BookFormat::toValue($expansion->book), 'origins' => $expansion->origins,
         ]);
     }
 
     /** Whether a number is this customer's already, or free in stock. */
     private static function mayHold(TenantRow $tenant, string $number): bool
     {
-        return StockNumber::query()->whereKey($number)->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenant->id))->exists();
+        return StockNumber::query()->whereKey($number)
+            ->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenant->id))
+            ->exists();
     }
 }

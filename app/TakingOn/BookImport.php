@@ -22,11 +22,17 @@ use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Identity\NameBasedUuid;
 
-/** A customer taken on from a whole tenant book: what export gives, or another program wrote. Its numbers come from stock. */
+/**
+ * A customer taken on from a whole tenant book: what export gives, or another program wrote. Its numbers come from
+ * stock.
+ */
 final readonly class BookImport
 {
-    public function __construct(private Scope $scope, private RevisionWriter $revisions, private SwitchConnector $switch)
-    {
+    public function __construct(
+        private Scope $scope,
+        private RevisionWriter $revisions,
+        private SwitchConnector $switch,
+    ) {
     }
 
     /**
@@ -40,31 +46,42 @@ final readonly class BookImport
         $book = $this->switch->granularity()->fit(self::withIds($given, $tenantId));
         $fitted = Diff::between(self::withIds($given, $tenantId), $book)->operations;
 
-        return [$this->scope->newTenant($technicianId, $tenantId, function () use ($technicianId, $tenantId, $book): TenantRow {
-            if (TenantRow::query()->where('key', $book->tenant->key)->exists()) {
-                throw UnusableBook::customerTaken('tenant.key', $book->tenant->key);
-            }
-            $tenant = TenantRow::query()->create([
-                'id' => $tenantId,
-                'key' => $book->tenant->key,
-                'name' => $book->tenant->name,
-                'stage' => $book->tenant->state->value,
-                'zone' => $book->tenant->zone,
-                'head_revision' => 0,
-                'looked_after_by' => $technicianId,
-            ]);
-            $this->revisions->begin($tenant, $technicianId, $book, [], RevisionSource::Import);
+        return [$this->scope->newTenant(
+            $technicianId,
+            $tenantId,
+            function () use ($technicianId, $tenantId, $book): TenantRow {
+                if (TenantRow::query()->where('key', $book->tenant->key)->exists()) {
+                    throw UnusableBook::customerTaken('tenant.key', $book->tenant->key);
+                }
+                $tenant = TenantRow::query()->create([
+                    'id' => $tenantId,
+                    'key' => $book->tenant->key,
+                    'name' => $book->tenant->name,
+                    'stage' => $book->tenant->state->value,
+                    'zone' => $book->tenant->zone,
+                    'head_revision' => 0,
+                    'looked_after_by' => $technicianId,
+                ]);
+                $this->revisions->begin($tenant, $technicianId, $book, [], RevisionSource::Import);
 
-            return $tenant->refresh();
-        }), $fitted];
+                return $tenant->refresh();
+            },
+        ), $fitted];
     }
 
-    /** Objects without an id get one made of their name, so that the same file gives the same ids at the same customer. */
+    /**
+     * Objects without an id get one made of their name, so that the same file gives the same ids at the same customer.
+     */
     private static function withIds(Book $book, string $tenantId): Book
     {
-        $objects = array_map(static fn (BookObject $object): BookObject => $object->id() !== null
+        $objects = array_map(
+            static fn (BookObject $object): BookObject => $object->id() !== null
             ? $object
-            : $object->kind()->read(Node::of(['id' => NameBasedUuid::of($tenantId, (string) Reference::of($object))] + $object->toArray())), $book->objects());
+            : $object->kind()->read(
+                Node::of(['id' => NameBasedUuid::of($tenantId, (string) Reference::of($object))] + $object->toArray()),
+            ),
+            $book->objects(),
+        );
 
         return Book::of(Tenant::read(Node::of(['id' => $tenantId] + $book->tenant->toArray())), $objects);
     }

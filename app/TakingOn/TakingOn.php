@@ -58,13 +58,22 @@ final readonly class TakingOn
         $answers = Answers::read($template, $given, $this->circumstances());
         $tenantId = (string) Str::uuid();
 
-        return $this->scope->newTenant($technicianId, $tenantId, function () use ($template, $answers, $given, $tenantId): Preview {
-            try {
-                return new Preview($answers, $this->expand($template, $answers, $tenantId), [], true);
-            } catch (UnusableAnswers $fault) {
-                return new Preview($answers, $this->soundPart($template, $answers, $given, $fault->faults, $tenantId), $fault->faults, false);
-            }
-        });
+        return $this->scope->newTenant(
+            $technicianId,
+            $tenantId,
+            function () use ($template, $answers, $given, $tenantId): Preview {
+                try {
+                    return new Preview($answers, $this->expand($template, $answers, $tenantId), [], true);
+                } catch (UnusableAnswers $fault) {
+                    return new Preview(
+                        $answers,
+                        $this->soundPart($template, $answers, $given, $fault->faults, $tenantId),
+                        $fault->faults,
+                        false,
+                    );
+                }
+            },
+        );
     }
 
     /**
@@ -73,10 +82,16 @@ final readonly class TakingOn
      * @param  array<string, mixed>  $given
      * @param  array<string, string>  $faults
      */
-    private function soundPart(Template $template, Answers $answers, array $given, array $faults, string $tenantId): ?Expansion
-    {
+    private function soundPart(
+        Template $template,
+        Answers $answers,
+        array $given,
+        array $faults,
+        string $tenantId,
+    ): ?Expansion {
         $rest = $answers;
-        // As they are, should only a name be taken; else without the cells, and where a row needs its cell, without the row.
+        // As they are, should only a name be taken; else without the cells, and where a row needs its cell, without the
+        // row.
         foreach ([null, false, true] as $wholeRows) {
             if ($wholeRows !== null) {
                 $given = $rest->without($given, array_keys($faults), $wholeRows);
@@ -108,7 +123,13 @@ final readonly class TakingOn
         $answers = Answers::read($template, $given, $this->circumstances());
         $tenantId = (string) Str::uuid();
         try {
-            return $this->scope->newTenant($technicianId, $tenantId, fn (): TenantRow => $this->enter($technicianId, $version->id, $answers->kept($given), $this->expand($template, $answers, $tenantId), $tenantId));
+            return $this->scope->newTenant($technicianId, $tenantId, fn (): TenantRow => $this->enter(
+                $technicianId,
+                $version->id,
+                $answers->kept($given),
+                $this->expand($template, $answers, $tenantId),
+                $tenantId,
+            ));
         } catch (UniqueConstraintViolationException $fault) {
             // Any other double is a fault of ours, and no name of theirs.
             if (! str_contains($fault->getMessage(), self::KEY_CONSTRAINT)) {
@@ -133,7 +154,9 @@ final readonly class TakingOn
     public function expansion(Template $template, Answers $answers, string $tenantId): Expansion
     {
         try {
-            $expansion = Expansion::of($template, $answers, $tenantId, self::APPLICATION)->fittedTo($this->switch->granularity());
+            $expansion = Expansion::of($template, $answers, $tenantId, self::APPLICATION)->fittedTo(
+                $this->switch->granularity(),
+            );
         } catch (UnusableTemplate $fault) {
             throw new UnusableAnswers(['template' => $fault->getMessage()]);
         }
@@ -143,7 +166,8 @@ final readonly class TakingOn
             $extension = $object->extension();
             $other = $extension === null ? null : $holders[$extension] ?? null;
             if ($extension !== null && $other !== null) {
-                $faults[$answers->placeOf($extension) ?? 'template'] = "{$extension} would be {$other->label()}'s and {$object->label()}'s; give another";
+                $faults[$answers->placeOf($extension) ?? 'template'] = "{$extension} would be {$other->label()}'s and "
+                    . "{$object->label()}'s; give another";
             }
             $holders[(string) $extension] = $object;
         }
@@ -154,7 +178,8 @@ final readonly class TakingOn
     /** @return array{version: \App\Models\TemplateVersion, template: Template} */
     public function template(string $key): array
     {
-        return $this->templates->newestOf($key) ?? throw new UnusableAnswers(['template' => "there is no template called \"{$key}\""]);
+        return $this->templates->newestOf($key)
+            ?? throw new UnusableAnswers(['template' => "there is no template called \"{$key}\""]);
     }
 
     /** @throws UnusableAnswers where answers are at fault, the name is taken or a number is not free */
@@ -170,7 +195,8 @@ final readonly class TakingOn
         }
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
             if (! StockNumber::query()->whereKey($number->key())->whereNull('tenant_id')->exists()) {
-                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is not a free number in stock";
+                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is "
+                    . "not a free number in stock";
             }
         }
         if ($faults !== []) {
@@ -181,8 +207,13 @@ final readonly class TakingOn
     }
 
     /** @param array<string, mixed> $kept */
-    private function enter(string $technicianId, string $versionId, array $kept, Expansion $expansion, string $tenantId): TenantRow
-    {
+    private function enter(
+        string $technicianId,
+        string $versionId,
+        array $kept,
+        Expansion $expansion,
+        string $tenantId,
+    ): TenantRow {
         $book = $expansion->book;
         $tenant = TenantRow::query()->create([
             'id' => $tenantId,

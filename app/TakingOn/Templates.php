@@ -22,7 +22,10 @@ final readonly class Templates
     public function newest(): array
     {
         $versions = TemplateVersion::query()->orderBy('template_id')->orderByDesc('no')->get()->unique('template_id');
-        $all = $versions->map(static fn (TemplateVersion $version): array => ['version' => $version, 'template' => Template::fromJson($version->body)]);
+        $all = $versions->map(static fn (TemplateVersion $version): array => [
+            'version' => $version,
+            'template' => Template::fromJson($version->body),
+        ]);
 
         return array_values($all->sortBy(static fn (array $pair): string => $pair['template']->name)->all());
     }
@@ -53,7 +56,9 @@ final readonly class Templates
             }
             $no = ($newest === null ? 0 : $newest->no) + 1;
             $this->db->table('templates')->insertOrIgnore(['id' => $id, 'key' => $template->key]);
-            TemplateVersion::query()->insert(['id' => NameBasedUuid::of($id, (string) $no), 'template_id' => $id, 'no' => $no, 'body' => $json]);
+            TemplateVersion::query()->insert(
+                ['id' => NameBasedUuid::of($id, (string) $no), 'template_id' => $id, 'no' => $no, 'body' => $json],
+            );
         }
     }
 }

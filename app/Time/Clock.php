@@ -6,7 +6,8 @@ namespace App\Time;
 
 /**
  * What time it is for the business: dates of ports and holidays, ages shown, grants that expire. The demo, screenshots
- * and browser tests stand still at one instant. Machinery (leases, throttles, sessions, one-time codes) runs on real time.
+ * and browser tests stand still at one instant. Machinery (leases, throttles, sessions, one-time codes) runs on real
+ * time.
  */
 abstract class Clock
 {

@@ -23,7 +23,9 @@ final class InBrowser
         window.__waited = undefined
         const there = () => document.querySelector(`aside [data-rule="${rule}"]`) !== null
         let began
-        addEventListener('keydown', (event) => { if (event.key === 'Enter') began ??= performance.now() }, { capture: true })
+        addEventListener('keydown', (event) => {
+            if (event.key === 'Enter') began ??= performance.now()
+        }, { capture: true })
         const seen = new MutationObserver(() => {
             if (began === undefined || there() !== wanted) return
             seen.disconnect()
@@ -45,10 +47,19 @@ final class InBrowser
      * @param  string  $rule  whose finding comes with the first value and goes with the second
      * @param  array{string, string}  $values
      */
-    public static function keystrokeToMargin(string $address, string $page, string $cell, string $rule, array $values): float
-    {
+    public static function keystrokeToMargin(
+        string $address,
+        string $page,
+        string $cell,
+        string $rule,
+        array $values,
+    ): float {
         $port = random_int(20_000, 30_000);
-        $driver = proc_open(['chromedriver', "--port={$port}"], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $driver = proc_open(
+            ['chromedriver', "--port={$port}"],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+        );
         if ($driver === false) {
             throw new \RuntimeException('chromedriver does not start');
         }
@@ -56,8 +67,14 @@ final class InBrowser
         $self = null;
         try {
             self::until(static fn (): bool => @fsockopen('127.0.0.1', $port) !== false, 'chromedriver does not answer');
-            $options = (new ChromeOptions())->setBinary('/usr/bin/chromium')->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-proxy-server', '--no-first-run', '--window-size=1280,800', "--user-data-dir={$profile}"]);
-            $self = new self(RemoteWebDriver::create("http://127.0.0.1:{$port}", DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options)));
+            $options = (new ChromeOptions())->setBinary('/usr/bin/chromium')->addArguments([
+                '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--no-proxy-server',
+                '--no-first-run', '--window-size=1280,800', "--user-data-dir={$profile}",
+            ]);
+            $self = new self(RemoteWebDriver::create(
+                "http://127.0.0.1:{$port}",
+                DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options),
+            ));
             $self->signIn($address);
             $self->browser->get($address . $page);
 
@@ -87,10 +104,15 @@ final class InBrowser
             $this->find($cell)->click();
             $this->browser->executeScript(self::WATCH, [$rule, $isBad]);
             $this->browser->switchTo()->activeElement()->sendKeys($values[$isBad ? 0 : 1] . WebDriverKeys::ENTER);
-            self::until(fn (): bool => $this->browser->executeScript('return window.__waited !== undefined') === true, "the margin never says so of {$values[$isBad ? 0 : 1]}");
+            self::until(
+                fn (): bool => $this->browser->executeScript('return window.__waited !== undefined') === true,
+                "the margin never says so of {$values[$isBad ? 0 : 1]}",
+            );
             $waited = $this->browser->executeScript('return window.__waited');
             if ($i >= 0) {
-                $taken[] = is_int($waited) || is_float($waited) ? (float) $waited : throw new \RuntimeException('nothing was measured');
+                $taken[] = is_int($waited) || is_float($waited)
+                    ? (float) $waited
+                    : throw new \RuntimeException('nothing was measured');
             }
         }
         sort($taken);
@@ -100,7 +122,12 @@ final class InBrowser
 
     private function find(string $css): \Facebook\WebDriver\Remote\RemoteWebElement
     {
-        self::until(fn (): bool => ($this->browser->findElements(WebDriverBy::cssSelector($css))[0] ?? null)?->isDisplayed() === true, "nothing at {$css}");
+        self::until(
+            fn (): bool => (
+                $this->browser->findElements(WebDriverBy::cssSelector($css))[0] ?? null
+            )?->isDisplayed() === true,
+            "nothing at {$css}",
+        );
 
         return $this->browser->findElement(WebDriverBy::cssSelector($css));
     }

@@ -69,8 +69,12 @@ final class Served
     {
         $curl = curl_init($this->address . $path);
         curl_setopt_array($curl, [
-            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_PROXY => '', CURLOPT_COOKIEFILE => $this->cookies,
-            CURLOPT_HTTPHEADER => ['Accept: application/json', 'Content-Type: application/json', "Origin: {$this->address}", 'X-XSRF-TOKEN: ' . $this->token()],
+            CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_PROXY => '',
+            CURLOPT_COOKIEFILE => $this->cookies,
+            CURLOPT_HTTPHEADER => [
+                'Accept: application/json', 'Content-Type: application/json', "Origin: {$this->address}",
+                'X-XSRF-TOKEN: ' . $this->token(),
+            ],
         ] + ($body === null ? [] : [CURLOPT_POSTFIELDS => json_encode($body, JSON_THROW_ON_ERROR)]));
 
         return $curl;
@@ -78,6 +82,8 @@ final class Served
 
     private function token(): string
     {
-        return preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($this->cookies), $found) === 1 ? urldecode($found[1]) : '';
+        return preg_match('/XSRF-TOKEN\t(\S+)/', (string) @file_get_contents($this->cookies), $found) === 1
+            ? urldecode($found[1])
+            : '';
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Jaunty\Bench;
 
-/** Many technicians at work at once: each looks at the Roster, opens a customer, edits, reads what the margin says, follows a call. */
+/**
+ * Many technicians at work at once: each looks at the Roster, opens a customer, edits, reads what the margin says,
+ * follows a call.
+ */
 final class Technicians
 {
     /** Milliseconds that somebody looks at an answer, at least and at most. */
@@ -21,13 +24,19 @@ final class Technicians
 
     public int $refused = 0;
 
-    /** @param non-empty-list<Served> $signedIn who they sign in as, in turn, so that nobody's share of requests a minute is used up */
+    /**
+     * @param non-empty-list<Served> $signedIn who they sign in as, in turn, so that nobody's share of requests a minute
+     *     is used up
+     */
     public function __construct(private readonly array $signedIn, int $count, private readonly \Random\Randomizer $dice)
     {
         $theirs = array_map($this->customersOf(...), $signedIn);
         for ($i = 0; $i < $count; $i++) {
             $who = $i % count($signedIn);
-            $this->waiting[] = ['at' => microtime(true) + $dice->getInt(0, self::PAUSE[1]) / 1000, 'step' => $i, 'who' => $who, 'customer' => $theirs[$who][$i % count($theirs[$who])]];
+            $this->waiting[] = [
+                'at' => microtime(true) + $dice->getInt(0, self::PAUSE[1]) / 1000, 'step' => $i, 'who' => $who,
+                'customer' => $theirs[$who][$i % count($theirs[$who])],
+            ];
         }
     }
 
@@ -55,9 +64,15 @@ final class Technicians
                 [$name, $each] = $under[spl_object_id($curl)];
                 unset($under[spl_object_id($curl)]);
                 $this->taken[$name][] = curl_getinfo($curl, CURLINFO_TOTAL_TIME) * 1000;
-                $this->refused += curl_getinfo($curl, CURLINFO_RESPONSE_CODE) >= 400 || $done['result'] !== CURLE_OK ? 1 : 0;
+                $this->refused += curl_getinfo($curl, CURLINFO_RESPONSE_CODE) >= 400 || $done['result'] !== CURLE_OK
+                    ? 1
+                    : 0;
                 curl_multi_remove_handle($multi, $curl);
-                $this->waiting[] = ['at' => microtime(true) + $this->dice->getInt(...self::PAUSE) / 1000, 'step' => $each['step'] + 1] + $each;
+                $this->waiting[] = [
+                    'at' => microtime(true) + $this->dice->getInt(...self::PAUSE) / 1000,
+                    'step' => $each['step'] + 1,
+                ]
+                    + $each;
             }
             curl_multi_select($multi, 0.005);
         }
@@ -83,7 +98,11 @@ final class Technicians
             1 => ['desk', 'GET', "{$path}/desk", null],
             2, 5 => ['margin', 'GET', "{$path}/margin", null],
             3 => ['now', 'GET', "{$path}/now", null],
-            4 => ['edit', 'POST', "{$path}/draft/edits", ['edits' => [['object' => $known['group'], 'path' => 'noAnswerSeconds', 'value' => 20 + 5 * ($step % 7)]]]],
+            4 => ['edit', 'POST', "{$path}/draft/edits", [
+                'edits' => [
+                    ['object' => $known['group'], 'path' => 'noAnswerSeconds', 'value' => 20 + 5 * ($step % 7)],
+                ],
+            ]],
             6 => ['call', 'POST', "{$path}/calls", ['sentence' => "{$known['number']} tue 14:05", 'in' => 'edited']],
             7 => ['live', 'GET', "{$path}/live", null],
             8 => ['hours', 'GET', "{$path}/hours/{$known['schedule']}", null],
@@ -108,7 +127,9 @@ final class Technicians
         return $able === [] ? throw new \RuntimeException('no customer has a group, hours and a number') : $able;
     }
 
-    /** @return ?array{group: string, schedule: string, number: string} nothing where a customer has none of one of them */
+    /**
+     * @return ?array{group: string, schedule: string, number: string} nothing where a customer has none of one of them
+     */
     private static function knownOf(Served $served, string $customer): ?array
     {
         $desk = json_decode($served->ask('GET', "/api/customers/{$customer}/desk"), true, 512, JSON_THROW_ON_ERROR);
@@ -119,6 +140,8 @@ final class Technicians
             }
         }
 
-        return isset($first['group'], $first['schedule'], $first['number']) ? ['group' => "group:{$first['group']}", 'schedule' => $first['schedule'], 'number' => $first['number']] : null;
+        return isset($first['group'], $first['schedule'], $first['number'])
+            ? ['group' => "group:{$first['group']}", 'schedule' => $first['schedule'], 'number' => $first['number']]
+            : null;
     }
 }

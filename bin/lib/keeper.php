@@ -8,9 +8,9 @@ declare(strict_types=1);
  *
  * usage: keeper.php SPEC.json [--then COMMAND...]
  *
- * SPEC: {"home", "mark", "entries": [{"name", "command": [...], "user", "env": {}, "once": bool, "ready": {"http": url} | {"command": [...]}}], "message"}
- * An entry with "once" is a task: it must end well before the next entry starts. With --then, the command runs once all
- * are ready; its exit code is the keeper's, and everything is ended after it.
+ * SPEC: {"home", "mark", "entries": [{"name", "command": [...], "user", "env": {}, "once": bool, "ready": {"http": url}
+ * | {"command": [...]}}], "message"} An entry with "once" is a task: it must end well before the next entry starts.
+ * With --then, the command runs once all are ready; its exit code is the keeper's, and everything is ended after it.
  */
 
 /** One thing to keep or to do once, as the specification says it. */
@@ -46,7 +46,11 @@ final readonly class Entry
             name: $name,
             command: $command === [] ? throw new RuntimeException("{$name} has no command") : $command,
             user: self::text($from['user'] ?? null) ?? 'root',
-            env: array_filter(is_array($from['env'] ?? null) ? $from['env'] : [], static fn (mixed $value, mixed $key): bool => is_string($value) && is_string($key), ARRAY_FILTER_USE_BOTH),
+            env: array_filter(
+                is_array($from['env'] ?? null) ? $from['env'] : [],
+                static fn (mixed $value, mixed $key): bool => is_string($value) && is_string($key),
+                ARRAY_FILTER_USE_BOTH,
+            ),
             once: ($from['once'] ?? false) === true,
             signal: self::text($from['signal'] ?? null) ?? 'TERM',
             cwd: self::text($from['cwd'] ?? null) ?? '/',
@@ -94,8 +98,12 @@ final class Keeper
     private bool $ending = false;
 
     /** @param list<Entry> $entries */
-    public function __construct(private readonly string $home, private readonly string $mark, private readonly array $entries, private readonly ?string $message)
-    {
+    public function __construct(
+        private readonly string $home,
+        private readonly string $mark,
+        private readonly array $entries,
+        private readonly ?string $message,
+    ) {
         pcntl_async_signals(true);
         foreach ([SIGINT, SIGTERM, SIGHUP] as $signal) {
             pcntl_signal($signal, function (): void {
@@ -195,14 +203,18 @@ final class Keeper
             $status = $this->endedAs($service->pid);
             if ($status !== null) {
                 if (++$deaths > 5) {
-                    throw new RuntimeException("{$entry->name} does not stay up ({$this->how($status)}); see {$this->log($entry->name)}");
+                    throw new RuntimeException(
+                        "{$entry->name} does not stay up ({$this->how($status)}); see {$this->log($entry->name)}",
+                    );
                 }
                 posix_kill(-$service->pid, SIGKILL);
                 usleep(300_000);
                 $service->pid = $this->spawn($entry);
             }
             if (microtime(true) > $until) {
-                throw new RuntimeException("{$entry->name} is not ready after " . self::READY_SECONDS . " s; see {$this->log($entry->name)}");
+                throw new RuntimeException(
+                    "{$entry->name} is not ready after " . self::READY_SECONDS . " s; see {$this->log($entry->name)}",
+                );
             }
             usleep(50_000);
         }
@@ -214,8 +226,13 @@ final class Keeper
         $pid = $this->spawn($entry);
         $status = $this->waitFor($pid);
         if ($this->exitCode($status) !== 0) {
-            $tail = implode("\n", array_slice(explode("\n", trim((string) @file_get_contents($this->log($entry->name)))), -15));
-            throw new RuntimeException("{$entry->name} failed ({$this->how($status)}):\n{$tail}\n(whole log: {$this->log($entry->name)})");
+            $tail = implode(
+                "\n",
+                array_slice(explode("\n", trim((string) @file_get_contents($this->log($entry->name)))), -15),
+            );
+            throw new RuntimeException(
+                "{$entry->name} failed ({$this->how($status)}):\n{$tail}\n(whole log: {$this->log($entry->name)})",
+            );
         }
     }
 
@@ -231,7 +248,8 @@ final class Keeper
             throw new RuntimeException("cannot start {$entry->name}");
         }
         if ($pid > 0) {
-            // Programs may write over their environment, which is what they are found by: their session is noted as well.
+            // Programs may write over their environment, which is what they are found by: their session is noted as
+            // well.
             file_put_contents("{$this->home}/run/sessions", "{$pid} " . self::begunAt($pid) . "\n", FILE_APPEND);
 
             return $pid;
@@ -247,7 +265,10 @@ final class Keeper
         fclose(STDOUT);
         fclose(STDERR);
         // Descriptors 0, 1 and 2 are free again, so these opens take them in order; held, or PHP would close them.
-        $descriptors = [fopen('/dev/null', 'rb'), fopen($this->log($entry->name), 'ab'), fopen($this->log($entry->name), 'ab')];
+        $descriptors = [fopen('/dev/null', 'rb'), fopen($this->log($entry->name), 'ab'), fopen(
+            $this->log($entry->name),
+            'ab',
+        )];
         if (in_array(false, $descriptors, true)) {
             exit(126);
         }
@@ -268,7 +289,11 @@ final class Keeper
     private function isReady(Entry $entry): bool
     {
         if ($entry->readyCommand !== null) {
-            exec(implode(' ', array_map(escapeshellarg(...), $entry->readyCommand)) . ' >/dev/null 2>&1', $output, $code);
+            exec(
+                implode(' ', array_map(escapeshellarg(...), $entry->readyCommand)) . ' >/dev/null 2>&1',
+                $output,
+                $code,
+            );
 
             return $code === 0;
         }
@@ -359,7 +384,9 @@ final class Keeper
 
 /** @var list<string> $argv */
 $spec = json_decode((string) file_get_contents($argv[1] ?? ''), true, flags: JSON_THROW_ON_ERROR);
-if (! is_array($spec) || ! is_string($spec['home'] ?? null) || ! is_string($spec['mark'] ?? null) || ! is_array($spec['entries'] ?? null)) {
+if (! is_array($spec) || ! is_string($spec['home'] ?? null) || ! is_string($spec['mark'] ?? null) || ! is_array(
+    $spec['entries'] ?? null,
+)) {
     throw new RuntimeException('the specification names no home, mark and entries');
 }
 $entries = array_map(Entry::of(...), array_values(array_filter($spec['entries'], is_array(...))));
@@ -368,7 +395,12 @@ $pidFile = "{$spec['home']}/run/keeper.pid";
 file_put_contents("{$pidFile}.new", (string) getmypid());
 rename("{$pidFile}.new", $pidFile);
 $at = array_search('--then', $argv, true);
-$keeper = new Keeper($spec['home'], $spec['mark'], $entries, is_string($spec['message'] ?? null) ? $spec['message'] : null);
+$keeper = new Keeper(
+    $spec['home'],
+    $spec['mark'],
+    $entries,
+    is_string($spec['message'] ?? null) ? $spec['message'] : null,
+);
 $code = $keeper->keep($at === false ? [] : array_slice($argv, $at + 1));
 @unlink($pidFile);
 exit($code);

@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 /*
- * Finds what a keeper of this checkout started, by the mark each of its processes carries in its environment, and by the
- * session it was started in where a program wrote over that: never by name or by a pid alone, which may be somebody else's by now.
+ * Finds what a keeper of this checkout started, by the mark each of its processes carries in its environment, and by
+ * the session it was started in where a program wrote over that: never by name or by a pid alone, which may be somebody
+ * else's by now.
  *
  * usage: processes.php running HOME MARK   prints the keeper's pid and ends with 0 if it is at work
  *        processes.php end HOME MARK       ends the keeper, then anything it left behind
@@ -24,7 +25,8 @@ $marked = static function () use ($home, $mark, $fields): array {
     foreach ($noted === false ? [] : $noted as $line) {
         [$leader, $begun] = explode(' ', $line) + ['', ''];
         $now = $fields((int) $leader);
-        // As long as a member lives, no other process gets the session's number; where a leader stands there, it has to be the one noted.
+        // As long as a member lives, no other process gets the session's number; where a leader stands there, it has to
+        // be the one noted.
         if ($now === [] || ($now[19] ?? '') === $begun) {
             $sessions[$leader] = true;
         }
@@ -35,7 +37,8 @@ $marked = static function () use ($home, $mark, $fields): array {
         $environment = (string) @file_get_contents("{$folder}/environ");
         $pid = (int) basename($folder);
         $of = $fields($pid);
-        $isOurs = str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0") || (isset($sessions[$of[3] ?? '']) && ($of[0] ?? 'Z') !== 'Z');
+        $isOurs = str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0")
+            || (isset($sessions[$of[3] ?? '']) && ($of[0] ?? 'Z') !== 'Z');
         if ($isOurs && $pid !== getmypid()) {
             $pids[] = $pid;
         }
@@ -48,7 +51,11 @@ $keeper = static function () use ($home, $mark): ?int {
     $environment = $pid > 0 ? @file_get_contents("/proc/{$pid}/environ") : false;
     $command = $pid > 0 ? (string) @file_get_contents("/proc/{$pid}/cmdline") : '';
 
-    return $environment !== false && str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0") && str_contains($command, 'keeper.php') ? $pid : null;
+    return $environment !== false
+        && str_contains("\0{$environment}\0", "\0JAUNTY_KEEPER={$mark}\0")
+        && str_contains($command, 'keeper.php')
+        ? $pid
+        : null;
 };
 $gone = static function (callable $which, float $seconds): bool {
     $until = microtime(true) + $seconds;

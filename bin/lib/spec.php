@@ -14,7 +14,10 @@ $standin = static fn (string $name, string $port, string $store): array => [
     'name' => $name,
     'command' => ['php', '-d', 'memory_limit=256M', '-S', "127.0.0.1:{$port}", "{$served}/standins/public/serve.php"],
     'user' => $web,
-    'env' => ['STANDIN' => $name, 'STANDIN_STORE' => "{$home}/standins/{$store}", 'STANDIN_TOKEN' => $env('STANDIN_TOKEN'), 'STANDIN_NOW' => $env('FIXED_NOW')],
+    'env' => [
+        'STANDIN' => $name, 'STANDIN_STORE' => "{$home}/standins/{$store}", 'STANDIN_TOKEN' => $env('STANDIN_TOKEN'),
+        'STANDIN_NOW' => $env('FIXED_NOW'),
+    ],
     'ready' => ['http' => "http://127.0.0.1:{$port}/health"],
 ];
 $ours = ['ROSTER_HOME' => $home];
@@ -25,20 +28,48 @@ $entries = [
         'command' => ['/usr/lib/postgresql/15/bin/postgres', '-D', "{$home}/cluster"],
         'user' => $env('DB_USER'),
         'signal' => 'INT',
-        'ready' => ['command' => ['/usr/lib/postgresql/15/bin/pg_isready', '-q', '-h', '127.0.0.1', '-p', $env('DB_PORT')]],
+        'ready' => [
+            'command' => ['/usr/lib/postgresql/15/bin/pg_isready', '-q', '-h', '127.0.0.1', '-p', $env('DB_PORT')],
+        ],
     ],
-    ['name' => 'roles', 'once' => true, 'command' => [$env('ROOT') . '/bin/lib/database.sh', $env('ROOT'), $env('INSTANCE'), 'roster']],
-    ['name' => 'caches', 'once' => true, 'command' => ['sh', '-c', 'rm -f "$ROSTER_HOME"/cache/*.php && php "$0" package:discover && php "$0" config:cache && php "$0" route:cache && chmod 0640 "$ROSTER_HOME"/cache/*.php && chgrp "$1" "$ROSTER_HOME"/cache/*.php', "{$served}/artisan", $web], 'env' => $ours],
+    ['name' => 'roles', 'once' => true, 'command' => [
+        $env('ROOT') . '/bin/lib/database.sh', $env('ROOT'), $env('INSTANCE'), 'roster',
+    ]],
+    [
+        'name' => 'caches', 'once' => true,
+        'command' => [
+            'sh', '-c',
+            'rm -f "$ROSTER_HOME"/cache/*.php && php "$0" package:discover && php "$0" config:cache && php "$0" '
+                . 'route:cache && chmod 0640 "$ROSTER_HOME"/cache/*.php && chgrp "$1" "$ROSTER_HOME"/cache/*.php',
+            "{$served}/artisan", $web,
+        ],
+        'env' => $ours,
+    ],
     ['name' => 'migrate', 'once' => true, 'command' => $artisan('roster:migrate'), 'env' => $ours],
     $standin('switch', $env('SWITCH_PORT'), 'switch.sqlite'),
     $standin('carrier', $env('CARRIER_PORT'), 'carrier.sqlite'),
     $standin('post', $env('POST_PORT'), 'post'),
     $standin('studio', $env('STUDIO_PORT'), ''),
     ['name' => 'demo', 'once' => true, 'command' => $artisan('roster:demo'), 'user' => $web, 'env' => $ours],
-    ['name' => 'worker', 'command' => $artisan('queue:work', '--sleep=0.3', '--tries=20', '--backoff=1', '--timeout=12', '--max-time=3600'), 'user' => $web, 'env' => $ours, 'pause' => 0.5],
+    [
+        'name' => 'worker',
+        'command' => $artisan(
+            'queue:work',
+            '--sleep=0.3',
+            '--tries=20',
+            '--backoff=1',
+            '--timeout=12',
+            '--max-time=3600',
+        ),
+        'user' => $web, 'env' => $ours, 'pause' => 0.5,
+    ],
     ['name' => 'schedule', 'command' => $artisan('schedule:work'), 'user' => $web, 'env' => $ours, 'pause' => 5.0],
     ['name' => 'fpm', 'command' => ['/usr/sbin/php-fpm8.2', '-F', '-y', "{$home}/run/fpm.conf"], 'env' => $ours],
-    ['name' => 'web', 'command' => ['/usr/sbin/nginx', '-e', "{$home}/logs/nginx.log", '-c', "{$home}/run/nginx.conf"], 'ready' => ['http' => $env('ADDRESS') . '/up']],
+    [
+        'name' => 'web',
+        'command' => ['/usr/sbin/nginx', '-e', "{$home}/logs/nginx.log", '-c', "{$home}/run/nginx.conf"],
+        'ready' => ['http' => $env('ADDRESS') . '/up'],
+    ],
 ];
 $spec = ['home' => $home, 'mark' => $env('JAUNTY_KEEPER'), 'entries' => $entries];
 if ($env('MESSAGE') !== '') {

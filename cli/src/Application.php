@@ -38,14 +38,21 @@ final class Application
             return self::NOTHING_FOUND;
         }
         try {
-            $command = $commands[$name] ?? throw new Misuse("there is no command {$name}; `bin/roster help` lists them");
+            $command = $commands[$name]
+                ?? throw new Misuse("there is no command {$name}; `bin/roster help` lists them");
             $typed = Arguments::parse($arguments, ['format', ...$command->options()]);
             $format = $typed->option('format') ?? 'text';
             $report = $command->run($typed);
             echo match ($format) {
                 'text' => $report->text,
-                'json' => json_encode($report->value, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n",
-                default => ($report->also[$format] ?? throw new Misuse('--format is ' . implode(', ', ['text', ...array_keys($report->also)]) . " or json, not {$format}"))(),
+                'json' => json_encode(
+                    $report->value,
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                )
+                    . "\n",
+                default => ($report->also[$format] ?? throw new Misuse(
+                    '--format is ' . implode(', ', ['text', ...array_keys($report->also)]) . " or json, not {$format}",
+                ))(),
             };
 
             return $report->found ? self::FOUND : self::NOTHING_FOUND;
@@ -83,6 +90,7 @@ final class Application
             $text .= "  bin/roster {$name} {$command->usage()}\n      {$command->about()}\n";
         }
 
-        return $text . "\n--format=json prints the same for programs. Exit code 0: nothing found; 1: something found; 2: unusable input, with where and why.\n";
+        return $text . "\n--format=json prints the same for programs. Exit code 0: nothing found; 1: something found; "
+            . "2: unusable input, with where and why.\n";
     }
 }

@@ -20,7 +20,10 @@ final class Dates
         if ($typed === null) {
             throw new Misuse("wants --{$option}, a date");
         }
-        if (preg_match('/^\d{4}-\d{2}-\d{2}$/D', $typed) !== 1 || ! checkdate((int) substr($typed, 5, 2), (int) substr($typed, 8), (int) substr($typed, 0, 4))) {
+        if (
+            preg_match('/^\d{4}-\d{2}-\d{2}$/D', $typed) !== 1
+            || ! checkdate((int) substr($typed, 5, 2), (int) substr($typed, 8), (int) substr($typed, 0, 4))
+        ) {
             throw new Misuse("--{$option}: \"{$typed}\" is no date");
         }
 
@@ -33,6 +36,12 @@ final class Dates
         $day = (int) floor($local / LocalDate::MINUTES);
         $minutes = $local - $day * LocalDate::MINUTES;
 
-        return sprintf('%s %s %02d:%02d', LocalDate::DAYS[LocalDate::weekday($day)], LocalDate::text($day), intdiv($minutes, 60), $minutes % 60);
+        return sprintf(
+            '%s %s %02d:%02d',
+            LocalDate::DAYS[LocalDate::weekday($day)],
+            LocalDate::text($day),
+            intdiv($minutes, 60),
+            $minutes % 60,
+        );
     }
 }

@@ -23,7 +23,8 @@ return new class extends Migration {
                 recovery_codes text,
                 created_at timestamptz not null default now()
             );
-            comment on column technicians.totp_secret is 'encrypted with the application key; unset where the second factor is off';
+            comment on column technicians.totp_secret is 'encrypted with the application key; unset where the second '
+                'factor is off';
             comment on column technicians.recovery_codes is 'JSON list of hashes; each used once';
 
             create table sessions (

@@ -14,7 +14,8 @@ return new class extends Migration {
                 as $$ select nullif(current_setting('app.tenant_id', true), '')::uuid $$;
             create function roster_technician() returns uuid language sql stable
                 as $$ select nullif(current_setting('app.technician_id', true), '')::uuid $$;
-            -- The application's clock, so that a demo at a fixed instant and a test at another agree on what has expired.
+            -- The application's clock, so that a demo at a fixed instant and a test at another agree on what has
+            -- expired.
             create function roster_now() returns timestamptz language sql stable
                 as $$ select coalesce(nullif(current_setting('app.now', true), '')::timestamptz, now()) $$;
             create function roster_refuse_rewriting() returns trigger language plpgsql as $$
@@ -54,7 +55,8 @@ return new class extends Migration {
                 select tenant_id from grants where technician_id = roster_technician() and tenant_id is not null
                     and (until is null or until > roster_now()) $$;
             create function roster_granted(wanted uuid) returns boolean language sql stable as $$
-                select wanted is not null and (roster_granted_every() or wanted in (select roster_granted_tenants())) $$;
+                select wanted is not null and (roster_granted_every() or wanted in (select roster_granted_tenants()))
+                    $$;
             SQL);
 
         RowSecurity::technician('tenants', 'id', 'select, insert, update');
@@ -62,8 +64,10 @@ return new class extends Migration {
         RowSecurity::force('grants', 'select, insert, delete');
         DB::unprepared(<<<'SQL'
             create policy grants_own on grants for select using (technician_id = roster_technician());
-            create policy grants_lead on grants using ((select t.lead from technicians t where t.id = roster_technician()))
-                with check ((select t.lead from technicians t where t.id = roster_technician()) and given_by = roster_technician());
+            create policy grants_lead on grants
+                using ((select t.lead from technicians t where t.id = roster_technician()))
+                with check ((select t.lead from technicians t where t.id = roster_technician())
+                    and given_by = roster_technician());
 
             create table tenant_summaries (
                 tenant_id uuid primary key references tenants on delete cascade,
@@ -76,7 +80,8 @@ return new class extends Migration {
                 pushed_at timestamptz,
                 updated_at timestamptz not null default now()
             );
-            comment on column tenant_summaries.differences is 'fields that differ between book and live at the last read; unset: never read';
+            comment on column tenant_summaries.differences is 'fields that differ between book and live at the last '
+                'read; unset: never read';
             SQL);
         RowSecurity::technician('tenant_summaries');
 
@@ -95,7 +100,8 @@ return new class extends Migration {
         RowSecurity::force('activity', RowSecurity::ADD);
         RowSecurity::appendOnly('activity');
         DB::unprepared(<<<'SQL'
-            create policy activity_add on activity for insert with check (tenant_id is null or tenant_id = roster_tenant());
+            create policy activity_add on activity for insert with
+                check (tenant_id is null or tenant_id = roster_tenant());
             create policy activity_read on activity for select
                 using ((tenant_id is null and technician_id = roster_technician())
                     or (tenant_id = roster_tenant() and (select roster_granted(roster_tenant()))));

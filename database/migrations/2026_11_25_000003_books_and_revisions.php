@@ -37,9 +37,11 @@ return new class extends Migration {
                 primary key (tenant_id, id),
                 constraint objects_key unique (tenant_id, kind, key) deferrable initially deferred,
                 constraint objects_extension unique (tenant_id, extension) deferrable initially deferred,
-                constraint objects_number foreign key (tenant_id, number) references numbers (tenant_id, e164) deferrable initially deferred
+                constraint objects_number foreign key (tenant_id, number) references numbers (tenant_id, e164)
+                    deferrable initially deferred
             );
-            comment on column objects.body is 'the object as the tenant book writes it; name, extension and object_links are projections of it';
+            comment on column objects.body is 'the object as the tenant book writes it; name, extension and '
+                'object_links are projections of it';
 
             create table object_links (
                 tenant_id uuid not null,
@@ -47,8 +49,10 @@ return new class extends Migration {
                 path text not null,
                 to_id uuid not null,
                 primary key (tenant_id, from_id, path),
-                constraint object_links_from foreign key (tenant_id, from_id) references objects (tenant_id, id) deferrable initially deferred,
-                constraint object_links_to foreign key (tenant_id, to_id) references objects (tenant_id, id) deferrable initially deferred
+                constraint object_links_from foreign key (tenant_id, from_id) references objects (tenant_id, id)
+                    deferrable initially deferred,
+                constraint object_links_to foreign key (tenant_id, to_id) references objects (tenant_id, id)
+                    deferrable initially deferred
             );
             create index object_links_by_target on object_links (tenant_id, to_id);
 
@@ -107,9 +111,12 @@ return new class extends Migration {
         RowSecurity::force('numbers', 'select, insert');
         DB::unprepared(<<<'SQL'
             create policy numbers_owner on numbers to roster_owner using (true) with check (true);
-            create policy numbers_tenant on numbers for select using (tenant_id = roster_tenant() and (select roster_granted(roster_tenant())));
-            create policy numbers_stock on numbers for select using (tenant_id is null and roster_technician() is not null);
-            create policy numbers_add on numbers for insert with check (tenant_id is null and (select roster_granted_every()));
+            create policy numbers_tenant on numbers for select
+                using (tenant_id = roster_tenant() and (select roster_granted(roster_tenant())));
+            create policy numbers_stock on numbers for select
+                using (tenant_id is null and roster_technician() is not null);
+            create policy numbers_add on numbers for insert with
+                check (tenant_id is null and (select roster_granted_every()));
 
             -- The stock scope: the only two ways a number changes hands.
             create function take_number(wanted text) returns void
@@ -118,9 +125,12 @@ return new class extends Migration {
                     if not roster_granted(roster_tenant()) then
                         raise exception 'no grant for this customer' using errcode = 'insufficient_privilege';
                     end if;
-                    update numbers set tenant_id = roster_tenant(), taken_at = roster_now() where e164 = wanted and tenant_id is null;
-                    if not found and not exists (select 1 from numbers where e164 = wanted and tenant_id = roster_tenant()) then
-                        raise exception '% is not free', wanted using errcode = 'unique_violation', constraint = 'numbers_free';
+                    update numbers set tenant_id = roster_tenant(), taken_at = roster_now() where e164 = wanted
+                        and tenant_id is null;
+                    if not found and not exists (select 1 from numbers where e164 = wanted
+                        and tenant_id = roster_tenant()) then
+                        raise exception '% is not free', wanted using errcode = 'unique_violation',
+                            constraint = 'numbers_free';
                     end if;
                 end $$;
             create function release_number(given text) returns void
@@ -129,7 +139,8 @@ return new class extends Migration {
                     if not roster_granted(roster_tenant()) then
                         raise exception 'no grant for this customer' using errcode = 'insufficient_privilege';
                     end if;
-                    update numbers set tenant_id = null, taken_at = null where e164 = given and tenant_id = roster_tenant();
+                    update numbers set tenant_id = null, taken_at = null where e164 = given
+                        and tenant_id = roster_tenant();
                 end $$;
             revoke execute on function take_number(text), release_number(text) from public;
             grant execute on function take_number(text), release_number(text) to roster_app;

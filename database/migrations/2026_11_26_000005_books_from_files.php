@@ -10,7 +10,8 @@ return new class extends Migration {
     {
         DB::unprepared(<<<'SQL'
             alter table revisions drop constraint revisions_source_check;
-            alter table revisions add constraint revisions_source_check check (source in ('taking-on', 'import', 'edit', 'undo'));
+            alter table revisions add constraint revisions_source_check
+                check (source in ('taking-on', 'import', 'edit', 'undo'));
             SQL);
     }
 };

@@ -20,7 +20,8 @@ return new class extends Migration {
                 last_used_at timestamptz
             );
             comment on column api_tokens.hash is 'SHA-256 of the token, which is random and is shown once';
-            comment on column api_tokens.scope is 'the most that may be done with it, whatever the technician is granted';
+            comment on column api_tokens.scope is 'the most that may be done with it, whatever the technician is '
+                'granted';
             create index api_tokens_by_technician on api_tokens (technician_id);
             grant select, insert, update, delete on api_tokens to roster_app;
             SQL);

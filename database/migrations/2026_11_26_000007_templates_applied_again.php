@@ -10,9 +10,11 @@ return new class extends Migration {
     {
         DB::unprepared(<<<'SQL'
             alter table drafts add column application json;
-            comment on column drafts.application is 'a template applied again with other answers: template version, answers, and what it makes now; kept as template_applications once the draft is entered';
+            comment on column drafts.application is 'a template applied again with other answers: template version, '
+                'answers, and what it makes now; kept as template_applications once the draft is entered';
             alter table revisions drop constraint revisions_source_check;
-            alter table revisions add constraint revisions_source_check check (source in ('taking-on', 'import', 'edit', 'template', 'undo'));
+            alter table revisions add constraint revisions_source_check
+                check (source in ('taking-on', 'import', 'edit', 'template', 'undo'));
             SQL);
     }
 };

@@ -23,8 +23,10 @@ return new class extends Migration {
                 ended_at timestamptz,
                 primary key (tenant_id, id)
             );
-            comment on column drift_waivers.live is 'what the switch held when this was waived: anything else is drift again';
-            comment on column drift_waivers.until is 'the last day it holds, by the customer''s calendar; null for until it is taken back';
+            comment on column drift_waivers.live is 'what the switch held when this was waived: anything else is drift '
+                'again';
+            comment on column drift_waivers.until is 'the last day it holds, by the customer''s calendar; null for '
+                'until it is taken back';
 
             create table signed_books (
                 tenant_id uuid not null references tenants on delete cascade,

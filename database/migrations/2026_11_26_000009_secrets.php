@@ -22,7 +22,8 @@ return new class extends Migration {
                 sent_at timestamptz,
                 primary key (tenant_id, object_id, field)
             );
-            comment on table secrets is 'PINs: sealed, in no book, revision, export or log; what is known of one is how strong it is and since when';
+            comment on table secrets is 'PINs: sealed, in no book, revision, export or log; what is known of one is '
+                'how strong it is and since when';
             comment on column secrets.revealed_at is 'a secret is shown once; who needs it again makes a new one';
             SQL);
 

@@ -18,7 +18,8 @@ return new class extends Migration {
             comment on table answers_kept is 'what a technician has been told of a customer who is not taken on yet';
             alter table answers_kept enable row level security;
             alter table answers_kept force row level security;
-            create policy answers_kept_own on answers_kept using (technician_id = roster_technician()) with check (technician_id = roster_technician());
+            create policy answers_kept_own on answers_kept using (technician_id = roster_technician()) with
+                check (technician_id = roster_technician());
             grant select, insert, update, delete on answers_kept to roster_app;
             SQL);
     }

@@ -23,8 +23,10 @@ return new class extends Migration {
                 ended_at timestamptz,
                 primary key (tenant_id, id)
             );
-            comment on column finding_waivers.state is 'of the finding when it was waived: one that is otherwise stands again';
-            comment on column finding_waivers.until is 'the last day it holds, by the customer''s calendar; null for until it is taken back';
+            comment on column finding_waivers.state is 'of the finding when it was waived: one that is otherwise '
+                'stands again';
+            comment on column finding_waivers.until is 'the last day it holds, by the customer''s calendar; null for '
+                'until it is taken back';
             SQL);
 
         RowSecurity::tenant('finding_waivers');

@@ -24,8 +24,10 @@ return new class extends Migration {
                 last_seen timestamptz not null,
                 primary key (tenant_id, fingerprint)
             );
-            comment on table findings is 'what stands in each customer''s book and beside it on the switch, as last looked at; what is mended goes';
-            -- Summed up anew, which writes them; the owner is under row-level security too, unless it is told otherwise.
+            comment on table findings is 'what stands in each customer''s book and beside it on the switch, as last '
+                'looked at; what is mended goes';
+            -- Summed up anew, which writes them; the owner is under row-level security too, unless it is told
+            -- otherwise.
             alter table tenant_summaries no force row level security;
             update tenant_summaries set summed_up_on = null;
             alter table tenant_summaries force row level security;

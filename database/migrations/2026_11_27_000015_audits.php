@@ -27,8 +27,10 @@ return new class extends Migration {
             );
 
             create table job_batches (
-                id text primary key, name text not null, total_jobs integer not null, pending_jobs integer not null, failed_jobs integer not null,
-                failed_job_ids text not null, options text, cancelled_at integer, created_at integer not null, finished_at integer
+                id text primary key, name text not null, total_jobs integer not null, pending_jobs integer not null,
+                    failed_jobs integer not null,
+                failed_job_ids text not null, options text, cancelled_at integer, created_at integer not null,
+                    finished_at integer
             );
             create table audit_runs (
                 id uuid primary key,
@@ -58,7 +60,8 @@ return new class extends Migration {
                 counts jsonb not null,
                 primary key (tenant_id, day)
             );
-            comment on table finding_days is 'how many findings of each weight stood at the end of a day on which the customer was audited';
+            comment on table finding_days is 'how many findings of each weight stood at the end of a day on which the '
+                'customer was audited';
 
             alter table findings
                 add objects jsonb not null default '[]',
@@ -68,10 +71,12 @@ return new class extends Migration {
                 add assignee_id uuid references technicians,
                 add due_on date;
             comment on column findings.fix is 'what its button would do, where there is one';
-            comment on column findings.first_revision is 'by which it came, found by looking at earlier revisions; null until they were looked at';
+            comment on column findings.first_revision is 'by which it came, found by looking at earlier revisions; '
+                'null until they were looked at';
 
             alter table revisions drop constraint revisions_source_check;
-            alter table revisions add constraint revisions_source_check check (source in ('taking-on', 'import', 'edit', 'template', 'undo', 'fix'));
+            alter table revisions add constraint revisions_source_check
+                check (source in ('taking-on', 'import', 'edit', 'template', 'undo', 'fix'));
 
             alter table technicians add digest boolean not null default false;
             comment on column technicians.digest is 'whether what is new is mailed to them each morning';

@@ -27,9 +27,11 @@ return new class extends Migration {
                 made_at timestamptz not null,
                 primary key (tenant_id, prompt, no)
             );
-            comment on column recordings.prompt is 'its key, which is kept on renaming: in a draft a new prompt has no id yet';
+            comment on column recordings.prompt is 'its key, which is kept on renaming: in a draft a new prompt has no '
+                'id yet';
             comment on column recordings.wav is '8 kHz mono mu-law (ITU-T G.711), whatever it came as';
-            comment on column recordings.script is 'as it stood when this was made, so that one can see whether it still says the same';
+            comment on column recordings.script is 'as it stood when this was made, so that one can see whether it '
+                'still says the same';
             SQL);
         RowSecurity::tenant('recordings', RowSecurity::ADD);
         RowSecurity::appendOnly('recordings');

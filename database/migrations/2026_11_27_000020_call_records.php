@@ -25,7 +25,8 @@ return new class extends Migration {
                 came_as text not null default '',
                 primary key (tenant_id, serial)
             );
-            comment on column call_records.serial is 'the switch''s own number of the call, which only grows: reading goes on behind the highest';
+            comment on column call_records.serial is 'the switch''s own number of the call, which only grows: reading '
+                'goes on behind the highest';
             create index call_records_by_day on call_records (tenant_id, at);
 
             create table call_readings (

@@ -15,7 +15,8 @@ return new class extends Migration {
                 book jsonb not null,
                 at timestamptz not null
             );
-            comment on table agreed is 'what book and live last agreed on, field by field: tells what was not pushed yet from what was changed on the switch';
+            comment on table agreed is 'what book and live last agreed on, field by field: tells what was not pushed '
+                'yet from what was changed on the switch';
             SQL);
         RowSecurity::tenant('agreed');
     }

@@ -12,10 +12,12 @@ return new class extends Migration {
             -- The owner is under row-level security too, unless it is told otherwise.
             alter table objects no force row level security;
             update objects set position = ordered.place
-            from (select tenant_id, id, row_number() over (partition by tenant_id order by position, id) - 1 as place from objects) ordered
+            from (select tenant_id, id, row_number() over (partition by tenant_id order by position, id) - 1 as place
+                from objects) ordered
             where objects.tenant_id = ordered.tenant_id and objects.id = ordered.id;
             alter table objects force row level security;
-            alter table objects add constraint objects_one_at_a_place unique (tenant_id, position) deferrable initially deferred;
+            alter table objects add constraint objects_one_at_a_place unique (tenant_id, position)
+                deferrable initially deferred;
             SQL);
     }
 };

@@ -16,7 +16,8 @@ return new class extends Migration {
                 object_id uuid not null
             );
             create index devices_of on devices (tenant_id, object_id);
-            comment on table devices is 'hardware addresses as the books have them: a device is at one customer, whichever that is';
+            comment on table devices is 'hardware addresses as the books have them: a device is at one customer, '
+                'whichever that is';
             SQL);
         RowSecurity::tenant('devices');
     }

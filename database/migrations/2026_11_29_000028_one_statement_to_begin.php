@@ -16,7 +16,8 @@ return new class extends Migration {
                 declare
                     found_tenant tenants%rowtype;
                 begin
-                    perform set_config('app.technician_id', technician::text, true), set_config('app.tenant_id', '', true), set_config('app.now', moment, true);
+                    perform set_config('app.technician_id', technician::text, true),
+                        set_config('app.tenant_id', '', true), set_config('app.now', moment, true);
                     if customer ~ '^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$' then
                         select * into found_tenant from tenants where id = customer::uuid;
                     else
@@ -27,8 +28,10 @@ return new class extends Migration {
                     end if;
                     perform set_config('app.tenant_id', found_tenant.id::text, true);
                     return jsonb_build_object('tenant', to_jsonb(found_tenant), 'grants', (
-                        select coalesce(jsonb_agg(jsonb_build_object('tenant', g.tenant_id, 'ability', g.ability, 'until', extract(epoch from g.until))), '[]')
-                        from grants g where g.technician_id = technician and (g.tenant_id is null or g.tenant_id = found_tenant.id)));
+                        select coalesce(jsonb_agg(jsonb_build_object('tenant', g.tenant_id, 'ability', g.ability,
+                            'until', extract(epoch from g.until))), '[]')
+                        from grants g where g.technician_id = technician
+                            and (g.tenant_id is null or g.tenant_id = found_tenant.id)));
                 end $$;
             SQL);
     }

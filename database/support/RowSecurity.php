@@ -23,7 +23,8 @@ final class RowSecurity
     {
         self::force($table, $rights);
         DB::unprepared(<<<SQL
-            create policy {$table}_tenant on {$table} using (tenant_id = roster_tenant()) with check (tenant_id = roster_tenant());
+            create policy {$table}_tenant on {$table} using (tenant_id = roster_tenant()) with
+                check (tenant_id = roster_tenant());
             create policy {$table}_grant on {$table} as restrictive
                 using ((select roster_granted(roster_tenant()))) with check ((select roster_granted(roster_tenant())));
             SQL);
@@ -35,7 +36,8 @@ final class RowSecurity
         self::force($table, $rights);
         DB::unprepared(<<<SQL
             create policy {$table}_read on {$table} for select using (true);
-            create policy {$table}_tenant on {$table} using ({$column} = roster_tenant()) with check ({$column} = roster_tenant());
+            create policy {$table}_tenant on {$table} using ({$column} = roster_tenant()) with
+                check ({$column} = roster_tenant());
             create policy {$table}_grant on {$table} as restrictive
                 using ((select roster_granted_every()) or {$column} in (select roster_granted_tenants()))
                 with check ((select roster_granted_every()) or {$column} in (select roster_granted_tenants()));

@@ -12,7 +12,11 @@ use Standins\PracticeSwitch\HandError;
 require dirname(__DIR__) . '/src/autoload.php';
 
 $actor = getenv('SWITCH_ACTOR');
-$hand = new Hand((string) getenv('SWITCH_URL'), (string) getenv('SWITCH_TOKEN'), is_string($actor) && $actor !== '' ? $actor : 'admin by hand');
+$hand = new Hand(
+    (string) getenv('SWITCH_URL'),
+    (string) getenv('SWITCH_TOKEN'),
+    is_string($actor) && $actor !== '' ? $actor : 'admin by hand',
+);
 try {
     /** @var list<string> $argv */
     echo $hand->work(array_slice($argv, 1));

@@ -21,7 +21,10 @@ final class LayersTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Jaunty\Core'))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Jaunty\Core'), Selector::isStandardClass(), ...array_map(Selector::inNamespace(...), self::PURE))
+            ->classes(Selector::inNamespace('Jaunty\Core'), Selector::isStandardClass(), ...array_map(
+                Selector::inNamespace(...),
+                self::PURE,
+            ))
             ->because('core is computed with on its own: no framework, no database, no HTTP, no clock');
     }
 
@@ -31,7 +34,11 @@ final class LayersTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Jaunty\CommandLine'))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Jaunty\CommandLine'), Selector::inNamespace('Jaunty\Core'), Selector::isStandardClass())
+            ->classes(
+                Selector::inNamespace('Jaunty\CommandLine'),
+                Selector::inNamespace('Jaunty\Core'),
+                Selector::isStandardClass(),
+            )
             ->because('bin/roster runs from files, with core\'s packages and nothing else');
     }
 
@@ -61,7 +68,10 @@ final class LayersTest
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace('App'))
-            ->excluding(Selector::classname('App\Book\RevisionWriter'), Selector::classname('App\Book\ObjectProjection'))
+            ->excluding(
+                Selector::classname('App\Book\RevisionWriter'),
+                Selector::classname('App\Book\ObjectProjection'),
+            )
             ->shouldNotDependOn()
             ->classes(Selector::classname('App\Book\ObjectProjection'))
             ->because('there is one path for every change');
@@ -97,7 +107,12 @@ final class LayersTest
         return PHPat::rule()
             ->classes(Selector::inNamespace("Jaunty\\Core\\Calls\\{$room}"))
             ->shouldNotDependOn()
-            ->classes(...array_map(static fn (string $each): \PHPat\Selector\SelectorInterface => Selector::inNamespace("Jaunty\\Core\\Calls\\{$each}"), $later))
+            ->classes(...array_map(
+                static fn (string $each): \PHPat\Selector\SelectorInterface => Selector::inNamespace(
+                    "Jaunty\\Core\\Calls\\{$each}",
+                ),
+                $later,
+            ))
             ->because('a reader goes from one room to the next, and never back');
     }
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
+use Facebook\WebDriver\Exception\ElementNotInteractableException;
 use Facebook\WebDriver\Exception\StaleElementReferenceException;
 use Facebook\WebDriver\Exception\TimeoutException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
@@ -36,7 +38,11 @@ abstract class BrowserTestCase extends TestCase
         self::assertNotFalse($free);
         self::$port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
         fclose($free);
-        $driver = proc_open(['chromedriver', '--port=' . self::$port], [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']], $pipes);
+        $driver = proc_open(
+            ['chromedriver', '--port=' . self::$port],
+            [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
+            $pipes,
+        );
         self::assertNotFalse($driver);
         self::$driver = $driver;
         self::until(static fn (): bool => self::driverIsReady(), 'chromedriver does not answer');
@@ -55,9 +61,11 @@ abstract class BrowserTestCase extends TestCase
     {
         $this->profile = sys_get_temp_dir() . '/roster-browser-' . bin2hex(random_bytes(5));
         $options = (new ChromeOptions())->setBinary('/usr/bin/chromium')->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage', '--disable-quic',
+            '--no-first-run', '--disable-background-networking',
             '--disable-component-update', '--disable-sync', '--disable-extensions', '--no-proxy-server',
-            '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost', '--force-device-scale-factor=1', '--font-render-hinting=none',
+            '--host-resolver-rules=MAP * ~NOTFOUND , EXCLUDE 127.0.0.1 , EXCLUDE localhost',
+            '--force-device-scale-factor=1', '--font-render-hinting=none',
             '--hide-scrollbars', '--window-size=1280,800', "--user-data-dir={$this->profile}", '--lang=en-GB',
             // A microphone that beeps, and leave to listen to it.
             '--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream',
@@ -137,8 +145,14 @@ abstract class BrowserTestCase extends TestCase
     protected function press(string $text, string $within = 'body'): void
     {
         self::until(function () use ($text, $within): bool {
-            foreach ($this->browser->findElements(WebDriverBy::cssSelector("{$within} button, {$within} a")) as $element) {
-                if ($element->isDisplayed() && $element->isEnabled() && preg_split('/[\n,]/', trim($element->getText()))[0] === $text) {
+            foreach (
+                $this->browser->findElements(WebDriverBy::cssSelector("{$within} button, {$within} a")) as $element
+            ) {
+                if (
+                    $element->isDisplayed()
+                    && $element->isEnabled()
+                    && preg_split('/[\n,]/', trim($element->getText()))[0] === $text
+                ) {
                     $element->click();
 
                     return true;
@@ -164,7 +178,10 @@ abstract class BrowserTestCase extends TestCase
         $held = [];
         foreach (mb_str_split(implode('', $keys)) as $key) {
             if ($key === WebDriverKeys::NULL) {
-                array_push($actions, ...array_map(static fn (string $modifier): array => ['type' => 'keyUp', 'value' => $modifier], array_reverse($held)));
+                array_push($actions, ...array_map(
+                    static fn (string $modifier): array => ['type' => 'keyUp', 'value' => $modifier],
+                    array_reverse($held),
+                ));
                 $held = [];
             } elseif (in_array($key, [WebDriverKeys::CONTROL, WebDriverKeys::SHIFT, WebDriverKeys::ALT], true)) {
                 $actions[] = ['type' => 'keyDown', 'value' => $key];
@@ -173,8 +190,11 @@ abstract class BrowserTestCase extends TestCase
                 array_push($actions, ['type' => 'keyDown', 'value' => $key], ['type' => 'keyUp', 'value' => $key]);
             }
         }
-        // Not the keyboard of the library: that types into an element it chose before, and takes the focus from where a key put it.
-        $this->browser->execute(DriverCommand::ACTIONS, ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => $actions]]]);
+        // Not the keyboard of the library: that types into an element it chose before, and takes the focus from where a
+        // key put it.
+        $this->browser->execute(DriverCommand::ACTIONS, [
+            'actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => $actions]],
+        ]);
     }
 
     protected function choose(string $field, string $typed, string $option): void
@@ -198,25 +218,36 @@ abstract class BrowserTestCase extends TestCase
 
     protected function see(string $text, string $within = 'body'): void
     {
-        self::until(fn (): bool => str_contains($this->textOf($within), $text), "\"{$text}\" is not to be seen in {$within}");
+        self::until(
+            fn (): bool => str_contains($this->textOf($within), $text),
+            "\"{$text}\" is not to be seen in {$within}",
+        );
         self::assertStringContainsString($text, $this->textOf($within));
     }
 
     protected function seeNot(string $text, string $within = 'body'): void
     {
-        self::until(fn (): bool => ! str_contains($this->textOf($within), $text), "\"{$text}\" is still to be seen in {$within}");
+        self::until(
+            fn (): bool => ! str_contains($this->textOf($within), $text),
+            "\"{$text}\" is still to be seen in {$within}",
+        );
     }
 
     protected function textOf(string $css): string
     {
-        return implode("\n", array_map(static fn ($element): string => $element->getText(), $this->browser->findElements(WebDriverBy::cssSelector($css))));
+        return implode("\n", array_map(
+            static fn ($element): string => $element->getText(),
+            $this->browser->findElements(WebDriverBy::cssSelector($css)),
+        ));
     }
 
     /** The cell of a sheet by its row's object and its column's head. */
     protected function cell(string $object, string $column): RemoteWebElement
     {
         $row = $this->element("[data-testid='row-{$object}']");
-        $heads = array_map(static fn ($head): string => $head->getText(), $this->browser->findElements(WebDriverBy::cssSelector('table[role=grid] th')));
+        $heads = array_map(static fn ($head): string => $head->getText(), $this->browser->findElements(
+            WebDriverBy::cssSelector('table[role=grid] th'),
+        ));
         $at = array_search($column, $heads, true);
         self::assertIsInt($at, "no column {$column}");
         $cell = $row->findElements(WebDriverBy::cssSelector('td'))[$at];
@@ -235,15 +266,22 @@ abstract class BrowserTestCase extends TestCase
     protected function assertAccessible(string $screen): void
     {
         foreach (['light', 'dark'] as $theme) {
-            $this->browser->executeScript('document.documentElement.dataset.theme = arguments[0]; document.getAnimations().forEach((each) => each.finish())', [$theme]);
+            $this->browser->executeScript(
+                'document.documentElement.dataset.theme = arguments[0]; document.getAnimations().forEach((each) => '
+                    . 'each.finish())',
+                [$theme],
+            );
             if ($this->browser->executeScript('return typeof axe') === 'undefined') {
-                $this->browser->executeScript((string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'));
+                $this->browser->executeScript(
+                    (string) file_get_contents(dirname(__DIR__, 2) . '/node_modules/axe-core/axe.min.js'),
+                );
             }
             $this->browser->manage()->timeouts()->setScriptTimeout(30);
             $faults = $this->browser->executeAsyncScript(<<<'JS'
                 const done = arguments[arguments.length - 1]
                 axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}).then(
-                    (result) => done(result.violations.map((each) => `${each.id}: ${each.nodes.map((node) => node.target.join(' ') + ' ' + (node.any[0]?.message ?? '')).join('; ')}`)),
+                    (result) => done(result.violations.map((each) => `${each.id}: ${each.nodes
+                        .map((node) => node.target.join(' ') + ' ' + (node.any[0]?.message ?? '')).join('; ')}`)),
                     (error) => done([String(error)]),
                 )
                 JS);
@@ -258,7 +296,10 @@ abstract class BrowserTestCase extends TestCase
         $loud = [];
         foreach ($this->browser->manage()->getLog('browser') as $entry) {
             // What the server refused with reason is shown on the screen; the browser notes it too.
-            if (is_array($entry) && preg_match('/Failed to load resource.*status of 4\d\d/', (string) $entry['message']) !== 1) {
+            if (
+                is_array($entry)
+                && preg_match('/Failed to load resource.*status of 4\d\d/', (string) $entry['message']) !== 1
+            ) {
                 $loud[] = $entry['message'];
             }
         }
@@ -282,7 +323,12 @@ abstract class BrowserTestCase extends TestCase
                 if ($isSo()) {
                     return;
                 }
-            } catch (StaleElementReferenceException | TimeoutException | \Facebook\WebDriver\Exception\ElementClickInterceptedException | \Facebook\WebDriver\Exception\ElementNotInteractableException) {
+            } catch (
+                StaleElementReferenceException
+                | TimeoutException
+                | ElementClickInterceptedException
+                | ElementNotInteractableException
+            ) {
                 // The page is being drawn anew; look again.
             }
             usleep(40_000);

@@ -11,7 +11,9 @@ use Facebook\WebDriver\WebDriverKeys;
 final class DeskTest extends BrowserTestCase
 {
     private const VIEWS = [
-        'intake' => 'What they said', 'sites' => 'Site', 'numbers' => 'Number', 'users' => 'Ext', 'hours' => 'The next twelve months', 'groups' => 'How long', 'menus' => 'Attendants', 'forwarding' => 'Fallback chains', 'outbound' => 'What can be dialled, by class', 'mailboxes' => 'Mailbox',
+        'intake' => 'What they said', 'sites' => 'Site', 'numbers' => 'Number', 'users' => 'Ext',
+        'hours' => 'The next twelve months', 'groups' => 'How long', 'menus' => 'Attendants',
+        'forwarding' => 'Fallback chains', 'outbound' => 'What can be dialled, by class', 'mailboxes' => 'Mailbox',
         'proof' => 'ways a call can end', 'push' => 'Book and live', 'history' => 'revision',
     ];
 
@@ -57,12 +59,21 @@ final class DeskTest extends BrowserTestCase
             $this->browser->manage()->window()->setSize(new WebDriverDimension($width, $height));
             $this->go('/');
             $this->see('Bellwether Credit Union');
-            $heights = $this->browser->executeScript("return [...new Set([...document.querySelectorAll('tbody tr')].map((row) => Math.round(row.getBoundingClientRect().height / 4)))]");
+            $heights = $this->browser->executeScript(
+                "return [...new Set([...document.querySelectorAll('tbody tr')].map((row) => "
+                    . "Math.round(row.getBoundingClientRect().height / 4)))]",
+            );
             self::assertCount(1, (array) $heights, "lines of different heights at {$width}");
             foreach (['groups', 'hours', 'menus', 'proof'] as $chapter) {
                 $this->go("/customers/puffin-cove-hotel/{$chapter}");
                 $this->see(self::VIEWS[$chapter], 'main');
-                self::assertLessThanOrEqual(0, (int) $this->browser->executeScript('return document.documentElement.scrollWidth - document.documentElement.clientWidth'), "{$chapter} runs out of the window at {$width}");
+                self::assertLessThanOrEqual(
+                    0,
+                    (int) $this->browser->executeScript(
+                        'return document.documentElement.scrollWidth - document.documentElement.clientWidth',
+                    ),
+                    "{$chapter} runs out of the window at {$width}",
+                );
             }
         }
     }
@@ -70,17 +81,38 @@ final class DeskTest extends BrowserTestCase
     public function test_nothing_jumps_while_a_view_comes_and_nothing_says_that_it_waits_before_one_wonders(): void
     {
         $this->signIn('sol@saltmarsh.example');
-        foreach (['/' => 'Bellwether', '/findings' => 'groups.nobody-signed-in', '/rules' => 'chains.hidden', '/customers/merrow-harbour-office/push' => 'What callers notice'] + array_combine(array_map(static fn (string $chapter): string => "/customers/puffin-cove-hotel/{$chapter}", array_keys(self::VIEWS)), self::VIEWS) as $path => $text) {
+        foreach (
+            [
+                '/' => 'Bellwether', '/findings' => 'groups.nobody-signed-in', '/rules' => 'chains.hidden',
+                '/customers/merrow-harbour-office/push' => 'What callers notice',
+            ]
+            + array_combine(
+                array_map(
+                    static fn (string $chapter): string => "/customers/puffin-cove-hotel/{$chapter}",
+                    array_keys(self::VIEWS),
+                ),
+                self::VIEWS,
+            ) as $path => $text
+        ) {
             $this->go($path);
             $this->see($text, 'main');
             self::assertSame([], $this->jumps(), $path);
         }
-        $waits = "const at = document.body.appendChild(document.createElement('p')); at.className = 'appears-late'; const done = arguments[arguments.length - 1]; const seen = () => getComputedStyle(at).visibility === 'visible'; const began = performance.now();"
+        $waits = "const at = document.body.appendChild(document.createElement('p')); at.className = 'appears-late'; "
+            . "const done = arguments[arguments.length - 1]; const seen = () => getComputedStyle(at).visibility === "
+            . "'visible'; const began = performance.now();"
             . ' const look = () => seen() ? done(performance.now() - began) : requestAnimationFrame(look); look()';
-        self::assertGreaterThanOrEqual(150, $this->browser->executeAsyncScript($waits), 'what says that something is read comes late');
+        self::assertGreaterThanOrEqual(
+            150,
+            $this->browser->executeAsyncScript($waits),
+            'what says that something is read comes late',
+        );
     }
 
-    /** @return list<string> what moved without anybody's doing since the view was asked for, once the server has been quiet for a while */
+    /**
+     * @return list<string> what moved without anybody's doing since the view was asked for, once the server has been
+     *     quiet for a while
+     */
     private function jumps(): array
     {
         $this->browser->manage()->timeouts()->setScriptTimeout(10);
@@ -88,13 +120,17 @@ final class DeskTest extends BrowserTestCase
         return array_map(strval(...), (array) $this->browser->executeAsyncScript(<<<'JS'
             const done = arguments[arguments.length - 1]
             const moved = []
-            new PerformanceObserver((list) => moved.push(...list.getEntries())).observe({ type: 'layout-shift', buffered: true })
+            new PerformanceObserver((list) => moved.push(...list.getEntries()))
+                .observe({ type: 'layout-shift', buffered: true })
             let count = -1
             const quiet = setInterval(() => {
                 const now = performance.getEntriesByType('resource').length
                 if (now === count) {
                     clearInterval(quiet)
-                    done(moved.filter((each) => !each.hadRecentInput && each.value > 0.001).map((each) => `${each.value.toFixed(4)}: ${each.sources.map((source) => source.node?.className || source.node?.nodeName).join(', ')}`))
+                    const name = (source) => source.node?.className || source.node?.nodeName
+                    const of = (each) => each.sources.map(name).join(', ')
+                    done(moved.filter((each) => !each.hadRecentInput && each.value > 0.001)
+                        .map((each) => `${each.value.toFixed(4)}: ${of(each)}`))
                 }
                 count = now
             }, 250)
@@ -113,12 +149,23 @@ final class DeskTest extends BrowserTestCase
         $this->see('Coldharbour Boatyard', 'h1');
         $this->see('Right now', '[data-testid=right-now]');
         $this->keys(WebDriverKeys::CONTROL . 'k' . WebDriverKeys::NULL);
-        self::until(fn (): bool => $this->browser->executeScript("return document.activeElement.getAttribute('role')") === 'combobox', 'the command box does not take what is typed');
+        self::until(
+            fn (): bool => $this->browser->executeScript(
+                "return document.activeElement.getAttribute('role')",
+            ) === 'combobox',
+            'the command box does not take what is typed',
+        );
         $this->keys('201', WebDriverKeys::ENTER);
         $this->see('Rings for');
 
         $this->browser->executeScript("document.querySelector('td[tabindex=\"0\"]').focus()");
-        $this->keys(WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT, WebDriverKeys::ARROW_RIGHT, 'x', WebDriverKeys::ENTER);
+        $this->keys(
+            WebDriverKeys::ARROW_RIGHT,
+            WebDriverKeys::ARROW_RIGHT,
+            WebDriverKeys::ARROW_RIGHT,
+            'x',
+            WebDriverKeys::ENTER,
+        );
         $this->see('Whole seconds are wanted here, not "x"', "[data-testid='row-user:ines-marsh']");
         $this->see('rings for (desk) is not kept', '.margin');
         self::assertStringStartsWith('x', $this->cell('user:ines-marsh', 'Rings for')->getText());

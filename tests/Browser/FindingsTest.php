@@ -6,7 +6,10 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 
-/** The same small thing at several customers: found by night, looked at, mended at once, and what counts as too much set. */
+/**
+ * The same small thing at several customers: found by night, looked at, mended at once, and what counts as too much
+ * set.
+ */
 final class FindingsTest extends BrowserTestCase
 {
     public function test_findings_of_many_customers_are_seen_to_and_mended_at_once(): void
@@ -15,7 +18,9 @@ final class FindingsTest extends BrowserTestCase
         $this->press('Findings');
         $this->see('Audited by night', '.audit');
         $this->keys('/', 'regatta', WebDriverKeys::ESCAPE);
-        self::assertSame('', $this->browser->executeScript("return document.querySelector('input[type=search]').value"));
+        self::assertSame('', $this->browser->executeScript(
+            "return document.querySelector('input[type=search]').value",
+        ));
         $this->browser->executeScript('document.activeElement.blur()');
 
         $this->press('mend 4 …');
@@ -33,12 +38,18 @@ final class FindingsTest extends BrowserTestCase
         $this->see('1 finding at 1 customer');
         $this->see('Puffin Cove Hotel', 'aside');
         $this->see('revision 2', 'aside');
-        $this->browser->executeScript("const who = document.querySelector('#sees-to'); who.value = [...who.options].find((each) => each.text === 'Sol Ormerod').value; who.dispatchEvent(new Event('change'))");
+        $this->browser->executeScript(
+            "const who = document.querySelector('#sees-to'); who.value = [...who.options].find((each) => each.text === "
+                . "'Sol Ormerod').value; who.dispatchEvent(new Event('change'))",
+        );
         $this->see('SO', 'tbody');
 
         $this->press('Audit every customer now');
         $this->see('customers audited', '.audit');
-        self::until(fn (): bool => str_contains($this->textOf('.audit'), 'Audited just now, 19 customers.'), 'the audit does not end');
+        self::until(
+            fn (): bool => str_contains($this->textOf('.audit'), 'Audited just now, 19 customers.'),
+            'the audit does not end',
+        );
 
         $this->go('/customers/inlet-property-care/history');
         $this->see('Regatta day is long over', '[data-testid=revision-3]');
@@ -50,7 +61,10 @@ final class FindingsTest extends BrowserTestCase
         $this->signIn();
         $this->go('/rules?rule=flow.long-wait');
         $this->see('Longest wait for a person, a choice or a mailbox', 'aside');
-        $this->browser->executeScript("const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; whose.dispatchEvent(new Event('change'))");
+        $this->browser->executeScript(
+            "const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; "
+                . "whose.dispatchEvent(new Event('change'))",
+        );
         $this->type('.threshold input', '5');
         $this->keys(WebDriverKeys::ENTER);
         $this->see('Longest wait for a person, a choice or a mailbox: 10 to 600 s.', '.threshold');
@@ -62,7 +76,10 @@ final class FindingsTest extends BrowserTestCase
 
         $this->go('/rules?rule=flow.long-wait');
         $this->element('#whose');
-        $this->browser->executeScript("const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; whose.dispatchEvent(new Event('change'))");
+        $this->browser->executeScript(
+            "const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; "
+                . "whose.dispatchEvent(new Event('change'))",
+        );
         $this->press('as for every customer: 60', '.threshold');
         $this->seeNot('as for every customer', '.threshold');
         $this->assertQuietConsole();

@@ -60,10 +60,20 @@ final class OutboundTest extends BrowserTestCase
         $this->press('Stop');
         $this->see('recorded here', '[data-testid=recordings]');
         $this->seeNot('spoken by a stand-in voice', '.prompt');
-        self::assertCount(4, $this->browser->findElements(WebDriverBy::cssSelector('[data-testid=recordings] tbody tr')));
+        self::assertCount(4, $this->browser->findElements(
+            WebDriverBy::cssSelector('[data-testid=recordings] tbody tr'),
+        ));
         // What was recorded can be heard: the browser reads how long it is.
-        $this->browser->executeScript("document.querySelector('[data-testid=recordings] audio').load(); document.querySelector('[data-testid=recordings] audio').play()");
-        self::until(fn (): bool => (float) $this->browser->executeScript("return document.querySelector('[data-testid=recordings] audio').duration || 0") > 0.3, 'it cannot be played');
+        $this->browser->executeScript(
+            "document.querySelector('[data-testid=recordings] audio').load(); "
+                . "document.querySelector('[data-testid=recordings] audio').play()",
+        );
+        self::until(
+            fn (): bool => (float) $this->browser->executeScript(
+                "return document.querySelector('[data-testid=recordings] audio').duration || 0",
+            ) > 0.3,
+            'it cannot be played',
+        );
         $this->assertAccessible('a prompt with recordings');
     }
 
@@ -76,7 +86,10 @@ final class OutboundTest extends BrowserTestCase
         $this->press('Invite');
         $this->see('An invitation went to newcomer@saltmarsh.example.');
         $this->assertAccessible('People');
-        $link = $this->browser->executeAsyncScript("const done = arguments[0]; fetch('/api/people').then((answer) => answer.json()).then((told) => done(told.invitations.map((each) => each.signIn).join(' ')))");
+        $link = $this->browser->executeAsyncScript(
+            "const done = arguments[0]; fetch('/api/people').then((answer) => answer.json()).then((told) => "
+                . "done(told.invitations.map((each) => each.signIn).join(' ')))",
+        );
         self::assertStringContainsString('newcomer@saltmarsh.example', (string) $link);
 
         $this->browser->manage()->deleteAllCookies();
@@ -95,7 +108,9 @@ final class OutboundTest extends BrowserTestCase
 
     private function offer(string $file): void
     {
-        $this->browser->findElement(WebDriverBy::cssSelector('.prompt input[type=file]'))->setFileDetector(new LocalFileDetector())->sendKeys(dirname(__DIR__) . "/data/wav/{$file}");
+        $this->browser->findElement(WebDriverBy::cssSelector('.prompt input[type=file]'))
+            ->setFileDetector(new LocalFileDetector())
+            ->sendKeys(dirname(__DIR__) . "/data/wav/{$file}");
     }
 
     /** As the letter in the tray has it. */
@@ -104,7 +119,9 @@ final class OutboundTest extends BrowserTestCase
         $tray = 'http://127.0.0.1:' . getenv('POST_PORT');
         foreach ((array) json_decode((string) file_get_contents("{$tray}/mail"), true)['mail'] as $name) {
             $letter = quoted_printable_decode((string) file_get_contents("{$tray}/mail/{$name}"));
-            if (is_string($name) && str_contains($letter, $to) && preg_match('~/join#([\w-]+)~', $letter, $found) === 1) {
+            if (
+                is_string($name) && str_contains($letter, $to) && preg_match('~/join#([\w-]+)~', $letter, $found) === 1
+            ) {
                 return $found[1];
             }
         }

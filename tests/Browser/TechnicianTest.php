@@ -6,14 +6,21 @@ namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys;
 
-/** The technician's main story: twelve people from a pasted list, proved, pushed through trouble, found changed and put back. */
+/**
+ * The technician's main story: twelve people from a pasted list, proved, pushed through trouble, found changed and put
+ * back.
+ */
 final class TechnicianTest extends BrowserTestCase
 {
     private const PASTED = "Name\tExt\tMail\tMobile\tWorks in\n"
-        . "Ines Marsh\t201\tines@whelk.example\t\tReception\nJoss Arden\t202\tjoss@whelk.example\t\tReception\nPetra Lunn\t203\tpetra@whelk.example\t\tReception\n"
-        . "Colm Reeve\t203\tcolm@whelk.example\t\tLoft\nDara Finch\t205\tdara@whelk.example\t\tLoft\nWynn Abel\t206\twynn@whelk.example\t902 555 019\tLoft\n"
-        . "Tamsin Quill\t207\ttamsin@whelk.example\t\tLoft\nBoyd Osei\t208\tboyd@whelk.example\t\tLoft\nMerrin Farrow\t209\tmerrin@whelk.example\t\tRigging\n"
-        . "Orla Reed\t210\torla@whelk.example\t\tRigging\nBrin Ash\t211\tbrin@whelk.example\t\tRigging\nSefton Vane\t212\tsefton@whelk.example\t\tRigging\n";
+        . "Ines Marsh\t201\tines@whelk.example\t\tReception\nJoss Arden\t202\tjoss@whelk.example\t\tReception\nPetra "
+        . "Lunn\t203\tpetra@whelk.example\t\tReception\n"
+        . "Colm Reeve\t203\tcolm@whelk.example\t\tLoft\nDara Finch\t205\tdara@whelk.example\t\tLoft\nWynn "
+        . "Abel\t206\twynn@whelk.example\t902 555 019\tLoft\n"
+        . "Tamsin Quill\t207\ttamsin@whelk.example\t\tLoft\nBoyd Osei\t208\tboyd@whelk.example\t\tLoft\nMerrin "
+        . "Farrow\t209\tmerrin@whelk.example\t\tRigging\n"
+        . "Orla Reed\t210\torla@whelk.example\t\tRigging\nBrin Ash\t211\tbrin@whelk.example\t\tRigging\nSefton "
+        . "Vane\t212\tsefton@whelk.example\t\tRigging\n";
 
     public function test_from_a_pasted_list_to_what_somebody_changed_on_the_switch(): void
     {
@@ -53,7 +60,10 @@ final class TechnicianTest extends BrowserTestCase
         $this->choose('emergencyNumber', '5550141', '+1 902 555 0141');
         $this->see('None: nothing of it would lose or mislead a call.', '[data-testid=no-findings]');
         $this->click('[data-testid=enter]');
-        $this->see('By the book, right now on a call to +1 902 555 0140, Reception rings for 25 s', '[data-testid=right-now]');
+        $this->see(
+            'By the book, right now on a call to +1 902 555 0140, Reception rings for 25 s',
+            '[data-testid=right-now]',
+        );
     }
 
     private function mendAFinding(): void
@@ -89,22 +99,38 @@ final class TechnicianTest extends BrowserTestCase
         $this->bin('switch faults errors=20');
         $this->press('Push', '.chapters');
         $this->click('[data-testid=push]');
-        self::until(fn (): bool => preg_match('/[1-9]\d* of \d+/', $this->textOf('main')) === 1, 'the push does not begin');
+        self::until(
+            fn (): bool => preg_match('/[1-9]\d* of \d+/', $this->textOf('main')) === 1,
+            'the push does not begin',
+        );
         exec('pkill -9 -f queue:work');
-        self::until(fn (): bool => str_contains($this->textOf('[data-testid=last-push]'), 'done; read back and the same'), 'the push does not end: ' . $this->textOf('main'), 90);
+        self::until(
+            fn (): bool => str_contains($this->textOf('[data-testid=last-push]'), 'done; read back and the same'),
+            'the push does not end: ' . $this->textOf('main'),
+            90,
+        );
         $this->bin('switch faults none');
         $this->see('the same', '[data-testid=compared]');
     }
 
     private function findWhatWasChanged(): void
     {
-        preg_match_all('/^(bands\/\S+)\n((?: {4}.*\n)+)/m', $this->bin('switch show whelk-chandlery') . "\n", $records, PREG_SET_ORDER);
-        $band = array_values(array_filter($records, static fn (array $record): bool => str_contains($record[2], '"Reception"')))[0] ?? null;
+        preg_match_all(
+            '/^(bands\/\S+)\n((?: {4}.*\n)+)/m',
+            $this->bin('switch show whelk-chandlery') . "\n",
+            $records,
+            PREG_SET_ORDER,
+        );
+        $band = array_values(
+            array_filter($records, static fn (array $record): bool => str_contains($record[2], '"Reception"')),
+        )[0] ?? null;
         self::assertNotNull($band);
         self::assertSame(1, preg_match('/^ {4}else +(\{.*\})$/m', $band[2], $else));
         $overflow = ['unheard' => ['dial' => '19025550177']] + (array) json_decode($else[1], true);
         $this->bin("switch set whelk-chandlery {$band[1]} give_up 200");
-        $this->bin("switch set whelk-chandlery {$band[1]} else " . escapeshellarg(json_encode($overflow, JSON_THROW_ON_ERROR)));
+        $this->bin(
+            "switch set whelk-chandlery {$band[1]} else " . escapeshellarg(json_encode($overflow, JSON_THROW_ON_ERROR)),
+        );
 
         $this->click('[data-testid=read-again]');
         $this->see('2 places changed there', '[data-testid=compared]');
@@ -116,7 +142,14 @@ final class TechnicianTest extends BrowserTestCase
         $this->element('[data-testid=trace]');
         $this->keys(WebDriverKeys::ESCAPE, WebDriverKeys::ESCAPE);
         $this->press('Put all 2 back');
-        self::until(fn (): bool => str_contains($this->textOf('[data-testid=last-push]'), 'Putting back · done; read back and the same'), 'it is not put back', 40);
+        self::until(
+            fn (): bool => str_contains(
+                $this->textOf('[data-testid=last-push]'),
+                'Putting back · done; read back and the same',
+            ),
+            'it is not put back',
+            40,
+        );
         $this->see('the same', '[data-testid=compared]');
     }
 
@@ -140,7 +173,8 @@ final class TechnicianTest extends BrowserTestCase
         $this->browser->executeScript(<<<'JS'
             const data = new DataTransfer()
             data.setData('text/plain', arguments[1])
-            document.querySelector(arguments[0]).dispatchEvent(new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true}))
+            const pasted = new ClipboardEvent('paste', {clipboardData: data, bubbles: true, cancelable: true})
+            document.querySelector(arguments[0]).dispatchEvent(pasted)
             JS, [$css, $text]);
     }
 }

@@ -59,7 +59,10 @@ final class WholePathTest extends BrowserTestCase
         $this->assertAccessible('Taking on');
         $this->click('[data-testid=enter]');
 
-        $this->see('By the book, right now on a call to +1 902 555 0119, Ines Marsh rings for 20 s', '[data-testid=right-now]');
+        $this->see(
+            'By the book, right now on a call to +1 902 555 0119, Ines Marsh rings for 20 s',
+            '[data-testid=right-now]',
+        );
         $this->see('Nothing of it is on the switch yet.');
         $this->see('Tue 14:05 there');
         $this->assertAccessible('Desk');
@@ -84,7 +87,10 @@ final class WholePathTest extends BrowserTestCase
         self::assertSame('35 s', $this->cell('user:ines-marsh', 'Rings for')->getText());
         $this->press('Undo', '[data-testid=notice]');
         $this->see('Revision 2 is undone, by revision 3.', '[data-testid=notice]');
-        self::until(fn (): bool => $this->cell('user:ines-marsh', 'Rings for')->getText() === '20 s', 'the ring time is not what it was');
+        self::until(
+            fn (): bool => $this->cell('user:ines-marsh', 'Rings for')->getText() === '20 s',
+            'the ring time is not what it was',
+        );
         $this->press('History', '.chapters');
         $this->see('a longer ring for the loft', '[data-testid=revision-2]');
         $this->see('undone by 3', '[data-testid=revision-2]');

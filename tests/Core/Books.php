@@ -20,16 +20,34 @@ final class Books
 
     public static function small(): Book
     {
-        return Book::of(self::tenant(['key' => 'inlet', 'name' => 'Inlet Property Care', 'zone' => 'America/Halifax', 'mainNumber' => 'number:+19025550150']), [
-            self::object(Kind::Site, ['key' => 'office', 'name' => 'Office']),
-            self::object(Kind::Number, ['key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines']),
-            self::object(Kind::User, ['key' => 'ines', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:office', 'mailbox' => 'mailbox:ines', 'legs' => [
-                ['item' => 'desk', 'kind' => 'desk', 'seconds' => 20],
-                ['item' => 'mobile', 'kind' => 'outside', 'number' => '+19025550177', 'seconds' => 15],
-            ]]),
-            self::object(Kind::User, ['key' => 'colm', 'extension' => '202']),
-            self::object(Kind::Mailbox, ['key' => 'ines', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines', 'zero' => 'user:colm']),
-        ]);
+        return Book::of(
+            self::tenant([
+                'key' => 'inlet', 'name' => 'Inlet Property Care', 'zone' => 'America/Halifax',
+                'mainNumber' => 'number:+19025550150',
+            ]),
+            [
+                self::object(Kind::Site, ['key' => 'office', 'name' => 'Office']),
+                self::object(
+                    Kind::Number,
+                    ['key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines'],
+                ),
+                self::object(Kind::User, [
+                    'key' => 'ines',
+                    'extension' => '201',
+                    'name' => ['first' => 'Ines', 'last' => 'Marsh'],
+                    'site' => 'site:office',
+                    'mailbox' => 'mailbox:ines',
+                    'legs' => [
+                        ['item' => 'desk', 'kind' => 'desk', 'seconds' => 20],
+                        ['item' => 'mobile', 'kind' => 'outside', 'number' => '+19025550177', 'seconds' => 15],
+                    ],
+                ]),
+                self::object(Kind::User, ['key' => 'colm', 'extension' => '202']),
+                self::object(Kind::Mailbox, [
+                    'key' => 'ines', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines', 'zero' => 'user:colm',
+                ]),
+            ],
+        );
     }
 
     /** A book whose references all lead somewhere; some of them go round in circles. */
@@ -38,20 +56,38 @@ final class Books
         $dice = new Randomizer(new Mt19937($seed));
         $objects = [];
         for ($i = 0, $sites = $dice->getInt(1, 2); $i < $sites; $i++) {
-            $objects[] = self::object(Kind::Site, ['key' => "site-{$i}", 'name' => "Site {$i}", 'zone' => self::maybe($dice, self::pick($dice, self::ZONES))]);
+            $objects[] = self::object(Kind::Site, ['key' => "site-{$i}", 'name' => "Site {$i}", 'zone' => self::maybe(
+                $dice,
+                self::pick($dice, self::ZONES),
+            )]);
         }
         $users = $dice->getInt(1, 5);
         for ($i = 0; $i < $users; $i++) {
             $objects[] = self::object(Kind::User, self::userFields($dice, $i, $users, $sites));
         }
         for ($i = 0; $i < $users; $i++) {
-            $objects[] = self::object(Kind::Mailbox, ['key' => "box-{$i}", 'name' => "Mailbox {$i}", 'owner' => self::maybe($dice, "user:user-{$i}"), 'zero' => self::maybe($dice, self::destination($dice, $users)), 'notify' => self::maybe($dice, ["u{$i}@inlet.example"]) ?? []]);
+            $objects[] = self::object(Kind::Mailbox, [
+                'key' => "box-{$i}", 'name' => "Mailbox {$i}", 'owner' => self::maybe($dice, "user:user-{$i}"),
+                'zero' => self::maybe($dice, self::destination($dice, $users)),
+                'notify' => self::maybe($dice, ["u{$i}@inlet.example"]) ?? [],
+            ]);
         }
         for ($i = 0, $numbers = $dice->getInt(0, 3); $i < $numbers; $i++) {
-            $objects[] = self::object(Kind::Number, ['key' => "+1902555010{$i}", 'label' => "Number {$i}", 'destination' => self::maybe($dice, self::destination($dice, $users)), 'site' => self::maybe($dice, 'site:site-0')]);
+            $objects[] = self::object(Kind::Number, [
+                'key' => "+1902555010{$i}", 'label' => "Number {$i}",
+                'destination' => self::maybe($dice, self::destination($dice, $users)),
+                'site' => self::maybe($dice, 'site:site-0'),
+            ]);
         }
 
-        return Book::of(self::tenant(['key' => 'random', 'name' => 'Random', 'zone' => self::pick($dice, self::ZONES), 'operator' => self::maybe($dice, 'user:user-0'), 'mainNumber' => $numbers > 0 ? 'number:+19025550100' : null]), $objects);
+        return Book::of(
+            self::tenant([
+                'key' => 'random', 'name' => 'Random', 'zone' => self::pick($dice, self::ZONES),
+                'operator' => self::maybe($dice, 'user:user-0'),
+                'mainNumber' => $numbers > 0 ? 'number:+19025550100' : null,
+            ]),
+            $objects,
+        );
     }
 
     /** The book after a handful of edits: fields, phones added, taken out and reordered, objects made and removed. */
@@ -62,7 +98,10 @@ final class Books
             $objects = $book->objects();
             $object = $objects[$dice->getInt(0, count($objects) - 1)];
             $book = match ($dice->getInt(0, 4)) {
-                0 => $book->with(self::object(Kind::User, ['key' => 'new-' . $dice->getInt(0, 2), 'extension' => (string) $dice->getInt(300, 399)])),
+                0 => $book->with(self::object(
+                    Kind::User,
+                    ['key' => 'new-' . $dice->getInt(0, 2), 'extension' => (string) $dice->getInt(300, 399)],
+                )),
                 1 => count($objects) > 3 ? $book->without(Reference::of($object)) : $book,
                 2 => $book->with(self::tenant(['name' => 'Renamed ' . $dice->getInt(0, 9)] + $book->tenant->toArray())),
                 default => $book->with(self::altered($dice, $object)),
@@ -72,7 +111,10 @@ final class Books
         return $book;
     }
 
-    /** The book as an unordered bag of canonical objects: what two equal books share whatever their order. @return array<string, array<string, mixed>> */
+    /**
+     * The book as an unordered bag of canonical objects: what two equal books share whatever their order. @return
+     * array<string, array<string, mixed>>
+     */
     public static function content(Book $book): array
     {
         $content = ['tenant' => $book->tenant->toArray()];
@@ -106,7 +148,10 @@ final class Books
             'site' => 'site:site-' . $dice->getInt(0, $sites - 1),
             'mailbox' => self::maybe($dice, "mailbox:box-{$i}"),
             'legs' => self::legs($dice),
-            'handling' => ['open' => ['noAnswer' => self::maybe($dice, self::destination($dice, $users)), 'busy' => self::maybe($dice, ['outside' => self::destination($dice, $users), 'inside' => null])]],
+            'handling' => ['open' => [
+                'noAnswer' => self::maybe($dice, self::destination($dice, $users)),
+                'busy' => self::maybe($dice, ['outside' => self::destination($dice, $users), 'inside' => null]),
+            ]],
             'skills' => [['item' => 'sails', 'level' => $dice->getInt(1, 9)]],
         ];
     }
@@ -143,7 +188,10 @@ final class Books
 
     private static function destination(Randomizer $dice, int $users): string
     {
-        return self::pick($dice, ['user:user-' . $dice->getInt(0, $users - 1), 'mailbox:box-' . $dice->getInt(0, $users - 1), 'outside:+19025550177', 'operator', 'release']);
+        return self::pick($dice, [
+            'user:user-' . $dice->getInt(0, $users - 1), 'mailbox:box-' . $dice->getInt(0, $users - 1),
+            'outside:+19025550177', 'operator', 'release',
+        ]);
     }
 
     /**

@@ -22,7 +22,14 @@ final class EditedFiles
             $at = $dice->getInt(0, count($found[0]) - 1);
             [$old, $offset] = $found[0][$at];
             $field = $found[1][$at][0];
-            $others = array_column(array_filter($found[0], static fn (int $place): bool => $found[1][$place][0] === $field || $found[1][$place][0] === 'to', ARRAY_FILTER_USE_KEY), 0);
+            $others = array_column(
+                array_filter(
+                    $found[0],
+                    static fn (int $place): bool => $found[1][$place][0] === $field || $found[1][$place][0] === 'to',
+                    ARRAY_FILTER_USE_KEY,
+                ),
+                0,
+            );
             $new = match (true) {
                 $field === 'format' || $field === 'version' || $field === 'key' => $old,
                 ctype_digit($old) => (string) (((int) $old + $dice->getInt(1, 7)) % 60),

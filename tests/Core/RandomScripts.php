@@ -9,7 +9,10 @@ use Jaunty\Core\Book\Kind;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Any number of test calls of a book, fixed by a seed: every number and extension, any hour of a year, keys, and the world in disorder. */
+/**
+ * Any number of test calls of a book, fixed by a seed: every number and extension, any hour of a year, keys, and the
+ * world in disorder.
+ */
 final readonly class RandomScripts
 {
     public const FROM = 1_764_547_200;
@@ -20,8 +23,10 @@ final readonly class RandomScripts
 
     /** Fields that hold a destination. */
     private const LEADS = [
-        'destination', 'then', 'to', 'silence', 'invalid', 'zero', 'siteOut', 'operator', 'carrierDiversion', 'outside', 'inside', 'always', 'doNotDisturb', 'unreachable', 'onACall', 'busy',
-        'noAnswer', 'closed', 'holiday', 'closedByHand', 'nobodySignedIn', 'allUnreachable', 'allBusy', 'queueFull', 'exit',
+        'destination', 'then', 'to', 'silence', 'invalid', 'zero', 'siteOut', 'operator', 'carrierDiversion', 'outside',
+        'inside', 'always', 'doNotDisturb', 'unreachable', 'onACall', 'busy',
+        'noAnswer', 'closed', 'holiday', 'closedByHand', 'nobodySignedIn', 'allUnreachable', 'allBusy', 'queueFull',
+        'exit',
     ];
 
     private Randomizer $dice;
@@ -54,28 +59,47 @@ final readonly class RandomScripts
     }
 
     /**
-     * The book with one in four of its destinations leading elsewhere in it, put together as nobody would, and with names
-     * that a directory can find.
+     * The book with one in four of its destinations leading elsewhere in it, put together as nobody would, and with
+     * names that a directory can find.
      *
      * @param  array<mixed>  $book  as a file has it
      * @return array<mixed>
      */
     public function rerouted(array $book): array
     {
-        $destinations = ['operator', 'directory', 'directory', 'directory', 'directory', 'again', 'back', 'release', 'busy', 'outside:+19025550177', 'outside:+15065550150'];
-        foreach (['users' => 'user', 'groups' => 'group', 'chains' => 'chain', 'attendants' => 'attendant', 'menus' => 'menu', 'mailboxes' => 'mailbox', 'announcements' => 'announcement', 'lines' => 'line'] as $list => $kind) {
+        $destinations = [
+            'operator', 'directory', 'directory', 'directory', 'directory', 'again', 'back', 'release', 'busy',
+            'outside:+19025550177', 'outside:+15065550150',
+        ];
+        foreach (
+            [
+                'users' => 'user', 'groups' => 'group', 'chains' => 'chain', 'attendants' => 'attendant',
+                'menus' => 'menu', 'mailboxes' => 'mailbox', 'announcements' => 'announcement', 'lines' => 'line',
+            ] as $list => $kind
+        ) {
             foreach (is_array($book[$list] ?? null) ? $book[$list] : [] as $object) {
                 array_push($destinations, ...array_fill(0, 3, "{$kind}:{$object['key']}"));
             }
         }
         foreach (is_array($book['users'] ?? null) ? array_keys($book['users']) : [] as $place) {
-            $book['users'][$place]['name'] = ['first' => $this->pick(['Ana', 'Bo', 'Bea', 'Cy']), 'last' => $this->pick(['Banks', 'Marsh', "O'Dell", 'Ann'])];
+            $book['users'][$place]['name'] = ['first' => $this->pick(['Ana', 'Bo', 'Bea', 'Cy']), 'last' => $this->pick(
+                ['Banks', 'Marsh', "O'Dell", 'Ann'],
+            )];
         }
         foreach (is_array($book['menus'] ?? null) ? array_keys($book['menus']) : [] as $place) {
-            $book['menus'][$place]['dialByName'] = ['scope' => $this->pick(['off', 'all', 'site']), 'by' => $this->pick(['first', 'last', 'either']), 'match' => $this->pick(['partial', 'whole'])];
+            $book['menus'][$place]['dialByName'] = [
+                'scope' => $this->pick(['off', 'all', 'site']),
+                'by' => $this->pick(['first', 'last', 'either']),
+                'match' => $this->pick(['partial', 'whole']),
+            ];
         }
         array_walk_recursive($book, function (mixed &$value, int|string $field) use ($destinations): void {
-            if (in_array($field, self::LEADS, true) && is_string($value) && preg_match('/^([a-z]+:.+|operator|directory|again|back|release|busy)$/D', $value) === 1 && $this->chance(4)) {
+            if (
+                in_array($field, self::LEADS, true)
+                && is_string($value)
+                && preg_match('/^([a-z]+:.+|operator|directory|again|back|release|busy)$/D', $value) === 1
+                && $this->chance(4)
+            ) {
                 $value = $this->pick($destinations);
             }
         });
@@ -113,7 +137,11 @@ final readonly class RandomScripts
                 }
             }
         }
-        foreach ([[Kind::Site, 'site', ['out'], 10], [Kind::Group, 'group', ['closedByHand', 'full'], 8], [Kind::Trunk, 'trunk', ['full'], 10]] as [$kind, $word, $states, $oneIn]) {
+        foreach (
+            [[Kind::Site, 'site', ['out'], 10], [Kind::Group, 'group', ['closedByHand', 'full'], 8], [
+                Kind::Trunk, 'trunk', ['full'], 10,
+            ]] as [$kind, $word, $states, $oneIn]
+        ) {
             foreach ($book->ofKind($kind) as $object) {
                 if ($this->chance($oneIn)) {
                     $world["{$word}:{$object->key()}"] = $this->pick($states);
@@ -131,7 +159,11 @@ final readonly class RandomScripts
         foreach ($book->ofKind(Kind::Group) as $group) {
             $items = array_map(static fn ($member): string => $member->item, $group->members);
             if ($items !== [] && $this->chance(3)) {
-                $order["group:{$group->key()}"] = array_slice($this->dice->shuffleArray($items), 0, $this->dice->getInt(1, count($items)));
+                $order["group:{$group->key()}"] = array_slice(
+                    $this->dice->shuffleArray($items),
+                    0,
+                    $this->dice->getInt(1, count($items)),
+                );
             }
         }
 

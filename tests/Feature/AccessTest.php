@@ -19,7 +19,21 @@ final class AccessTest extends FeatureTestCase
         $this->grant($sol, $mine['id'], Ability::Push);
 
         foreach ($this->customerOperations() as [$method, $path]) {
-            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json($method, '/api' . str_replace(['{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}', '{schedule}', '{calendar}', '{threshold}', '{fingerprint}'], [$customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays', 'mostChoices', str_repeat('0', 32)], $path), $this->bodyFor($path));
+            $ask = fn (string $customer): \Illuminate\Testing\TestResponse => $this->actingAs($sol)->json(
+                $method,
+                '/api' . str_replace(
+                    [
+                        '{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}',
+                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}',
+                    ],
+                    [
+                        $customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays',
+                        'mostChoices', str_repeat('0', 32),
+                    ],
+                    $path,
+                ),
+                $this->bodyFor($path),
+            );
             $foreign = $ask($theirs['key'])->assertNotFound();
             $unknown = $ask('nobody-of-this-name')->assertNotFound();
             self::assertSame($unknown->json(), $foreign->json(), "{$method} {$path}");
@@ -80,18 +94,28 @@ final class AccessTest extends FeatureTestCase
     {
         $customer = $this->takeOn();
         $sol = $this->granted($customer['id'], Ability::Push);
-        $answers = ['name' => 'Skerry Joinery', 'zone' => 'America/Halifax', 'mainNumber' => $this->stockNumber(), 'messages' => 'Ines Marsh'];
+        $answers = [
+            'name' => 'Skerry Joinery', 'zone' => 'America/Halifax', 'mainNumber' => $this->stockNumber(),
+            'messages' => 'Ines Marsh',
+        ];
 
-        $this->actingAs($sol)->postJson('/api/taking-on/preview', ['template' => 'one-line-office', 'answers' => $answers])->assertForbidden();
+        $this->actingAs($sol)
+            ->postJson('/api/taking-on/preview', ['template' => 'one-line-office', 'answers' => $answers])
+            ->assertForbidden();
         $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => $answers])->assertForbidden();
     }
 
     /** @return list<array{string, string}> */
     private function customerOperations(): array
     {
-        $operations = array_map(static fn (string $operation): array => explode(' ', $operation), Contract::load()->operations());
+        $operations = array_map(
+            static fn (string $operation): array => explode(' ', $operation),
+            Contract::load()->operations(),
+        );
 
-        return array_values(array_filter($operations, static fn (array $operation): bool => str_contains($operation[1], '{customer}')));
+        return array_values(
+            array_filter($operations, static fn (array $operation): bool => str_contains($operation[1], '{customer}')),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -102,9 +126,15 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '{fingerprint}') => ['assignee' => null, 'due' => null],
             str_ends_with($path, '/findings/fixes') => ['fingerprints' => ['none'], 'enter' => false],
             str_ends_with($path, '/draft/objects') => ['objects' => [['kind' => 'mailbox', 'name' => 'Desk']]],
-            str_ends_with($path, '/edits') => ['edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]]],
+            str_ends_with($path, '/edits') => [
+                'edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]],
+            ],
             str_ends_with($path, '/findings/waivers') => ['fingerprint' => 'none', 'reason' => 'asked for'],
-            str_ends_with($path, '/waivers') => ['object' => 'user:ines-marsh', 'path' => 'email', 'reason' => 'asked for'],
+            str_ends_with($path, '/waivers') => [
+                'object' => 'user:ines-marsh',
+                'path' => 'email',
+                'reason' => 'asked for',
+            ],
             str_ends_with($path, '/draft/leave-out') => ['object' => 'user:ines-marsh', 'path' => 'email'],
             str_ends_with($path, '/people/read') => ['text' => 'Ann Lee'],
             str_ends_with($path, '/people') => ['rows' => [['name' => 'Ann Lee']]],

@@ -30,19 +30,40 @@ final class AccountsTest extends FeatureTestCase
     {
         $customer = $this->takeOn();
         $tokens = ['read' => $this->token('read'), 'edit' => $this->token('edit')];
-        $readsByPost = ['/findings/export', '/taking-on/preview', '/taking-on/paste', '/customers/{customer}/people/read', '/customers/{customer}/calls', '/customers/{customer}/calls/completions', '/customers/{customer}/history/read', '/customers/{customer}/hours', '/customers/{customer}/calendars', '/customers/{customer}/outbound/dial', '/customers/{customer}/proof/{run}/call', '/customers/{customer}/live/read', '/customers/{customer}/ports/read'];
-        $needsPush = ['post /customers/{customer}/pushes', 'post /customers/{customer}/pushes/{push}/stop', 'post /customers/{customer}/ports'];
+        $readsByPost = [
+            '/findings/export', '/taking-on/preview', '/taking-on/paste', '/customers/{customer}/people/read',
+            '/customers/{customer}/calls', '/customers/{customer}/calls/completions',
+            '/customers/{customer}/history/read', '/customers/{customer}/hours', '/customers/{customer}/calendars',
+            '/customers/{customer}/outbound/dial', '/customers/{customer}/proof/{run}/call',
+            '/customers/{customer}/live/read', '/customers/{customer}/ports/read',
+        ];
+        $needsPush = [
+            'post /customers/{customer}/pushes',
+            'post /customers/{customer}/pushes/{push}/stop',
+            'post /customers/{customer}/ports',
+        ];
         $checked = 0;
         foreach (Contract::load()->operations() as $operation) {
             [$method, $path] = explode(' ', $operation);
-            if ($method === 'get' || in_array($path, $readsByPost, true) || str_starts_with($path, '/joining') || $path === '/password-letters' || ($path === '/session' && $method === 'post')) {
+            if (
+                $method === 'get'
+                || in_array($path, $readsByPost, true)
+                || str_starts_with($path, '/joining')
+                || $path === '/password-letters'
+                || ($path === '/session' && $method === 'post')
+            ) {
                 continue;
             }
-            $address = '/api' . strtr($path, ['{customer}' => $customer['key'], '{threshold}' => 'mostChoices', '{no}' => '1', '{run}' => '0', '{prompt}' => 'welcome', '{fingerprint}' => str_repeat('0', 32), '{id}' => (string) Str::uuid(), '{push}' => (string) Str::uuid(), '{waiver}' => '1', '{technician}' => $this->lead->id]);
+            $address = '/api' . strtr($path, [
+                '{customer}' => $customer['key'], '{threshold}' => 'mostChoices', '{no}' => '1', '{run}' => '0',
+                '{prompt}' => 'welcome', '{fingerprint}' => str_repeat('0', 32), '{id}' => (string) Str::uuid(),
+                '{push}' => (string) Str::uuid(), '{waiver}' => '1', '{technician}' => $this->lead->id,
+            ]);
             $address = (string) preg_replace('/\{\w+\}/', (string) Str::uuid(), $address);
             $this->asProgram($tokens['read'])->json($method, $address, ['value' => 4])->assertStatus(403);
             if (in_array($operation, $needsPush, true)) {
-                $this->asProgram($tokens['edit'])->json($method, $address, self::port($customer['number']))->assertStatus(403);
+                $this->asProgram($tokens['edit'])->json($method, $address, self::port($customer['number']))
+                    ->assertStatus(403);
             }
             $checked++;
         }
@@ -65,20 +86,30 @@ final class AccountsTest extends FeatureTestCase
     public function test_the_second_factor_ends_every_other_sign_in(): void
     {
         $other = $this->sessionElsewhere($this->lead);
-        $secret = $this->actingAs($this->lead)->postJson('/api/second-factor', ['password' => self::PASSWORD])->assertCreated()->json('secret');
+        $secret = $this->actingAs($this->lead)->postJson('/api/second-factor', ['password' => self::PASSWORD])
+            ->assertCreated()
+            ->json('secret');
 
-        $this->putJson('/api/second-factor', ['code' => Totp::code($secret, intdiv(time(), Totp::STEP_SECONDS))])->assertOk();
+        $this->putJson('/api/second-factor', [
+            'code' => Totp::code($secret, intdiv(time(), Totp::STEP_SECONDS)),
+        ])->assertOk();
 
         self::assertSame(0, DB::table('sessions')->where('id', $other)->count());
     }
 
     public function test_a_code_that_two_looked_at_at_once_is_taken_by_one(): void
     {
-        $secret = $this->actingAs($this->lead)->postJson('/api/second-factor', ['password' => self::PASSWORD])->json('secret');
-        $codes = $this->putJson('/api/second-factor', ['code' => Totp::code($secret, intdiv(time(), Totp::STEP_SECONDS) - 1)])->assertOk()->json('recoveryCodes');
+        $secret = $this->actingAs($this->lead)->postJson('/api/second-factor', ['password' => self::PASSWORD])
+            ->json('secret');
+        $codes = $this->putJson('/api/second-factor', [
+            'code' => Totp::code($secret, intdiv(time(), Totp::STEP_SECONDS) - 1),
+        ])->assertOk()->json('recoveryCodes');
         $factor = $this->app->make(\App\Security\SecondFactor::class);
         // Both read the technician before either has taken anything.
-        [$one, $two] = [Technician::query()->findOrFail($this->lead->id), Technician::query()->findOrFail($this->lead->id)];
+        [$one, $two] = [
+            Technician::query()->findOrFail($this->lead->id),
+            Technician::query()->findOrFail($this->lead->id),
+        ];
         $code = Totp::code($secret, intdiv(time(), Totp::STEP_SECONDS));
 
         self::assertSame([true, false], [$factor->take($one, $code), $factor->take($two, $code)]);
@@ -89,8 +120,11 @@ final class AccountsTest extends FeatureTestCase
     {
         $other = $this->sessionElsewhere($this->lead);
         $this->actingAs($this->lead);
-        $this->putJson('/api/password', ['password' => 'not this', 'newPassword' => self::NEW])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/password');
-        $this->putJson('/api/password', ['password' => self::PASSWORD, 'newPassword' => 'passwordpassword'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/newPassword');
+        $this->putJson('/api/password', ['password' => 'not this', 'newPassword' => self::NEW])->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/password');
+        $this->putJson('/api/password', ['password' => self::PASSWORD, 'newPassword' => 'passwordpassword'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/newPassword');
 
         $this->putJson('/api/password', ['password' => self::PASSWORD, 'newPassword' => self::NEW])->assertNoContent();
 
@@ -102,7 +136,8 @@ final class AccountsTest extends FeatureTestCase
     public function test_a_long_password_is_kept_whole(): void
     {
         $long = str_repeat('harbour lantern tide ', 9);
-        $this->actingAs($this->lead)->putJson('/api/password', ['password' => self::PASSWORD, 'newPassword' => $long])->assertNoContent();
+        $this->actingAs($this->lead)->putJson('/api/password', ['password' => self::PASSWORD, 'newPassword' => $long])
+            ->assertNoContent();
 
         $this->signIn($this->lead, substr($long, 0, 72))->assertStatus(422);
         $this->signIn($this->lead, substr($long, 0, 100) . 'x')->assertStatus(422);
@@ -111,11 +146,15 @@ final class AccountsTest extends FeatureTestCase
 
     public function test_a_password_made_before_is_taken_and_kept_anew(): void
     {
-        DB::table('technicians')->where('id', $this->lead->id)->update(['password' => password_hash(self::PASSWORD, PASSWORD_BCRYPT)]);
+        DB::table('technicians')->where('id', $this->lead->id)
+            ->update(['password' => password_hash(self::PASSWORD, PASSWORD_BCRYPT)]);
 
         $this->signIn($this->lead, self::PASSWORD)->assertOk();
 
-        self::assertStringStartsWith('$argon2id$', (string) DB::table('technicians')->where('id', $this->lead->id)->value('password'));
+        self::assertStringStartsWith(
+            '$argon2id$',
+            (string) DB::table('technicians')->where('id', $this->lead->id)->value('password'),
+        );
         $this->signIn($this->lead, self::PASSWORD)->assertOk();
     }
 
@@ -124,16 +163,27 @@ final class AccountsTest extends FeatureTestCase
         $other = $this->sessionElsewhere($this->lead);
         $this->postJson('/api/password-letters', ['signIn' => 'nobody@saltmarsh.example'])->assertStatus(202);
         $this->postJson('/api/password-letters', ['signIn' => mb_strtoupper($this->lead->sign_in)])->assertStatus(202);
-        $letters = array_values(array_filter(array_map(quoted_printable_decode(...), $this->wire->letters()), fn (string $letter): bool => str_contains($letter, $this->lead->sign_in)));
+        $letters = array_values(array_filter(
+            array_map(quoted_printable_decode(...), $this->wire->letters()),
+            fn (string $letter): bool => str_contains($letter, $this->lead->sign_in),
+        ));
         self::assertCount(1, $letters);
         self::assertSame(1, preg_match('~/new-password#([\w-]{32})~', $letters[0], $found));
-        self::assertStringNotContainsString($found[1], json_encode(DB::table('password_letters')->get(), JSON_THROW_ON_ERROR));
+        self::assertStringNotContainsString(
+            $found[1],
+            json_encode(DB::table('password_letters')->get(), JSON_THROW_ON_ERROR),
+        );
 
-        $this->putJson('/api/password-letters', ['code' => $found[1], 'password' => $this->lead->sign_in])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/password');
+        $this->putJson('/api/password-letters', ['code' => $found[1], 'password' => $this->lead->sign_in])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/password');
         $this->putJson('/api/password-letters', ['code' => $found[1], 'password' => self::NEW])->assertNoContent();
 
         self::assertSame(0, DB::table('sessions')->where('id', $other)->count());
-        $this->putJson('/api/password-letters', ['code' => $found[1], 'password' => 'another of nine words'])->assertStatus(410);
+        $this->putJson(
+            '/api/password-letters',
+            ['code' => $found[1], 'password' => 'another of nine words'],
+        )->assertStatus(410);
         $this->putJson('/api/password-letters', ['code' => 'made-up', 'password' => self::NEW])->assertStatus(410);
         $this->signIn($this->lead, self::NEW)->assertOk();
     }
@@ -141,7 +191,9 @@ final class AccountsTest extends FeatureTestCase
     public function test_no_more_than_three_letters_an_hour_go_to_one_person(): void
     {
         for ($time = 0; $time < 5; $time++) {
-            $this->withServerVariables(['REMOTE_ADDR' => "10.8.7.{$time}"])->postJson('/api/password-letters', ['signIn' => $this->lead->sign_in])->assertStatus(202);
+            $this->withServerVariables(['REMOTE_ADDR' => "10.8.7.{$time}"])
+                ->postJson('/api/password-letters', ['signIn' => $this->lead->sign_in])
+                ->assertStatus(202);
         }
 
         self::assertSame(3, DB::table('password_letters')->where('technician_id', $this->lead->id)->count());
@@ -150,13 +202,24 @@ final class AccountsTest extends FeatureTestCase
     #[DataProvider('weak')]
     public function test_what_is_guessed_first_is_refused(string $password): void
     {
-        self::assertNotNull((new PasswordStrength(['maud.ferrier@saltmarsh.example', 'Maud Ferrier', 'Saltmarsh Voice']))->wrongWith($password));
+        self::assertNotNull(
+            (
+                new PasswordStrength(['maud.ferrier@saltmarsh.example', 'Maud Ferrier', 'Saltmarsh Voice'])
+            )->wrongWith($password),
+        );
     }
 
     /** @return iterable<array{string}> */
     public static function weak(): iterable
     {
-        foreach (['passwordpassword', 'Password123456', 'P@ssw0rd2026!', 'aaaaaaaaaaaa', 'abababababab', '123456789012', 'qwertyuiop12', 'maud.ferrier@saltmarsh.example', 'MaudFerrier2026', 'saltmarshvoice1', 'welcome-welcome', 'tide-table-2026', 'letmeinletmein', 'elevenchars', "twelve\0chars!", 'Summer2026Summer', 'iloveyou1234'] as $password) {
+        foreach (
+            [
+                'passwordpassword', 'Password123456', 'P@ssw0rd2026!', 'aaaaaaaaaaaa', 'abababababab', '123456789012',
+                'qwertyuiop12', 'maud.ferrier@saltmarsh.example', 'MaudFerrier2026', 'saltmarshvoice1',
+                'welcome-welcome', 'tide-table-2026', 'letmeinletmein', 'elevenchars', "twelve\0chars!",
+                'Summer2026Summer', 'iloveyou1234',
+            ] as $password
+        ) {
             yield $password => [$password];
         }
     }
@@ -164,13 +227,22 @@ final class AccountsTest extends FeatureTestCase
     #[DataProvider('strong')]
     public function test_several_words_or_a_long_random_one_are_taken(string $password): void
     {
-        self::assertNull((new PasswordStrength(['maud.ferrier@saltmarsh.example', 'Maud Ferrier', 'Saltmarsh Voice']))->wrongWith($password));
+        self::assertNull(
+            (
+                new PasswordStrength(['maud.ferrier@saltmarsh.example', 'Maud Ferrier', 'Saltmarsh Voice'])
+            )->wrongWith($password),
+        );
     }
 
     /** @return iterable<array{string}> */
     public static function strong(): iterable
     {
-        foreach ([self::NEW, 'a password of the test', 'Kj8$wqZ!p2Lm', 'цветок на причале', 'correct harbour nine', 'vT9#kkQx21!z', str_repeat('long words ', 15)] as $password) {
+        foreach (
+            [
+                self::NEW, 'a password of the test', 'Kj8$wqZ!p2Lm', 'цветок на причале', 'correct harbour nine',
+                'vT9#kkQx21!z', str_repeat('long words ', 15),
+            ] as $password
+        ) {
             yield $password => [$password];
         }
     }
@@ -187,7 +259,10 @@ final class AccountsTest extends FeatureTestCase
 
         $this->signIn($sol, self::PASSWORD)->assertStatus(422);
         $this->asProgram($token)->getJson('/api/customers')->assertStatus(401);
-        self::assertNotContains($sol->sign_in, array_column($this->asPerson($this->lead)->getJson('/api/people')->json('people'), 'signIn'));
+        self::assertNotContains(
+            $sol->sign_in,
+            array_column($this->asPerson($this->lead)->getJson('/api/people')->json('people'), 'signIn'),
+        );
         $this->deleteJson("/api/people/{$sol->id}")->assertNotFound();
     }
 
@@ -195,11 +270,15 @@ final class AccountsTest extends FeatureTestCase
     {
         $this->signIn($this->lead, 'not this')->assertStatus(422);
         $sol = $this->technician();
-        $this->asPerson($this->lead)->postJson('/api/people/grants', ['signIn' => $sol->sign_in, 'everyCustomer' => true, 'ability' => 'read'])->assertCreated();
+        $this->asPerson($this->lead)
+            ->postJson('/api/people/grants', ['signIn' => $sol->sign_in, 'everyCustomer' => true, 'ability' => 'read'])
+            ->assertCreated();
 
         $told = $this->getJson('/api/people/activity')->assertOk()->json('activity');
 
-        $mine = array_values(array_filter($told, fn (array $line): bool => in_array($this->lead->name, [$line['who']], true)));
+        $mine = array_values(
+            array_filter($told, fn (array $line): bool => in_array($this->lead->name, [$line['who']], true)),
+        );
         self::assertSame(['gave a grant', 'failed to sign in'], array_slice(array_column($mine, 'what'), 0, 2));
         self::assertContains('every', $mine[0]['detail']);
         $this->asPerson($sol)->getJson('/api/people/activity')->assertForbidden();
@@ -208,10 +287,24 @@ final class AccountsTest extends FeatureTestCase
     public function test_a_grant_says_for_whom(): void
     {
         $sol = $this->technician();
-        foreach ([[], ['customer' => ''], ['customer' => null], ['customer' => 'x', 'everyCustomer' => true], ['everyCustomer' => false]] as $for) {
-            $this->actingAs($this->lead)->postJson('/api/people/grants', ['signIn' => $sol->sign_in, 'ability' => 'push', ...$for])->assertStatus(422);
+        foreach (
+            [
+                [], ['customer' => ''], ['customer' => null], ['customer' => 'x', 'everyCustomer' => true],
+                ['everyCustomer' => false],
+            ] as $for
+        ) {
+            $this->actingAs($this->lead)
+                ->postJson('/api/people/grants', ['signIn' => $sol->sign_in, 'ability' => 'push', ...$for])
+                ->assertStatus(422);
         }
-        self::assertSame([], $this->getJson('/api/people')->json('people')[array_search($sol->sign_in, array_column($this->getJson('/api/people')->json('people'), 'signIn'), true)]['grants']);
+        self::assertSame(
+            [],
+            $this->getJson('/api/people')->json('people')[array_search(
+                $sol->sign_in,
+                array_column($this->getJson('/api/people')->json('people'), 'signIn'),
+                true,
+            )]['grants'],
+        );
     }
 
     public function test_who_may_do_nothing_sees_no_colleagues_and_no_stock(): void
@@ -228,8 +321,14 @@ final class AccountsTest extends FeatureTestCase
         $customer = $this->takeOn();
         $sol = $this->technician();
         $this->grant($sol, $customer['id'], Ability::Push);
-        $push = $this->actingAs($sol)->postJson("/api/customers/{$customer['key']}/pushes")->assertStatus(202)->json('id');
-        $grant = array_column($this->actingAs($this->lead)->getJson('/api/people')->json('people'), 'grants', 'signIn')[$sol->sign_in][0]['id'];
+        $push = $this->actingAs($sol)->postJson("/api/customers/{$customer['key']}/pushes")
+            ->assertStatus(202)
+            ->json('id');
+        $grant = array_column(
+            $this->actingAs($this->lead)->getJson('/api/people')->json('people'),
+            'grants',
+            'signIn',
+        )[$sol->sign_in][0]['id'];
         $this->deleteJson("/api/people/grants/{$grant}")->assertNoContent();
 
         self::assertNull($this->app->make(\App\Push\PushRunner::class)->carryOn($customer['id'], $sol->id, $push));
@@ -243,9 +342,13 @@ final class AccountsTest extends FeatureTestCase
     public function test_a_push_whose_grant_stands_is_not_ended_by_the_way_out(): void
     {
         $customer = $this->takeOn();
-        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/pushes")->assertStatus(202)->json('id');
+        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/pushes")
+            ->assertStatus(202)
+            ->json('id');
 
-        self::assertFalse(DB::selectOne('select roster_end_push(?, ?, ?) as ended', [$customer['id'], $push, 'x'])->ended);
+        self::assertFalse(
+            DB::selectOne('select roster_end_push(?, ?, ?) as ended', [$customer['id'], $push, 'x'])->ended,
+        );
 
         $this->work($customer['key'], $push);
         self::assertSame('done', $this->getJson("/api/customers/{$customer['key']}/pushes/{$push}")->json('status'));
@@ -257,7 +360,9 @@ final class AccountsTest extends FeatureTestCase
         $other = $this->takeOn();
 
         foreach ([$other['number'], $this->stockNumber()] as $number) {
-            $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/ports", self::port($number))->assertStatus(422)->assertJsonPath('errors.0.pointer', '/numbers/0');
+            $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/ports", self::port($number))
+                ->assertStatus(422)
+                ->assertJsonPath('errors.0.pointer', '/numbers/0');
         }
     }
 
@@ -269,7 +374,10 @@ final class AccountsTest extends FeatureTestCase
         $done = '';
         DB::listen(static function (QueryExecuted $query) use (&$done): void {
             $done .= match (true) {
-                preg_match('/^select .* from "tenant_summaries" .*for update|^insert into "tenant_summaries"/', $query->sql) === 1 => 'L',
+                preg_match(
+                    '/^select .* from "tenant_summaries" .*for update|^insert into "tenant_summaries"/',
+                    $query->sql,
+                ) === 1 => 'L',
                 preg_match('/^(?:insert into|update|delete from) "findings"/', $query->sql) === 1 => 'f',
                 default => '',
             };
@@ -278,7 +386,9 @@ final class AccountsTest extends FeatureTestCase
             $done .= '|';
         });
 
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'display', 'value' => 'Ines']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'display', 'value' => 'Ines'],
+        ])->assertOk();
         $this->enter($customer['key'])->assertCreated();
         $this->push($customer['key']);
         $this->readAgain($customer['key']);
@@ -297,13 +407,21 @@ final class AccountsTest extends FeatureTestCase
         $this->readAgain($customer['key']);
         $this->readAgain($customer['key']);
 
-        self::assertSame(1, $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, static fn (): int => DB::table('live_snapshots')->count()));
+        self::assertSame(1, $this->scope()->tenant(
+            $this->lead->id,
+            $customer['key'],
+            Ability::Read,
+            static fn (): int => DB::table('live_snapshots')->count(),
+        ));
     }
 
     public function test_behind_a_proxy_that_is_trusted_people_are_told_apart(): void
     {
         \Illuminate\Http\Middleware\TrustProxies::at(['10.0.0.9']);
-        $from = fn (string $address): int => $this->withServerVariables(['REMOTE_ADDR' => '10.0.0.9'])->withHeader('X-Forwarded-For', $address)->signIn($this->lead, 'not this')->baseResponse->getStatusCode();
+        $from = fn (string $address): int => $this->withServerVariables(['REMOTE_ADDR' => '10.0.0.9'])
+            ->withHeader('X-Forwarded-For', $address)
+            ->signIn($this->lead, 'not this')->baseResponse
+            ->getStatusCode();
         for ($try = 0; $try < 31; $try++) {
             DB::table('cache')->where('key', 'like', '%sign-in:%')->delete();
             $last = $from('203.0.113.7');

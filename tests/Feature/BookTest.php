@@ -18,13 +18,26 @@ final class BookTest extends FeatureTestCase
         $number = $this->stockNumber();
         $before = $this->counts();
 
-        $made = $this->actingAs($this->lead)->postJson('/api/taking-on/preview', ['template' => 'one-line-office', 'answers' => [
-            'name' => 'Curlew Physiotherapy', 'zone' => 'America/Halifax', 'mainNumber' => $number, 'messages' => 'Ines Marsh',
-        ]])->assertOk()->json();
+        $made = $this->actingAs($this->lead)->postJson(
+            '/api/taking-on/preview',
+            ['template' => 'one-line-office', 'answers' => [
+                'name' => 'Curlew Physiotherapy', 'zone' => 'America/Halifax', 'mainNumber' => $number,
+                'messages' => 'Ines Marsh',
+            ]],
+        )->assertOk()->json();
 
         self::assertSame('curlew-physiotherapy', $made['customer']);
-        self::assertSame(['site:office', "number:{$number}", 'user:ines-marsh', 'mailbox:ines-marsh', 'trunk:main', 'route:emergency', 'route:local'], array_column($made['objects'], 'ref'));
-        self::assertSame(['user:ines-marsh' => 'Ines Marsh', 'trunk:main' => 'Main trunk', 'site:office' => 'Office'], $made['objects'][1]['refersTo']);
+        self::assertSame(
+            [
+                'site:office', "number:{$number}", 'user:ines-marsh', 'mailbox:ines-marsh', 'trunk:main',
+                'route:emergency', 'route:local',
+            ],
+            array_column($made['objects'], 'ref'),
+        );
+        self::assertSame(
+            ['user:ines-marsh' => 'Ines Marsh', 'trunk:main' => 'Main trunk', 'site:office' => 'Office'],
+            $made['objects'][1]['refersTo'],
+        );
         self::assertSame($before, $this->counts());
     }
 
@@ -38,8 +51,12 @@ final class BookTest extends FeatureTestCase
         self::assertSame([], $desk['draft']['changes']);
         $revisions = $this->getJson("/api/customers/{$customer['key']}/revisions")->json('revisions');
         self::assertSame(['taking-on', 7], [$revisions[0]['source'], count($revisions[0]['changes'])]);
-        self::assertNotContains($customer['number'], array_column($this->getJson('/api/stock')->json('numbers'), 'number'));
-        $answers = $this->getJson("/api/customers/{$customer['key']}/intake")->assertOk()->json('applications.0.answers');
+        self::assertNotContains(
+            $customer['number'],
+            array_column($this->getJson('/api/stock')->json('numbers'), 'number'),
+        );
+        $answers = $this->getJson("/api/customers/{$customer['key']}/intake")->assertOk()
+            ->json('applications.0.answers');
         self::assertSame('Ines Marsh', $answers[4]['answer']);
     }
 
@@ -48,12 +65,21 @@ final class BookTest extends FeatureTestCase
         $taken = $this->takeOn('Beacon Street Law');
         $before = $this->counts();
 
-        $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => ['name' => 'Beacon Street Law', 'zone' => 'America/Halifax', 'mainNumber' => $taken['number'], 'messages' => 'Ines Marsh']])->assertStatus(422)->json();
+        $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => [
+            'name' => 'Beacon Street Law', 'zone' => 'America/Halifax', 'mainNumber' => $taken['number'],
+            'messages' => 'Ines Marsh',
+        ]])->assertStatus(422)->json();
 
         self::assertSame(['/answers/name', '/answers/mainNumber'], array_column($problem['errors'], 'pointer'));
-        $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => []])->assertStatus(422)->json();
-        self::assertSame(['/answers/name', '/answers/zone', '/answers/mainNumber', '/answers/messages'], array_column($problem['errors'], 'pointer'));
-        $this->postJson('/api/taking-on', ['template' => 'no-such', 'answers' => []])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/template');
+        $problem = $this->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => []])
+            ->assertStatus(422)
+            ->json();
+        self::assertSame(
+            ['/answers/name', '/answers/zone', '/answers/mainNumber', '/answers/messages'],
+            array_column($problem['errors'], 'pointer'),
+        );
+        $this->postJson('/api/taking-on', ['template' => 'no-such', 'answers' => []])->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/template');
         self::assertSame($before, $this->counts());
     }
 
@@ -63,45 +89,76 @@ final class BookTest extends FeatureTestCase
         $ada = $this->technician();
         $this->grant($ada, $customer['id'], Ability::Edit);
 
-        $desk = $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertOk()->json();
+        $desk = $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example'],
+        ])->assertOk()->json();
 
-        self::assertSame([['op' => 'set', 'object' => 'user:ines-marsh', 'label' => 'Ines Marsh', 'path' => 'email', 'before' => null, 'after' => 'ines@thornback.example']], $desk['draft']['changes']);
-        self::assertSame($desk, $this->getJson("/api/customers/{$customer['key']}/desk")->json() + ['margin' => $this->getJson("/api/customers/{$customer['key']}/margin")->json()]);
-        self::assertSame([], $this->actingAs($ada)->getJson("/api/customers/{$customer['key']}/desk")->json('draft.changes'));
+        self::assertSame(
+            [[
+                'op' => 'set', 'object' => 'user:ines-marsh', 'label' => 'Ines Marsh', 'path' => 'email',
+                'before' => null, 'after' => 'ines@thornback.example',
+            ]],
+            $desk['draft']['changes'],
+        );
+        self::assertSame($desk, $this->getJson("/api/customers/{$customer['key']}/desk")->json() + [
+            'margin' => $this->getJson("/api/customers/{$customer['key']}/margin")->json(),
+        ]);
+        self::assertSame(
+            [],
+            $this->actingAs($ada)->getJson("/api/customers/{$customer['key']}/desk")->json('draft.changes'),
+        );
 
         $this->enter($customer['key'], note: 'mail for the front desk')->assertCreated()->assertJsonPath('revision', 2);
         $after = $this->actingAs($ada)->getJson("/api/customers/{$customer['key']}/desk")->json();
         self::assertSame('ines@thornback.example', $this->field($after, 'user:ines-marsh', 'email'));
-        self::assertSame('mail for the front desk', $this->getJson("/api/customers/{$customer['key']}/revisions")->json('revisions.0.note'));
+        self::assertSame(
+            'mail for the front desk',
+            $this->getJson("/api/customers/{$customer['key']}/revisions")->json('revisions.0.note'),
+        );
     }
 
     public function test_a_field_put_back_by_hand_is_no_change(): void
     {
         $customer = $this->takeOn();
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'x@thornback.example']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'x@thornback.example'],
+        ])->assertOk();
 
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]])->assertOk()->assertJsonPath('draft.changes', []);
-        $this->enter($customer['key'])->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:nothing-to-enter');
+        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]])->assertOk()
+            ->assertJsonPath('draft.changes', []);
+        $this->enter($customer['key'])->assertStatus(409)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:nothing-to-enter');
     }
 
     public function test_ring_times_are_rounded_while_editing_to_what_the_switch_can_hold(): void
     {
         $customer = $this->takeOn();
 
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 33]])->assertOk()->assertJsonPath('draft.changes.0.after', 35);
+        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 33]])
+            ->assertOk()
+            ->assertJsonPath('draft.changes.0.after', 35);
     }
 
     public function test_a_fault_says_which_field_of_which_object_and_keeps_what_was_pending(): void
     {
         $customer = $this->takeOn();
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example'],
+        ])->assertOk();
 
         $problem = $this->edit($customer['key'], [
             ['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez'],
             ['object' => 'mailbox:ines-marsh', 'path' => 'extension', 'value' => 'two-oh-two'],
         ])->assertStatus(422)->json();
 
-        self::assertSame([['detail' => '"two-oh-two" is not an extension (digits only)', 'object' => 'mailbox:ines-marsh', 'path' => 'extension']], $problem['errors']);
+        self::assertSame(
+            [[
+                'detail' => '"two-oh-two" is not an extension (digits only)',
+                'object' => 'mailbox:ines-marsh',
+                'path' => 'extension',
+            ]],
+            $problem['errors'],
+        );
         self::assertCount(1, $this->getJson("/api/customers/{$customer['key']}/desk")->json('draft.changes'));
     }
 
@@ -109,24 +166,37 @@ final class BookTest extends FeatureTestCase
     {
         $customer = $this->takeOn();
 
-        $this->edit($customer['key'], [['object' => 'mailbox:ines-marsh', 'path' => 'extension', 'value' => '201']])->assertStatus(422)
-            ->assertJsonPath('errors.0', ['detail' => '201 is taken by Ines Marsh', 'object' => 'mailbox:ines-marsh', 'path' => 'extension']);
-        $this->edit($customer['key'], [['object' => "number:{$customer['number']}", 'path' => 'destination', 'value' => 'user:nobody']])->assertStatus(422)
+        $this->edit($customer['key'], [
+            ['object' => 'mailbox:ines-marsh', 'path' => 'extension', 'value' => '201'],
+        ])->assertStatus(422)
+            ->assertJsonPath(
+                'errors.0',
+                ['detail' => '201 is taken by Ines Marsh', 'object' => 'mailbox:ines-marsh', 'path' => 'extension'],
+            );
+        $this->edit($customer['key'], [
+            ['object' => "number:{$customer['number']}", 'path' => 'destination', 'value' => 'user:nobody'],
+        ])->assertStatus(422)
             ->assertJsonPath('errors.0.path', 'destination');
-        $this->edit($customer['key'], [['object' => 'user:nobody', 'path' => 'email', 'value' => null]])->assertStatus(409);
+        $this->edit($customer['key'], [
+            ['object' => 'user:nobody', 'path' => 'email', 'value' => null],
+        ])->assertStatus(409);
     }
 
     public function test_a_key_is_not_edited(): void
     {
         $customer = $this->takeOn();
 
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'key', 'value' => 'inez']])->assertStatus(422);
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'key', 'value' => 'inez'],
+        ])->assertStatus(422);
     }
 
     public function test_two_extensions_can_be_swapped_in_one_change(): void
     {
         $customer = $this->takeOn();
-        $this->edit($customer['key'], [['object' => 'mailbox:ines-marsh', 'path' => 'extension', 'value' => '202']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'mailbox:ines-marsh', 'path' => 'extension', 'value' => '202'],
+        ])->assertOk();
         $this->enter($customer['key'])->assertCreated();
 
         $this->edit($customer['key'], [
@@ -136,52 +206,80 @@ final class BookTest extends FeatureTestCase
         $this->enter($customer['key'])->assertCreated();
 
         $desk = $this->getJson("/api/customers/{$customer['key']}/desk")->json();
-        self::assertSame(['202', '201'], [$this->field($desk, 'user:ines-marsh', 'extension'), $this->field($desk, 'mailbox:ines-marsh', 'extension')]);
+        self::assertSame(['202', '201'], [
+            $this->field($desk, 'user:ines-marsh', 'extension'),
+            $this->field($desk, 'mailbox:ines-marsh', 'extension'),
+        ]);
     }
 
     public function test_undo_takes_a_revision_back_as_a_revision_and_undoing_that_brings_it_again(): void
     {
         $customer = $this->takeOn();
         $before = $this->getJson("/api/customers/{$customer['key']}/desk")->json('objects');
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez'],
+        ])->assertOk();
         $this->enter($customer['key'])->assertCreated();
         $after = $this->getJson("/api/customers/{$customer['key']}/desk")->json('objects');
 
-        $this->postJson("/api/customers/{$customer['key']}/revisions/2/undo")->assertCreated()->assertJsonPath('revision', 3);
+        $this->postJson("/api/customers/{$customer['key']}/revisions/2/undo")->assertCreated()
+            ->assertJsonPath('revision', 3);
         self::assertSame($before, $this->getJson("/api/customers/{$customer['key']}/desk")->json('objects'));
-        $this->postJson("/api/customers/{$customer['key']}/revisions/2/undo")->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:nothing-to-enter');
+        $this->postJson("/api/customers/{$customer['key']}/revisions/2/undo")->assertStatus(409)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:nothing-to-enter');
         $this->postJson("/api/customers/{$customer['key']}/revisions/3/undo")->assertCreated();
         self::assertSame($after, $this->getJson("/api/customers/{$customer['key']}/desk")->json('objects'));
-        self::assertSame([3, 2, null, null], array_column($this->getJson("/api/customers/{$customer['key']}/revisions")->json('revisions'), 'undoes'));
+        self::assertSame(
+            [3, 2, null, null],
+            array_column($this->getJson("/api/customers/{$customer['key']}/revisions")->json('revisions'), 'undoes'),
+        );
     }
 
     public function test_undo_of_what_was_changed_again_is_a_clash_and_changes_nothing(): void
     {
         $customer = $this->takeOn();
         foreach (['a@thornback.example', 'b@thornback.example'] as $mail) {
-            $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => $mail]])->assertOk();
+            $this->edit($customer['key'], [
+                ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => $mail],
+            ])->assertOk();
             $this->enter($customer['key'])->assertCreated();
         }
 
         $problem = $this->postJson("/api/customers/{$customer['key']}/revisions/2/undo")->assertStatus(409)->json();
 
-        self::assertSame([['object' => 'user:ines-marsh', 'path' => 'email', 'base' => 'a@thornback.example', 'ours' => null, 'theirs' => 'b@thornback.example']], $problem['clashes']);
+        self::assertSame(
+            [[
+                'object' => 'user:ines-marsh', 'path' => 'email', 'base' => 'a@thornback.example', 'ours' => null,
+                'theirs' => 'b@thornback.example',
+            ]],
+            $problem['clashes'],
+        );
         self::assertSame(3, $this->getJson("/api/customers/{$customer['key']}/desk")->json('revision'));
-        $this->postJson("/api/customers/{$customer['key']}/revisions/1/undo")->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:cannot-undo');
+        $this->postJson("/api/customers/{$customer['key']}/revisions/1/undo")->assertStatus(409)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:cannot-undo');
         $this->postJson("/api/customers/{$customer['key']}/revisions/99/undo")->assertStatus(409);
     }
 
     public function test_two_technicians_on_different_fields_do_not_disturb_each_other(): void
     {
         [$customer, $ada] = $this->customerOfTwo();
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertOk();
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez']], $ada)->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example'],
+        ])->assertOk();
+        $this->edit(
+            $customer['key'],
+            [['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez']],
+            $ada,
+        )->assertOk();
         $this->enter($customer['key'], $ada)->assertCreated();
 
         $this->enter($customer['key'])->assertCreated()->assertJsonPath('revision', 3);
 
         $desk = $this->getJson("/api/customers/{$customer['key']}/desk")->json();
-        self::assertSame(['ines@thornback.example', 'Inez'], [$this->field($desk, 'user:ines-marsh', 'email'), $this->field($desk, 'user:ines-marsh', 'name')['first']]);
+        self::assertSame(
+            ['ines@thornback.example', 'Inez'],
+            [$this->field($desk, 'user:ines-marsh', 'email'), $this->field($desk, 'user:ines-marsh', 'name')['first']],
+        );
     }
 
     public function test_two_technicians_on_one_field_are_shown_both_values_and_decide(): void
@@ -189,25 +287,42 @@ final class BookTest extends FeatureTestCase
         [$customer, $ada] = $this->customerOfTwo();
         $mine = [['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 25]];
         $this->edit($customer['key'], $mine)->assertOk();
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 30]], $ada)->assertOk();
+        $this->edit(
+            $customer['key'],
+            [['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 30]],
+            $ada,
+        )->assertOk();
         $this->enter($customer['key'], $ada)->assertCreated();
 
-        $clash = ['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'base' => 20, 'ours' => 25, 'theirs' => 30];
+        $clash = [
+            'object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'base' => 20, 'ours' => 25, 'theirs' => 30,
+        ];
         $this->enter($customer['key'])->assertStatus(409)->assertJsonPath('clashes', [$clash]);
         $this->getJson("/api/customers/{$customer['key']}/desk")->assertJsonPath('draft.clashes', [$clash]);
         // Another edit meanwhile does not lose the one that waits for a decision.
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertJsonPath('draft.clashes', [$clash]);
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example'],
+        ])->assertJsonPath('draft.clashes', [$clash]);
 
         $this->edit($customer['key'], $mine)->assertOk()->assertJsonPath('draft.clashes', []);
         $this->enter($customer['key'])->assertCreated();
-        self::assertSame(25, $this->field($this->getJson("/api/customers/{$customer['key']}/desk")->json(), 'user:ines-marsh', 'legs')[0]['seconds']);
+        self::assertSame(
+            25,
+            $this->field(
+                $this->getJson("/api/customers/{$customer['key']}/desk")->json(),
+                'user:ines-marsh',
+                'legs',
+            )[0]['seconds'],
+        );
     }
 
     public function test_dropping_a_draft_leaves_the_book_as_it_was(): void
     {
         $customer = $this->takeOn();
         $before = $this->getJson("/api/customers/{$customer['key']}/desk")->json();
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example'],
+        ])->assertOk();
 
         $this->deleteJson("/api/customers/{$customer['key']}/draft")->assertNoContent();
 
@@ -239,43 +354,82 @@ final class BookTest extends FeatureTestCase
                     $links[] = "{$object->id()} {$link->path} " . $ids[(string) $link->to];
                 }
             }
-            self::assertEqualsCanonicalizing($links, DB::table('object_links')->get()->map(static fn (object $row): string => "{$row->from_id} {$row->path} {$row->to_id}")->all());
+            self::assertEqualsCanonicalizing(
+                $links,
+                DB::table('object_links')->get()
+                    ->map(static fn (object $row): string => "{$row->from_id} {$row->path} {$row->to_id}")
+                    ->all(),
+            );
         });
     }
 
-    /** A name is typed, or several are pasted: keys, extensions and the rest are the server's, each as those before it stand. */
+    /**
+     * A name is typed, or several are pasted: keys, extensions and the rest are the server's, each as those before it
+     * stand.
+     */
     public function test_objects_are_made_of_their_names(): void
     {
         $customer = $this->takeOn()['key'];
-        $make = fn (array ...$objects): \Illuminate\Testing\TestResponse => $this->postJson("/api/customers/{$customer}/draft/objects", ['objects' => $objects]);
+        $make = fn (array ...$objects): \Illuminate\Testing\TestResponse => $this->postJson(
+            "/api/customers/{$customer}/draft/objects",
+            ['objects' => $objects],
+        );
         $user = static fn (string $name): array => ['kind' => 'user', 'name' => $name];
 
-        $answer = $make($user('Joss Arden'), $user('Joss Arden'), ['kind' => 'mailbox', 'name' => 'Desk', 'fields' => ['enabled' => false]])->assertOk();
+        $answer = $make(
+            $user('Joss Arden'),
+            $user('Joss Arden'),
+            ['kind' => 'mailbox', 'name' => 'Desk', 'fields' => ['enabled' => false]],
+        )->assertOk();
 
         self::assertSame(['user:joss-arden', 'user:joss-arden-2', 'mailbox:desk'], $answer->json('made'));
         $objects = array_column($answer->json('objects'), null, 'ref');
         $highest = (int) $objects['user:ines-marsh']['extension'];
-        self::assertSame([(string) ($highest + 1), (string) ($highest + 2)], [$objects['user:joss-arden']['extension'], $objects['user:joss-arden-2']['extension']]);
-        self::assertSame(['site:office', false], [$objects['user:joss-arden']['fields']['site'], $objects['mailbox:desk']['fields']['enabled']]);
+        self::assertSame(
+            [(string) ($highest + 1), (string) ($highest + 2)],
+            [$objects['user:joss-arden']['extension'], $objects['user:joss-arden-2']['extension']],
+        );
+        self::assertSame(
+            ['site:office', false],
+            [$objects['user:joss-arden']['fields']['site'], $objects['mailbox:desk']['fields']['enabled']],
+        );
         $this->enter($customer)->assertCreated();
 
         $make(['kind' => 'number', 'name' => '+19025550199'])->assertStatus(422);
         $make(['kind' => 'user', 'name' => '   '])->assertStatus(422);
-        $make($user('Cleo'), ['kind' => 'mailbox', 'name' => 'Hall', 'fields' => ['shoeSize' => 40]])->assertStatus(422);
-        self::assertSame([], $this->getJson("/api/customers/{$customer}/desk")->json('draft.changes'), 'all of them or none');
+        $make($user('Cleo'), ['kind' => 'mailbox', 'name' => 'Hall', 'fields' => ['shoeSize' => 40]])->assertStatus(
+            422,
+        );
+        self::assertSame(
+            [],
+            $this->getJson("/api/customers/{$customer}/desk")->json('draft.changes'),
+            'all of them or none',
+        );
     }
 
     public function test_the_history_of_one_object_is_who_when_and_why_of_it_alone(): void
     {
         $customer = $this->takeOn()['key'];
-        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'a@inlet.example'], ['object' => 'site:office', 'path' => 'name', 'value' => 'Quay office']]);
+        $this->edit($customer, [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'a@inlet.example'],
+            ['object' => 'site:office', 'path' => 'name', 'value' => 'Quay office'],
+        ]);
         $this->enter($customer, note: 'moved to the quay')->assertCreated();
         $this->edit($customer, [['object' => 'site:office', 'path' => 'name', 'value' => 'Quay']]);
         $this->enter($customer)->assertCreated();
 
-        $of = fn (string $object): array => $this->getJson("/api/customers/{$customer}/revisions?object=" . rawurlencode($object))->assertOk()->json('revisions');
+        $of = fn (string $object): array => $this->getJson(
+            "/api/customers/{$customer}/revisions?object=" . rawurlencode($object),
+        )->assertOk()->json('revisions');
 
-        self::assertSame([[2, 'moved to the quay', ['email']], [1, null, [null]]], array_map(static fn (array $revision): array => [$revision['no'], $revision['note'], array_column($revision['changes'], 'path')], $of('user:ines-marsh')));
+        self::assertSame([[2, 'moved to the quay', ['email']], [1, null, [null]]], array_map(
+            static fn (array $revision): array => [
+                $revision['no'],
+                $revision['note'],
+                array_column($revision['changes'], 'path'),
+            ],
+            $of('user:ines-marsh'),
+        ));
         self::assertSame([3, 2, 1], array_column($of('site:office'), 'no'));
         self::assertSame([], $of("user:nobody' or true"));
     }
@@ -283,10 +437,19 @@ final class BookTest extends FeatureTestCase
     public function test_the_book_as_an_earlier_revision_left_it_can_be_had_again(): void
     {
         $customer = $this->takeOn();
-        $at = fn (int $no): array => $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, fn (TenantRow $tenant): array => BookFormat::toValue($this->app->make(BookRepository::class)->at($tenant->id, $no)));
+        $at = fn (int $no): array => $this->scope()->tenant(
+            $this->lead->id,
+            $customer['key'],
+            Ability::Read,
+            fn (TenantRow $tenant): array => BookFormat::toValue(
+                $this->app->make(BookRepository::class)->at($tenant->id, $no),
+            ),
+        );
         $first = $at(1);
         foreach (['a', 'b'] as $letter) {
-            $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => "{$letter}@thornback.example"]])->assertOk();
+            $this->edit($customer['key'], [
+                ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => "{$letter}@thornback.example"],
+            ])->assertOk();
             $this->enter($customer['key'])->assertCreated();
         }
 

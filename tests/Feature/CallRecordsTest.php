@@ -30,10 +30,19 @@ final class CallRecordsTest extends FeatureTestCase
         $this->play(3, 'picks_up');
         $first = $this->postJson($this->path('/read'))->assertOk()->json();
         self::assertSame([3, 3, 0], [$first['whole']['calls'], $first['whole']['answered'], $first['whole']['missed']]);
-        self::assertSame([["number:{$this->number}", 3]], array_map(static fn (array $line): array => [$line['of'], $line['calls']], $first['numbers']));
-        self::assertSame([['user:ines-marsh', 3]], array_map(static fn (array $line): array => [$line['of'], $line['answered']], $first['users']));
+        self::assertSame(
+            [["number:{$this->number}", 3]],
+            array_map(static fn (array $line): array => [$line['of'], $line['calls']], $first['numbers']),
+        );
+        self::assertSame(
+            [['user:ines-marsh', 3]],
+            array_map(static fn (array $line): array => [$line['of'], $line['answered']], $first['users']),
+        );
 
-        self::assertSame([[3, ltrim($this->number, '+'), 'withoutPlus']], array_map(static fn (array $line): array => [$line['calls'], $line['example'], $line['instead']], $first['forms']));
+        self::assertSame([[3, ltrim($this->number, '+'), 'withoutPlus']], array_map(
+            static fn (array $line): array => [$line['calls'], $line['example'], $line['instead']],
+            $first['forms'],
+        ));
 
         $this->play(2, null);
         $this->postJson($this->path('/read'))->assertOk();
@@ -53,7 +62,12 @@ final class CallRecordsTest extends FeatureTestCase
         self::assertSame('at,from,called,outcome,target,groups,rang,waited,talked', $lines[0]);
         self::assertCount(2, $lines);
         self::assertStringContainsString("'+19025550199,number:{$this->number},answered,user:ines-marsh", $lines[1]);
-        self::assertSame(1, $this->scope()->tenant($this->lead->id, $this->customer, Ability::Read, static fn (): int => DB::table('call_records')->count()));
+        self::assertSame(1, $this->scope()->tenant(
+            $this->lead->id,
+            $this->customer,
+            Ability::Read,
+            static fn (): int => DB::table('call_records')->count(),
+        ));
     }
 
     public function test_a_customer_who_is_not_on_the_switch_has_no_calls(): void
@@ -74,6 +88,12 @@ final class CallRecordsTest extends FeatureTestCase
         $account = $this->wire->byHand('GET', '/v1/accounts')['rows'];
         $id = array_column($account, 'id', 'handle')[$this->customer];
         $person = $this->wire->byHand('GET', "/v1/accounts/{$id}/persons")['rows'][0]['id'];
-        $this->wire->byHand('POST', "/v1/accounts/{$id}/traffic", ['calls' => array_map(fn (int $place): array => ['dial' => ltrim($this->number, '+'), 'from' => '19025550199', 'stamp' => $at + 200 * $place, 'talk' => 30, 'moods' => $mood === null ? (object) [] : ['person' => [$person => $mood]]], range(0, $calls - 1))]);
+        $this->wire->byHand('POST', "/v1/accounts/{$id}/traffic", ['calls' => array_map(
+            fn (int $place): array => [
+                'dial' => ltrim($this->number, '+'), 'from' => '19025550199', 'stamp' => $at + 200 * $place,
+                'talk' => 30, 'moods' => $mood === null ? (object) [] : ['person' => [$person => $mood]],
+            ],
+            range(0, $calls - 1),
+        )]);
     }
 }

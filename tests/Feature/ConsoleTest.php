@@ -18,17 +18,27 @@ final class ConsoleTest extends FeatureTestCase
         $customer = $value['tenant']['key'];
         file_put_contents($file, json_encode($value, JSON_THROW_ON_ERROR));
 
-        self::assertSame([0, "took on Inlet Property Care as {$customer}\n"], $this->inTheirName('roster:import', ['file' => $file]));
+        self::assertSame(
+            [0, "took on Inlet Property Care as {$customer}\n"],
+            $this->inTheirName('roster:import', ['file' => $file]),
+        );
         unlink($file);
         [$code, $out] = $this->inTheirName('roster:export', ['customer' => $customer]);
         self::assertSame([0, $customer], [$code, BookFormat::fromJson($out)->tenant->key]);
-        self::assertSame([0, "{$customer}: not on the switch yet\n"], $this->inTheirName('roster:drift', ['customer' => [$customer]]));
+        self::assertSame(
+            [0, "{$customer}: not on the switch yet\n"],
+            $this->inTheirName('roster:drift', ['customer' => [$customer]]),
+        );
         [$code, $out] = $this->inTheirName('roster:push', ['customer' => $customer]);
         self::assertSame(0, $code);
         self::assertMatchesRegularExpression('/^revision 1 is on the switch; \d+ steps$/', trim($out));
-        self::assertSame([0, "{$customer}: as in the book\n"], $this->inTheirName('roster:drift', ['customer' => [$customer]]));
+        self::assertSame(
+            [0, "{$customer}: as in the book\n"],
+            $this->inTheirName('roster:drift', ['customer' => [$customer]]),
+        );
 
-        $account = '/v1/accounts/' . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
+        $account = '/v1/accounts/'
+            . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
         $box = $this->wire->byHand('GET', "{$account}/boxes")['rows'][0];
         $this->wire->byHand('PATCH', "{$account}/boxes/{$box['id']}", ['caption' => 'Theirs']);
         [$code, $out] = $this->inTheirName('roster:drift', ['customer' => [$customer]]);
@@ -42,7 +52,10 @@ final class ConsoleTest extends FeatureTestCase
     public function test_nobody_s_name_and_what_nobody_has_are_errors(): void
     {
         self::assertSame(2, Artisan::call('roster:drift', []));
-        self::assertSame(2, Artisan::call('roster:push', ['customer' => 'nobody', '--as' => 'nobody@saltmarsh.example']));
+        self::assertSame(
+            2,
+            Artisan::call('roster:push', ['customer' => 'nobody', '--as' => 'nobody@saltmarsh.example']),
+        );
         self::assertSame(2, $this->inTheirName('roster:push', ['customer' => 'no-such-customer'])[0]);
         self::assertSame(2, $this->inTheirName('roster:import', ['file' => base_path('composer.json')])[0]);
     }

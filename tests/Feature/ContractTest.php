@@ -28,10 +28,24 @@ final class ContractTest extends FeatureTestCase
     {
         foreach (Contract::load()->operations() as $operation) {
             [$method, $path] = explode(' ', $operation);
-            if (($path === '/session' && $method !== 'delete') || str_starts_with($path, '/joining') || $path === '/password-letters') {
+            if (
+                ($path === '/session' && $method !== 'delete')
+                || str_starts_with($path, '/joining')
+                || $path === '/password-letters'
+            ) {
                 continue;
             }
-            $path = str_replace(['{customer}', '{no}', '{push}', '{token}', '{audit}', '{grant}', '{invitation}', '{technician}', '{run}', '{prompt}', '{kind}', '{fingerprint}'], ['ardent-road', '1', ...array_fill(0, 6, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'), '0', 'welcome', 'user', str_repeat('0', 32)], $path);
+            $path = str_replace(
+                [
+                    '{customer}', '{no}', '{push}', '{token}', '{audit}', '{grant}', '{invitation}', '{technician}',
+                    '{run}', '{prompt}', '{kind}', '{fingerprint}',
+                ],
+                [
+                    'ardent-road', '1', ...array_fill(0, 6, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'), '0', 'welcome',
+                    'user', str_repeat('0', 32),
+                ],
+                $path,
+            );
             $this->json($method, "/api{$path}")->assertStatus(401);
         }
     }

@@ -27,15 +27,33 @@ final class DemoTest extends FeatureTestCase
             $this->assertShowsItsFault($customer, $lines[$customer->key()]);
         }
         $sol = Technician::query()->where('sign_in', 'sol@saltmarsh.example')->firstOrFail();
-        $his = array_map(static fn (DemoCustomer $customer): string => $customer->key(), array_filter(Customers::all(), static fn (DemoCustomer $customer): bool => $customer->lookedAfterBy === 'sol@saltmarsh.example'));
-        self::assertEqualsCanonicalizing($his, array_column($this->actingAs($sol)->getJson('/api/customers')->json('customers'), 'key'));
+        $his = array_map(static fn (DemoCustomer $customer): string => $customer->key(), array_filter(
+            Customers::all(),
+            static fn (DemoCustomer $customer): bool => $customer->lookedAfterBy === 'sol@saltmarsh.example',
+        ));
+        self::assertEqualsCanonicalizing(
+            $his,
+            array_column($this->actingAs($sol)->getJson('/api/customers')->json('customers'), 'key'),
+        );
     }
 
     /** The customers go from three people to eighty, and live in three countries. */
     public function test_the_demo_is_as_wide_as_its_tour_says(): void
     {
-        $countries = array_unique(array_map(static fn (DemoCustomer $customer): string => substr(is_string($customer->answers['region'] ?? null) ? $customer->answers['region'] : 'CA', 0, 2), Customers::all()));
-        $sizes = array_map(static fn (DemoCustomer $customer): int => is_array($customer->answers['users'] ?? null) ? count($customer->answers['users']) : 3, Customers::all());
+        $countries = array_unique(array_map(
+            static fn (DemoCustomer $customer): string => substr(
+                is_string($customer->answers['region'] ?? null) ? $customer->answers['region'] : 'CA',
+                0,
+                2,
+            ),
+            Customers::all(),
+        ));
+        $sizes = array_map(
+            static fn (DemoCustomer $customer): int => is_array($customer->answers['users'] ?? null)
+                ? count($customer->answers['users'])
+                : 3,
+            Customers::all(),
+        );
         $tour = (string) file_get_contents(base_path('docs/tour.md'));
 
         self::assertEqualsCanonicalizing(['CA', 'US', 'GB'], $countries);
@@ -53,25 +71,47 @@ final class DemoTest extends FeatureTestCase
     /** @param array<string, mixed> $line of the Roster */
     private function assertShowsItsFault(DemoCustomer $customer, array $line): void
     {
-        $findings = array_filter($this->getJson("/api/customers/{$customer->key()}/margin")->assertOk()->json('findings'), static fn (array $finding): bool => $finding['severity'] !== 'note');
+        $findings = array_filter(
+            $this->getJson("/api/customers/{$customer->key()}/margin")->assertOk()->json('findings'),
+            static fn (array $finding): bool => $finding['severity'] !== 'note',
+        );
         $rules = array_values(array_column($findings, 'rule'));
         if ($customer->byHand !== []) {
             // Drift is no fault of the book: the Roster counts it, and what callers notice is told by the comparison.
             self::assertSame([], $rules, $customer->name());
-            self::assertSame([13, true, 1, 1], [$line['differences'], $line['callersNotice'], $line['findings']['error'], $line['findings']['warning']]);
+            self::assertSame([13, true, 1, 1], [
+                $line['differences'], $line['callersNotice'], $line['findings']['error'], $line['findings']['warning'],
+            ]);
             $live = $this->getJson("/api/customers/{$customer->key()}/live/impact")->assertOk()->json();
             self::assertSame(['drift.caller-impact', 'drift.field-differs'], array_column($live['findings'], 'rule'));
             self::assertSame($live['findings'][0]['call'], $live['impact']['contrasts'][0]['sentence']);
-            self::assertSame([['attendant:main', 'answers/closed/greeting']], array_map(array_values(...), $live['noticed']), 'of thirteen fields one');
+            self::assertSame(
+                [['attendant:main', 'answers/closed/greeting']],
+                array_map(array_values(...), $live['noticed']),
+                'of thirteen fields one',
+            );
         } else {
-            self::assertSame($customer->isPushed ? array_filter([$customer->fault?->rule]) : ['emergency.address-missing'], $rules, $customer->name());
+            self::assertSame(
+                $customer->isPushed ? array_filter([$customer->fault?->rule]) : ['emergency.address-missing'],
+                $rules,
+                $customer->name(),
+            );
         }
         if ($customer->fault?->isDialled === true) {
-            $dialled = $this->postJson("/api/customers/{$customer->key()}/outbound/dial", ['who' => 'user:ines-marsh', 'digits' => $customer->fault->call])->assertOk()->json();
+            $dialled = $this->postJson(
+                "/api/customers/{$customer->key()}/outbound/dial",
+                ['who' => 'user:ines-marsh', 'digits' => $customer->fault->call],
+            )->assertOk()->json();
             self::assertSame($customer->fault->comesTo, "{$dialled['end']} {$dialled['route']}", $customer->name());
         } elseif ($customer->fault !== null) {
-            $telling = $this->postJson("/api/customers/{$customer->key()}/calls", ['sentence' => $customer->fault->call])->assertOk()->json('telling');
-            self::assertSame($customer->fault->comesTo, "{$telling['outcome']} {$telling['target']}", "{$customer->name()}: {$customer->fault->call}");
+            $telling = $this->postJson("/api/customers/{$customer->key()}/calls", [
+                'sentence' => $customer->fault->call,
+            ])->assertOk()->json('telling');
+            self::assertSame(
+                $customer->fault->comesTo,
+                "{$telling['outcome']} {$telling['target']}",
+                "{$customer->name()}: {$customer->fault->call}",
+            );
         }
     }
 
@@ -85,7 +125,10 @@ final class DemoTest extends FeatureTestCase
             \App\Http\Problem\FaultLog::write($fault);
         }
 
-        $written = implode('', array_map(static fn (string $file): string => (string) file_get_contents($file), glob(storage_path('logs/*.log')) ?: []));
+        $written = implode('', array_map(
+            static fn (string $file): string => (string) file_get_contents($file),
+            glob(storage_path('logs/*.log')) ?: [],
+        ));
         self::assertStringContainsString('QueryException', $written);
         self::assertStringNotContainsString('secret-of-a-customer', $written);
     }

@@ -19,7 +19,13 @@ final class DriftTest extends FeatureTestCase
     public function test_fields_left_to_the_customer_are_taken_over_and_shown_and_no_push_touches_them(): void
     {
         $customer = $this->pushed();
-        $elsewhere = $this->person($customer, ['rules' => ['day' => ['ringers' => '*', 'style' => 'at-once', 'on' => ['ever' => ['out' => ['dial' => '19025550177'], 'in' => ['dial' => '19025550177']]]], 'night' => null, 'feast' => null]]);
+        $elsewhere = $this->person($customer, ['rules' => [
+            'day' => ['ringers' => '*', 'style' => 'at-once', 'on' => [
+                'ever' => ['out' => ['dial' => '19025550177'], 'in' => ['dial' => '19025550177']],
+            ]],
+            'night' => null,
+            'feast' => null,
+        ]]);
 
         $live = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->assertOk()->json();
 
@@ -36,14 +42,27 @@ final class DriftTest extends FeatureTestCase
     public function test_a_book_may_move_a_field_from_one_class_to_the_other(): void
     {
         $customer = $this->pushed();
-        $this->edit($customer, [['object' => "tenant:{$customer}", 'path' => 'leftToCustomer', 'value' => ['user.email']]])->assertOk();
+        $this->edit($customer, [
+            ['object' => "tenant:{$customer}", 'path' => 'leftToCustomer', 'value' => ['user.email']],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
-        $this->person($customer, ['mail' => 'ines@elsewhere.example', 'rules' => ['day' => ['ringers' => '*', 'style' => 'at-once', 'on' => ['ever' => ['out' => null, 'in' => ['act' => 'release']]]], 'night' => null, 'feast' => null]]);
+        $this->person($customer, ['mail' => 'ines@elsewhere.example', 'rules' => [
+            'day' => ['ringers' => '*', 'style' => 'at-once', 'on' => [
+                'ever' => ['out' => null, 'in' => ['act' => 'release']],
+            ]],
+            'night' => null,
+            'feast' => null,
+        ]]);
 
         $live = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->json();
 
-        self::assertSame([['email'], ['handling/open/always']], [array_column($live['left'], 'path'), array_column($live['differences'], 'path')]);
-        $this->edit($customer, [['object' => "tenant:{$customer}", 'path' => 'leftToCustomer', 'value' => ['nothing']]])->assertStatus(422);
+        self::assertSame(
+            [['email'], ['handling/open/always']],
+            [array_column($live['left'], 'path'), array_column($live['differences'], 'path')],
+        );
+        $this->edit($customer, [
+            ['object' => "tenant:{$customer}", 'path' => 'leftToCustomer', 'value' => ['nothing']],
+        ])->assertStatus(422);
     }
 
     public function test_a_waived_difference_is_none_until_it_changes_lapses_or_is_taken_back(): void
@@ -52,8 +71,14 @@ final class DriftTest extends FeatureTestCase
         $this->person($customer, ['mail' => 'ines@elsewhere.example']);
         $this->readAgain($customer);
 
-        $live = $this->postJson("/api/customers/{$customer}/live/waivers", self::EMAIL + ['reason' => 'their own address while she is away', 'until' => '2026-12-24'])->assertCreated()->json();
-        self::assertSame([[], 'their own address while she is away', '2026-12-24'], [$live['differences'], $live['waived'][0]['reason'], $live['waived'][0]['until']]);
+        $live = $this->postJson(
+            "/api/customers/{$customer}/live/waivers",
+            self::EMAIL + ['reason' => 'their own address while she is away', 'until' => '2026-12-24'],
+        )->assertCreated()->json();
+        self::assertSame(
+            [[], 'their own address while she is away', '2026-12-24'],
+            [$live['differences'], $live['waived'][0]['reason'], $live['waived'][0]['until']],
+        );
         self::assertSame(0, $this->listed($customer)['differences']);
 
         // A push of the book leaves it alone and is done all the same.
@@ -74,7 +99,10 @@ final class DriftTest extends FeatureTestCase
         self::assertSame([], $this->differing($customer));
 
         $id = $this->getJson("/api/customers/{$customer}/live")->json('waived.0.id');
-        self::assertSame(['email'], array_column($this->deleteJson("/api/customers/{$customer}/live/waivers/{$id}")->assertOk()->json('differences'), 'path'));
+        self::assertSame(['email'], array_column(
+            $this->deleteJson("/api/customers/{$customer}/live/waivers/{$id}")->assertOk()->json('differences'),
+            'path',
+        ));
         $this->deleteJson("/api/customers/{$customer}/live/waivers/{$id}")->assertNotFound();
     }
 
@@ -92,8 +120,14 @@ final class DriftTest extends FeatureTestCase
         }
         $differences = array_column($this->readAgain($customer), 'object', 'what');
 
-        $this->postJson("/api/customers/{$customer}/live/waivers", ['object' => $differences['missing'], 'reason' => 'gone'])->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:cannot-waive');
-        $this->postJson("/api/customers/{$customer}/live/waivers", ['object' => $differences['unknown'], 'reason' => 'their own'])->assertCreated();
+        $this->postJson(
+            "/api/customers/{$customer}/live/waivers",
+            ['object' => $differences['missing'], 'reason' => 'gone'],
+        )->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:cannot-waive');
+        $this->postJson(
+            "/api/customers/{$customer}/live/waivers",
+            ['object' => $differences['unknown'], 'reason' => 'their own'],
+        )->assertCreated();
         self::assertSame('done', $this->push($customer)['status']);
         self::assertContains('Spare', array_column($this->wire->byHand('GET', "{$account}/boxes")['rows'], 'caption'));
     }
@@ -101,20 +135,33 @@ final class DriftTest extends FeatureTestCase
     public function test_a_waiver_needs_a_difference_a_reason_and_a_day_to_come(): void
     {
         $customer = $this->pushed();
-        $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/waivers", self::EMAIL + ['reason' => 'why not'])->assertStatus(409);
+        $this->actingAs($this->lead)
+            ->postJson("/api/customers/{$customer}/live/waivers", self::EMAIL + ['reason' => 'why not'])
+            ->assertStatus(409);
         $this->person($customer, ['mail' => 'ines@elsewhere.example']);
         $this->readAgain($customer);
 
         $this->postJson("/api/customers/{$customer}/live/waivers", self::EMAIL + ['reason' => ' '])->assertStatus(422);
-        $this->postJson("/api/customers/{$customer}/live/waivers", self::EMAIL + ['reason' => 'x', 'until' => '2026-11-30'])->assertStatus(409);
-        $this->postJson("/api/customers/{$customer}/live/waivers", self::EMAIL + ['reason' => 'x', 'until' => '2026-13-01'])->assertStatus(422);
+        $this->postJson(
+            "/api/customers/{$customer}/live/waivers",
+            self::EMAIL + ['reason' => 'x', 'until' => '2026-11-30'],
+        )->assertStatus(409);
+        $this->postJson(
+            "/api/customers/{$customer}/live/waivers",
+            self::EMAIL + ['reason' => 'x', 'until' => '2026-13-01'],
+        )->assertStatus(422);
     }
 
     public function test_what_was_signed_stands_beside_book_and_live_and_nothing_alters_it(): void
     {
         $customer = $this->pushed();
-        $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/signed", ['revision' => 9, 'by' => 'I. Marsh', 'on' => '2026-12-01'])->assertStatus(422);
-        $this->postJson("/api/customers/{$customer}/signed", ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'])->assertCreated()->assertJsonPath('signed.since', []);
+        $this->actingAs($this->lead)
+            ->postJson("/api/customers/{$customer}/signed", ['revision' => 9, 'by' => 'I. Marsh', 'on' => '2026-12-01'])
+            ->assertStatus(422);
+        $this->postJson(
+            "/api/customers/{$customer}/signed",
+            ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
+        )->assertCreated()->assertJsonPath('signed.since', []);
         $this->edit($customer, [self::EMAIL + ['value' => 'ines@inlet.example']]);
         $this->enter($customer)->assertCreated();
         $this->person($customer, ['mail' => 'ines@elsewhere.example']);
@@ -126,15 +173,27 @@ final class DriftTest extends FeatureTestCase
 
         $live = $this->getJson("/api/customers/{$customer}/live")->json();
 
-        self::assertSame([null, 'ines@inlet.example', 'ines@elsewhere.example'], [$before['signed'], $before['book'], $before['live']]);
-        self::assertSame([[], 1, 'I. Marsh'], [$live['differences'], $live['signed']['revision'], $live['signed']['by']]);
-        self::assertSame([['email', null, 'ines@elsewhere.example']], array_map(static fn (array $since): array => [$since['path'], $since['book'], $since['live']], $live['signed']['since']));
+        self::assertSame(
+            [null, 'ines@inlet.example', 'ines@elsewhere.example'],
+            [$before['signed'], $before['book'], $before['live']],
+        );
+        self::assertSame(
+            [[], 1, 'I. Marsh'],
+            [$live['differences'], $live['signed']['revision'], $live['signed']['by']],
+        );
+        self::assertSame([['email', null, 'ines@elsewhere.example']], array_map(
+            static fn (array $since): array => [$since['path'], $since['book'], $since['live']],
+            $live['signed']['since'],
+        ));
     }
 
     /** @return list<?string> */
     private function differing(string $customer): array
     {
-        return array_column($this->actingAs($this->lead)->getJson("/api/customers/{$customer}/live")->assertOk()->json('differences'), 'path');
+        return array_column(
+            $this->actingAs($this->lead)->getJson("/api/customers/{$customer}/live")->assertOk()->json('differences'),
+            'path',
+        );
     }
 
     private function clockAt(string $instant): void

@@ -17,8 +17,8 @@ use Random\Randomizer;
 use Tests\Feature\Support\Wire;
 
 /**
- * Pushes over a wire on which one call in five goes wrong and workers die at any moment: at the end the switch holds the
- * pinned revision, everything once, and no push is stuck. Waits are left out, so that nothing here takes real time.
+ * Pushes over a wire on which one call in five goes wrong and workers die at any moment: at the end the switch holds
+ * the pinned revision, everything once, and no push is stuck. Waits are left out, so that nothing here takes real time.
  */
 abstract class FaultRuns extends FeatureTestCase
 {
@@ -36,23 +36,37 @@ abstract class FaultRuns extends FeatureTestCase
     public function test_a_push_ends_well_whatever_the_wire_does(int $seed): void
     {
         $dice = new Randomizer(new Mt19937($seed));
-        [$customer, $collections] = $this->import($seed % 5 === 0 ? 'tests/data/every-field.json' : 'docs/examples/inlet.json');
+        [$customer, $collections] = $this->import(
+            $seed % 5 === 0 ? 'tests/data/every-field.json' : 'docs/examples/inlet.json',
+        );
         $this->wire->interfere = $this->trouble($dice);
         $this->pushThrough($customer);
         $this->edit($customer, $seed % 5 === 0
-            ? [['object' => 'group:desk', 'path' => 'ringsEach', 'value' => 1 + $seed % 90], ['op' => 'create', 'object' => 'mailbox:late', 'value' => ['name' => 'Late', 'owner' => 'user:ana']], ['object' => 'announcement:shut', 'path' => 'then', 'value' => 'mailbox:late']]
-            : [['object' => 'group:desk', 'path' => 'ringsEach', 'value' => 1 + $seed % 90], ['op' => 'create', 'object' => 'mailbox:late', 'value' => ['name' => 'Late', 'owner' => 'user:ines']], ['object' => 'user:ines', 'path' => 'mailbox', 'value' => 'mailbox:late']])->assertOk();
+            ? [
+                ['object' => 'group:desk', 'path' => 'ringsEach', 'value' => 1 + $seed % 90],
+                ['op' => 'create', 'object' => 'mailbox:late', 'value' => ['name' => 'Late', 'owner' => 'user:ana']],
+                ['object' => 'announcement:shut', 'path' => 'then', 'value' => 'mailbox:late'],
+            ]
+            : [
+                ['object' => 'group:desk', 'path' => 'ringsEach', 'value' => 1 + $seed % 90],
+                ['op' => 'create', 'object' => 'mailbox:late', 'value' => ['name' => 'Late', 'owner' => 'user:ines']],
+                ['object' => 'user:ines', 'path' => 'mailbox', 'value' => 'mailbox:late'],
+            ])->assertOk();
         $this->enter($customer)->assertCreated();
         $this->pushThrough($customer);
         $this->wire->interfere = null;
 
         self::assertSame([], $this->readAgain($customer));
         $collections['boxes'] = ($collections['boxes'] ?? 0) + 1;
-        $account = '/v1/accounts/' . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
+        $account = '/v1/accounts/'
+            . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
         foreach ($collections as $collection => $count) {
             self::assertCount($count, $this->wire->byHand('GET', "{$account}/{$collection}")['rows'], $collection);
         }
-        $made = array_filter($this->wire->byHand('GET', "{$account}/edits")['rows'], static fn (array $edit): bool => $edit['what'] === 'made');
+        $made = array_filter(
+            $this->wire->byHand('GET', "{$account}/edits")['rows'],
+            static fn (array $edit): bool => $edit['what'] === 'made',
+        );
         self::assertCount(array_sum($collections) + 1, $made, 'each record is made once');
     }
 
@@ -90,7 +104,9 @@ abstract class FaultRuns extends FeatureTestCase
     /** Works through a push as workers would, a new one in place of each that died, once its lease has run out. */
     private function pushThrough(string $customer): void
     {
-        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/pushes")->assertStatus(202)->json('id');
+        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/pushes")
+            ->assertStatus(202)
+            ->json('id');
         $tenantId = $this->tenantId($customer);
         for ($slice = 0; $slice < 300; $slice++) {
             try {
@@ -102,7 +118,14 @@ abstract class FaultRuns extends FeatureTestCase
                 }
             } catch (\Error $killed) {
                 self::assertSame('killed', $killed->getMessage());
-                $this->scope()->tenant($this->lead->id, $customer, Ability::Push, static fn (): int => DB::table('pushes')->update(['lease_until' => new \DateTimeImmutable('-1 second')]));
+                $this->scope()->tenant(
+                    $this->lead->id,
+                    $customer,
+                    Ability::Push,
+                    static fn (): int => DB::table('pushes')->update(
+                        ['lease_until' => new \DateTimeImmutable('-1 second')],
+                    ),
+                );
             }
         }
         self::fail('the push is stuck');

@@ -61,7 +61,9 @@ abstract class FeatureTestCase extends TestCase
         $this->lead = $this->technician(lead: true);
         $this->grant($this->lead, null, Ability::Push);
         // Another address for each test: what one throttles is not the next one's trouble.
-        $this->withServerVariables(['REMOTE_ADDR' => '10.' . random_int(0, 255) . '.' . random_int(0, 255) . '.' . random_int(1, 254)]);
+        $this->withServerVariables(
+            ['REMOTE_ADDR' => '10.' . random_int(0, 255) . '.' . random_int(0, 255) . '.' . random_int(1, 254)],
+        );
     }
 
     protected function tearDown(): void
@@ -74,8 +76,15 @@ abstract class FeatureTestCase extends TestCase
     }
 
     /** Every answer of the API is held against the contract. */
-    public function call($method, $uri, $parameters = [], $cookies = [], $files = [], $server = [], $content = null): TestResponse
-    {
+    public function call(
+        $method,
+        $uri,
+        $parameters = [],
+        $cookies = [],
+        $files = [],
+        $server = [],
+        $content = null,
+    ): TestResponse {
         $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         $path = (string) parse_url($uri, PHP_URL_PATH);
         if (str_starts_with($path, '/api/') && $response->baseResponse->getStatusCode() !== 405) {
@@ -89,13 +98,21 @@ abstract class FeatureTestCase extends TestCase
     {
         $id = (string) Str::uuid();
 
-        return Technician::query()->create(['id' => $id, 'sign_in' => "t-{$id}@saltmarsh.example", 'name' => 'Technician ' . substr($id, 0, 4), 'initials' => 'TT', 'password' => $password, 'lead' => $lead])->refresh();
+        return Technician::query()->create([
+            'id' => $id, 'sign_in' => "t-{$id}@saltmarsh.example", 'name' => 'Technician ' . substr($id, 0, 4),
+            'initials' => 'TT', 'password' => $password, 'lead' => $lead,
+        ])->refresh();
     }
 
-    protected function grant(Technician $to, ?string $tenantId, Ability $ability, ?\DateTimeInterface $until = null): void
-    {
+    protected function grant(
+        Technician $to,
+        ?string $tenantId,
+        Ability $ability,
+        ?\DateTimeInterface $until = null,
+    ): void {
         $this->scope()->technician($this->lead->id, fn (): bool => DB::table('grants')->insert([
-            'id' => (string) Str::uuid(), 'technician_id' => $to->id, 'tenant_id' => $tenantId, 'ability' => $ability->value, 'given_by' => $this->lead->id, 'until' => $until,
+            'id' => (string) Str::uuid(), 'technician_id' => $to->id, 'tenant_id' => $tenantId,
+            'ability' => $ability->value, 'given_by' => $this->lead->id, 'until' => $until,
         ]));
     }
 
@@ -103,7 +120,9 @@ abstract class FeatureTestCase extends TestCase
     protected function stockNumber(): string
     {
         $number = sprintf('+1506%07d', 2_000_000 + ++self::$made);
-        $this->scope()->technician($this->lead->id, static fn (): bool => DB::table('numbers')->insert(['e164' => $number, 'region' => 'CA']));
+        $this->scope()->technician($this->lead->id, static fn (): bool => DB::table('numbers')->insert(
+            ['e164' => $number, 'region' => 'CA'],
+        ));
 
         return $number;
     }
@@ -117,7 +136,9 @@ abstract class FeatureTestCase extends TestCase
     {
         $number = $this->stockNumber();
         $name ??= 'Customer ' . Str::random(12);
-        $key = $this->actingAs($this->lead)->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => ['name' => $name, 'zone' => 'America/Halifax', 'mainNumber' => $number, 'messages' => 'Ines Marsh']])
+        $key = $this->actingAs($this->lead)->postJson('/api/taking-on', ['template' => 'one-line-office', 'answers' => [
+            'name' => $name, 'zone' => 'America/Halifax', 'mainNumber' => $number, 'messages' => 'Ines Marsh',
+        ]])
             ->assertCreated()->json('customer');
         self::assertIsString($key);
 
@@ -132,11 +153,21 @@ abstract class FeatureTestCase extends TestCase
     protected function bookFrom(string $file, bool $stocked = true): array
     {
         $json = (string) file_get_contents(base_path($file));
-        foreach (array_column((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)['numbers'], 'key') as $number) {
-            $json = str_replace($number, $stocked ? $this->stockNumber() : sprintf('+1506%07d', random_int(7_000_000, 7_999_999)), $json);
+        foreach (
+            array_column((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR)['numbers'], 'key') as $number
+        ) {
+            $json = str_replace(
+                $number,
+                $stocked ? $this->stockNumber() : sprintf('+1506%07d', random_int(7_000_000, 7_999_999)),
+                $json,
+            );
         }
         // A device is at one customer.
-        $json = (string) preg_replace_callback('/("hardware":\s*)"[0-9a-f]{12}"/', static fn (array $found): string => $found[1] . '"' . bin2hex(random_bytes(6)) . '"', $json);
+        $json = (string) preg_replace_callback(
+            '/("hardware":\s*)"[0-9a-f]{12}"/',
+            static fn (array $found): string => $found[1] . '"' . bin2hex(random_bytes(6)) . '"',
+            $json,
+        );
         $value = (array) json_decode($json, true, flags: JSON_THROW_ON_ERROR);
         $value['tenant'] = ['key' => 'book-' . Str::lower(Str::random(10))] + $value['tenant'];
 
@@ -146,12 +177,18 @@ abstract class FeatureTestCase extends TestCase
     /** @return array<string, mixed> an order for a port, as the form sends it */
     protected static function port(string $number): array
     {
-        return ['reference' => (string) Str::uuid(), 'numbers' => [$number], 'name' => 'Inlet', 'street' => '21 Inlet View', 'postcode' => 'B0X 1X0', 'losingCarrier' => 'Harbour Telephone', 'account' => 'HT-1', 'day' => '2026-12-14'];
+        return [
+            'reference' => (string) Str::uuid(), 'numbers' => [$number], 'name' => 'Inlet', 'street' => '21 Inlet View',
+            'postcode' => 'B0X 1X0', 'losingCarrier' => 'Harbour Telephone', 'account' => 'HT-1', 'day' => '2026-12-14',
+        ];
     }
 
     protected function tenantId(string $key): string
     {
-        $id = $this->scope()->technician($this->lead->id, static fn (): mixed => DB::table('tenants')->where('key', $key)->value('id'));
+        $id = $this->scope()->technician(
+            $this->lead->id,
+            static fn (): mixed => DB::table('tenants')->where('key', $key)->value('id'),
+        );
         self::assertIsString($id);
 
         return $id;
@@ -160,18 +197,29 @@ abstract class FeatureTestCase extends TestCase
     /** @param list<array{object: string, path: string, value: mixed}> $edits */
     protected function edit(string $customer, array $edits, ?Technician $by = null): TestResponse
     {
-        return $this->actingAs($by ?? $this->lead)->postJson("/api/customers/{$customer}/draft/edits", ['edits' => $edits]);
+        return $this->actingAs($by ?? $this->lead)->postJson(
+            "/api/customers/{$customer}/draft/edits",
+            ['edits' => $edits],
+        );
     }
 
     protected function enter(string $customer, ?Technician $by = null, ?string $note = null): TestResponse
     {
-        return $this->actingAs($by ?? $this->lead)->postJson("/api/customers/{$customer}/draft/enter", ['note' => $note]);
+        return $this->actingAs($by ?? $this->lead)->postJson(
+            "/api/customers/{$customer}/draft/enter",
+            ['note' => $note],
+        );
     }
 
-    /** Asks for a push and works through it as the worker would, waits left out. @return array<string, mixed> the push at its end */
+    /**
+     * Asks for a push and works through it as the worker would, waits left out. @return array<string, mixed> the push
+     * at its end
+     */
     protected function push(string $customer, mixed $only = null): array
     {
-        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/pushes", ['only' => $only])->assertStatus(202)->json();
+        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/pushes", ['only' => $only])
+            ->assertStatus(202)
+            ->json();
         self::assertIsArray($push);
         $this->work($customer, $push['id']);
         $ended = $this->getJson("/api/customers/{$customer}/pushes/{$push['id']}")->assertOk()->json();
@@ -200,7 +248,9 @@ abstract class FeatureTestCase extends TestCase
     /** @return list<array<string, mixed>> the differences of a fresh reading */
     protected function readAgain(string $customer): array
     {
-        $differences = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->assertOk()->json('differences');
+        $differences = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")
+            ->assertOk()
+            ->json('differences');
         self::assertIsArray($differences);
 
         return $differences;

@@ -6,7 +6,9 @@ namespace Tests\Feature;
 
 use Tests\Feature\Support\OnTheSwitch;
 
-/** What is entered here reaches the switch, or is said to wait: also where the field is the customer's own afterwards. */
+/**
+ * What is entered here reaches the switch, or is said to wait: also where the field is the customer's own afterwards.
+ */
 final class IntentionsTest extends FeatureTestCase
 {
     use OnTheSwitch;
@@ -16,7 +18,9 @@ final class IntentionsTest extends FeatureTestCase
     public function test_what_is_entered_in_a_field_left_to_the_customer_is_pushed_once_and_theirs_after_that(): void
     {
         $customer = $this->pushed();
-        $this->edit($customer, [self::ALWAYS + ['value' => ['outside' => 'outside:+19025550177', 'inside' => 'outside:+19025550177']]])->assertOk();
+        $this->edit($customer, [
+            self::ALWAYS + ['value' => ['outside' => 'outside:+19025550177', 'inside' => 'outside:+19025550177']],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
 
         $live = $this->readAll($customer);
@@ -28,9 +32,18 @@ final class IntentionsTest extends FeatureTestCase
         self::assertSame([], $this->readAll($customer)['differences']);
 
         // Back at the desk she takes it off herself, on the switch.
-        $this->person($customer, ['rules' => ['day' => ['ringers' => '*', 'style' => 'at-once', 'on' => []], 'night' => null, 'feast' => null]]);
+        $this->person($customer, [
+            'rules' => [
+                'day' => ['ringers' => '*', 'style' => 'at-once', 'on' => []],
+                'night' => null,
+                'feast' => null,
+            ],
+        ]);
         $live = $this->readAll($customer);
-        self::assertSame([[], [['handling/open/always', 'theirs']], []], [$this->told($live['differences']), $this->told($live['left']), $live['runSheet']]);
+        self::assertSame(
+            [[], [['handling/open/always', 'theirs']], []],
+            [$this->told($live['differences']), $this->told($live['left']), $live['runSheet']],
+        );
         self::assertSame('done', $this->push($customer)['status']);
         self::assertNull($this->always($customer));
     }
@@ -44,11 +57,21 @@ final class IntentionsTest extends FeatureTestCase
         $live = $this->readAll($customer);
         self::assertEqualsCanonicalizing([['display', 'ours'], ['email', 'theirs']], $this->told($live['differences']));
         self::assertSame(1, $this->listed($customer)['differences']);
-        self::assertSame(['drift.field-differs'], array_column($this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->json('findings'), 'rule'));
+        self::assertSame(
+            ['drift.field-differs'],
+            array_column(
+                $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->json('findings'),
+                'rule',
+            ),
+        );
 
-        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@third.example']])->assertOk();
+        $this->edit($customer, [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@third.example'],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
-        self::assertEqualsCanonicalizing([['display', 'ours'], ['email', 'both']], $this->told($this->readAll($customer)['differences']));
+        self::assertEqualsCanonicalizing([['display', 'ours'], ['email', 'both']], $this->told(
+            $this->readAll($customer)['differences'],
+        ));
     }
 
     /** Adopted, it is the book's; the next change of theirs is theirs again, and not a meeting of both. */
@@ -57,7 +80,9 @@ final class IntentionsTest extends FeatureTestCase
         $customer = $this->pushed();
         $this->person($customer, ['mail' => 'ines@elsewhere.example']);
         $this->readAll($customer);
-        $this->edit($customer, [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@elsewhere.example']])->assertOk();
+        $this->edit($customer, [
+            ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@elsewhere.example'],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
         self::assertSame([], $this->readAll($customer)['differences']);
 
@@ -74,7 +99,10 @@ final class IntentionsTest extends FeatureTestCase
             ['object' => 'user:ines-marsh', 'path' => 'display', 'value' => 'Ines'],
         ])->assertOk();
         $this->enter($customer)->assertCreated();
-        self::assertSame('done', $this->push($customer, [['object' => 'user:ines-marsh', 'field' => 'display']])['status']);
+        self::assertSame(
+            'done',
+            $this->push($customer, [['object' => 'user:ines-marsh', 'field' => 'display']])['status'],
+        );
 
         self::assertSame([['handling/open/always', 'ours']], $this->told($this->readAll($customer)['differences']));
     }
@@ -82,13 +110,19 @@ final class IntentionsTest extends FeatureTestCase
     public function test_a_new_object_waits_to_be_pushed(): void
     {
         $customer = $this->pushed();
-        $this->edit($customer, [['op' => 'create', 'object' => 'group:desk', 'value' => ['name' => 'Desk', 'extension' => '300', 'members' => [['item' => 'ines', 'who' => 'user:ines-marsh', 'signedIn' => false]]]]])->assertOk();
+        $this->edit($customer, [['op' => 'create', 'object' => 'group:desk', 'value' => [
+            'name' => 'Desk',
+            'extension' => '300',
+            'members' => [['item' => 'ines', 'who' => 'user:ines-marsh', 'signedIn' => false]],
+        ]]])->assertOk();
         $this->enter($customer)->assertCreated();
         self::assertSame([[null, 'ours']], $this->told($this->readAll($customer)['differences']));
         self::assertSame('done', $this->push($customer)['status']);
 
         // Signed in by whoever answers here: meant, and carried.
-        $this->edit($customer, [['object' => 'group:desk', 'path' => 'members/ines/signedIn', 'value' => true]])->assertOk();
+        $this->edit($customer, [
+            ['object' => 'group:desk', 'path' => 'members/ines/signedIn', 'value' => true],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
         self::assertSame([['members/ines/signedIn', 'ours']], $this->told($this->readAll($customer)['differences']));
         self::assertSame('done', $this->push($customer)['status']);
@@ -101,17 +135,26 @@ final class IntentionsTest extends FeatureTestCase
         $this->person($customer, ['standing' => 'perhaps']);
         $told = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->assertStatus(502);
 
-        self::assertStringContainsString('What the switch holds of Ines Marsh cannot be read (standing: "perhaps"', (string) $told->json('detail'));
+        self::assertStringContainsString(
+            'What the switch holds of Ines Marsh cannot be read (standing: "perhaps"',
+            (string) $told->json('detail'),
+        );
     }
 
     public function test_a_new_pin_alone_can_be_pushed(): void
     {
         $customer = $this->pushed();
-        $this->postJson("/api/customers/{$customer}/secrets", ['object' => 'mailbox:ines-marsh', 'value' => '804155'])->assertCreated();
+        $this->postJson(
+            "/api/customers/{$customer}/secrets",
+            ['object' => 'mailbox:ines-marsh', 'value' => '804155'],
+        )->assertCreated();
         self::assertSame([], $this->readAll($customer)['pinsToTell'], 'that it is set was not entered yet');
         $this->enter($customer);
         self::assertSame('done', $this->push($customer)['status']);
-        $this->postJson("/api/customers/{$customer}/secrets", ['object' => 'mailbox:ines-marsh', 'value' => '915266'])->assertCreated();
+        $this->postJson(
+            "/api/customers/{$customer}/secrets",
+            ['object' => 'mailbox:ines-marsh', 'value' => '915266'],
+        )->assertCreated();
 
         $live = $this->readAll($customer);
         self::assertSame([[], ['mailbox:ines-marsh']], [$live['runSheet'], $live['pinsToTell']]);

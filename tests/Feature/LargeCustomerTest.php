@@ -32,7 +32,12 @@ final class LargeCustomerTest extends FeatureTestCase
         self::assertLessThan(200, $statements, 'statements to take it on');
 
         $tenantId = $this->tenantId($key);
-        $found = fn (string $table): int => $this->scope()->tenant($this->lead->id, $key, Ability::Read, static fn (): int => DB::table($table)->count());
+        $found = fn (string $table): int => $this->scope()->tenant(
+            $this->lead->id,
+            $key,
+            Ability::Read,
+            static fn (): int => DB::table($table)->count(),
+        );
         self::assertGreaterThan(2 * self::MENUS, $found('findings'));
 
         $statements = 0;
@@ -46,11 +51,20 @@ final class LargeCustomerTest extends FeatureTestCase
     {
         $device = random_int(0, 0xffff);
         $users = array_map(static fn (int $i): array => [
-            'key' => "u{$i}", 'extension' => (string) (20_000 + $i), 'name' => ['first' => "First{$i}", 'last' => "Last{$i}"], 'mailbox' => "mailbox:m{$i}",
+            'key' => "u{$i}", 'extension' => (string) (20_000 + $i),
+            'name' => ['first' => "First{$i}", 'last' => "Last{$i}"], 'mailbox' => "mailbox:m{$i}",
             'legs' => [['item' => 'desk', 'hardware' => sprintf('02%04x%06x', $device, $i)]],
         ], range(0, self::USERS - 1));
-        $mailboxes = array_map(static fn (int $i): array => ['key' => "m{$i}", 'owner' => "user:u{$i}"], range(0, self::USERS - 1));
+        $mailboxes = array_map(
+            static fn (int $i): array => ['key' => "m{$i}", 'owner' => "user:u{$i}"],
+            range(0, self::USERS - 1),
+        );
 
-        return ['format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => $key, 'name' => 'Large', 'zone' => 'America/Halifax'], 'users' => $users, 'mailboxes' => $mailboxes, 'menus' => array_map(static fn (int $i): array => ['key' => "n{$i}"], range(1, self::MENUS))];
+        return [
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => $key, 'name' => 'Large', 'zone' => 'America/Halifax'], 'users' => $users,
+            'mailboxes' => $mailboxes,
+            'menus' => array_map(static fn (int $i): array => ['key' => "n{$i}"], range(1, self::MENUS)),
+        ];
     }
 }

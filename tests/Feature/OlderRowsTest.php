@@ -6,7 +6,10 @@ namespace Tests\Feature;
 
 use Tests\Feature\Support\TestDatabase;
 
-/** Rows as they were written when the format was of its first version: read, changed, undone and compared as what they meant. */
+/**
+ * Rows as they were written when the format was of its first version: read, changed, undone and compared as what they
+ * meant.
+ */
 final class OlderRowsTest extends FeatureTestCase
 {
     private const RINGS = 'places/a/rings';
@@ -28,10 +31,20 @@ final class OlderRowsTest extends FeatureTestCase
 
         $this->postJson("/api/customers/{$customer}/revisions/2/undo")->assertCreated();
         self::assertSame(2, $this->rings($customer, 'a'));
-        self::assertSame(7, collect((array) $this->getJson("/api/customers/{$customer}/desk")->json('objects'))->firstWhere('ref', 'group:desk')['fields']['ringsEach']);
+        self::assertSame(
+            7,
+            collect(
+                (array) $this->getJson("/api/customers/{$customer}/desk")->json('objects'),
+            )->firstWhere('ref', 'group:desk')['fields']['ringsEach'],
+        );
 
-        $changes = collect((array) $this->getJson("/api/customers/{$customer}/revisions")->assertOk()->json('revisions'))->firstWhere('no', 2)['changes'];
-        self::assertSame([[2, 1]], array_map(static fn (array $change): array => [$change['before'], $change['after']], $changes));
+        $changes = collect(
+            (array) $this->getJson("/api/customers/{$customer}/revisions")->assertOk()->json('revisions'),
+        )->firstWhere('no', 2)['changes'];
+        self::assertSame(
+            [[2, 1]],
+            array_map(static fn (array $change): array => [$change['before'], $change['after']], $changes),
+        );
     }
 
     /** What was read of the switch then is compared with what the book says now. */
@@ -62,23 +75,39 @@ final class OlderRowsTest extends FeatureTestCase
         $id = $this->tenantId($customer);
         $owner = TestDatabase::owner();
         $owner->beginTransaction();
-        $owner->exec("select set_config('app.tenant_id', '{$id}', true), set_config('app.technician_id', '{$this->lead->id}', true)");
+        $owner->exec(
+            "select set_config('app.tenant_id', '{$id}', true), set_config('app.technician_id', "
+                . "'{$this->lead->id}', true)",
+        );
         // Revisions refuse to be changed, even by their owner; here the past itself is made.
         $owner->exec('alter table revisions disable trigger user');
         foreach (['objects' => 'body', 'revisions' => 'operations', 'drafts' => 'operations'] as $table => $column) {
             $type = $table === 'objects' ? 'jsonb' : 'json';
-            $changed = $owner->exec("update {$table} set schema_version = 1, {$column} = regexp_replace({$column}::text, '(\"rings\": ?|rings\",\"before\":(?:\\d+|null),\"after\": ?)1\\y', '\\10', 'g')::{$type} where tenant_id = '{$id}'");
+            $changed = $owner->exec(
+                "update {$table} set schema_version = 1, {$column} = regexp_replace({$column}::text, '(\"rings\": "
+                    . "?|rings\",\"before\":(?:\\d+|null),\"after\": ?)1\\y', '\\10', "
+                    . "'g')::{$type} where tenant_id = '{$id}'",
+            );
             self::assertGreaterThanOrEqual($table === 'drafts' ? 0 : 1, $changed);
         }
-        $owner->exec("update live_snapshots set book = regexp_replace(regexp_replace(book::text, '\"rings\": ?1\\y', '\"rings\": 0', 'g'), '\"version\": ?2', '\"version\": 1')::jsonb where tenant_id = '{$id}'");
+        $owner->exec(
+            "update live_snapshots set book = regexp_replace(regexp_replace(book::text, '\"rings\": ?1\\y', "
+                . "'\"rings\": 0', 'g'), '\"version\": ?2', '\"version\": 1')::jsonb where tenant_id = '{$id}'",
+        );
         $owner->exec('alter table revisions enable trigger user');
-        self::assertStringContainsString('"rings": 0', (string) $owner->query("select body::text from objects where tenant_id = '{$id}' and kind = 'chain'")->fetchColumn());
+        self::assertStringContainsString(
+            '"rings": 0',
+            (string) $owner->query("select body::text from objects where tenant_id = '{$id}' and kind = 'chain'")
+                ->fetchColumn(),
+        );
         $owner->commit();
     }
 
     private function rings(string $customer, string $place): ?int
     {
-        $chain = collect((array) $this->getJson("/api/customers/{$customer}/desk")->assertOk()->json('objects'))->firstWhere('ref', 'chain:nights');
+        $chain = collect(
+            (array) $this->getJson("/api/customers/{$customer}/desk")->assertOk()->json('objects'),
+        )->firstWhere('ref', 'chain:nights');
 
         return collect((array) $chain['fields']['places'])->firstWhere('item', $place)['rings'];
     }

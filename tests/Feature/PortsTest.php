@@ -24,18 +24,30 @@ final class PortsTest extends FeatureTestCase
         $book['numbers'][0] = ['status' => 'portingIn', 'from' => '2026-12-14'] + $book['numbers'][0];
         $book['tenant'] = ['name' => 'Inlet'] + $book['tenant'];
         foreach ($book['sites'] as $place => $site) {
-            $book['sites'][$place] = ['address' => ['street' => '21 Inlet View', 'city' => 'Quay End', 'postcode' => 'B0X 1X0', 'country' => 'CA']] + $site;
+            $book['sites'][$place] = ['address' => [
+                'street' => '21 Inlet View', 'city' => 'Quay End', 'postcode' => 'B0X 1X0', 'country' => 'CA',
+            ]]
+                + $site;
         }
         $this->number = $book['numbers'][0]['key'];
-        $this->customer = $this->actingAs($this->lead)->postJson('/api/taking-on/book', $book)->assertCreated()->json('customer');
+        $this->customer = $this->actingAs($this->lead)->postJson('/api/taking-on/book', $book)
+            ->assertCreated()
+            ->json('customer');
     }
 
     public function test_an_order_as_the_book_says_it_is_quiet_and_goes_its_way(): void
     {
         $order = self::port($this->number);
         $ports = $this->postJson($this->path(), $order)->assertCreated()->json('ports');
-        self::assertSame([[$this->number], 'asked', '2026-12-14'], [$ports[0]['numbers'], $ports[0]['state'], $ports[0]['day']]);
-        self::assertCount(1, $this->postJson($this->path(), $order)->assertCreated()->json('ports'), 'sent twice, ordered once');
+        self::assertSame(
+            [[$this->number], 'asked', '2026-12-14'],
+            [$ports[0]['numbers'], $ports[0]['state'], $ports[0]['day']],
+        );
+        self::assertCount(
+            1,
+            $this->postJson($this->path(), $order)->assertCreated()->json('ports'),
+            'sent twice, ordered once',
+        );
         self::assertNotContains(self::RULE, $this->rules());
 
         foreach (['2026-12-02' => 'dated', '2026-12-14' => 'done'] as $day => $state) {
@@ -50,16 +62,26 @@ final class PortsTest extends FeatureTestCase
         $finding = $this->finding();
         self::assertStringContainsString('15 Dec', $finding['detail']);
 
-        $this->postJson("/api/customers/{$this->customer}/findings/fixes", ['fingerprints' => [$finding['fingerprint']], 'enter' => true, 'note' => 'as ordered'])->assertOk();
+        $this->postJson(
+            "/api/customers/{$this->customer}/findings/fixes",
+            ['fingerprints' => [$finding['fingerprint']], 'enter' => true, 'note' => 'as ordered'],
+        )->assertOk();
 
         self::assertNotContains(self::RULE, $this->rules());
-        $numbers = array_column($this->getJson("/api/customers/{$this->customer}/desk")->json('objects'), 'fields', 'ref');
+        $numbers = array_column(
+            $this->getJson("/api/customers/{$this->customer}/desk")->json('objects'),
+            'fields',
+            'ref',
+        );
         self::assertSame('2026-12-15', $numbers["number:{$this->number}"]['from']);
     }
 
     public function test_what_the_losing_carrier_turns_down_is_told_with_its_reason_and_may_be_ordered_anew(): void
     {
-        $this->atTheCarrier('/on-file', ['msisdn' => ltrim($this->number, '+'), 'subscriber' => 'Inlet Property Care Ltd', 'postal' => 'B0X 1X0', 'account' => 'HT-1']);
+        $this->atTheCarrier('/on-file', [
+            'msisdn' => ltrim($this->number, '+'), 'subscriber' => 'Inlet Property Care Ltd', 'postal' => 'B0X 1X0',
+            'account' => 'HT-1',
+        ]);
         $this->postJson($this->path(), self::port($this->number))->assertCreated();
         $this->postJson($this->path(), self::port($this->number))->assertStatus(502);
         $this->atTheCarrier('/clock', ['day' => '2026-12-02']);
@@ -67,13 +89,24 @@ final class PortsTest extends FeatureTestCase
         self::assertSame('rejected', $port['state']);
         self::assertStringContainsString($port['remark'], $this->finding()['detail']);
 
-        $this->postJson($this->path(), ['name' => 'Inlet Property Care Ltd'] + self::port($this->number))->assertCreated();
+        $this->postJson(
+            $this->path(),
+            ['name' => 'Inlet Property Care Ltd'] + self::port($this->number),
+        )->assertCreated();
     }
 
     public function test_bad_orders_are_refused_at_the_field_and_without_a_grant_to_push_there_is_none(): void
     {
-        foreach (['numbers' => [], 'day' => '2026-12-01', 'name' => '', 'reference' => 'x', 'postcode' => null] as $field => $wrong) {
-            self::assertStringStartsWith("/{$field}", $this->postJson($this->path(), [$field => $wrong] + self::port($this->number))->assertStatus(422)->json('errors.0.pointer'));
+        foreach (
+            [
+                'numbers' => [], 'day' => '2026-12-01', 'name' => '', 'reference' => 'x', 'postcode' => null,
+            ] as $field => $wrong
+        ) {
+            self::assertStringStartsWith(
+                "/{$field}",
+                $this->postJson($this->path(), [$field => $wrong] + self::port($this->number))->assertStatus(422)
+                    ->json('errors.0.pointer'),
+            );
         }
         $editor = $this->technician();
         $this->grant($editor, $this->tenantId($this->customer), Ability::Edit);
@@ -91,13 +124,24 @@ final class PortsTest extends FeatureTestCase
     /** @param array<string, string> $body */
     private function atTheCarrier(string $path, array $body): void
     {
-        self::assertSame(200, $this->wire->carrier->handle(new StandinRequest('POST', $path, ['authorization' => 'Bearer ' . Wire::TOKEN], [], json_encode($body, JSON_THROW_ON_ERROR)))->status);
+        self::assertSame(
+            200,
+            $this->wire->carrier->handle(new StandinRequest(
+                'POST',
+                $path,
+                ['authorization' => 'Bearer ' . Wire::TOKEN],
+                [],
+                json_encode($body, JSON_THROW_ON_ERROR),
+            ))->status,
+        );
     }
 
     /** @return array<string, mixed> */
     private function finding(): array
     {
-        return array_values(array_filter($this->findings(), static fn (array $finding): bool => $finding['rule'] === self::RULE))[0];
+        return array_values(
+            array_filter($this->findings(), static fn (array $finding): bool => $finding['rule'] === self::RULE),
+        )[0];
     }
 
     /** @return list<string> */

@@ -22,7 +22,10 @@ final class PromptsTest extends FeatureTestCase
     {
         parent::setUp();
         $this->customer = $this->takeOn()['key'];
-        $this->edit($this->customer, [['op' => 'create', 'object' => 'prompt:hello', 'path' => '', 'value' => ['name' => 'Hello', 'script' => self::SCRIPT]]])->assertOk();
+        $this->edit($this->customer, [[
+            'op' => 'create', 'object' => 'prompt:hello', 'path' => '',
+            'value' => ['name' => 'Hello', 'script' => self::SCRIPT],
+        ]])->assertOk();
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -35,25 +38,41 @@ final class PromptsTest extends FeatureTestCase
     }
 
     #[DataProvider('usable')]
-    public function test_whatever_it_came_as_telephones_can_play_it_and_the_book_says_what_it_is(string $file, string $cameAs): void
-    {
+    public function test_whatever_it_came_as_telephones_can_play_it_and_the_book_says_what_it_is(
+        string $file,
+        string $cameAs,
+    ): void {
         $recording = $this->upload($file)->assertCreated()->json('recordings.0');
 
-        self::assertSame([1, 'upload', $cameAs, true, true, $this->lead->name], [$recording['no'], $recording['origin'], $recording['cameAs'], $recording['isUsed'], $recording['isOfThisScript'], $recording['by']]);
+        self::assertSame([1, 'upload', $cameAs, true, true, $this->lead->name], [
+            $recording['no'], $recording['origin'], $recording['cameAs'], $recording['isUsed'],
+            $recording['isOfThisScript'], $recording['by'],
+        ]);
         $wav = (string) $this->get("{$this->path()}/1/audio")->assertOk()->getContent();
         self::assertTrue(SoundFormat::telephone(600)->isOf(WavFile::read($wav)));
         self::assertSame($recording['sha256'], hash('sha256', $wav));
-        self::assertEqualsWithDelta(WavFile::read((string) file_get_contents(base_path("tests/data/wav/{$file}")))->seconds(), $recording['seconds'], 0.03);
+        self::assertEqualsWithDelta(
+            WavFile::read((string) file_get_contents(base_path("tests/data/wav/{$file}")))->seconds(),
+            $recording['seconds'],
+            0.03,
+        );
         $played = WavFile::read((string) $this->get("{$this->path()}/1/audio?as=pcm")->assertOk()->getContent());
         self::assertSame(WavFile::read($wav)->samples(), $played->samples());
         $audio = $this->prompt()['audio'];
-        self::assertSame([8000, 1, 'mu-law', $recording['sha256']], [$audio['rate'], $audio['channels'], $audio['codec'], $audio['sha256']]);
+        self::assertSame([8000, 1, 'mu-law', $recording['sha256']], [
+            $audio['rate'], $audio['channels'], $audio['codec'], $audio['sha256'],
+        ]);
     }
 
     public function test_what_cannot_be_used_is_refused_with_its_reason_and_changes_nothing(): void
     {
         $before = $this->prompt();
-        foreach (['bad_truncated_data.wav' => 'ends before', 'bad_png_named.wav' => 'PNG', 'bad_empty.wav' => 'empty', 'rf64_8k.wav' => 'RF64'] as $file => $why) {
+        foreach (
+            [
+                'bad_truncated_data.wav' => 'ends before', 'bad_png_named.wav' => 'PNG', 'bad_empty.wav' => 'empty',
+                'rf64_8k.wav' => 'RF64',
+            ] as $file => $why
+        ) {
             $problem = $this->upload($file)->assertStatus(422)->json();
             self::assertStringContainsString($why, $problem['detail']);
             self::assertSame('/audio', $problem['errors'][0]['pointer']);
@@ -70,7 +89,11 @@ final class PromptsTest extends FeatureTestCase
         self::assertEqualsWithDelta(-3, $spoken['peakDb'], 0.5);
         self::assertNotSame([], array_filter($spoken['waveform']));
         self::assertTrue($this->prompt()['standIn']);
-        self::assertSame($spoken['sha256'], $this->postJson("{$this->path()}/speech")->assertCreated()->json('recordings.0.sha256'), 'the same lines sound the same');
+        self::assertSame(
+            $spoken['sha256'],
+            $this->postJson("{$this->path()}/speech")->assertCreated()->json('recordings.0.sha256'),
+            'the same lines sound the same',
+        );
 
         $this->upload('ok_8k_mono_pcm16.wav', 'microphone')->assertCreated();
         self::assertFalse($this->prompt()['standIn']);
@@ -78,18 +101,35 @@ final class PromptsTest extends FeatureTestCase
 
         $this->postJson("{$this->path()}/1/use")->assertOk();
         self::assertSame([true, $spoken['sha256']], [$this->prompt()['standIn'], $this->prompt()['audio']['sha256']]);
-        $this->edit($this->customer, [['object' => 'prompt:hello', 'path' => 'script', 'value' => 'Something else.']])->assertOk();
-        self::assertSame([false], array_unique(array_column($this->getJson($this->path())->json('recordings'), 'isOfThisScript')));
+        $this->edit($this->customer, [
+            ['object' => 'prompt:hello', 'path' => 'script', 'value' => 'Something else.'],
+        ])->assertOk();
+        self::assertSame([false], array_unique(
+            array_column($this->getJson($this->path())->json('recordings'), 'isOfThisScript'),
+        ));
     }
 
     /** How long it is spoken is how long callers listen. */
     public function test_the_spoken_length_is_the_calls(): void
     {
         $this->edit($this->customer, [
-            ['op' => 'create', 'object' => 'announcement:closed', 'path' => '', 'value' => ['name' => 'Closed', 'prompt' => 'prompt:hello', 'then' => 'release']],
-            ['object' => 'number:' . array_column($this->getJson("/api/customers/{$this->customer}/desk")->json('objects'), 'key', 'kind')['number'], 'path' => 'destination', 'value' => 'announcement:closed'],
+            [
+                'op' => 'create', 'object' => 'announcement:closed', 'path' => '',
+                'value' => ['name' => 'Closed', 'prompt' => 'prompt:hello', 'then' => 'release'],
+            ],
+            [
+                'object' => 'number:' . array_column(
+                    $this->getJson("/api/customers/{$this->customer}/desk")->json('objects'),
+                    'key',
+                    'kind',
+                )['number'],
+                'path' => 'destination',
+                'value' => 'announcement:closed',
+            ],
         ])->assertOk();
-        $lasts = fn (): int => $this->postJson("/api/customers/{$this->customer}/calls", ['sentence' => 'main'])->assertOk()->json('trace.seconds');
+        $lasts = fn (): int => $this->postJson("/api/customers/{$this->customer}/calls", ['sentence' => 'main'])
+            ->assertOk()
+            ->json('trace.seconds');
         $read = $lasts();
         $seconds = $this->postJson("{$this->path()}/speech")->assertCreated()->json('recordings.0.seconds');
 
@@ -102,8 +142,13 @@ final class PromptsTest extends FeatureTestCase
         $this->wire->interfere = static fn () => throw new ConnectionException('no route');
         $this->postJson("{$this->path()}/speech")->assertStatus(502)->assertJsonPath('title', 'Not spoken');
         $this->wire->interfere = null;
-        $this->edit($this->customer, [['object' => 'prompt:hello', 'path' => 'language', 'value' => 'tlh']])->assertOk();
-        self::assertStringContainsString('nobody here speaks', $this->postJson("{$this->path()}/speech")->assertStatus(502)->json('detail'));
+        $this->edit($this->customer, [
+            ['object' => 'prompt:hello', 'path' => 'language', 'value' => 'tlh'],
+        ])->assertOk();
+        self::assertStringContainsString(
+            'nobody here speaks',
+            $this->postJson("{$this->path()}/speech")->assertStatus(502)->json('detail'),
+        );
         $this->edit($this->customer, [['object' => 'prompt:hello', 'path' => 'script', 'value' => null]])->assertOk();
         $this->postJson("{$this->path()}/speech")->assertStatus(422);
         $this->enter($this->customer)->assertCreated();
@@ -122,12 +167,21 @@ final class PromptsTest extends FeatureTestCase
 
     private function upload(string $file, string $origin = 'upload'): TestResponse
     {
-        return $this->call('POST', "{$this->path()}?origin={$origin}", server: ['CONTENT_TYPE' => 'audio/wav', 'HTTP_ACCEPT' => 'application/json'], content: (string) file_get_contents(base_path("tests/data/wav/{$file}")));
+        return $this->call(
+            'POST',
+            "{$this->path()}?origin={$origin}",
+            server: ['CONTENT_TYPE' => 'audio/wav', 'HTTP_ACCEPT' => 'application/json'],
+            content: (string) file_get_contents(base_path("tests/data/wav/{$file}")),
+        );
     }
 
     /** @return array<string, mixed> */
     private function prompt(): array
     {
-        return array_column($this->getJson("/api/customers/{$this->customer}/desk")->assertOk()->json('objects'), 'fields', 'ref')['prompt:hello'];
+        return array_column(
+            $this->getJson("/api/customers/{$this->customer}/desk")->assertOk()->json('objects'),
+            'fields',
+            'ref',
+        )['prompt:hello'];
     }
 }

@@ -18,7 +18,9 @@ final class PushTest extends FeatureTestCase
     public function test_a_push_makes_the_switch_hold_the_book_and_reads_it_back(): void
     {
         $customer = $this->takeOn();
-        $this->getJson("/api/customers/{$customer['key']}/live")->assertOk()->assertJsonPath('onSwitch', false)->assertJsonCount(self::CALLS_OF_A_FIRST_PUSH, 'runSheet');
+        $this->getJson("/api/customers/{$customer['key']}/live")->assertOk()
+            ->assertJsonPath('onSwitch', false)
+            ->assertJsonCount(self::CALLS_OF_A_FIRST_PUSH, 'runSheet');
 
         $push = $this->push($customer['key']);
 
@@ -44,7 +46,9 @@ final class PushTest extends FeatureTestCase
     {
         $customer = $this->takeOn();
         $this->push($customer['key']);
-        $this->edit($customer['key'], [['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inez'],
+        ])->assertOk();
         $this->enter($customer['key'])->assertCreated();
         $bodies = [];
         $this->wire->interfere = static function (Request $request) use (&$bodies): null {
@@ -67,7 +71,8 @@ final class PushTest extends FeatureTestCase
         $customer = $this->takeOn();
         $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/pushes")->assertStatus(202);
 
-        $this->postJson("/api/customers/{$customer['key']}/pushes")->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:push-under-way');
+        $this->postJson("/api/customers/{$customer['key']}/pushes")->assertStatus(409)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:push-under-way');
     }
 
     public function test_a_second_worker_leaves_a_push_alone_while_the_first_holds_it(): void
@@ -101,7 +106,9 @@ final class PushTest extends FeatureTestCase
 
         $this->work($customer['key'], $push);
 
-        $stopped = $this->getJson("/api/customers/{$customer['key']}/pushes/{$push}")->assertJsonPath('status', 'stopped')->json();
+        $stopped = $this->getJson("/api/customers/{$customer['key']}/pushes/{$push}")
+            ->assertJsonPath('status', 'stopped')
+            ->json();
         self::assertSame("stopped by {$this->lead->name}", $stopped['reason']);
         self::assertSame(4, $this->wire->writes);
         $this->wire->interfere = null;
@@ -109,7 +116,10 @@ final class PushTest extends FeatureTestCase
         self::assertSame(self::CALLS_OF_A_FIRST_PUSH, $this->wire->writes);
     }
 
-    /** The wire goes wrong at the n-th write, before or after the switch did it: the push must end well and nothing be done twice. */
+    /**
+     * The wire goes wrong at the n-th write, before or after the switch did it: the push must end well and nothing be
+     * done twice.
+     */
     #[DataProvider('troubles')]
     public function test_a_push_survives_trouble_at_any_write(int $at, string $trouble): void
     {
@@ -135,7 +145,11 @@ final class PushTest extends FeatureTestCase
         self::assertSame('done', $push['status'], (string) $push['reason']);
         self::assertSame([], $this->readAgain($customer['key']));
         foreach (['premises', 'lines', 'persons', 'boxes'] as $collection) {
-            self::assertCount(1, $this->wire->byHand('GET', $this->account($customer['key']) . "/{$collection}")['rows'], $collection);
+            self::assertCount(
+                1,
+                $this->wire->byHand('GET', $this->account($customer['key']) . "/{$collection}")['rows'],
+                $collection,
+            );
         }
     }
 
@@ -173,7 +187,12 @@ final class PushTest extends FeatureTestCase
             self::assertSame('killed', $killed->getMessage());
         }
         $this->wire->interfere = null;
-        $this->scope()->tenant($this->lead->id, $customer['key'], \App\Models\Ability::Push, static fn (): int => DB::table('pushes')->update(['lease_until' => new \DateTimeImmutable('-1 second')]));
+        $this->scope()->tenant(
+            $this->lead->id,
+            $customer['key'],
+            \App\Models\Ability::Push,
+            static fn (): int => DB::table('pushes')->update(['lease_until' => new \DateTimeImmutable('-1 second')]),
+        );
 
         $this->work($customer['key'], $push);
 
@@ -194,18 +213,26 @@ final class PushTest extends FeatureTestCase
     public function test_trouble_that_stays_stops_the_push_and_says_why(): void
     {
         $customer = $this->takeOn();
-        $this->wire->interfere = static fn (Request $request) => Wire::isWrite($request) ? Http::response(['fault' => 'in a bad way'], 503) : null;
+        $this->wire->interfere = static fn (Request $request) => Wire::isWrite($request)
+            ? Http::response(['fault' => 'in a bad way'], 503)
+            : null;
 
         $push = $this->push($customer['key']);
 
-        self::assertSame(['stopped', 'failed', 12], [$push['status'], $push['steps'][0]['status'], $push['steps'][0]['attempts']]);
+        self::assertSame(
+            ['stopped', 'failed', 12],
+            [$push['status'], $push['steps'][0]['status'], $push['steps'][0]['attempts']],
+        );
         self::assertStringContainsString('503', (string) $push['reason']);
     }
 
     public function test_a_refusal_stops_the_push_at_once_with_the_switchs_words(): void
     {
         $customer = $this->takeOn();
-        $this->wire->interfere = static fn (Request $request) => str_contains($request->url(), '/boxes') && Wire::isWrite($request) ? Http::response(['fault' => 'is too long', 'where' => 'caption'], 422) : null;
+        $this->wire->interfere = static fn (Request $request) => str_contains($request->url(), '/boxes')
+            && Wire::isWrite($request)
+            ? Http::response(['fault' => 'is too long', 'where' => 'caption'], 422)
+            : null;
 
         $push = $this->push($customer['key']);
 
@@ -225,7 +252,11 @@ final class PushTest extends FeatureTestCase
 
         self::assertCount(2, $differences);
         self::assertSame(
-            ['object' => 'mailbox:ines-marsh', 'label' => "Ines Marsh's mailbox", 'what' => 'field', 'whose' => 'theirs', 'path' => 'name', 'book' => "Ines Marsh's mailbox", 'live' => 'Front desk box', 'signed' => null, 'since' => '2026-12-01T18:05:00+00:00', 'by' => 'admin by hand'],
+            [
+                'object' => 'mailbox:ines-marsh', 'label' => "Ines Marsh's mailbox", 'what' => 'field',
+                'whose' => 'theirs', 'path' => 'name', 'book' => "Ines Marsh's mailbox", 'live' => 'Front desk box',
+                'signed' => null, 'since' => '2026-12-01T18:05:00+00:00', 'by' => 'admin by hand',
+            ],
             $differences['mailbox:ines-marsh'],
         );
         $push = $this->push($customer['key'], [['object' => 'mailbox:ines-marsh', 'field' => 'name']]);
@@ -237,7 +268,9 @@ final class PushTest extends FeatureTestCase
     {
         $customer = $this->takeOn();
         $this->push($customer['key']);
-        $this->edit($customer['key'], [['object' => 'mailbox:ines-marsh', 'path' => 'name', 'value' => 'Ours']])->assertOk();
+        $this->edit($customer['key'], [
+            ['object' => 'mailbox:ines-marsh', 'path' => 'name', 'value' => 'Ours'],
+        ])->assertOk();
         $this->enter($customer['key'])->assertCreated();
         $this->wire->interfere = function (Request $request) use ($customer): null {
             if (Wire::isWrite($request)) {
@@ -291,7 +324,9 @@ final class PushTest extends FeatureTestCase
         $this->wire->interfere = function (Request $request) use ($customer): null {
             if (Wire::isWrite($request)) {
                 $this->wire->interfere = null;
-                $this->edit($customer['key'], [['object' => 'mailbox:ines-marsh', 'path' => 'name', 'value' => 'Later']])->assertOk();
+                $this->edit($customer['key'], [
+                    ['object' => 'mailbox:ines-marsh', 'path' => 'name', 'value' => 'Later'],
+                ])->assertOk();
                 $this->enter($customer['key'])->assertCreated();
             }
 
@@ -301,7 +336,10 @@ final class PushTest extends FeatureTestCase
         $push = $this->push($customer['key']);
 
         self::assertSame(['done', 1], [$push['status'], $push['revision']]);
-        self::assertSame([['name', 'Later']], array_map(static fn (array $difference): array => [$difference['path'], $difference['book']], $this->readAgain($customer['key'])));
+        self::assertSame([['name', 'Later']], array_map(
+            static fn (array $difference): array => [$difference['path'], $difference['book']],
+            $this->readAgain($customer['key']),
+        ));
     }
 
     public function test_a_switch_that_cannot_be_reached_is_a_plain_answer(): void
@@ -309,7 +347,9 @@ final class PushTest extends FeatureTestCase
         $customer = $this->takeOn();
         $this->wire->interfere = static fn () => Wire::cut();
 
-        $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/live/read")->assertStatus(502)->assertJsonPath('type', 'urn:jaunty-roster:problem:switch-trouble');
+        $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/live/read")
+            ->assertStatus(502)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:switch-trouble');
     }
 
     private function changeByHand(string $customer, string $collection, string $field, string $value): void

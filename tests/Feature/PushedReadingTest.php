@@ -22,8 +22,8 @@ use Tests\Core\RandomScripts;
 use Tests\Feature\Support\SecondReading;
 
 /**
- * The law of a push: whatever was edited here, of every field of every kind, the switch's own reading of a call is core's reading of
- * the book once the push is done, fields left to the customer included.
+ * The law of a push: whatever was edited here, of every field of every kind, the switch's own reading of a call is
+ * core's reading of the book once the push is done, fields left to the customer included.
  */
 final class PushedReadingTest extends FeatureTestCase
 {
@@ -60,7 +60,11 @@ final class PushedReadingTest extends FeatureTestCase
                 $ours = Trace::of($book, Script::read($script, $book))->toArray();
                 $theirs = $switch->place($script);
 
-                self::assertSame([$ours['outcome'], $ours['target'], $ours['seconds']], [$theirs['outcome'], $theirs['target'], $theirs['seconds']], json_encode($script, JSON_THROW_ON_ERROR));
+                self::assertSame(
+                    [$ours['outcome'], $ours['target'], $ours['seconds']],
+                    [$theirs['outcome'], $theirs['target'], $theirs['seconds']],
+                    json_encode($script, JSON_THROW_ON_ERROR),
+                );
             }
         }
         self::assertGreaterThan(0, $entered);
@@ -70,8 +74,16 @@ final class PushedReadingTest extends FeatureTestCase
     private function takenOn(string $file, int $seed): string
     {
         $value = $this->bookFrom($file);
-        foreach (array_reverse(iterator_to_array(EditedFiles::from(json_encode($value, JSON_THROW_ON_ERROR), $seed + 7000, self::EDITS_BEFORE), false)) as $edited) {
-            $answer = $this->actingAs($this->lead)->postJson('/api/taking-on/book', (array) json_decode(BookFormat::toJson($edited), true, flags: JSON_THROW_ON_ERROR));
+        foreach (
+            array_reverse(iterator_to_array(
+                EditedFiles::from(json_encode($value, JSON_THROW_ON_ERROR), $seed + 7000, self::EDITS_BEFORE),
+                false,
+            )) as $edited
+        ) {
+            $answer = $this->actingAs($this->lead)->postJson(
+                '/api/taking-on/book',
+                (array) json_decode(BookFormat::toJson($edited), true, flags: JSON_THROW_ON_ERROR),
+            );
             if ($answer->getStatusCode() === 201) {
                 return $edited->tenant->key;
             }
@@ -87,7 +99,9 @@ final class PushedReadingTest extends FeatureTestCase
         $before = $this->onSwitch($customer)[0];
         foreach (EditedFiles::from(BookFormat::toJson($before), $seed, 3) as $after) {
             foreach (Diff::between($before, $after)->operations as $operation) {
-                $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/draft/edits", ['edits' => [self::asSent($operation)]]);
+                $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/draft/edits", [
+                    'edits' => [self::asSent($operation)],
+                ]);
             }
         }
 
@@ -100,19 +114,36 @@ final class PushedReadingTest extends FeatureTestCase
         return $this->scope()->tenant($this->lead->id, $customer, Ability::Read, function (TenantRow $tenant): array {
             $book = $this->app->make(BookRepository::class)->head($tenant->id);
 
-            return [$book, SecondReading::pushed($this->wire, $book, $this->app->make(BindingStore::class)->load($tenant->id, $this->app->make(SwitchConnector::class)->name(), [$book]))];
+            return [$book, SecondReading::pushed($this->wire, $book, $this->app->make(BindingStore::class)->load(
+                $tenant->id,
+                $this->app->make(SwitchConnector::class)->name(),
+                [$book],
+            ))];
         });
     }
 
     /** @return array<string, mixed> as a screen sends it */
     private static function asSent(Operation $operation): array
     {
-        $keys = static fn (mixed $keys): array => array_values(array_filter(is_array($keys) ? $keys : [], is_string(...)));
+        $keys = static fn (mixed $keys): array => array_values(
+            array_filter(is_array($keys) ? $keys : [], is_string(...)),
+        );
 
         return match ($operation->kind) {
-            OperationKind::Set => ['object' => (string) $operation->object, 'path' => $operation->path, 'value' => $operation->after],
-            OperationKind::Move => ['op' => 'move', 'object' => (string) $operation->object, 'path' => substr((string) $operation->path, 0, -strlen('/#order')), 'value' => $keys($operation->after)],
-            OperationKind::Create => ['op' => 'create', 'object' => (string) $operation->object, 'value' => $operation->after],
+            OperationKind::Set => [
+                'object' => (string) $operation->object,
+                'path' => $operation->path,
+                'value' => $operation->after,
+            ],
+            OperationKind::Move => [
+                'op' => 'move', 'object' => (string) $operation->object,
+                'path' => substr((string) $operation->path, 0, -strlen('/#order')), 'value' => $keys($operation->after),
+            ],
+            OperationKind::Create => [
+                'op' => 'create',
+                'object' => (string) $operation->object,
+                'value' => $operation->after,
+            ],
             OperationKind::Delete => ['op' => 'delete', 'object' => (string) $operation->object, 'value' => null],
         };
     }

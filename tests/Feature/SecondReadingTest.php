@@ -16,8 +16,8 @@ use Tests\Core\RandomScripts;
 use Tests\Feature\Support\SecondReading;
 
 /**
- * The practice switch reads its own records by design 03 and shares no line with us. What it makes of a call is held against
- * the worked cases, and our own reading against it.
+ * The practice switch reads its own records by design 03 and shares no line with us. What it makes of a call is held
+ * against the worked cases, and our own reading against it.
  */
 final class SecondReadingTest extends FeatureTestCase
 {
@@ -31,16 +31,23 @@ final class SecondReadingTest extends FeatureTestCase
     {
         $book = BookFormat::fromJson($json);
         $switch = $this->onSwitch($book);
-        // A switch of whole rings keeps 27 seconds as 30: then the case is what core makes of the book as it went there.
+        // A switch of whole rings keeps 27 seconds as 30: then the case is what core makes of the book as it went
+        // there.
         $isAsWorkedOut = self::content($switch->book) === self::content($book);
         foreach ($calls as [$script, $case]) {
             $said = $switch->place($script);
-            $expected = $isAsWorkedOut ? $case : Trace::of($switch->book, Script::read($script, $switch->book))->toArray();
+            $expected = $isAsWorkedOut
+                ? $case
+                : Trace::of($switch->book, Script::read($script, $switch->book))->toArray();
 
             self::assertSame(self::end($expected), self::end($said), self::told($script, $said));
             $steps = self::steps($isAsWorkedOut ? $case : ['steps' => []]);
             self::assertSame($steps, self::inOrder($steps, self::steps($said)), self::told($script, $said));
-            self::assertSame(self::rings(Trace::of($switch->book, Script::read($script, $switch->book))->toArray()), self::rings($said), self::told($script, $said));
+            self::assertSame(
+                self::rings(Trace::of($switch->book, Script::read($script, $switch->book))->toArray()),
+                self::rings($said),
+                self::told($script, $said),
+            );
         }
     }
 
@@ -53,10 +60,16 @@ final class SecondReadingTest extends FeatureTestCase
 
     /** @param list<mixed> $calls */
     #[DataProvider('books')]
-    public function test_both_readings_agree_on_a_book_put_together_as_nobody_would(string $json, array $calls, int $seed): void
-    {
+    public function test_both_readings_agree_on_a_book_put_together_as_nobody_would(
+        string $json,
+        array $calls,
+        int $seed,
+    ): void {
         $dice = new RandomScripts($seed);
-        $this->compare(BookFormat::fromValue($dice->rerouted((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR))), $dice);
+        $this->compare(
+            BookFormat::fromValue($dice->rerouted((array) json_decode($json, true, flags: JSON_THROW_ON_ERROR))),
+            $dice,
+        );
     }
 
     /** @return iterable<string, array{string, list<array{array<string, mixed>, array<string, mixed>}>, int}> */
@@ -102,7 +115,10 @@ final class SecondReadingTest extends FeatureTestCase
      */
     private static function steps(array $trace): array
     {
-        return array_map(static fn (array $step): string => ($step['at'] ?? $step[0]) . ' ' . ($step['object'] ?? $step[1]), $trace['steps']);
+        return array_map(
+            static fn (array $step): string => ($step['at'] ?? $step[0]) . ' ' . ($step['object'] ?? $step[1]),
+            $trace['steps'],
+        );
     }
 
     /**
@@ -111,7 +127,10 @@ final class SecondReadingTest extends FeatureTestCase
      */
     private static function rings(array $trace): array
     {
-        return self::steps(['steps' => array_values(array_filter($trace['steps'], static fn (array $step): bool => str_starts_with($step['what'] ?? $step[2], 'rings')))]);
+        return self::steps(['steps' => array_values(array_filter(
+            $trace['steps'],
+            static fn (array $step): bool => str_starts_with($step['what'] ?? $step[2], 'rings'),
+        ))]);
     }
 
     /**

@@ -20,12 +20,25 @@ final class SecretsTest extends FeatureTestCase
         $customer = $this->takeOn();
         $made = $this->make($customer['key'])->assertCreated()->json('secrets.0');
 
-        $pin = $this->postJson("/api/customers/{$customer['key']}/secrets/reveal", self::BOX)->assertOk()->assertHeader('Cache-Control', 'no-store, private')->json('value');
+        $pin = $this->postJson("/api/customers/{$customer['key']}/secrets/reveal", self::BOX)->assertOk()
+            ->assertHeader('Cache-Control', 'no-store, private')
+            ->json('value');
 
         self::assertMatchesRegularExpression('/^\d{6}$/', $pin);
-        self::assertSame(['mailbox:ines-marsh', 'set', false, false], [$made['object'], $made['strength'], $made['isShown'], $made['isSent']]);
-        $this->postJson("/api/customers/{$customer['key']}/secrets/reveal", self::BOX)->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:cannot-reveal');
-        $noted = $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, static fn (): array => DB::table('activity')->where('tenant_id', $customer['id'])->orderBy('id')->pluck('what')->all());
+        self::assertSame(['mailbox:ines-marsh', 'set', false, false], [
+            $made['object'], $made['strength'], $made['isShown'], $made['isSent'],
+        ]);
+        $this->postJson("/api/customers/{$customer['key']}/secrets/reveal", self::BOX)->assertStatus(409)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:cannot-reveal');
+        $noted = $this->scope()->tenant(
+            $this->lead->id,
+            $customer['key'],
+            Ability::Read,
+            static fn (): array => DB::table('activity')->where('tenant_id', $customer['id'])
+                ->orderBy('id')
+                ->pluck('what')
+                ->all(),
+        );
         self::assertSame(['PIN made', 'PIN shown'], array_slice($noted, -2));
     }
 
@@ -37,10 +50,21 @@ final class SecretsTest extends FeatureTestCase
         foreach (['desk', 'book', 'revisions', 'secrets', 'live'] as $what) {
             $seen .= $this->getJson("/api/customers/{$customer['key']}/{$what}")->assertOk()->getContent();
         }
-        $kept = $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, static fn (): string => json_encode([DB::table('secrets')->get(), DB::table('revisions')->get(), DB::table('activity')->get()], JSON_THROW_ON_ERROR));
+        $kept = $this->scope()->tenant(
+            $this->lead->id,
+            $customer['key'],
+            Ability::Read,
+            static fn (): string => json_encode(
+                [DB::table('secrets')->get(), DB::table('revisions')->get(), DB::table('activity')->get()],
+                JSON_THROW_ON_ERROR,
+            ),
+        );
 
         self::assertStringNotContainsString('740913', $seen . $kept);
-        self::assertSame('740913', $this->postJson("/api/customers/{$customer['key']}/secrets/reveal", self::BOX)->json('value'));
+        self::assertSame(
+            '740913',
+            $this->postJson("/api/customers/{$customer['key']}/secrets/reveal", self::BOX)->json('value'),
+        );
     }
 
     public function test_the_next_push_tells_the_switch_once_and_the_switch_tells_nobody(): void
@@ -62,8 +86,12 @@ final class SecretsTest extends FeatureTestCase
 
         self::assertSame(['740913'], $sent);
         self::assertTrue($this->getJson("/api/customers/{$customer}/secrets")->json('secrets.0.isSent'));
-        $account = '/v1/accounts/' . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
-        $told = json_encode([$this->wire->byHand('GET', "{$account}/boxes"), $this->wire->byHand('GET', "{$account}/edits")], JSON_THROW_ON_ERROR);
+        $account = '/v1/accounts/'
+            . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
+        $told = json_encode(
+            [$this->wire->byHand('GET', "{$account}/boxes"), $this->wire->byHand('GET', "{$account}/edits")],
+            JSON_THROW_ON_ERROR,
+        );
         self::assertStringNotContainsString('740913', $told);
         self::assertStringContainsString('"lock_code":"set"', $told);
         self::assertSame([], $this->readAgain($customer));
@@ -92,7 +120,14 @@ final class SecretsTest extends FeatureTestCase
     {
         $customer = $this->takeOn()['key'];
         self::assertSame('weak', $this->make($customer, '201201')->json('secrets.0.strength'));
-        self::assertSame('weak', array_column($this->getJson("/api/customers/{$customer}/desk")->json('draft.changes'), 'after', 'path')['pin'] ?? null);
+        self::assertSame(
+            'weak',
+            array_column(
+                $this->getJson("/api/customers/{$customer}/desk")->json('draft.changes'),
+                'after',
+                'path',
+            )['pin'] ?? null,
+        );
         $this->postJson("/api/customers/{$customer}/secrets/reveal", self::BOX)->assertOk();
 
         self::assertSame('set', $this->make($customer)->json('secrets.0.strength'));
@@ -112,11 +147,16 @@ final class SecretsTest extends FeatureTestCase
         $revision = $this->getJson("/api/customers/{$customer}/revisions")->json('revisions.0.no');
         $this->postJson("/api/customers/{$customer}/revisions/{$revision}/undo")->assertCreated();
 
-        self::assertSame('318264', $this->postJson("/api/customers/{$customer}/secrets/reveal", self::BOX)->json('value'));
+        self::assertSame(
+            '318264',
+            $this->postJson("/api/customers/{$customer}/secrets/reveal", self::BOX)->json('value'),
+        );
     }
 
     private function make(string $customer, ?string $value = null): TestResponse
     {
-        return $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/secrets", self::BOX + ['value' => $value])->assertCreated();
+        return $this->actingAs($this->lead)
+            ->postJson("/api/customers/{$customer}/secrets", self::BOX + ['value' => $value])
+            ->assertCreated();
     }
 }

@@ -30,7 +30,10 @@ final class SessionTest extends FeatureTestCase
     public function test_a_wrong_password_and_an_unknown_name_get_the_same_answer(): void
     {
         $wrong = $this->signIn($this->lead, 'not this')->assertStatus(422);
-        $unknown = $this->postJson('/api/session', ['signIn' => 'nobody@saltmarsh.example', 'password' => 'not this'])->assertStatus(422);
+        $unknown = $this->postJson(
+            '/api/session',
+            ['signIn' => 'nobody@saltmarsh.example', 'password' => 'not this'],
+        )->assertStatus(422);
 
         self::assertSame($wrong->json(), $unknown->json());
     }
@@ -60,21 +63,26 @@ final class SessionTest extends FeatureTestCase
         $secret = $this->begin();
         $this->signIn($this->lead)->assertOk();
 
-        $this->actingAs($this->lead)->putJson('/api/second-factor', ['code' => '000000'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/code');
-        $codes = $this->putJson('/api/second-factor', ['code' => $this->code($secret)])->assertOk()->json('recoveryCodes');
+        $this->actingAs($this->lead)->putJson('/api/second-factor', ['code' => '000000'])
+            ->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/code');
+        $codes = $this->putJson('/api/second-factor', ['code' => $this->code($secret)])->assertOk()
+            ->json('recoveryCodes');
         self::assertCount(8, $codes);
 
         $this->signOut();
         $this->signIn($this->lead)->assertStatus(422)->assertJsonPath('errors.0.pointer', '/code');
         $this->signIn($this->lead, code: '123456')->assertStatus(422);
         self::assertNull($this->getJson('/api/session')->json('technician'));
-        $this->signIn($this->lead, code: $this->code($secret, 1))->assertOk()->assertJsonPath('technician.secondFactor', true);
+        $this->signIn($this->lead, code: $this->code($secret, 1))->assertOk()
+            ->assertJsonPath('technician.secondFactor', true);
     }
 
     public function test_a_code_is_taken_once_and_a_recovery_code_too(): void
     {
         $secret = $this->begin();
-        $codes = $this->actingAs($this->lead)->putJson('/api/second-factor', ['code' => $this->code($secret)])->json('recoveryCodes');
+        $codes = $this->actingAs($this->lead)->putJson('/api/second-factor', ['code' => $this->code($secret)])
+            ->json('recoveryCodes');
 
         $this->signOut();
         $this->signIn($this->lead, code: $this->code($secret))->assertStatus(422);
@@ -89,7 +97,8 @@ final class SessionTest extends FeatureTestCase
         $secret = $this->begin();
         $this->actingAs($this->lead)->putJson('/api/second-factor', ['code' => $this->code($secret)])->assertOk();
 
-        $this->deleteJson('/api/second-factor', ['password' => 'not this'])->assertStatus(422)->assertJsonPath('errors.0.pointer', '/password');
+        $this->deleteJson('/api/second-factor', ['password' => 'not this'])->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/password');
         $this->deleteJson('/api/second-factor', ['password' => self::PASSWORD])->assertNoContent();
         $this->signOut();
         $this->signIn($this->lead)->assertOk()->assertJsonPath('technician.secondFactor', false);
@@ -111,7 +120,10 @@ final class SessionTest extends FeatureTestCase
             $cells = explode(',', (string) $line);
             if ($cells[0] === 'SHA1') {
                 $step = intdiv((int) $cells[2], Totp::STEP_SECONDS);
-                self::assertSame([$cells[3], $cells[4]], [Totp::code($cells[1], $step, 8), Totp::code($cells[1], $step)]);
+                self::assertSame(
+                    [$cells[3], $cells[4]],
+                    [Totp::code($cells[1], $step, 8), Totp::code($cells[1], $step)],
+                );
                 $checked++;
             }
         }
@@ -132,7 +144,10 @@ final class SessionTest extends FeatureTestCase
 
     private function signIn(Technician $who, string $password = self::PASSWORD, ?string $code = null): TestResponse
     {
-        return $this->postJson('/api/session', ['signIn' => strtoupper($who->sign_in), 'password' => $password, 'code' => $code]);
+        return $this->postJson(
+            '/api/session',
+            ['signIn' => strtoupper($who->sign_in), 'password' => $password, 'code' => $code],
+        );
     }
 
     private function signOut(): void
@@ -143,7 +158,9 @@ final class SessionTest extends FeatureTestCase
 
     private function begin(): string
     {
-        $secret = $this->actingAs($this->lead)->postJson('/api/second-factor', ['password' => self::PASSWORD])->assertCreated()->json('secret');
+        $secret = $this->actingAs($this->lead)->postJson('/api/second-factor', ['password' => self::PASSWORD])
+            ->assertCreated()
+            ->json('secret');
         self::assertIsString($secret);
 
         return $secret;

@@ -8,7 +8,10 @@ use App\Models\Ability;
 use App\TakingOn\Templates;
 use Illuminate\Support\Facades\DB;
 
-/** Findings about what no book says: the way to the switch, what was signed, the template it was made from, and live as such. */
+/**
+ * Findings about what no book says: the way to the switch, what was signed, the template it was made from, and live as
+ * such.
+ */
 final class SurroundingsTest extends FeatureTestCase
 {
     private string $customer;
@@ -17,7 +20,13 @@ final class SurroundingsTest extends FeatureTestCase
     {
         parent::setUp();
         $this->customer = $this->takeOn()['key'];
-        $this->change([['object' => "tenant:{$this->customer}", 'path' => 'state', 'value' => 'in-service'], ['object' => "tenant:{$this->customer}", 'path' => 'region', 'value' => 'CA']], 'goes into service');
+        $this->change(
+            [
+                ['object' => "tenant:{$this->customer}", 'path' => 'state', 'value' => 'in-service'],
+                ['object' => "tenant:{$this->customer}", 'path' => 'region', 'value' => 'CA'],
+            ],
+            'goes into service',
+        );
     }
 
     public function test_what_was_entered_and_is_not_on_the_switch_is_found_until_it_is(): void
@@ -26,7 +35,10 @@ final class SurroundingsTest extends FeatureTestCase
         self::assertSame('done', $this->push($this->customer)['status']);
         self::assertSame([], array_intersect(['push.never-verified', 'push.pending'], $this->rules()));
 
-        $this->change([['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']], 'asked for');
+        $this->change(
+            [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']],
+            'asked for',
+        );
         self::assertContains('push.pending', $this->rules());
         self::assertContains('push.pending', $this->kept(), 'also in the list over all customers');
         self::assertSame('done', $this->push($this->customer)['status']);
@@ -36,7 +48,10 @@ final class SurroundingsTest extends FeatureTestCase
     public function test_what_was_signed_is_compared_with_the_book(): void
     {
         self::assertContains('emergency.limits-unsigned', $this->rules());
-        $this->postJson("/api/customers/{$this->customer}/signed", ['revision' => 2, 'by' => 'I. Marsh', 'on' => '2026-12-01'])->assertCreated();
+        $this->postJson(
+            "/api/customers/{$this->customer}/signed",
+            ['revision' => 2, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
+        )->assertCreated();
         self::assertSame([], array_intersect(['emergency.limits-unsigned', 'drift.signed-differs'], $this->kept()));
 
         $this->change([['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 25]], 'asked for');
@@ -48,7 +63,10 @@ final class SurroundingsTest extends FeatureTestCase
 
     public function test_what_was_changed_from_the_template_is_found_unless_somebody_said_why(): void
     {
-        $this->change([['object' => 'user:ines-marsh', 'path' => 'callingClass', 'value' => 'international']], 'calls her sister');
+        $this->change(
+            [['object' => 'user:ines-marsh', 'path' => 'callingClass', 'value' => 'international']],
+            'calls her sister',
+        );
         self::assertContains('users.class-wider-than-template', $this->rules());
         self::assertNotContains('template.override-unexplained', $this->rules());
 
@@ -62,11 +80,18 @@ final class SurroundingsTest extends FeatureTestCase
         mkdir($folder);
         $json = (string) file_get_contents(base_path('templates/one-line-office.json'));
         try {
-            file_put_contents("{$folder}/one-line-office.json", str_replace('"name": "One line, one person"', '"name": "One line, and one person"', $json));
+            file_put_contents(
+                "{$folder}/one-line-office.json",
+                str_replace('"name": "One line, one person"', '"name": "One line, and one person"', $json),
+            );
             $this->app->make(Templates::class)->ship($folder);
             self::assertContains('template.behind', $this->rules());
             self::assertNotContains('template.answer-missing', $this->rules());
-            $asks = str_replace('"slots": [', '"slots": [{"key": "contract", "question": "Contract number", "type": "text"},', $json);
+            $asks = str_replace(
+                '"slots": [',
+                '"slots": [{"key": "contract", "question": "Contract number", "type": "text"},',
+                $json,
+            );
             file_put_contents("{$folder}/one-line-office.json", $asks);
             $this->app->make(Templates::class)->ship($folder);
             self::assertContains('template.answer-missing', $this->rules());
@@ -96,19 +121,25 @@ final class SurroundingsTest extends FeatureTestCase
         self::assertSame($mine, $this->rules());
         self::assertSame([], DB::select('select * from roster_grants_here()'), 'nothing outside a scope');
         $other = $this->takeOn()['key'];
-        $this->scope()->tenant($this->lead->id, $other, Ability::Read, static fn () => self::assertSame([], DB::select('select * from roster_grants_here()')));
+        $this->scope()->tenant($this->lead->id, $other, Ability::Read, static fn () => self::assertSame([], DB::select(
+            'select * from roster_grants_here()',
+        )));
     }
 
     /** What somebody did on the switch is audited as it stands there, beside what callers notice of it. */
     public function test_live_is_audited_as_such(): void
     {
         $this->push($this->customer);
-        $account = '/v1/accounts/' . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$this->customer];
+        $account = '/v1/accounts/'
+            . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$this->customer];
         $person = $this->wire->byHand('GET', "{$account}/persons")['rows'][0];
         $this->wire->byHand('PATCH', "{$account}/persons/{$person['id']}", ['box' => null]);
         self::assertNotSame([], $this->readAgain($this->customer));
 
-        $brings = array_column($this->getJson("/api/customers/{$this->customer}/live/impact")->assertOk()->json('brings'), 'rule');
+        $brings = array_column(
+            $this->getJson("/api/customers/{$this->customer}/live/impact")->assertOk()->json('brings'),
+            'rule',
+        );
         self::assertContains('users.no-answer-nowhere', $brings);
         self::assertSame([], array_intersect($brings, $this->rules()));
     }
@@ -123,12 +154,21 @@ final class SurroundingsTest extends FeatureTestCase
     /** @return list<string> of the margin */
     private function rules(): array
     {
-        return array_column($this->getJson("/api/customers/{$this->customer}/margin")->assertOk()->json('findings'), 'rule');
+        return array_column(
+            $this->getJson("/api/customers/{$this->customer}/margin")->assertOk()->json('findings'),
+            'rule',
+        );
     }
 
     /** @return list<string> of the list over all customers */
     private function kept(): array
     {
-        return array_values(array_column(array_filter($this->getJson('/api/findings')->assertOk()->json('findings'), fn (array $line): bool => $line['customer'] === $this->customer), 'rule'));
+        return array_values(array_column(
+            array_filter(
+                $this->getJson('/api/findings')->assertOk()->json('findings'),
+                fn (array $line): bool => $line['customer'] === $this->customer,
+            ),
+            'rule',
+        ));
     }
 }

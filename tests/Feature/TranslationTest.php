@@ -35,8 +35,10 @@ final class TranslationTest extends FeatureTestCase
 
     /** Names, seals of secrets, and settings of that platform which are not the reseller's. */
     private const THEIRS_ALONE = [
-        'accounts' => ['handle', 'tier'], 'premises' => ['lift_code'], 'lines' => ['digits', 'jitter_class'], 'persons' => ['badge'],
-        'bands' => ['wall_board'], 'greeters' => ['barge'], 'timetables' => ['hue'], 'boxes' => ['lock_code', 'keep_days'],
+        'accounts' => ['handle', 'tier'], 'premises' => ['lift_code'], 'lines' => ['digits', 'jitter_class'],
+        'persons' => ['badge'],
+        'bands' => ['wall_board'], 'greeters' => ['barge'], 'timetables' => ['hue'],
+        'boxes' => ['lock_code', 'keep_days'],
         'pipes' => ['codec_order'], 'ways' => ['lock_code'],
     ];
 
@@ -62,23 +64,39 @@ final class TranslationTest extends FeatureTestCase
         self::assertSame([], $this->differences($after, $bindings));
     }
 
-    /** Each field of the book either stands on the switch or is declared to stay beside it: none is forgotten, and none is invented. */
+    /**
+     * Each field of the book either stands on the switch or is declared to stay beside it: none is forgotten, and none
+     * is invented.
+     */
     #[DataProvider('kinds')]
     public function test_every_field_of_a_kind_has_its_place_on_the_switch_or_none_anywhere(Kind $kind): void
     {
-        $fields = array_filter(Fields::of($kind->class())->named(), static fn (Field $field, string $name): bool => ! $field instanceof Id && $name !== 'key', ARRAY_FILTER_USE_BOTH);
+        $fields = array_filter(
+            Fields::of($kind->class())->named(),
+            static fn (Field $field, string $name): bool => ! $field instanceof Id && $name !== 'key',
+            ARRAY_FILTER_USE_BOTH,
+        );
         $carried = array_keys(array_filter($fields, static fn (Field $field): bool => ! $field->isBeside));
 
         self::assertEqualsCanonicalizing($carried, array_keys(Translation::fields($kind)));
         self::assertSame($carried === [], Translation::collection($kind) === null);
     }
 
-    /** The practice switch is a stranger with words of its own: what we send it knows, and what only it knows we leave alone. */
+    /**
+     * The practice switch is a stranger with words of its own: what we send it knows, and what only it knows we leave
+     * alone.
+     */
     #[DataProvider('kinds')]
     public function test_the_switch_knows_every_word_it_is_told(Kind $kind): void
     {
         $collection = Translation::collection($kind);
-        $told = array_merge(...array_map(static fn (FieldCodec $codec): array => $codec->theirs(), array_values(Translation::fields($kind))), ...[[]]);
+        $told = array_merge(
+            ...array_map(
+                static fn (FieldCodec $codec): array => $codec->theirs(),
+                array_values(Translation::fields($kind)),
+            ),
+            ...[[]],
+        );
         $known = $collection === null ? [] : array_keys(Vocabulary::collections()[$collection]);
 
         self::assertSame([], array_values(array_diff($told, $known)));
@@ -126,14 +144,21 @@ final class TranslationTest extends FeatureTestCase
             }
         }
         yield 'sixty users' => [(string) file_get_contents(dirname(__DIR__) . '/data/bench-book.json'), 'whole-bench'];
-        yield 'every field' => [(string) file_get_contents(dirname(__DIR__) . '/data/every-field.json'), 'whole-fields'];
+        yield 'every field' => [
+            (string) file_get_contents(dirname(__DIR__) . '/data/every-field.json'),
+            'whole-fields',
+        ];
     }
 
     /** A record of which nobody said anything is an object of which nobody said anything. */
     #[DataProvider('carried')]
     public function test_the_switch_s_defaults_are_no_drift(Kind $kind): void
     {
-        $account = '/v1/accounts/' . $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'bare', 'title' => 'bare', 'clock' => 'America/Halifax'])['id'];
+        $account = '/v1/accounts/' . $this->wire->byHand(
+            'POST',
+            '/v1/accounts',
+            ['handle' => 'bare', 'title' => 'bare', 'clock' => 'America/Halifax'],
+        )['id'];
         $fields = match ($kind) {
             Kind::Tenant => ['key' => 'bare', 'zone' => 'America/Halifax'],
             Kind::Number => ['key' => '+19025550150', 'label' => ''],
@@ -142,7 +167,10 @@ final class TranslationTest extends FeatureTestCase
             default => ['key' => 'bare', 'name' => 'bare'],
         };
         $object = $kind->read(Node::of($fields));
-        $book = Book::of(Tenant::read(Node::of(['key' => 'bare', 'zone' => 'America/Halifax'])), $kind === Kind::Tenant ? [] : [$object]);
+        $book = Book::of(
+            Tenant::read(Node::of(['key' => 'bare', 'zone' => 'America/Halifax'])),
+            $kind === Kind::Tenant ? [] : [$object],
+        );
         if ($kind !== Kind::Tenant) {
             $this->wire->byHand('POST', "{$account}/" . Translation::collection($kind), match ($kind) {
                 Kind::Number => ['digits' => '19025550150'],
@@ -168,18 +196,29 @@ final class TranslationTest extends FeatureTestCase
 
     public function test_what_the_switch_has_no_place_for_never_differs(): void
     {
-        $book = Books::small()->with(Books::object(Kind::Contact, ['key' => 'harbour-master', 'name' => 'Harbour master']));
+        $book = Books::small()->with(
+            Books::object(Kind::Contact, ['key' => 'harbour-master', 'name' => 'Harbour master']),
+        );
         $bindings = $this->build(null, $this->connector()->carried($book), Bindings::none());
         $live = $this->connector()->read($book, $bindings)->live ?? self::fail('nothing was built');
-        $later = $book->with(Tenant::read(Node::of(['state' => 'in-service', 'name' => 'Renamed'] + $book->tenant->toArray())))->without(Reference::parse('contact:harbour-master'));
+        $later = $book
+            ->with(Tenant::read(Node::of(['state' => 'in-service', 'name' => 'Renamed'] + $book->tenant->toArray())))
+            ->without(Reference::parse('contact:harbour-master'));
 
         self::assertSame([], Diff::between($book, $live)->toArray());
-        self::assertSame(['name'], array_column(Diff::between($later, $this->connector()->beside($live, $later))->toArray(), 'path'));
+        self::assertSame(
+            ['name'],
+            array_column(Diff::between($later, $this->connector()->beside($live, $later))->toArray(), 'path'),
+        );
     }
 
     public function test_records_made_by_hand_pair_by_number_extension_and_owner(): void
     {
-        $account = '/v1/accounts/' . $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet Property Care', 'clock' => 'America/Halifax'])['id'];
+        $account = '/v1/accounts/' . $this->wire->byHand(
+            'POST',
+            '/v1/accounts',
+            ['handle' => 'inlet', 'title' => 'Inlet Property Care', 'clock' => 'America/Halifax'],
+        )['id'];
         $person = $this->wire->byHand('POST', "{$account}/persons", ['given' => 'I.', 'short' => '201'])['id'];
         $this->wire->byHand('POST', "{$account}/boxes", ['caption' => 'Somebody', 'person' => $person]);
         $this->wire->byHand('POST', "{$account}/lines", ['digits' => '19025550150', 'caption' => 'Front']);
@@ -196,7 +235,11 @@ final class TranslationTest extends FeatureTestCase
 
     public function test_two_that_could_be_meant_pair_with_neither(): void
     {
-        $account = '/v1/accounts/' . $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet', 'clock' => 'America/Halifax'])['id'];
+        $account = '/v1/accounts/' . $this->wire->byHand(
+            'POST',
+            '/v1/accounts',
+            ['handle' => 'inlet', 'title' => 'Inlet', 'clock' => 'America/Halifax'],
+        )['id'];
         $this->wire->byHand('POST', "{$account}/premises", ['caption' => 'Office']);
         $book = Books::small()->with(Books::object(Kind::Site, ['key' => 'annexe', 'name' => 'Office']));
 
@@ -214,7 +257,11 @@ final class TranslationTest extends FeatureTestCase
 
     public function test_an_account_made_anew_by_hand_is_found_again_by_its_handle(): void
     {
-        $this->wire->byHand('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet', 'clock' => 'America/Halifax']);
+        $this->wire->byHand(
+            'POST',
+            '/v1/accounts',
+            ['handle' => 'inlet', 'title' => 'Inlet', 'clock' => 'America/Halifax'],
+        );
         $lost = Bindings::none()->with(Reference::parse('tenant:inlet'), new Bound('a-gone', '7'));
 
         self::assertNotNull($this->connector()->read(Books::small(), $lost));
@@ -222,8 +269,12 @@ final class TranslationTest extends FeatureTestCase
 
     /** @param array<string, string> $headers */
     #[DataProvider('answers')]
-    public function test_trouble_is_told_apart_by_whether_trying_again_can_help(int $status, array $headers, bool $temporary, ?int $wait): void
-    {
+    public function test_trouble_is_told_apart_by_whether_trying_again_can_help(
+        int $status,
+        array $headers,
+        bool $temporary,
+        ?int $wait,
+    ): void {
         $this->wire->interfere = static fn () => Http::response(['fault' => 'no'], $status, $headers);
         try {
             $this->connector()->read(Books::small(), Bindings::none());
@@ -263,7 +314,10 @@ final class TranslationTest extends FeatureTestCase
         foreach ($book->objects() as $object) {
             $name = "renamed {$seed} {$object->key()}";
             $book = $book->with($object->kind()->read(Node::of(match ($object->kind()) {
-                Kind::User => ['name' => ['first' => 'New', 'last' => $object->key()], 'email' => "{$object->key()}@inlet.example", 'mailbox' => null, 'callWaiting' => false],
+                Kind::User => [
+                    'name' => ['first' => 'New', 'last' => $object->key()], 'email' => "{$object->key()}@inlet.example",
+                    'mailbox' => null, 'callWaiting' => false,
+                ],
                 Kind::Number => ['label' => $name, 'destination' => null],
                 Kind::Mailbox => ['name' => $name, 'notify' => ['a@inlet.example', 'b@inlet.example'], 'zero' => null],
                 default => ['name' => $name],
@@ -275,11 +329,32 @@ final class TranslationTest extends FeatureTestCase
 
     private function build(?Book $live, Book $book, Bindings $bindings): Bindings
     {
-        foreach (Planner::plan($live, $live === null ? $this->connector()->carried($book) : $book)->steps as $position => $step) {
+        foreach (
+            Planner::plan(
+                $live,
+                $live === null ? $this->connector()->carried($book) : $book,
+            )->steps as $position => $step
+        ) {
             $key = $book->tenant->key . ($live === null ? '-new-' : '-edit-') . $position;
             $bound = match ($step->kind) {
-                StepKind::Create => $this->connector()->create($book, $bindings, $step->object, $step->fields, $key, 'test'),
-                StepKind::Update, StepKind::Link => $this->connector()->update($book, $bindings, $step->object, $step->fields, $step->expected, $key, 'test'),
+                StepKind::Create => $this->connector()->create(
+                    $book,
+                    $bindings,
+                    $step->object,
+                    $step->fields,
+                    $key,
+                    'test',
+                ),
+                StepKind::Update,
+                StepKind::Link => $this->connector()->update(
+                    $book,
+                    $bindings,
+                    $step->object,
+                    $step->fields,
+                    $step->expected,
+                    $key,
+                    'test',
+                ),
                 StepKind::Delete => self::fail('nothing was to be removed'),
             };
             $bindings = $bindings->with($step->object, $bound);

@@ -23,8 +23,12 @@ final class WholeBookTest extends FeatureTestCase
 
         self::assertSame([], Diff::between($given, $this->out($customer))->toArray());
         $revisions = $this->getJson("/api/customers/{$customer}/revisions")->assertOk()->json('revisions');
-        self::assertSame([1, 'import', count($given->objects())], [$revisions[0]['no'], $revisions[0]['source'], count($revisions[0]['changes'])]);
-        $this->getJson("/api/customers/{$customer}/desk")->assertOk()->assertJsonCount(count($given->objects()) + 1, 'objects');
+        self::assertSame(
+            [1, 'import', count($given->objects())],
+            [$revisions[0]['no'], $revisions[0]['source'], count($revisions[0]['changes'])],
+        );
+        $this->getJson("/api/customers/{$customer}/desk")->assertOk()
+            ->assertJsonCount(count($given->objects()) + 1, 'objects');
         $this->postJson("/api/customers/{$customer}/revisions/1/undo")->assertStatus(409);
     }
 
@@ -32,26 +36,42 @@ final class WholeBookTest extends FeatureTestCase
     public function test_projections_are_what_the_bodies_say(): void
     {
         [$customer] = $this->import();
-        $this->edit($customer, [['object' => 'user:bo', 'path' => 'extension', 'value' => '2009'], ['object' => 'chain:nights', 'path' => 'places/b/to', 'value' => 'user:ana']])->assertOk();
+        $this->edit($customer, [
+            ['object' => 'user:bo', 'path' => 'extension', 'value' => '2009'],
+            ['object' => 'chain:nights', 'path' => 'places/b/to', 'value' => 'user:ana'],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
 
-        $this->scope()->tenant($this->lead->id, $customer, \App\Models\Ability::Read, function (TenantRow $tenant): void {
-            DB::enableQueryLog();
-            $book = $this->app->make(BookRepository::class)->head($tenant->id);
-            self::assertCount(1, DB::getQueryLog(), 'a book is loaded in one query');
-            $rows = DB::table('objects')->where('tenant_id', $tenant->id)->get()->keyBy(static fn (\stdClass $row): string => "{$row->kind}:{$row->key}");
-            self::assertCount(count($book->objects()) + 1, $rows);
-            foreach ([$book->tenant, ...$book->objects()] as $object) {
-                $row = $rows[(string) Reference::of($object)];
-                self::assertSame([$object->id(), $object->label(), $object->extension()], [$row->id, $row->name, $row->extension]);
-                $links = DB::table('object_links')->where('tenant_id', $tenant->id)->where('from_id', $object->id())->pluck('to_id', 'path')->all();
-                $expected = [];
-                foreach ($object->links() as $link) {
-                    $expected[$link->path] = $book->find($link->to)?->id();
+        $this->scope()->tenant(
+            $this->lead->id,
+            $customer,
+            \App\Models\Ability::Read,
+            function (TenantRow $tenant): void {
+                DB::enableQueryLog();
+                $book = $this->app->make(BookRepository::class)->head($tenant->id);
+                self::assertCount(1, DB::getQueryLog(), 'a book is loaded in one query');
+                $rows = DB::table('objects')->where('tenant_id', $tenant->id)->get()->keyBy(
+                    static fn (\stdClass $row): string => "{$row->kind}:{$row->key}",
+                );
+                self::assertCount(count($book->objects()) + 1, $rows);
+                foreach ([$book->tenant, ...$book->objects()] as $object) {
+                    $row = $rows[(string) Reference::of($object)];
+                    self::assertSame(
+                        [$object->id(), $object->label(), $object->extension()],
+                        [$row->id, $row->name, $row->extension],
+                    );
+                    $links = DB::table('object_links')->where('tenant_id', $tenant->id)
+                        ->where('from_id', $object->id())
+                        ->pluck('to_id', 'path')
+                        ->all();
+                    $expected = [];
+                    foreach ($object->links() as $link) {
+                        $expected[$link->path] = $book->find($link->to)?->id();
+                    }
+                    self::assertEqualsCanonicalizing($expected, $links, (string) Reference::of($object));
                 }
-                self::assertEqualsCanonicalizing($expected, $links, (string) Reference::of($object));
-            }
-        });
+            },
+        );
     }
 
     public function test_objects_are_made_moved_and_removed_through_a_draft_and_any_of_it_is_undone(): void
@@ -61,7 +81,11 @@ final class WholeBookTest extends FeatureTestCase
 
         $this->edit($customer, [
             ['op' => 'create', 'object' => 'mailbox:nights', 'value' => ['name' => 'Nights', 'zero' => 'user:bo']],
-            ['object' => 'chain:nights', 'path' => 'places/c', 'value' => ['item' => 'c', 'to' => 'mailbox:nights', 'rings' => null]],
+            [
+                'object' => 'chain:nights',
+                'path' => 'places/c',
+                'value' => ['item' => 'c', 'to' => 'mailbox:nights', 'rings' => null],
+            ],
             ['op' => 'move', 'object' => 'chain:nights', 'path' => 'places', 'value' => ['c', 'a', 'b']],
             ['op' => 'delete', 'object' => 'promise:hello'],
         ])->assertOk()->assertJsonPath('draft.clashes', []);
@@ -70,7 +94,10 @@ final class WholeBookTest extends FeatureTestCase
 
         self::assertNotNull($after->find(Reference::parse('mailbox:nights'))?->id());
         self::assertNull($after->find(Reference::parse('promise:hello')));
-        self::assertSame(['c', 'a', 'b'], array_column((array) $after->find(Reference::parse('chain:nights'))?->toArray()['places'], 'item'));
+        self::assertSame(
+            ['c', 'a', 'b'],
+            array_column((array) $after->find(Reference::parse('chain:nights'))?->toArray()['places'], 'item'),
+        );
         $this->postJson("/api/customers/{$customer}/revisions/2/undo")->assertCreated();
         self::assertSame([], Diff::between($before, $this->out($customer))->toArray());
     }
@@ -79,7 +106,8 @@ final class WholeBookTest extends FeatureTestCase
     {
         [$customer] = $this->import();
 
-        $problem = $this->edit($customer, [['op' => 'delete', 'object' => 'mailbox:shared']])->assertStatus(422)->json();
+        $problem = $this->edit($customer, [['op' => 'delete', 'object' => 'mailbox:shared']])->assertStatus(422)
+            ->json();
 
         self::assertStringContainsString('Shared is still needed by', $problem['detail']);
         $this->getJson("/api/customers/{$customer}/desk")->assertJsonPath('draft.changes', []);
@@ -87,20 +115,24 @@ final class WholeBookTest extends FeatureTestCase
 
     public function test_what_is_no_book_is_refused_with_the_place_and_the_cause(): void
     {
-        $this->actingAs($this->lead)->postJson('/api/taking-on/book', ['format' => 'something else'])->assertStatus(422);
+        $this->actingAs($this->lead)->postJson('/api/taking-on/book', ['format' => 'something else'])
+            ->assertStatus(422);
         $value = $this->bookFrom(self::EVERY_FIELD);
         $value['users'][0]['reportsTo'] = 'user:nobody';
         $problem = $this->postJson('/api/taking-on/book', $value)->assertStatus(422)->json();
         self::assertStringContainsString('user:nobody', json_encode($problem, JSON_THROW_ON_ERROR));
         $value = $this->bookFrom(self::EVERY_FIELD, stocked: false);
-        $this->postJson('/api/taking-on/book', $value)->assertStatus(409)->assertJsonPath('type', 'urn:jaunty-roster:problem:number-not-free');
+        $this->postJson('/api/taking-on/book', $value)->assertStatus(409)
+            ->assertJsonPath('type', 'urn:jaunty-roster:problem:number-not-free');
     }
 
     public function test_a_key_that_another_customer_has_is_named(): void
     {
         [$customer] = $this->import();
 
-        $problem = $this->postJson('/api/taking-on/book', array_replace_recursive($this->bookFrom(self::EVERY_FIELD), ['tenant' => ['key' => $customer]]))->assertStatus(422)->json();
+        $problem = $this->postJson('/api/taking-on/book', array_replace_recursive($this->bookFrom(self::EVERY_FIELD), [
+            'tenant' => ['key' => $customer],
+        ]))->assertStatus(422)->json();
 
         self::assertStringContainsString($customer, $problem['detail']);
     }
@@ -110,7 +142,10 @@ final class WholeBookTest extends FeatureTestCase
         $value = $this->bookFrom(self::EVERY_FIELD);
         $value['users'][0]['legs'][0]['seconds'] = 22;
 
-        $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated()->assertJsonPath('fitted', [['object' => 'user:ana', 'path' => 'legs/desk/seconds', 'before' => 22, 'after' => 25]]);
+        $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated()->assertJsonPath(
+            'fitted',
+            [['object' => 'user:ana', 'path' => 'legs/desk/seconds', 'before' => 22, 'after' => 25]],
+        );
     }
 
     public function test_the_whole_of_it_is_pushed_and_compares_empty(): void
@@ -121,9 +156,13 @@ final class WholeBookTest extends FeatureTestCase
 
         self::assertSame('done', $push['status'], (string) $push['reason']);
         self::assertSame([], $this->readAgain($customer));
-        $this->edit($customer, [['object' => 'contact:master', 'path' => 'name', 'value' => 'Harbour office'], ['object' => 'tenant:' . $customer, 'path' => 'state', 'value' => 'in-service']])->assertOk();
+        $this->edit($customer, [
+            ['object' => 'contact:master', 'path' => 'name', 'value' => 'Harbour office'],
+            ['object' => 'tenant:' . $customer, 'path' => 'state', 'value' => 'in-service'],
+        ])->assertOk();
         $this->enter($customer)->assertCreated();
-        $this->getJson("/api/customers/{$customer}/live")->assertJsonPath('differences', [])->assertJsonPath('runSheet', []);
+        $this->getJson("/api/customers/{$customer}/live")->assertJsonPath('differences', [])
+            ->assertJsonPath('runSheet', []);
     }
 
     public function test_drift_comes_with_what_callers_notice_of_it_and_a_call_that_shows_it(): void
@@ -135,11 +174,15 @@ final class WholeBookTest extends FeatureTestCase
         self::assertSame('done', $this->push($customer)['status']);
         $this->readAgain($customer);
         $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->assertJsonPath('impact.count', 0);
-        $account = '/v1/accounts/' . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
+        $account = '/v1/accounts/'
+            . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
         $band = $this->wire->byHand('GET', "{$account}/bands")['rows'][0];
         $this->wire->byHand('PATCH', "{$account}/bands/{$band['id']}", ['give_up' => 180]);
 
-        self::assertSame([['group:desk', 'noAnswerSeconds', 33, 18]], array_map(static fn (array $each): array => [$each['object'], $each['path'], $each['book'], $each['live']], $this->readAgain($customer)));
+        self::assertSame([['group:desk', 'noAnswerSeconds', 33, 18]], array_map(
+            static fn (array $each): array => [$each['object'], $each['path'], $each['book'], $each['live']],
+            $this->readAgain($customer),
+        ));
         $impact = $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->json('impact');
         self::assertGreaterThan(0, $impact['count']);
         self::assertStringContainsString('until unanswered 18 s, was 30 s', $impact['contrasts'][0]['words']);
@@ -147,13 +190,20 @@ final class WholeBookTest extends FeatureTestCase
         self::assertSame($value['numbers'][0]['key'], $impact['contrasts'][0]['call']['to']);
     }
 
-    /** Two technicians, one customer: each edit that was entered stands in the book, or the other said no to it knowingly. */
+    /**
+     * Two technicians, one customer: each edit that was entered stands in the book, or the other said no to it
+     * knowingly.
+     */
     public function test_random_edits_of_two_technicians_in_turn_lose_nothing(): void
     {
         [$customer] = $this->import();
         $second = $this->technician();
         $this->grant($second, null, \App\Models\Ability::Edit);
-        $fields = [['user:ana', 'display'], ['user:bo', 'display'], ['group:desk', 'ringsEach'], ['group:desk', 'prefix'], ['mailbox:shared', 'name'], ['attendant:front', 'language'], ['site:quay', 'name'], ['route:far', 'prepend']];
+        $fields = [
+            ['user:ana', 'display'], ['user:bo', 'display'], ['group:desk', 'ringsEach'], ['group:desk', 'prefix'],
+            ['mailbox:shared', 'name'], ['attendant:front', 'language'], ['site:quay', 'name'],
+            ['route:far', 'prepend'],
+        ];
         mt_srand(20_261_126);
         $expected = [];
         $pending = [[], []];
@@ -171,7 +221,18 @@ final class WholeBookTest extends FeatureTestCase
             $answer = $this->enter($customer, $by);
             if ($answer->status() === 409 && $answer->json('type') === 'urn:jaunty-roster:problem:clash') {
                 // Whoever meets the other's change decides for their own, knowingly.
-                $this->edit($customer, array_map(static fn (array $clash): array => ['object' => $clash['object'], 'path' => $clash['path'], 'value' => $clash['ours']], $answer->json('clashes')), $by)->assertOk();
+                $this->edit(
+                    $customer,
+                    array_map(
+                        static fn (array $clash): array => [
+                            'object' => $clash['object'],
+                            'path' => $clash['path'],
+                            'value' => $clash['ours'],
+                        ],
+                        $answer->json('clashes'),
+                    ),
+                    $by,
+                )->assertOk();
                 $answer = $this->enter($customer, $by);
             }
             if ($answer->status() === 201) {
@@ -194,13 +255,17 @@ final class WholeBookTest extends FeatureTestCase
     private function import(): array
     {
         $value = $this->bookFrom(self::EVERY_FIELD);
-        $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)->assertCreated()->assertJsonPath('fitted', []);
+        $this->actingAs($this->lead)->postJson('/api/taking-on/book', $value)
+            ->assertCreated()
+            ->assertJsonPath('fitted', []);
 
         return [$value['tenant']['key'], BookFormat::fromValue($value)];
     }
 
     private function out(string $customer): Book
     {
-        return BookFormat::fromJson((string) $this->getJson("/api/customers/{$customer}/book")->assertOk()->getContent());
+        return BookFormat::fromJson(
+            (string) $this->getJson("/api/customers/{$customer}/book")->assertOk()->getContent(),
+        );
     }
 }

@@ -17,7 +17,11 @@ final class AppFoldersTest extends TestCase
         self::assertGreaterThan(10, count($needs));
         $low = [];
         // Whoever needs only what is lower is taken away; what is left at the end goes in a circle.
-        while (($free = array_filter($needs, static fn (array $of): bool => array_diff(array_keys($of), $low) === [])) !== []) {
+        while (
+            (
+                $free = array_filter($needs, static fn (array $of): bool => array_diff(array_keys($of), $low) === [])
+            ) !== []
+        ) {
             $low = [...$low, ...array_keys($free)];
             $needs = array_diff_key($needs, $free);
         }
@@ -36,14 +40,23 @@ final class AppFoldersTest extends TestCase
     {
         $needs = [];
         /** @var \SplFileInfo $file */
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(self::APP, \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(self::APP, \FilesystemIterator::SKIP_DOTS),
+            ) as $file
+        ) {
             $path = substr($file->getPathname(), strlen(self::APP) + 1);
             $folder = explode('/', $path)[0];
             if ($file->getExtension() !== 'php' || $folder === $path) {
                 continue;
             }
             $needs[$folder] ??= [];
-            preg_match_all('/(?:^use |\\\\)App\\\\(\w+)\\\\(\w+)/m', (string) file_get_contents($file->getPathname()), $found, PREG_SET_ORDER);
+            preg_match_all(
+                '/(?:^use |\\\\)App\\\\(\w+)\\\\(\w+)/m',
+                (string) file_get_contents($file->getPathname()),
+                $found,
+                PREG_SET_ORDER,
+            );
             foreach ($found as [, $other, $class]) {
                 if ($other !== $folder) {
                     $needs[$folder][$other] ??= "{$path} uses {$class}";

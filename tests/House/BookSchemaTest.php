@@ -41,12 +41,21 @@ final class BookSchemaTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function books(): iterable
     {
-        foreach ([...(array) glob(self::ROOT . '/tests/data/calls/*.txt'), ...(array) glob(self::ROOT . '/tests/data/calls/random/*.txt')] as $file) {
+        foreach (
+            [...(array) glob(self::ROOT . '/tests/data/calls/*.txt'), ...(array) glob(
+                self::ROOT . '/tests/data/calls/random/*.txt',
+            )] as $file
+        ) {
             if (preg_match('/^--- book\s*$(.*?)^--- /ms', (string) file_get_contents((string) $file), $found) === 1) {
                 yield basename((string) $file) => [$found[1]];
             }
         }
-        foreach (['docs/examples/inlet.json', 'docs/examples/inlet-live.json', 'tests/data/bench-book.json', 'tests/data/every-field.json'] as $file) {
+        foreach (
+            [
+                'docs/examples/inlet.json', 'docs/examples/inlet-live.json', 'tests/data/bench-book.json',
+                'tests/data/every-field.json',
+            ] as $file
+        ) {
             yield $file => [(string) file_get_contents(self::ROOT . "/{$file}")];
         }
     }
@@ -55,7 +64,13 @@ final class BookSchemaTest extends TestCase
     #[DataProvider('faulty')]
     public function test_what_the_schema_refuses_the_reader_refuses_too(string $field, array $object): void
     {
-        $json = json_encode(['format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], $field => [$object]], JSON_THROW_ON_ERROR);
+        $json = json_encode(
+            [
+                'format' => BookFormat::FORMAT, 'version' => 1,
+                'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], $field => [$object],
+            ],
+            JSON_THROW_ON_ERROR,
+        );
 
         self::assertNotSame('', $this->faults($json));
         $this->expectException(UnusableBook::class);
@@ -69,13 +84,21 @@ final class BookSchemaTest extends TestCase
         yield 'no key' => ['users', ['extension' => '201']];
         yield 'a word for a number' => ['groups', ['key' => 'desk', 'ringsEach' => 'three']];
         yield 'a number out of range' => ['groups', ['key' => 'desk', 'ringsEach' => 101]];
-        yield 'a destination that takes no calls' => ['numbers', ['key' => '+19025550100', 'destination' => 'schedule:office']];
+        yield 'a destination that takes no calls' => [
+            'numbers',
+            ['key' => '+19025550100', 'destination' => 'schedule:office'],
+        ];
         yield 'a reference of another kind' => ['attendants', ['key' => 'front', 'schedule' => 'calendar:holidays']];
         yield 'a word that is none' => ['mailboxes', ['key' => 'box', 'pin' => 'strong']];
-        yield 'two members alike in nothing but a missing item' => ['groups', ['key' => 'desk', 'members' => [['who' => 'user:ana']]]];
+        yield 'two members alike in nothing but a missing item' => [
+            'groups',
+            ['key' => 'desk', 'members' => [['who' => 'user:ana']]],
+        ];
         yield 'a key no telephone has' => ['menus', ['key' => 'main', 'keys' => ['12' => ['to' => 'release']]]];
         yield 'a number without its plus' => ['numbers', ['key' => '19025550100']];
-        yield 'a time past midnight' => ['schedules', ['key' => 'office', 'weekly' => [['item' => 'a', 'days' => ['mon'], 'from' => '08:00', 'to' => '25:00']]]];
+        yield 'a time past midnight' => ['schedules', ['key' => 'office', 'weekly' => [
+            ['item' => 'a', 'days' => ['mon'], 'from' => '08:00', 'to' => '25:00'],
+        ]]];
     }
 
     /** Every field of the canonical form has its place in the schema, at every depth, and the schema names no other. */
@@ -102,7 +125,10 @@ final class BookSchemaTest extends TestCase
     {
         $ofKind = $this->schema()['$defs'][$kind->value];
         $bare = $this->bare($kind)->toArray();
-        $published = array_map(static fn (array $property): mixed => $property['default'], array_filter($ofKind['properties'], static fn (array $property): bool => array_key_exists('default', $property)));
+        $published = array_map(static fn (array $property): mixed => $property['default'], array_filter(
+            $ofKind['properties'],
+            static fn (array $property): bool => array_key_exists('default', $property),
+        ));
 
         self::assertSame($published, array_replace($published, array_intersect_key($bare, $published)));
     }
@@ -120,16 +146,22 @@ final class BookSchemaTest extends TestCase
     private function faultsOf(BookObject $object): string
     {
         self::$objects ??= self::validatorOfObjects();
-        $result = self::$objects->validate(json_decode(json_encode(Fields::of($object::class)->json($object), JSON_THROW_ON_ERROR)), self::OBJECTS . "#/\$defs/{$object->kind()->value}");
+        $result = self::$objects->validate(
+            json_decode(json_encode(Fields::of($object::class)->json($object), JSON_THROW_ON_ERROR)),
+            self::OBJECTS . "#/\$defs/{$object->kind()->value}",
+        );
         $error = $result->error();
 
-        return $error === null ? '' : json_encode((new ErrorFormatter())->format($error), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
+        return $error === null
+            ? ''
+            : json_encode((new ErrorFormatter())->format($error), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
     }
 
     private static function validatorOfObjects(): Validator
     {
         $validator = new Validator();
-        $validator->resolver()?->registerRaw((string) file_get_contents(self::ROOT . '/contract/objects.json'), self::OBJECTS);
+        $validator->resolver()
+            ?->registerRaw((string) file_get_contents(self::ROOT . '/contract/objects.json'), self::OBJECTS);
 
         return $validator;
     }
@@ -137,15 +169,25 @@ final class BookSchemaTest extends TestCase
     private function faults(string $json): string
     {
         $validator = new Validator();
-        $result = $validator->validate(json_decode($json, false, flags: JSON_THROW_ON_ERROR), json_decode((string) file_get_contents(self::ROOT . '/docs/tenant-book.schema.json'), false, flags: JSON_THROW_ON_ERROR));
+        $result = $validator->validate(json_decode($json, false, flags: JSON_THROW_ON_ERROR), json_decode(
+            (string) file_get_contents(self::ROOT . '/docs/tenant-book.schema.json'),
+            false,
+            flags: JSON_THROW_ON_ERROR,
+        ));
         $error = $result->error();
 
-        return $error === null ? '' : json_encode((new ErrorFormatter())->format($error), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
+        return $error === null
+            ? ''
+            : json_encode((new ErrorFormatter())->format($error), JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES);
     }
 
     /** @return array<string, mixed> */
     private function schema(): array
     {
-        return (array) json_decode((string) file_get_contents(self::ROOT . '/docs/tenant-book.schema.json'), true, flags: JSON_THROW_ON_ERROR);
+        return (array) json_decode(
+            (string) file_get_contents(self::ROOT . '/docs/tenant-book.schema.json'),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
     }
 }

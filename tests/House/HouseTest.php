@@ -7,7 +7,9 @@ namespace Tests\House;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What is committed keeps its word: no addresses of this workplace, pins for every package, pages that lead somewhere. */
+/**
+ * What is committed keeps its word: no addresses of this workplace, pins for every package, pages that lead somewhere.
+ */
 final class HouseTest extends TestCase
 {
     private const ROOT = __DIR__ . '/../..';
@@ -17,7 +19,10 @@ final class HouseTest extends TestCase
         $guilty = [];
         foreach ($this->committed() as $file) {
             $text = (string) file_get_contents(self::ROOT . "/{$file}");
-            if (preg_match('/"(resolved|tarball|funding)"|registry=|packagist\.[a-z]|npm\w*\.(org|com)\b/', $text) === 1 && ! str_ends_with($file, 'HouseTest.php')) {
+            if (
+                preg_match('/"(resolved|tarball|funding)"|registry=|packagist\.[a-z]|npm\w*\.(org|com)\b/', $text) === 1
+                && ! str_ends_with($file, 'HouseTest.php')
+            ) {
                 $guilty[] = $file;
             }
         }
@@ -29,13 +34,18 @@ final class HouseTest extends TestCase
     public function test_what_is_installed_is_what_is_pinned(string $folder): void
     {
         $pins = [];
-        foreach ((array) file(self::ROOT . "/{$folder}composer.pins", FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) as $line) {
+        foreach (
+            (array) file(self::ROOT . "/{$folder}composer.pins", FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) as $line
+        ) {
             if (! str_starts_with((string) $line, '#')) {
                 [$name, $version] = explode(':', (string) $line, 2);
                 $pins[$name] = $version;
             }
         }
-        $installed = json_decode((string) file_get_contents(self::ROOT . "/{$folder}vendor/composer/installed.json"), true);
+        $installed = json_decode(
+            (string) file_get_contents(self::ROOT . "/{$folder}vendor/composer/installed.json"),
+            true,
+        );
         self::assertIsArray($installed);
         $found = array_column($installed['packages'], 'version', 'name');
         unset($found['jaunty/core']);
@@ -56,7 +66,9 @@ final class HouseTest extends TestCase
     {
         $package = json_decode((string) file_get_contents(self::ROOT . '/package.json'), true);
         self::assertIsArray($package);
-        foreach ([...$package['dependencies'], ...$package['devDependencies'], ...$package['overrides']] as $name => $version) {
+        foreach (
+            [...$package['dependencies'], ...$package['devDependencies'], ...$package['overrides']] as $name => $version
+        ) {
             self::assertMatchesRegularExpression('/^\d+\.\d+\.\d+(-[0-9a-z.]+)?$/D', $version, $name);
         }
     }
@@ -64,7 +76,12 @@ final class HouseTest extends TestCase
     public function test_every_picture_and_page_that_is_linked_exists_and_every_picture_is_linked(): void
     {
         $linked = [];
-        foreach (['README.md', 'core/README.md', ...array_filter($this->committed(), static fn (string $file): bool => str_starts_with($file, 'docs/') && str_ends_with($file, '.md'))] as $page) {
+        foreach (
+            ['README.md', 'core/README.md', ...array_filter(
+                $this->committed(),
+                static fn (string $file): bool => str_starts_with($file, 'docs/') && str_ends_with($file, '.md'),
+            )] as $page
+        ) {
             preg_match_all('/\]\(([^)#]+)(?:#[^)]*)?\)/', (string) file_get_contents(self::ROOT . "/{$page}"), $found);
             foreach ($found[1] as $target) {
                 $path = self::ROOT . '/' . dirname($page) . "/{$target}";
@@ -79,7 +96,11 @@ final class HouseTest extends TestCase
 
     public function test_every_path_the_readme_names_is_there(): void
     {
-        preg_match_all('/`((?:core|app|bin|docs|tests|database|templates)\/[A-Za-z0-9_\/.-]*)`/', (string) file_get_contents(self::ROOT . '/README.md'), $found);
+        preg_match_all(
+            '/`((?:core|app|bin|docs|tests|database|templates)\/[A-Za-z0-9_\/.-]*)`/',
+            (string) file_get_contents(self::ROOT . '/README.md'),
+            $found,
+        );
 
         self::assertNotEmpty($found[1]);
         foreach ($found[1] as $path) {
@@ -92,7 +113,11 @@ final class HouseTest extends TestCase
         exec(escapeshellarg(dirname(__DIR__, 2) . '/bin/roster') . ' rules', $lines, $code);
 
         self::assertSame(0, $code);
-        self::assertSame((string) file_get_contents(dirname(__DIR__, 2) . '/docs/rules.md'), implode("\n", $lines) . "\n", 'bin/roster rules > docs/rules.md');
+        self::assertSame(
+            (string) file_get_contents(dirname(__DIR__, 2) . '/docs/rules.md'),
+            implode("\n", $lines) . "\n",
+            'bin/roster rules > docs/rules.md',
+        );
     }
 
     public function test_the_schemas_are_what_the_fields_say(): void
@@ -102,7 +127,11 @@ final class HouseTest extends TestCase
             exec(escapeshellarg(self::ROOT . '/bin/roster') . " schema --of {$of}", $lines, $code);
 
             self::assertSame(0, $code);
-            self::assertSame((string) file_get_contents(self::ROOT . "/{$file}"), implode("\n", $lines) . "\n", "bin/roster schema --of {$of} > {$file}");
+            self::assertSame(
+                (string) file_get_contents(self::ROOT . "/{$file}"),
+                implode("\n", $lines) . "\n",
+                "bin/roster schema --of {$of} > {$file}",
+            );
         }
     }
 
@@ -110,7 +139,11 @@ final class HouseTest extends TestCase
     {
         foreach ($this->committed() as $file) {
             if (preg_match('/(Test\.php|\.test\.ts)$/', $file) === 1 && ! str_ends_with($file, 'HouseTest.php')) {
-                self::assertDoesNotMatchRegularExpression('/markTestSkipped|markTestIncomplete|\b(it|describe|test)\.(skip|todo|only)\b/', (string) file_get_contents(self::ROOT . "/{$file}"), $file);
+                self::assertDoesNotMatchRegularExpression(
+                    '/markTestSkipped|markTestIncomplete|\b(it|describe|test)\.(skip|todo|only)\b/',
+                    (string) file_get_contents(self::ROOT . "/{$file}"),
+                    $file,
+                );
             }
         }
     }
@@ -122,6 +155,10 @@ final class HouseTest extends TestCase
         exec('git -c safe.directory="*" -C ' . escapeshellarg(self::ROOT) . ' ls-files', $files, $code);
         self::assertSame(0, $code);
 
-        return array_values(array_filter($files, static fn (string $file): bool => preg_match('/\.(png|svg|woff2?)$/', $file) !== 1 && is_file(self::ROOT . "/{$file}")));
+        return array_values(array_filter(
+            $files,
+            static fn (string $file): bool => preg_match('/\.(png|svg|woff2?)$/', $file) !== 1
+                && is_file(self::ROOT . "/{$file}"),
+        ));
     }
 }

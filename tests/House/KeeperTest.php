@@ -6,7 +6,9 @@ namespace Tests\House;
 
 use PHPUnit\Framework\TestCase;
 
-/** The keeper as a process: it starts in order, restarts what dies, and leaves nothing behind whatever happens to it. */
+/**
+ * The keeper as a process: it starts in order, restarts what dies, and leaves nothing behind whatever happens to it.
+ */
 final class KeeperTest extends TestCase
 {
     private string $home;
@@ -34,10 +36,14 @@ final class KeeperTest extends TestCase
     {
         $this->start([
             $this->task('first', 'echo first >> $0/order', $this->home),
-            ['ready' => ['command' => ['grep', '-q', 'one', "{$this->home}/order"]]] + $this->service('one', 'echo one >> $0/order; exec sleep 300', $this->home),
+            ['ready' => ['command' => ['grep', '-q', 'one', "{$this->home}/order"]]]
+            + $this->service('one', 'echo one >> $0/order; exec sleep 300', $this->home),
             $this->task('last', 'echo last >> $0/order', $this->home),
         ], message: 'all is ready');
-        $this->waitUntil(fn (): bool => str_contains((string) @file_get_contents("{$this->home}/said"), 'all is ready'), 'not started');
+        $this->waitUntil(
+            fn (): bool => str_contains((string) @file_get_contents("{$this->home}/said"), 'all is ready'),
+            'not started',
+        );
         self::assertSame(['first', 'one', 'last'], $this->lines('order'));
         self::assertCount(2, $this->marked());
 
@@ -55,24 +61,33 @@ final class KeeperTest extends TestCase
         posix_kill((int) $this->lines('pids')[0], SIGKILL);
 
         $this->waitUntil(fn (): bool => count($this->lines('pids')) === 2, 'it was not started again');
-        self::assertStringContainsString('mortal ended (signal 9); starting it again', (string) file_get_contents("{$this->home}/logs/keeper.log"));
+        self::assertStringContainsString('mortal ended (signal 9); starting it again', (string) file_get_contents(
+            "{$this->home}/logs/keeper.log",
+        ));
     }
 
     public function test_the_workers_of_a_master_that_is_killed_go_before_it_is_started_again(): void
     {
-        $this->start([$this->service('mortal', 'echo $$ >> $0/pids; env -i sleep 300 & echo $! >> $0/kids; wait', $this->home)]);
+        $this->start(
+            [$this->service('mortal', 'echo $$ >> $0/pids; env -i sleep 300 & echo $! >> $0/kids; wait', $this->home)],
+        );
         $this->waitUntil(fn (): bool => count($this->lines('kids')) === 1, 'it did not start');
 
         posix_kill((int) $this->lines('pids')[0], SIGKILL);
 
         $this->waitUntil(fn (): bool => count($this->lines('kids')) === 2, 'it was not started again');
-        self::assertFalse(self::lives((int) $this->lines('kids')[0]), 'a worker of the first holds what the second needs');
+        self::assertFalse(
+            self::lives((int) $this->lines('kids')[0]),
+            'a worker of the first holds what the second needs',
+        );
     }
 
     /** As web servers do, which write their state where their environment was. */
     public function test_what_wrote_over_its_environment_is_ended_too(): void
     {
-        $this->start([$this->service('mortal', 'echo $$ >> $0/pids; env -i sleep 300 & echo $! >> $0/kids; wait', $this->home)]);
+        $this->start(
+            [$this->service('mortal', 'echo $$ >> $0/pids; env -i sleep 300 & echo $! >> $0/kids; wait', $this->home)],
+        );
         $this->waitUntil(fn (): bool => count($this->lines('kids')) === 1, 'it did not start');
         $kid = (int) $this->lines('kids')[0];
         posix_kill($this->pid(), SIGKILL);
@@ -91,7 +106,9 @@ final class KeeperTest extends TestCase
 
     public function test_children_do_not_outlive_a_keeper_that_is_killed(): void
     {
-        $this->start([$this->service('orphan', 'exec sleep 300', ''), $this->service('parent', 'sleep 301 & wait', '')]);
+        $this->start(
+            [$this->service('orphan', 'exec sleep 300', ''), $this->service('parent', 'sleep 301 & wait', '')],
+        );
         $this->waitUntil(fn (): bool => count($this->marked()) >= 3, 'not all started');
 
         posix_kill($this->pid(), SIGKILL);
@@ -147,7 +164,10 @@ final class KeeperTest extends TestCase
 
     public function test_ports_are_kept_while_free_and_changed_when_taken(): void
     {
-        $choose = fn (): array => [$this->command(['php', self::lib('ports.php'), "{$this->home}/ports", '18410', 'WEB', 'DB'])[1], (array) parse_ini_file("{$this->home}/ports")];
+        $choose = fn (): array => [
+            $this->command(['php', self::lib('ports.php'), "{$this->home}/ports", '18410', 'WEB', 'DB'])[1],
+            (array) parse_ini_file("{$this->home}/ports"),
+        ];
         [, $first] = $choose();
         [$said, $again] = $choose();
         self::assertSame(['', $first], [$said, $again]);
@@ -160,7 +180,10 @@ final class KeeperTest extends TestCase
 
         self::assertSame($first['DB_PORT'], $changed['DB_PORT']);
         self::assertNotSame($first['WEB_PORT'], $changed['WEB_PORT']);
-        self::assertSame("Port {$first['WEB_PORT']} is in use by something else; taking {$changed['WEB_PORT']} instead.", trim($said));
+        self::assertSame(
+            "Port {$first['WEB_PORT']} is in use by something else; taking {$changed['WEB_PORT']} instead.",
+            trim($said),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -181,9 +204,20 @@ final class KeeperTest extends TestCase
      */
     private function start(array $entries, ?string $message = null, array $then = []): void
     {
-        file_put_contents("{$this->home}/spec.json", json_encode(['home' => $this->home, 'mark' => $this->mark, 'entries' => $entries] + ($message === null ? [] : ['message' => $message]), JSON_THROW_ON_ERROR));
-        $command = ['php', self::lib('keeper.php'), "{$this->home}/spec.json", ...($then === [] ? [] : ['--then', ...$then])];
-        $keeper = proc_open($command, [['file', '/dev/null', 'r'], ['file', "{$this->home}/said", 'w'], ['file', "{$this->home}/said", 'a']], $pipes, env_vars: ['JAUNTY_KEEPER' => $this->mark, 'PATH' => (string) getenv('PATH')]);
+        file_put_contents("{$this->home}/spec.json", json_encode(
+            ['home' => $this->home, 'mark' => $this->mark, 'entries' => $entries]
+                + ($message === null ? [] : ['message' => $message]),
+            JSON_THROW_ON_ERROR,
+        ));
+        $command = [
+            'php', self::lib('keeper.php'), "{$this->home}/spec.json", ...($then === [] ? [] : ['--then', ...$then]),
+        ];
+        $keeper = proc_open(
+            $command,
+            [['file', '/dev/null', 'r'], ['file', "{$this->home}/said", 'w'], ['file', "{$this->home}/said", 'a']],
+            $pipes,
+            env_vars: ['JAUNTY_KEEPER' => $this->mark, 'PATH' => (string) getenv('PATH')],
+        );
         self::assertNotFalse($keeper);
         $this->keeper = $keeper;
     }
@@ -211,7 +245,11 @@ final class KeeperTest extends TestCase
         foreach ((array) glob('/proc/[0-9]*') as $folder) {
             $environment = @file_get_contents("{$folder}/environ");
             $state = (string) @file_get_contents("{$folder}/stat");
-            if ($environment !== false && str_contains($environment, "JAUNTY_KEEPER={$this->mark}") && ! str_contains($state, ') Z ')) {
+            if (
+                $environment !== false
+                && str_contains($environment, "JAUNTY_KEEPER={$this->mark}")
+                && ! str_contains($state, ') Z ')
+            ) {
                 $pids[] = (int) basename((string) $folder);
             }
         }

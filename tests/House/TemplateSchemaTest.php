@@ -29,7 +29,13 @@ final class TemplateSchemaTest extends TestCase
     #[DataProvider('faulty')]
     public function test_what_the_schema_refuses_the_reader_refuses_too(array $part): void
     {
-        $json = json_encode($part + ['format' => Template::FORMAT, 'version' => 1, 'key' => 'x', 'name' => 'X', 'slots' => [], 'tenant' => ['key' => 'x'], 'objects' => []], JSON_THROW_ON_ERROR);
+        $json = json_encode(
+            $part + [
+                'format' => Template::FORMAT, 'version' => 1, 'key' => 'x', 'name' => 'X', 'slots' => [],
+                'tenant' => ['key' => 'x'], 'objects' => [],
+            ],
+            JSON_THROW_ON_ERROR,
+        );
 
         self::assertFalse($this->fits($json));
         $this->expectException(UnusableTemplate::class);
@@ -41,11 +47,19 @@ final class TemplateSchemaTest extends TestCase
     {
         yield 'an unknown type' => [['slots' => [['key' => 'a', 'question' => 'A', 'type' => 'colour']]]];
         yield 'a table without columns' => [['slots' => [['key' => 'a', 'question' => 'A', 'type' => 'table']]]];
-        yield 'options of what is no choice' => [['slots' => [['key' => 'a', 'question' => 'A', 'options' => ['b' => 'B']]]]];
+        yield 'options of what is no choice' => [
+            ['slots' => [['key' => 'a', 'question' => 'A', 'options' => ['b' => 'B']]]],
+        ];
         yield 'a row of no table' => [['slots' => [['key' => 'a', 'question' => 'A', 'type' => 'rowOf']]]];
-        yield 'a condition of two sorts' => [['slots' => [['key' => 'a', 'question' => 'A', 'when' => ['slot' => 'b', 'is' => 1, 'has' => 2]]]]];
-        yield 'an object of no kind' => [['objects' => [['origin' => 'a', 'kind' => 'engine', 'fields' => ['key' => 'a']]]]];
-        yield 'an origin that is no key' => [['objects' => [['origin' => 'A b', 'kind' => 'site', 'fields' => ['key' => 'a']]]]];
+        yield 'a condition of two sorts' => [
+            ['slots' => [['key' => 'a', 'question' => 'A', 'when' => ['slot' => 'b', 'is' => 1, 'has' => 2]]]],
+        ];
+        yield 'an object of no kind' => [
+            ['objects' => [['origin' => 'a', 'kind' => 'engine', 'fields' => ['key' => 'a']]]],
+        ];
+        yield 'an origin that is no key' => [
+            ['objects' => [['origin' => 'A b', 'kind' => 'site', 'fields' => ['key' => 'a']]]],
+        ];
         yield 'another format' => [['format' => 'something/else']];
     }
 
@@ -57,12 +71,16 @@ final class TemplateSchemaTest extends TestCase
 
         self::assertEqualsCanonicalizing($types, $schema['$defs']['slot']['properties']['type']['enum']);
         foreach ($types as $type) {
-            self::assertStringContainsString("`{$type}`", (string) file_get_contents(self::ROOT . '/docs/templates.md'));
+            self::assertStringContainsString("`{$type}`", (string) file_get_contents(
+                self::ROOT . '/docs/templates.md',
+            ));
         }
     }
 
     private function fits(string $json): bool
     {
-        return (new Validator())->validate(json_decode($json), (string) file_get_contents(self::ROOT . '/docs/template.schema.json'))->isValid();
+        return (new Validator())
+            ->validate(json_decode($json), (string) file_get_contents(self::ROOT . '/docs/template.schema.json'))
+            ->isValid();
     }
 }

@@ -18,15 +18,25 @@ final class ClocksTest extends TestCase
     {
         $expected = [];
         foreach (RefData::csv('dst_transitions.csv') as $row) {
-            $expected[$row['zone']][(int) strtotime($row['utc_instant'])] = [(int) $row['offset_before_s'], (int) $row['offset_after_s']];
+            $expected[$row['zone']][(int) strtotime($row['utc_instant'])] = [
+                (int) $row['offset_before_s'],
+                (int) $row['offset_after_s'],
+            ];
         }
         self::assertNotEmpty($expected);
         foreach ($expected as $zone => $changes) {
             $clock = ZoneClock::of($zone);
-            $known = $clock->changesBetween((int) strtotime('2024-01-01T00:00:00Z'), (int) strtotime('2031-01-01T00:00:00Z'));
+            $known = $clock->changesBetween(
+                (int) strtotime('2024-01-01T00:00:00Z'),
+                (int) strtotime('2031-01-01T00:00:00Z'),
+            );
             self::assertSame([], array_diff(array_keys($changes), $known), $zone);
             foreach ($changes as $instant => [$before, $after]) {
-                self::assertSame([$before, $after], [$clock->offsetAt($instant - 1), $clock->offsetAt($instant)], "{$zone} at {$instant}");
+                self::assertSame(
+                    [$before, $after],
+                    [$clock->offsetAt($instant - 1), $clock->offsetAt($instant)],
+                    "{$zone} at {$instant}",
+                );
             }
         }
     }
@@ -38,8 +48,14 @@ final class ClocksTest extends TestCase
             if (! str_ends_with($row['wall_time'], ':00')) {
                 continue;
             }
-            $minutes = LocalDate::parse($row['wall_time']) * LocalDate::MINUTES + (int) substr($row['wall_time'], 11, 2) * 60 + (int) substr($row['wall_time'], 14, 2);
-            self::assertSame((int) strtotime($row['temporal_compatible']), ZoneClock::of($row['zone'])->instantOf($minutes), "{$row['zone']} {$row['wall_time']} ({$row['kind']})");
+            $minutes = LocalDate::parse($row['wall_time']) * LocalDate::MINUTES
+                + (int) substr($row['wall_time'], 11, 2) * 60
+                + (int) substr($row['wall_time'], 14, 2);
+            self::assertSame(
+                (int) strtotime($row['temporal_compatible']),
+                ZoneClock::of($row['zone'])->instantOf($minutes),
+                "{$row['zone']} {$row['wall_time']} ({$row['kind']})",
+            );
             $checked++;
         }
         self::assertGreaterThan(12, $checked);

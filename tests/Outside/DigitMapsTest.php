@@ -22,7 +22,11 @@ final class DigitMapsTest extends TestCase
     public static function cases(): iterable
     {
         /** @var array{cases: list<array{map: string, input: string, result: string}>} $data */
-        $data = json_decode((string) file_get_contents(dirname(__DIR__) . '/data/digit_maps.json'), true, flags: JSON_THROW_ON_ERROR);
+        $data = json_decode(
+            (string) file_get_contents(dirname(__DIR__) . '/data/digit_maps.json'),
+            true,
+            flags: JSON_THROW_ON_ERROR,
+        );
         foreach ($data['cases'] as ['map' => $map, 'input' => $input, 'result' => $result]) {
             yield "{$input} in {$map}" => [$map, $input, $result];
         }

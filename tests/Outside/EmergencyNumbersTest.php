@@ -7,7 +7,10 @@ namespace Tests\Outside;
 use Jaunty\Core\Numbering\EmergencyNumbers;
 use PHPUnit\Framework\TestCase;
 
-/** Numbers that call for help, against the list another implementation of the same metadata gives (source in the file's first line). */
+/**
+ * Numbers that call for help, against the list another implementation of the same metadata gives (source in the file's
+ * first line).
+ */
 final class EmergencyNumbersTest extends TestCase
 {
     /** Where the demo's and the templates' customers are. */
@@ -41,8 +44,15 @@ final class EmergencyNumbersTest extends TestCase
     {
         foreach (array_intersect_key(self::listed(), array_flip(self::HERE)) as $country => $numbers) {
             for ($extension = 200; $extension < 900; $extension++) {
-                $begun = array_filter($numbers, static fn (string $number): bool => str_starts_with((string) $extension, $number));
-                self::assertSame($begun === [], EmergencyNumbers::beginning((string) $extension, $country) === null, "{$extension} in {$country}");
+                $begun = array_filter(
+                    $numbers,
+                    static fn (string $number): bool => str_starts_with((string) $extension, $number),
+                );
+                self::assertSame(
+                    $begun === [],
+                    EmergencyNumbers::beginning((string) $extension, $country) === null,
+                    "{$extension} in {$country}",
+                );
             }
         }
         self::assertNull(EmergencyNumbers::beginning('9990', null));

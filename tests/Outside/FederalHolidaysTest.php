@@ -11,8 +11,8 @@ use Jaunty\Core\Hours\LocalDate;
 use PHPUnit\Framework\TestCase;
 
 /**
- * The dates rules give, against the federal holidays of the United States. Source: 5 U.S.C. 6103(a), as recalled and computed
- * (tests/data/us_federal_holidays.csv).
+ * The dates rules give, against the federal holidays of the United States. Source: 5 U.S.C. 6103(a), as recalled and
+ * computed (tests/data/us_federal_holidays.csv).
  */
 final class FederalHolidaysTest extends TestCase
 {
@@ -35,9 +35,16 @@ final class FederalHolidaysTest extends TestCase
         $checked = [];
         foreach (RefData::csv('us_federal_holidays.csv') as $row) {
             $rule = self::RULES[$row['name']] ?? self::fail("no rule for {$row['name']}");
-            $day = CalendarDates::day(Holiday::read(Node::of(['item' => 'x', 'rule' => $rule])), (int) $row['holiday_year']);
+            $day = CalendarDates::day(
+                Holiday::read(Node::of(['item' => 'x', 'rule' => $rule])),
+                (int) $row['holiday_year'],
+            );
             self::assertNotNull($day);
-            self::assertSame([$row['date'], $row['weekday']], [LocalDate::text($day), ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'][LocalDate::weekday($day)]], $row['name']);
+            self::assertSame(
+                [$row['date'], $row['weekday']],
+                [LocalDate::text($day), ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'][LocalDate::weekday($day)]],
+                $row['name'],
+            );
             $checked[$row['name']] = true;
         }
         self::assertCount(count(self::RULES), $checked);

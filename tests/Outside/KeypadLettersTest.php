@@ -10,7 +10,8 @@ use PHPUnit\Framework\TestCase;
 /**
  * Letters on the keys of a telephone.
  *
- * Source: ITU-T E.161 (02/2001) option A as recalled, and the same from google-libphonenumber 3.2.47 (npm); tests/data/keypad_letters.csv.
+ * Source: ITU-T E.161 (02/2001) option A as recalled, and the same from google-libphonenumber 3.2.47 (npm);
+ * tests/data/keypad_letters.csv.
  */
 final class KeypadLettersTest extends TestCase
 {

@@ -12,8 +12,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /**
- * Our calendars against public_holidays.csv (npm date-holidays 3.37.0, 2024 to 2028) and us_federal_holidays.csv (5 U.S.C. 6103
- * and E.O. 11582, as recalled). Each place where they part is decided below; a date not named there must agree.
+ * Our calendars against public_holidays.csv (npm date-holidays 3.37.0, 2024 to 2028) and us_federal_holidays.csv (5
+ * U.S.C. 6103 and E.O. 11582, as recalled). Each place where they part is decided below; a date not named there must
+ * agree.
  */
 final class PublicHolidaysTest extends TestCase
 {
@@ -30,7 +31,8 @@ final class PublicHolidaysTest extends TestCase
     /** Days we have and the package has not. */
     private const OURS = [
         // For Canada the package lists only what all provinces share; the Canada Labour Code has more (from memory).
-        // The package marks the observed Veterans Day of 2028 "bank"; by Executive Order 11582 it is a day off like the others.
+        // The package marks the observed Veterans Day of 2028 "bank"; by Executive Order 11582 it is a day off like the
+        // others.
         'US' => ['veterans-day-observed'],
         'CA' => ['victoria-day', 'truth-and-reconciliation', 'thanksgiving', 'remembrance-day', 'boxing-day'],
     ];
@@ -41,7 +43,11 @@ final class PublicHolidaysTest extends TestCase
         $theirs = [];
         foreach (RefData::csv('public_holidays.csv') as $row) {
             // What is marked "bank" is custom of banks there, no public holiday.
-            if ($row['region'] === $region && $row['type'] === 'public' && ! in_array($row['date'], self::NOT_OURS[$region] ?? [], true)) {
+            if ($row['region'] === $region && $row['type'] === 'public' && ! in_array(
+                $row['date'],
+                self::NOT_OURS[$region] ?? [],
+                true,
+            )) {
                 $theirs[$row['date']] = true;
             }
         }
@@ -80,15 +86,26 @@ final class PublicHolidaysTest extends TestCase
     public function test_every_disagreement_between_packages_is_decided(): void
     {
         // In the file's words: who is right. The rest of each region's rows is as the note says.
-        $sides = ['GB-ENG' => 'date-holidays', 'IE' => 'date-holidays', 'NZ' => 'date-holidays', 'DE-BY' => 'date-holidays', 'AU-NSW' => 'date-holidays', 'CA-ON' => 'neither', 'CA' => 'neither', 'US' => 'both'];
+        $sides = [
+            'GB-ENG' => 'date-holidays', 'IE' => 'date-holidays', 'NZ' => 'date-holidays', 'DE-BY' => 'date-holidays',
+            'AU-NSW' => 'date-holidays', 'CA-ON' => 'neither', 'CA' => 'neither', 'US' => 'both',
+        ];
         $checked = [];
         foreach (RefData::csv('holiday_disagreements.csv') as $row) {
             $checked[$row['region']] = true;
             $isOurs = isset($this->days($row['region'], 2030)[$row['date']]);
             match ($sides[$row['region']] ?? self::fail("{$row['region']} is not decided")) {
-                'date-holidays' => self::assertSame($row['only_in'] === 'date-holidays', $isOurs, "{$row['region']} {$row['date']}"),
+                'date-holidays' => self::assertSame(
+                    $row['only_in'] === 'date-holidays',
+                    $isOurs,
+                    "{$row['region']} {$row['date']}",
+                ),
                 'both' => self::assertTrue($isOurs, "{$row['region']} {$row['date']}"),
-                default => self::assertSame($row['region'] === 'CA' && $row['only_in'] === 'date-holidays', $isOurs, "{$row['region']} {$row['date']}"),
+                default => self::assertSame(
+                    $row['region'] === 'CA' && $row['only_in'] === 'date-holidays',
+                    $isOurs,
+                    "{$row['region']} {$row['date']}",
+                ),
             };
         }
         self::assertEqualsCanonicalizing(array_keys($sides), array_keys($checked));
@@ -98,12 +115,18 @@ final class PublicHolidaysTest extends TestCase
     {
         foreach (array_keys(HolidayRegions::names()) as $region) {
             self::assertNotSame('', HolidayRegions::source($region));
-            $byYear = array_count_values(array_map(static fn (string $date): string => substr($date, 0, 4), array_keys($this->days($region))));
+            $byYear = array_count_values(
+                array_map(static fn (string $date): string => substr($date, 0, 4), array_keys($this->days($region))),
+            );
             self::assertSame(range(self::FIRST, self::LAST), array_keys($byYear), $region);
             self::assertGreaterThanOrEqual(6, min($byYear), $region);
         }
         self::assertNull(HolidayRegions::calendar('XX', 'x', self::FIRST, self::LAST));
-        self::assertSame('2030-12-31', HolidayRegions::calendar('NZ', 'x', self::FIRST, 2040)?->knownUntil, 'Matariki is proclaimed no further');
+        self::assertSame(
+            '2030-12-31',
+            HolidayRegions::calendar('NZ', 'x', self::FIRST, 2040)?->knownUntil,
+            'Matariki is proclaimed no further',
+        );
     }
 
     /** @return array<string, string> item by date */

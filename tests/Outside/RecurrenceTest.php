@@ -12,8 +12,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /**
- * Recurrences of dates. Source: examples of RFC 5545 section 3.8.5.3 as recalled and others, each expanded by four programs;
- * expected is what most of them give (tests/data/rrule_expansions.json).
+ * Recurrences of dates. Source: examples of RFC 5545 section 3.8.5.3 as recalled and others, each expanded by four
+ * programs; expected is what most of them give (tests/data/rrule_expansions.json).
  */
 final class RecurrenceTest extends TestCase
 {
@@ -29,11 +29,22 @@ final class RecurrenceTest extends TestCase
 
             return;
         }
-        $expected = array_values(array_unique(array_map(static fn (string $instant): string => substr($instant, 0, 10), $rule['expected'])));
-        $start = LocalDate::parse(substr($rule['dtstart'], 0, 4) . '-' . substr($rule['dtstart'], 4, 2) . '-' . substr($rule['dtstart'], 6, 2));
+        $expected = array_values(
+            array_unique(array_map(static fn (string $instant): string => substr($instant, 0, 10), $rule['expected'])),
+        );
+        $start = LocalDate::parse(
+            substr($rule['dtstart'], 0, 4)
+                . '-'
+                . substr($rule['dtstart'], 4, 2)
+                . '-'
+                . substr($rule['dtstart'], 6, 2),
+        );
         $last = $expected === [] ? $start + 3660 : LocalDate::parse($expected[count($expected) - 1]);
 
-        $dates = array_map(LocalDate::text(...), Recurrence::of(RecurrenceRule::parse($rule['rrule'], 'rrule'), $start)->upTo($last));
+        $dates = array_map(
+            LocalDate::text(...),
+            Recurrence::of(RecurrenceRule::parse($rule['rrule'], 'rrule'), $start)->upTo($last),
+        );
 
         self::assertSame($expected, $dates);
     }

@@ -24,7 +24,9 @@ final class BackupTest extends TestCase
 
     protected function tearDown(): void
     {
-        exec('rm -rf ' . escapeshellarg($this->folder) . ' ' . escapeshellarg((string) realpath(self::ROOT . '/var') . "/{$this->instance}"));
+        exec('rm -rf ' . escapeshellarg($this->folder) . ' ' . escapeshellarg(
+            (string) realpath(self::ROOT . '/var') . "/{$this->instance}",
+        ));
     }
 
     public function test_a_backup_restored_into_an_empty_cluster_holds_the_same(): void
@@ -50,7 +52,10 @@ final class BackupTest extends TestCase
     {
         $this->done("bin/backup {$this->folder}/one --of proof");
         file_put_contents("{$this->folder}/cut", substr((string) file_get_contents("{$this->folder}/one"), 0, 9_000));
-        file_put_contents("{$this->folder}/flipped", strtr((string) file_get_contents("{$this->folder}/one"), 'eE', 'Ee'));
+        file_put_contents(
+            "{$this->folder}/flipped",
+            strtr((string) file_get_contents("{$this->folder}/one"), 'eE', 'Ee'),
+        );
 
         foreach (['cut' => 'no backup', 'flipped' => '(no backup|damaged)'] as $file => $why) {
             [$code, $said] = $this->ran("bin/restore {$this->folder}/{$file} --of {$this->instance}");
@@ -70,7 +75,10 @@ final class BackupTest extends TestCase
         mkdir($into);
         $this->done("tar -C {$into} -xf {$this->folder}/{$file}");
         $sql = $this->done("/usr/lib/postgresql/15/bin/pg_restore -f - {$into}/roster.dump");
-        $lines = array_filter(explode("\n", $sql), static fn (string $line): bool => preg_match('/^(--|\\\\(un)?restrict|\s*$)/', $line) !== 1);
+        $lines = array_filter(
+            explode("\n", $sql),
+            static fn (string $line): bool => preg_match('/^(--|\\\\(un)?restrict|\s*$)/', $line) !== 1,
+        );
         sort($lines);
 
         return array_values($lines);

@@ -27,7 +27,12 @@ final class ServedTest extends TestCase
 
         self::assertSame(200, $page['status']);
         $policy = $page['headers']['content-security-policy'];
-        foreach (["default-src 'none'", "script-src 'self'", "style-src 'self'", "frame-ancestors 'none'", "base-uri 'none'"] as $part) {
+        foreach (
+            [
+                "default-src 'none'", "script-src 'self'", "style-src 'self'", "frame-ancestors 'none'",
+                "base-uri 'none'",
+            ] as $part
+        ) {
             self::assertStringContainsString($part, $policy);
         }
         self::assertStringNotContainsString('unsafe', $policy);
@@ -77,10 +82,18 @@ final class ServedTest extends TestCase
     {
         $this->ask('GET', '/');
         $before = $this->cookie('jaunty_roster');
-        $this->ask('POST', '/api/session', ['signIn' => 'lena@saltmarsh.example', 'password' => 'tide-table-2026'], $this->token());
+        $this->ask(
+            'POST',
+            '/api/session',
+            ['signIn' => 'lena@saltmarsh.example', 'password' => 'tide-table-2026'],
+            $this->token(),
+        );
         self::assertSame('Lena Kestrel', $this->ask('GET', '/api/session')['json']['technician']['name']);
 
-        file_put_contents($this->jar, str_replace($this->cookie('jaunty_roster'), $before, (string) file_get_contents($this->jar)));
+        file_put_contents(
+            $this->jar,
+            str_replace($this->cookie('jaunty_roster'), $before, (string) file_get_contents($this->jar)),
+        );
 
         self::assertNull($this->ask('GET', '/api/session')['json']['technician']);
     }
@@ -97,7 +110,9 @@ final class ServedTest extends TestCase
     {
         $none = $this->ask('DELETE', '/sign-in');
 
-        self::assertSame([405, 'text/plain; charset=utf-8'], [$none['status'], strtolower($none['headers']['content-type'])]);
+        self::assertSame([405, 'text/plain; charset=utf-8'], [$none['status'], strtolower(
+            $none['headers']['content-type'],
+        )]);
     }
 
     public function test_a_body_beyond_measure_is_refused(): void
@@ -116,7 +131,12 @@ final class ServedTest extends TestCase
 
     public function test_files_beside_the_public_ones_are_not_served(): void
     {
-        foreach (['/.env', '/app.env', '/../composer.json', '/composer.json', '/index.php/../../artisan', '/storage/logs/laravel.log', '/.git/config'] as $path) {
+        foreach (
+            [
+                '/.env', '/app.env', '/../composer.json', '/composer.json', '/index.php/../../artisan',
+                '/storage/logs/laravel.log', '/.git/config',
+            ] as $path
+        ) {
             $answer = $this->ask('GET', $path);
             self::assertStringNotContainsString('APP_KEY', $answer['body'], $path);
             self::assertStringNotContainsString('"require"', $answer['body'], $path);
@@ -158,7 +178,11 @@ final class ServedTest extends TestCase
     private function ask(string $method, string $path, ?array $body = null, array $headers = []): array
     {
         // Browsers take loopback for a safe place and send secure cookies there; curl has to be told.
-        file_put_contents($this->jar, preg_replace('/^((?:#HttpOnly_)?[^\t]+\t[^\t]+\t[^\t]+)\tTRUE/m', "$1\tFALSE", (string) file_get_contents($this->jar)));
+        file_put_contents($this->jar, preg_replace(
+            '/^((?:#HttpOnly_)?[^\t]+\t[^\t]+\t[^\t]+)\tTRUE/m',
+            "$1\tFALSE",
+            (string) file_get_contents($this->jar),
+        ));
         $curl = curl_init($this->address() . $path);
         $seen = [];
         $cookies = [];
@@ -169,7 +193,9 @@ final class ServedTest extends TestCase
             CURLOPT_PATH_AS_IS => true,
             CURLOPT_COOKIEFILE => $this->jar,
             CURLOPT_COOKIEJAR => $this->jar,
-            CURLOPT_HTTPHEADER => [...$headers, 'Accept: application/json', 'Content-Type: application/json', 'Expect:'],
+            CURLOPT_HTTPHEADER => [
+                ...$headers, 'Accept: application/json', 'Content-Type: application/json', 'Expect:',
+            ],
             CURLOPT_HEADERFUNCTION => static function ($curl, string $line) use (&$seen, &$cookies): int {
                 [$name, $value] = explode(':', $line, 2) + [1 => ''];
                 if (strtolower($name) === 'set-cookie') {
@@ -189,6 +215,9 @@ final class ServedTest extends TestCase
         $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
         unset($curl);
 
-        return ['status' => $status, 'headers' => $seen, 'cookies' => $cookies, 'body' => $text, 'json' => json_decode($text, true)];
+        return [
+            'status' => $status, 'headers' => $seen, 'cookies' => $cookies, 'body' => $text,
+            'json' => json_decode($text, true),
+        ];
     }
 }

@@ -36,9 +36,15 @@ final class CarrierDeskTest extends TestCase
         $number = $this->found('1902', 1)[0];
 
         self::assertSame(422, $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'saltmarsh'])[0]);
-        self::assertSame(201, $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'saltmarsh', 'agreed_price' => 150])[0]);
+        self::assertSame(
+            201,
+            $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'saltmarsh', 'agreed_price' => 150])[0],
+        );
         self::assertNotContains($number, $this->found('1902', 100));
-        self::assertSame(409, $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'another', 'agreed_price' => 150])[0]);
+        self::assertSame(
+            409,
+            $this->ask('POST', '/orders', ['msisdn' => $number, 'holder' => 'another', 'agreed_price' => 150])[0],
+        );
     }
 
     public function test_ordering_again_gives_the_same_receipt(): void
@@ -60,20 +66,36 @@ final class CarrierDeskTest extends TestCase
 
     public function test_a_number_that_is_not_its_own_cannot_be_ordered(): void
     {
-        self::assertSame(422, $this->ask('POST', '/orders', ['msisdn' => '19025551234', 'holder' => 'saltmarsh', 'agreed_price' => 150])[0]);
+        self::assertSame(
+            422,
+            $this->ask(
+                'POST',
+                '/orders',
+                ['msisdn' => '19025551234', 'holder' => 'saltmarsh', 'agreed_price' => 150],
+            )[0],
+        );
         self::assertSame(422, $this->ask('GET', '/inventory', query: ['prefix' => '+1'])[0]);
     }
 
     public function test_a_transfer_is_dated_turned_down_by_what_is_on_file_and_done_on_its_day(): void
     {
-        $ask = fn (string $reference, string $msisdn, string $postal): array => $this->ask('POST', '/transfers', ['reference' => $reference, 'holder' => 'inlet', 'msisdns' => [$msisdn], 'subscriber' => 'Inlet', 'premises' => '21 Inlet View', 'postal' => $postal, 'losing' => 'Harbour', 'account' => 'H1', 'day' => '2026-12-14']);
-        $this->ask('POST', '/on-file', ['msisdn' => '19025550188', 'subscriber' => 'Inlet', 'postal' => 'B0X 1X0', 'account' => 'H1']);
+        $ask = fn (string $reference, string $msisdn, string $postal): array => $this->ask('POST', '/transfers', [
+            'reference' => $reference, 'holder' => 'inlet', 'msisdns' => [$msisdn], 'subscriber' => 'Inlet',
+            'premises' => '21 Inlet View', 'postal' => $postal, 'losing' => 'Harbour', 'account' => 'H1',
+            'day' => '2026-12-14',
+        ]);
+        $this->ask('POST', '/on-file', [
+            'msisdn' => '19025550188', 'subscriber' => 'Inlet', 'postal' => 'B0X 1X0', 'account' => 'H1',
+        ]);
         self::assertSame(201, $ask('one', '19025550187', 'anything')[0]);
         self::assertSame(200, $ask('one', '19025550187', 'anything')[0], 'the same form again');
         self::assertSame(409, $ask('two', '19025550187', 'anything')[0], 'under way');
         $ask('three', '19025550188', 'B0X 9X9');
         $ask('four', '19025550189', 'B0X 1X0');
-        $stages = fn (): array => array_column($this->ask('GET', '/transfers', query: ['holder' => 'inlet'])[1]['transfers'], 'stage');
+        $stages = fn (): array => array_column(
+            $this->ask('GET', '/transfers', query: ['holder' => 'inlet'])[1]['transfers'],
+            'stage',
+        );
         self::assertSame(['asked', 'asked', 'asked'], $stages());
 
         $this->ask('POST', '/clock', ['day' => '2026-12-02']);
@@ -90,7 +112,10 @@ final class CarrierDeskTest extends TestCase
     /** @return list<string> */
     private function found(string $prefix, int $most): array
     {
-        return array_column($this->ask('GET', '/inventory', query: ['prefix' => $prefix, 'most' => (string) $most])[1]['found'], 'msisdn');
+        return array_column(
+            $this->ask('GET', '/inventory', query: ['prefix' => $prefix, 'most' => (string) $most])[1]['found'],
+            'msisdn',
+        );
     }
 
     /**
@@ -100,7 +125,13 @@ final class CarrierDeskTest extends TestCase
      */
     private function ask(string $method, string $path, ?array $body = null, array $query = []): array
     {
-        $response = $this->carrier->handle(new Request($method, $path, ['authorization' => 'Bearer token'], $query, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR)));
+        $response = $this->carrier->handle(new Request(
+            $method,
+            $path,
+            ['authorization' => 'Bearer token'],
+            $query,
+            $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR),
+        ));
         $answer = json_decode($response->body, true);
         self::assertIsArray($answer, $response->body);
 

@@ -28,7 +28,11 @@ final class PostTrayTest extends TestCase
 
     public function test_a_letter_is_kept_and_shown(): void
     {
-        $name = $this->send(['to' => 'ines@thornback.example', 'subject' => "Übergabe\r\nBcc: all@x.example", 'text' => 'Your handover sheet.'])['name'];
+        $name = $this->send([
+            'to' => 'ines@thornback.example',
+            'subject' => "Übergabe\r\nBcc: all@x.example",
+            'text' => 'Your handover sheet.',
+        ])['name'];
 
         $letter = $this->post->handle(new Request('GET', "/mail/{$name}"))->body;
 
@@ -63,7 +67,10 @@ final class PostTrayTest extends TestCase
      */
     private function send(array $letter): array
     {
-        $answer = json_decode($this->post->handle(new Request('POST', '/mail', body: json_encode($letter, JSON_THROW_ON_ERROR)))->body, true);
+        $answer = json_decode(
+            $this->post->handle(new Request('POST', '/mail', body: json_encode($letter, JSON_THROW_ON_ERROR)))->body,
+            true,
+        );
         self::assertIsArray($answer);
 
         return $answer;

@@ -28,13 +28,22 @@ final class PracticeSwitchTest extends TestCase
 
     public function test_a_creation_sent_twice_under_one_key_is_done_once(): void
     {
-        $first = $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], ['idempotency-key' => 'k1']);
-        $again = $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], ['idempotency-key' => 'k1']);
+        $first = $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], [
+            'idempotency-key' => 'k1',
+        ]);
+        $again = $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], [
+            'idempotency-key' => 'k1',
+        ]);
 
         self::assertSame(201, $first[0]);
         self::assertSame($first, $again);
         self::assertCount(1, $this->ask('GET', '/v1/accounts')[1]['rows']);
-        self::assertSame(422, $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], ['idempotency-key' => 'k2'])[0]);
+        self::assertSame(
+            422,
+            $this->ask('POST', '/v1/accounts', ['handle' => 'inlet', 'title' => 'Inlet'], [
+                'idempotency-key' => 'k2',
+            ])[0],
+        );
     }
 
     public function test_an_edit_of_a_stale_version_is_refused(): void
@@ -74,8 +83,16 @@ final class PracticeSwitchTest extends TestCase
 
     public function test_trouble_comes_as_it_was_asked_for_and_the_same_for_a_seed(): void
     {
-        self::assertSame(200, $this->ask('PUT', '/v1/faults', ['seed' => 7, 'errors' => 20, 'cut_before' => 10, 'cut_after' => 10])[0]);
-        $play = fn (): array => array_map(fn (): int => $this->switch->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']))->status, range(1, 200));
+        self::assertSame(
+            200,
+            $this->ask('PUT', '/v1/faults', ['seed' => 7, 'errors' => 20, 'cut_before' => 10, 'cut_after' => 10])[0],
+        );
+        $play = fn (): array => array_map(
+            fn (): int => $this->switch->handle(
+                new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']),
+            )->status,
+            range(1, 200),
+        );
         $first = $play();
         $this->ask('PUT', '/v1/faults', ['seed' => 7, 'errors' => 20, 'cut_before' => 10, 'cut_after' => 10]);
 
@@ -93,13 +110,21 @@ final class PracticeSwitchTest extends TestCase
     public function test_a_wire_cut_after_the_call_leaves_what_the_call_did(): void
     {
         $this->ask('PUT', '/v1/faults', ['cut_after' => 100]);
-        $cut = $this->switch->handle(new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token', 'idempotency-key' => 'k'], [], '{"handle": "inlet"}'));
+        $cut = $this->switch->handle(new Request(
+            'POST',
+            '/v1/accounts',
+            ['authorization' => 'Bearer token', 'idempotency-key' => 'k'],
+            [],
+            '{"handle": "inlet"}',
+        ));
         $this->ask('DELETE', '/v1/faults');
 
         self::assertTrue($cut->isCut());
         self::assertCount(1, $this->ask('GET', '/v1/accounts')[1]['rows']);
         $this->ask('PUT', '/v1/faults', ['cut_before' => 100]);
-        $this->switch->handle(new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token'], [], '{"handle": "other"}'));
+        $this->switch->handle(
+            new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token'], [], '{"handle": "other"}'),
+        );
         $this->ask('DELETE', '/v1/faults');
         self::assertCount(1, $this->ask('GET', '/v1/accounts')[1]['rows']);
     }
@@ -109,8 +134,14 @@ final class PracticeSwitchTest extends TestCase
         $path = $this->account();
         $made = $this->ask('POST', "{$path}/lines", ['digits' => '19025550150'], ['idempotency-key' => 'l'])[1];
 
-        self::assertSame($made, $this->ask('POST', "{$path}/lines", ['digits' => '19025550150'], ['idempotency-key' => 'l'])[1]);
-        self::assertSame(['waiting', 'done'], array_map(fn (): string => $this->ask('GET', "{$path}/jobs/{$made['job']}")[1]['state'], [1, 2]));
+        self::assertSame(
+            $made,
+            $this->ask('POST', "{$path}/lines", ['digits' => '19025550150'], ['idempotency-key' => 'l'])[1],
+        );
+        self::assertSame(
+            ['waiting', 'done'],
+            array_map(fn (): string => $this->ask('GET', "{$path}/jobs/{$made['job']}")[1]['state'], [1, 2]),
+        );
         self::assertSame(404, $this->ask('GET', "{$path}/jobs/j-nothing")[0]);
     }
 
@@ -122,7 +153,10 @@ final class PracticeSwitchTest extends TestCase
         self::assertSame([422, 'ring_len'], $this->refusal($this->ask('PATCH', $path, ['ring_len' => 'five'])));
         self::assertSame([422, 'main_line'], $this->refusal($this->ask('PATCH', $path, ['main_line' => 'l-nowhere'])));
         self::assertSame(404, $this->ask('GET', "{$path}/engines")[0]);
-        self::assertSame(400, $this->switch->handle(new Request('PATCH', $path, ['authorization' => 'Bearer token'], [], '[1'))->status);
+        self::assertSame(
+            400,
+            $this->switch->handle(new Request('PATCH', $path, ['authorization' => 'Bearer token'], [], '[1'))->status,
+        );
     }
 
     public function test_a_record_that_something_points_at_stays(): void
@@ -192,18 +226,31 @@ final class PracticeSwitchTest extends TestCase
         $tickets = $this->ask('GET', "{$path}/tickets")[1]['rows'];
 
         self::assertSame([200, ['played' => 3, 'ended' => ['taken' => 2, 'boxed' => 1]]], $played);
-        self::assertSame([['taken', ['person' => $person], 0, 60], ['boxed', ['box' => $box], 0, 0], ['taken', ['person' => $person], 0, 5]], array_map(
-            static fn (array $ticket): array => [$ticket['ended'], $ticket['place'], $ticket['waited'], $ticket['talked']],
-            $tickets,
-        ));
-        self::assertSame(['stamp' => 1_796_148_330, 'from' => '19025550199', 'dialled' => '19025550150', 'rang' => []], array_slice($tickets[1], 1, 4));
+        self::assertSame(
+            [['taken', ['person' => $person], 0, 60], ['boxed', ['box' => $box], 0, 0], [
+                'taken', ['person' => $person], 0, 5,
+            ]],
+            array_map(
+                static fn (array $ticket): array => [
+                    $ticket['ended'], $ticket['place'], $ticket['waited'], $ticket['talked'],
+                ],
+                $tickets,
+            ),
+        );
+        self::assertSame(
+            ['stamp' => 1_796_148_330, 'from' => '19025550199', 'dialled' => '19025550150', 'rang' => []],
+            array_slice($tickets[1], 1, 4),
+        );
     }
 
     public function test_traffic_with_one_unusable_call_is_not_played_at_all(): void
     {
         [$path] = $this->reception();
 
-        $refused = $this->ask('POST', "{$path}/traffic", ['calls' => [['dial' => '19025550150', 'stamp' => 1_796_148_300], ['dial' => '999', 'stamp' => 1_796_148_300]]]);
+        $refused = $this->ask('POST', "{$path}/traffic", ['calls' => [
+            ['dial' => '19025550150', 'stamp' => 1_796_148_300],
+            ['dial' => '999', 'stamp' => 1_796_148_300],
+        ]]);
 
         self::assertSame([422, 'calls.1.dial'], $this->refusal($refused));
         self::assertSame([], $this->ask('GET', "{$path}/tickets")[1]['rows']);
@@ -218,15 +265,26 @@ final class PracticeSwitchTest extends TestCase
         self::assertSame(['boxed', ['box' => $box], 20], [$answer['ended'], $answer['place'], $answer['after']]);
         self::assertContains(['t' => 0, 'place' => ['person' => $person], 'what' => 'rings'], $answer['journal']);
         self::assertSame([], $this->ask('GET', "{$path}/tickets")[1]['rows']);
-        self::assertSame([422, 'moods.person'], $this->refusal($this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 0, 'moods' => ['person' => [$person => 'asleep']]])));
-        self::assertSame([422, 'keys'], $this->refusal($this->ask('POST', "{$path}/trials", ['dial' => '201', 'stamp' => 0, 'keys' => [['key' => '1'], ['key' => '2', 't' => 4]]])));
+        self::assertSame([422, 'moods.person'], $this->refusal($this->ask(
+            'POST',
+            "{$path}/trials",
+            ['dial' => '201', 'stamp' => 0, 'moods' => ['person' => [$person => 'asleep']]],
+        )));
+        self::assertSame([422, 'keys'], $this->refusal($this->ask(
+            'POST',
+            "{$path}/trials",
+            ['dial' => '201', 'stamp' => 0, 'keys' => [['key' => '1'], ['key' => '2', 't' => 4]]],
+        )));
     }
 
     public function test_a_front_that_is_itself_the_front_leads_nowhere(): void
     {
         [$path] = $this->reception();
         $this->ask('PATCH', $path, ['front' => ['act' => 'operator']]);
-        $line = $this->ask('POST', "{$path}/lines", ['digits' => '19025550151', 'lands_on' => ['act' => 'operator']])[1]['id'];
+        $line = $this->ask('POST', "{$path}/lines", [
+            'digits' => '19025550151',
+            'lands_on' => ['act' => 'operator'],
+        ])[1]['id'];
 
         $answer = $this->ask('POST', "{$path}/trials", ['dial' => '19025550151', 'stamp' => 1_796_148_300])[1];
 
@@ -237,9 +295,14 @@ final class PracticeSwitchTest extends TestCase
     {
         [$path] = $this->reception();
 
-        $page = $this->switch->handle(new Request('GET', '/bench', [], ['account' => basename($path), 'dial' => '19025550150', 'from' => '<b>', 'at' => '2026-12-01T10:00-04:00']));
+        $page = $this->switch->handle(new Request('GET', '/bench', [], [
+            'account' => basename($path), 'dial' => '19025550150', 'from' => '<b>', 'at' => '2026-12-01T10:00-04:00',
+        ]));
         self::assertSame(422, $page->status);
-        $page = $this->switch->handle(new Request('GET', '/bench', [], ['account' => basename($path), 'dial' => '19025550150', 'from' => '', 'at' => '2026-12-01T10:00-04:00', 'keys' => '']));
+        $page = $this->switch->handle(new Request('GET', '/bench', [], [
+            'account' => basename($path), 'dial' => '19025550150', 'from' => '', 'at' => '2026-12-01T10:00-04:00',
+            'keys' => '',
+        ]));
 
         self::assertSame(200, $page->status);
         self::assertStringContainsString('boxed', $page->body);
@@ -252,17 +315,30 @@ final class PracticeSwitchTest extends TestCase
 
         self::assertSame(['set', 2], [$told['lock_code'], $told['lock']]);
         self::assertSame(1, $this->ask('PATCH', "{$path}/boxes/{$box}", ['lock_code' => '1111'])[1]['lock']);
-        self::assertSame([422, 'lock_code'], $this->refusal($this->ask('PATCH', "{$path}/boxes/{$box}", ['lock_code' => 'secret'])));
-        self::assertStringNotContainsString('740913', json_encode($this->ask('GET', "{$path}/edits"), JSON_THROW_ON_ERROR));
+        self::assertSame([422, 'lock_code'], $this->refusal(
+            $this->ask('PATCH', "{$path}/boxes/{$box}", ['lock_code' => 'secret']),
+        ));
+        self::assertStringNotContainsString(
+            '740913',
+            json_encode($this->ask('GET', "{$path}/edits"), JSON_THROW_ON_ERROR),
+        );
     }
 
     public function test_what_it_holds_survives_its_process(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'switch');
         self::assertIsString($file);
-        (new PracticeSwitch($file, 'token'))->handle(new Request('POST', '/v1/accounts', ['authorization' => 'Bearer token'], [], '{"handle": "inlet", "title": "Inlet"}'));
+        (new PracticeSwitch($file, 'token'))->handle(new Request(
+            'POST',
+            '/v1/accounts',
+            ['authorization' => 'Bearer token'],
+            [],
+            '{"handle": "inlet", "title": "Inlet"}',
+        ));
 
-        $body = (new PracticeSwitch($file, 'token'))->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']))->body;
+        $body = (
+            new PracticeSwitch($file, 'token')
+        )->handle(new Request('GET', '/v1/accounts', ['authorization' => 'Bearer token']))->body;
 
         self::assertStringContainsString('"handle":"inlet"', $body);
         array_map(unlink(...), (array) glob("{$file}*"));
@@ -273,7 +349,10 @@ final class PracticeSwitchTest extends TestCase
     {
         $path = $this->account();
         $box = $this->ask('POST', "{$path}/boxes", ['caption' => 'Reception'])[1]['id'];
-        $person = $this->ask('POST', "{$path}/persons", ['given' => 'Ines', 'short' => '201', 'box' => $box, 'second_call' => 0, 'ringers' => [['slot' => 'desk', 'sort' => 'set', 'rings' => 4]]])[1]['id'];
+        $person = $this->ask('POST', "{$path}/persons", [
+            'given' => 'Ines', 'short' => '201', 'box' => $box, 'second_call' => 0,
+            'ringers' => [['slot' => 'desk', 'sort' => 'set', 'rings' => 4]],
+        ])[1]['id'];
         $this->ask('POST', "{$path}/lines", ['digits' => '19025550150', 'lands_on' => ['person' => $person]]);
 
         return [$path, $person, $box];
@@ -299,9 +378,20 @@ final class PracticeSwitchTest extends TestCase
      * @param  array<string, string>  $query
      * @return array{int, array<string, mixed>}
      */
-    private function ask(string $method, string $path, ?array $body = null, array $headers = [], array $query = []): array
-    {
-        $response = $this->switch->handle(new Request($method, $path, $headers + ['authorization' => 'Bearer token'], $query, $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR)));
+    private function ask(
+        string $method,
+        string $path,
+        ?array $body = null,
+        array $headers = [],
+        array $query = [],
+    ): array {
+        $response = $this->switch->handle(new Request(
+            $method,
+            $path,
+            $headers + ['authorization' => 'Bearer token'],
+            $query,
+            $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR),
+        ));
         $answer = json_decode($response->body, true);
         self::assertIsArray($answer, $response->body);
 

@@ -31,16 +31,26 @@ final class ApiTokenController extends Controller
             'scope' => ['required', Rule::enum(Ability::class)],
             'days' => ['bail', 'nullable', 'integer:strict', 'min:1', 'max:3650'],
         ]);
-        [$row, $token] = $tokens->make($this->technician($request), $given['name'], Ability::from($given['scope']), $given['days'] ?? null);
+        [$row, $token] = $tokens->make(
+            $this->technician($request),
+            $given['name'],
+            Ability::from($given['scope']),
+            $given['days'] ?? null,
+        );
 
-        $log->note($this->technician($request)->id, 'made a token', ['name' => $given['name'], 'scope' => $given['scope']]);
+        $log->note($this->technician($request)->id, 'made a token', [
+            'name' => $given['name'],
+            'scope' => $given['scope'],
+        ]);
 
         return new JsonResponse(self::shown($row) + ['token' => $token], 201);
     }
 
     public function destroy(Request $request, string $token, ActivityLog $log): Response
     {
-        if (ApiToken::query()->where('technician_id', $this->technician($request)->id)->whereKey($token)->delete() === 1) {
+        if (
+            ApiToken::query()->where('technician_id', $this->technician($request)->id)->whereKey($token)->delete() === 1
+        ) {
             $log->note($this->technician($request)->id, 'took a token back');
         }
 
@@ -51,7 +61,8 @@ final class ApiTokenController extends Controller
     private static function shown(ApiToken $token): array
     {
         return [
-            'id' => $token->id, 'name' => $token->name, 'scope' => $token->scope, 'madeAt' => $token->made_at->toAtomString(),
+            'id' => $token->id, 'name' => $token->name, 'scope' => $token->scope,
+            'madeAt' => $token->made_at->toAtomString(),
             'until' => $token->until?->toAtomString(), 'lastUsedAt' => $token->last_used_at?->toAtomString(),
         ];
     }

@@ -24,7 +24,9 @@ final class AuditRunController extends Controller
     {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse(['run' => $this->scope->technician($technician, fn (): ?array => $this->runs->latest($technician))]);
+        return new JsonResponse(
+            ['run' => $this->scope->technician($technician, fn (): ?array => $this->runs->latest($technician))],
+        );
     }
 
     /** How far it is: what is asked again every second. */
@@ -32,7 +34,9 @@ final class AuditRunController extends Controller
     {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse(['progress' => $this->scope->technician($technician, fn (): ?array => $this->runs->progress($technician))]);
+        return new JsonResponse(
+            ['progress' => $this->scope->technician($technician, fn (): ?array => $this->runs->progress($technician))],
+        );
     }
 
     public function store(Request $request): JsonResponse
@@ -61,10 +65,15 @@ final class AuditRunController extends Controller
     {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse(['run' => $this->scope->technician($technician, function () use ($technician, $audit, $how): ?array {
-            $how(AuditRun::query()->whereKey($audit)->where('technician_id', $technician)->first() ?? throw new NotFoundHttpException());
+        return new JsonResponse(
+            ['run' => $this->scope->technician($technician, function () use ($technician, $audit, $how): ?array {
+                $how(
+                    AuditRun::query()->whereKey($audit)->where('technician_id', $technician)->first()
+                    ?? throw new NotFoundHttpException(),
+                );
 
-            return $this->runs->latest($technician);
-        })]);
+                return $this->runs->latest($technician);
+            })],
+        );
     }
 }

@@ -27,9 +27,12 @@ final class CallController extends Controller
     public function call(Request $request, string $customer): JsonResponse
     {
         /** @var array{sentence: string, in?: string} $given */
-        $given = $request->validate(['sentence' => ['required', 'string', 'max:2000'], 'in' => ['string', Rule::enum(WhichBook::class)]]);
+        $given = $request->validate(
+            ['sentence' => ['required', 'string', 'max:2000'], 'in' => ['string', Rule::enum(WhichBook::class)]],
+        );
         $technician = $this->technician($request)->id;
-        $book = $this->books->of($technician, $customer, WhichBook::from($given['in'] ?? WhichBook::Edited->value)) ?? throw new NotFoundHttpException();
+        $book = $this->books->of($technician, $customer, WhichBook::from($given['in'] ?? WhichBook::Edited->value))
+            ?? throw new NotFoundHttpException();
         $script = CallSentence::read($given['sentence'], $book, $this->clock->now()->getTimestamp());
         $trace = Trace::of($book, Script::read($script, $book));
 
@@ -46,6 +49,9 @@ final class CallController extends Controller
         /** @var array{typed?: ?string} $given */
         $given = $request->validate(['typed' => ['nullable', 'string', 'max:2000']]);
 
-        return new JsonResponse(['offers' => CallCompletion::of($given['typed'] ?? '', $this->books->edited($this->technician($request)->id, $customer))]);
+        return new JsonResponse(['offers' => CallCompletion::of(
+            $given['typed'] ?? '',
+            $this->books->edited($this->technician($request)->id, $customer),
+        )]);
     }
 }

@@ -22,8 +22,11 @@ use Jaunty\Core\CallRecords\Tally;
 /** Calls that were made: added up where decisions are made, and as they are for other programs. */
 final class CallRecordsController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly CallReader $reader, private readonly Books $books)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly CallReader $reader,
+        private readonly Books $books,
+    ) {
     }
 
     public function show(Request $request, string $customer): JsonResponse
@@ -49,11 +52,22 @@ final class CallRecordsController extends Controller
         }
         fputcsv($file, ['at', 'from', 'called', 'outcome', 'target', 'groups', 'rang', 'waited', 'talked'], escape: '');
         foreach ($history->records as $record) {
-            fputcsv($file, [gmdate('Y-m-d\TH:i:s\Z', $record->at), self::cell($record->from ?? ''), $record->called, $record->outcome->value, $record->target ?? '', implode(' ', $record->groups), implode(' ', $record->rang), (string) $record->waited, (string) $record->talked], escape: '');
+            fputcsv(
+                $file,
+                [
+                    gmdate('Y-m-d\TH:i:s\Z', $record->at), self::cell($record->from ?? ''), $record->called,
+                    $record->outcome->value, $record->target ?? '', implode(' ', $record->groups),
+                    implode(' ', $record->rang), (string) $record->waited, (string) $record->talked,
+                ],
+                escape: '',
+            );
         }
         rewind($file);
 
-        return new Response((string) stream_get_contents($file), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => "attachment; filename=\"calls-{$customer}.csv\""]);
+        return new Response((string) stream_get_contents($file), 200, [
+            'Content-Type' => 'text/csv; charset=utf-8',
+            'Content-Disposition' => "attachment; filename=\"calls-{$customer}.csv\"",
+        ]);
     }
 
     /** A spreadsheet takes what begins with a plus for a sum. */
@@ -65,13 +79,32 @@ final class CallRecordsController extends Controller
     private function told(Request $request, string $customer): JsonResponse
     {
         [$history, $readAt] = $this->kept($request, $customer);
-        $tallies = static fn (array $by): array => array_map(static fn (string $of, Tally $tally): array => ['of' => $of] + self::shown($tally), array_map(strval(...), array_keys($by)), array_values($by));
+        $tallies = static fn (array $by): array => array_map(
+            static fn (string $of, Tally $tally): array => ['of' => $of] + self::shown($tally),
+            array_map(strval(...), array_keys($by)),
+            array_values($by),
+        );
         $users = $history->byUser();
 
         return new JsonResponse([
-            'readAt' => $readAt, 'whole' => self::shown($history->whole()), 'mostAtOnce' => $history->mostAtOnce(), 'numbers' => $tallies($history->byNumber()), 'groups' => $tallies($history->byGroup()),
-            'forms' => array_map(static fn (NumberForms $forms): array => ['trunk' => (string) Reference::of($forms->trunk), 'calls' => array_sum($forms->calls), 'example' => $forms->example, 'says' => $forms->trunk->deliversAs->value, 'instead' => $forms->instead()?->value], NumberForms::of($this->books->edited($this->technician($request)->id, $customer), $history)),
-            'users' => array_map(static fn (string $of, RungTally $tally): array => ['of' => $of, 'rang' => $tally->rang, 'answered' => $tally->answered, 'lastAnswered' => self::instant($tally->lastAnswered)], array_map(strval(...), array_keys($users)), array_values($users)),
+            'readAt' => $readAt, 'whole' => self::shown($history->whole()), 'mostAtOnce' => $history->mostAtOnce(),
+            'numbers' => $tallies($history->byNumber()), 'groups' => $tallies($history->byGroup()),
+            'forms' => array_map(
+                static fn (NumberForms $forms): array => [
+                    'trunk' => (string) Reference::of($forms->trunk), 'calls' => array_sum($forms->calls),
+                    'example' => $forms->example, 'says' => $forms->trunk->deliversAs->value,
+                    'instead' => $forms->instead()?->value,
+                ],
+                NumberForms::of($this->books->edited($this->technician($request)->id, $customer), $history),
+            ),
+            'users' => array_map(
+                static fn (string $of, RungTally $tally): array => [
+                    'of' => $of, 'rang' => $tally->rang, 'answered' => $tally->answered,
+                    'lastAnswered' => self::instant($tally->lastAnswered),
+                ],
+                array_map(strval(...), array_keys($users)),
+                array_values($users),
+            ),
         ]);
     }
 
@@ -79,9 +112,18 @@ final class CallRecordsController extends Controller
     private function kept(Request $request, string $customer): array
     {
         /** @var array{days?: int|string|null} $given */
-        $given = $request->validate(['days' => ['bail', 'nullable', 'integer', 'min:1', 'max:' . CallReader::KEPT_DAYS]]);
+        $given = $request->validate(
+            ['days' => ['bail', 'nullable', 'integer', 'min:1', 'max:' . CallReader::KEPT_DAYS]],
+        );
 
-        return $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, fn (TenantRow $tenant): array => $this->reader->kept($tenant->id, (int) ($given['days'] ?? CallReader::KEPT_DAYS)));
+        return $this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): array => $this->reader->kept($tenant->id, (int) (
+                $given['days'] ?? CallReader::KEPT_DAYS
+            )),
+        );
     }
 
     /** @return array<string, int|string|null> */

@@ -45,8 +45,13 @@ final class DeskController extends Controller
 
     private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
 
-    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly BookRepository $books, private readonly Margins $margins, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly DraftDesk $drafts,
+        private readonly BookRepository $books,
+        private readonly Margins $margins,
+        private readonly Clock $clock,
+    ) {
     }
 
     public function show(Request $request, string $customer): JsonResponse
@@ -75,7 +80,8 @@ final class DeskController extends Controller
                 $this->checkDays($tenant, $edits);
                 $view = $this->drafts->edit($tenant, $technician->id, $edits);
 
-                return $this->desk($tenant, $view) + ['margin' => MarginResource::of($this->margins->of($tenant, $view))];
+                return $this->desk($tenant, $view)
+                    + ['margin' => MarginResource::of($this->margins->of($tenant, $view))];
             },
         ));
     }
@@ -84,7 +90,10 @@ final class DeskController extends Controller
     public function make(Request $request, string $customer): JsonResponse
     {
         $technician = $this->technician($request);
-        $kinds = array_map(static fn (Kind $kind): string => $kind->value, array_diff_key(array_column(Kind::cases(), null, 'value'), array_flip(self::NOT_BY_NAME)));
+        $kinds = array_map(
+            static fn (Kind $kind): string => $kind->value,
+            array_diff_key(array_column(Kind::cases(), null, 'value'), array_flip(self::NOT_BY_NAME)),
+        );
         /** @var array{objects: list<array{kind: string, name: string, fields?: array<string, mixed>}>} $given */
         $given = $request->validate([
             'objects' => ['required', 'array', 'list', 'min:1', 'max:1000'],
@@ -93,28 +102,55 @@ final class DeskController extends Controller
             'objects.*.fields' => ['array'],
         ]);
 
-        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given): array {
-            [$view, $made] = $this->drafts->make($tenant, $technician->id, array_map(static fn (array $object): array => [Kind::from($object['kind']), trim($object['name']), $object['fields'] ?? []], array_values($given['objects'])));
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technician, $given): array {
+                [$view, $made] = $this->drafts->make($tenant, $technician->id, array_map(
+                    static fn (array $object): array => [
+                        Kind::from($object['kind']),
+                        trim($object['name']),
+                        $object['fields'] ?? [],
+                    ],
+                    array_values($given['objects']),
+                ));
 
-            return $this->desk($tenant, $view) + ['margin' => MarginResource::of($this->margins->of($tenant, $view)), 'made' => array_map(strval(...), $made)];
-        }));
+                return $this->desk($tenant, $view) + [
+                    'margin' => MarginResource::of($this->margins->of($tenant, $view)),
+                    'made' => array_map(strval(...), $made),
+                ];
+            },
+        ));
     }
 
     /** What callers will notice once the pending edits stand on the switch, against the book as it is. */
     public function impact(Request $request, string $customer): JsonResponse
     {
         $technician = $this->technician($request);
-        $view = $this->scope->tenant($technician->id, $customer, Ability::Read, fn (TenantRow $tenant): DraftView => $this->drafts->view($tenant, $technician->id));
+        $view = $this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): DraftView => $this->drafts->view($tenant, $technician->id),
+        );
 
-        return new JsonResponse(['impact' => ImpactReport::between($view->head, $view->edited, $this->clock->now()->getTimestamp())]);
+        return new JsonResponse(
+            ['impact' => ImpactReport::between($view->head, $view->edited, $this->clock->now()->getTimestamp())],
+        );
     }
 
     public function drop(Request $request, string $customer): Response
     {
         $technician = $this->technician($request);
-        $this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician): void {
-            $this->drafts->drop($tenant, $technician->id);
-        });
+        $this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technician): void {
+                $this->drafts->drop($tenant, $technician->id);
+            },
+        );
 
         return new Response(status: 204);
     }
@@ -124,16 +160,33 @@ final class DeskController extends Controller
     {
         $technician = $this->technician($request);
 
-        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->restore($tenant, $technician->id))));
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->restore($tenant, $technician->id)),
+        ));
     }
 
     public function leaveOut(Request $request, string $customer): JsonResponse
     {
         $technician = $this->technician($request);
         /** @var array{object: string, path?: ?string} $given */
-        $given = $request->validate(['object' => ['required', 'string', 'max:200'], 'path' => ['nullable', 'string', 'max:300']]);
+        $given = $request->validate(
+            ['object' => ['required', 'string', 'max:200'], 'path' => ['nullable', 'string', 'max:300']],
+        );
 
-        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->leaveOut($tenant, $technician->id, Reference::parse($given['object'], 'object'), $given['path'] ?? null))));
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): array => $this->desk($tenant, $this->drafts->leaveOut(
+                $tenant,
+                $technician->id,
+                Reference::parse($given['object'], 'object'),
+                $given['path'] ?? null,
+            )),
+        ));
     }
 
     public function enter(Request $request, string $customer): JsonResponse
@@ -153,11 +206,19 @@ final class DeskController extends Controller
 
     public function intake(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, static function (TenantRow $tenant): array {
-            $applications = TemplateApplication::query()->where('tenant_id', $tenant->id)->with('version')->orderBy('applied_at')->get();
+        return new JsonResponse($this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Read,
+            static function (TenantRow $tenant): array {
+                $applications = TemplateApplication::query()->where('tenant_id', $tenant->id)
+                    ->with('version')
+                    ->orderBy('applied_at')
+                    ->get();
 
-            return ['applications' => $applications->map(self::application(...))->values()->all()];
-        }));
+                return ['applications' => $applications->map(self::application(...))->values()->all()];
+            },
+        ));
     }
 
     /** The customer's template once more, with other answers: a draft of what that changes. */
@@ -171,7 +232,10 @@ final class DeskController extends Controller
             $technician->id,
             $customer,
             Ability::Edit,
-            fn (TenantRow $tenant): array => $this->desk($tenant, $again->propose($tenant, $technician->id, $given['answers'])),
+            fn (TenantRow $tenant): array => $this->desk(
+                $tenant,
+                $again->propose($tenant, $technician->id, $given['answers']),
+            ),
         ));
     }
 
@@ -183,13 +247,17 @@ final class DeskController extends Controller
         return [
             'key' => $tenant->key,
             'revision' => $view->headRevision,
-            'objects' => array_map(static fn (BookObject $object): array => ObjectResource::of($object, $view->edited), $objects),
+            'objects' => array_map(
+                static fn (BookObject $object): array => ObjectResource::of($object, $view->edited),
+                $objects,
+            ),
             'draft' => DraftResource::of($view),
         ];
     }
 
     /**
-     * A day that somebody types is no evidence: what was tested or confirmed is noted on the day it was, or as the book has it.
+     * A day that somebody types is no evidence: what was tested or confirmed is noted on the day it was, or as the book
+     * has it.
      *
      * @param  list<FieldEdit>  $edits
      *
@@ -199,12 +267,19 @@ final class DeskController extends Controller
     {
         $today = $this->clock->dateIn($tenant->zone);
         foreach ($edits as $edit) {
-            if (! in_array($edit->path, self::NOTED_ON_THE_DAY, true) || $edit->value === null || $edit->value === $today) {
+            if (
+                ! in_array($edit->path, self::NOTED_ON_THE_DAY, true)
+                || $edit->value === null
+                || $edit->value === $today
+            ) {
                 continue;
             }
             $known = $this->books->head($tenant->id)->find($edit->object)?->toArray() ?? [];
             if (FieldPath::get($known, $edit->path) !== $edit->value) {
-                throw UnusableBook::unbelievable("{$edit->object}." . str_replace('/', '.', $edit->path), "this is noted on the day it is done; today is {$today}");
+                throw UnusableBook::unbelievable(
+                    "{$edit->object}." . str_replace('/', '.', $edit->path),
+                    "this is noted on the day it is done; today is {$today}",
+                );
             }
         }
     }
@@ -217,7 +292,9 @@ final class DeskController extends Controller
             'edits' => ['required', 'array', 'list', 'max:5000'],
             'edits.*.op' => ['string', 'in:set,move,create,delete'],
             'edits.*.object' => ['required', 'string', 'max:200'],
-            'edits.*.path' => ['required_unless:edits.*.op,create,delete', 'nullable', 'string', 'max:300', 'not_in:key'],
+            'edits.*.path' => [
+                'required_unless:edits.*.op,create,delete', 'nullable', 'string', 'max:300', 'not_in:key',
+            ],
             'edits.*.value' => ['present_unless:edits.*.op,delete'],
         ]);
 
@@ -225,7 +302,12 @@ final class DeskController extends Controller
         ksort($given['edits']);
 
         return array_map(
-            static fn (array $edit): FieldEdit => FieldEdit::of($edit['op'] ?? 'set', $edit['object'], $edit['path'] ?? null, $edit['value'] ?? null),
+            static fn (array $edit): FieldEdit => FieldEdit::of(
+                $edit['op'] ?? 'set',
+                $edit['object'],
+                $edit['path'] ?? null,
+                $edit['value'] ?? null,
+            ),
             array_values($given['edits']),
         );
     }
@@ -233,10 +315,18 @@ final class DeskController extends Controller
     /** The customer's whole book as a file. */
     public function book(Request $request, string $customer, ActivityLog $log): Response
     {
-        $book = $this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, fn (TenantRow $tenant): Book => $this->books->head($tenant->id));
+        $book = $this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): Book => $this->books->head($tenant->id),
+        );
         $log->note($this->technician($request)->id, 'exported a book', ['customer' => $customer]);
 
-        return new Response(BookFormat::toJson($book), headers: ['Content-Type' => 'application/json', 'Content-Disposition' => "attachment; filename=\"{$customer}.json\""]);
+        return new Response(BookFormat::toJson($book), headers: [
+            'Content-Type' => 'application/json',
+            'Content-Disposition' => "attachment; filename=\"{$customer}.json\"",
+        ]);
     }
 
     /** @return array<string, mixed> */
@@ -250,7 +340,13 @@ final class DeskController extends Controller
             'template' => $template->name,
             'version' => $application->version->no,
             'appliedAt' => $application->applied_at->toAtomString(),
-            'answers' => array_map(static fn (Slot $slot): array => ['question' => $slot->question, 'answer' => self::answer($slot, $application->answers[$slot->key] ?? null)], $template->slots),
+            'answers' => array_map(
+                static fn (Slot $slot): array => [
+                    'question' => $slot->question,
+                    'answer' => self::answer($slot, $application->answers[$slot->key] ?? null),
+                ],
+                $template->slots,
+            ),
         ];
     }
 

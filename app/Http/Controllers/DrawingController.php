@@ -34,7 +34,9 @@ use Jaunty\Core\Prompts\SpokenKeys;
 use Jaunty\Core\Rulers\TimingRuler;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** What is drawn of single objects of the edited book: timing rulers, the year of a schedule, what scripts say of keys. */
+/**
+ * What is drawn of single objects of the edited book: timing rulers, the year of a schedule, what scripts say of keys.
+ */
 final class DrawingController extends Controller
 {
     public function __construct(private readonly Books $books, private readonly Clock $clock)
@@ -49,7 +51,10 @@ final class DrawingController extends Controller
         $rulers = match (true) {
             $object instanceof Group => ['' => TimingRuler::ofGroup($object, $calls)],
             $object instanceof Chain => ['' => TimingRuler::ofChain($object, $calls)],
-            $object instanceof User => array_map(static fn (Handling $handling): TimingRuler => TimingRuler::ofUser($object, $handling, $calls), array_filter(['open' => $object->open, 'closed' => $object->closed, 'holiday' => $object->holiday])),
+            $object instanceof User => array_map(
+                static fn (Handling $handling): TimingRuler => TimingRuler::ofUser($object, $handling, $calls),
+                array_filter(['open' => $object->open, 'closed' => $object->closed, 'holiday' => $object->holiday]),
+            ),
             default => throw new NotFoundHttpException(),
         };
 
@@ -70,8 +75,12 @@ final class DrawingController extends Controller
         if (! $object instanceof Schedule) {
             throw new NotFoundHttpException();
         }
-        $goesByIt = array_values(array_filter($book->all(Attendant::class), static fn (Attendant $each): bool => $each->schedule?->equals(Reference::of($object)) === true))[0] ?? null;
-        $zone = $object->fixedZone ?? ($goesByIt === null ? $book->tenant->zone : CallBook::open($book)->clockOf($goesByIt));
+        $goesByIt = array_values(array_filter(
+            $book->all(Attendant::class),
+            static fn (Attendant $each): bool => $each->schedule?->equals(Reference::of($object)) === true,
+        ))[0] ?? null;
+        $zone = $object->fixedZone
+            ?? ($goesByIt === null ? $book->tenant->zone : CallBook::open($book)->clockOf($goesByIt));
         $line = YearLine::of($object, $book, $zone, $this->today($book));
 
         return new JsonResponse([
@@ -79,9 +88,19 @@ final class DrawingController extends Controller
             'from' => $line->firstDate(),
             'minutes' => $line->minutes,
             'owners' => $line->owners,
-            'clocks' => array_map(static fn (string $date, string $way): array => ['date' => $date, 'way' => $way], array_keys($line->clocks), array_values($line->clocks)),
+            'clocks' => array_map(
+                static fn (string $date, string $way): array => ['date' => $date, 'way' => $way],
+                array_keys($line->clocks),
+                array_values($line->clocks),
+            ),
             'knownUntil' => $line->knownUntil,
-            'special' => array_map(static fn (array $each): array => ['callers' => $goesByIt === null ? [] : self::callers($book, $goesByIt, $each['states'])] + array_diff_key($each, ['states' => true]), $line->special),
+            'special' => array_map(
+                static fn (array $each): array => [
+                    'callers' => $goesByIt === null ? [] : self::callers($book, $goesByIt, $each['states']),
+                ]
+                    + array_diff_key($each, ['states' => true]),
+                $line->special,
+            ),
             'words' => WeekPattern::of($object->weekly)->words(),
             'overlaps' => WeekPattern::of($object->weekly)->overlaps(),
         ]);
@@ -103,7 +122,9 @@ final class DrawingController extends Controller
         $book = $this->books->edited($this->technician($request)->id, $customer);
         $object = $book->find(Reference::to(Kind::Calendar, $calendar));
 
-        return $object instanceof Calendar ? new JsonResponse(['holidays' => CalendarLine::of($object, $this->today($book))]) : throw new NotFoundHttpException();
+        return $object instanceof Calendar
+            ? new JsonResponse(['holidays' => CalendarLine::of($object, $this->today($book))])
+            : throw new NotFoundHttpException();
     }
 
     /** Holidays as somebody listed them. */
@@ -129,7 +150,11 @@ final class DrawingController extends Controller
                 'seconds' => $prompt instanceof Prompt ? $prompt->seconds() : 0,
                 'written' => SpokenKeys::write($menu, static fn (Destination $to): string => self::known($book, $to)),
                 'directory' => $menu->dialByName['scope'] === NameScope::Off ? null : self::directory($book, $menu),
-                'told' => array_map(static fn (int|string $key, string $words): array => ['key' => (string) $key, 'words' => $words], array_keys($told), array_values($told)),
+                'told' => array_map(
+                    static fn (int|string $key, string $words): array => ['key' => (string) $key, 'words' => $words],
+                    array_keys($told),
+                    array_values($told),
+                ),
             ];
         }
 
@@ -169,7 +194,12 @@ final class DrawingController extends Controller
     private static function callers(Book $book, Attendant $attendant, array $states): array
     {
         $leads = array_column($attendant->answers, 'then', 'item');
-        $callers = array_map(static fn (string $state): string => (string) ($leads[CallBook::saying($book, $state)->answer($attendant) ?? ''] ?? ''), $states);
+        $callers = array_map(
+            static fn (string $state): string => (string) (
+                $leads[CallBook::saying($book, $state)->answer($attendant) ?? ''] ?? ''
+            ),
+            $states,
+        );
 
         return array_values(array_unique(array_diff($callers, [''])));
     }

@@ -20,7 +20,10 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** What stands at every customer granted to the technician, a line each: listed, handed out, seen to, mended at many at once. */
+/**
+ * What stands at every customer granted to the technician, a line each: listed, handed out, seen to, mended at many at
+ * once.
+ */
 final class FindingController extends Controller
 {
     /** Of one customer's findings; nobody mends more at once. */
@@ -41,7 +44,15 @@ final class FindingController extends Controller
             'findings' => self::lines(),
             'trend' => $trend->days(),
             // Whoever may do nothing here sees no colleagues either.
-            'technicians' => ! $scope->hasAnyGrant($technician->id) ? [] : Technician::query()->whereNull('closed_at')->orderBy('name')->get()->map(static fn (Technician $each): array => ['id' => $each->id, 'name' => $each->name, 'initials' => $each->initials])->all(),
+            'technicians' => ! $scope->hasAnyGrant($technician->id)
+                ? []
+                : Technician::query()->whereNull('closed_at')->orderBy('name')->get()->map(
+                    static fn (Technician $each): array => [
+                        'id' => $each->id,
+                        'name' => $each->name,
+                        'initials' => $each->initials,
+                    ],
+                )->all(),
             'me' => $technician->id,
             'digest' => $technician->digest,
         ]));
@@ -53,8 +64,15 @@ final class FindingController extends Controller
         return FindingRow::query()
             ->join('tenants', 'tenants.id', '=', 'findings.tenant_id')
             ->orderBy('tenants.name')->orderBy('rule')->orderBy('title')
-            ->select(['tenants.key as customer', 'tenants.name', 'tenants.zone', 'rule', 'severity', 'title', 'detail', 'object', 'count', 'waived', 'fingerprint', 'fix', 'first_revision as revision', 'assignee_id as assignee', 'due_on as due'])
-            ->selectRaw("to_char(first_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"firstSeen\", to_char(last_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"lastSeen\"")
+            ->select([
+                'tenants.key as customer', 'tenants.name', 'tenants.zone', 'rule', 'severity', 'title', 'detail',
+                'object', 'count', 'waived', 'fingerprint', 'fix', 'first_revision as revision',
+                'assignee_id as assignee', 'due_on as due',
+            ])
+            ->selectRaw(
+                "to_char(first_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"firstSeen\", "
+                    . "to_char(last_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"lastSeen\"",
+            )
             ->toBase()->get()->all();
     }
 
@@ -63,12 +81,20 @@ final class FindingController extends Controller
     {
         /** @var array{format: string, of: list<array{customer: string, fingerprint: string}>} $given */
         $given = $request->validate([
-            'format' => ['required', 'in:csv,json,sarif,junit'], 'of' => ['present', 'array', 'max:' . self::MOST_EXPORTED],
-            'of.*.customer' => ['required', 'string', 'max:100'], 'of.*.fingerprint' => ['required', 'string', 'max:64'],
+            'format' => ['required', 'in:csv,json,sarif,junit'],
+            'of' => ['present', 'array', 'max:' . self::MOST_EXPORTED],
+            'of.*.customer' => ['required', 'string', 'max:100'],
+            'of.*.fingerprint' => ['required', 'string', 'max:64'],
         ]);
-        [$type, $text] = $this->scope->technician($this->technician($request)->id, static fn (): array => $reports->write($given['format'], $given['of']));
+        [$type, $text] = $this->scope->technician(
+            $this->technician($request)->id,
+            static fn (): array => $reports->write($given['format'], $given['of']),
+        );
 
-        $log->note($this->technician($request)->id, 'exported findings', ['format' => $given['format'], 'count' => (string) count($given['of'])]);
+        $log->note($this->technician($request)->id, 'exported findings', [
+            'format' => $given['format'],
+            'count' => (string) count($given['of']),
+        ]);
 
         return new Response($text, 200, ['Content-Type' => $type]);
     }
@@ -77,12 +103,23 @@ final class FindingController extends Controller
     public function care(Request $request, string $customer, string $fingerprint): JsonResponse
     {
         /** @var array{assignee: ?string, due: ?string} $given */
-        $given = $request->validate(['assignee' => ['present', 'nullable', 'uuid', 'exists:technicians,id'], 'due' => ['present', 'bail', 'nullable', 'string', 'date_format:Y-m-d']]);
-        $this->scope->tenant($this->technician($request)->id, $customer, Ability::Edit, static function (TenantRow $tenant) use ($fingerprint, $given): void {
-            if (FindingRow::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)->update(['assignee_id' => $given['assignee'], 'due_on' => $given['due']]) === 0) {
-                throw new NotFoundHttpException();
-            }
-        });
+        $given = $request->validate(['assignee' => ['present', 'nullable', 'uuid', 'exists:technicians,id'], 'due' => [
+            'present', 'bail', 'nullable', 'string', 'date_format:Y-m-d',
+        ]]);
+        $this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Edit,
+            static function (TenantRow $tenant) use ($fingerprint, $given): void {
+                if (
+                    FindingRow::query()->where('tenant_id', $tenant->id)
+                    ->where('fingerprint', $fingerprint)
+                    ->update(['assignee_id' => $given['assignee'], 'due_on' => $given['due']]) === 0
+                ) {
+                    throw new NotFoundHttpException();
+                }
+            },
+        );
 
         return new JsonResponse($given);
     }
@@ -93,12 +130,20 @@ final class FindingController extends Controller
         $technician = $this->technician($request)->id;
         /** @var array{fingerprints: list<string>, enter: bool, note?: ?string} $given */
         $given = $request->validate([
-            'fingerprints' => ['required', 'array', 'max:' . self::MOST_FIXES], 'fingerprints.*' => ['string', 'max:64'],
+            'fingerprints' => ['required', 'array', 'max:' . self::MOST_FIXES],
+            'fingerprints.*' => ['string', 'max:64'],
             'enter' => ['required', 'boolean'], 'note' => ['nullable', 'string', 'max:500'],
         ]);
         $isEntered = (bool) $given['enter'];
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, $isEntered ? Ability::Edit : Ability::Read, static fn (TenantRow $tenant): array => MendedResource::of($fixes->make($tenant, $technician, $given['fingerprints'], $isEntered, $given['note'] ?? null))));
+        return new JsonResponse($this->scope->tenant(
+            $technician,
+            $customer,
+            $isEntered ? Ability::Edit : Ability::Read,
+            static fn (TenantRow $tenant): array => MendedResource::of(
+                $fixes->make($tenant, $technician, $given['fingerprints'], $isEntered, $given['note'] ?? null),
+            ),
+        ));
     }
 
     /** Whether what is new is mailed each morning. */

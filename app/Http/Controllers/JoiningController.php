@@ -24,7 +24,8 @@ final class JoiningController extends Controller
         $found = $this->staff->invitation($given['code']);
 
         return new JsonResponse([
-            'signIn' => $found->sign_in, 'customer' => $found->customer, 'ability' => $found->ability, 'invitedBy' => $found->invited_by,
+            'signIn' => $found->sign_in, 'customer' => $found->customer, 'ability' => $found->ability,
+            'invitedBy' => $found->invited_by,
             'until' => $found->grant_until === null ? null : substr($found->grant_until, 0, 10),
         ]);
     }
@@ -40,7 +41,9 @@ final class JoiningController extends Controller
         $reseller = config('roster.reseller');
         /** @var array{password: string} $given */
         $given = $request->validate([
-            'password' => ['required', 'string', new PasswordStrength([$invitation->sign_in, $said['name'], is_string($reseller) ? $reseller : ''])],
+            'password' => ['required', 'string', new PasswordStrength(
+                [$invitation->sign_in, $said['name'], is_string($reseller) ? $reseller : ''],
+            )],
         ], ['password.required' => 'Choose a password.']);
         $this->staff->join($said['code'], $said['name'], $given['password']);
 

@@ -25,15 +25,29 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** What the desk says beside the sheet: findings on the edited book, its week, and what a caller gets right now. */
 final class MarginController extends Controller
 {
-    public function __construct(private readonly Books $books, private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly FindingWaivers $waivers, private readonly Audits $audits, private readonly Margins $margins, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly Books $books,
+        private readonly Scope $scope,
+        private readonly DraftDesk $drafts,
+        private readonly FindingWaivers $waivers,
+        private readonly Audits $audits,
+        private readonly Margins $margins,
+        private readonly Clock $clock,
+    ) {
     }
 
     public function show(Request $request, string $customer): JsonResponse
     {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Read, fn (TenantRow $tenant): array => MarginResource::of($this->margins->of($tenant, $this->drafts->view($tenant, $technician)))));
+        return new JsonResponse($this->scope->tenant(
+            $technician,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): array => MarginResource::of(
+                $this->margins->of($tenant, $this->drafts->view($tenant, $technician)),
+            ),
+        ));
     }
 
     /** Accepts a finding with a reason and until a day; on the Roster it counts no more. */
@@ -41,31 +55,56 @@ final class MarginController extends Controller
     {
         $technician = $this->technician($request)->id;
         /** @var array{fingerprint: string, reason: string, until?: ?string} $given */
-        $given = $request->validate(['fingerprint' => ['required', 'string', 'max:64'], 'reason' => ['required', 'string', 'max:500'], 'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d']]);
+        $given = $request->validate([
+            'fingerprint' => ['required', 'string', 'max:64'],
+            'reason' => ['required', 'string', 'max:500'],
+            'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d'],
+        ]);
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given, $summaries): array {
-            $view = $this->drafts->view($tenant, $technician);
-            $found = $this->audits->of($tenant->id, $view->edited, $view->head);
-            $this->waivers->waive($tenant, $technician, $this->waivers->sift($tenant->id, $tenant->zone, $found)->standing, $given['fingerprint'], $given['reason'], $given['until'] ?? null);
-            $summaries->findingsSifted($tenant->id, $view->head);
+        return new JsonResponse($this->scope->tenant(
+            $technician,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technician, $given, $summaries): array {
+                $view = $this->drafts->view($tenant, $technician);
+                $found = $this->audits->of($tenant->id, $view->edited, $view->head);
+                $this->waivers->waive(
+                    $tenant,
+                    $technician,
+                    $this->waivers->sift($tenant->id, $tenant->zone, $found)->standing,
+                    $given['fingerprint'],
+                    $given['reason'],
+                    $given['until'] ?? null,
+                );
+                $summaries->findingsSifted($tenant->id, $view->head);
 
-            return MarginResource::of($this->margins->of($tenant, $view, $found));
-        }), 201);
+                return MarginResource::of($this->margins->of($tenant, $view, $found));
+            },
+        ), 201);
     }
 
-    public function takeWaiverBack(Request $request, string $customer, string $waiver, SummaryKeeper $summaries): JsonResponse
-    {
+    public function takeWaiverBack(
+        Request $request,
+        string $customer,
+        string $waiver,
+        SummaryKeeper $summaries,
+    ): JsonResponse {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $waiver, $summaries): array {
-            if (! $this->waivers->takeBack($tenant, $technician, $waiver)) {
-                throw new NotFoundHttpException();
-            }
-            $view = $this->drafts->view($tenant, $technician);
-            $summaries->findingsSifted($tenant->id, $view->head);
+        return new JsonResponse($this->scope->tenant(
+            $technician,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technician, $waiver, $summaries): array {
+                if (! $this->waivers->takeBack($tenant, $technician, $waiver)) {
+                    throw new NotFoundHttpException();
+                }
+                $view = $this->drafts->view($tenant, $technician);
+                $summaries->findingsSifted($tenant->id, $view->head);
 
-            return MarginResource::of($this->margins->of($tenant, $view));
-        }));
+                return MarginResource::of($this->margins->of($tenant, $view));
+            },
+        ));
     }
 
     public function now(Request $request, string $customer): JsonResponse
@@ -73,7 +112,11 @@ final class MarginController extends Controller
         [$book, $live, $readAt] = $this->books->enteredAndLive($this->technician($request)->id, $customer);
         $said = $this->rightNow($book);
 
-        return new JsonResponse(['book' => $said, 'live' => $live === null ? null : ($live->tenant->mainNumber === null ? null : $this->rightNow($live)), 'readAt' => $readAt]);
+        return new JsonResponse([
+            'book' => $said,
+            'live' => $live === null ? null : ($live->tenant->mainNumber === null ? null : $this->rightNow($live)),
+            'readAt' => $readAt,
+        ]);
     }
 
     /** @return ?array<string, mixed> */

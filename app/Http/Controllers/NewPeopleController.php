@@ -24,8 +24,11 @@ use Jaunty\Core\Templates\UnusableAnswers;
 /** People pasted at a customer that exists: how a list is read, and taking them into the draft. */
 final class NewPeopleController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly DraftDesk $drafts, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly DraftDesk $drafts,
+        private readonly Clock $clock,
+    ) {
     }
 
     /** A pasted block, or rows as they were mended: read anew, with what would be made of them. Nothing is kept. */
@@ -34,7 +37,12 @@ final class NewPeopleController extends Controller
         $technician = $this->technician($request);
         /** @var array{text?: ?string, rows?: ?list<array<string, ?string>>} $given */
         $given = $request->validate(['text' => ['nullable', 'string', 'max:2000000'], ...self::rows('nullable')]);
-        $book = $this->scope->tenant($technician->id, $customer, Ability::Read, fn (TenantRow $tenant): Book => $this->drafts->view($tenant, $technician->id)->edited);
+        $book = $this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): Book => $this->drafts->view($tenant, $technician->id)->edited,
+        );
         $pasted = PastedTable::read($given['text'] ?? '', NewPeople::table($book));
         $rows = [...self::filled($given['rows'] ?? []), ...$pasted->rows];
         $people = $this->people($book, $rows);
@@ -45,7 +53,10 @@ final class NewPeopleController extends Controller
             'unmatched' => $pasted->unmatched,
             'understood' => array_map(static fn (array $row): object => (object) $row, $people->understood),
             'readAs' => (object) $people->readAs,
-            'faults' => array_map(static fn (FieldFault $fault): array => $fault->toArray(), AnswersResource::faults($people->faults)),
+            'faults' => array_map(
+                static fn (FieldFault $fault): array => $fault->toArray(),
+                AnswersResource::faults($people->faults),
+            ),
             'makes' => $people->makes,
         ]);
     }
@@ -57,21 +68,31 @@ final class NewPeopleController extends Controller
         /** @var array{rows: list<array<string, ?string>>} $given */
         $given = $request->validate(self::rows('required'));
 
-        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Edit, function (TenantRow $tenant) use ($technician, $given): array {
-            $people = $this->people($this->drafts->view($tenant, $technician->id)->edited, self::filled($given['rows']));
-            if ($people->faults !== []) {
-                throw new UnusableAnswers($people->faults);
-            }
-            $view = $this->drafts->propose($tenant, $technician->id, ChangeSet::of(...$people->operations), null);
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technician, $given): array {
+                $people = $this->people(
+                    $this->drafts->view($tenant, $technician->id)->edited,
+                    self::filled($given['rows']),
+                );
+                if ($people->faults !== []) {
+                    throw new UnusableAnswers($people->faults);
+                }
+                $view = $this->drafts->propose($tenant, $technician->id, ChangeSet::of(...$people->operations), null);
 
-            return ['taken' => count($people->makes), 'pending' => count($view->changes->operations)];
-        }));
+                return ['taken' => count($people->makes), 'pending' => count($view->changes->operations)];
+            },
+        ));
     }
 
     /** @param list<array<string, string>> $rows */
     private function people(Book $book, array $rows): NewPeople
     {
-        return NewPeople::read($book, $rows, ZoneClock::of($book->tenant->zone)->day($this->clock->now()->getTimestamp()));
+        return NewPeople::read($book, $rows, ZoneClock::of($book->tenant->zone)->day(
+            $this->clock->now()->getTimestamp(),
+        ));
     }
 
     /**
@@ -80,12 +101,22 @@ final class NewPeopleController extends Controller
      */
     private static function filled(array $rows): array
     {
-        return array_map(static fn (array $row): array => array_filter($row, static fn (?string $cell): bool => $cell !== null && $cell !== ''), $rows);
+        return array_map(
+            static fn (array $row): array => array_filter(
+                $row,
+                static fn (?string $cell): bool => $cell !== null && $cell !== '',
+            ),
+            $rows,
+        );
     }
 
     /** @return array<string, list<string>> */
     private static function rows(string $rule): array
     {
-        return ['rows' => [$rule, 'array', 'list', 'max:5000'], 'rows.*' => ['array', 'max:20'], 'rows.*.*' => ['nullable', 'string', 'max:500']];
+        return [
+            'rows' => [$rule, 'array', 'list', 'max:5000'],
+            'rows.*' => ['array', 'max:20'],
+            'rows.*.*' => ['nullable', 'string', 'max:500'],
+        ];
     }
 }

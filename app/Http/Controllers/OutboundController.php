@@ -43,20 +43,40 @@ final class OutboundController extends Controller
 
     public function dial(Request $request, string $customer): JsonResponse
     {
-        /** @var array{who: string, digits: string, at?: ?string, full?: ?list<string>, shows?: ?string, led?: ?string, in?: string} $given */
-        $given = $request->validate([
-            'who' => ['required', 'string', 'max:200'],
-            'digits' => ['required', 'string', 'regex:/^[0-9*#]{1,40}$/D'],
-            'at' => ['nullable', 'string', 'max:40'],
-            'led' => ['nullable', 'in:inside,outside'],
-            'full' => ['nullable', 'array', 'max:100'],
-            'full.*' => ['string', 'max:200'],
-            'shows' => ['nullable', 'string', 'max:200'],
-            'in' => ['string', Rule::enum(WhichBook::class)],
-        ], ['digits.regex' => 'Only digits, * and # can be dialled.', 'digits.required' => 'Type what is dialled.', 'who.required' => 'Say who dials.']);
-        $book = $this->books->of($this->technician($request)->id, $customer, WhichBook::from($given['in'] ?? WhichBook::Edited->value)) ?? throw new NotFoundHttpException();
+        /**
+         * @var array{who: string, digits: string, at?: ?string, full?: ?list<string>, shows?: ?string, led?: ?string,
+         *     in?: string} $given
+         */
+        $given = $request->validate(
+            [
+                'who' => ['required', 'string', 'max:200'],
+                'digits' => ['required', 'string', 'regex:/^[0-9*#]{1,40}$/D'],
+                'at' => ['nullable', 'string', 'max:40'],
+                'led' => ['nullable', 'in:inside,outside'],
+                'full' => ['nullable', 'array', 'max:100'],
+                'full.*' => ['string', 'max:200'],
+                'shows' => ['nullable', 'string', 'max:200'],
+                'in' => ['string', Rule::enum(WhichBook::class)],
+            ],
+            [
+                'digits.regex' => 'Only digits, * and # can be dialled.',
+                'digits.required' => 'Type what is dialled.',
+                'who.required' => 'Say who dials.',
+            ],
+        );
+        $book = $this->books->of($this->technician($request)->id, $customer, WhichBook::from(
+            $given['in'] ?? WhichBook::Edited->value,
+        ))
+            ?? throw new NotFoundHttpException();
         $shows = isset($given['shows']) ? $book->find(self::reference($given['shows'], 'shows')) : null;
-        $dialled = (new DialPlan($book))->route(self::sender($book, $given['who']), $given['digits'], $this->instant($book, $given['at'] ?? null), self::origin($given['led'] ?? null), $given['full'] ?? [], for: $shows instanceof Group ? $shows : null);
+        $dialled = (new DialPlan($book))->route(
+            self::sender($book, $given['who']),
+            $given['digits'],
+            $this->instant($book, $given['at'] ?? null),
+            self::origin($given['led'] ?? null),
+            $given['full'] ?? [],
+            for: $shows instanceof Group ? $shows : null,
+        );
 
         return new JsonResponse(OutboundResource::dialled($dialled));
     }
@@ -65,11 +85,16 @@ final class OutboundController extends Controller
     public function choices(Request $request, string $customer): JsonResponse
     {
         /** @var array{prefix?: ?string} $given */
-        $given = $request->validate(['prefix' => ['nullable', 'string', 'regex:/^[0-9*#]{0,4}$/D']], ['prefix.regex' => 'A prefix is a few digits, * or #.']);
+        $given = $request->validate(['prefix' => ['nullable', 'string', 'regex:/^[0-9*#]{0,4}$/D']], [
+            'prefix.regex' => 'A prefix is a few digits, * or #.',
+        ]);
         $tenant = $this->books->edited($this->technician($request)->id, $customer)->tenant;
         $prefix = $request->has('prefix') ? $given['prefix'] ?? '' : $tenant->outsidePrefix ?? '';
 
-        return new JsonResponse(['prefix' => $prefix, 'choices' => $tenant->region === null ? [] : array_map(OutboundResource::choice(...), DigitChoices::of($tenant->region, $prefix))]);
+        return new JsonResponse(['prefix' => $prefix, 'choices' => $tenant->region === null ? [] : array_map(
+            OutboundResource::choice(...),
+            DigitChoices::of($tenant->region, $prefix),
+        )]);
     }
 
     private function instant(Book $book, ?string $at): int

@@ -40,7 +40,9 @@ final class PasswordController extends Controller
     public function send(Request $request): JsonResponse
     {
         /** @var array{signIn: string} $given */
-        $given = $request->validate(['signIn' => ['required', 'string', 'max:200']], ['signIn.required' => 'Enter your sign-in name.']);
+        $given = $request->validate(['signIn' => ['required', 'string', 'max:200']], [
+            'signIn.required' => 'Enter your sign-in name.',
+        ]);
         $passwords = $this->passwords;
         // After the answer: how long a letter takes would say that there is somebody.
         app()->terminating(static fn () => $passwords->sendLetter($given['signIn']));
@@ -54,7 +56,9 @@ final class PasswordController extends Controller
         $given = $request->validate(['code' => ['required', 'string', 'max:100']]);
         $technician = $this->passwords->whose($given['code']);
         /** @var array{password: string} $chosen */
-        $chosen = $request->validate(['password' => ['required', 'string', self::strength($technician)]], ['password.required' => 'Choose a password.']);
+        $chosen = $request->validate(['password' => ['required', 'string', self::strength($technician)]], [
+            'password.required' => 'Choose a password.',
+        ]);
         $this->passwords->set($technician, $chosen['password'], null);
 
         return new Response(status: 204);

@@ -27,8 +27,11 @@ final class PeopleController extends Controller
 {
     private const MOST_TOLD = 200;
 
-    public function __construct(private readonly Scope $scope, private readonly Staff $staff, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly Staff $staff,
+        private readonly Clock $clock,
+    ) {
     }
 
     public function index(Request $request): JsonResponse
@@ -64,8 +67,11 @@ final class PeopleController extends Controller
             'purpose' => ['nullable', 'string', 'max:200'],
             'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d', "after_or_equal:{$today}"],
         ], [
-            'signIn.required' => 'Say who, by mail address.', 'signIn.email' => 'This is no mail address.', 'customer.required_without' => 'Say for which customer, or for every one.', 'customer.prohibits' => 'Either a customer, or every one.',
-            'until.date_format' => 'A date is wanted, such as 2026-12-31.', 'until.after_or_equal' => 'This day is past.',
+            'signIn.required' => 'Say who, by mail address.', 'signIn.email' => 'This is no mail address.',
+            'customer.required_without' => 'Say for which customer, or for every one.',
+            'customer.prohibits' => 'Either a customer, or every one.',
+            'until.date_format' => 'A date is wanted, such as 2026-12-31.',
+            'until.after_or_equal' => 'This day is past.',
         ]);
         $customer = $given['customer'] ?? null;
         $granted = new Granted(
@@ -93,10 +99,15 @@ final class PeopleController extends Controller
             throw AccessDenied::leadsOnly();
         }
 
-        return new JsonResponse(['activity' => $this->scope->technician($lead->id, static fn (): array => Activity::query()->whereNull('tenant_id')
-            ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')->orderByDesc('activity.id')->limit(self::MOST_TOLD)
-            ->toBase()->get(['technicians.name as who', 'what', 'detail', 'happened_at'])
-            ->map(static fn (object $row): array => self::told(get_object_vars($row)))->all())]);
+        return new JsonResponse(['activity' => $this->scope->technician(
+            $lead->id,
+            static fn (): array => Activity::query()->whereNull('tenant_id')
+                ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')
+                ->orderByDesc('activity.id')
+                ->limit(self::MOST_TOLD)
+                ->toBase()->get(['technicians.name as who', 'what', 'detail', 'happened_at'])
+                ->map(static fn (object $row): array => self::told(get_object_vars($row)))->all(),
+        )]);
     }
 
     /**
@@ -108,9 +119,12 @@ final class PeopleController extends Controller
         $detail = json_decode(is_string($row['detail'] ?? null) ? $row['detail'] : '{}', true);
 
         return [
-            'who' => is_string($row['who'] ?? null) ? $row['who'] : null, 'what' => is_string($row['what'] ?? null) ? $row['what'] : '',
+            'who' => is_string($row['who'] ?? null) ? $row['who'] : null,
+            'what' => is_string($row['what'] ?? null) ? $row['what'] : '',
             'detail' => array_values(array_filter(is_array($detail) ? $detail : [], is_string(...))),
-            'at' => (new \DateTimeImmutable(is_string($row['happened_at'] ?? null) ? $row['happened_at'] : 'now'))->setTimezone(new \DateTimeZone('UTC'))->format('Y-m-d\TH:i:s\Z'),
+            'at' => (new \DateTimeImmutable(is_string($row['happened_at'] ?? null) ? $row['happened_at'] : 'now'))
+                ->setTimezone(new \DateTimeZone('UTC'))
+                ->format('Y-m-d\TH:i:s\Z'),
         ];
     }
 
@@ -137,6 +151,9 @@ final class PeopleController extends Controller
 
     private function customer(Technician $lead, string $key): TenantRow
     {
-        return $this->scope->technician($lead->id, static fn (): TenantRow => TenantRow::query()->where('key', $key)->first() ?? throw new CustomerNotFound());
+        return $this->scope->technician(
+            $lead->id,
+            static fn (): TenantRow => TenantRow::query()->where('key', $key)->first() ?? throw new CustomerNotFound(),
+        );
     }
 }

@@ -20,8 +20,13 @@ use Jaunty\Core\Book\Number;
 /** Numbers on their way from another carrier. */
 final class PortController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly PortDesk $ports, private readonly BookRepository $books, private readonly SummaryKeeper $summaries, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly PortDesk $ports,
+        private readonly BookRepository $books,
+        private readonly SummaryKeeper $summaries,
+        private readonly Clock $clock,
+    ) {
     }
 
     public function index(Request $request, string $customer): JsonResponse
@@ -43,7 +48,10 @@ final class PortController extends Controller
     {
         $technician = $this->technician($request)->id;
         $today = $this->clock->now()->format('Y-m-d');
-        /** @var array{reference: string, numbers: list<string>, name: string, street: string, postcode: string, losingCarrier: string, account: string, day: string} $given */
+        /**
+         * @var array{reference: string, numbers: list<string>, name: string, street: string, postcode: string,
+         *     losingCarrier: string, account: string, day: string} $given
+         */
         $given = $request->validate([
             'reference' => ['required', 'uuid'],
             'numbers' => ['required', 'array', 'min:1', 'max:500'],
@@ -55,12 +63,23 @@ final class PortController extends Controller
             'account' => ['required', 'string', 'max:60'],
             'day' => ['bail', 'required', 'string', 'date_format:Y-m-d', "after:{$today}"],
         ], [
-            'numbers.required' => 'Choose the numbers that come over.', 'numbers.*.regex' => 'A number stands here as +19025550100.',
-            'name.required' => 'Whom the bill is for.', 'street.required' => 'The address on the bill.', 'postcode.required' => 'The postcode on the bill.',
+            'numbers.required' => 'Choose the numbers that come over.',
+            'numbers.*.regex' => 'A number stands here as +19025550100.',
+            'name.required' => 'Whom the bill is for.', 'street.required' => 'The address on the bill.',
+            'postcode.required' => 'The postcode on the bill.',
             'losingCarrier.required' => 'Where the numbers are now.', 'account.required' => 'The account on the bill.',
-            'day.required' => 'The day it is wanted on.', 'day.date_format' => 'A date is wanted, such as 2026-12-31.', 'day.after' => 'This day is past, or today.',
+            'day.required' => 'The day it is wanted on.', 'day.date_format' => 'A date is wanted, such as 2026-12-31.',
+            'day.after' => 'This day is past, or today.',
         ]);
-        $this->ports->ask($technician, $customer, $given['reference'], new PortRequest($given['numbers'], $given['name'], $given['street'], $given['postcode'], $given['losingCarrier'], $given['account'], $given['day']));
+        $this->ports->ask($technician, $customer, $given['reference'], new PortRequest(
+            $given['numbers'],
+            $given['name'],
+            $given['street'],
+            $given['postcode'],
+            $given['losingCarrier'],
+            $given['account'],
+            $given['day'],
+        ));
         $this->auditAnew($technician, $customer);
 
         return $this->told($technician, $customer, 201);
@@ -68,16 +87,28 @@ final class PortController extends Controller
 
     private function auditAnew(string $technician, string $customer): void
     {
-        $this->scope->tenant($technician, $customer, Ability::Read, fn (TenantRow $tenant) => $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id)));
+        $this->scope->tenant(
+            $technician,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant) => $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id)),
+        );
     }
 
     private function told(string $technician, string $customer, int $status = 200): JsonResponse
     {
-        $orders = $this->scope->tenant($technician, $customer, Ability::Read, fn (TenantRow $tenant): array => $this->ports->kept($tenant->id));
+        $orders = $this->scope->tenant(
+            $technician,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): array => $this->ports->kept($tenant->id),
+        );
 
         return new JsonResponse(['ports' => array_map(static fn (PortRow $port): array => [
-            'id' => $port->id, 'numbers' => $port->numbers, 'name' => $port->name, 'street' => $port->street, 'postcode' => $port->postcode, 'losingCarrier' => $port->losing_carrier,
-            'account' => $port->account, 'day' => $port->day, 'state' => $port->state->value, 'remark' => $port->remark, 'readAt' => $port->read_at->toAtomString(),
+            'id' => $port->id, 'numbers' => $port->numbers, 'name' => $port->name, 'street' => $port->street,
+            'postcode' => $port->postcode, 'losingCarrier' => $port->losing_carrier,
+            'account' => $port->account, 'day' => $port->day, 'state' => $port->state->value, 'remark' => $port->remark,
+            'readAt' => $port->read_at->toAtomString(),
         ], $orders)], $status);
     }
 }

@@ -34,16 +34,23 @@ final class ProofController extends Controller
         $survey = $this->survey($book);
 
         return new JsonResponse([
-            'isComplete' => array_filter($survey->runs, static fn (Run $run): bool => ! $run->explored->isComplete) === [],
+            'isComplete' => array_filter(
+                $survey->runs,
+                static fn (Run $run): bool => ! $run->explored->isComplete,
+            ) === [],
             'cells' => ProofTable::of($survey)->cells,
-            'promises' => array_map(static fn (Promise $promise): array => self::promise($book, $promise), $book->all(Promise::class)),
+            'promises' => array_map(
+                static fn (Promise $promise): array => self::promise($book, $promise),
+                $book->all(Promise::class),
+            ),
         ]);
     }
 
     /** Where calls of one run can go, for drawing. */
     public function map(Request $request, string $customer, int $run): JsonResponse
     {
-        $found = $this->survey($this->books->edited($this->technician($request)->id, $customer))->runs[$run] ?? throw new NotFoundHttpException();
+        $found = $this->survey($this->books->edited($this->technician($request)->id, $customer))->runs[$run]
+            ?? throw new NotFoundHttpException();
         $map = CallMap::of($found);
 
         return new JsonResponse(['nodes' => $map->nodes, 'arrows' => $map->arrows]);
@@ -57,7 +64,9 @@ final class ProofController extends Controller
         $book = $this->books->edited($this->technician($request)->id, $customer);
         $survey = $this->survey($book);
         $found = $survey->runs[$run] ?? throw new NotFoundHttpException();
-        $script = str_starts_with($given['end'], 'loop ') ? ['to' => $found->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($found))] : $survey->shortestCall($found, $given['end']);
+        $script = str_starts_with($given['end'], 'loop ')
+            ? ['to' => $found->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($found))]
+            : $survey->shortestCall($found, $given['end']);
 
         return new JsonResponse(['sentence' => $script === null ? null : CallSentence::write($script, $book)]);
     }

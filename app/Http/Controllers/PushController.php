@@ -26,12 +26,29 @@ final class PushController extends Controller
 
     public function index(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, static function (TenantRow $tenant): array {
-            $pushes = Push::query()->where('tenant_id', $tenant->id)->with('technician')->orderByDesc('serial')->limit(self::MOST_SHOWN)->get();
-            $steps = PushStep::query()->where('tenant_id', $tenant->id)->whereIn('push_id', $pushes->pluck('id'))->orderBy('position')->get()->groupBy('push_id');
+        return new JsonResponse($this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Read,
+            static function (TenantRow $tenant): array {
+                $pushes = Push::query()->where('tenant_id', $tenant->id)
+                    ->with('technician')
+                    ->orderByDesc('serial')
+                    ->limit(self::MOST_SHOWN)
+                    ->get();
+                $steps = PushStep::query()->where('tenant_id', $tenant->id)->whereIn(
+                    'push_id',
+                    $pushes->pluck('id'),
+                )->orderBy('position')->get()->groupBy('push_id');
 
-            return ['pushes' => $pushes->map(static fn (Push $push): array => PushResource::of($push, $steps->get($push->id, collect())))->values()->all()];
-        }));
+                return [
+                    'pushes' => $pushes
+                    ->map(static fn (Push $push): array => PushResource::of($push, $steps->get($push->id, collect())))
+                    ->values()
+                    ->all(),
+                ];
+            },
+        ));
     }
 
     public function show(Request $request, string $customer, string $push): JsonResponse
@@ -53,7 +70,12 @@ final class PushController extends Controller
             'only.*.object' => ['required', 'string', 'max:200'],
             'only.*.field' => ['nullable', 'string', 'max:100'],
         ]);
-        $only = isset($given['only']) ? array_map(static fn (array $part): array => ['object' => $part['object'], 'field' => $part['field'] ?? null], $given['only']) : null;
+        $only = isset($given['only'])
+            ? array_map(
+                static fn (array $part): array => ['object' => $part['object'], 'field' => $part['field'] ?? null],
+                $given['only'],
+            )
+            : null;
 
         return new JsonResponse($this->scope->tenant(
             $technician->id,
@@ -67,21 +89,30 @@ final class PushController extends Controller
     {
         $technician = $this->technician($request);
 
-        return new JsonResponse($this->scope->tenant($technician->id, $customer, Ability::Push, function (TenantRow $tenant) use ($push, $technician): array {
-            $this->desk->stop(self::find($tenant, $push), $technician->name);
+        return new JsonResponse($this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Push,
+            function (TenantRow $tenant) use ($push, $technician): array {
+                $this->desk->stop(self::find($tenant, $push), $technician->name);
 
-            return self::one($tenant, self::find($tenant, $push));
-        }));
+                return self::one($tenant, self::find($tenant, $push));
+            },
+        ));
     }
 
     private static function find(TenantRow $tenant, string $id): Push
     {
-        return Push::query()->where('tenant_id', $tenant->id)->whereKey($id)->with('technician')->first() ?? throw new NotFoundHttpException();
+        return Push::query()->where('tenant_id', $tenant->id)->whereKey($id)->with('technician')->first()
+            ?? throw new NotFoundHttpException();
     }
 
     /** @return array<string, mixed> */
     private static function one(TenantRow $tenant, Push $push): array
     {
-        return PushResource::of($push, PushStep::query()->where('tenant_id', $tenant->id)->where('push_id', $push->id)->orderBy('position')->get());
+        return PushResource::of(
+            $push,
+            PushStep::query()->where('tenant_id', $tenant->id)->where('push_id', $push->id)->orderBy('position')->get(),
+        );
     }
 }

@@ -30,25 +30,38 @@ final class RevisionController extends Controller
         $given = $request->validate(['object' => ['nullable', 'string', 'max:200']]);
         $object = $given['object'] ?? null;
 
-        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, static function (TenantRow $tenant) use ($books, $object): array {
-            $book = $books->head($tenant->id);
-            $revisions = Revision::query()->where('tenant_id', $tenant->id)->with('technician')->orderByDesc('no')
-                ->when($object !== null, static fn ($query) => $query->whereRaw('exists (select from json_array_elements(operations) operation where operation ->> \'object\' = ?)', [$object]))
-                ->limit(self::MOST_SHOWN)->get();
+        return new JsonResponse($this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Read,
+            static function (TenantRow $tenant) use ($books, $object): array {
+                $book = $books->head($tenant->id);
+                $revisions = Revision::query()->where('tenant_id', $tenant->id)->with('technician')->orderByDesc('no')
+                    ->when($object !== null, static fn ($query) => $query->whereRaw(
+                        'exists (select from json_array_elements(operations) operation where '
+                            . 'operation ->> \'object\' = ?)',
+                        [$object],
+                    ))
+                    ->limit(self::MOST_SHOWN)->get();
 
-            return ['revisions' => $revisions->map(static fn (Revision $revision): array => [
-                'no' => $revision->no,
-                'source' => $revision->source,
-                'note' => $revision->note,
-                'undoes' => $revision->undoes,
-                'by' => $revision->technician->name,
-                'at' => $revision->entered_at->toAtomString(),
-                'changes' => array_values(array_map(
-                    static fn (Operation $operation): array => DraftResource::change($operation, $book),
-                    array_filter($revision->changes()->operations, static fn (Operation $operation): bool => $object === null || (string) $operation->object === $object),
-                )),
-            ])->values()->all()];
-        }));
+                return ['revisions' => $revisions->map(static fn (Revision $revision): array => [
+                    'no' => $revision->no,
+                    'source' => $revision->source,
+                    'note' => $revision->note,
+                    'undoes' => $revision->undoes,
+                    'by' => $revision->technician->name,
+                    'at' => $revision->entered_at->toAtomString(),
+                    'changes' => array_values(array_map(
+                        static fn (Operation $operation): array => DraftResource::change($operation, $book),
+                        array_filter(
+                            $revision->changes()->operations,
+                            static fn (Operation $operation): bool => $object === null
+                                || (string) $operation->object === $object,
+                        ),
+                    )),
+                ])->values()->all()];
+            },
+        ));
     }
 
     public function undo(Request $request, string $customer, int $no, Undo $undo): JsonResponse

@@ -16,12 +16,19 @@ use Jaunty\Core\Audit\Severity;
 /**
  * Every customer granted to the technician, a line each. A thousand lines are one query, and no line is made a model.
  *
- * @phpstan-type Row object{id: string, key: string, name: string, stage: string, zone: string, region: ?string, head_revision: int, initials: ?string, main_number: ?string, main_leads_to: ?string, objects: ?int, differences: ?int, pushed_revision: ?int, place: ?string, strip: ?string, findings: ?string, drift_findings: ?string, callers_notice: ?bool, next_on: ?string, next_what: ?string, summed_up_on: ?string, live_read_at: ?string, pushed_at: ?string}&\stdClass
+ * @phpstan-type Row object{id: string, key: string, name: string, stage: string, zone: string, region: ?string,
+ *     head_revision: int, initials: ?string, main_number: ?string, main_leads_to: ?string, objects: ?int, differences:
+ *     ?int, pushed_revision: ?int, place: ?string, strip: ?string, findings: ?string, drift_findings: ?string,
+ *     callers_notice: ?bool, next_on: ?string, next_what: ?string, summed_up_on: ?string, live_read_at: ?string,
+ *     pushed_at: ?string}&\stdClass
  */
 final class RosterController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly AuditRuns $runs, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly Scope $scope,
+        private readonly AuditRuns $runs,
+        private readonly Clock $clock,
+    ) {
     }
 
     public function index(Request $request): JsonResponse
@@ -29,9 +36,14 @@ final class RosterController extends Controller
         $technician = $this->technician($request)->id;
         $lines = $this->scope->technician($technician, function () use ($technician): array {
             $rows = self::rows();
-            $yesterdays = array_filter($rows, fn (object $row): bool => $row->summed_up_on < $this->clock->dateIn($row->zone));
+            $yesterdays = array_filter(
+                $rows,
+                fn (object $row): bool => $row->summed_up_on < $this->clock->dateIn($row->zone),
+            );
             if ($yesterdays !== []) {
-                $this->runs->begin($technician, AuditReason::NewDay, array_values(array_map(static fn (object $row): string => $row->id, $yesterdays)));
+                $this->runs->begin($technician, AuditReason::NewDay, array_values(
+                    array_map(static fn (object $row): string => $row->id, $yesterdays),
+                ));
             }
 
             return array_map(self::line(...), $rows);
@@ -43,14 +55,19 @@ final class RosterController extends Controller
     /** @return list<Row> */
     private static function rows(): array
     {
-        $instant = static fn (string $column): string => "to_char({$column} at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as {$column}";
+        $instant = static fn (string $column): string => "to_char({$column} at time zone 'UTC', "
+            . "'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as {$column}";
 
         /** @var list<Row> $rows */
         $rows = TenantRow::query()
             ->leftJoin('tenant_summaries', 'tenant_summaries.tenant_id', '=', 'tenants.id')
             ->leftJoin('technicians', 'technicians.id', '=', 'tenants.looked_after_by')
             ->orderBy('tenants.name')
-            ->select(['tenants.id', 'key', 'tenants.name', 'stage', 'zone', 'region', 'head_revision', 'initials', 'main_number', 'main_leads_to', 'objects', 'differences', 'pushed_revision', 'place', 'strip', 'findings', 'drift_findings', 'callers_notice', 'next_on', 'next_what', 'summed_up_on'])
+            ->select([
+                'tenants.id', 'key', 'tenants.name', 'stage', 'zone', 'region', 'head_revision', 'initials',
+                'main_number', 'main_leads_to', 'objects', 'differences', 'pushed_revision', 'place', 'strip',
+                'findings', 'drift_findings', 'callers_notice', 'next_on', 'next_what', 'summed_up_on',
+            ])
             ->selectRaw($instant('live_read_at') . ', ' . $instant('pushed_at'))
             ->toBase()->get()->all();
 

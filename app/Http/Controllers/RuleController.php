@@ -43,7 +43,10 @@ final class RuleController extends Controller
     private static function rules(): array
     {
         $fires = FindingRow::query()->toBase()->select('rule')
-            ->selectRaw('count(*) filter (where not waived) as findings, count(*) filter (where waived) as waived, count(distinct tenant_id) filter (where not waived) as customers')
+            ->selectRaw(
+                'count(*) filter (where not waived) as findings, count(*) filter (where waived) as waived, '
+                    . 'count(distinct tenant_id) filter (where not waived) as customers',
+            )
             ->groupBy('rule')->get()->keyBy('rule');
 
         return array_map(static function (Rule $rule) use ($fires): array {
@@ -51,9 +54,11 @@ final class RuleController extends Controller
             $fired = (array) $fires->get($about->id);
 
             return [
-                'id' => $about->id, 'severity' => $about->severity->value, 'what' => $about->what, 'why' => $about->why, 'remedy' => $about->remedy, 'source' => $about->source,
+                'id' => $about->id, 'severity' => $about->severity->value, 'what' => $about->what, 'why' => $about->why,
+                'remedy' => $about->remedy, 'source' => $about->source,
                 'countries' => $about->countries, 'thresholds' => array_column($about->thresholds, 'value'),
-                'findings' => $fired['findings'] ?? 0, 'waived' => $fired['waived'] ?? 0, 'customers' => $fired['customers'] ?? 0,
+                'findings' => $fired['findings'] ?? 0, 'waived' => $fired['waived'] ?? 0,
+                'customers' => $fired['customers'] ?? 0,
             ];
         }, RuleBook::all());
     }
@@ -64,33 +69,50 @@ final class RuleController extends Controller
         $technician = $this->technician($request)->id;
         [$of, $value] = self::given($request, $threshold);
 
-        return new JsonResponse($this->scope->technician($technician, function () use ($technician, $of, $value, $runs): array {
-            if (! $this->scope->mayTakeOn($technician)) {
-                throw AccessDenied::everyCustomer();
-            }
-            $this->thresholds->setForAll($technician, $of, $value);
-            $runs->begin($technician, AuditReason::Threshold);
+        return new JsonResponse(
+            $this->scope->technician($technician, function () use ($technician, $of, $value, $runs): array {
+                if (! $this->scope->mayTakeOn($technician)) {
+                    throw AccessDenied::everyCustomer();
+                }
+                $this->thresholds->setForAll($technician, $of, $value);
+                $runs->begin($technician, AuditReason::Threshold);
 
-            return ['thresholds' => $this->described([])];
-        }));
+                return ['thresholds' => $this->described([])];
+            }),
+        );
     }
 
     public function ofCustomer(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse($this->scope->tenant($this->technician($request)->id, $customer, Ability::Read, fn (TenantRow $tenant): array => ['thresholds' => $this->described($this->thresholds->own($tenant->id))]));
+        return new JsonResponse($this->scope->tenant(
+            $this->technician($request)->id,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): array => ['thresholds' => $this->described($this->thresholds->own($tenant->id))],
+        ));
     }
 
-    public function setForCustomer(Request $request, string $customer, string $threshold, BookRepository $books, SummaryKeeper $summaries): JsonResponse
-    {
+    public function setForCustomer(
+        Request $request,
+        string $customer,
+        string $threshold,
+        BookRepository $books,
+        SummaryKeeper $summaries,
+    ): JsonResponse {
         $technician = $this->technician($request)->id;
 
-        return new JsonResponse($this->scope->tenant($technician, $customer, Ability::Edit, function (TenantRow $tenant) use ($request, $technician, $threshold, $books, $summaries): array {
-            [$of, $value] = self::given($request, $threshold);
-            $this->thresholds->setFor($tenant->id, $technician, $of, $value);
-            $summaries->findingsSifted($tenant->id, $books->head($tenant->id));
+        return new JsonResponse($this->scope->tenant(
+            $technician,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($request, $technician, $threshold, $books, $summaries): array {
+                [$of, $value] = self::given($request, $threshold);
+                $this->thresholds->setFor($tenant->id, $technician, $of, $value);
+                $summaries->findingsSifted($tenant->id, $books->head($tenant->id));
 
-            return ['thresholds' => $this->described($this->thresholds->own($tenant->id))];
-        }));
+                return ['thresholds' => $this->described($this->thresholds->own($tenant->id))];
+            },
+        ));
     }
 
     /** @return array{Threshold, ?int} */
@@ -99,7 +121,13 @@ final class RuleController extends Controller
         $of = Threshold::tryFrom($threshold) ?? throw new NotFoundHttpException();
         [$least, $most] = $of->range();
         /** @var array{value: ?int} $given */
-        $given = $request->validate(['value' => ['present', 'bail', 'nullable', 'integer:strict', "between:{$least},{$most}"]], ['value.between' => "{$of->what()}: {$least} to {$most} {$of->unit()}.", 'value.integer' => "{$of->what()}: a whole number, {$least} to {$most}."]);
+        $given = $request->validate(
+            ['value' => ['present', 'bail', 'nullable', 'integer:strict', "between:{$least},{$most}"]],
+            [
+                'value.between' => "{$of->what()}: {$least} to {$most} {$of->unit()}.",
+                'value.integer' => "{$of->what()}: a whole number, {$least} to {$most}.",
+            ],
+        );
 
         return [$of, $given['value']];
     }
@@ -113,7 +141,8 @@ final class RuleController extends Controller
         $all = $this->thresholds->ofReseller();
 
         return array_map(static fn (Threshold $each): array => [
-            'name' => $each->value, 'what' => $each->what(), 'unit' => $each->unit(), 'reason' => $each->reason(), 'least' => $each->range()[0], 'most' => $each->range()[1],
+            'name' => $each->value, 'what' => $each->what(), 'unit' => $each->unit(), 'reason' => $each->reason(),
+            'least' => $each->range()[0], 'most' => $each->range()[1],
             'standard' => $each->standard(), 'forAll' => $all->of($each), 'own' => $own[$each->value] ?? null,
         ], Threshold::cases());
     }

@@ -18,15 +18,21 @@ use Illuminate\Validation\ValidationException;
 /** A technician's own second factor: begin, confirm with a first code, switch off with the password. */
 final class SecondFactorController extends Controller
 {
-    public function __construct(private readonly SecondFactor $secondFactor, private readonly Hasher $hasher, private readonly SignedIn $signedIn, private readonly ActivityLog $log)
-    {
+    public function __construct(
+        private readonly SecondFactor $secondFactor,
+        private readonly Hasher $hasher,
+        private readonly SignedIn $signedIn,
+        private readonly ActivityLog $log,
+    ) {
     }
 
     public function store(Request $request): JsonResponse
     {
         $technician = $this->withPassword($request);
         if ($technician->usesSecondFactor()) {
-            throw ValidationException::withMessages(['password' => 'The second factor is on already. Switch it off first to set up another device.']);
+            throw ValidationException::withMessages(
+                ['password' => 'The second factor is on already. Switch it off first to set up another device.'],
+            );
         }
         $secret = $this->secondFactor->begin($technician);
 
@@ -36,10 +42,14 @@ final class SecondFactorController extends Controller
     public function update(Request $request): JsonResponse
     {
         /** @var array{code: string} $given */
-        $given = $request->validate(['code' => ['required', 'string', 'max:10']], ['code.required' => 'Enter the six digits your authenticator shows.']);
+        $given = $request->validate(['code' => ['required', 'string', 'max:10']], [
+            'code.required' => 'Enter the six digits your authenticator shows.',
+        ]);
         $codes = $this->secondFactor->confirm($this->technician($request), str_replace(' ', '', $given['code']));
         if ($codes === null) {
-            throw ValidationException::withMessages(['code' => 'This is not the code of now. Check the device\'s clock, or scan the picture again.']);
+            throw ValidationException::withMessages(
+                ['code' => 'This is not the code of now. Check the device\'s clock, or scan the picture again.'],
+            );
         }
         // Other places where this technician is signed in did so without the second factor.
         $request->session()->regenerate(true);
@@ -61,7 +71,9 @@ final class SecondFactorController extends Controller
     private function withPassword(Request $request): Technician
     {
         /** @var array{password: string} $given */
-        $given = $request->validate(['password' => ['required', 'string', 'max:200']], ['password.required' => 'Enter your password.']);
+        $given = $request->validate(['password' => ['required', 'string', 'max:200']], [
+            'password.required' => 'Enter your password.',
+        ]);
         $technician = $this->technician($request);
         if (! $this->hasher->check($given['password'], $technician->password)) {
             throw ValidationException::withMessages(['password' => 'This is not your password.']);

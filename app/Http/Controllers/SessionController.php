@@ -17,8 +17,11 @@ use Illuminate\Http\Response;
 
 final class SessionController extends Controller
 {
-    public function __construct(private readonly Clock $clock, private readonly Scope $scope, private readonly StatefulGuard $guard)
-    {
+    public function __construct(
+        private readonly Clock $clock,
+        private readonly Scope $scope,
+        private readonly StatefulGuard $guard,
+    ) {
     }
 
     public function show(): JsonResponse
@@ -36,7 +39,12 @@ final class SessionController extends Controller
             'password' => ['required', 'string', 'max:200'],
             'code' => ['nullable', 'string', 'max:20'],
         ], ['signIn.required' => 'Enter your sign-in name.', 'password.required' => 'Enter your password.']);
-        $technician = $signIn->check($given['signIn'], $given['password'], $given['code'] ?? null, (string) $request->ip());
+        $technician = $signIn->check(
+            $given['signIn'],
+            $given['password'],
+            $given['code'] ?? null,
+            (string) $request->ip(),
+        );
         $request->session()->regenerate(true);
         $request->session()->put(EndsInTime::SINCE, time());
         $this->guard->login($technician);
@@ -55,7 +63,8 @@ final class SessionController extends Controller
 
     private function answer(?Technician $technician): JsonResponse
     {
-        $mayTakeOn = $technician !== null && $this->scope->technician($technician->id, fn (): bool => $this->scope->mayTakeOn($technician->id));
+        $mayTakeOn = $technician !== null
+            && $this->scope->technician($technician->id, fn (): bool => $this->scope->mayTakeOn($technician->id));
 
         return new JsonResponse(SessionResource::of($technician, $this->clock, $mayTakeOn));
     }

@@ -18,7 +18,9 @@ final class SignedInController extends Controller
 
     public function index(Request $request): JsonResponse
     {
-        return new JsonResponse(['sessions' => $this->signedIn->of($this->technician($request), $request->session()->getId())]);
+        return new JsonResponse(
+            ['sessions' => $this->signedIn->of($this->technician($request), $request->session()->getId())],
+        );
     }
 
     public function endOthers(Request $request, ActivityLog $log): JsonResponse

@@ -32,13 +32,20 @@ use Jaunty\Core\Templates\SlotType;
 use Jaunty\Core\Templates\UnusableAnswers;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** From a template and answers to a customer: templates and free numbers to choose from, what would be made, and making it. */
+/**
+ * From a template and answers to a customer: templates and free numbers to choose from, what would be made, and making
+ * it.
+ */
 final class TakingOnController extends Controller
 {
     private const MOST_NUMBERS = 500;
 
-    public function __construct(private readonly TakingOn $takingOn, private readonly Templates $templates, private readonly Scope $scope, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly TakingOn $takingOn,
+        private readonly Templates $templates,
+        private readonly Scope $scope,
+        private readonly Clock $clock,
+    ) {
     }
 
     public function templates(): JsonResponse
@@ -49,15 +56,27 @@ final class TakingOnController extends Controller
             'about' => $pair['template']->about,
             'version' => $pair['version']->no,
             'slots' => array_map(SlotResource::of(...), $pair['template']->slots),
-        ], $this->templates->newest()), 'regions' => array_map(static fn (string $code, string $name): array => ['code' => $code, 'name' => $name], array_keys(HolidayRegions::names()), HolidayRegions::names())]);
+        ], $this->templates->newest()),
+            'regions' => array_map(
+                static fn (string $code, string $name): array => ['code' => $code, 'name' => $name],
+                array_keys(HolidayRegions::names()),
+                HolidayRegions::names(),
+            )]);
     }
 
     public function stock(Request $request): JsonResponse
     {
         $numbers = $this->scope->technician(
             $this->technician($request)->id,
-            fn (): array => ! $this->scope->hasAnyGrant($this->technician($request)->id) ? [] : array_values(StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit(self::MOST_NUMBERS)->get()
-                ->map(static fn (StockNumber $number): array => ['number' => $number->e164, 'display' => E164::parse($number->e164)->display(), 'region' => $number->region])->all()),
+            fn (): array => ! $this->scope->hasAnyGrant($this->technician($request)->id) ? [] : array_values(
+                StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit(self::MOST_NUMBERS)->get()
+                    ->map(static fn (StockNumber $number): array => [
+                        'number' => $number->e164,
+                        'display' => E164::parse($number->e164)->display(),
+                        'region' => $number->region,
+                    ])
+                    ->all(),
+            ),
         );
 
         return new JsonResponse(['numbers' => $numbers]);
@@ -72,20 +91,39 @@ final class TakingOnController extends Controller
         return new JsonResponse([
             'customer' => $book?->tenant->key,
             'isWhole' => $preview->isWhole,
-            'objects' => $book === null ? [] : array_map(static fn (BookObject $object): array => ObjectResource::of($object, $book), $book->objects()),
-            'findings' => $book === null ? [] : array_map(static fn (Finding $finding): array => FindingResource::of($finding, $book), $audits->ofNew($book)),
-            'strip' => $book === null ? null : WeekStrip::ofMain($book, $this->clock->now()->getTimestamp())?->toArray(),
+            'objects' => $book === null
+                ? []
+                : array_map(
+                    static fn (BookObject $object): array => ObjectResource::of($object, $book),
+                    $book->objects(),
+                ),
+            'findings' => $book === null
+                ? []
+                : array_map(
+                    static fn (Finding $finding): array => FindingResource::of($finding, $book),
+                    $audits->ofNew($book),
+                ),
+            'strip' => $book === null
+                ? null
+                : WeekStrip::ofMain($book, $this->clock->now()->getTimestamp())?->toArray(),
             ...AnswersResource::of($preview->answers, $preview->faults),
         ]);
     }
 
-    /** What was answered so far of every customer being taken on, the newest first: the telephone rings in between, and browsers die. */
+    /**
+     * What was answered so far of every customer being taken on, the newest first: the telephone rings in between, and
+     * browsers die.
+     */
     public function kept(Request $request): JsonResponse
     {
-        $kept = $this->scope->technician($this->technician($request)->id, static fn () => AnswersKept::query()->orderByDesc('kept_at')->orderBy('id')->get());
+        $kept = $this->scope->technician(
+            $this->technician($request)->id,
+            static fn () => AnswersKept::query()->orderByDesc('kept_at')->orderBy('id')->get(),
+        );
 
         return new JsonResponse(['kept' => $kept->map(static fn (AnswersKept $each): array => [
-            'id' => $each->id, 'template' => $each->template, 'answers' => (object) $each->answers, 'keptAt' => $each->kept_at->toAtomString(),
+            'id' => $each->id, 'template' => $each->template, 'answers' => (object) $each->answers,
+            'keptAt' => $each->kept_at->toAtomString(),
         ])->values()->all()]);
     }
 
@@ -95,7 +133,8 @@ final class TakingOnController extends Controller
         $technician = $this->technician($request)->id;
         $this->scope->technician($technician, function () use ($technician, $id, $template, $answers): void {
             AnswersKept::query()->upsert([[
-                'technician_id' => $technician, 'id' => self::setId($id), 'template' => $template, 'answers' => json_encode((object) $answers, JSON_THROW_ON_ERROR), 'kept_at' => $this->clock->now(),
+                'technician_id' => $technician, 'id' => self::setId($id), 'template' => $template,
+                'answers' => json_encode((object) $answers, JSON_THROW_ON_ERROR), 'kept_at' => $this->clock->now(),
             ]], ['technician_id', 'id'], ['template', 'answers', 'kept_at']);
         });
 
@@ -104,7 +143,10 @@ final class TakingOnController extends Controller
 
     public function letGo(Request $request, string $id): Response
     {
-        $this->scope->technician($this->technician($request)->id, static fn (): mixed => AnswersKept::query()->whereKey(self::setId($id))->delete());
+        $this->scope->technician(
+            $this->technician($request)->id,
+            static fn (): mixed => AnswersKept::query()->whereKey(self::setId($id))->delete(),
+        );
 
         return new Response(status: 204);
     }
@@ -118,12 +160,20 @@ final class TakingOnController extends Controller
     public function paste(Request $request): JsonResponse
     {
         /** @var array{template: string, slot: string, text: string} $given */
-        $given = $request->validate(['template' => ['required', 'string', 'max:100'], 'slot' => ['required', 'string', 'max:100'], 'text' => ['required', 'string', 'max:2000000']]);
+        $given = $request->validate([
+            'template' => ['required', 'string', 'max:100'],
+            'slot' => ['required', 'string', 'max:100'],
+            'text' => ['required', 'string', 'max:2000000'],
+        ]);
         foreach ($this->takingOn->template($given['template'])['template']->slots as $slot) {
             if ($slot->key === $given['slot'] && $slot->type === SlotType::Table) {
                 $pasted = PastedTable::read($given['text'], $slot);
 
-                return new JsonResponse(['columns' => $pasted->columns, 'unmatched' => $pasted->unmatched, 'rows' => array_map(static fn (array $row): object => (object) $row, $pasted->rows)]);
+                return new JsonResponse([
+                    'columns' => $pasted->columns,
+                    'unmatched' => $pasted->unmatched,
+                    'rows' => array_map(static fn (array $row): object => (object) $row, $pasted->rows),
+                ]);
             }
         }
         throw new UnusableAnswers([$given['slot'] => 'the template has no such table']);
@@ -140,12 +190,21 @@ final class TakingOnController extends Controller
     /** A customer from a whole book, as a file holds it. */
     public function import(Request $request, BookImport $import): JsonResponse
     {
-        [$tenant, $fitted] = $import->import($this->technician($request)->id, BookFormat::fromJson($request->getContent()));
+        [$tenant, $fitted] = $import->import(
+            $this->technician($request)->id,
+            BookFormat::fromJson($request->getContent()),
+        );
 
         return new JsonResponse([
             'customer' => $tenant->key,
             'revision' => $tenant->head_revision,
-            'fitted' => array_map(static fn (Operation $operation): array => ['object' => (string) $operation->object, 'path' => (string) $operation->path, 'before' => $operation->before, 'after' => $operation->after], $fitted),
+            'fitted' => array_map(
+                static fn (Operation $operation): array => [
+                    'object' => (string) $operation->object, 'path' => (string) $operation->path,
+                    'before' => $operation->before, 'after' => $operation->after,
+                ],
+                $fitted,
+            ),
         ], 201);
     }
 
@@ -153,7 +212,9 @@ final class TakingOnController extends Controller
     private function given(Request $request): array
     {
         /** @var array{template: string, answers?: array<string, mixed>} $given */
-        $given = $request->validate(['template' => ['required', 'string', 'max:100'], 'answers' => ['array', 'max:200']]);
+        $given = $request->validate(
+            ['template' => ['required', 'string', 'max:100'], 'answers' => ['array', 'max:200']],
+        );
 
         return [$given['template'], $given['answers'] ?? []];
     }

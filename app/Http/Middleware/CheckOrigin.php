@@ -21,6 +21,8 @@ final class CheckOrigin extends ValidateCsrfToken
      */
     protected function addCookieToResponse($request, $response)
     {
-        return $request->attributes->has(SignInByToken::TOKEN) ? $response : parent::addCookieToResponse($request, $response);
+        return $request->attributes->has(SignInByToken::TOKEN)
+            ? $response
+            : parent::addCookieToResponse($request, $response);
     }
 }

@@ -10,7 +10,10 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** A token that may only read changes nothing, on whatever route: those that read by another method than GET say so where they are listed. */
+/**
+ * A token that may only read changes nothing, on whatever route: those that read by another method than GET say so
+ * where they are listed.
+ */
 final readonly class NeedsEdit
 {
     public function __construct(private Scope $scope)

@@ -24,7 +24,12 @@ final class ReadableInput
             throw new NotFoundHttpException();
         }
         $body = $request->getContent();
-        if ($body !== '' && $request->isJson() && json_decode($body, true) === null && json_last_error() !== JSON_ERROR_NONE) {
+        if (
+            $body !== ''
+            && $request->isJson()
+            && json_decode($body, true) === null
+            && json_last_error() !== JSON_ERROR_NONE
+        ) {
             throw new HttpException(400, 'What was sent is not JSON: ' . lcfirst(json_last_error_msg()) . '.');
         }
         self::look($request->query->all(), '');
@@ -40,7 +45,9 @@ final class ReadableInput
         if (is_array($value)) {
             foreach ($value as $field => $each) {
                 if (! self::isText((string) $field)) {
-                    throw ValidationException::withMessages([$path === '' ? 'body' : $path => 'A field here has a name that is no text.']);
+                    throw ValidationException::withMessages(
+                        [$path === '' ? 'body' : $path => 'A field here has a name that is no text.'],
+                    );
                 }
                 self::look($each, $path === '' ? (string) $field : "{$path}.{$field}");
             }

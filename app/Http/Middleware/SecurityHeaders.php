@@ -8,11 +8,16 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Headers on every answer. Everything the page loads ships with it, so nothing from elsewhere and nothing inline is allowed. */
+/**
+ * Headers on every answer. Everything the page loads ships with it, so nothing from elsewhere and nothing inline is
+ * allowed.
+ */
 final class SecurityHeaders
 {
     private const HEADERS = [
-        'Content-Security-Policy' => "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data:; connect-src 'self'; media-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'",
+        'Content-Security-Policy' => "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; "
+            . "img-src 'self' data:; connect-src 'self'; media-src 'self'; form-action 'self'; base-uri 'none'; "
+            . "frame-ancestors 'none'",
         'X-Content-Type-Options' => 'nosniff',
         'X-Frame-Options' => 'DENY',
         'Referrer-Policy' => 'same-origin',

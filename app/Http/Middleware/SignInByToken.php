@@ -33,7 +33,8 @@ final readonly class SignInByToken
         if ($given === null) {
             return $next($request);
         }
-        $token = $this->tokens->find($given) ?? throw new AuthenticationException('That token is none of ours, or it has run out.');
+        $token = $this->tokens->find($given)
+            ?? throw new AuthenticationException('That token is none of ours, or it has run out.');
         $request->attributes->set(self::TOKEN, $token->id);
         $this->scope->limitTo(Ability::from($token->scope));
         $this->guard->setUser($token->technician);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Problem;
 
-/** A fault of one field: a JSON pointer into what was sent, or an object and path of the book; screens place it there. */
+/**
+ * A fault of one field: a JSON pointer into what was sent, or an object and path of the book; screens place it there.
+ */
 final readonly class FieldFault
 {
     public function __construct(
@@ -18,6 +20,9 @@ final readonly class FieldFault
     /** @return array<string, string> */
     public function toArray(): array
     {
-        return array_filter(['detail' => $this->detail, 'pointer' => $this->pointer, 'object' => $this->object, 'path' => $this->path], is_string(...));
+        return array_filter(
+            ['detail' => $this->detail, 'pointer' => $this->pointer, 'object' => $this->object, 'path' => $this->path],
+            is_string(...),
+        );
     }
 }

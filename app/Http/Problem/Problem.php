@@ -41,6 +41,10 @@ final readonly class Problem
             $body['errors'] = array_map(static fn (FieldFault $fault): array => $fault->toArray(), $this->errors);
         }
 
-        return new JsonResponse($body + $this->more, $this->status, ['Content-Type' => 'application/problem+json'] + $this->headers);
+        return new JsonResponse(
+            $body + $this->more,
+            $this->status,
+            ['Content-Type' => 'application/problem+json'] + $this->headers,
+        );
     }
 }

@@ -37,13 +37,19 @@ use Jaunty\Core\Templates\UnusableAnswers;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 
-/** Says every failure of the API as problem details. What the person can mend is said in full; our own faults get a reference. */
+/**
+ * Says every failure of the API as problem details. What the person can mend is said in full; our own faults get a
+ * reference.
+ */
 final class ProblemRenderer
 {
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
-        AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class, NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class, StudioTrouble::class, UnusableAudio::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class, CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
+        AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
+        NothingToEnter::class, NumberNotFree::class,
+        PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class,
+        StudioTrouble::class, UnusableAudio::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class,
+        CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
     public static function install(Exceptions $exceptions): void
@@ -58,38 +64,134 @@ final class ProblemRenderer
     /** Outside the API there are only screens: what is none is told in plain words, not by the framework's own page. */
     private static function page(\Throwable $fault): ?Response
     {
-        return $fault instanceof HttpExceptionInterface ? new Response(self::http($fault)->detail . "\n", $fault->getStatusCode(), ['Content-Type' => 'text/plain; charset=utf-8']) : null;
+        return $fault instanceof HttpExceptionInterface
+            ? new Response(self::http($fault)->detail . "\n", $fault->getStatusCode(), [
+                'Content-Type' => 'text/plain; charset=utf-8',
+            ])
+            : null;
     }
 
     private static function problem(\Throwable $fault): Problem
     {
         return match (true) {
-            $fault instanceof AuthenticationException => new Problem(401, 'sign-in-needed', 'Not signed in', 'Sign in to go on. What you had entered is kept on the server.'),
+            $fault instanceof AuthenticationException => new Problem(
+                401,
+                'sign-in-needed',
+                'Not signed in',
+                'Sign in to go on. What you had entered is kept on the server.',
+            ),
             $fault instanceof SignInRefused => self::signIn($fault),
-            $fault instanceof CustomerNotFound => new Problem(404, 'not-found', 'No such customer', $fault->getMessage()),
+            $fault instanceof CustomerNotFound => new Problem(
+                404,
+                'not-found',
+                'No such customer',
+                $fault->getMessage(),
+            ),
             $fault instanceof AccessDenied => new Problem(403, 'not-granted', 'Not granted', $fault->getMessage()),
-            $fault instanceof InvitationClosed => new Problem(410, 'invitation-closed', 'Not open any more', $fault->getMessage()),
+            $fault instanceof InvitationClosed => new Problem(
+                410,
+                'invitation-closed',
+                'Not open any more',
+                $fault->getMessage(),
+            ),
             $fault instanceof ValidationException => self::validation($fault),
             $fault instanceof UnusableAnswers => self::answers($fault),
-            $fault instanceof UnreadableCall => new Problem(422, 'unreadable-call', 'This call is not understood', self::sentence($fault->getMessage()), [new FieldFault($fault->getMessage(), '/sentence')], more: ['at' => $fault->at]),
-            $fault instanceof UnusableScript => new Problem(422, 'unreadable-call', 'This call cannot be made', self::sentence($fault->getMessage()), [new FieldFault($fault->getMessage(), '/sentence')], more: ['at' => 0]),
-            $fault instanceof UnusableBook => new Problem(422, 'unusable', 'This cannot stand in the book', self::sentence($fault->cause), [self::bookFault($fault)]),
-            $fault instanceof ChangeError => new Problem(409, 'changed-meanwhile', 'The book has changed', self::sentence($fault->getMessage()), [
-                new FieldFault($fault->getMessage(), object: (string) $fault->object, path: $fault->path),
-            ]),
-            $fault instanceof ClashesFound => new Problem(409, 'clash', 'Changed by somebody else', $fault->getMessage(), more: ['clashes' => array_map(DraftResource::clash(...), $fault->clashes)]),
-            $fault instanceof NothingToEnter => new Problem(409, 'nothing-to-enter', 'Nothing to enter', $fault->getMessage()),
-            $fault instanceof NumberNotFree => new Problem(409, 'number-not-free', 'Number not free', $fault->getMessage(), [new FieldFault($fault->getMessage(), object: "number:{$fault->number}")]),
+            $fault instanceof UnreadableCall => new Problem(
+                422,
+                'unreadable-call',
+                'This call is not understood',
+                self::sentence($fault->getMessage()),
+                [new FieldFault($fault->getMessage(), '/sentence')],
+                more: ['at' => $fault->at],
+            ),
+            $fault instanceof UnusableScript => new Problem(
+                422,
+                'unreadable-call',
+                'This call cannot be made',
+                self::sentence($fault->getMessage()),
+                [new FieldFault($fault->getMessage(), '/sentence')],
+                more: ['at' => 0],
+            ),
+            $fault instanceof UnusableBook => new Problem(
+                422,
+                'unusable',
+                'This cannot stand in the book',
+                self::sentence($fault->cause),
+                [self::bookFault($fault)],
+            ),
+            $fault instanceof ChangeError => new Problem(
+                409,
+                'changed-meanwhile',
+                'The book has changed',
+                self::sentence($fault->getMessage()),
+                [
+                    new FieldFault($fault->getMessage(), object: (string) $fault->object, path: $fault->path),
+                ],
+            ),
+            $fault instanceof ClashesFound => new Problem(
+                409,
+                'clash',
+                'Changed by somebody else',
+                $fault->getMessage(),
+                more: ['clashes' => array_map(DraftResource::clash(...), $fault->clashes)],
+            ),
+            $fault instanceof NothingToEnter => new Problem(
+                409,
+                'nothing-to-enter',
+                'Nothing to enter',
+                $fault->getMessage(),
+            ),
+            $fault instanceof NumberNotFree => new Problem(
+                409,
+                'number-not-free',
+                'Number not free',
+                $fault->getMessage(),
+                [new FieldFault($fault->getMessage(), object: "number:{$fault->number}")],
+            ),
             $fault instanceof CannotUndo => new Problem(409, 'cannot-undo', 'Cannot be undone', $fault->getMessage()),
             $fault instanceof CannotReveal => new Problem(409, 'cannot-reveal', 'Not shown', $fault->getMessage()),
             $fault instanceof CannotWaive => new Problem(409, 'cannot-waive', 'Cannot be waived', $fault->getMessage()),
-            $fault instanceof PushUnderWay => new Problem(409, 'push-under-way', 'A push is under way', $fault->getMessage()),
-            $fault instanceof SwitchTrouble => new Problem(502, 'switch-trouble', 'The switch did not answer as it should', self::sentence($fault->getMessage()) . ' Nothing was changed; try again.'),
-            $fault instanceof NotTheirNumber => new Problem(422, 'invalid', 'Some of this cannot be used', $fault->getMessage(), [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")]),
-            $fault instanceof CarrierTrouble => new Problem(502, 'carrier-trouble', 'Not done at the carrier', self::sentence($fault->getMessage())),
-            $fault instanceof StudioTrouble => new Problem(502, 'studio-trouble', 'Not spoken', self::sentence($fault->getMessage())),
-            $fault instanceof UnusableAudio => new Problem(422, 'unusable-audio', 'This recording cannot be used', $fault->getMessage(), [new FieldFault($fault->getMessage(), '/audio')]),
-            $fault instanceof TransportExceptionInterface => new Problem(502, 'letter-not-sent', 'The letter was not sent', 'The mail server did not take it. Nothing was entered; try again.'),
+            $fault instanceof PushUnderWay => new Problem(
+                409,
+                'push-under-way',
+                'A push is under way',
+                $fault->getMessage(),
+            ),
+            $fault instanceof SwitchTrouble => new Problem(
+                502,
+                'switch-trouble',
+                'The switch did not answer as it should',
+                self::sentence($fault->getMessage()) . ' Nothing was changed; try again.',
+            ),
+            $fault instanceof NotTheirNumber => new Problem(
+                422,
+                'invalid',
+                'Some of this cannot be used',
+                $fault->getMessage(),
+                [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")],
+            ),
+            $fault instanceof CarrierTrouble => new Problem(
+                502,
+                'carrier-trouble',
+                'Not done at the carrier',
+                self::sentence($fault->getMessage()),
+            ),
+            $fault instanceof StudioTrouble => new Problem(502, 'studio-trouble', 'Not spoken', self::sentence(
+                $fault->getMessage(),
+            )),
+            $fault instanceof UnusableAudio => new Problem(
+                422,
+                'unusable-audio',
+                'This recording cannot be used',
+                $fault->getMessage(),
+                [new FieldFault($fault->getMessage(), '/audio')],
+            ),
+            $fault instanceof TransportExceptionInterface => new Problem(
+                502,
+                'letter-not-sent',
+                'The letter was not sent',
+                'The mail server did not take it. Nothing was entered; try again.',
+            ),
             $fault instanceof HttpExceptionInterface => self::http($fault),
             default => self::ours($fault),
         };
@@ -100,7 +202,14 @@ final class ProblemRenderer
         $errors = $fault->field === null ? [] : [new FieldFault($fault->getMessage(), "/{$fault->field}")];
         $headers = $fault->retryAfter === null ? [] : ['Retry-After' => (string) $fault->retryAfter];
 
-        return new Problem($fault->status, 'sign-in-refused', 'Not signed in', $fault->getMessage(), $errors, headers: $headers);
+        return new Problem(
+            $fault->status,
+            'sign-in-refused',
+            'Not signed in',
+            $fault->getMessage(),
+            $errors,
+            headers: $headers,
+        );
     }
 
     private static function validation(ValidationException $fault): Problem
@@ -108,16 +217,31 @@ final class ProblemRenderer
         $errors = [];
         foreach ($fault->errors() as $field => $messages) {
             foreach (is_array($messages) ? $messages : [] as $message) {
-                $errors[] = new FieldFault(is_string($message) ? $message : 'is not allowed here', '/' . str_replace('.', '/', (string) $field));
+                $errors[] = new FieldFault(
+                    is_string($message) ? $message : 'is not allowed here',
+                    '/' . str_replace('.', '/', (string) $field),
+                );
             }
         }
 
-        return new Problem(422, 'invalid', 'Some of this cannot be used', $errors[0]->detail ?? 'Some of this cannot be used.', $errors);
+        return new Problem(
+            422,
+            'invalid',
+            'Some of this cannot be used',
+            $errors[0]->detail ?? 'Some of this cannot be used.',
+            $errors,
+        );
     }
 
     private static function answers(UnusableAnswers $fault): Problem
     {
-        return new Problem(422, 'answers', 'Some answers need another look', 'Nothing was made yet. Mend the marked answers.', AnswersResource::faults($fault->faults));
+        return new Problem(
+            422,
+            'answers',
+            'Some answers need another look',
+            'Nothing was made yet. Mend the marked answers.',
+            AnswersResource::faults($fault->faults),
+        );
     }
 
     /** `user:ines.legs[0].seconds` names the object and the field that screens show. */
@@ -127,7 +251,11 @@ final class ProblemRenderer
             return new FieldFault($fault->cause, object: $fault->path === '' ? null : $fault->path);
         }
 
-        return new FieldFault($fault->cause, object: $found['object'], path: str_replace('.', '/', (string) preg_replace('/\[\d+\].*/', '', $found['path'])));
+        return new FieldFault(
+            $fault->cause,
+            object: $found['object'],
+            path: str_replace('.', '/', (string) preg_replace('/\[\d+\].*/', '', $found['path'])),
+        );
     }
 
     private static function http(HttpExceptionInterface $fault): Problem
@@ -136,9 +264,21 @@ final class ProblemRenderer
             404 => new Problem(404, 'not-found', 'Not found', 'There is nothing at this address.'),
             405 => new Problem(405, 'method', 'Not done this way', 'This address does not take such a request.'),
             413 => new Problem(413, 'too-large', 'Too large', 'This is more than the server takes at once.'),
-            419 => new Problem(419, 'page-too-old', 'This page is too old', 'Reload the page and do it again; drafts are kept on the server.'),
-            429 => new Problem(429, 'too-many', 'Too many requests', 'Wait a little and go on.', headers: self::headers($fault)),
-            default => new Problem($fault->getStatusCode(), 'refused', 'Not done', $fault->getMessage() === '' ? 'The server refused this.' : $fault->getMessage()),
+            419 => new Problem(
+                419,
+                'page-too-old',
+                'This page is too old',
+                'Reload the page and do it again; drafts are kept on the server.',
+            ),
+            429 => new Problem(429, 'too-many', 'Too many requests', 'Wait a little and go on.', headers: self::headers(
+                $fault,
+            )),
+            default => new Problem(
+                $fault->getStatusCode(),
+                'refused',
+                'Not done',
+                $fault->getMessage() === '' ? 'The server refused this.' : $fault->getMessage(),
+            ),
         };
     }
 
@@ -160,7 +300,14 @@ final class ProblemRenderer
         $reference = bin2hex(random_bytes(4));
         Log::error("fault {$reference} was " . $fault::class . " at {$fault->getFile()}:{$fault->getLine()}");
 
-        return new Problem(500, 'our-fault', 'Our fault', "Something went wrong here; nothing of what you sent was entered. Say reference {$reference} when you report it.", more: ['reference' => $reference]);
+        return new Problem(
+            500,
+            'our-fault',
+            'Our fault',
+            "Something went wrong here; nothing of what you sent was entered. Say reference "
+                . "{$reference} when you report it.",
+            more: ['reference' => $reference],
+        );
     }
 
     private static function sentence(string $text): string

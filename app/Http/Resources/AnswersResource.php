@@ -19,7 +19,10 @@ final class AnswersResource
         return [
             'asked' => $answers->asked,
             'readAs' => (object) $answers->readAs,
-            'tables' => (object) array_map(static fn (array $rows): array => array_map(static fn (array $row): object => (object) $row, $rows), $answers->shown()),
+            'tables' => (object) array_map(
+                static fn (array $rows): array => array_map(static fn (array $row): object => (object) $row, $rows),
+                $answers->shown(),
+            ),
             'faults' => array_map(static fn (FieldFault $fault): array => $fault->toArray(), self::faults($faults)),
         ];
     }
@@ -30,6 +33,13 @@ final class AnswersResource
      */
     public static function faults(array $faults): array
     {
-        return array_map(static fn (string $slot, string $message): FieldFault => new FieldFault($message, $slot === 'template' ? '/template' : "/answers/{$slot}"), array_keys($faults), $faults);
+        return array_map(
+            static fn (string $slot, string $message): FieldFault => new FieldFault(
+                $message,
+                $slot === 'template' ? '/template' : "/answers/{$slot}",
+            ),
+            array_keys($faults),
+            $faults,
+        );
     }
 }

@@ -16,7 +16,10 @@ final class DraftResource
     public static function of(DraftView $view): array
     {
         return [
-            'changes' => array_map(static fn (Operation $operation): array => self::change($operation, $view->edited), $view->changes->operations),
+            'changes' => array_map(
+                static fn (Operation $operation): array => self::change($operation, $view->edited),
+                $view->changes->operations,
+            ),
             'clashes' => array_map(self::clash(...), $view->clashes),
         ];
     }
@@ -24,13 +27,16 @@ final class DraftResource
     /** @return array<string, mixed> */
     public static function change(Operation $operation, Book $book): array
     {
-        $whole = is_array($operation->after) ? $operation->after : (is_array($operation->before) ? $operation->before : []);
+        $whole = is_array($operation->after)
+            ? $operation->after
+            : (is_array($operation->before) ? $operation->before : []);
         $name = $whole['name'] ?? $whole['label'] ?? null;
 
         return [
             'op' => $operation->kind->value,
             'object' => (string) $operation->object,
-            'label' => $book->find($operation->object)?->label() ?? (is_string($name) ? $name : $operation->object->key),
+            'label' => $book->find($operation->object)?->label()
+                ?? (is_string($name) ? $name : $operation->object->key),
             'path' => $operation->path,
             'before' => $operation->path === null ? null : $operation->before,
             'after' => $operation->path === null ? null : $operation->after,
@@ -40,6 +46,9 @@ final class DraftResource
     /** @return array<string, mixed> */
     public static function clash(Clash $clash): array
     {
-        return ['object' => (string) $clash->object, 'path' => $clash->path, 'base' => $clash->base, 'ours' => $clash->ours, 'theirs' => $clash->theirs];
+        return [
+            'object' => (string) $clash->object, 'path' => $clash->path, 'base' => $clash->base, 'ours' => $clash->ours,
+            'theirs' => $clash->theirs,
+        ];
     }
 }

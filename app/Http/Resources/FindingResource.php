@@ -25,7 +25,10 @@ final class FindingResource
             'why' => $finding->about->why,
             'remedy' => $finding->about->remedy,
             'source' => $finding->about->source,
-            'objects' => array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects),
+            'objects' => array_map(
+                static fn (BookObject $object): string => (string) Reference::of($object),
+                $finding->objects,
+            ),
             'item' => $finding->item,
             'path' => $finding->path,
             'count' => $finding->count,
@@ -33,7 +36,10 @@ final class FindingResource
             'call' => $finding->call === null ? null : CallSentence::write($finding->call, $book),
             'fix' => $finding->fix === null ? null : [
                 'label' => $finding->fix->label,
-                'changes' => array_map(static fn (Operation $operation): array => DraftResource::change($operation, $book), $finding->fix->changes->operations),
+                'changes' => array_map(
+                    static fn (Operation $operation): array => DraftResource::change($operation, $book),
+                    $finding->fix->changes->operations,
+                ),
             ],
         ];
     }

@@ -12,12 +12,22 @@ use Jaunty\Core\Calls\Year\WeekStrip;
 /** What is said of a book before anybody calls: findings, heaviest first, and the week of its main number. */
 final class MarginResource
 {
-    /** @return array{findings: list<array<string, mixed>>, waived: list<array<string, mixed>>, strip: ?list<array<string, mixed>>} */
+    /**
+     * @return array{findings: list<array<string, mixed>>, waived: list<array<string, mixed>>, strip:
+     *     ?list<array<string, mixed>>}
+     */
     public static function of(Margin $margin): array
     {
         return [
-            'findings' => array_map(static fn (Finding $finding): array => FindingResource::of($finding, $margin->book), $margin->sifted->standing),
-            'waived' => array_map(static fn (array $pair): array => self::waiver($pair[1]) + ['finding' => FindingResource::of($pair[0], $margin->book)], $margin->sifted->waived),
+            'findings' => array_map(
+                static fn (Finding $finding): array => FindingResource::of($finding, $margin->book),
+                $margin->sifted->standing,
+            ),
+            'waived' => array_map(
+                static fn (array $pair): array => self::waiver($pair[1])
+                    + ['finding' => FindingResource::of($pair[0], $margin->book)],
+                $margin->sifted->waived,
+            ),
             'strip' => WeekStrip::ofMain($margin->book, $margin->now)?->toArray(),
         ];
     }
@@ -25,6 +35,9 @@ final class MarginResource
     /** @return array<string, mixed> */
     private static function waiver(FindingWaiver $waiver): array
     {
-        return ['id' => $waiver->id, 'reason' => $waiver->reason, 'until' => $waiver->until, 'by' => $waiver->technician->name, 'at' => $waiver->made_at->toAtomString()];
+        return [
+            'id' => $waiver->id, 'reason' => $waiver->reason, 'until' => $waiver->until,
+            'by' => $waiver->technician->name, 'at' => $waiver->made_at->toAtomString(),
+        ];
     }
 }

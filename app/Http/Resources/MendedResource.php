@@ -15,7 +15,10 @@ final class MendedResource
     public static function of(Mended $mended): array
     {
         return [
-            'changes' => array_map(static fn (Operation $operation): array => DraftResource::change($operation, $mended->book), $mended->changes),
+            'changes' => array_map(
+                static fn (Operation $operation): array => DraftResource::change($operation, $mended->book),
+                $mended->changes,
+            ),
             'left' => array_map(self::told(...), $mended->left),
             'brings' => array_map(self::told(...), $mended->brings),
             'callersNotice' => $mended->callersNotice,

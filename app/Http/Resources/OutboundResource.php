@@ -29,7 +29,11 @@ final readonly class OutboundResource
             'routes' => array_map(self::claims(...), RouteClaims::of($book)),
             'samples' => array_map(static fn (SampleNumber $sample): array => [
                 'kind' => $sample->kind, 'said' => $sample->said, 'digits' => $sample->digits,
-                'classes' => array_map(static fn (CallingClass $class): array => ['class' => $class->value] + self::brief($plan->route(Sender::ofClass($class), $sample->digits, $at)), CallingClass::cases()),
+                'classes' => array_map(
+                    static fn (CallingClass $class): array => ['class' => $class->value]
+                        + self::brief($plan->route(Sender::ofClass($class), $sample->digits, $at)),
+                    CallingClass::cases(),
+                ),
             ], SampleNumbers::of($book)),
         ];
     }
@@ -41,23 +45,35 @@ final readonly class OutboundResource
             ...self::brief($dialled),
             'inside' => $dialled->inside === null ? null : (string) Reference::of($dialled->inside),
             'trunk' => $dialled->trunk === null ? null : (string) Reference::of($dialled->trunk),
-            'callerId' => $dialled->callerId === null ? null : ['shown' => $dialled->callerId->shown, 'whose' => $dialled->callerId->whose],
+            'callerId' => $dialled->callerId === null
+                ? null
+                : ['shown' => $dialled->callerId->shown, 'whose' => $dialled->callerId->whose],
             'remarks' => $dialled->remarks,
-            'routes' => array_map(static fn (RouteSaid $said): array => ['route' => (string) Reference::of($said->route), 'verdict' => $said->verdict->value, 'words' => $said->verdict->words(), 'why' => $said->why], $dialled->said),
+            'routes' => array_map(
+                static fn (RouteSaid $said): array => [
+                    'route' => (string) Reference::of($said->route), 'verdict' => $said->verdict->value,
+                    'words' => $said->verdict->words(), 'why' => $said->why,
+                ],
+                $dialled->said,
+            ),
         ];
     }
 
     /** @return array<string, mixed> */
     public static function choice(DigitChoice $choice): array
     {
-        return ['key' => $choice->key, 'said' => $choice->said, 'digits' => $choice->digits, 'class' => $choice->class->value, 'strip' => $choice->strip];
+        return [
+            'key' => $choice->key, 'said' => $choice->said, 'digits' => $choice->digits,
+            'class' => $choice->class->value, 'strip' => $choice->strip,
+        ];
     }
 
     /** @return array<string, mixed> */
     private static function brief(Dialled $dialled): array
     {
         return [
-            'end' => $dialled->end->value, 'words' => $dialled->end->words(), 'reason' => $dialled->reason, 'route' => $dialled->route === null ? null : (string) Reference::of($dialled->route),
+            'end' => $dialled->end->value, 'words' => $dialled->end->words(), 'reason' => $dialled->reason,
+            'route' => $dialled->route === null ? null : (string) Reference::of($dialled->route),
             'sent' => $dialled->sent, 'number' => $dialled->number, 'asksPin' => $dialled->asksPin(),
         ];
     }
@@ -66,10 +82,21 @@ final readonly class OutboundResource
     private static function claims(RouteClaims $claims): array
     {
         return [
-            'route' => (string) Reference::of($claims->route), 'isKnown' => $claims->isKnown, 'shortest' => $claims->shortest, 'least' => $claims->least, 'most' => $claims->most,
-            'shadowedBy' => array_map(static fn (Route $route): string => (string) Reference::of($route), $claims->shadowedBy),
-            'overlaps' => array_map(static fn (array $overlap): array => ['route' => (string) Reference::of($overlap[0]), 'digits' => $overlap[1]], $claims->overlaps),
-            'left' => $claims->left, 'cutShort' => $claims->cutShort, 'extensions' => $claims->extensions, 'help' => $claims->help, 'shortCodes' => $claims->shortCodes,
+            'route' => (string) Reference::of($claims->route), 'isKnown' => $claims->isKnown,
+            'shortest' => $claims->shortest, 'least' => $claims->least, 'most' => $claims->most,
+            'shadowedBy' => array_map(
+                static fn (Route $route): string => (string) Reference::of($route),
+                $claims->shadowedBy,
+            ),
+            'overlaps' => array_map(
+                static fn (array $overlap): array => [
+                    'route' => (string) Reference::of($overlap[0]),
+                    'digits' => $overlap[1],
+                ],
+                $claims->overlaps,
+            ),
+            'left' => $claims->left, 'cutShort' => $claims->cutShort, 'extensions' => $claims->extensions,
+            'help' => $claims->help, 'shortCodes' => $claims->shortCodes,
         ];
     }
 }

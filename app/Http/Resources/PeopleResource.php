@@ -19,8 +19,13 @@ final readonly class PeopleResource
      * @param  list<TenantRow>  $granted  to the reader
      * @return array<string, mixed>
      */
-    public static function of(array $technicians, array $grants, array $invitations, array $granted, \DateTimeImmutable $now): array
-    {
+    public static function of(
+        array $technicians,
+        array $grants,
+        array $invitations,
+        array $granted,
+        \DateTimeImmutable $now,
+    ): array {
         $customers = [];
         foreach ($granted as $customer) {
             $customers[$customer->id] = $customer;
@@ -29,19 +34,25 @@ final readonly class PeopleResource
 
         return [
             'people' => array_map(static fn (Technician $technician): array => [
-                'id' => $technician->id, 'name' => $technician->name, 'signIn' => $technician->sign_in, 'lead' => $technician->lead, 'secondFactor' => $technician->usesSecondFactor(),
+                'id' => $technician->id, 'name' => $technician->name, 'signIn' => $technician->sign_in,
+                'lead' => $technician->lead, 'secondFactor' => $technician->usesSecondFactor(),
                 'grants' => array_values(array_map(
                     static fn (Grant $grant): array => [
-                        'id' => $grant->id, 'ability' => $grant->ability->value, ...self::customer($grant->tenant_id, $customers), 'purpose' => $grant->purpose,
-                        'until' => $grant->until?->toDateString(), 'hasRunOut' => $grant->until !== null && $grant->until <= $now,
+                        'id' => $grant->id, 'ability' => $grant->ability->value,
+                        ...self::customer($grant->tenant_id, $customers), 'purpose' => $grant->purpose,
+                        'until' => $grant->until?->toDateString(),
+                        'hasRunOut' => $grant->until !== null && $grant->until <= $now,
                     ],
                     array_filter($grants, static fn (Grant $grant): bool => $grant->technician_id === $technician->id),
                 )),
             ], $technicians),
             'invitations' => array_map(static fn (Invitation $invitation): array => [
-                'id' => $invitation->id, 'signIn' => $invitation->sign_in, 'ability' => $invitation->ability->value, ...self::customer($invitation->tenant_id, $customers),
-                'purpose' => $invitation->purpose, 'until' => $invitation->grant_until?->toDateString(), 'invitedBy' => $names[$invitation->invited_by] ?? '',
-                'sentAt' => $invitation->sent_at->toAtomString(), 'openUntil' => $invitation->open_until->toAtomString(), 'isOpen' => $invitation->open_until > $now,
+                'id' => $invitation->id, 'signIn' => $invitation->sign_in, 'ability' => $invitation->ability->value,
+                ...self::customer($invitation->tenant_id, $customers),
+                'purpose' => $invitation->purpose, 'until' => $invitation->grant_until?->toDateString(),
+                'invitedBy' => $names[$invitation->invited_by] ?? '',
+                'sentAt' => $invitation->sent_at->toAtomString(),
+                'openUntil' => $invitation->open_until->toAtomString(), 'isOpen' => $invitation->open_until > $now,
             ], $invitations),
         ];
     }

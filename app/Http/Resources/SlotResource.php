@@ -20,7 +20,11 @@ final class SlotResource
             'example' => $slot->example,
             'optional' => $slot->optional || $slot->default !== null,
             'default' => $slot->default,
-            'options' => array_map(static fn (string $value, string $said): array => ['value' => $value, 'said' => $said], array_keys($slot->options), $slot->options),
+            'options' => array_map(
+                static fn (string $value, string $said): array => ['value' => $value, 'said' => $said],
+                array_keys($slot->options),
+                $slot->options,
+            ),
             'columns' => array_map(self::of(...), $slot->columns),
         ];
     }

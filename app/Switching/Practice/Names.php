@@ -18,7 +18,8 @@ final readonly class Names
     /** @throws SwitchTrouble where the object is not on the switch */
     public function idOf(string $reference): string
     {
-        return $this->bindings->of(Reference::parse($reference))->externalId ?? throw SwitchTrouble::notBound($reference);
+        return $this->bindings->of(Reference::parse($reference))->externalId
+            ?? throw SwitchTrouble::notBound($reference);
     }
 
     /** @return ?string null where nothing of the account is called that */

@@ -14,8 +14,8 @@ use Jaunty\Core\Book\Reference;
 
 /**
  * Says which record is which object. A binding decides; without one, only a single exact candidate pairs: numbers by
- * E.164, holders of extensions by extension, mailboxes by owner, what has neither by its name. Anything else keeps a name
- * made from the switch's id.
+ * E.164, holders of extensions by extension, mailboxes by owner, what has neither by its name. Anything else keeps a
+ * name made from the switch's id.
  */
 final class Pairing
 {
@@ -30,7 +30,8 @@ final class Pairing
             $id = self::text($record, 'id');
             $reference = $known->called($id);
             if ($reference === null || $reference->kind !== $kind) {
-                $reference = self::candidate($book, $kind, $record, $known, $paired) ?? Reference::to($kind, self::ownName($kind, $record));
+                $reference = self::candidate($book, $kind, $record, $known, $paired)
+                    ?? Reference::to($kind, self::ownName($kind, $record));
             }
             $bound = new Bound($id, (string) (is_int($record['version'] ?? null) ? $record['version'] : 0));
             $paired[(string) $reference] = [$reference, $bound];
@@ -45,17 +46,27 @@ final class Pairing
      */
     private static function candidate(Book $book, Kind $kind, array $record, Bindings $known, array $paired): ?Reference
     {
-        $externalId = static fn (Reference $owner): ?string => ($paired[(string) $owner][1] ?? $known->of($owner))?->externalId;
+        $externalId = static fn (Reference $owner): ?string => (
+            $paired[(string) $owner][1] ?? $known->of($owner)
+        )?->externalId;
         $fits = match ($kind) {
             Kind::Tenant => static fn (BookObject $object): bool => true,
-            Kind::Number => static fn (BookObject $object): bool => $object->key() === '+' . self::text($record, 'digits'),
+            Kind::Number => static fn (BookObject $object): bool => $object->key() === '+'
+                . self::text($record, 'digits'),
             Kind::Mailbox => static fn (BookObject $object): bool => match (true) {
                 is_string($record['short'] ?? null) => $object->extension() === $record['short'],
-                is_string($record['person'] ?? null) => $object instanceof Mailbox && $object->owner !== null && $externalId($object->owner) === $record['person'],
-                default => $object->extension() === null && $object instanceof Mailbox && $object->owner === null && $object->label() === ($record['caption'] ?? null),
+                is_string($record['person'] ?? null) => $object instanceof Mailbox
+                    && $object->owner !== null
+                    && $externalId($object->owner) === $record['person'],
+                default => $object->extension() === null
+                    && $object instanceof Mailbox
+                    && $object->owner === null
+                    && $object->label() === ($record['caption'] ?? null),
             },
-            Kind::User => static fn (BookObject $object): bool => $object->extension() !== null && $object->extension() === ($record['short'] ?? null),
-            default => static fn (BookObject $object): bool => $object->extension() !== null || is_string($record['short'] ?? null)
+            Kind::User => static fn (BookObject $object): bool => $object->extension() !== null
+                && $object->extension() === ($record['short'] ?? null),
+            default => static fn (BookObject $object): bool => $object->extension() !== null
+                || is_string($record['short'] ?? null)
                 ? $object->extension() === ($record['short'] ?? null)
                 : $object->label() === ($record['caption'] ?? null),
         };

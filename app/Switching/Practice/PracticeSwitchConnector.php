@@ -49,7 +49,10 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
 
     public function carried(Book $book): Book
     {
-        return Book::of($book->tenant, array_filter($book->objects(), static fn (BookObject $object): bool => Translation::collection($object->kind()) !== null));
+        return Book::of($book->tenant, array_filter(
+            $book->objects(),
+            static fn (BookObject $object): bool => Translation::collection($object->kind()) !== null,
+        ));
     }
 
     public function beside(Book $live, Book $book): Book
@@ -77,7 +80,9 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         if ($account === null) {
             return null;
         }
-        $path = '/v1/accounts/' . (is_string($account['id'] ?? null) ? $account['id'] : throw SwitchTrouble::refused('its account has no id'));
+        $path = '/v1/accounts/' . (
+            is_string($account['id'] ?? null) ? $account['id'] : throw SwitchTrouble::refused('its account has no id')
+        );
         $records = [[Kind::Tenant, $account]];
         foreach (Translation::carried() as $kind) {
             foreach ($this->api->all("{$path}/" . Translation::collection($kind)) as $record) {
@@ -117,15 +122,23 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         return new CallPage($records, is_int($page['next'] ?? null) ? $page['next'] : null);
     }
 
-    public function create(Book $book, Bindings $bindings, Reference $object, array $fields, string $key, string $actingFor): Bound
-    {
+    public function create(
+        Book $book,
+        Bindings $bindings,
+        Reference $object,
+        array $fields,
+        string $key,
+        string $actingFor,
+    ): Bound {
         $record = Translation::toSwitch($object->kind, $fields, new Names($bindings));
         if ($object->kind === Kind::Tenant) {
             $record['handle'] = $object->key;
         } elseif ($object->kind === Kind::Number) {
             $record['digits'] = ltrim($object->key, '+');
         }
-        $path = $object->kind === Kind::Tenant ? '/v1/accounts' : $this->collectionPath($bindings, $book, $object->kind);
+        $path = $object->kind === Kind::Tenant
+            ? '/v1/accounts'
+            : $this->collectionPath($bindings, $book, $object->kind);
 
         $made = $this->api->post($path, $record, $key, $actingFor);
         if (is_string($made['job'] ?? null)) {
@@ -135,8 +148,15 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         return $this->bound($made);
     }
 
-    public function update(Book $book, Bindings $bindings, Reference $object, array $fields, array $expected, string $key, string $actingFor): Bound
-    {
+    public function update(
+        Book $book,
+        Bindings $bindings,
+        Reference $object,
+        array $fields,
+        array $expected,
+        string $key,
+        string $actingFor,
+    ): Bound {
         $bound = $bindings->of($object) ?? throw SwitchTrouble::notBound((string) $object);
         $path = $this->recordPath($bindings, $book, $object, $bound);
         $names = new Names($bindings);
@@ -157,15 +177,32 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
     }
 
-    public function setSecret(Book $book, Bindings $bindings, Reference $object, string $field, string $value, string $key, string $actingFor): void
-    {
+    public function setSecret(
+        Book $book,
+        Bindings $bindings,
+        Reference $object,
+        string $field,
+        string $value,
+        string $key,
+        string $actingFor,
+    ): void {
         $bound = $bindings->of($object) ?? throw SwitchTrouble::notBound((string) $object);
         $path = $this->recordPath($bindings, $book, $object, $bound);
         try {
             $version = $this->api->get($path)['version'] ?? 0;
             // How strong it is goes with it as the book has it: this switch would judge for itself.
-            $strength = Translation::toSwitch($object->kind, array_intersect_key($book->find($object)?->toArray() ?? [], [$field => true]), new Names($bindings));
-            $this->api->patch($path, ['lock_code' => $value] + $strength, (string) (is_int($version) ? $version : 0), "{$key}-at-" . (is_int($version) ? $version : 0), $actingFor);
+            $strength = Translation::toSwitch(
+                $object->kind,
+                array_intersect_key($book->find($object)?->toArray() ?? [], [$field => true]),
+                new Names($bindings),
+            );
+            $this->api->patch(
+                $path,
+                ['lock_code' => $value] + $strength,
+                (string) (is_int($version) ? $version : 0),
+                "{$key}-at-" . (is_int($version) ? $version : 0),
+                $actingFor,
+            );
         } catch (StaleRecord) {
             throw SwitchTrouble::busy(1);
         } catch (RecordGone) {
@@ -186,7 +223,9 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         }
     }
 
-    /** Sent again under the same key, a creation names the same job: what is under way is waited for, not begun anew. */
+    /**
+     * Sent again under the same key, a creation names the same job: what is under way is waited for, not begun anew.
+     */
     private function awaitJob(string $path, Reference $object): void
     {
         for ($look = 1; ($this->api->get($path)['state'] ?? null) !== 'done'; $look++) {
@@ -221,7 +260,10 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         $ours = $book->find($reference);
         $base = $ours === null ? ['key' => $reference->key] : ['id' => $ours->id()] + $ours->toArray();
         try {
-            return $this->readAs($book, $reference, array_replace($base, Translation::fromSwitch($reference->kind, $record, $names)));
+            return $this->readAs($book, $reference, array_replace(
+                $base,
+                Translation::fromSwitch($reference->kind, $record, $names),
+            ));
         } catch (UnusableBook $fault) {
             throw SwitchTrouble::unreadable($ours?->label() ?? (string) $reference, $fault->getMessage());
         }
@@ -247,7 +289,9 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
     private function withFieldsOf(BookObject $live, BookObject $ours): BookObject
     {
         $carried = array_intersect_key($live->toArray(), Translation::fields($live->kind()));
-        $object = $live->kind()->read(Node::of(array_replace(['id' => $ours->id()] + $ours->toArray(), $carried), 'live ' . Reference::of($live)));
+        $object = $live->kind()->read(
+            Node::of(array_replace(['id' => $ours->id()] + $ours->toArray(), $carried), 'live ' . Reference::of($live)),
+        );
 
         return $object instanceof $live ? $object : throw new \LogicException('a kind reads its own objects');
     }
@@ -259,12 +303,19 @@ final readonly class PracticeSwitchConnector implements SwitchConnector
         $rows = $this->api->get("{$path}/edits")['rows'] ?? [];
         foreach (is_array($rows) ? $rows : [] as $row) {
             $object = is_array($row) && is_string($row['record'] ?? null) ? $found->called($row['record']) : null;
-            if ($object === null || ! is_array($row) || ! is_string($row['field'] ?? null) || ! is_int($row['stamp'] ?? null)) {
+            if ($object === null || ! is_array($row) || ! is_string($row['field'] ?? null) || ! is_int(
+                $row['stamp'] ?? null,
+            )) {
                 continue;
             }
             $field = Translation::ourField($object->kind, $row['field']);
             if ($field !== null) {
-                $edits[] = new LiveEdit((string) $object, $field, new \DateTimeImmutable("@{$row['stamp']}"), is_string($row['who'] ?? null) ? $row['who'] : 'unknown');
+                $edits[] = new LiveEdit(
+                    (string) $object,
+                    $field,
+                    new \DateTimeImmutable("@{$row['stamp']}"),
+                    is_string($row['who'] ?? null) ? $row['who'] : 'unknown',
+                );
             }
         }
 

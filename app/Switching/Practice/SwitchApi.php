@@ -81,7 +81,10 @@ final readonly class SwitchApi
      */
     public function patch(string $path, array $body, string $version, string $key, string $actingFor): array
     {
-        return $this->answer(fn (): Response => $this->writing($key, $actingFor)->withHeaders(['If-Match' => $version])->patch($path, $body));
+        return $this->answer(
+            fn (): Response => $this->writing($key, $actingFor)->withHeaders(['If-Match' => $version])
+            ->patch($path, $body),
+        );
     }
 
     /** @return array<string, mixed> */

@@ -13,8 +13,11 @@ use Jaunty\Core\Calls\Law\Outcome;
 final readonly class Tickets
 {
     private const ENDINGS = [
-        'taken' => Outcome::Answered, 'far_box' => Outcome::OutsideMailbox, 'boxed' => Outcome::MessageIn, 'box_full' => Outcome::MessageRefused, 'told' => Outcome::AnnouncementAndRelease, 'socket_rings' => Outcome::LineRings,
-        'dropped' => Outcome::Released, 'engaged' => Outcome::Busy, 'no_way' => Outcome::Refused, 'mangled' => Outcome::NotDelivered, 'not_yet_ours' => Outcome::OldCarrier, 'unknown' => Outcome::NotInService,
+        'taken' => Outcome::Answered, 'far_box' => Outcome::OutsideMailbox, 'boxed' => Outcome::MessageIn,
+        'box_full' => Outcome::MessageRefused, 'told' => Outcome::AnnouncementAndRelease,
+        'socket_rings' => Outcome::LineRings,
+        'dropped' => Outcome::Released, 'engaged' => Outcome::Busy, 'no_way' => Outcome::Refused,
+        'mangled' => Outcome::NotDelivered, 'not_yet_ours' => Outcome::OldCarrier, 'unknown' => Outcome::NotInService,
         'nowhere' => Outcome::DeadEnd, 'circles' => Outcome::Loop, 'too_far' => Outcome::Overrun,
     ];
 
@@ -30,8 +33,12 @@ final readonly class Tickets
      */
     public function read(array $ticket): array
     {
-        $serial = is_string($ticket['id'] ?? null) && preg_match('/^t-(\d+)$/D', $ticket['id'], $found) === 1 ? (int) $found[1] : throw SwitchTrouble::refused('a ticket has no number');
-        $whole = static fn (string $field): int => is_int($ticket[$field] ?? null) ? $ticket[$field] : throw SwitchTrouble::refused("ticket {$serial} has no {$field}");
+        $serial = is_string($ticket['id'] ?? null) && preg_match('/^t-(\d+)$/D', $ticket['id'], $found) === 1
+            ? (int) $found[1]
+            : throw SwitchTrouble::refused('a ticket has no number');
+        $whole = static fn (string $field): int => is_int($ticket[$field] ?? null)
+            ? $ticket[$field]
+            : throw SwitchTrouble::refused("ticket {$serial} has no {$field}");
         $dialled = is_string($ticket['dialled'] ?? null) ? $ticket['dialled'] : '';
         $from = is_string($ticket['from'] ?? null) && ctype_digit($ticket['from']) ? "+{$ticket['from']}" : null;
 
@@ -39,9 +46,13 @@ final readonly class Tickets
             $whole('stamp'),
             $from,
             strlen($dialled) > 6 ? "number:+{$dialled}" : "extension:{$dialled}",
-            self::ENDINGS[is_string($ticket['ended'] ?? null) ? $ticket['ended'] : ''] ?? throw SwitchTrouble::refused("ticket {$serial} ended in a way nobody here knows"),
+            self::ENDINGS[is_string($ticket['ended'] ?? null) ? $ticket['ended'] : '']
+                ?? throw SwitchTrouble::refused("ticket {$serial} ended in a way nobody here knows"),
             $this->place($ticket['place'] ?? null),
-            $this->places(array_map(static fn (mixed $band): array => ['band' => $band], is_array($ticket['bands'] ?? null) ? array_values($ticket['bands']) : [])),
+            $this->places(array_map(
+                static fn (mixed $band): array => ['band' => $band],
+                is_array($ticket['bands'] ?? null) ? array_values($ticket['bands']) : [],
+            )),
             $this->places(array_column(is_array($ticket['rang'] ?? null) ? $ticket['rang'] : [], 'place')),
             $whole('waited'),
             $whole('talked'),

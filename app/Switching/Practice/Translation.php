@@ -29,7 +29,10 @@ use App\Switching\Practice\Fields\Word;
 use App\Switching\Practice\Fields\Words;
 use Jaunty\Core\Book\Kind;
 
-/** Which fields of a kind the practice switch carries, and how each stands there. What is not listed stays in the book alone. */
+/**
+ * Which fields of a kind the practice switch carries, and how each stands there. What is not listed stays in the book
+ * alone.
+ */
 final class Translation
 {
     private const REACH = ['national' => 2, 'internal' => 0, 'local' => 1, 'international' => 3];
@@ -37,7 +40,10 @@ final class Translation
     /** In which form a trunk delivers a number. */
     private const FORMS = ['e164' => 'full', 'national' => 'home', 'withoutPlus' => 'bare'];
 
-    /** The collection that holds a kind's records; accounts stand above collections. Null for what stays in the book alone. */
+    /**
+     * The collection that holds a kind's records; accounts stand above collections. Null for what stays in the book
+     * alone.
+     */
     public static function collection(Kind $kind): ?string
     {
         return match ($kind) {
@@ -64,7 +70,9 @@ final class Translation
     /** @return list<Kind> kinds with a collection, owners before mailboxes */
     public static function carried(): array
     {
-        return array_values(array_filter(Kind::listed(), static fn (Kind $kind): bool => self::collection($kind) !== null));
+        return array_values(
+            array_filter(Kind::listed(), static fn (Kind $kind): bool => self::collection($kind) !== null),
+        );
     }
 
     /** @return array<string, FieldCodec> by our field */
@@ -94,7 +102,10 @@ final class Translation
                 'zone' => new Plain('clock'),
                 'address' => new Address(),
                 'floors' => new Items('storeys', ['item' => new Plain('slot'), 'name' => new Plain('caption')]),
-                'extensionRanges' => new Items('short_spans', ['item' => new Plain('slot'), 'from' => new Plain('lo'), 'to' => new Plain('hi')]),
+                'extensionRanges' => new Items(
+                    'short_spans',
+                    ['item' => new Plain('slot'), 'from' => new Plain('lo'), 'to' => new Plain('hi')],
+                ),
                 'siteOut' => new Place('when_dark'),
                 'defaults' => self::defaults(),
                 'emergency' => new Nested('sos', [
@@ -113,14 +124,18 @@ final class Translation
                 'trunk' => new Pointer('via'),
                 'deliveredAs' => new Word('arrives_as', self::FORMS, canBeUnset: true),
                 'status' => new Word('phase', [
-                    'active' => 'live', 'ordered' => 'asked', 'reserved' => 'kept', 'portingIn' => 'coming', 'temporary' => 'loan', 'portingOut' => 'going', 'quarantined' => 'resting', 'cancelled' => 'ended',
+                    'active' => 'live', 'ordered' => 'asked', 'reserved' => 'kept', 'portingIn' => 'coming',
+                    'temporary' => 'loan', 'portingOut' => 'going', 'quarantined' => 'resting', 'cancelled' => 'ended',
                 ]),
                 'from' => new DateNumber('since'),
                 'until' => new DateNumber('up_to'),
                 'replaces' => new Pointer('stands_for'),
                 'site' => new Pointer('at_premises'),
                 'carrierDiversion' => new Place('spill'),
-                'callerRules' => new Items('screens', ['item' => new Plain('slot'), 'callers' => new Callers('match'), 'then' => new Place('to')]),
+                'callerRules' => new Items(
+                    'screens',
+                    ['item' => new Plain('slot'), 'callers' => new Callers('match'), 'then' => new Place('to')],
+                ),
                 'callerName' => new Plain('shown_as'),
                 'prefix' => new Plain('tag'),
                 'recording' => new Recording(),
@@ -143,7 +158,10 @@ final class Translation
                 'licence' => new Plain('seat', 'user'),
                 'legs' => new Ringers(),
                 'handling' => new Rules(),
-                'emergency' => new Nested('sos', ['floor' => new Plain('storey'), 'room' => new Plain('room'), 'address' => new Plain('postal')]),
+                'emergency' => new Nested(
+                    'sos',
+                    ['floor' => new Plain('storey'), 'room' => new Plain('room'), 'address' => new Plain('postal')],
+                ),
                 'directory' => new Nested('book', ['listed' => new Bit('printed'), 'spokenName' => new Bit('voiced')]),
                 'reportsTo' => new Pointer('answers_to'),
                 'skills' => new Items('crafts', ['item' => new Plain('slot'), 'level' => new Plain('grade')]),
@@ -153,9 +171,13 @@ final class Translation
                 'name' => new Plain('caption'),
                 'site' => new Pointer('at_premises'),
                 'enabled' => new Bit('active'),
-                'order' => new Word('pick', ['simultaneous' => 'all', 'sequential' => 'top', 'roundRobin' => 'turn', 'longestIdle' => 'rested', 'weighted' => 'lot']),
+                'order' => new Word('pick', [
+                    'simultaneous' => 'all', 'sequential' => 'top', 'roundRobin' => 'turn', 'longestIdle' => 'rested',
+                    'weighted' => 'lot',
+                ]),
                 'members' => new Items('crew', [
-                    'item' => new Plain('slot'), 'who' => new Place('who'), 'tier' => new Plain('rank', 1), 'share' => new Plain('weight'), 'signedIn' => new Bit('on'), 'confirm' => new Bit('ask'),
+                    'item' => new Plain('slot'), 'who' => new Place('who'), 'tier' => new Plain('rank', 1),
+                    'share' => new Plain('weight'), 'signedIn' => new Bit('on'), 'confirm' => new Bit('ask'),
                 ]),
                 'ringsEach' => new Plain('rings'),
                 'rotations' => new Plain('laps'),
@@ -170,23 +192,34 @@ final class Translation
                 'closedByHand' => new Bit('shut'),
                 'handClosable' => new Bit('shuttable'),
                 'queue' => new Nested('queue', [
-                    'most' => new Plain('size'), 'longestWait' => new Tenths('wait_max'), 'comfortEvery' => new Tenths('hint_every'), 'exitKey' => new Plain('leave_key'),
+                    'most' => new Plain('size'), 'longestWait' => new Tenths('wait_max'),
+                    'comfortEvery' => new Tenths('hint_every'), 'exitKey' => new Plain('leave_key'),
                     'greeting' => new Pointer('hello'), 'comfort' => new Pointer('hint'), 'music' => new Pointer('air'),
                 ]),
                 'otherwise' => new Nested('else', [
-                    'closed' => new Place('night'), 'holiday' => new Place('feast'), 'closedByHand' => new Place('shut'), 'nobodySignedIn' => new Place('nobody'), 'allUnreachable' => new Place('dark'),
-                    'allBusy' => new Place('talking'), 'noAnswer' => new Place('unheard'), 'queueFull' => new Place('brimful'), 'exit' => new Place('left'),
+                    'closed' => new Place('night'), 'holiday' => new Place('feast'),
+                    'closedByHand' => new Place('shut'), 'nobodySignedIn' => new Place('nobody'),
+                    'allUnreachable' => new Place('dark'),
+                    'allBusy' => new Place('talking'), 'noAnswer' => new Place('unheard'),
+                    'queueFull' => new Place('brimful'), 'exit' => new Place('left'),
                 ]),
                 'prefix' => new Plain('tag'),
                 'onwardClass' => new Word('reach', self::REACH),
                 'mailbox' => new Pointer('box'),
-                'watchers' => new Items('ears', ['item' => new Plain('slot'), 'who' => new Pointer('person'), 'may' => new Words('rights', ['listen', 'whisper', 'join', 'takeOver'])]),
+                'watchers' => new Items('ears', [
+                    'item' => new Plain('slot'),
+                    'who' => new Pointer('person'),
+                    'may' => new Words('rights', ['listen', 'whisper', 'join', 'takeOver']),
+                ]),
             ],
             Kind::Chain => [
                 'name' => new Plain('caption'),
                 'announcement' => new Pointer('first'),
                 'onwardClass' => new Word('reach', self::REACH),
-                'places' => new Items('rungs', ['item' => new Plain('slot'), 'to' => new Place('to'), 'rings' => new Plain('rings')]),
+                'places' => new Items(
+                    'rungs',
+                    ['item' => new Plain('slot'), 'to' => new Place('to'), 'rings' => new Plain('rings')],
+                ),
             ],
             Kind::Attendant => [
                 'extension' => new Plain('short'),
@@ -197,13 +230,19 @@ final class Translation
                 'enabled' => new Bit('active'),
                 'schedule' => new Pointer('hours'),
                 'onwardClass' => new Word('reach', self::REACH),
-                'answers' => new Items('cases', ['item' => new Plain('slot'), 'when' => new Plain('if'), 'greeting' => new Pointer('say'), 'then' => new Place('to')]),
+                'answers' => new Items('cases', [
+                    'item' => new Plain('slot'), 'when' => new Plain('if'), 'greeting' => new Pointer('say'),
+                    'then' => new Place('to'),
+                ]),
             ],
             Kind::Menu => [
                 'name' => new Plain('caption'),
                 'site' => new Pointer('at_premises'),
                 'prompt' => new Pointer('say'),
-                'keys' => new Items('buttons', ['item' => new Plain('slot'), 'to' => new Place('to'), 'label' => new Plain('note')]),
+                'keys' => new Items(
+                    'buttons',
+                    ['item' => new Plain('slot'), 'to' => new Place('to'), 'label' => new Plain('note')],
+                ),
                 'plays' => new Plain('turns'),
                 'wait' => new Tenths('patience'),
                 'invalidPrompt' => new Pointer('say_wrong'),
@@ -213,11 +252,16 @@ final class Translation
                 'transfer' => new Word('hand_over', ['comesBack' => 'asked', 'blind' => 'dropped']),
                 'onwardClass' => new Word('reach', self::REACH),
                 'dialExtensions' => new Nested('shorts', [
-                    'scope' => new Word('whose', ['off' => 'none', 'site' => 'house', 'all' => 'every']), 'least' => new Plain('lo'), 'most' => new Plain('hi'), 'interdigit' => new Tenths('pause'),
+                    'scope' => new Word('whose', ['off' => 'none', 'site' => 'house', 'all' => 'every']),
+                    'least' => new Plain('lo'), 'most' => new Plain('hi'), 'interdigit' => new Tenths('pause'),
                 ]),
                 'dialByName' => new Nested('names', [
-                    'scope' => new Word('whose', ['off' => 'none', 'site' => 'house', 'all' => 'every', 'groups' => 'bands']), 'groups' => new Pointers('bands'),
-                    'by' => new Word('by', ['first' => 'given', 'last' => 'family', 'either' => 'any']), 'match' => new Word('how', ['partial' => 'start', 'whole' => 'full']),
+                    'scope' => new Word('whose', [
+                        'off' => 'none', 'site' => 'house', 'all' => 'every', 'groups' => 'bands',
+                    ]),
+                    'groups' => new Pointers('bands'),
+                    'by' => new Word('by', ['first' => 'given', 'last' => 'family', 'either' => 'any']),
+                    'match' => new Word('how', ['partial' => 'start', 'whole' => 'full']),
                 ]),
             ],
             Kind::Schedule => [
@@ -226,12 +270,14 @@ final class Translation
                 'finishShift' => new Bit('run_over'),
                 'weekly' => new Items('week', self::piece()),
                 'exceptions' => new Items('odd_days', [
-                    'item' => new Plain('slot'), 'from' => new DateNumber('first'), 'to' => new DateNumber('last'), 'name' => new Plain('caption'),
+                    'item' => new Plain('slot'), 'from' => new DateNumber('first'), 'to' => new DateNumber('last'),
+                    'name' => new Plain('caption'),
                     'hours' => new Items('open', ['from' => new Minutes('starts'), 'to' => new Minutes('stops')]),
                     'announcedAs' => new Word('said_as', ['closed' => 'night', 'holiday' => 'feast', 'open' => 'day']),
                 ]),
                 'periods' => new Items('spells', [
-                    'item' => new Plain('slot'), 'name' => new Plain('caption'), 'from' => new DateNumber('first'), 'to' => new DateNumber('last'), 'rrule' => new Plain('again'),
+                    'item' => new Plain('slot'), 'name' => new Plain('caption'), 'from' => new DateNumber('first'),
+                    'to' => new DateNumber('last'), 'rrule' => new Plain('again'),
                     'weekly' => new Items('week', self::piece()),
                 ]),
                 'calendars' => new Pointers('almanacs'),
@@ -241,8 +287,13 @@ final class Translation
                 'region' => new Plain('land'),
                 'knownUntil' => new DateNumber('good_till'),
                 'holidays' => new Items('feasts', [
-                    'item' => new Plain('slot'), 'name' => new Plain('caption'), 'date' => new DateNumber('on'), 'whenWeekend' => new Word('moved', ['actual' => 'no', 'substitute' => 'yes', 'both' => 'both']),
-                    'rule' => new Nested('yearly', ['fixed' => new Plain('day'), 'nth' => new Plain('nth'), 'last' => new Plain('last'), 'weekday' => new Plain('weekday'), 'month' => new Plain('month'), 'easter' => new Plain('easter')]),
+                    'item' => new Plain('slot'), 'name' => new Plain('caption'), 'date' => new DateNumber('on'),
+                    'whenWeekend' => new Word('moved', ['actual' => 'no', 'substitute' => 'yes', 'both' => 'both']),
+                    'rule' => new Nested('yearly', [
+                        'fixed' => new Plain('day'), 'nth' => new Plain('nth'), 'last' => new Plain('last'),
+                        'weekday' => new Plain('weekday'), 'month' => new Plain('month'),
+                        'easter' => new Plain('easter'),
+                    ]),
                 ]),
             ],
             Kind::Mailbox => [
@@ -259,7 +310,9 @@ final class Translation
                 'deleteAfterMail' => new Bit('wipe'),
                 'transcribe' => new Bit('spell_out'),
             ],
-            Kind::Announcement => ['name' => new Plain('caption'), 'prompt' => new Pointer('say'), 'then' => new Place('to')],
+            Kind::Announcement => ['name' => new Plain('caption'), 'prompt' => new Pointer('say'), 'then' => new Place(
+                'to',
+            )],
             Kind::Prompt => [
                 'name' => new Plain('caption'),
                 'script' => new Plain('text'),
@@ -270,7 +323,10 @@ final class Translation
             Kind::Line => [
                 'extension' => new Plain('short'),
                 'name' => new Plain('caption'),
-                'purpose' => new Word('use', ['fax' => 'paper', 'alarm' => 'guard', 'lift' => 'hoist', 'door' => 'gate', 'card' => 'till', 'other' => 'misc']),
+                'purpose' => new Word('use', [
+                    'fax' => 'paper', 'alarm' => 'guard', 'lift' => 'hoist', 'door' => 'gate', 'card' => 'till',
+                    'other' => 'misc',
+                ]),
                 'site' => new Pointer('at_premises'),
             ],
             Kind::Trunk => [
@@ -305,13 +361,19 @@ final class Translation
     /** Where whoever sets nothing of his own sends calls. */
     private static function defaults(): Nested
     {
-        return new Nested('fallbacks', ['noAnswer' => new Treatment('unheard'), 'busy' => new Treatment('full'), 'unreachable' => new Treatment('dark'), 'doNotDisturb' => new Treatment('hush')]);
+        return new Nested('fallbacks', [
+            'noAnswer' => new Treatment('unheard'), 'busy' => new Treatment('full'),
+            'unreachable' => new Treatment('dark'), 'doNotDisturb' => new Treatment('hush'),
+        ]);
     }
 
     /** @return array<string, FieldCodec> of a piece of weekly hours */
     private static function piece(): array
     {
-        return ['item' => new Plain('slot'), 'days' => new Weekdays('days'), 'from' => new Minutes('starts'), 'to' => new Minutes('stops'), 'span' => new WeekSpan('runs')];
+        return [
+            'item' => new Plain('slot'), 'days' => new Weekdays('days'), 'from' => new Minutes('starts'),
+            'to' => new Minutes('stops'), 'span' => new WeekSpan('runs'),
+        ];
     }
 
     /**
@@ -336,7 +398,10 @@ final class Translation
      */
     public static function fromSwitch(Kind $kind, array $record, Names $names): array
     {
-        return array_map(static fn (FieldCodec $codec): mixed => $codec->fromSwitch($record, $names), self::fields($kind));
+        return array_map(
+            static fn (FieldCodec $codec): mixed => $codec->fromSwitch($record, $names),
+            self::fields($kind),
+        );
     }
 
     /** Which of our fields a field of the record belongs to. */

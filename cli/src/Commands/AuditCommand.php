@@ -34,12 +34,14 @@ final class AuditCommand implements Command
 {
     public function usage(): string
     {
-        return 'BOOK... [--at DATE] [--rule ID]... [--threshold NAME=VALUE]... [--fail-on blocker|error|warning|note] [--fix FILE]';
+        return 'BOOK... [--at DATE] [--rule ID]... [--threshold NAME=VALUE]... [--fail-on '
+            . 'blocker|error|warning|note] [--fix FILE]';
     }
 
     public function about(): string
     {
-        return 'what is wrong with each book, heaviest first; --fix writes the change set that mends what can be mended; --format=sarif, junit and csv as well';
+        return 'what is wrong with each book, heaviest first; --fix writes the change set that mends what can be '
+            . 'mended; --format=sarif, junit and csv as well';
     }
 
     public function options(): array
@@ -51,23 +53,43 @@ final class AuditCommand implements Command
     {
         $arguments->file(0, 'a book, or several');
         $rules = self::rules($arguments->options('rule'));
-        $least = Severity::tryFrom($arguments->option('fail-on') ?? Severity::Note->value) ?? throw new Misuse("--fail-on is blocker, error, warning or note, not {$arguments->option('fail-on')}");
+        $least = Severity::tryFrom($arguments->option('fail-on') ?? Severity::Note->value)
+            ?? throw new Misuse("--fail-on is blocker, error, warning or note, not {$arguments->option('fail-on')}");
         $auditor = new Auditor($rules);
         $thresholds = self::thresholds($arguments->options('threshold'));
         $found = [];
         foreach ($arguments->files as $file) {
             $book = Files::book($file);
-            $found[$file] = $auditor->audit(new Inspection($book, self::instant($arguments, $book), thresholds: $thresholds));
+            $found[$file] = $auditor->audit(
+                new Inspection($book, self::instant($arguments, $book), thresholds: $thresholds),
+            );
         }
         $fixed = $arguments->option('fix') === null ? '' : self::fix($arguments, $auditor, $thresholds);
         $isHeavy = static fn (Finding $finding): bool => $finding->severity()->weight() >= $least->weight();
-        $audited = array_map(static fn (string $file, array $findings): Audited => new Audited($file, array_map(ReportLine::of(...), $findings)), array_keys($found), $found);
+        $audited = array_map(
+            static fn (string $file, array $findings): Audited => new Audited(
+                $file,
+                array_map(ReportLine::of(...), $findings),
+            ),
+            array_keys($found),
+            $found,
+        );
 
-        return new Report(implode('', array_map(self::text(...), array_keys($found), $found)) . $fixed, array_map(self::value(...), array_keys($found), $found), array_filter(array_merge(...array_values($found)), $isHeavy) !== [], [
-            'csv' => static fn (): string => CsvReport::of($audited),
-            'sarif' => static fn (): string => json_encode(SarifReport::of($rules, $audited), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n",
-            'junit' => static fn (): string => JUnitReport::of($rules, $audited, $least),
-        ]);
+        return new Report(
+            implode('', array_map(self::text(...), array_keys($found), $found))
+            . $fixed,
+            array_map(self::value(...), array_keys($found), $found),
+            array_filter(array_merge(...array_values($found)), $isHeavy) !== [],
+            [
+                'csv' => static fn (): string => CsvReport::of($audited),
+                'sarif' => static fn (): string => json_encode(
+                    SarifReport::of($rules, $audited),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                )
+                    . "\n",
+                'junit' => static fn (): string => JUnitReport::of($rules, $audited, $least),
+            ],
+        );
     }
 
     /**
@@ -83,7 +105,15 @@ final class AuditCommand implements Command
             }
         }
 
-        return $wanted === [] ? $all : array_values(array_filter($all, static fn (Rule $rule): bool => array_filter($wanted, static fn (string $id): bool => self::isMeant($rule, $id)) !== []));
+        return $wanted === []
+            ? $all
+            : array_values(array_filter(
+                $all,
+                static fn (Rule $rule): bool => array_filter(
+                    $wanted,
+                    static fn (string $id): bool => self::isMeant($rule, $id),
+                ) !== [],
+            ));
     }
 
     /** A rule by its id, or every rule of an area: `groups`. */
@@ -106,7 +136,10 @@ final class AuditCommand implements Command
         $set = [];
         foreach ($wanted as $each) {
             [$name, $value] = explode('=', $each, 2) + [1 => ''];
-            $threshold = Threshold::tryFrom($name) ?? throw new Misuse("--threshold: there is no {$name}; they are " . implode(', ', array_column(Threshold::cases(), 'value')));
+            $threshold = Threshold::tryFrom($name) ?? throw new Misuse(
+                "--threshold: there is no {$name}; they are "
+                    . implode(', ', array_column(Threshold::cases(), 'value')),
+            );
             [$least, $most] = $threshold->range();
             if (preg_match('/^-?\d{1,6}$/D', $value) !== 1 || (int) $value < $least || (int) $value > $most) {
                 throw new Misuse("--threshold {$name}: {$least} to {$most} {$threshold->unit()}, not {$value}");
@@ -123,21 +156,44 @@ final class AuditCommand implements Command
             throw new Misuse('--fix mends one book at a time');
         }
         $book = Files::book($arguments->files[0]);
-        $mended = Mending::of($auditor->standing(new Inspection($book, self::instant($arguments, $book), thresholds: $thresholds)));
+        $mended = Mending::of(
+            $auditor->standing(new Inspection($book, self::instant($arguments, $book), thresholds: $thresholds)),
+        );
         $file = (string) $arguments->option('fix');
-        if (@file_put_contents($file, json_encode($mended->changes->toArray(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n") === false) {
+        if (
+            @file_put_contents(
+                $file,
+                json_encode(
+                    $mended->changes->toArray(),
+                    JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+                )
+                    . "\n",
+            ) === false
+        ) {
             throw new Misuse("{$file}: cannot be written");
         }
 
-        return count($mended->labels) . ' mended by ' . count($mended->changes->operations) . " changes, written to {$file}\n";
+        return count($mended->labels)
+            . ' mended by '
+            . count($mended->changes->operations)
+            . " changes, written to {$file}\n";
     }
 
     /** @param list<Finding> $findings */
     private static function text(string $file, array $findings): string
     {
-        $text = "{$file}: " . ($findings === [] ? "nothing found\n" : count($findings) . (count($findings) === 1 ? " finding\n" : " findings\n"));
+        $text = "{$file}: " . ($findings === [] ? "nothing found\n" : count($findings) . (
+            count($findings) === 1 ? " finding\n" : " findings\n"
+        ));
         foreach ($findings as $finding) {
-            $text .= sprintf("  %-8s %s\n           %s\n           %s%s\n", $finding->severity()->value, $finding->title, $finding->detail, $finding->about->id, $finding->fix === null ? '' : "; can be mended: {$finding->fix->label}");
+            $text .= sprintf(
+                "  %-8s %s\n           %s\n           %s%s\n",
+                $finding->severity()->value,
+                $finding->title,
+                $finding->detail,
+                $finding->about->id,
+                $finding->fix === null ? '' : "; can be mended: {$finding->fix->label}",
+            );
         }
 
         return $text;
@@ -154,13 +210,18 @@ final class AuditCommand implements Command
             'severity' => $finding->severity()->value,
             'title' => $finding->title,
             'detail' => $finding->detail,
-            'objects' => array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects),
+            'objects' => array_map(
+                static fn (BookObject $object): string => (string) Reference::of($object),
+                $finding->objects,
+            ),
             'item' => $finding->item,
             'path' => $finding->path,
             'count' => $finding->count,
             'fingerprint' => $finding->fingerprint(),
             'call' => $finding->call,
-            'fix' => $finding->fix === null ? null : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()],
+            'fix' => $finding->fix === null
+                ? null
+                : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()],
         ], $findings)];
     }
 }

@@ -23,7 +23,8 @@ final class CallCommand implements Command
 {
     public function usage(): string
     {
-        return 'BOOK --to NUMBER|EXTENSION --at WHEN [--from WHO] [--keys 1,2] [--answers WHO] [--busy WHO] [--unreachable WHO] | BOOK --script FILE';
+        return 'BOOK --to NUMBER|EXTENSION --at WHEN [--from WHO] [--keys 1,2] [--answers WHO] [--busy WHO] '
+            . '[--unreachable WHO] | BOOK --script FILE';
     }
 
     public function about(): string
@@ -43,7 +44,10 @@ final class CallCommand implements Command
     {
         $book = Files::book($arguments->file(0, 'a book'));
         $file = $arguments->option('script');
-        $trace = Trace::of($book, Script::read($file === null ? self::script($arguments, $book) : Files::json($file), $book));
+        $trace = Trace::of(
+            $book,
+            Script::read($file === null ? self::script($arguments, $book) : Files::json($file), $book),
+        );
         $isLost = in_array($trace->outcome, [Outcome::DeadEnd, Outcome::Loop, Outcome::Overrun], true);
 
         return new Report(self::text($trace), $trace->toArray(), $isLost);
@@ -55,23 +59,37 @@ final class CallCommand implements Command
         $world = [];
         foreach (['answers' => 'answers', 'busy' => 'busy', 'unreachable' => 'unreachable'] as $option => $state) {
             foreach (self::list($arguments->option($option)) as $who) {
-                $world[str_starts_with($who, 'outside:') ? 'outside:' . self::number("--{$option}", substr($who, strlen('outside:')), $book) : $who] = $state;
+                $known = str_starts_with($who, 'outside:')
+                    ? 'outside:' . self::number("--{$option}", substr($who, strlen('outside:')), $book)
+                    : $who;
+                $world[$known] = $state;
             }
         }
         $script = [
-            'to' => self::number('--to', $arguments->option('to') ?? throw new Misuse('wants --to, a number or an extension'), $book),
-            'at' => $arguments->option('at') ?? throw new Misuse('wants --at, such as 2026-12-01T14:05 at the customer, or with an offset'),
+            'to' => self::number(
+                '--to',
+                $arguments->option('to') ?? throw new Misuse('wants --to, a number or an extension'),
+                $book,
+            ),
+            'at' => $arguments->option('at')
+                ?? throw new Misuse('wants --at, such as 2026-12-01T14:05 at the customer, or with an offset'),
             'keys' => array_map(self::key(...), self::list($arguments->option('keys'))),
             'world' => $world,
         ];
 
-        return $arguments->option('from') === null ? $script : $script + ['from' => self::number('--from', $arguments->option('from'), $book)];
+        return $arguments->option('from') === null
+            ? $script
+            : $script + ['from' => self::number('--from', $arguments->option('from'), $book)];
     }
 
     /** A telephone number as people of the customer write it; anything shorter, or a word, as it stands. */
     private static function number(string $option, string $typed, Book $book): string
     {
-        if (preg_match(Number::E164, $typed) === 1 || preg_match('/^[+(\d][\d\s().\/-]*$/D', $typed) !== 1 || strlen((string) preg_replace('/\D/', '', $typed)) < self::LEAST_DIGITS) {
+        if (
+            preg_match(Number::E164, $typed) === 1
+            || preg_match('/^[+(\d][\d\s().\/-]*$/D', $typed) !== 1
+            || strlen((string) preg_replace('/\D/', '', $typed)) < self::LEAST_DIGITS
+        ) {
             return $typed;
         }
         try {
@@ -88,7 +106,11 @@ final class CallCommand implements Command
         $key = $parts[0];
         $at = $parts[1] ?? null;
 
-        return $at === null ? ['key' => $key] : (ctype_digit($at) ? ['key' => $key, 'at' => (int) $at] : throw new Misuse("--keys: \"{$typed}\" is no key and second (1@12)"));
+        return $at === null
+            ? ['key' => $key]
+            : (ctype_digit($at) ? ['key' => $key, 'at' => (int) $at] : throw new Misuse(
+                "--keys: \"{$typed}\" is no key and second (1@12)",
+            ));
     }
 
     /** @return list<string> */
@@ -99,9 +121,17 @@ final class CallCommand implements Command
 
     private static function text(Trace $trace): string
     {
-        $lines = array_map(static fn (TraceStep $step): string => rtrim(sprintf("%5d s  %-32s %-10s  %s", $step->at, $step->object, $step->what, $step->reason)) . "\n", $trace->steps);
+        $lines = array_map(
+            static fn (TraceStep $step): string => rtrim(
+                sprintf("%5d s  %-32s %-10s  %s", $step->at, $step->object, $step->what, $step->reason),
+            )
+                . "\n",
+            $trace->steps,
+        );
         $reason = $trace->reason === '' ? '' : ": {$trace->reason}";
 
-        return implode('', $lines) . sprintf("%5d s  %s %s%s\n", $trace->seconds, $trace->outcome->words(), $trace->target, $reason) . implode('', array_map(static fn (string $warning): string => "warning: {$warning}\n", $trace->warnings));
+        return implode('', $lines)
+            . sprintf("%5d s  %s %s%s\n", $trace->seconds, $trace->outcome->words(), $trace->target, $reason)
+            . implode('', array_map(static fn (string $warning): string => "warning: {$warning}\n", $trace->warnings));
     }
 }

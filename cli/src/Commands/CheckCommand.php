@@ -43,9 +43,16 @@ final class CheckCommand implements Command
         } catch (UnusableBook $fault) {
             $findings[] = $fault->getMessage();
         }
-        $text = "{$book->tenant->name}: " . ($counts === [] ? 'no objects' : implode(', ', array_map(static fn (string $kind, int $count): string => "{$kind} {$count}", array_keys($counts), $counts))) . "\n"
+        $text = "{$book->tenant->name}: " . ($counts === [] ? 'no objects' : implode(
+            ', ',
+            array_map(static fn (string $kind, int $count): string => "{$kind} {$count}", array_keys($counts), $counts),
+        )) . "\n"
             . implode('', array_map(static fn (string $finding): string => "{$finding}\n", $findings));
 
-        return new Report($text, ['tenant' => $book->tenant->key, 'counts' => (object) $counts, 'findings' => $findings], $findings !== []);
+        return new Report(
+            $text,
+            ['tenant' => $book->tenant->key, 'counts' => (object) $counts, 'findings' => $findings],
+            $findings !== [],
+        );
     }
 }

@@ -45,10 +45,14 @@ final class ConvertCommand implements Command
         $key = $arguments->option('schedule');
         $calendar = $arguments->option('calendar');
         if ($key === null) {
-            return $calendar === null && $arguments->option('from') === null ? self::written($book) : throw new Misuse('wants --schedule, the key of one');
+            return $calendar === null && $arguments->option('from') === null
+                ? self::written($book)
+                : throw new Misuse('wants --schedule, the key of one');
         }
 
-        return $calendar === null ? $this->out($book, $key, Dates::parse($arguments->option('from'))) : $this->in($book, $key, $calendar);
+        return $calendar === null
+            ? $this->out($book, $key, Dates::parse($arguments->option('from')))
+            : $this->in($book, $key, $calendar);
     }
 
     private function out(Book $book, string $key, int $from): Report

@@ -34,7 +34,8 @@ final class DiffCommand implements Command
 
     public function about(): string
     {
-        return 'what differs between two books, by field (as JSON, the change set that makes the second of the first); with --from, what callers notice in the year from then, and users who dial on that day';
+        return 'what differs between two books, by field (as JSON, the change set that makes the second of the first); '
+            . 'with --from, what callers notice in the year from then, and users who dial on that day';
     }
 
     public function options(): array
@@ -52,7 +53,9 @@ final class DiffCommand implements Command
             $operation->kind->value,
             $operation->object,
             $operation->path === null ? '' : " {$operation->path}",
-            $operation->path === null ? '' : ': ' . self::show($operation->before) . ' -> ' . self::show($operation->after),
+            $operation->path === null
+                ? ''
+                : ': ' . self::show($operation->before) . ' -> ' . self::show($operation->after),
         ), $changes->operations);
         $text = $lines === [] ? "the same\n" : implode('', $lines);
         if ($arguments->option('from') === null) {
@@ -62,14 +65,20 @@ final class DiffCommand implements Command
         $zone = ZoneClock::of($before->tenant->zone);
         [$callers, $value] = self::callers($before, $after, $zone->midnight($from), $zone);
 
-        return new Report("{$text}{$callers}", ['changes' => $changes->toArray(), 'callers' => $value], ! $changes->isEmpty());
+        return new Report(
+            "{$text}{$callers}",
+            ['changes' => $changes->toArray(), 'callers' => $value],
+            ! $changes->isEmpty(),
+        );
     }
 
     /** @return array{string, array<string, mixed>} */
     private static function callers(Book $before, Book $after, int $from, ZoneClock $zone): array
     {
         $difference = Difference::between($before, $after, $from);
-        $text = $difference->isComplete ? '' : "incomplete: calls can go more ways than are followed; what is told is so, what is not told is unknown\n";
+        $text = $difference->isComplete
+            ? ''
+            : "incomplete: calls can go more ways than are followed; what is told is so, what is not told is unknown\n";
         $text .= match (true) {
             ! $difference->isEmpty() => "callers notice\n",
             $difference->isComplete => "callers notice nothing\n",
@@ -77,21 +86,47 @@ final class DiffCommand implements Command
         };
         $value = [];
         foreach ($difference->contrasts as $contrast) {
-            $when = Occasions::words($difference->periods->when(...$contrast->classes), $from, $from + OutcomeMap::YEAR_SECONDS, $zone);
+            $when = Occasions::words(
+                $difference->periods->when(...$contrast->classes),
+                $from,
+                $from + OutcomeMap::YEAR_SECONDS,
+                $zone,
+            );
             $text .= "  {$contrast->called}: {$contrast->words()}\n      {$when}\n";
-            $value[] = ['called' => $contrast->called, 'script' => $contrast->script, 'before' => $contrast->before->words(), 'after' => $contrast->after->words(), 'ofDegree' => $contrast->ofDegree, 'when' => $when, 'call' => TellingCall::of($before, $after, $difference, $contrast)];
+            $value[] = [
+                'called' => $contrast->called, 'script' => $contrast->script, 'before' => $contrast->before->words(),
+                'after' => $contrast->after->words(), 'ofDegree' => $contrast->ofDegree, 'when' => $when,
+                'call' => TellingCall::of($before, $after, $difference, $contrast),
+            ];
         }
-        foreach (['newly reached' => $difference->newlyReached, 'no longer reached' => $difference->noLongerReached] as $what => $people) {
+        foreach (
+            [
+                'newly reached' => $difference->newlyReached,
+                'no longer reached' => $difference->noLongerReached,
+            ] as $what => $people
+        ) {
             $text .= $people === [] ? '' : "  {$what}: " . implode(', ', $people) . "\n";
         }
 
         $dialling = DialDifference::between($before, $after, $from + self::NOON);
         foreach ($dialling as $contrast) {
-            $text .= '  ' . self::users($contrast) . " dialling {$contrast->digits}: " . DialDifference::words($contrast->before) . ' -> ' . DialDifference::words($contrast->after) . "\n";
+            $text .= '  ' . self::users($contrast) . " dialling {$contrast->digits}: " . DialDifference::words(
+                $contrast->before,
+            ) . ' -> ' . DialDifference::words($contrast->after) . "\n";
         }
-        $told = array_map(static fn (DialContrast $contrast): array => ['users' => array_map(static fn (User $user): string => $user->key, $contrast->users), 'digits' => $contrast->digits, 'before' => $contrast->before->toArray(), 'after' => $contrast->after->toArray()], $dialling);
+        $told = array_map(
+            static fn (DialContrast $contrast): array => [
+                'users' => array_map(static fn (User $user): string => $user->key, $contrast->users),
+                'digits' => $contrast->digits, 'before' => $contrast->before->toArray(),
+                'after' => $contrast->after->toArray(),
+            ],
+            $dialling,
+        );
 
-        return [$text, ['dialling' => $told, 'complete' => $difference->isComplete, 'differences' => $value, 'newlyReached' => $difference->newlyReached, 'noLongerReached' => $difference->noLongerReached]];
+        return [$text, [
+            'dialling' => $told, 'complete' => $difference->isComplete, 'differences' => $value,
+            'newlyReached' => $difference->newlyReached, 'noLongerReached' => $difference->noLongerReached,
+        ]];
     }
 
     private static function users(DialContrast $contrast): string

@@ -52,10 +52,19 @@ final class ExpandCommand implements Command
         try {
             $answers = Answers::check($template, $named, new Circumstances(Dates::parse($arguments->option('today'))));
         } catch (UnusableAnswers $fault) {
-            throw new Misuse("{$file}: " . implode("\n  ", array_map(static fn (string $slot, string $why): string => "{$slot}: {$why}", array_keys($fault->faults), $fault->faults)));
+            throw new Misuse("{$file}: " . implode("\n  ", array_map(
+                static fn (string $slot, string $why): string => "{$slot}: {$why}",
+                array_keys($fault->faults),
+                $fault->faults,
+            )));
         }
         $name = $named['name'] ?? $template->key;
-        $book = Expansion::of($template, $answers, NameBasedUuid::of(self::PARENT, Slug::of(is_string($name) ? $name : '')), 'taking-on')->book;
+        $book = Expansion::of(
+            $template,
+            $answers,
+            NameBasedUuid::of(self::PARENT, Slug::of(is_string($name) ? $name : '')),
+            'taking-on',
+        )->book;
         $text = "{$book->tenant->name}\n";
         foreach ($answers->readAs as $slot => $readAs) {
             $text .= "  {$slot}: read as {$readAs}\n";

@@ -60,15 +60,33 @@ final class HoursCommand implements Command
         $timeline = ScheduleClock::of($schedule, $book, $zone)->timeline($start, $end - $start);
         $week = WeekPattern::of($schedule->weekly);
         $overlaps = $week->overlaps();
-        $text = "{$schedule->name}, {$zone}\n{$week->words()}\n" . implode('', array_map(static fn (array $overlap): string => "overlap: {$overlap['one']} and {$overlap['other']}, {$overlap['from']} to {$overlap['to']}\n", $overlaps));
+        $text = "{$schedule->name}, {$zone}\n{$week->words()}\n" . implode('', array_map(
+            static fn (array $overlap): string => "overlap: {$overlap['one']} and {$overlap['other']}, "
+                . "{$overlap['from']} to {$overlap['to']}\n",
+            $overlaps,
+        ));
         $changes = [];
         foreach ($timeline->from as $index => $instant) {
             $when = Dates::local($clock, $instant);
-            $changes[] = ['at' => gmdate('Y-m-d\TH:i:s\Z', $instant), 'local' => $when, 'state' => $timeline->states[$index]];
+            $changes[] = [
+                'at' => gmdate('Y-m-d\TH:i:s\Z', $instant),
+                'local' => $when,
+                'state' => $timeline->states[$index],
+            ];
             $text .= "  {$when}  {$timeline->states[$index]}\n";
         }
         $open = $timeline->secondsIn('open');
 
-        return new Report($text . sprintf("open %d h %02d min of %d h\n", intdiv($open, 3600), intdiv($open % 3600, 60), intdiv($end - $start, 3600)), ['zone' => $zone, 'week' => $week->words(), 'overlaps' => $overlaps, 'changes' => $changes, 'openSeconds' => $open], $overlaps !== []);
+        return new Report(
+            $text . sprintf("open %d h %02d min of %d h\n", intdiv($open, 3600), intdiv($open % 3600, 60), intdiv(
+                $end - $start,
+                3600,
+            )),
+            [
+                'zone' => $zone, 'week' => $week->words(), 'overlaps' => $overlaps, 'changes' => $changes,
+                'openSeconds' => $open,
+            ],
+            $overlaps !== [],
+        );
     }
 }

@@ -25,7 +25,8 @@ final class MapCommand implements Command
 
     public function about(): string
     {
-        return 'every end calls to each number can come to, over a year, period by period; periods with the same ends are one';
+        return 'every end calls to each number can come to, over a year, period by period; '
+            . 'periods with the same ends are one';
     }
 
     public function options(): array
@@ -38,7 +39,9 @@ final class MapCommand implements Command
         $book = Files::book($arguments->file(0, 'a book'));
         $clock = ZoneClock::of($book->tenant->zone);
         $map = OutcomeMap::of($book, $clock->midnight(Dates::parse($arguments->option('from'))));
-        $text = $map->isComplete ? '' : "incomplete: calls can go more ways than are followed; there may be more ends\n";
+        $text = $map->isComplete
+            ? ''
+            : "incomplete: calls can go more ways than are followed; there may be more ends\n";
         $value = ['complete' => $map->isComplete, 'numbers' => []];
         $isLost = false;
         foreach (array_keys($map->facts[0] ?? []) as $number) {
@@ -58,9 +61,17 @@ final class MapCommand implements Command
                     }
                 }
                 $passive = ($facts->passive->value ?? 'loop') . " {$facts->passiveTarget}";
-                $text .= sprintf("  %d h a year, first %s\n    nobody does anything: %s\n", intdiv($seconds, 3600), Dates::local($clock, $first), $passive)
+                $text .= sprintf(
+                    "  %d h a year, first %s\n    nobody does anything: %s\n",
+                    intdiv($seconds, 3600),
+                    Dates::local($clock, $first),
+                    $passive,
+                )
                     . implode('', array_map(static fn (string $end): string => "    {$end}\n", $facts->ends));
-                $value['numbers'][$number][] = ['seconds' => $seconds, 'first' => Dates::local($clock, $first), 'passive' => $passive, 'ends' => $facts->ends];
+                $value['numbers'][$number][] = [
+                    'seconds' => $seconds, 'first' => Dates::local($clock, $first), 'passive' => $passive,
+                    'ends' => $facts->ends,
+                ];
                 $isLost = $isLost || preg_grep(self::LOST, [...$facts->ends, $passive]) !== [];
             }
         }

@@ -34,7 +34,8 @@ final class RulesCommand implements Command
     {
         $abouts = array_map(static fn (Rule $rule): About => $rule->about(), RuleBook::all());
         usort($abouts, static fn (About $one, About $other): int => $one->id <=> $other->id);
-        $text = "# Audit rules\n\nWritten by `bin/roster rules`. A blocker loses calls or emergency calls; with an error callers or users get the wrong thing; a\nwarning is a trap; a note is worth a look.\n";
+        $text = "# Audit rules\n\nWritten by `bin/roster rules`. A blocker loses calls or emergency calls; with an "
+            . "error callers or users get the wrong thing; a\nwarning is a trap; a note is worth a look.\n";
         $area = '';
         foreach ($abouts as $about) {
             if ($about->area() !== $area) {
@@ -42,17 +43,25 @@ final class RulesCommand implements Command
                 $text .= "\n## {$area}\n";
             }
             $where = $about->countries === [] ? '' : ' Only in ' . implode(', ', $about->countries) . '.';
-            $text .= "\n### {$about->id}\n\n{$about->what} *{$about->severity->value}*\n\n{$about->why}\n\n{$about->remedy}{$where}\n\n" . implode('', array_map(self::threshold(...), $about->thresholds)) . "Rests on {$about->source}.\n";
+            $text .= "\n### {$about->id}\n\n{$about->what} *{$about->severity->value}*\n\n{$about->why}\n\n"
+                . "{$about->remedy}{$where}\n\n"
+                . implode('', array_map(self::threshold(...), $about->thresholds))
+                . "Rests on {$about->source}.\n";
         }
 
         return new Report($text, array_map(static fn (About $about): array => [
-            'id' => $about->id, 'severity' => $about->severity->value, 'what' => $about->what, 'why' => $about->why, 'remedy' => $about->remedy, 'source' => $about->source, 'countries' => $about->countries,
-            'thresholds' => array_map(static fn (Threshold $threshold): string => $threshold->value, $about->thresholds),
+            'id' => $about->id, 'severity' => $about->severity->value, 'what' => $about->what, 'why' => $about->why,
+            'remedy' => $about->remedy, 'source' => $about->source, 'countries' => $about->countries,
+            'thresholds' => array_map(
+                static fn (Threshold $threshold): string => $threshold->value,
+                $about->thresholds,
+            ),
         ], $abouts), false);
     }
 
     private static function threshold(Threshold $threshold): string
     {
-        return "{$threshold->what()}: {$threshold->standard()} {$threshold->unit()} where nothing else is set. {$threshold->reason()}\n\n";
+        return "{$threshold->what()}: {$threshold->standard()} {$threshold->unit()} where nothing else is set. "
+            . "{$threshold->reason()}\n\n";
     }
 }

@@ -10,7 +10,9 @@ use Jaunty\CommandLine\Misuse;
 use Jaunty\CommandLine\Report;
 use Jaunty\Core\Book\Fields\Schema;
 
-/** The fields of the tenant book as JSON Schema; `docs/tenant-book.schema.json` and `contract/objects.json` are this. */
+/**
+ * The fields of the tenant book as JSON Schema; `docs/tenant-book.schema.json` and `contract/objects.json` are this.
+ */
 final class SchemaCommand implements Command
 {
     public function usage(): string
@@ -20,7 +22,8 @@ final class SchemaCommand implements Command
 
     public function about(): string
     {
-        return 'the JSON Schema of a tenant book as somebody writes it (file), or of its objects as the product answers with them (objects)';
+        return 'the JSON Schema of a tenant book as somebody writes it (file), or of its objects as the product '
+            . 'answers with them (objects)';
     }
 
     public function options(): array
@@ -37,6 +40,13 @@ final class SchemaCommand implements Command
             default => throw new Misuse("--of is file or objects, not {$of}"),
         };
 
-        return new Report(json_encode($schema, JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n", $schema);
+        return new Report(
+            json_encode(
+                $schema,
+                JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+            )
+                . "\n",
+            $schema,
+        );
     }
 }

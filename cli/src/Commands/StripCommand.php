@@ -34,8 +34,11 @@ final class StripCommand implements Command
     public function run(Arguments $arguments): Report
     {
         $book = Files::book($arguments->file(0, 'a book'));
-        $number = $arguments->option('number') ?? $book->tenant->mainNumber->key ?? throw new Misuse('wants --number; the book names no main number');
-        $strip = WeekStrip::of($book, $number, Dates::parse($arguments->option('from'))) ?? throw new Misuse("{$number} is not a number of this book");
+        $number = $arguments->option('number')
+            ?? $book->tenant->mainNumber->key
+            ?? throw new Misuse('wants --number; the book names no main number');
+        $strip = WeekStrip::of($book, $number, Dates::parse($arguments->option('from')))
+            ?? throw new Misuse("{$number} is not a number of this book");
         $clock = ZoneClock::of($book->tenant->zone);
         $pieces = [];
         $text = '';
@@ -44,13 +47,29 @@ final class StripCommand implements Command
             if ($pieces !== [] && $pieces[count($pieces) - 1]['tracks'] === $tracks) {
                 continue;
             }
-            $pieces[] = ['at' => gmdate('Y-m-d\TH:i:s\Z', $instant), 'local' => Dates::local($clock, $instant), 'tracks' => $tracks];
-            $text .= sprintf("  %s  %-9s if nobody answers %s\n", Dates::local($clock, $instant), $tracks[0], $tracks[1]);
+            $pieces[] = [
+                'at' => gmdate('Y-m-d\TH:i:s\Z', $instant),
+                'local' => Dates::local($clock, $instant),
+                'tracks' => $tracks,
+            ];
+            $text .= sprintf(
+                "  %s  %-9s if nobody answers %s\n",
+                Dates::local($clock, $instant),
+                $tracks[0],
+                $tracks[1],
+            );
         }
 
-        return new Report("{$number}, {$book->tenant->zone}\n{$text}", ['number' => $number, 'zone' => $book->tenant->zone, 'pieces' => array_map(
-            static fn (array $piece): array => ['at' => $piece['at'], 'local' => $piece['local'], 'ifAnswered' => $piece['tracks'][0], 'ifNobodyAnswers' => $piece['tracks'][1]],
-            $pieces,
-        )], array_filter($pieces, static fn (array $piece): bool => in_array('lost', $piece['tracks'], true)) !== []);
+        return new Report(
+            "{$number}, {$book->tenant->zone}\n{$text}",
+            ['number' => $number, 'zone' => $book->tenant->zone, 'pieces' => array_map(
+                static fn (array $piece): array => [
+                    'at' => $piece['at'], 'local' => $piece['local'], 'ifAnswered' => $piece['tracks'][0],
+                    'ifNobodyAnswers' => $piece['tracks'][1],
+                ],
+                $pieces,
+            )],
+            array_filter($pieces, static fn (array $piece): bool => in_array('lost', $piece['tracks'], true)) !== [],
+        );
     }
 }

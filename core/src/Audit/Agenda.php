@@ -10,7 +10,9 @@ use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Hours\LocalDate;
 
-/** What is due for a customer by itself, whatever anybody does: ports, lent numbers that end, calendars that run out. */
+/**
+ * What is due for a customer by itself, whatever anybody does: ports, lent numbers that end, calendars that run out.
+ */
 final readonly class Agenda
 {
     /** What is due later than this is no news yet. */
@@ -47,7 +49,9 @@ final readonly class Agenda
             return null;
         }
         $day = min(array_keys($due));
-        $many = static fn (int $count, string $what): string => $count === 1 ? "1 number {$what}s" : "{$count} numbers {$what}";
+        $many = static fn (int $count, string $what): string => $count === 1
+            ? "1 number {$what}s"
+            : "{$count} numbers {$what}";
 
         return new self($day, match (true) {
             isset($due[$day]['port']) => $many($due[$day]['port'], 'port'),

@@ -22,13 +22,17 @@ final readonly class Auditor
     /** The rules that compare a book with what was read from the switch. */
     public static function ofDrift(): self
     {
-        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => $rule->about()->looksAtLive)));
+        return new self(
+            array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => $rule->about()->looksAtLive)),
+        );
     }
 
     /** All the others. */
     public static function ofBooks(): self
     {
-        return new self(array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => ! $rule->about()->looksAtLive)));
+        return new self(
+            array_values(array_filter(RuleBook::all(), static fn (Rule $rule): bool => ! $rule->about()->looksAtLive)),
+        );
     }
 
     /** @return list<string> of its rules */

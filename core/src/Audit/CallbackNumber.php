@@ -10,7 +10,10 @@ use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\AllCalls\CallBack;
 use Jaunty\Core\Calls\Year\Run;
 
-/** A number that help services are really shown, of whom, and what meets them when they call it back, at every kind of time. */
+/**
+ * A number that help services are really shown, of whom, and what meets them when they call it back, at every kind of
+ * time.
+ */
 final readonly class CallbackNumber
 {
     /**
@@ -21,8 +24,15 @@ final readonly class CallbackNumber
      * @param  list<Run>  $unanswered  those in which no person's device rings
      * @param  list<CallBack>  $backs  of those
      */
-    private function __construct(public Number $number, public array $users, private array $at, private array $runs, private array $all, public array $unanswered, public array $backs)
-    {
+    private function __construct(
+        public Number $number,
+        public array $users,
+        private array $at,
+        private array $runs,
+        private array $all,
+        public array $unanswered,
+        public array $backs,
+    ) {
     }
 
     /**
@@ -34,7 +44,15 @@ final readonly class CallbackNumber
     {
         $unanswered = array_values(array_filter($runs, static fn (array $run): bool => ! $run[1]->ringsAPerson));
 
-        return new self($number, $users, $at, array_column($runs, 0), array_column($runs, 1), array_column($unanswered, 0), array_column($unanswered, 1));
+        return new self(
+            $number,
+            $users,
+            $at,
+            array_column($runs, 0),
+            array_column($runs, 1),
+            array_column($unanswered, 0),
+            array_column($unanswered, 1),
+        );
     }
 
     /** @return list<Site> where its users are, each once */

@@ -78,7 +78,9 @@ final readonly class Edited
         foreach ($was + $is as $reference => $ignored) {
             [$before, $after] = [$was[$reference] ?? null, $is[$reference] ?? null];
             // As they are written: `==` would take extension 0201 for 201.
-            if ($before !== $after && ($before === null || $after === null || serialize($before) !== serialize($after))) {
+            if (
+                $before !== $after && ($before === null || $after === null || serialize($before) !== serialize($after))
+            ) {
                 $parts[$reference] = true;
                 if (serialize($before?->links()) !== serialize($after?->links())) {
                     $parts[Inspection::LINKS] = true;

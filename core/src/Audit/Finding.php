@@ -35,7 +35,17 @@ final readonly class Finding
 
     public static function of(About $about, Found $found): self
     {
-        return new self($about, $found->title, $found->detail, $found->objects, $found->item, $found->path, $found->count, $found->call, $found->fix);
+        return new self(
+            $about,
+            $found->title,
+            $found->detail,
+            $found->objects,
+            $found->item,
+            $found->path,
+            $found->count,
+            $found->call,
+            $found->fix,
+        );
     }
 
     public function severity(): Severity
@@ -46,7 +56,10 @@ final readonly class Finding
     /** Names the finding whatever its words, and whatever its objects are called or in which order they lie. */
     public function fingerprint(): string
     {
-        $ids = array_map(static fn (BookObject $object): string => $object->id() ?? (string) Reference::of($object), $this->objects);
+        $ids = array_map(
+            static fn (BookObject $object): string => $object->id() ?? (string) Reference::of($object),
+            $this->objects,
+        );
         sort($ids);
 
         return substr(hash('sha256', implode("\n", [$this->about->id, ...$ids, $this->item])), 0, 32);
@@ -57,12 +70,18 @@ final readonly class Finding
     {
         $looked = $this->path === null ? null : FieldPath::get($this->objects[0]->toArray(), $this->path);
 
-        return substr(hash('sha256', json_encode([$this->severity()->value, $this->count, $looked], JSON_THROW_ON_ERROR)), 0, 32);
+        return substr(
+            hash('sha256', json_encode([$this->severity()->value, $this->count, $looked], JSON_THROW_ON_ERROR)),
+            0,
+            32,
+        );
     }
 
     /** Heaviest first, then by rule and object, so that two runs list them alike. */
     public static function compare(self $one, self $other): int
     {
-        return [$other->severity()->weight(), $one->about->id, $one->objects[0]->label(), $one->item] <=> [$one->severity()->weight(), $other->about->id, $other->objects[0]->label(), $other->item];
+        return [$other->severity()->weight(), $one->about->id, $one->objects[0]->label(), $one->item] <=> [
+            $one->severity()->weight(), $other->about->id, $other->objects[0]->label(), $other->item,
+        ];
     }
 }

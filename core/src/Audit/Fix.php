@@ -40,7 +40,10 @@ final readonly class Fix
     {
         $all = FieldPath::get($object->toArray(), $list);
 
-        return self::setting($object, $list, array_values(array_filter(is_array($all) ? $all : [], static fn (mixed $each): bool => ! is_array($each) || ! in_array($each['item'] ?? null, $items, true))));
+        return self::setting($object, $list, array_values(array_filter(
+            is_array($all) ? $all : [],
+            static fn (mixed $each): bool => ! is_array($each) || ! in_array($each['item'] ?? null, $items, true),
+        )));
     }
 
     public function applyTo(Book $book): Book

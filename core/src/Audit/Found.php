@@ -37,22 +37,58 @@ final readonly class Found
 
     public function at(string $path, string $item = ''): self
     {
-        return new self($this->title, $this->detail, $this->objects, $item, $path, $this->count, $this->call, $this->fix);
+        return new self(
+            $this->title,
+            $this->detail,
+            $this->objects,
+            $item,
+            $path,
+            $this->count,
+            $this->call,
+            $this->fix,
+        );
     }
 
     public function counting(int $count): self
     {
-        return new self($this->title, $this->detail, $this->objects, $this->item, $this->path, $count, $this->call, $this->fix);
+        return new self(
+            $this->title,
+            $this->detail,
+            $this->objects,
+            $this->item,
+            $this->path,
+            $count,
+            $this->call,
+            $this->fix,
+        );
     }
 
     /** @param ?array<string, mixed> $call */
     public function shownBy(?array $call): self
     {
-        return new self($this->title, $this->detail, $this->objects, $this->item, $this->path, $this->count, $call, $this->fix);
+        return new self(
+            $this->title,
+            $this->detail,
+            $this->objects,
+            $this->item,
+            $this->path,
+            $this->count,
+            $call,
+            $this->fix,
+        );
     }
 
     public function fixedBy(?Fix $fix): self
     {
-        return new self($this->title, $this->detail, $this->objects, $this->item, $this->path, $this->count, $this->call, $fix);
+        return new self(
+            $this->title,
+            $this->detail,
+            $this->objects,
+            $this->item,
+            $this->path,
+            $this->count,
+            $this->call,
+            $fix,
+        );
     }
 }

@@ -12,7 +12,11 @@ final readonly class GrantSeen
      * @param  ?int  $until  seconds since 1970; null for no end
      * @param  bool  $looksAfter  whether the customer is theirs to look after
      */
-    public function __construct(public string $name, public string $ability, public ?int $until, public bool $looksAfter)
-    {
+    public function __construct(
+        public string $name,
+        public string $ability,
+        public ?int $until,
+        public bool $looksAfter,
+    ) {
     }
 }

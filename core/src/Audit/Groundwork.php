@@ -48,8 +48,12 @@ final class Groundwork
     private ?array $runs = null;
 
     /** @param ?self $earlier of the book before an edit */
-    public function __construct(private readonly Book $book, private readonly int $now, private readonly ?Book $live, private ?self $earlier = null)
-    {
+    public function __construct(
+        private readonly Book $book,
+        private readonly int $now,
+        private readonly ?Book $live,
+        private ?self $earlier = null,
+    ) {
     }
 
     public function survey(): Survey
@@ -77,7 +81,9 @@ final class Groundwork
 
     public function difference(): ?Difference
     {
-        return $this->difference ??= $this->live === null || $this->drift()->isEmpty() ? null : Difference::between($this->book, $this->live, $this->dayBegan());
+        return $this->difference ??= $this->live === null || $this->drift()->isEmpty()
+            ? null
+            : Difference::between($this->book, $this->live, $this->dayBegan());
     }
 
     /** @return list<array{BookObject, string}> */
@@ -115,7 +121,9 @@ final class Groundwork
             }
             foreach ($shown as $key => [$users, $sites]) {
                 // An extension may be shown too: it is no number.
-                $number = str_starts_with((string) $key, '+') ? $this->book->find(Reference::parse("number:{$key}")) : null;
+                $number = str_starts_with((string) $key, '+')
+                    ? $this->book->find(Reference::parse("number:{$key}"))
+                    : null;
                 if ($number instanceof Number) {
                     $this->callbackNumbers[] = CallbackNumber::of($number, $users, $sites, $this->calledBack($number));
                 }
@@ -135,7 +143,11 @@ final class Groundwork
                 $this->runs[$run->number][] = $run;
             }
         }
-        $back = static fn (Run $run): CallBack => $survey->once($run, "called back {$run->number}", static fn (Explorer $explored): CallBack => CallBack::of($explored, $run->start));
+        $back = static fn (Run $run): CallBack => $survey->once(
+            $run,
+            "called back {$run->number}",
+            static fn (Explorer $explored): CallBack => CallBack::of($explored, $run->start),
+        );
 
         return array_map(static fn (Run $run): array => [$run, $back($run)], $this->runs[$number->key] ?? []);
     }

@@ -55,19 +55,41 @@ final readonly class Inspection
     /** The same, which notes what is asked of it. */
     public function watchedBy(Reads $reads): self
     {
-        return new self($this->book->watchedBy($reads), $this->now, $this->live, $this->thresholds, $this->surroundings, $this->groundwork, $reads);
+        return new self(
+            $this->book->watchedBy($reads),
+            $this->now,
+            $this->live,
+            $this->thresholds,
+            $this->surroundings,
+            $this->groundwork,
+            $reads,
+        );
     }
 
     /** The same, after rules that failed. */
     public function after(Failure ...$failures): self
     {
-        return new self($this->book, $this->now, $this->live, $this->thresholds, $this->surroundings, $this->groundwork, $this->reads, [...$this->failures, ...array_values($failures)]);
+        return new self(
+            $this->book,
+            $this->now,
+            $this->live,
+            $this->thresholds,
+            $this->surroundings,
+            $this->groundwork,
+            $this->reads,
+            [...$this->failures, ...array_values($failures)],
+        );
     }
 
     /** The same of an edited book. */
     public function changedTo(Book $book): self
     {
-        return new self($book, $this->now, $this->live, $this->thresholds, $this->surroundings, new Groundwork($book, $this->now, $this->live, $this->groundwork));
+        return new self($book, $this->now, $this->live, $this->thresholds, $this->surroundings, new Groundwork(
+            $book,
+            $this->now,
+            $this->live,
+            $this->groundwork,
+        ));
     }
 
     /**
@@ -95,7 +117,9 @@ final readonly class Inspection
             return E164::parse(substr($text, strlen('outside:')))->display();
         }
         [$kind] = explode(':', $text);
-        $object = Kind::tryFrom($kind) === null || ! str_contains($text, ':') ? null : $this->book->find(Reference::parse($text));
+        $object = Kind::tryFrom($kind) === null || ! str_contains($text, ':')
+            ? null
+            : $this->book->find(Reference::parse($text));
 
         return $object === null ? $text : $this->name($object);
     }
@@ -199,7 +223,10 @@ final readonly class Inspection
         $runs = $this->groundwork->calledBack($number);
 
         return $number->enabled && $number->status === NumberStatus::Active && $number->until === null && $runs !== []
-            && array_filter($runs, static fn (array $run): bool => ! $run[1]->ringsAPerson || $run[1]->heard !== '') === [];
+            && array_filter(
+                $runs,
+                static fn (array $run): bool => ! $run[1]->ringsAPerson || $run[1]->heard !== '',
+            ) === [];
     }
 
     /** The fix by which a site's own callback number is shown instead of another; null where it would not ring. */
@@ -209,7 +236,12 @@ final readonly class Inspection
 
         return $callback === null || $callback->key === $instead->key || ! $this->isAlwaysAnswered($callback)
             ? null
-            : Fix::set("Always show {$this->name($callback)} of {$site->name}", $site, 'emergency/callbackUse', CallbackUse::Always->value);
+            : Fix::set(
+                "Always show {$this->name($callback)} of {$site->name}",
+                $site,
+                'emergency/callbackUse',
+                CallbackUse::Always->value,
+            );
     }
 
     /** An instant as a sentence says it, by the customer's clock: `Fri 25 Dec 2026 at 08:00`. */

@@ -16,8 +16,12 @@ final readonly class Mending
     private const MOST = 500;
 
     /** @param list<string> $labels of the fixes made */
-    private function __construct(public Book $book, public ChangeSet $changes, public array $labels, public StandingAudit $audit)
-    {
+    private function __construct(
+        public Book $book,
+        public ChangeSet $changes,
+        public array $labels,
+        public StandingAudit $audit,
+    ) {
     }
 
     /** @param ?list<string> $only fingerprints; every finding that can be mended where it is unset */
@@ -29,7 +33,9 @@ final readonly class Mending
         while (count($tried) < self::MOST) {
             $next = null;
             foreach ($audit->findings as $finding) {
-                if ($finding->fix !== null && ! isset($tried[$finding->fingerprint()]) && ($only === null || in_array($finding->fingerprint(), $only, true))) {
+                if ($finding->fix !== null && ! isset($tried[$finding->fingerprint()]) && (
+                    $only === null || in_array($finding->fingerprint(), $only, true)
+                )) {
                     $next = $finding;
                     break;
                 }

@@ -13,7 +13,13 @@ final readonly class PortSeen
      * @param  string  $day  a date: the one asked for, or the one it is on
      * @param  ?string  $rejected  why the losing carrier turned it down; null where it did not
      */
-    public function __construct(public array $numbers, public string $name, public string $street, public string $postcode, public string $day, public ?string $rejected)
-    {
+    public function __construct(
+        public array $numbers,
+        public string $name,
+        public string $street,
+        public string $postcode,
+        public string $day,
+        public ?string $rejected,
+    ) {
     }
 }

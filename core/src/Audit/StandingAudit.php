@@ -22,9 +22,13 @@ final readonly class StandingAudit
     private function __construct(private Inspection $inspection, private array $byRule, public int $rulesRun)
     {
         // Whatever rules were asked for, one that failed is told: what it looks for is unknown, not sound.
-        $failures = array_values(array_filter(array_column($byRule, 3), static fn (?Failure $failure): bool => $failure !== null));
+        $failures = array_values(
+            array_filter(array_column($byRule, 3), static fn (?Failure $failure): bool => $failure !== null),
+        );
         $looksNot = new CouldNotLook();
-        $unknown = array_map(static fn (Found $found): Finding => Finding::of($looksNot->about(), $found), array_values([...$looksNot->check($inspection->after(...$failures))]));
+        $unknown = array_map(static fn (Found $found): Finding => Finding::of($looksNot->about(), $found), array_values(
+            [...$looksNot->check($inspection->after(...$failures))],
+        ));
         $findings = self::withoutExplained([...array_merge(...array_column($byRule, 2)), ...$unknown]);
         usort($findings, Finding::compare(...));
         $this->findings = $findings;
@@ -39,7 +43,11 @@ final readonly class StandingAudit
     {
         $looking = array_values(array_filter($rules, static fn (Rule $rule): bool => ! $rule instanceof CouldNotLook));
 
-        return new self($inspection, array_map(static fn (Rule $rule): array => self::run($rule, $inspection), $looking), count($looking));
+        return new self(
+            $inspection,
+            array_map(static fn (Rule $rule): array => self::run($rule, $inspection), $looking),
+            count($looking),
+        );
     }
 
     public function book(): Book
@@ -108,6 +116,8 @@ final readonly class StandingAudit
             }
         }
 
-        return array_values(array_filter($findings, static fn (Finding $finding): bool => ! isset($explained["{$finding->about->id} " . Reference::of($finding->objects[0])])));
+        return array_values(array_filter($findings, static fn (Finding $finding): bool => ! isset(
+            $explained["{$finding->about->id} " . Reference::of($finding->objects[0])],
+        )));
     }
 }

@@ -6,7 +6,9 @@ namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
 
-/** What no book says of a customer: how far it is on the way to the switch, what was signed, and what it was made from. */
+/**
+ * What no book says of a customer: how far it is on the way to the switch, what was signed, and what it was made from.
+ */
 final readonly class Surroundings
 {
     /**
@@ -19,12 +21,14 @@ final readonly class Surroundings
      * @param  int  $versionsBehind  of that template, since it was applied
      * @param  list<string>  $unanswered  questions of its newest version that have to be answered and are not
      * @param  ?Book  $made  what it made
-     * @param  list<string>  $unexplained  fields changed since without a reason in the history: `user:ines callingClass`
+     * @param  list<string>  $unexplained  fields changed since without a reason in the history: `user:ines
+     *     callingClass`
      * @param  list<GrantSeen>  $grants  for this customer alone
      * @param  list<InvitationSeen>  $invitations  to work on this customer, that nobody accepted yet
      * @param  list<PortSeen>  $ports
      * @param  list<string>  $pinsOnSwitch  mailboxes of which the switch says that a PIN is set, as references
-     * @param  ?string  $waitingSince  a date: the first change that was not pushed was entered then; null where nothing waits
+     * @param  ?string  $waitingSince  a date: the first change that was not pushed was entered then; null where nothing
+     *     waits
      * @param  list<DraftSeen>  $drafts  of every technician
      */
     public function __construct(

@@ -51,7 +51,11 @@ final readonly class Attendant implements BookObject
         #[Choice(CallingClass::National)]
         #[Said('Sends outside')]
         public CallingClass $onwardClass,
-        #[ItemsOf(['item' => new Slug(), 'when' => new Matching(self::WHEN, 'open, closed, holiday, holiday:ITEM or period:ITEM', must: true), 'greeting' => new Refers(Kind::Prompt), 'then' => new LeadsTo()])]
+        #[ItemsOf([
+            'item' => new Slug(),
+            'when' => new Matching(self::WHEN, 'open, closed, holiday, holiday:ITEM or period:ITEM', must: true),
+            'greeting' => new Refers(Kind::Prompt), 'then' => new LeadsTo(),
+        ])]
         #[Begins(['when' => 'open'])]
         #[Said(help: 'By what the hours say.')]
         public array $answers,

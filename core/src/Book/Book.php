@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
-/** One customer's whole configuration: the tenant and its objects by kind. Readonly; `with` and `without` make another. */
+/**
+ * One customer's whole configuration: the tenant and its objects by kind. Readonly; `with` and `without` make another.
+ */
 final readonly class Book
 {
     /**
@@ -33,7 +35,9 @@ final readonly class Book
         return new self($tenant, $byKind);
     }
 
-    /** The same book, which notes what is asked of it. The tenant is looked at for nearly everything, and is not noted. */
+    /**
+     * The same book, which notes what is asked of it. The tenant is looked at for nearly everything, and is not noted.
+     */
     public function watchedBy(Reads $reads): self
     {
         return new self($this->tenant, $this->objects, $reads);
@@ -110,8 +114,8 @@ final readonly class Book
     }
 
     /**
-     * Checks that every reference leads to something in the book, and that no object passes for another: an id is what history, the
-     * switch and the rows of the database know it by.
+     * Checks that every reference leads to something in the book, and that no object passes for another: an id is what
+     * history, the switch and the rows of the database know it by.
      *
      * @throws UnusableBook naming the object and field of the first that does not
      */
@@ -128,7 +132,10 @@ final readonly class Book
             }
             foreach ($object->links() as $link) {
                 if ($this->find($link->to) === null) {
-                    throw UnusableBook::danglingReference(Reference::of($object) . '.' . str_replace('/', '.', $link->path), (string) $link->to);
+                    throw UnusableBook::danglingReference(
+                        Reference::of($object) . '.' . str_replace('/', '.', $link->path),
+                        (string) $link->to,
+                    );
                 }
             }
         }
@@ -147,7 +154,10 @@ final readonly class Book
         $plan = ExtensionPlan::of($this);
         foreach ($plan->doubles() as $extension) {
             [$first, $second] = $plan->holders[$extension];
-            $isChanged = static fn (BookObject $object): bool => array_filter($changed, static fn (Reference $each): bool => $each->equals(Reference::of($object))) !== [];
+            $isChanged = static fn (BookObject $object): bool => array_filter(
+                $changed,
+                static fn (Reference $each): bool => $each->equals(Reference::of($object)),
+            ) !== [];
             if ($isChanged($first) && ! $isChanged($second)) {
                 [$first, $second] = [$second, $first];
             }
@@ -170,7 +180,9 @@ final readonly class Book
             foreach ($this->find($reference) === null ? [$this->tenant, ...$this->objects()] : [] as $other) {
                 foreach ($other->links() as $link) {
                     if ($link->to->equals($reference)) {
-                        $needs[(string) Reference::of($other)] = "{$other->label()} (" . explode('/', $link->path)[0] . ')';
+                        $needs[(string) Reference::of($other)] = "{$other->label()} ("
+                            . explode('/', $link->path)[0]
+                            . ')';
                     }
                 }
             }

@@ -21,7 +21,8 @@ final class BookFormat
     private const MOST_OBJECTS = 30_000;
 
     /**
-     * @throws UnusableBook naming the path of the first fault: bad JSON, an unknown field, a wrong type, a reference that leads nowhere
+     * @throws UnusableBook naming the path of the first fault: bad JSON, an unknown field, a wrong type, a reference
+     *     that leads nowhere
      */
     public static function fromJson(string $json): Book
     {
@@ -58,7 +59,9 @@ final class BookFormat
         }
         $version = $node->whole('version', 0, 1, self::VERSION);
         $evolution = Evolution::toNow();
-        $isNow = static fn (Kind $kind, Node $object): Node => $version === self::VERSION ? $object : Node::of($evolution->object($version, $kind, $object->bare()), $object->path);
+        $isNow = static fn (Kind $kind, Node $object): Node => $version === self::VERSION
+            ? $object
+            : Node::of($evolution->object($version, $kind, $object->bare()), $object->path);
         $objects = [];
         foreach (Kind::listed() as $kind) {
             $items = $node->nodes($kind->field());
@@ -89,7 +92,11 @@ final class BookFormat
 
     public static function toJson(Book $book): string
     {
-        return json_encode(self::toValue($book), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) . "\n";
+        return json_encode(
+            self::toValue($book),
+            JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
+        )
+            . "\n";
     }
 
     /** @return array<string, mixed> the object's fields that differ from their default */
@@ -102,7 +109,8 @@ final class BookFormat
 
         return array_filter(
             $written,
-            static fn (mixed $value, string $field): bool => array_key_exists($field, $must) || $value !== $defaults[$field],
+            static fn (mixed $value, string $field): bool => array_key_exists($field, $must)
+                || $value !== $defaults[$field],
             ARRAY_FILTER_USE_BOTH,
         );
     }
@@ -138,7 +146,10 @@ final class BookFormat
             return $value;
         }
 
-        return array_map(self::withoutUnset(...), array_is_list($value) ? $value : array_filter($value, static fn (mixed $inner): bool => $inner !== null));
+        return array_map(
+            self::withoutUnset(...),
+            array_is_list($value) ? $value : array_filter($value, static fn (mixed $inner): bool => $inner !== null),
+        );
     }
 
     /** @return array<string, mixed> */

@@ -40,7 +40,9 @@ final readonly class Calendar implements BookObject
     ) {
     }
 
-    /** The last date it knows of: as it says, else that of its last holiday; null where its rules go on, or it has none. */
+    /**
+     * The last date it knows of: as it says, else that of its last holiday; null where its rules go on, or it has none.
+     */
     public function lastKnown(): ?string
     {
         return $this->knownUntil ?? $this->lastDate();

@@ -14,7 +14,11 @@ final class ClockTime
         $text = $node->matching($field, '/^([01]\d|2[0-4]):[0-5]\d$/D', 'a time of the day (08:00)');
         $minutes = self::minutes($text);
         if ($minutes > 1440 || ($minutes === 1440 && ! $isEnd)) {
-            throw UnusableBook::malformed($node->at($field), $isEnd ? 'a time of the day, 24:00 at most' : 'a time of the day, 23:59 at most', $text);
+            throw UnusableBook::malformed(
+                $node->at($field),
+                $isEnd ? 'a time of the day, 24:00 at most' : 'a time of the day, 23:59 at most',
+                $text,
+            );
         }
 
         return $minutes;

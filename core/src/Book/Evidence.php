@@ -7,12 +7,16 @@ namespace Jaunty\Core\Book;
 use libphonenumber\PhoneNumberUtil;
 
 /**
- * Fields that somebody will one day rely on as they were typed: where mail goes, where help is sent, and when that was checked. What
- * cannot be true of them is told by path; a book with such a field can still be read, and an audit finds it.
+ * Fields that somebody will one day rely on as they were typed: where mail goes, where help is sent, and when that was
+ * checked. What cannot be true of them is told by path; a book with such a field can still be read, and an audit finds
+ * it.
  */
 final class Evidence
 {
-    /** Forms of postcodes, in capitals; of the Universal Postal Union's pages for the countries (from memory), letters that are given to nobody left in. */
+    /**
+     * Forms of postcodes, in capitals; of the Universal Postal Union's pages for the countries (from memory), letters
+     * that are given to nobody left in.
+     */
     private const POSTCODES = [
         'US' => ['/^\d{5}(-\d{4})?$/D', '00055 or 00055-1234'],
         'CA' => ['/^[A-Z]\d[A-Z] ?\d[A-Z]\d$/D', 'B0X 1X0'],
@@ -35,7 +39,11 @@ final class Evidence
     public static function doubts(BookObject $object, string $today): array
     {
         return match (true) {
-            $object instanceof Site => [...self::address($object), ...self::mails('emergency/notify', $object->emergency->notify), ...self::days($object, $today)],
+            $object instanceof Site => [
+                ...self::address($object),
+                ...self::mails('emergency/notify', $object->emergency->notify),
+                ...self::days($object, $today),
+            ],
             $object instanceof Mailbox => self::mails('notify', $object->notify),
             $object instanceof User => self::mails('email', $object->email === null ? [] : [$object->email]),
             $object instanceof Contact => self::mails('email', $object->email === null ? [] : [$object->email]),
@@ -46,7 +54,8 @@ final class Evidence
     public static function isMail(string $address): bool
     {
         // A reader's mistake is a missing dot or a space, which is all that is looked for besides what RFC 5321 asks.
-        return filter_var($address, FILTER_VALIDATE_EMAIL) !== false && str_contains((string) strrchr($address, '@'), '.');
+        return filter_var($address, FILTER_VALIDATE_EMAIL) !== false
+            && str_contains((string) strrchr($address, '@'), '.');
     }
 
     /** @return array<string, string> */
@@ -60,7 +69,8 @@ final class Evidence
         $postcode = mb_strtoupper(trim((string) ($site->address['postcode'] ?? '')));
         [$form, $example] = self::POSTCODES[$country] ?? [self::POSTCODE, 'letters and digits'];
         if ($postcode !== '' && preg_match($form, $postcode) !== 1) {
-            $doubts['address/postcode'] = "\"{$site->address['postcode']}\" is no postcode" . (isset(self::POSTCODES[$country]) ? " of {$country}; they look like {$example}" : '');
+            $doubts['address/postcode'] = "\"{$site->address['postcode']}\" is no postcode"
+                . (isset(self::POSTCODES[$country]) ? " of {$country}; they look like {$example}" : '');
         }
 
         return $doubts;
@@ -85,7 +95,9 @@ final class Evidence
     private static function days(Site $site, string $today): array
     {
         $doubts = [];
-        foreach (['checkedOn' => $site->emergency->checkedOn, 'testedOn' => $site->emergency->testedOn] as $field => $on) {
+        foreach (
+            ['checkedOn' => $site->emergency->checkedOn, 'testedOn' => $site->emergency->testedOn] as $field => $on
+        ) {
             if ($on !== null && $on > $today) {
                 $doubts["emergency/{$field}"] = "{$on} is still to come";
             }

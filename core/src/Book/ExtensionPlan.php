@@ -38,7 +38,9 @@ final readonly class ExtensionPlan
     /** @return list<string> extensions with more than one holder */
     public function doubles(): array
     {
-        return array_map(strval(...), array_keys(array_filter($this->holders, static fn (array $holders): bool => count($holders) > 1)));
+        return array_map(strval(...), array_keys(
+            array_filter($this->holders, static fn (array $holders): bool => count($holders) > 1),
+        ));
     }
 
     /**
@@ -65,7 +67,10 @@ final readonly class ExtensionPlan
     {
         $free = [];
         foreach ($site->extensionRanges as $range) {
-            $more = array_filter($this->free($range['from'], $count - count($free)), static fn (string $extension): bool => strcmp($extension, $range['to']) <= 0);
+            $more = array_filter(
+                $this->free($range['from'], $count - count($free)),
+                static fn (string $extension): bool => strcmp($extension, $range['to']) <= 0,
+            );
             array_push($free, ...array_values($more));
         }
 
@@ -75,6 +80,9 @@ final readonly class ExtensionPlan
     /** @return list<string> extensions that a dialled digit or prefix begins, so that whoever dials it has to wait */
     public function begunBy(string $digits): array
     {
-        return array_values(array_filter(array_map(strval(...), array_keys($this->holders)), static fn (string $extension): bool => str_starts_with($extension, $digits)));
+        return array_values(array_filter(
+            array_map(strval(...), array_keys($this->holders)),
+            static fn (string $extension): bool => str_starts_with($extension, $digits),
+        ));
     }
 }

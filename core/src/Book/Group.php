@@ -106,7 +106,9 @@ final readonly class Group implements BookObject
         public CallingClass $onwardClass,
         #[Refers(Kind::Mailbox)]
         public ?Reference $mailbox,
-        #[ItemsOf(['item' => new Slug(), 'who' => new Refers(Kind::User, must: true), 'may' => new SomeOf(self::RIGHTS)])]
+        #[ItemsOf(
+            ['item' => new Slug(), 'who' => new Refers(Kind::User, must: true), 'may' => new SomeOf(self::RIGHTS)],
+        )]
         #[Said(help: 'Who may listen in, and how.')]
         public array $watchers,
     ) {

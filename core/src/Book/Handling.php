@@ -47,7 +47,9 @@ final readonly class Handling implements BookPart
         if ($node->isNullOrMissing($field) || $node->isText($field)) {
             $word = $node->text($field, 'all');
 
-            return $word === 'all' ? null : throw UnusableBook::malformed($node->at($field), 'all, or a list of legs', $word);
+            return $word === 'all'
+                ? null
+                : throw UnusableBook::malformed($node->at($field), 'all, or a list of legs', $word);
         }
 
         return $node->texts($field);

@@ -57,8 +57,10 @@ enum Kind: string
     public function takesCalls(): bool
     {
         return match ($this) {
-            self::User, self::Group, self::Chain, self::Attendant, self::Menu, self::Mailbox, self::Announcement, self::Line => true,
-            self::Tenant, self::Site, self::Number, self::Schedule, self::Calendar, self::Prompt, self::Trunk, self::Route, self::Team, self::Contact, self::Promise => false,
+            self::User, self::Group, self::Chain, self::Attendant, self::Menu, self::Mailbox, self::Announcement,
+            self::Line => true,
+            self::Tenant, self::Site, self::Number, self::Schedule, self::Calendar, self::Prompt, self::Trunk,
+            self::Route, self::Team, self::Contact, self::Promise => false,
         };
     }
 

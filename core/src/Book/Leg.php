@@ -40,7 +40,10 @@ final readonly class Leg implements BookItem
         #[Whole(1, 3600, default: 20)]
         #[Said('Rings for', in: Unit::Seconds)]
         public int $seconds,
-        #[Own([self::class, 'readForGroups'], ['type' => 'boolean', 'description' => 'unset: true, but for an outside leg'])]
+        #[Own(
+            [self::class, 'readForGroups'],
+            ['type' => 'boolean', 'description' => 'unset: true, but for an outside leg'],
+        )]
         #[Said('Rings for groups', 'Unset: yes, but for an outside phone.')]
         public bool $forGroups,
         #[Flag(false)]

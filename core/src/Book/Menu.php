@@ -47,7 +47,8 @@ final readonly class Menu implements BookObject
     /**
      * @param  array<array-key, MenuKey>  $keys  by key; a digit is an integer key of the array
      * @param  int  $wait  seconds after each play
-     * @param  array{scope: ExtensionReach, least: int, most: ?int, interdigit: int}  $dialExtensions  interdigit in seconds
+     * @param  array{scope: ExtensionReach, least: int, most: ?int, interdigit: int}  $dialExtensions  interdigit in
+     *     seconds
      * @param  array{scope: NameScope, groups: list<Reference>, by: NameOrder, match: NameMatch}  $dialByName
      */
     private function __construct(
@@ -61,7 +62,11 @@ final readonly class Menu implements BookObject
         public ?Reference $site,
         #[Refers(Kind::Prompt)]
         public ?Reference $prompt,
-        #[Own([self::class, 'readKeys'], self::KEYS_SCHEMA, [self::class, 'writeKeys'], [self::class, 'linksOfKeys'], ['item' => new Matching(self::KEY, 'one key of a telephone (0 to 9, * or #)', must: true), 'to' => new LeadsTo(), 'label' => new Text()])]
+        #[Own([self::class, 'readKeys'], self::KEYS_SCHEMA, [self::class, 'writeKeys'], [self::class, 'linksOfKeys'], [
+            'item' => new Matching(self::KEY, 'one key of a telephone (0 to 9, * or #)', must: true),
+            'to' => new LeadsTo(),
+            'label' => new Text(),
+        ])]
         public array $keys,
         #[Whole(1, 1000, default: 3)]
         #[Said(help: 'How often the prompt is said before silence counts.')]
@@ -85,14 +90,20 @@ final readonly class Menu implements BookObject
         #[Choice(CallingClass::National)]
         #[Said('Sends outside')]
         public CallingClass $onwardClass,
-        #[Shape(['scope' => new Choice(ExtensionReach::Off), 'least' => new Whole(1, 15, default: 1), 'most' => new Whole(1, 15), 'interdigit' => new Whole(0, 60, default: 3)])]
+        #[Shape([
+            'scope' => new Choice(ExtensionReach::Off), 'least' => new Whole(1, 15, default: 1),
+            'most' => new Whole(1, 15), 'interdigit' => new Whole(0, 60, default: 3),
+        ])]
         #[Said(
             'Extensions may be dialled',
             inside: ['interdigit' => 'Pause between digits'],
             units: ['least' => Unit::Digits, 'most' => Unit::Digits, 'interdigit' => Unit::Seconds],
         )]
         public array $dialExtensions,
-        #[Shape(['scope' => new Choice(NameScope::Off), 'groups' => new RefersToMany(Kind::Group), 'by' => new Choice(NameOrder::First), 'match' => new Choice(NameMatch::Partial)])]
+        #[Shape([
+            'scope' => new Choice(NameScope::Off), 'groups' => new RefersToMany(Kind::Group),
+            'by' => new Choice(NameOrder::First), 'match' => new Choice(NameMatch::Partial),
+        ])]
         #[Said('Dialled by name')]
         public array $dialByName,
     ) {
@@ -119,7 +130,10 @@ final readonly class Menu implements BookObject
             $keys[$name] = new MenuKey((string) $name, $key->destination('to'), $key->textOrNull('label'));
         }
         // They lie as they lie on the telephone, however a file orders them.
-        uksort($keys, static fn (int|string $a, int|string $b): int => strpos(self::KEYPAD, (string) $a) <=> strpos(self::KEYPAD, (string) $b));
+        uksort($keys, static fn (int|string $a, int|string $b): int => strpos(self::KEYPAD, (string) $a) <=> strpos(
+            self::KEYPAD,
+            (string) $b,
+        ));
 
         return $keys;
     }
@@ -131,7 +145,14 @@ final readonly class Menu implements BookObject
      */
     public static function writeKeys(mixed $keys): array
     {
-        return array_map(static fn (MenuKey $key): array => ['item' => $key->key, 'to' => $key->to === null ? null : (string) $key->to, 'label' => $key->label], self::each($keys));
+        return array_map(
+            static fn (MenuKey $key): array => [
+                'item' => $key->key,
+                'to' => $key->to === null ? null : (string) $key->to,
+                'label' => $key->label,
+            ],
+            self::each($keys),
+        );
     }
 
     /**
@@ -154,6 +175,8 @@ final readonly class Menu implements BookObject
     /** @return list<MenuKey> */
     private static function each(mixed $keys): array
     {
-        return is_array($keys) ? array_values(array_filter($keys, static fn (mixed $key): bool => $key instanceof MenuKey)) : [];
+        return is_array($keys)
+            ? array_values(array_filter($keys, static fn (mixed $key): bool => $key instanceof MenuKey))
+            : [];
     }
 }

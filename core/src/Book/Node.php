@@ -113,7 +113,11 @@ final readonly class Node
             throw UnusableBook::wrongType($this->at($field), 'text', $value);
         }
         if (strlen($value) > self::MOST_TEXT || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $value) === 1) {
-            throw UnusableBook::malformed($this->at($field), 'text of reasonable length without control characters', $value);
+            throw UnusableBook::malformed(
+                $this->at($field),
+                'text of reasonable length without control characters',
+                $value,
+            );
         }
 
         return $value;
@@ -137,7 +141,10 @@ final readonly class Node
     /** A telephone number in E.164 that some country could have. */
     public function phone(string $field): string
     {
-        return self::checkedPhone($this->matching($field, Number::E164, 'a telephone number in E.164 (+19025550100)'), $this->at($field));
+        return self::checkedPhone(
+            $this->matching($field, Number::E164, 'a telephone number in E.164 (+19025550100)'),
+            $this->at($field),
+        );
     }
 
     public function phoneOrNull(string $field): ?string
@@ -173,7 +180,10 @@ final readonly class Node
     public function date(string $field): ?string
     {
         $value = $this->matchingOrNull($field, '/^\d{4}-\d{2}-\d{2}$/D', 'a date (2026-12-25)');
-        if ($value !== null && ! checkdate((int) substr($value, 5, 2), (int) substr($value, 8, 2), (int) substr($value, 0, 4))) {
+        if (
+            $value !== null
+            && ! checkdate((int) substr($value, 5, 2), (int) substr($value, 8, 2), (int) substr($value, 0, 4))
+        ) {
             throw UnusableBook::malformed($this->at($field), 'a day of the calendar', $value);
         }
 
@@ -241,7 +251,10 @@ final readonly class Node
         }
 
         return $enum::tryFrom($value)
-            ?? throw UnusableBook::notOneOf($this->at($field), $value, array_map(static fn (\BackedEnum $case): string => (string) $case->value, array_values($enum::cases())));
+            ?? throw UnusableBook::notOneOf($this->at($field), $value, array_map(
+                static fn (\BackedEnum $case): string => (string) $case->value,
+                array_values($enum::cases()),
+            ));
     }
 
     public function reference(string $field, Kind $kind): ?Reference
@@ -265,7 +278,9 @@ final readonly class Node
         foreach ($this->texts($field) as $index => $text) {
             $path = "{$this->at($field)}[{$index}]";
             $reference = Reference::parse($text, $path);
-            $references[] = $reference->kind === $kind ? $reference : throw UnusableBook::wrongKind($path, $reference, $kind);
+            $references[] = $reference->kind === $kind
+                ? $reference
+                : throw UnusableBook::wrongKind($path, $reference, $kind);
         }
 
         return $references;

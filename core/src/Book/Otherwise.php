@@ -12,7 +12,10 @@ final readonly class Otherwise implements BookPart
 {
     use DeclaredPart;
 
-    public const CASES = ['closed', 'holiday', 'closedByHand', 'nobodySignedIn', 'allUnreachable', 'allBusy', 'noAnswer', 'queueFull', 'exit'];
+    public const CASES = [
+        'closed', 'holiday', 'closedByHand', 'nobodySignedIn', 'allUnreachable', 'allBusy', 'noAnswer', 'queueFull',
+        'exit',
+    ];
 
     /** @param array<string, ?Destination> $cases */
     private function __construct(

@@ -13,7 +13,10 @@ enum PinStrength: string
 
     private const SHORTEST = 6;
 
-    /** How strong a PIN is: too short, one digit over, a row up or down, a piece repeated, a date or the extension itself is guessed first (common practice). */
+    /**
+     * How strong a PIN is: too short, one digit over, a row up or down, a piece repeated, a date or the extension
+     * itself is guessed first (common practice).
+     */
     public static function of(string $pin, ?string $extension): self
     {
         $rows = '0123456789012345678909876543210987654321';

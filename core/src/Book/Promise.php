@@ -32,7 +32,11 @@ final readonly class Promise implements BookObject
         #[Text(like: 'key')]
         #[Said('Promise')]
         public string $text,
-        #[Own([self::class, 'readCall'], ['type' => 'object', 'description' => 'a script: to, from, at, keys, world, order'], isOpen: true)]
+        #[Own(
+            [self::class, 'readCall'],
+            ['type' => 'object', 'description' => 'a script: to, from, at, keys, world, order'],
+            isOpen: true,
+        )]
         public array $call,
         #[Shape(['outcome' => new Text(), 'target' => new Text(), 'within' => new Whole(0, 1_000_000)])]
         #[Said(units: ['within' => Unit::Seconds])]

@@ -36,7 +36,14 @@ final readonly class Prompt implements BookObject
         public ?string $script,
         #[Text('en')]
         public string $language,
-        #[Shape(['seconds' => new Decimal(0, 86_400, default: 0), 'rate' => new Whole(1, 1_000_000), 'channels' => new Whole(1, 64), 'codec' => new Text(), 'peakDb' => new Decimal(-200, 200), 'sha256' => new Text()], mayBeUnset: true)]
+        #[Shape(
+            [
+                'seconds' => new Decimal(0, 86_400, default: 0), 'rate' => new Whole(1, 1_000_000),
+                'channels' => new Whole(1, 64), 'codec' => new Text(), 'peakDb' => new Decimal(-200, 200),
+                'sha256' => new Text(),
+            ],
+            mayBeUnset: true,
+        )]
         #[Said('Recording', units: ['seconds' => Unit::Seconds])]
         public ?array $audio,
         #[Flag(false)]
@@ -45,7 +52,9 @@ final readonly class Prompt implements BookObject
     ) {
     }
 
-    /** Whole seconds it plays: its audio, else its words at 150 a minute, rounded up; a prompt of neither takes none. */
+    /**
+     * Whole seconds it plays: its audio, else its words at 150 a minute, rounded up; a prompt of neither takes none.
+     */
     public function seconds(): int
     {
         if ($this->audio !== null) {

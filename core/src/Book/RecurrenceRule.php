@@ -52,7 +52,10 @@ final readonly class RecurrenceRule
         if (! in_array($freq, ['YEARLY', 'MONTHLY', 'WEEKLY', 'DAILY'], true)) {
             throw UnusableBook::notOneOf($path, $freq, ['YEARLY', 'MONTHLY', 'WEEKLY', 'DAILY']);
         }
-        $known = ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYWEEKNO', 'BYYEARDAY', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS', 'WKST'];
+        $known = [
+            'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYWEEKNO', 'BYYEARDAY', 'BYMONTHDAY', 'BYDAY', 'BYSETPOS',
+            'WKST',
+        ];
         foreach (array_keys($parts) as $name) {
             if (! in_array($name, $known, true)) {
                 throw UnusableBook::malformed($path, 'a part of a recurrence of dates', $name);
@@ -62,14 +65,25 @@ final readonly class RecurrenceRule
             throw UnusableBook::malformed($path, 'a rule with COUNT or UNTIL, not both', $text);
         }
         $byDay = self::days($parts['BYDAY'] ?? null, $path);
-        if (($freq === 'WEEKLY' || $freq === 'DAILY' || isset($parts['BYWEEKNO'])) && array_filter($byDay, static fn (array $day): bool => $day[0] !== 0) !== []) {
+        if (
+            ($freq === 'WEEKLY' || $freq === 'DAILY' || isset($parts['BYWEEKNO']))
+            && array_filter($byDay, static fn (array $day): bool => $day[0] !== 0) !== []
+        ) {
             throw UnusableBook::malformed($path, "allowed with {$freq}: ordinals of BYDAY", $parts['BYDAY'] ?? '');
         }
-        if (isset($parts['BYWEEKNO']) && $freq !== 'YEARLY' || isset($parts['BYYEARDAY']) && $freq !== 'YEARLY' || isset($parts['BYMONTHDAY']) && $freq === 'WEEKLY') {
+        if (
+            isset($parts['BYWEEKNO']) && $freq !== 'YEARLY'
+            || isset($parts['BYYEARDAY']) && $freq !== 'YEARLY'
+            || isset($parts['BYMONTHDAY']) && $freq === 'WEEKLY'
+        ) {
             throw UnusableBook::malformed($path, "a set of parts that go with {$freq}", $text);
         }
         $bySetPos = self::numbers($parts, 'BYSETPOS', 366, true, $path);
-        if ($bySetPos !== [] && array_intersect_key($parts, array_flip(['BYMONTH', 'BYWEEKNO', 'BYYEARDAY', 'BYMONTHDAY', 'BYDAY'])) === []) {
+        if (
+            $bySetPos !== [] && array_intersect_key($parts, array_flip(
+                ['BYMONTH', 'BYWEEKNO', 'BYYEARDAY', 'BYMONTHDAY', 'BYDAY'],
+            )) === []
+        ) {
             throw UnusableBook::malformed($path, 'a BYSETPOS with something to choose from', $text);
         }
 
@@ -99,7 +113,9 @@ final readonly class RecurrenceRule
         }
         $numbers = [];
         foreach (explode(',', $parts[$name]) as $text) {
-            if (preg_match('/^[+-]?\d{1,3}$/D', $text) !== 1 || (int) $text === 0 || abs((int) $text) > $most || ((int) $text < 0 && ! $mayBeNegative)) {
+            if (preg_match('/^[+-]?\d{1,3}$/D', $text) !== 1 || (int) $text === 0 || abs((int) $text) > $most || (
+                (int) $text < 0 && ! $mayBeNegative
+            )) {
                 throw UnusableBook::malformed($path, "a value of {$name}", $text);
             }
             $numbers[] = (int) $text;
@@ -113,7 +129,9 @@ final readonly class RecurrenceRule
     {
         $days = [];
         foreach ($text === null ? [] : explode(',', $text) as $part) {
-            if (preg_match('/^([+-]?\d{1,2})?(MO|TU|WE|TH|FR|SA|SU)$/D', $part, $found) !== 1 || ($found[1] !== '' && ((int) $found[1] === 0 || abs((int) $found[1]) > 53))) {
+            if (preg_match('/^([+-]?\d{1,2})?(MO|TU|WE|TH|FR|SA|SU)$/D', $part, $found) !== 1 || (
+                $found[1] !== '' && ((int) $found[1] === 0 || abs((int) $found[1]) > 53)
+            )) {
                 throw UnusableBook::malformed($path, 'a day of BYDAY (MO, -1FR)', $part);
             }
             $days[] = [(int) $found[1], self::weekday($found[2], $path)];
@@ -140,7 +158,10 @@ final readonly class RecurrenceRule
 
     private static function until(string $text, string $path): string
     {
-        if (preg_match('/^(\d{4})(\d{2})(\d{2})(T\d{6}Z?)?$/D', $text, $found) !== 1 || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])) {
+        if (
+            preg_match('/^(\d{4})(\d{2})(\d{2})(T\d{6}Z?)?$/D', $text, $found) !== 1
+            || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+        ) {
             throw UnusableBook::malformed($path, 'an UNTIL (20261231)', $text);
         }
 

@@ -13,7 +13,10 @@ use Jaunty\Core\Book\Fields\Slug;
 use Jaunty\Core\Book\Fields\Text;
 use Jaunty\Core\Book\Fields\TimeZone;
 
-/** Opening hours: a week, dated exceptions, named periods and holiday calendars. What it says at an instant is Hours' to tell. */
+/**
+ * Opening hours: a week, dated exceptions, named periods and holiday calendars. What it says at an instant is Hours' to
+ * tell.
+ */
 final readonly class Schedule implements BookObject
 {
     use Declared;

@@ -39,12 +39,19 @@ final readonly class Site implements BookObject
         #[TimeZone]
         #[Said('Time zone', 'Unset: the customer\'s.')]
         public ?string $zone,
-        #[Shape(['street' => new Text(), 'city' => new Text(), 'subdivision' => new Text(), 'postcode' => new Text(), 'country' => new Text()])]
+        #[Shape([
+            'street' => new Text(), 'city' => new Text(), 'subdivision' => new Text(), 'postcode' => new Text(),
+            'country' => new Text(),
+        ])]
         #[Said(inside: ['street' => 'Street', 'city' => 'City', 'postcode' => 'Postcode'])]
         public array $address,
         #[ItemsOf(['item' => new Slug(), 'name' => new Text(like: 'item')])]
         public array $floors,
-        #[ItemsOf(['item' => new Slug(), 'from' => new Matching(self::DIGITS, 'an extension', must: true), 'to' => new Matching(self::DIGITS, 'an extension', must: true)])]
+        #[ItemsOf([
+            'item' => new Slug(),
+            'from' => new Matching(self::DIGITS, 'an extension', must: true),
+            'to' => new Matching(self::DIGITS, 'an extension', must: true),
+        ])]
         #[Begins(['from' => '200', 'to' => '299'])]
         #[Said(help: 'New users get the first free extension of these.')]
         public array $extensionRanges,

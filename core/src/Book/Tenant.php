@@ -28,7 +28,8 @@ final readonly class Tenant implements BookObject
     use NamedObject;
 
     private const LEFT_SCHEMA = [
-        'description' => 'fields that are the customer\'s own to change on the switch, as kind and path; unset: the usual ones (docs/decisions/0015-left-waived-signed.md)',
+        'description' => 'fields that are the customer\'s own to change on the switch, as kind and path; unset: the '
+            . 'usual ones (docs/decisions/0015-left-waived-signed.md)',
         'type' => 'array',
         'default' => null,
         'items' => ['type' => 'string', 'pattern' => '^[a-z]+\\.[a-z][A-Za-z]*(/([A-Za-z0-9.-]+|\\*))*$'],
@@ -39,7 +40,8 @@ final readonly class Tenant implements BookObject
      * @param  int  $chainRings  rings for a chain's place that names none
      * @param  int  $transferRings  rings for a screened transfer from a menu
      * @param  list<BlockedCaller>  $blocked
-     * @param  ?list<string>  $leftToCustomer  fields that are the customer's own to change on the switch, as kind and path; unset: the usual ones
+     * @param  ?list<string>  $leftToCustomer  fields that are the customer's own to change on the switch, as kind and
+     *     path; unset: the usual ones
      * @param  array<string, int>  $licences  how many are bought, by name
      */
     private function __construct(
@@ -103,7 +105,8 @@ final readonly class Tenant implements BookObject
         #[Own([self::class, 'readLeft'], self::LEFT_SCHEMA, mayBeUnset: true)]
         #[Said(
             'Left to the customer',
-            'Fields that are the customer\'s own to change on the switch, as kind and path; unset: the usual ones (docs/decisions/0015-left-waived-signed.md).',
+            'Fields that are the customer\'s own to change on the switch, as kind and path; unset: the usual ones '
+                . '(docs/decisions/0015-left-waived-signed.md).',
             unset: 'the usual ones',
         )]
         public ?array $leftToCustomer,
@@ -129,7 +132,11 @@ final readonly class Tenant implements BookObject
         $left = array_values(array_unique($node->texts($field)));
         foreach ($left as $said) {
             if (preg_match("~^(?:{$kinds})\\.[a-z][A-Za-z]*(?:/(?:[A-Za-z0-9.-]+|\\*))*$~D", $said) !== 1) {
-                throw UnusableBook::malformed($node->at($field), 'a kind and a field (mailbox.greeting, group.members/*/signedIn)', $said);
+                throw UnusableBook::malformed(
+                    $node->at($field),
+                    'a kind and a field (mailbox.greeting, group.members/*/signedIn)',
+                    $said,
+                );
             }
         }
         sort($left);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
-/** Where calls go under one condition: one destination for outside callers and one for inside callers; either may be unset. */
+/**
+ * Where calls go under one condition: one destination for outside callers and one for inside callers; either may be
+ * unset.
+ */
 final readonly class Treatment
 {
     private function __construct(public ?Destination $outside, public ?Destination $inside)

@@ -38,7 +38,10 @@ final class UnusableBook extends \DomainException implements CoreException
     /** @param list<string> $allowed */
     public static function notOneOf(string $path, string $value, array $allowed): self
     {
-        return new self($path, self::show($value) . ' is not one of ' . implode(', ', $allowed) . self::nearest($value, $allowed));
+        return new self(
+            $path,
+            self::show($value) . ' is not one of ' . implode(', ', $allowed) . self::nearest($value, $allowed),
+        );
     }
 
     public static function malformed(string $path, string $what, mixed $value): self
@@ -58,12 +61,18 @@ final class UnusableBook extends \DomainException implements CoreException
 
     public static function keptForGood(string $path): self
     {
-        return new self($path, 'is what the object is known by, and stays as it is; make another object and take this one out');
+        return new self(
+            $path,
+            'is what the object is known by, and stays as it is; make another object and take this one out',
+        );
     }
 
     public static function idTaken(Reference $object, string $id, BookObject $holder): self
     {
-        return new self("{$object}.id", self::show($id) . " is the id of {$holder->label()} already; leave it out, and it gets one of its own");
+        return new self(
+            "{$object}.id",
+            self::show($id) . " is the id of {$holder->label()} already; leave it out, and it gets one of its own",
+        );
     }
 
     public static function danglingReference(string $path, string $reference): self
@@ -86,13 +95,22 @@ final class UnusableBook extends \DomainException implements CoreException
     {
         $more = count($by) - self::MOST_NAMED;
 
-        return new self((string) $gone, "{$object->label()} is still needed by " . implode(', ', array_slice($by, 0, self::MOST_NAMED)) . ($more > 0 ? " and {$more} more" : '') . '; take it out there first');
+        return new self(
+            (string) $gone,
+            "{$object->label()} is still needed by "
+                . implode(', ', array_slice($by, 0, self::MOST_NAMED))
+                . ($more > 0 ? " and {$more} more" : '')
+                . '; take it out there first',
+        );
     }
 
     /** @param string $path of the leg */
     public static function deviceElsewhere(string $hardware, string $path): self
     {
-        return new self($path, 'the device ' . implode(':', str_split($hardware, 2)) . ' is at another customer; take it out there first');
+        return new self(
+            $path,
+            'the device ' . implode(':', str_split($hardware, 2)) . ' is at another customer; take it out there first',
+        );
     }
 
     /** @param string $why of Evidence */

@@ -20,8 +20,13 @@ final readonly class WeeklyPiece implements BookItem
      * @param  int  $to  minutes since midnight; not later than from: ends on the next day
      * @param  ?array{int, int}  $span  minutes since Monday 00:00, both ends
      */
-    private function __construct(public string $item, public array $days, public int $from, public int $to, public ?array $span)
-    {
+    private function __construct(
+        public string $item,
+        public array $days,
+        public int $from,
+        public int $to,
+        public ?array $span,
+    ) {
     }
 
     public static function read(Node $node): self
@@ -31,10 +36,17 @@ final readonly class WeeklyPiece implements BookItem
             self::refuseBoth($node);
             $ends = $node->texts('span');
             if (count($ends) !== 2) {
-                throw UnusableBook::malformed($node->at('span'), 'two ends (["mon 08:00", "fri 17:00"])', implode(', ', $ends));
+                throw UnusableBook::malformed(
+                    $node->at('span'),
+                    'two ends (["mon 08:00", "fri 17:00"])',
+                    implode(', ', $ends),
+                );
             }
 
-            return new self($node->slug('item'), [], 0, 0, [self::moment($node, $ends[0]), self::moment($node, $ends[1])]);
+            return new self($node->slug('item'), [], 0, 0, [
+                self::moment($node, $ends[0]),
+                self::moment($node, $ends[1]),
+            ]);
         }
         $node->allow('item', 'days', 'from', 'to', 'span');
         $days = [];
@@ -46,7 +58,13 @@ final readonly class WeeklyPiece implements BookItem
         // The days of a piece have no order: two pieces that name the same days are the same.
         sort($days);
 
-        return new self($node->slug('item'), array_values(array_unique($days)), ClockTime::read($node, 'from', false), ClockTime::read($node, 'to', true), null);
+        return new self(
+            $node->slug('item'),
+            array_values(array_unique($days)),
+            ClockTime::read($node, 'from', false),
+            ClockTime::read($node, 'to', true),
+            null,
+        );
     }
 
     /** @return array<string, mixed> of a span, days and times are unset; of days, the span is */
@@ -54,7 +72,9 @@ final readonly class WeeklyPiece implements BookItem
     {
         return [
             'item' => $this->item,
-            'days' => $this->span === null ? array_map(static fn (int $day): string => ClockTime::DAYS[$day], $this->days) : null,
+            'days' => $this->span === null
+                ? array_map(static fn (int $day): string => ClockTime::DAYS[$day], $this->days)
+                : null,
             'from' => $this->span === null ? ClockTime::text($this->from) : null,
             'to' => $this->span === null ? ClockTime::text($this->to) : null,
             'span' => $this->span === null ? null : array_map(self::momentText(...), $this->span),
@@ -65,7 +85,9 @@ final readonly class WeeklyPiece implements BookItem
     {
         $isMidnight = $moment % 1440 === 0 && $moment > 0;
 
-        return ClockTime::DAYS[intdiv($isMidnight ? $moment - 1 : $moment, 1440) % 7] . ' ' . ($isMidnight ? '24:00' : ClockTime::text($moment % 1440));
+        return ClockTime::DAYS[intdiv($isMidnight ? $moment - 1 : $moment, 1440) % 7]
+            . ' '
+            . ($isMidnight ? '24:00' : ClockTime::text($moment % 1440));
     }
 
     private static function refuseBoth(Node $node): void

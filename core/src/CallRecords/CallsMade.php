@@ -33,10 +33,18 @@ final readonly class CallsMade
     public function byUser(): array
     {
         $tallies = [];
-        $users = $this->sorted(static fn (CallRecord $record): array => array_values(array_unique([...$record->rang, ...($record->isAnswered() && str_starts_with($record->target ?? '', 'user:') ? [$record->target] : [])])));
+        $users = $this->sorted(static fn (CallRecord $record): array => array_values(array_unique([
+            ...$record->rang,
+            ...($record->isAnswered() && str_starts_with($record->target ?? '', 'user:') ? [$record->target] : []),
+        ])));
         foreach ($users as $user => $records) {
-            $taken = array_values(array_filter($records, static fn (CallRecord $record): bool => $record->isAnswered() && $record->target === $user));
-            $tallies[$user] = new RungTally(count($records), count($taken), $taken === [] ? null : max(array_map(static fn (CallRecord $record): int => $record->at, $taken)));
+            $taken = array_values(array_filter(
+                $records,
+                static fn (CallRecord $record): bool => $record->isAnswered() && $record->target === $user,
+            ));
+            $tallies[$user] = new RungTally(count($records), count($taken), $taken === [] ? null : max(
+                array_map(static fn (CallRecord $record): int => $record->at, $taken),
+            ));
         }
 
         return $tallies;

@@ -27,10 +27,14 @@ final readonly class NumberForms
         $calls = [];
         $examples = [];
         foreach ($history->records as $record) {
-            $number = str_starts_with($record->called, 'number:') ? $book->find(Reference::parse($record->called)) : null;
+            $number = str_starts_with($record->called, 'number:')
+                ? $book->find(Reference::parse($record->called))
+                : null;
             $form = $number instanceof Number ? self::form($record->cameAs, $number->key) : null;
             // A number that says so itself is not the trunk's doing.
-            if ($number instanceof Number && $number->trunk !== null && $number->deliveredAs === null && $form !== null) {
+            if (
+                $number instanceof Number && $number->trunk !== null && $number->deliveredAs === null && $form !== null
+            ) {
                 $trunk = (string) $number->trunk;
                 $calls[$trunk][$form->value] = ($calls[$trunk][$form->value] ?? 0) + 1;
                 $examples[$trunk] = $record->cameAs;

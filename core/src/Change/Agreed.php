@@ -7,8 +7,8 @@ namespace Jaunty\Core\Change;
 use Jaunty\Core\Book\Book;
 
 /**
- * What book and live last agreed on, field by field: beside it, what differs can be told as ours (not pushed yet), theirs (changed
- * on the switch) or both. Without it nobody knows, and what differs counts as theirs.
+ * What book and live last agreed on, field by field: beside it, what differs can be told as ours (not pushed yet),
+ * theirs (changed on the switch) or both. Without it nobody knows, and what differs counts as theirs.
  */
 final readonly class Agreed
 {
@@ -33,7 +33,10 @@ final readonly class Agreed
                     Whose::Theirs => null,
                     // Live is as it was agreed on.
                     Whose::Ours => $operation,
-                    Whose::Both => self::towards($operation, FieldPath::get($before->toArray(), (string) $operation->path)),
+                    Whose::Both => self::towards(
+                        $operation,
+                        FieldPath::get($before->toArray(), (string) $operation->path),
+                    ),
                 },
             };
         }
@@ -69,10 +72,17 @@ final readonly class Agreed
     /** The same field, brought to another value. */
     private static function towards(Operation $operation, mixed $value): Operation
     {
-        $order = static fn (mixed $keys): array => array_values(array_filter(is_array($keys) ? $keys : [], is_string(...)));
+        $order = static fn (mixed $keys): array => array_values(
+            array_filter(is_array($keys) ? $keys : [], is_string(...)),
+        );
 
         return $operation->kind === OperationKind::Move
-            ? Operation::move($operation->object, substr((string) $operation->path, 0, -strlen('/' . FieldPath::ORDER)), $order($operation->before), $order($value))
+            ? Operation::move(
+                $operation->object,
+                substr((string) $operation->path, 0, -strlen('/' . FieldPath::ORDER)),
+                $order($operation->before),
+                $order($value),
+            )
             : Operation::set($operation->object, (string) $operation->path, $operation->before, $value);
     }
 }

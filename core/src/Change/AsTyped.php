@@ -38,10 +38,17 @@ final readonly class AsTyped
      */
     public function read(Reference $object, string $path, mixed $value): mixed
     {
-        return $this->value((string) $object . ($path === '' ? '' : '.' . str_replace('/', '.', $path)), substr((string) strrchr("/{$path}", '/'), 1), $value);
+        return $this->value(
+            (string) $object . ($path === '' ? '' : '.' . str_replace('/', '.', $path)),
+            substr((string) strrchr("/{$path}", '/'), 1),
+            $value,
+        );
     }
 
-    /** Twelve hex digits in pairs or fours, with colons, dashes, dots or spaces between; what is none of it is left for the book to refuse. */
+    /**
+     * Twelve hex digits in pairs or fours, with colons, dashes, dots or spaces between; what is none of it is left for
+     * the book to refuse.
+     */
     private static function hardware(string $typed): ?string
     {
         $digits = strtolower((string) preg_replace('/[\s:.-]/', '', $typed));

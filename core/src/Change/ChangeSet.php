@@ -63,7 +63,10 @@ final readonly class ChangeSet
 
     public function inverse(): self
     {
-        return new self(array_map(static fn (Operation $operation): Operation => $operation->inverse(), array_reverse($this->operations)));
+        return new self(array_map(
+            static fn (Operation $operation): Operation => $operation->inverse(),
+            array_reverse($this->operations),
+        ));
     }
 
     /** @return list<Reference> the objects it touches, each once, in order */

@@ -8,7 +8,9 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 
-/** What differs between two books, as the change set that makes the second of the first. Objects pair by kind and key. */
+/**
+ * What differs between two books, as the change set that makes the second of the first. Objects pair by kind and key.
+ */
 final class Diff
 {
     public static function between(Book $before, Book $after): ChangeSet
@@ -35,7 +37,10 @@ final class Diff
         return ChangeSet::of(...$operations);
     }
 
-    /** @return list<FieldDifference> in canonical form: defaults filled in, items by their key, the order of items as one value */
+    /**
+     * @return list<FieldDifference> in canonical form: defaults filled in, items by their key, the order of items as
+     *     one value
+     */
     public static function fields(BookObject $before, BookObject $after): array
     {
         $differences = [];
@@ -58,7 +63,12 @@ final class Diff
             }
             if (! array_is_list($before) && ! array_is_list($after)) {
                 foreach (array_keys($before + $after) as $field) {
-                    self::compare(ltrim("{$path}/{$field}", '/'), $before[$field] ?? null, $after[$field] ?? null, $differences);
+                    self::compare(
+                        ltrim("{$path}/{$field}", '/'),
+                        $before[$field] ?? null,
+                        $after[$field] ?? null,
+                        $differences,
+                    );
                 }
 
                 return;
@@ -78,7 +88,10 @@ final class Diff
         $keysAfter = Items::keys($after);
         // Taken out from the end on, so that turned round each is put back behind one that is there again already.
         foreach (array_reverse(array_diff($keysBefore, $keysAfter)) as $key) {
-            $differences[] = new FieldDifference("{$path}/{$key}", Items::find($before, $key), null, self::behind($keysBefore, $key));
+            $differences[] = new FieldDifference("{$path}/{$key}", Items::find($before, $key), null, self::behind(
+                $keysBefore,
+                $key,
+            ));
         }
         foreach (array_intersect($keysBefore, $keysAfter) as $key) {
             self::compare("{$path}/{$key}", Items::find($before, $key), Items::find($after, $key), $differences);

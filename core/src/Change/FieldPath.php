@@ -45,7 +45,8 @@ final class FieldPath
         if ($step === self::ORDER) {
             return Items::inOrder($fields, is_array($value) ? $value : []);
         }
-        $isItem = Items::areItems($fields) || ($fields === [] && is_array($value) && ($value['item'] ?? null) === $step);
+        $isItem = Items::areItems($fields)
+            || ($fields === [] && is_array($value) && ($value['item'] ?? null) === $step);
         $current = $isItem ? Items::find($fields, $step) : ($fields[$step] ?? null);
         $new = $rest === null ? $value : self::set(is_array($current) ? $current : [], $rest, $value, $behind);
         if ($isItem) {

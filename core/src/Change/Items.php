@@ -40,7 +40,8 @@ final class Items
     /**
      * @param  array<mixed>  $items
      * @param  ?array<mixed>  $new  null takes the item out
-     * @param  ?string  $behind  where a new one goes: behind this item, empty for the first place; last where that is not there
+     * @param  ?string  $behind  where a new one goes: behind this item, empty for the first place; last where that is
+     *     not there
      * @return list<mixed>
      */
     public static function put(array $items, string $key, ?array $new, ?string $behind = null): array
@@ -49,7 +50,9 @@ final class Items
             $found = array_search($behind, array_column($items, 'item'), true);
             $place = $behind === '' ? 0 : ($found === false ? count($items) : (int) $found + 1);
 
-            return [...array_values(array_slice($items, 0, $place)), $new, ...array_values(array_slice($items, $place))];
+            return [...array_values(array_slice($items, 0, $place)), $new, ...array_values(
+                array_slice($items, $place),
+            )];
         }
         $result = [];
         foreach ($items as $item) {

@@ -10,8 +10,8 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Tenant;
 
 /**
- * Fields that are the customer's own to change on the switch: what is live there is taken over and shown, and is no drift.
- * Each is a kind and a path, such as `user.handling/open/always`; `*` stands for any item of a list.
+ * Fields that are the customer's own to change on the switch: what is live there is taken over and shown, and is no
+ * drift. Each is a kind and a path, such as `user.handling/open/always`; `*` stands for any item of a list.
  */
 final readonly class LeftFields
 {
@@ -50,7 +50,8 @@ final readonly class LeftFields
     {
         return array_values(array_filter(
             Diff::between($book, $live)->operations,
-            fn (Operation $operation): bool => $operation->kind === OperationKind::Set && $this->has($operation->object->kind, $operation->path),
+            fn (Operation $operation): bool => $operation->kind === OperationKind::Set
+                && $this->has($operation->object->kind, $operation->path),
         ));
     }
 

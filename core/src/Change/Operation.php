@@ -13,8 +13,8 @@ use Jaunty\Core\Book\UnusableBook;
 
 /**
  * One change to one object. Each knows what was before, so each can be turned round.
- * Create and delete hold the whole object (id included); set holds one field; move holds the order of a list's items. Of an
- * item that comes or goes, set also holds where: behind which other item, empty for the first.
+ * Create and delete hold the whole object (id included); set holds one field; move holds the order of a list's items.
+ * Of an item that comes or goes, set also holds where: behind which other item, empty for the first.
  */
 final readonly class Operation
 {
@@ -58,7 +58,14 @@ final readonly class Operation
     {
         $kind = str_ends_with($difference->path, '/' . FieldPath::ORDER) ? OperationKind::Move : OperationKind::Set;
 
-        return new self($kind, $object, $difference->path, $difference->before, $difference->after, $difference->behind);
+        return new self(
+            $kind,
+            $object,
+            $difference->path,
+            $difference->before,
+            $difference->after,
+            $difference->behind,
+        );
     }
 
     /** @throws UnusableBook when the value is no operation */
@@ -94,16 +101,22 @@ final readonly class Operation
         return new self($kind, $this->object, $this->path, $this->after, $this->before, $this->behind);
     }
 
-    /** Whether a field that holds this is what the operation starts from. An order may have gained and lost items since. */
+    /**
+     * Whether a field that holds this is what the operation starts from. An order may have gained and lost items since.
+     */
     public function startsFrom(mixed $value): bool
     {
-        return $this->kind === OperationKind::Move ? Items::sameOrder($value, $this->before) : Value::same($value, $this->before);
+        return $this->kind === OperationKind::Move
+            ? Items::sameOrder($value, $this->before)
+            : Value::same($value, $this->before);
     }
 
     /** Whether a field that holds this is what the operation would make of it. */
     public function endsAt(mixed $value): bool
     {
-        return $this->kind === OperationKind::Move ? Items::sameOrder($value, $this->after) : Value::same($value, $this->after);
+        return $this->kind === OperationKind::Move
+            ? Items::sameOrder($value, $this->after)
+            : Value::same($value, $this->after);
     }
 
     /** The same creation with an id, where it has none yet. */

@@ -11,8 +11,8 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 
 /**
- * A book in the middle of a change: objects as fields, read as objects again only at the end. What several operations make
- * of one object need not be valid between them.
+ * A book in the middle of a change: objects as fields, read as objects again only at the end. What several operations
+ * make of one object need not be valid between them.
  *
  * @internal
  */
@@ -45,7 +45,9 @@ final class WorkingCopy
         }
         $fields = $this->fields($object);
         if ($operation->kind === OperationKind::Create) {
-            $this->touched[(string) $object] = $fields === null ? (is_array($operation->after) ? $operation->after : []) : throw ChangeError::alreadyThere($object);
+            $this->touched[(string) $object] = $fields === null
+                ? (is_array($operation->after) ? $operation->after : [])
+                : throw ChangeError::alreadyThere($object);
 
             return;
         }

@@ -23,7 +23,8 @@ final class CalendarDates
     {
         $given = [];
         $owners = [];
-        // A year more to either side: a substitute may fall in the next year, and must not take a day that is owned there.
+        // A year more to either side: a substitute may fall in the next year, and must not take a day that is owned
+        // there.
         foreach ($calendar->holidays as $place => $holiday) {
             for ($year = $firstYear - 1; $year <= $lastYear + 1; $year++) {
                 $day = self::day($holiday, $year);

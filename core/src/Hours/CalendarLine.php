@@ -9,14 +9,23 @@ use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Holiday;
 use Jaunty\Core\Book\HolidayRule;
 
-/** A calendar of holidays as one reads it: what each goes by in words, and the next dates it gives, days in lieu included. */
+/**
+ * A calendar of holidays as one reads it: what each goes by in words, and the next dates it gives, days in lieu
+ * included.
+ */
 final class CalendarLine
 {
-    private const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
+    private const MONTHS = [
+        'January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November',
+        'December',
+    ];
 
     private const NTH = [1 => 'first', 2 => 'second', 3 => 'third', 4 => 'fourth', 5 => 'fifth'];
 
-    private const WEEKDAYS = ['mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday', 'sat' => 'Saturday', 'sun' => 'Sunday'];
+    private const WEEKDAYS = [
+        'mon' => 'Monday', 'tue' => 'Tuesday', 'wed' => 'Wednesday', 'thu' => 'Thursday', 'fri' => 'Friday',
+        'sat' => 'Saturday', 'sun' => 'Sunday',
+    ];
 
     /**
      * @param  int  $from  days since 1970
@@ -51,6 +60,11 @@ final class CalendarLine
         }
         $month = self::MONTHS[$rule->month - 1];
 
-        return $rule->weekday === null ? "{$rule->day} {$month}" : ($rule->nth === null ? 'last' : self::NTH[$rule->nth]) . ' ' . self::WEEKDAYS[ClockTime::DAYS[$rule->weekday]] . " of {$month}";
+        return $rule->weekday === null
+            ? "{$rule->day} {$month}"
+            : ($rule->nth === null ? 'last' : self::NTH[$rule->nth])
+            . ' '
+            . self::WEEKDAYS[ClockTime::DAYS[$rule->weekday]]
+            . " of {$month}";
     }
 }

@@ -19,7 +19,13 @@ final readonly class DayPlan
      * @param  list<array{int, int}>  $hours  minutes since midnight; an end past 1440 runs into the next date
      * @param  bool  $isClosedDate  whether hours from the day before stop at midnight
      */
-    public function __construct(public int $number, public string $owner, public string $outside, public string $inside, public array $hours, public bool $isClosedDate)
-    {
+    public function __construct(
+        public int $number,
+        public string $owner,
+        public string $outside,
+        public string $inside,
+        public array $hours,
+        public bool $isClosedDate,
+    ) {
     }
 }

@@ -9,11 +9,14 @@ use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Node;
 
 /**
- * Calendars of public holidays by region (core/data/holidays.json, with the law behind each). What a rule of the tenant book
- * can say stands as a rule; what it cannot (the Monday before 25 May, an observed Friday, a proclaimed date) as dates.
+ * Calendars of public holidays by region (core/data/holidays.json, with the law behind each). What a rule of the tenant
+ * book can say stands as a rule; what it cannot (the Monday before 25 May, an observed Friday, a proclaimed date) as
+ * dates.
  *
  * @phpstan-type WeekdayNear array{weekday: string, date: string}
- * @phpstan-type Listed array{item: string, name: string, rule?: array<string, mixed>, whenWeekend?: string, observed?: string, before?: WeekdayNear, onOrAfter?: WeekdayNear, firstMondayUnlessFriday?: string, dates?: list<string>, listedUntil?: int}
+ * @phpstan-type Listed array{item: string, name: string, rule?: array<string, mixed>, whenWeekend?: string, observed?:
+ *     string, before?: WeekdayNear, onOrAfter?: WeekdayNear, firstMondayUnlessFriday?: string, dates?: list<string>,
+ *     listedUntil?: int}
  */
 final class HolidayRegions
 {
@@ -29,7 +32,15 @@ final class HolidayRegions
     /** @return array<string, string> names by ISO 3166 code, with subdivision where it has one */
     public static function names(): array
     {
-        return array_column(array_map(static fn (string $code, array $region): array => [$code, $region['name']], array_keys(self::known()), self::known()), 1, 0);
+        return array_column(
+            array_map(
+                static fn (string $code, array $region): array => [$code, $region['name']],
+                array_keys(self::known()),
+                self::known(),
+            ),
+            1,
+            0,
+        );
     }
 
     /** The law a region's holidays stand on, or what they were taken from. */
@@ -55,17 +66,25 @@ final class HolidayRegions
             $until = min($until, $holiday['listedUntil'] ?? $until);
             $basic = ['item' => $holiday['item'], 'name' => $holiday['name']];
             if (isset($holiday['rule'])) {
-                $holidays[] = $basic + ['rule' => $holiday['rule'], 'whenWeekend' => $holiday['whenWeekend'] ?? 'actual'];
+                $holidays[] = $basic
+                    + ['rule' => $holiday['rule'], 'whenWeekend' => $holiday['whenWeekend'] ?? 'actual'];
             }
             for ($year = $firstYear; $year <= $lastYear; $year++) {
                 foreach (self::dates($holiday, $year) as $suffix => $day) {
                     $hasDates = true;
-                    $holidays[] = ['item' => "{$holiday['item']}{$suffix}-{$year}", 'name' => $holiday['name'] . ($suffix === '' ? '' : ' (observed)'), 'date' => LocalDate::text($day)];
+                    $holidays[] = [
+                        'item' => "{$holiday['item']}{$suffix}-{$year}",
+                        'name' => $holiday['name'] . ($suffix === '' ? '' : ' (observed)'),
+                        'date' => LocalDate::text($day),
+                    ];
                 }
             }
         }
 
-        return Calendar::read(Node::of(['key' => $key, 'name' => "Holidays: {$known['name']}", 'region' => $region, 'holidays' => $holidays] + ($hasDates ? ['knownUntil' => "{$until}-12-31"] : [])));
+        return Calendar::read(Node::of(
+            ['key' => $key, 'name' => "Holidays: {$known['name']}", 'region' => $region, 'holidays' => $holidays]
+            + ($hasDates ? ['knownUntil' => "{$until}-12-31"] : []),
+        ));
     }
 
     /**
@@ -133,7 +152,11 @@ final class HolidayRegions
     {
         if (self::$known === null) {
             /** @var array<string, array{name: string, source: string, holidays: list<Listed>}> $read */
-            $read = json_decode((string) file_get_contents(__DIR__ . '/../../data/holidays.json'), true, flags: JSON_THROW_ON_ERROR);
+            $read = json_decode(
+                (string) file_get_contents(__DIR__ . '/../../data/holidays.json'),
+                true,
+                flags: JSON_THROW_ON_ERROR,
+            );
             self::$known = $read;
         }
 

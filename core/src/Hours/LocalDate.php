@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Hours;
 
 /**
- * Days of the calendar as numbers: days since 1 January 1970, in the proleptic Gregorian calendar. No zone, no DateTime.
+ * Days of the calendar as numbers: days since 1 January 1970, in the proleptic Gregorian calendar. No zone, no
+ * DateTime.
  *
  * @internal
  */
@@ -29,7 +30,10 @@ final class LocalDate
         $yearOfEra = $y - $era * 400;
         $dayOfYear = intdiv(153 * ($month + ($month > 2 ? -3 : 9)) + 2, 5) + $day - 1;
 
-        return $era * 146_097 + $yearOfEra * 365 + intdiv($yearOfEra, 4) - intdiv($yearOfEra, 100) + $dayOfYear - 719_468;
+        return $era * 146_097
+            + $yearOfEra * 365
+            + intdiv($yearOfEra, 4) - intdiv($yearOfEra, 100)
+            + $dayOfYear - 719_468;
     }
 
     /** @return array{int, int, int} year, month, day */
@@ -38,12 +42,19 @@ final class LocalDate
         $z = $days + 719_468;
         $era = intdiv($z >= 0 ? $z : $z - 146_096, 146_097);
         $dayOfEra = $z - $era * 146_097;
-        $yearOfEra = intdiv($dayOfEra - intdiv($dayOfEra, 1460) + intdiv($dayOfEra, 36_524) - intdiv($dayOfEra, 146_096), 365);
+        $yearOfEra = intdiv(
+            $dayOfEra - intdiv($dayOfEra, 1460) + intdiv($dayOfEra, 36_524) - intdiv($dayOfEra, 146_096),
+            365,
+        );
         $dayOfYear = $dayOfEra - (365 * $yearOfEra + intdiv($yearOfEra, 4) - intdiv($yearOfEra, 100));
         $shifted = intdiv(5 * $dayOfYear + 2, 153);
         $month = $shifted < 10 ? $shifted + 3 : $shifted - 9;
 
-        return [$yearOfEra + $era * 400 + ($month <= 2 ? 1 : 0), $month, $dayOfYear - intdiv(153 * $shifted + 2, 5) + 1];
+        return [
+            $yearOfEra + $era * 400 + ($month <= 2 ? 1 : 0),
+            $month,
+            $dayOfYear - intdiv(153 * $shifted + 2, 5) + 1,
+        ];
     }
 
     public static function text(int $days): string

@@ -25,7 +25,9 @@ final class Occasions
         foreach ($stretches as [$begin, $end]) {
             [$day, $beginAt] = self::local($zone, $begin);
             [$lastDay, $endAt] = self::local($zone, $end);
-            $byHours[self::clock($beginAt) . ' ' . self::clock($endAt) . ' ' . ($lastDay - $day)][LocalDate::weekday($day)][] = $day;
+            $byHours[self::clock($beginAt) . ' ' . self::clock($endAt) . ' ' . (
+                $lastDay - $day
+            )][LocalDate::weekday($day)][] = $day;
         }
         $weeks = ($until - $from) / (7 * self::DAY_SECONDS);
         $often = [];
@@ -39,18 +41,30 @@ final class Occasions
                     $weekdays[] = $weekday;
                 } else {
                     foreach ($days as $day) {
-                        $dates[$day] = self::span(LocalDate::text($day), $hours, static fn (int $later): string => LocalDate::text($day + $later));
+                        $dates[$day] = self::span(
+                            LocalDate::text($day),
+                            $hours,
+                            static fn (int $later): string => LocalDate::text($day + $later),
+                        );
                     }
                 }
             }
             foreach (self::runs($weekdays) as [$first, $last]) {
-                $often[] = self::span(LocalDate::DAYS[$first] . ($first === $last ? '' : ' to ' . LocalDate::DAYS[$last]), $hours, static fn (int $later): string => $first === $last ? LocalDate::DAYS[($first + $later) % 7] : ($later === 1 ? 'the next day' : "{$later} days later"));
+                $often[] = self::span(
+                    LocalDate::DAYS[$first] . ($first === $last ? '' : ' to ' . LocalDate::DAYS[$last]),
+                    $hours,
+                    static fn (int $later): string => $first === $last
+                        ? LocalDate::DAYS[($first + $later) % 7]
+                        : ($later === 1 ? 'the next day' : "{$later} days later"),
+                );
             }
         }
         ksort($dates);
         $more = count($dates) - self::MOST_DATES;
 
-        return implode(', ', [...$often, ...array_slice($dates, 0, self::MOST_DATES), ...($more > 0 ? ["{$more} more times"] : [])]);
+        return implode(', ', [...$often, ...array_slice($dates, 0, self::MOST_DATES), ...(
+            $more > 0 ? ["{$more} more times"] : []
+        )]);
     }
 
     /** @param callable(int): string $laterDay */

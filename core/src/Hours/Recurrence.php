@@ -7,8 +7,9 @@ namespace Jaunty\Core\Hours;
 use Jaunty\Core\Book\RecurrenceRule;
 
 /**
- * The dates a recurrence rule gives (RFC 5545 section 3.3.10): period by period, each expanded to its set of dates, which
- * BYSETPOS chooses from. A period without dates costs its own search and no more; the end of the horizon always ends it.
+ * The dates a recurrence rule gives (RFC 5545 section 3.3.10): period by period, each expanded to its set of dates,
+ * which BYSETPOS chooses from. A period without dates costs its own search and no more; the end of the horizon always
+ * ends it.
  */
 final readonly class Recurrence
 {
@@ -58,13 +59,17 @@ final readonly class Recurrence
 
                 return [LocalDate::of($year, $month, 1), $this->inMonth($year, $month)];
             case 'WEEKLY':
-                $monday = $this->start - (LocalDate::weekday($this->start) - $this->rule->weekStart + 7) % 7 + $step * 7;
+                $monday = $this->start - (LocalDate::weekday($this->start) - $this->rule->weekStart + 7) % 7
+                    + $step * 7;
 
                 return [$monday, $this->inWeek($monday)];
             case 'DAILY':
                 $day = $this->start + $step;
 
-                return [$day, $this->fitsMonth($day) && $this->fitsMonthDay($day) && $this->fitsDay($day) ? [$day] : []];
+                return [
+                    $day,
+                    $this->fitsMonth($day) && $this->fitsMonthDay($day) && $this->fitsDay($day) ? [$day] : [],
+                ];
         }
     }
 
@@ -86,7 +91,10 @@ final readonly class Recurrence
                 }
             }
 
-            return self::sorted(array_filter($dates, fn (int $date): bool => $this->fitsMonth($date) && $this->fitsMonthDay($date) && $this->fitsDay($date)));
+            return self::sorted(array_filter(
+                $dates,
+                fn (int $date): bool => $this->fitsMonth($date) && $this->fitsMonthDay($date) && $this->fitsDay($date),
+            ));
         }
         if ($rule->byMonthDay !== [] || $rule->byMonth !== []) {
             $dates = [];
@@ -100,7 +108,9 @@ final readonly class Recurrence
             return self::sorted($this->weekdaysWithin($first, $length));
         }
 
-        return $startDay <= LocalDate::daysInMonth($year, $startMonth) ? [LocalDate::of($year, $startMonth, $startDay)] : [];
+        return $startDay <= LocalDate::daysInMonth($year, $startMonth)
+            ? [LocalDate::of($year, $startMonth, $startDay)]
+            : [];
     }
 
     /** @return list<int> */
@@ -175,7 +185,10 @@ final readonly class Recurrence
             $earliest = $first + ($weekday - LocalDate::weekday($first) + 7) % 7;
             $count = intdiv($first + $length - 1 - $earliest, 7) + 1;
             if ($ordinal === 0) {
-                array_push($dates, ...array_map(static fn (int $week): int => $earliest + $week * 7, range(0, $count - 1)));
+                array_push(
+                    $dates,
+                    ...array_map(static fn (int $week): int => $earliest + $week * 7, range(0, $count - 1)),
+                );
             } elseif (abs($ordinal) <= $count) {
                 $dates[] = $earliest + ($ordinal > 0 ? $ordinal - 1 : $count + $ordinal) * 7;
             }
@@ -196,12 +209,14 @@ final readonly class Recurrence
         }
         [$year, $month, $day] = LocalDate::parts($date);
 
-        return in_array($day, $this->rule->byMonthDay, true) || in_array($day - LocalDate::daysInMonth($year, $month) - 1, $this->rule->byMonthDay, true);
+        return in_array($day, $this->rule->byMonthDay, true)
+            || in_array($day - LocalDate::daysInMonth($year, $month) - 1, $this->rule->byMonthDay, true);
     }
 
     private function fitsDay(int $date): bool
     {
-        return $this->rule->byDay === [] || in_array(LocalDate::weekday($date), array_column($this->rule->byDay, 1), true);
+        return $this->rule->byDay === []
+            || in_array(LocalDate::weekday($date), array_column($this->rule->byDay, 1), true);
     }
 
     /**

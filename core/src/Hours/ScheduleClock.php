@@ -13,8 +13,8 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
 
 /**
- * A schedule in a zone, compiled to what it says at each instant (design 03 section 3). Dated exception, then named period,
- * then holiday calendar, then weekly hours own a date; hours past midnight belong to the day they begin on.
+ * A schedule in a zone, compiled to what it says at each instant (design 03 section 3). Dated exception, then named
+ * period, then holiday calendar, then weekly hours own a date; hours past midnight belong to the day they begin on.
  */
 final class ScheduleClock
 {
@@ -23,10 +23,15 @@ final class ScheduleClock
     /** @var array<int, DayPlan> by weekday */
     private array $ofWeek;
 
-    /** @var array<string, DayPlan> of other owners than the week, by owner and weekday, so that days alike have the same */
+    /**
+     * @var array<string, DayPlan> of other owners than the week, by owner and weekday, so that days alike have the same
+     */
     private array $plans = [];
 
-    /** @var array<int, array<int, array<int, string>>> states of a day of 24 hours by seconds since midnight, by the number of the plan before and of its own */
+    /**
+     * @var array<int, array<int, array<int, string>>> states of a day of 24 hours by seconds since midnight, by the
+     *     number of the plan before and of its own
+     */
     private array $usual = [];
 
     /** @var array<int, DayPlan> of the dates that are not simply days of the week */
@@ -42,9 +47,16 @@ final class ScheduleClock
      * @param  list<Calendar>  $calendars  in the schedule's order
      * @param  ?list<string>  $named
      */
-    private function __construct(private readonly Schedule $schedule, private readonly array $calendars, private readonly ZoneClock $zone, private readonly ?array $named)
-    {
-        $this->ofWeek = array_map(fn (array $hours): DayPlan => $this->own('week', State::CLOSED, State::OPEN, $hours, false), WeekPattern::of($schedule->weekly)->byWeekday());
+    private function __construct(
+        private readonly Schedule $schedule,
+        private readonly array $calendars,
+        private readonly ZoneClock $zone,
+        private readonly ?array $named,
+    ) {
+        $this->ofWeek = array_map(
+            fn (array $hours): DayPlan => $this->own('week', State::CLOSED, State::OPEN, $hours, false),
+            WeekPattern::of($schedule->weekly)->byWeekday(),
+        );
     }
 
     /**
@@ -66,7 +78,10 @@ final class ScheduleClock
 
     public function at(int $instant): string
     {
-        $day = intdiv($this->zone->localMinutes($instant) - self::into($this->zone->localMinutes($instant)), LocalDate::MINUTES);
+        $day = intdiv(
+            $this->zone->localMinutes($instant) - self::into($this->zone->localMinutes($instant)),
+            LocalDate::MINUTES,
+        );
 
         return $this->compile($day - 1, $day + 1)->at($instant);
     }
@@ -79,7 +94,11 @@ final class ScheduleClock
         $first = Ascending::lastUpTo($whole->from, $from);
         $length = Ascending::lastUpTo($whole->from, $until - 1) - $first + 1;
 
-        return new Timeline([$from, ...array_slice($whole->from, $first + 1, $length - 1)], [$whole->states[$first], ...array_slice($whole->states, $first + 1, $length - 1)], $until);
+        return new Timeline(
+            [$from, ...array_slice($whole->from, $first + 1, $length - 1)],
+            [$whole->states[$first], ...array_slice($whole->states, $first + 1, $length - 1)],
+            $until,
+        );
     }
 
     /** What owns a date. */
@@ -107,7 +126,13 @@ final class ScheduleClock
             $weekday = ($weekday + 1) % 7;
             $next = $midnights[$index + 1];
             $slices = $next - $midnight === self::DAY_SECONDS
-                ? $this->usual[$before->number][$plan->number] ??= $this->painted($day, $midnight, $next, $before, $plan)
+                ? $this->usual[$before->number][$plan->number] ??= $this->painted(
+                    $day,
+                    $midnight,
+                    $next,
+                    $before,
+                    $plan,
+                )
                 : $this->painted($day, $midnight, $next, $before, $plan);
             foreach ($slices as $after => $state) {
                 if ($state !== $last) {
@@ -118,24 +143,41 @@ final class ScheduleClock
             $before = $plan;
         }
 
-        return new Timeline($from === [] || $states === [] ? throw new \LogicException('no day was compiled') : $from, $states, $midnights[count($midnights) - 1]);
+        return new Timeline(
+            $from === [] || $states === [] ? throw new \LogicException('no day was compiled') : $from,
+            $states,
+            $midnights[count($midnights) - 1],
+        );
     }
 
     /** @return array<int, string> states of one date, by seconds after its beginning */
     private function painted(int $day, int $midnight, int $next, DayPlan $before, DayPlan $plan): array
     {
-        // Painted in this order, later over earlier: outside hours, what runs on from the day before, the date's own hours.
+        // Painted in this order, later over earlier: outside hours, what runs on from the day before, the date's own
+        // hours.
         $paints = [];
-        if (! $plan->isClosedDate || $this->schedule->finishShift || $plan->owner === $before->owner && $before->owner !== 'week') {
+        if (
+            ! $plan->isClosedDate
+            || $this->schedule->finishShift
+            || $plan->owner === $before->owner && $before->owner !== 'week'
+        ) {
             foreach ($before->hours as [, $to]) {
                 if ($to > LocalDate::MINUTES) {
-                    $paints[] = [$midnight, $this->zone->instantOf(($day - 1) * LocalDate::MINUTES + $to), $before->inside];
+                    $paints[] = [
+                        $midnight,
+                        $this->zone->instantOf(($day - 1) * LocalDate::MINUTES + $to),
+                        $before->inside,
+                    ];
                 }
             }
         }
         foreach ($plan->hours as [$begin, $to]) {
             $end = $to >= LocalDate::MINUTES ? $next : $this->zone->instantOf($day * LocalDate::MINUTES + $to);
-            $paints[] = [$begin === 0 ? $midnight : $this->zone->instantOf($day * LocalDate::MINUTES + $begin), $end, $plan->inside];
+            $paints[] = [
+                $begin === 0 ? $midnight : $this->zone->instantOf($day * LocalDate::MINUTES + $begin),
+                $end,
+                $plan->inside,
+            ];
         }
         if ($paints === []) {
             return [0 => $plan->outside];
@@ -170,22 +212,38 @@ final class ScheduleClock
             return;
         }
         [$year] = LocalDate::parts($day);
-        $firstYear = min($year - 1, $this->knownFrom === PHP_INT_MAX ? $year - 1 : LocalDate::parts($this->knownFrom)[0]);
+        $firstYear = min(
+            $year - 1,
+            $this->knownFrom === PHP_INT_MAX ? $year - 1 : LocalDate::parts($this->knownFrom)[0],
+        );
         $lastYear = max($year + 1, $this->knownTo === PHP_INT_MIN ? $year + 1 : LocalDate::parts($this->knownTo)[0]);
         $this->knownFrom = LocalDate::of($firstYear, 1, 1);
         $this->knownTo = LocalDate::of($lastYear, 12, 31);
         $this->special = [];
-        // Whoever goes before writes later, over what others have written; of those alike the first in the list writes last.
+        // Whoever goes before writes later, over what others have written; of those alike the first in the list writes
+        // last.
         foreach (array_reverse($this->calendars) as $calendar) {
             foreach (CalendarDates::of($calendar, $firstYear, $lastYear)->all() as $date => $item) {
-                $this->special[$date] = $this->plans["holiday:{$item}"] ??= $this->own("holiday:{$item}", "holiday:{$item}", State::OPEN, [], true);
+                $this->special[$date] = $this->plans["holiday:{$item}"] ??= $this->own(
+                    "holiday:{$item}",
+                    "holiday:{$item}",
+                    State::OPEN,
+                    [],
+                    true,
+                );
             }
         }
         foreach (array_reverse($this->schedule->periods) as $period) {
             $week = WeekPattern::of($period->weekly)->byWeekday();
             foreach ($this->datesOf($period) as $date) {
                 $weekday = LocalDate::weekday($date);
-                $this->special[$date] = $this->plans["period:{$period->item} {$weekday}"] ??= $this->own("period:{$period->item}", State::CLOSED, "period:{$period->item}", $week[$weekday], $week[$weekday] === []);
+                $this->special[$date] = $this->plans["period:{$period->item} {$weekday}"] ??= $this->own(
+                    "period:{$period->item}",
+                    State::CLOSED,
+                    "period:{$period->item}",
+                    $week[$weekday],
+                    $week[$weekday] === [],
+                );
             }
         }
         foreach (array_reverse($this->schedule->exceptions) as $exception) {
@@ -202,7 +260,9 @@ final class ScheduleClock
             return $this->known($period->from, $period->to ?? $period->from);
         }
 
-        return Recurrence::of(RecurrenceRule::parse($period->rrule, 'rrule'), LocalDate::parse($period->from))->upTo($this->knownTo);
+        return Recurrence::of(RecurrenceRule::parse($period->rrule, 'rrule'), LocalDate::parse($period->from))->upTo(
+            $this->knownTo,
+        );
     }
 
     /** @return list<int> the dates from one to another that lie within what is known */
@@ -247,7 +307,10 @@ final class ScheduleClock
                 AnnouncedAs::Holiday => "holiday:{$exception->item}",
             },
             State::OPEN,
-            array_map(static fn (array $hours): array => WeekPattern::interval($hours['from'], $hours['to']), $exception->hours),
+            array_map(
+                static fn (array $hours): array => WeekPattern::interval($hours['from'], $hours['to']),
+                $exception->hours,
+            ),
             true,
         );
     }

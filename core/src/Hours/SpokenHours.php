@@ -11,7 +11,8 @@ use Jaunty\Core\Book\Schedule;
 
 /**
  * Opening hours as a customer says them: "Mon-Fri 8 to 5, lunch 12:30-1; Sat 9-1 till Christmas". Clauses are parted by
- * semicolons or lines. What was understood is said back in full, since 8 to 5 is a guess at which half of the day is meant.
+ * semicolons or lines. What was understood is said back in full, since 8 to 5 is a guess at which half of the day is
+ * meant.
  */
 final class SpokenHours
 {
@@ -25,11 +26,15 @@ final class SpokenHours
     ];
 
     /** A break, with what may stand before it: `lunch`, `closed for lunch from`, `closed` before a time. */
-    private const BREAK = '/^(?:(?:with|and|also|but) )?(?:(?:(?:closed|shut) )?(?:(?:for|over|at) )?(?:lunch|break|pause|midday)\b(?: break)?(?: at| is)?|closed(?= \d))\s*/';
+    private const BREAK = '/^(?:(?:with|and|also|but) )?(?:(?:(?:closed|shut) )?(?:(?:for|over|at) '
+        . ')?(?:lunch|break|pause|midday)\b(?: break)?(?: at| is)?|closed(?= \d))\s*/';
 
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
-    private const NUMBERS = ['one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8, 'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12];
+    private const NUMBERS = [
+        'one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8,
+        'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12,
+    ];
 
     private const NOON = 720;
 
@@ -50,25 +55,38 @@ final class SpokenHours
 
     /**
      * @param  int  $today  days since 1970: what "till Christmas" counts from
-     * @return array{schedule: ?array{weekly: list<array<string, mixed>>, periods: list<array<string, mixed>>}, readAs: string, faults: list<array{text: string, why: string}>} the schedule's fields, unset where anything could not be read
+     * @return array{schedule: ?array{weekly: list<array<string, mixed>>, periods: list<array<string, mixed>>}, readAs:
+     *     string, faults: list<array{text: string, why: string}>} the schedule's fields, unset where anything could not
+     *     be read
      */
     public static function read(string $said, int $today): array
     {
         $self = new self($today);
         // A comma parts days where hours stand before it: `Mon-Thu 8 to 5, Fri 8 to 3`, and not `Mon, Wed 8 to 5`.
         $days = self::DAYS . '\b|' . implode('|', array_keys(self::GROUPS));
-        foreach (self::parts("/[;\n]+|(?<=\d|[ap]m|closed)\s*(?:,|\band\b)\s*(?=(?:{$days}))/i", self::inDigits(mb_substr($said, 0, self::MOST_TEXT))) as $clause) {
+        foreach (
+            self::parts("/[;\n]+|(?<=\d|[ap]m|closed)\s*(?:,|\band\b)\s*(?=(?:{$days}))/i", self::inDigits(
+                mb_substr($said, 0, self::MOST_TEXT),
+            )) as $clause
+        ) {
             $text = trim($clause, " \t\r.,");
             if ($text !== '') {
                 $self->clause($text);
             }
         }
         if ($self->faults === [] && $self->pieces === []) {
-            $self->faults[] = ['text' => trim($said), 'why' => 'no days and hours were found; write such as Mon-Fri 8:00 to 17:00'];
+            $self->faults[] = [
+                'text' => trim($said),
+                'why' => 'no days and hours were found; write such as Mon-Fri 8:00 to 17:00',
+            ];
         }
         $fields = $self->faults === [] ? $self->fields() : null;
 
-        return ['schedule' => $fields, 'readAs' => $fields === null ? '' : $self->words($fields), 'faults' => $self->faults];
+        return [
+            'schedule' => $fields,
+            'readAs' => $fields === null ? '' : $self->words($fields),
+            'faults' => $self->faults,
+        ];
     }
 
     /** Hours spelt out, as on the telephone: `half past twelve to one` is `12:30 to 1`. */
@@ -76,10 +94,22 @@ final class SpokenHours
     {
         $number = '(' . implode('|', array_keys(self::NUMBERS)) . '|\d{1,2})';
         $hour = static fn (string $word): int => self::NUMBERS[strtolower($word)] ?? (int) $word;
-        $said = (string) preg_replace_callback("/\b(half|quarter) past {$number}\b/i", static fn (array $found): string => $hour($found[2]) . (strtolower($found[1]) === 'half' ? ':30' : ':15'), $said);
-        $said = (string) preg_replace_callback("/\bquarter to {$number}\b/i", static fn (array $found): string => (($hour($found[1]) + 10) % 12 + 1) . ':45', $said);
+        $said = (string) preg_replace_callback(
+            "/\b(half|quarter) past {$number}\b/i",
+            static fn (array $found): string => $hour($found[2]) . (strtolower($found[1]) === 'half' ? ':30' : ':15'),
+            $said,
+        );
+        $said = (string) preg_replace_callback(
+            "/\bquarter to {$number}\b/i",
+            static fn (array $found): string => (($hour($found[1]) + 10) % 12 + 1) . ':45',
+            $said,
+        );
 
-        return (string) preg_replace_callback('/\b(' . implode('|', array_keys(self::NUMBERS)) . ')\b/i', static fn (array $found): string => (string) $hour($found[1]), $said);
+        return (string) preg_replace_callback(
+            '/\b(' . implode('|', array_keys(self::NUMBERS)) . ')\b/i',
+            static fn (array $found): string => (string) $hour($found[1]),
+            $said,
+        );
     }
 
     private function clause(string $text): void
@@ -89,7 +119,10 @@ final class SpokenHours
         if (preg_match('/\b(?:till|until|up to)\s+(.+)$/', $rest, $found) === 1) {
             $until = $this->date(trim($found[1]));
             if ($until === null) {
-                $this->faults[] = ['text' => $text, 'why' => "\"{$found[1]}\" is no date that is known here; write such as 24 Dec or 2026-12-24"];
+                $this->faults[] = [
+                    'text' => $text,
+                    'why' => "\"{$found[1]}\" is no date that is known here; write such as 24 Dec or 2026-12-24",
+                ];
 
                 return;
             }
@@ -114,7 +147,10 @@ final class SpokenHours
                 continue;
             }
             if ($span === null) {
-                $this->faults[] = ['text' => $text, 'why' => "\"{$part}\" is no time of day; write such as 8 to 5 or 08:00-17:00"];
+                $this->faults[] = [
+                    'text' => $text,
+                    'why' => "\"{$part}\" is no time of day; write such as 8 to 5 or 08:00-17:00",
+                ];
 
                 return;
             }
@@ -156,7 +192,11 @@ final class SpokenHours
 
     private static function plain(string $text): string
     {
-        return trim((string) preg_replace(['/[–—−]/u', '/\s+/', '/\b(?:from|open|the)\b/'], ['-', ' ', ''], mb_strtolower($text)));
+        return trim((string) preg_replace(
+            ['/[–—−]/u', '/\s+/', '/\b(?:from|open|the)\b/'],
+            ['-', ' ', ''],
+            mb_strtolower($text),
+        ));
     }
 
     /** @return ?array{list<int>, string} the days a clause begins with, and the rest of it */
@@ -198,7 +238,14 @@ final class SpokenHours
         if (in_array($text, ['24 hours', '24h', 'all day', 'round clock'], true)) {
             return [0, LocalDate::MINUTES];
         }
-        if (preg_match('/^' . self::TIME . '\s*(?:-|to|till|until)\s*' . self::TIME . '$/', $text, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
+        if (
+            preg_match(
+                '/^' . self::TIME . '\s*(?:-|to|till|until)\s*' . self::TIME . '$/',
+                $text,
+                $found,
+                PREG_UNMATCHED_AS_NULL,
+            ) !== 1
+        ) {
             return null;
         }
         if ((int) $found[1] > 24 || (int) $found[4] > 24 || (int) $found[2] > 59 || (int) $found[5] > 59) {
@@ -228,7 +275,9 @@ final class SpokenHours
     private function date(string $text): ?int
     {
         [$year] = LocalDate::parts($this->today);
-        $soon = fn (int $month, int $day): int => LocalDate::of($year, $month, $day) >= $this->today ? LocalDate::of($year, $month, $day) : LocalDate::of($year + 1, $month, $day);
+        $soon = fn (int $month, int $day): int => LocalDate::of($year, $month, $day) >= $this->today
+            ? LocalDate::of($year, $month, $day)
+            : LocalDate::of($year + 1, $month, $day);
         if (str_starts_with($text, 'christmas')) {
             return $soon(12, 24);
         }
@@ -241,10 +290,20 @@ final class SpokenHours
             return ($easter > $this->today ? $easter : LocalDate::easter($year + 1)) - 1;
         }
         if (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/D', $text, $found) === 1) {
-            return checkdate((int) $found[2], (int) $found[3], (int) $found[1]) ? LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]) : null;
+            return checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+                ? LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3])
+                : null;
         }
         $months = implode('|', self::MONTHS);
-        if (preg_match("/^(?:(\d{1,2})(?:st|nd|rd|th)? ({$months})[a-z]*|({$months})[a-z]* (\d{1,2})(?:st|nd|rd|th)?)(?:,? (\d{4}))?$/D", $text, $found, PREG_UNMATCHED_AS_NULL) !== 1) {
+        if (
+            preg_match(
+                "/^(?:(\d{1,2})(?:st|nd|rd|th)? ({$months})[a-z]*|({$months})[a-z]* "
+                    . "(\d{1,2})(?:st|nd|rd|th)?)(?:,? (\d{4}))?$/D",
+                $text,
+                $found,
+                PREG_UNMATCHED_AS_NULL,
+            ) !== 1
+        ) {
             return null;
         }
         $day = (int) ($found[1] ?? $found[4]);
@@ -292,21 +351,29 @@ final class SpokenHours
         $periods = [];
         foreach ($this->pieces as $piece) {
             $names = array_map(static fn (int $day): string => ClockTime::DAYS[$day], $piece['days']);
-            $hours = ['days' => $names, 'from' => ClockTime::text($piece['from']), 'to' => ClockTime::text($piece['to'])];
+            $hours = ['days' => $names, 'from' => ClockTime::text($piece['from']), 'to' => ClockTime::text(
+                $piece['to'],
+            )];
             if ($piece['until'] === null) {
                 $weekly[] = ['item' => 'hours-' . (count($weekly) + 1)] + $hours;
 
                 continue;
             }
             // Hours that end some day are those of a period: the weeks after it are as the rest of the week says.
-            $by = implode(',', array_map(static fn (int $day): string => RecurrenceRule::WEEKDAYS[$day], $piece['days']));
+            $by = implode(
+                ',',
+                array_map(static fn (int $day): string => RecurrenceRule::WEEKDAYS[$day], $piece['days']),
+            );
             $rule = "FREQ=WEEKLY;UNTIL=" . str_replace('-', '', LocalDate::text($piece['until'])) . ";BYDAY={$by}";
             $first = $this->today;
             while (! in_array(LocalDate::weekday($first), $piece['days'], true)) {
                 $first++;
             }
             $key = "{$rule} {$first}";
-            $periods[$key] ??= ['item' => 'until-' . (count($periods) + 1), 'name' => 'Until ' . LocalDate::text($piece['until']), 'from' => LocalDate::text($first), 'rrule' => $rule, 'weekly' => []];
+            $periods[$key] ??= [
+                'item' => 'until-' . (count($periods) + 1), 'name' => 'Until ' . LocalDate::text($piece['until']),
+                'from' => LocalDate::text($first), 'rrule' => $rule, 'weekly' => [],
+            ];
             $periods[$key]['weekly'][] = ['item' => 'hours-' . (count($periods[$key]['weekly']) + 1)] + $hours;
         }
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Hours;
 
 /**
- * What a schedule says at an instant, as text: `open`, `closed`, `holiday`, `holiday:ITEM` or `period:ITEM`. A period is open,
- * and a named holiday a holiday, for whoever does not name it.
+ * What a schedule says at an instant, as text: `open`, `closed`, `holiday`, `holiday:ITEM` or `period:ITEM`. A period
+ * is open, and a named holiday a holiday, for whoever does not name it.
  */
 final class State
 {

@@ -12,7 +12,10 @@ final readonly class WeekPattern
 {
     private const WEEK = 10_080;
 
-    /** @param list<array{int, int, int, string}> $pieces weekday, from and to in minutes (past 1440 on the next day), and the item */
+    /**
+     * @param list<array{int, int, int, string}> $pieces weekday, from and to in minutes (past 1440 on the next day),
+     *     and the item
+     */
     private function __construct(private array $pieces)
     {
     }
@@ -34,7 +37,10 @@ final readonly class WeekPattern
             $to += $to <= $from ? self::WEEK : 0;
             for ($day = intdiv($from, LocalDate::MINUTES); $day * LocalDate::MINUTES < $to; $day++) {
                 $start = $day * LocalDate::MINUTES;
-                $pieces[] = [$day % count(ClockTime::DAYS), max($from - $start, 0), min($to - $start, LocalDate::MINUTES), $piece->item];
+                $pieces[] = [
+                    $day % count(ClockTime::DAYS), max($from - $start, 0), min($to - $start, LocalDate::MINUTES),
+                    $piece->item,
+                ];
             }
         }
 
@@ -64,7 +70,10 @@ final readonly class WeekPattern
         return array_sum(array_map(static fn (array $open): int => $open[1] - $open[0], $this->open()));
     }
 
-    /** @return list<array{one: string, other: string, from: string, to: string}> where two pieces claim the same time, in the week's order */
+    /**
+     * @return list<array{one: string, other: string, from: string, to: string}> where two pieces claim the same time,
+     *     in the week's order
+     */
     public function overlaps(): array
     {
         $overlaps = [];
@@ -72,10 +81,15 @@ final readonly class WeekPattern
             foreach (array_slice($this->pieces, $index + 1) as [$otherDay, $otherFrom, $otherTo, $other]) {
                 // The week is a ring: a piece of Sunday night may meet one of Monday morning.
                 foreach ([-self::WEEK, 0, self::WEEK] as $round) {
-                    $begin = max($day * LocalDate::MINUTES + $from, $otherDay * LocalDate::MINUTES + $otherFrom + $round);
+                    $begin = max(
+                        $day * LocalDate::MINUTES + $from,
+                        $otherDay * LocalDate::MINUTES + $otherFrom + $round,
+                    );
                     $end = min($day * LocalDate::MINUTES + $to, $otherDay * LocalDate::MINUTES + $otherTo + $round);
                     if ($begin < $end) {
-                        $overlaps[] = [self::onRing($begin), ['one' => $item, 'other' => $other, 'from' => self::text($begin), 'to' => self::text($end)]];
+                        $overlaps[] = [self::onRing($begin), [
+                            'one' => $item, 'other' => $other, 'from' => self::text($begin), 'to' => self::text($end),
+                        ]];
                     }
                 }
             }
@@ -114,13 +128,24 @@ final readonly class WeekPattern
                 $runs[] = [$day, $day, $hours];
             }
         }
-        $said = array_map(static fn (array $run): string => LocalDate::DAYS[$run[0]] . ($run[0] === $run[1] ? '' : ' to ' . LocalDate::DAYS[$run[1]]) . ' ' . implode(' and ', $run[2]), $runs);
+        $said = array_map(
+            static fn (array $run): string => LocalDate::DAYS[$run[0]]
+                . ($run[0] === $run[1] ? '' : ' to ' . LocalDate::DAYS[$run[1]])
+                . ' '
+                . implode(' and ', $run[2]),
+            $runs,
+        );
         $minutes = $this->minutes();
 
-        return implode('; ', $said) . '; ' . intdiv($minutes, 60) . ' h' . ($minutes % 60 === 0 ? '' : ' ' . $minutes % 60 . ' min') . ' a week';
+        return implode('; ', $said) . '; ' . intdiv($minutes, 60) . ' h' . (
+            $minutes % 60 === 0 ? '' : ' ' . $minutes % 60 . ' min'
+        ) . ' a week';
     }
 
-    /** @return list<array{int, int}> stretches of minutes of the week, ascending, none touching another; one may run past the week's end */
+    /**
+     * @return list<array{int, int}> stretches of minutes of the week, ascending, none touching another; one may run
+     *     past the week's end
+     */
     private function open(): array
     {
         $stretches = [];
@@ -158,7 +183,11 @@ final readonly class WeekPattern
 
     private static function clock(int $minutes, string $midnight = '00:00'): string
     {
-        $clock = sprintf('%02d:%02d', intdiv(self::onRing($minutes) % LocalDate::MINUTES, 60), self::onRing($minutes) % 60);
+        $clock = sprintf(
+            '%02d:%02d',
+            intdiv(self::onRing($minutes) % LocalDate::MINUTES, 60),
+            self::onRing($minutes) % 60,
+        );
 
         return $clock === '00:00' ? $midnight : $clock;
     }

@@ -9,7 +9,10 @@ use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Schedule;
 
-/** A schedule laid out on the days of a year: how long each is open and what owns it, where clocks change, where calendars end. */
+/**
+ * A schedule laid out on the days of a year: how long each is open and what owns it, where clocks change, where
+ * calendars end.
+ */
 final readonly class YearLine
 {
     public const DAYS = 365;
@@ -20,10 +23,18 @@ final readonly class YearLine
      * @param  list<string>  $owners  `week`, `exception:item`, `period:item` or `holiday:item`, by day
      * @param  array<string, string>  $clocks  `forward` or `back`, by date
      * @param  ?string  $knownUntil  last date the first calendar that runs out knows of
-     * @param  list<array{from: string, to: string, what: string, owner: string, whose: string, hours: string, states: list<string>}>  $special  dates that the week does not own, joined where one follows another, and what the schedule says on them
+     * @param  list<array{from: string, to: string, what: string, owner: string, whose: string, hours: string, states:
+     *     list<string>}>  $special  dates that the week does not own, joined where one follows another, and what the
+     *     schedule says on them
      */
-    private function __construct(public int $from, public array $minutes, public array $owners, public array $clocks, public ?string $knownUntil, public array $special)
-    {
+    private function __construct(
+        public int $from,
+        public array $minutes,
+        public array $owners,
+        public array $clocks,
+        public ?string $knownUntil,
+        public array $special,
+    ) {
     }
 
     public function firstDate(): string
@@ -41,22 +52,48 @@ final readonly class YearLine
         for ($day = $from; $day < $from + $days; $day++) {
             $plan = $clock->plan($day);
             $isOpen = State::plain($plan->inside) === State::OPEN && ! str_starts_with($plan->owner, 'holiday:');
-            $minutes[] = $isOpen ? array_sum(array_map(static fn (array $hours): int => min($hours[1], LocalDate::MINUTES) - $hours[0], $plan->hours)) : 0;
+            $minutes[] = $isOpen
+                ? array_sum(array_map(
+                    static fn (array $hours): int => min($hours[1], LocalDate::MINUTES) - $hours[0],
+                    $plan->hours,
+                ))
+                : 0;
             $owners[] = $plan->owner;
             if ($plan->owner === 'week') {
                 continue;
             }
             [$what, $whose] = self::named($schedule, $book, $plan->owner);
-            $hours = $isOpen && $plan->hours !== [] ? implode(', ', array_map(static fn (array $hours): string => self::clock($hours[0]) . ' to ' . self::clock($hours[1]), $plan->hours)) : State::plain($plan->outside);
+            $hours = $isOpen && $plan->hours !== []
+                ? implode(', ', array_map(
+                    static fn (array $hours): string => self::clock($hours[0]) . ' to ' . self::clock($hours[1]),
+                    $plan->hours,
+                ))
+                : State::plain($plan->outside);
             $last = count($special) - 1;
-            if ($last >= 0 && $special[$last]['owner'] === $plan->owner && $special[$last]['hours'] === $hours && LocalDate::parse($special[$last]['to']) === $day - 1) {
+            if (
+                $last >= 0
+                && $special[$last]['owner'] === $plan->owner
+                && $special[$last]['hours'] === $hours
+                && LocalDate::parse($special[$last]['to']) === $day - 1
+            ) {
                 $special[$last]['to'] = LocalDate::text($day);
             } else {
-                $special[] = ['from' => LocalDate::text($day), 'to' => LocalDate::text($day), 'what' => $what, 'owner' => $plan->owner, 'whose' => $whose, 'hours' => $hours, 'states' => $isOpen && $plan->hours !== [] ? [$plan->inside, $plan->outside] : [$plan->outside]];
+                $special[] = [
+                    'from' => LocalDate::text($day), 'to' => LocalDate::text($day), 'what' => $what,
+                    'owner' => $plan->owner, 'whose' => $whose, 'hours' => $hours,
+                    'states' => $isOpen && $plan->hours !== [] ? [$plan->inside, $plan->outside] : [$plan->outside],
+                ];
             }
         }
 
-        return new self($from, $minutes, $owners, self::clocks($schedule->fixedZone ?? $zone, $from, $days), self::knownUntil($schedule, $book), $special);
+        return new self(
+            $from,
+            $minutes,
+            $owners,
+            self::clocks($schedule->fixedZone ?? $zone, $from, $days),
+            self::knownUntil($schedule, $book),
+            $special,
+        );
     }
 
     /** @return array{string, string} what the date is, and who says so; a calendar by its name, the customer by none */
@@ -64,7 +101,11 @@ final readonly class YearLine
     {
         [$kind, $item] = explode(':', $owner, 2) + [1 => ''];
         if ($kind !== 'holiday') {
-            return [array_column($kind === 'exception' ? $schedule->exceptions : $schedule->periods, 'name', 'item')[$item] ?? $item, ''];
+            return [
+                array_column($kind === 'exception' ? $schedule->exceptions : $schedule->periods, 'name', 'item')[$item]
+                    ?? $item,
+                '',
+            ];
         }
         foreach ($schedule->calendars as $reference) {
             $calendar = $book->find($reference);

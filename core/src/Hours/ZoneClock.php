@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Hours;
 
 /**
- * A time zone as its list of offsets. Local time is minutes since 1 January 1970 00:00 on the wall; instants are seconds
- * since then in UTC. In a clock change: a local time in the gap is read with the offset before it, one that occurs twice
- * is the first (RFC 5545 section 3.3.5).
+ * A time zone as its list of offsets. Local time is minutes since 1 January 1970 00:00 on the wall; instants are
+ * seconds since then in UTC. In a clock change: a local time in the gap is read with the offset before it, one that
+ * occurs twice is the first (RFC 5545 section 3.3.5).
  */
 final class ZoneClock
 {
@@ -23,7 +23,8 @@ final class ZoneClock
     private array $midnights = [];
 
     /**
-     * @param  non-empty-list<int>  $from  instants at which an offset begins, ascending; the first holds from the beginning of time
+     * @param  non-empty-list<int>  $from  instants at which an offset begins, ascending; the first holds from the
+     *     beginning of time
      * @param  list<int>  $offsets  seconds east of UTC
      */
     private function __construct(private readonly array $from, private readonly array $offsets)
@@ -89,7 +90,9 @@ final class ZoneClock
     /** @return list<int> instants at which the clocks change, from (exclusive) to (exclusive) */
     public function changesBetween(int $from, int $to): array
     {
-        return array_values(array_filter($this->from, static fn (int $instant): bool => $instant > $from && $instant < $to));
+        return array_values(
+            array_filter($this->from, static fn (int $instant): bool => $instant > $from && $instant < $to),
+        );
     }
 
     private function index(int $instant): int

@@ -13,8 +13,8 @@ use Jaunty\Core\Hours\CalendarDates;
 use Jaunty\Core\Hours\LocalDate;
 
 /**
- * A holiday calendar as whole-day events. What a rule of RFC 5545 can say is one; Easter and days in lieu are written out
- * date by date.
+ * A holiday calendar as whole-day events. What a rule of RFC 5545 can say is one; Easter and days in lieu are written
+ * out date by date.
  */
 final readonly class HolidayEvents
 {
@@ -42,7 +42,9 @@ final readonly class HolidayEvents
             if ($rule !== null) {
                 $events[$holiday->item] = [$uid => self::event($uid, $holiday, $rule[0], $rule[1], [])];
             } else {
-                $events[$holiday->item] = $days === [] ? [] : [$uid => self::event($uid, $holiday, $days[0], null, array_slice($days, 1))];
+                $events[$holiday->item] = $days === []
+                    ? []
+                    : [$uid => self::event($uid, $holiday, $days[0], null, array_slice($days, 1))];
             }
         }
 
@@ -52,7 +54,9 @@ final readonly class HolidayEvents
     /** @param list<int> $more */
     private static function event(string $uid, Holiday $holiday, int $day, ?string $rule, array $more): IcsEvent
     {
-        return new IcsEvent($uid, $holiday->name, $day * LocalDate::MINUTES, LocalDate::MINUTES, true, $rule, $more, [ScheduleEvents::HOLIDAY]);
+        return new IcsEvent($uid, $holiday->name, $day * LocalDate::MINUTES, LocalDate::MINUTES, true, $rule, $more, [
+            ScheduleEvents::HOLIDAY,
+        ]);
     }
 
     /** @return ?array{int, string} the first date from a year on, and the rule; null where no rule says it */
@@ -69,16 +73,25 @@ final readonly class HolidayEvents
         if ($day === null) {
             return null;
         }
-        $which = $rule->weekday === null ? "BYMONTHDAY={$rule->day}" : 'BYDAY=' . ($rule->nth ?? -1) . RecurrenceRule::WEEKDAYS[$rule->weekday];
+        $which = $rule->weekday === null
+            ? "BYMONTHDAY={$rule->day}"
+            : 'BYDAY=' . ($rule->nth ?? -1) . RecurrenceRule::WEEKDAYS[$rule->weekday];
 
         return [$day, "FREQ=YEARLY;BYMONTH={$rule->month};{$which}"];
     }
 
-    /** @return ?array<string, mixed> the rule of a book that a yearly one of RFC 5545 says; null for one no book can hold */
+    /**
+     * @return ?array<string, mixed> the rule of a book that a yearly one of RFC 5545 says; null for one no book can
+     *     hold
+     */
     public static function yearly(IcsEvent $event): ?array
     {
         $parts = array_diff_key($event->ruleParts(), ['WKST' => '']);
-        if (($parts['FREQ'] ?? '') !== 'YEARLY' || ($parts['INTERVAL'] ?? '1') !== '1' || array_diff(array_keys($parts), ['FREQ', 'INTERVAL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY']) !== []) {
+        if (
+            ($parts['FREQ'] ?? '') !== 'YEARLY'
+            || ($parts['INTERVAL'] ?? '1') !== '1'
+            || array_diff(array_keys($parts), ['FREQ', 'INTERVAL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY']) !== []
+        ) {
             return null;
         }
         [, $month, $day] = LocalDate::parts($event->firstDay());
@@ -86,11 +99,15 @@ final readonly class HolidayEvents
         if (! isset($parts['BYDAY'])) {
             return ['fixed' => sprintf('%02d-%02d', $month, (int) ($parts['BYMONTHDAY'] ?? $day))];
         }
-        if (isset($parts['BYMONTHDAY']) || preg_match('/^([1-5]|-1)(MO|TU|WE|TH|FR|SA|SU)$/D', $parts['BYDAY'], $found) !== 1) {
+        if (
+            isset($parts['BYMONTHDAY'])
+            || preg_match('/^([1-5]|-1)(MO|TU|WE|TH|FR|SA|SU)$/D', $parts['BYDAY'], $found) !== 1
+        ) {
             return null;
         }
         $weekday = ClockTime::DAYS[(int) array_search($found[2], RecurrenceRule::WEEKDAYS, true)];
 
-        return ($found[1] === '-1' ? ['last' => true] : ['nth' => (int) $found[1]]) + ['weekday' => $weekday, 'month' => $month];
+        return ($found[1] === '-1' ? ['last' => true] : ['nth' => (int) $found[1]])
+            + ['weekday' => $weekday, 'month' => $month];
     }
 }

@@ -10,7 +10,9 @@ use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Templates\Slug;
 
-/** A holiday calendar out of an iCalendar file and back; as with schedules, what nobody touched comes back as it was. */
+/**
+ * A holiday calendar out of an iCalendar file and back; as with schedules, what nobody touched comes back as it was.
+ */
 final class HolidayReading
 {
     private const CALENDAR = 'X-ROSTER-CALENDAR';
@@ -37,11 +39,21 @@ final class HolidayReading
      * @param  int  $lastYear  inclusive
      * @param  int  $stampedAt  seconds since 1970
      */
-    public static function write(Calendar $calendar, string $zone, int $firstYear, int $lastYear, int $stampedAt): string
-    {
-        $events = array_merge(...array_map(array_values(...), array_values(HolidayEvents::of($calendar, $firstYear, $lastYear))));
+    public static function write(
+        Calendar $calendar,
+        string $zone,
+        int $firstYear,
+        int $lastYear,
+        int $stampedAt,
+    ): string {
+        $events = array_merge(
+            ...array_map(array_values(...), array_values(HolidayEvents::of($calendar, $firstYear, $lastYear))),
+        );
 
-        return (new IcsFile($zone, $events, [self::CALENDAR => json_encode($calendar->toArray(), JSON_THROW_ON_ERROR), self::YEARS => "{$firstYear}-{$lastYear}"]))->text($stampedAt);
+        return (new IcsFile($zone, $events, [
+            self::CALENDAR => json_encode($calendar->toArray(), JSON_THROW_ON_ERROR),
+            self::YEARS => "{$firstYear}-{$lastYear}",
+        ]))->text($stampedAt);
     }
 
     /**
@@ -74,20 +86,27 @@ final class HolidayReading
             $this->interpret($event, null);
         }
 
-        return Calendar::read(Node::of(['holidays' => $this->holidays] + ($own === null ? ['key' => $key] : $own[0]->toArray())));
+        return Calendar::read(
+            Node::of(['holidays' => $this->holidays] + ($own === null ? ['key' => $key] : $own[0]->toArray())),
+        );
     }
 
     /** @return ?array{Calendar, array<string, array<string, IcsEvent>>} */
     private function own(): ?array
     {
         $written = $this->file->header[self::CALENDAR] ?? null;
-        if ($written === null || preg_match('/^(\d{4})-(\d{4})$/D', $this->file->header[self::YEARS] ?? '', $years) !== 1 || (int) $years[2] - (int) $years[1] > 100) {
+        if (
+            $written === null
+            || preg_match('/^(\d{4})-(\d{4})$/D', $this->file->header[self::YEARS] ?? '', $years) !== 1
+            || (int) $years[2] - (int) $years[1] > 100
+        ) {
             return null;
         }
         try {
             $calendar = Calendar::read(Node::of((array) json_decode($written, true, 32)));
         } catch (UnusableBook $fault) {
-            $this->notes[] = "The calendar the file brings with it cannot be used ({$fault->getMessage()}); it is read from its events alone";
+            $this->notes[] = "The calendar the file brings with it cannot be used ({$fault->getMessage()}); it is read "
+                . "from its events alone";
 
             return null;
         }
@@ -101,7 +120,8 @@ final class HolidayReading
         if (! $event->isAllDay) {
             $this->notes[] = "\"{$event->name}\" is not a whole day, so it is no holiday";
         } elseif ($event->rule !== null && $rule === null) {
-            $this->notes[] = "\"{$event->name}\" recurs by a rule that no holiday has ({$event->rule}); enter its dates";
+            $this->notes[] = "\"{$event->name}\" recurs by a rule that no holiday has "
+                . "({$event->rule}); enter its dates";
         } elseif ($rule !== null) {
             $this->add($event, $item, ['rule' => $rule]);
         } elseif ($event->lastDay() - $event->firstDay() >= self::MOST_DATES) {

@@ -70,7 +70,13 @@ final readonly class IcsEvent
     /** Whether another says the same, however it is written. */
     public function isLike(self $other): bool
     {
-        return [$this->name, $this->starts, $this->lasts, $this->isAllDay, $this->ruleParts(), $this->moreDays, $this->categories]
-            === [$other->name, $other->starts, $other->lasts, $other->isAllDay, $other->ruleParts(), $other->moreDays, $other->categories];
+        return [
+            $this->name, $this->starts, $this->lasts, $this->isAllDay, $this->ruleParts(), $this->moreDays,
+            $this->categories,
+        ]
+            === [
+                $other->name, $other->starts, $other->lasts, $other->isAllDay, $other->ruleParts(), $other->moreDays,
+                $other->categories,
+            ];
     }
 }

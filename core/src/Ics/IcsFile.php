@@ -23,8 +23,12 @@ final readonly class IcsFile
      * @param  array<string, string>  $header  further properties of the calendar, by name
      * @param  list<string>  $notes  what could not be read
      */
-    public function __construct(public string $zone, public array $events, public array $header = [], public array $notes = [])
-    {
+    public function __construct(
+        public string $zone,
+        public array $events,
+        public array $header = [],
+        public array $notes = [],
+    ) {
     }
 
     /**
@@ -64,11 +68,19 @@ final readonly class IcsFile
             foreach ($this->header as $name => $value) {
                 $calendar->add($name, $value);
             }
-            $first = min([$stampedAt, ...array_map(static fn (IcsEvent $event): int => $event->starts * 60, $this->events)]);
+            $first = min(
+                [$stampedAt, ...array_map(static fn (IcsEvent $event): int => $event->starts * 60, $this->events)],
+            );
             $zone = $calendar->createComponent('VTIMEZONE', [], false);
             $calendar->add($zone);
             $zone->add('TZID', $this->zone);
-            foreach (IcsZone::observances($this->zone, $first - 366 * 86_400, $stampedAt + self::ZONE_YEARS * 366 * 86_400) as $observance) {
+            foreach (
+                IcsZone::observances(
+                    $this->zone,
+                    $first - 366 * 86_400,
+                    $stampedAt + self::ZONE_YEARS * 366 * 86_400,
+                ) as $observance
+            ) {
                 $component = $calendar->createComponent($observance['name'], [], false);
                 $zone->add($component);
                 foreach ($observance['properties'] as $name => $value) {
@@ -98,7 +110,14 @@ final readonly class IcsFile
             $component->add('RRULE', $event->rule);
         }
         if ($event->moreDays !== []) {
-            $component->add('RDATE', array_map(static fn (int $day): string => gmdate($format, $day * 86_400 + $event->from() * 60), $event->moreDays), $of);
+            $component->add(
+                'RDATE',
+                array_map(
+                    static fn (int $day): string => gmdate($format, $day * 86_400 + $event->from() * 60),
+                    $event->moreDays,
+                ),
+                $of,
+            );
         }
         if ($event->categories !== []) {
             $component->add('CATEGORIES', $event->categories);

@@ -65,7 +65,9 @@ final class IcsParsing
             return $this->leave("{$called} moves one date of a series; enter that date as an exception");
         }
         $start = $component->select('DTSTART')[0] ?? null;
-        $begins = $start instanceof Property ? $this->moment($start, $called, self::text($component, 'RRULE') !== null) : null;
+        $begins = $start instanceof Property
+            ? $this->moment($start, $called, self::text($component, 'RRULE') !== null)
+            : null;
         if ($begins === null) {
             return $start === null ? $this->leave("{$called} has no beginning (DTSTART)") : null;
         }
@@ -75,14 +77,26 @@ final class IcsParsing
             return null;
         }
 
-        return new IcsEvent(self::text($component, 'UID') ?? '', $name, $starts, $lasts, $isAllDay, self::text($component, 'RRULE'), $this->moreDays($component, $called), $this->categories($component));
+        return new IcsEvent(
+            self::text($component, 'UID') ?? '',
+            $name,
+            $starts,
+            $lasts,
+            $isAllDay,
+            self::text($component, 'RRULE'),
+            $this->moreDays($component, $called),
+            $this->categories($component),
+        );
     }
 
     /** @return ?array{int, bool} minutes on the wall, and whether it is a date */
     private function moment(Property $property, string $called, bool $recurs): ?array
     {
         $value = $property->getRawMimeDirValue();
-        if (preg_match('/^(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2})(Z?))?$/D', $value, $found) !== 1 || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])) {
+        if (
+            preg_match('/^(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})(\d{2})(Z?))?$/D', $value, $found) !== 1
+            || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+        ) {
             return $this->leave("{$called}: \"{$value}\" is no date and no time");
         }
         $day = LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]);
@@ -99,7 +113,9 @@ final class IcsParsing
             return [$minutes, false];
         }
         if ($recurs) {
-            return $this->leave("{$called} recurs in {$zone}, the others are in {$this->zone}; hours of one schedule are in one zone");
+            return $this->leave(
+                "{$called} recurs in {$zone}, the others are in {$this->zone}; hours of one schedule are in one zone",
+            );
         }
 
         return [ZoneClock::of($this->zone)->localMinutes(ZoneClock::of($zone)->instantOf($minutes)), false];
@@ -114,16 +130,27 @@ final class IcsParsing
                 return null;
             }
 
-            return $ends[0] > $starts && $ends[1] === $isAllDay ? $ends[0] - $starts : $this->leave("{$called} ends before it begins");
+            return $ends[0] > $starts && $ends[1] === $isAllDay
+                ? $ends[0] - $starts
+                : $this->leave("{$called} ends before it begins");
         }
         $duration = self::text($component, 'DURATION');
         if ($duration === null) {
             return $isAllDay ? LocalDate::MINUTES : $this->leave("{$called} has no end (DTEND or DURATION)");
         }
-        if (preg_match('/^\+?P(?:(\d{1,3})W|(?:(\d{1,4})D)?(?:T(?:(\d{1,4})H)?(?:(\d{1,5})M)?(?:\d+S)?)?)$/D', $duration, $found) !== 1) {
+        if (
+            preg_match(
+                '/^\+?P(?:(\d{1,3})W|(?:(\d{1,4})D)?(?:T(?:(\d{1,4})H)?(?:(\d{1,5})M)?(?:\d+S)?)?)$/D',
+                $duration,
+                $found,
+            ) !== 1
+        ) {
             return $this->leave("{$called}: \"{$duration}\" is no duration");
         }
-        $minutes = (int) $found[1] * 7 * LocalDate::MINUTES + (int) ($found[2] ?? 0) * LocalDate::MINUTES + (int) ($found[3] ?? 0) * 60 + (int) ($found[4] ?? 0);
+        $minutes = (int) $found[1] * 7 * LocalDate::MINUTES
+            + (int) ($found[2] ?? 0) * LocalDate::MINUTES
+            + (int) ($found[3] ?? 0) * 60
+            + (int) ($found[4] ?? 0);
 
         return $minutes > 0 ? $minutes : $this->leave("{$called} takes no time");
     }
@@ -134,7 +161,10 @@ final class IcsParsing
         $days = [];
         foreach ($component->select('RDATE') as $property) {
             foreach ($property instanceof Property ? explode(',', $property->getRawMimeDirValue()) : [] as $value) {
-                if (preg_match('/^(\d{4})(\d{2})(\d{2})(T\d{6})?$/D', $value, $found) === 1 && checkdate((int) $found[2], (int) $found[3], (int) $found[1])) {
+                if (
+                    preg_match('/^(\d{4})(\d{2})(\d{2})(T\d{6})?$/D', $value, $found) === 1
+                    && checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+                ) {
                     $days[] = LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]);
                 } else {
                     $this->notes[] = "{$called}: the further date \"{$value}\" is left out";
@@ -184,7 +214,13 @@ final class IcsParsing
     /** The zone of the tz database that a file means: by name, or by where its own definition says it lies. */
     private function zoneNamed(string $name): ?string
     {
-        $known = static fn (string $zone): ?string => in_array($zone, \DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), true) ? $zone : null;
+        $known = static fn (string $zone): ?string => in_array(
+            $zone,
+            \DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC),
+            true,
+        )
+            ? $zone
+            : null;
         foreach ($known($name) === null ? $this->calendar->select('VTIMEZONE') : [] as $definition) {
             if ($definition instanceof Component && self::text($definition, 'TZID') === $name) {
                 return $known(self::text($definition, 'X-LIC-LOCATION') ?? '');
@@ -205,7 +241,9 @@ final class IcsParsing
     {
         $property = $of->select($name)[0] ?? null;
 
-        return $property instanceof Property ? ($name === 'RRULE' ? $property->getRawMimeDirValue() : (string) $property) : null;
+        return $property instanceof Property
+            ? ($name === 'RRULE' ? $property->getRawMimeDirValue() : (string) $property)
+            : null;
     }
 
     private function leave(string $why): null

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Ics;
 
 /**
- * The events of a file sorted by the items they were once made of: those nobody touched, and those that were moved, renamed
- * or taken out since.
+ * The events of a file sorted by the items they were once made of: those nobody touched, and those that were moved,
+ * renamed or taken out since.
  *
  * @internal
  */

@@ -6,7 +6,10 @@ namespace Jaunty\Core\Ics;
 
 use Jaunty\Core\Hours\ZoneClock;
 
-/** A time zone as RFC 5545 section 3.6.5 writes it: each pair of offsets an observance, with the dates on which it begins. */
+/**
+ * A time zone as RFC 5545 section 3.6.5 writes it: each pair of offsets an observance, with the dates on which it
+ * begins.
+ */
 final class IcsZone
 {
     /**
@@ -26,14 +29,20 @@ final class IcsZone
         $onsets = [];
         $first = [];
         foreach ($changes as [$instant, $old, $new]) {
-            // Onset is told in the wall time that ends (section 3.6.5: "with respect to the UTC offset specified by TZOFFSETFROM").
+            // Onset is told in the wall time that ends (section 3.6.5: "with respect to the UTC offset specified by
+            // TZOFFSETFROM").
             $onsets["{$old} {$new}"][] = gmdate('Ymd\THis', $instant + $old);
             $first["{$old} {$new}"] ??= [$instant, $old, $new];
         }
 
         return array_map(static fn (array $change, array $dates): array => [
             'name' => self::isSummer($zone, $change[0]) ? 'DAYLIGHT' : 'STANDARD',
-            'properties' => ['DTSTART' => $dates[0], 'TZOFFSETFROM' => self::offset($change[1]), 'TZOFFSETTO' => self::offset($change[2])] + (count($dates) > 1 ? ['RDATE' => array_slice($dates, 1)] : []),
+            'properties' => [
+                'DTSTART' => $dates[0],
+                'TZOFFSETFROM' => self::offset($change[1]),
+                'TZOFFSETTO' => self::offset($change[2]),
+            ]
+                + (count($dates) > 1 ? ['RDATE' => array_slice($dates, 1)] : []),
         ], array_values($first), array_values($onsets));
     }
 

@@ -33,7 +33,8 @@ final readonly class ScheduleEvents
     /**
      * @param  int  $from  the first day that weekly hours are written for, days since 1970
      * @param  string  $zone  in which its times are read
-     * @return array<string, array<string, IcsEvent>> the events of each item, by uid; items by list and key (`weekly/day`)
+     * @return array<string, array<string, IcsEvent>> the events of each item, by uid; items by list and key
+     *     (`weekly/day`)
      */
     public static function of(Schedule $schedule, int $from, string $zone): array
     {
@@ -66,12 +67,24 @@ final readonly class ScheduleEvents
         if ($lastDay !== null && $first > $lastDay) {
             return [];
         }
-        [$begins, $ends] = $piece->span === null ? WeekPattern::interval($piece->from, $piece->to) : [$piece->span[0] % LocalDate::MINUTES, $piece->span[1] - $piece->span[0] + $piece->span[0] % LocalDate::MINUTES];
+        [$begins, $ends] = $piece->span === null
+            ? WeekPattern::interval($piece->from, $piece->to)
+            : [
+                $piece->span[0] % LocalDate::MINUTES,
+                $piece->span[1] - $piece->span[0] + $piece->span[0] % LocalDate::MINUTES,
+            ];
         $ends += $ends <= $begins ? 7 * LocalDate::MINUTES : 0;
         $until = $lastDay === null ? '' : ';UNTIL=' . $this->until($lastDay);
         $byDay = implode(',', array_map(static fn (int $day): string => RecurrenceRule::WEEKDAYS[$day], $days));
 
-        return [$this->event($part, 'Open', $first * LocalDate::MINUTES + $begins, $ends - $begins, false, "FREQ=WEEKLY{$until};BYDAY={$byDay}")];
+        return [$this->event(
+            $part,
+            'Open',
+            $first * LocalDate::MINUTES + $begins,
+            $ends - $begins,
+            false,
+            "FREQ=WEEKLY{$until};BYDAY={$byDay}",
+        )];
     }
 
     /** @return list<IcsEvent> */
@@ -79,28 +92,61 @@ final readonly class ScheduleEvents
     {
         $first = LocalDate::parse($exception->from);
         $last = LocalDate::parse($exception->to);
-        $events = [$this->event($part, $exception->name, $first * LocalDate::MINUTES, ($last - $first + 1) * LocalDate::MINUTES, true, null, match ($exception->announcedAs) {
-            AnnouncedAs::Closed => self::CLOSED,
-            AnnouncedAs::Holiday => self::HOLIDAY,
-            AnnouncedAs::Open => self::OPEN,
-        })];
+        $events = [$this->event(
+            $part,
+            $exception->name,
+            $first * LocalDate::MINUTES,
+            ($last - $first + 1) * LocalDate::MINUTES,
+            true,
+            null,
+            match ($exception->announcedAs) {
+                AnnouncedAs::Closed => self::CLOSED,
+                AnnouncedAs::Holiday => self::HOLIDAY,
+                AnnouncedAs::Open => self::OPEN,
+            },
+        )];
         foreach ($exception->hours as $place => $hours) {
             [$begins, $ends] = WeekPattern::interval($hours['from'], $hours['to']);
-            $events[] = $this->event("{$part}/hours-{$place}", "{$exception->name}: open", $first * LocalDate::MINUTES + $begins, $ends - $begins, false, $last > $first ? 'FREQ=DAILY;UNTIL=' . $this->until($last) : null);
+            $events[] = $this->event(
+                "{$part}/hours-{$place}",
+                "{$exception->name}: open",
+                $first * LocalDate::MINUTES + $begins,
+                $ends - $begins,
+                false,
+                $last > $first ? 'FREQ=DAILY;UNTIL=' . $this->until($last) : null,
+            );
         }
 
         return $events;
     }
 
-    /** @return list<IcsEvent> the hours of one that recurs lie on dates only its rule knows, so they are not written out */
+    /**
+     * @return list<IcsEvent> the hours of one that recurs lie on dates only its rule knows, so they are not written out
+     */
     private function ofPeriod(string $part, NamedPeriod $period): array
     {
         $first = LocalDate::parse($period->from);
         if ($period->rrule !== null) {
-            return [$this->event($part, $period->name, $first * LocalDate::MINUTES, LocalDate::MINUTES, true, $period->rrule, self::PERIOD)];
+            return [$this->event(
+                $part,
+                $period->name,
+                $first * LocalDate::MINUTES,
+                LocalDate::MINUTES,
+                true,
+                $period->rrule,
+                self::PERIOD,
+            )];
         }
         $last = LocalDate::parse($period->to ?? $period->from);
-        $events = [$this->event($part, $period->name, $first * LocalDate::MINUTES, ($last - $first + 1) * LocalDate::MINUTES, true, null, self::PERIOD)];
+        $events = [$this->event(
+            $part,
+            $period->name,
+            $first * LocalDate::MINUTES,
+            ($last - $first + 1) * LocalDate::MINUTES,
+            true,
+            null,
+            self::PERIOD,
+        )];
         foreach ($period->weekly as $piece) {
             array_push($events, ...$piece->span === null
                 ? $this->ofPiece("{$part}/weekly/{$piece->item}", $piece, $first, $last)
@@ -130,16 +176,39 @@ final readonly class ScheduleEvents
             }
             if ($date <= $last) {
                 $weekday = RecurrenceRule::WEEKDAYS[$day % 7];
-                $events[] = $this->event("{$part}.{$place}", 'Open', $date * LocalDate::MINUTES + $begins % LocalDate::MINUTES, $ends - $begins, false, "FREQ=WEEKLY;UNTIL={$this->until($last)};BYDAY={$weekday}");
+                $events[] = $this->event(
+                    "{$part}.{$place}",
+                    'Open',
+                    $date * LocalDate::MINUTES + $begins % LocalDate::MINUTES,
+                    $ends - $begins,
+                    false,
+                    "FREQ=WEEKLY;UNTIL={$this->until($last)};BYDAY={$weekday}",
+                );
             }
         }
 
         return $events;
     }
 
-    private function event(string $part, string $name, int $starts, int $lasts, bool $isAllDay, ?string $rule, ?string $category = null): IcsEvent
-    {
-        return new IcsEvent("{$part}@{$this->schedule->key}.jaunty-roster", $name, $starts, $lasts, $isAllDay, $rule, [], $category === null ? [] : [$category]);
+    private function event(
+        string $part,
+        string $name,
+        int $starts,
+        int $lasts,
+        bool $isAllDay,
+        ?string $rule,
+        ?string $category = null,
+    ): IcsEvent {
+        return new IcsEvent(
+            "{$part}@{$this->schedule->key}.jaunty-roster",
+            $name,
+            $starts,
+            $lasts,
+            $isAllDay,
+            $rule,
+            [],
+            $category === null ? [] : [$category],
+        );
     }
 
     /** The end of a date as RFC 5545 section 3.3.10 wants it beside a time with a zone: in UTC. */
@@ -148,15 +217,26 @@ final readonly class ScheduleEvents
         return gmdate('Ymd\THis\Z', ZoneClock::of($this->zone)->midnight($day + 1) - 1);
     }
 
-    /** @return ?list<string> the days of a weekly rule that does nothing else, as weekly hours name them; null for any other */
+    /**
+     * @return ?list<string> the days of a weekly rule that does nothing else, as weekly hours name them; null for any
+     *     other
+     */
     public static function weekdays(IcsEvent $event): ?array
     {
         $parts = $event->ruleParts();
-        if (($parts['FREQ'] ?? '') !== 'WEEKLY' || ($parts['INTERVAL'] ?? '1') !== '1' || array_diff(array_keys($parts), ['FREQ', 'INTERVAL', 'BYDAY', 'WKST', 'UNTIL']) !== []) {
+        if (
+            ($parts['FREQ'] ?? '') !== 'WEEKLY'
+            || ($parts['INTERVAL'] ?? '1') !== '1'
+            || array_diff(array_keys($parts), ['FREQ', 'INTERVAL', 'BYDAY', 'WKST', 'UNTIL']) !== []
+        ) {
             return null;
         }
         $days = [];
-        foreach (isset($parts['BYDAY']) ? explode(',', $parts['BYDAY']) : [RecurrenceRule::WEEKDAYS[LocalDate::weekday($event->firstDay())]] as $name) {
+        foreach (
+            isset($parts['BYDAY'])
+            ? explode(',', $parts['BYDAY'])
+            : [RecurrenceRule::WEEKDAYS[LocalDate::weekday($event->firstDay())]] as $name
+        ) {
             $day = array_search($name, RecurrenceRule::WEEKDAYS, true);
             if ($day === false) {
                 return null;

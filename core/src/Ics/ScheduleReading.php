@@ -13,11 +13,15 @@ use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Templates\Slug;
 
 /**
- * A schedule out of an iCalendar file and back. A file of our own carries the schedule too: what nobody touched in it comes
- * back as it was, what was moved, added or removed in a calendar program is read from the events.
+ * A schedule out of an iCalendar file and back. A file of our own carries the schedule too: what nobody touched in it
+ * comes back as it was, what was moved, added or removed in a calendar program is read from the events.
  */
 final class ScheduleReading
 {
+    /** How our own files name an event: the list, its item, and the part of it that has pieces of its own. */
+    private const UID = '~^(?<list>weekly|exceptions|periods)/(?<item>[a-z0-9][a-z0-9.-]*)'
+        . '(?:/(?<part>weekly|hours-\d+)(?:/(?<piece>[a-z0-9][a-z0-9.-]*))?)?@~D';
+
     private const SCHEDULE = 'X-ROSTER-SCHEDULE';
 
     private const FROM = 'X-ROSTER-FROM';
@@ -42,15 +46,21 @@ final class ScheduleReading
      */
     public static function write(Schedule $schedule, string $zone, int $from, int $stampedAt): string
     {
-        $events = array_merge(...array_map(array_values(...), array_values(ScheduleEvents::of($schedule, $from, $zone))));
+        $events = array_merge(
+            ...array_map(array_values(...), array_values(ScheduleEvents::of($schedule, $from, $zone))),
+        );
 
-        return (new IcsFile($zone, $events, [self::SCHEDULE => json_encode($schedule->toArray(), JSON_THROW_ON_ERROR), self::FROM => LocalDate::text($from)]))->text($stampedAt);
+        return (new IcsFile($zone, $events, [
+            self::SCHEDULE => json_encode($schedule->toArray(), JSON_THROW_ON_ERROR),
+            self::FROM => LocalDate::text($from),
+        ]))->text($stampedAt);
     }
 
     /**
      * @param  string  $key  of the schedule, where the file does not bring one
      * @param  string  $zone  of times that name none
-     * @return array{Schedule, string, list<string>} the schedule, the zone its times are in, and what was left out and why
+     * @return array{Schedule, string, list<string>} the schedule, the zone its times are in, and what was left out and
+     *     why
      *
      * @throws UnusableIcs
      */
@@ -82,8 +92,8 @@ final class ScheduleReading
     }
 
     /**
-     * Events that are no longer, or never were, what the file brings of its own. A calendar program that takes our lines away leaves the
-     * names of the events, and they still say which item each was made of.
+     * Events that are no longer, or never were, what the file brings of its own. A calendar program that takes our
+     * lines away leaves the names of the events, and they still say which item each was made of.
      *
      * @param  list<IcsEvent>  $events
      */
@@ -92,7 +102,7 @@ final class ScheduleReading
         $parts = [];
         $isOurs = false;
         foreach ($events as $place => $event) {
-            preg_match('~^(?<list>weekly|exceptions|periods)/(?<item>[a-z0-9][a-z0-9.-]*)(?:/(?<part>weekly|hours-\d+)(?:/(?<piece>[a-z0-9][a-z0-9.-]*))?)?@~D', $event->uid, $part);
+            preg_match(self::UID, $event->uid, $part);
             $isOurs = $isOurs || $part !== [];
             // What an item lasts comes before the hours in it.
             $parts[] = [($part['part'] ?? '') === '' ? 0 : 1, $place, $event, $part];
@@ -106,7 +116,9 @@ final class ScheduleReading
             }
         }
         if ($isOurs && ! $hasOwn) {
-            $this->notes[] = 'The file no longer holds the schedule it was written from: its name, its calendars, whether a shift is finished past midnight, and the hours of periods that recur are not in events. Look at those';
+            $this->notes[] = 'The file no longer holds the schedule it was written from: its name, its calendars, '
+                . 'whether a shift is finished past midnight, and the hours of periods that '
+                . 'recur are not in events. Look at those';
         }
     }
 
@@ -118,7 +130,10 @@ final class ScheduleReading
                 $taken = array_column((array) ($of['weekly'] ?? []), 'item');
                 foreach (self::pieces($event, $days) as $fields) {
                     $taken[] = $key = IcsParts::freeKey($piece, array_values(array_filter($taken, is_string(...))));
-                    $this->lists['periods'][$place]['weekly'] = [...(array) ($this->lists['periods'][$place]['weekly'] ?? []), ['item' => $key] + $fields];
+                    $this->lists['periods'][$place]['weekly'] = [
+                        ...(array) ($this->lists['periods'][$place]['weekly'] ?? []),
+                        ['item' => $key] + $fields,
+                    ];
                 }
 
                 return;
@@ -131,7 +146,13 @@ final class ScheduleReading
     private static function items(Schedule $schedule): array
     {
         $items = [];
-        foreach (['weekly' => $schedule->weekly, 'exceptions' => $schedule->exceptions, 'periods' => $schedule->periods] as $list => $of) {
+        foreach (
+            [
+                'weekly' => $schedule->weekly,
+                'exceptions' => $schedule->exceptions,
+                'periods' => $schedule->periods,
+            ] as $list => $of
+        ) {
             foreach ($of as $item) {
                 $items["{$list}/{$item->item}"] = $item->toArray();
             }
@@ -140,7 +161,10 @@ final class ScheduleReading
         return $items;
     }
 
-    /** @return ?array{Schedule, array<string, array<string, IcsEvent>>} what the file brings of its own, and the events that were made of it */
+    /**
+     * @return ?array{Schedule, array<string, array<string, IcsEvent>>} what the file brings of its own, and the events
+     *     that were made of it
+     */
     private function own(): ?array
     {
         $written = $this->file->header[self::SCHEDULE] ?? null;
@@ -151,7 +175,8 @@ final class ScheduleReading
         try {
             $schedule = Schedule::read(Node::of((array) json_decode($written, true, 32)));
         } catch (UnusableBook $fault) {
-            $this->notes[] = "The schedule the file brings with it cannot be used ({$fault->getMessage()}); it is read from its events alone";
+            $this->notes[] = "The schedule the file brings with it cannot be used ({$fault->getMessage()}); it is read "
+                . "from its events alone";
 
             return null;
         }
@@ -165,14 +190,25 @@ final class ScheduleReading
         $days = ScheduleEvents::weekdays($event);
         $hasEnd = isset($event->ruleParts()['UNTIL']);
         match (true) {
-            $event->moreDays !== [] => $this->notes[] = "\"{$event->name}\" names its dates one by one; enter them as exceptions or as a holiday calendar",
-            $event->isAllDay && $event->rule === null => $this->dates($event, $item, in_array(ScheduleEvents::PERIOD, $event->categories, true)),
+            $event->moreDays !== [] => $this->notes[] = "\"{$event->name}\" names its dates one by one; enter them as "
+                . "exceptions or as a holiday calendar",
+            $event->isAllDay && $event->rule === null => $this->dates(
+                $event,
+                $item,
+                in_array(ScheduleEvents::PERIOD, $event->categories, true),
+            ),
             $event->isAllDay => $this->recurring($event, $item, []),
-            $event->lasts < self::SHORTEST || $event->lasts > 7 * LocalDate::MINUTES => $this->notes[] = "\"{$event->name}\" lasts longer than a week",
+            $event->lasts < self::SHORTEST
+                || $event->lasts > 7 * LocalDate::MINUTES => $this->notes[] = "\"{$event->name}\" "
+                    . "lasts longer than a week",
             $days !== null && ! $hasEnd => $this->weekly($event, $days, $item),
-            $event->lasts > LocalDate::MINUTES => $this->notes[] = "\"{$event->name}\" lasts longer than a day on single dates; enter each date",
+            $event->lasts > LocalDate::MINUTES => $this->notes[] = "\"{$event->name}\" lasts longer than a day on "
+                . "single dates; enter each date",
             $event->rule === null, $this->lastDate($event) !== null => $this->hours($event, $item),
-            default => $this->recurring($event, $item, [['item' => 'hours', 'days' => ClockTime::DAYS, 'from' => ClockTime::text($event->from()), 'to' => ClockTime::text($event->to())]]),
+            default => $this->recurring($event, $item, [[
+                'item' => 'hours', 'days' => ClockTime::DAYS, 'from' => ClockTime::text($event->from()),
+                'to' => ClockTime::text($event->to()),
+            ]]),
         };
     }
 
@@ -191,13 +227,22 @@ final class ScheduleReading
     private static function pieces(IcsEvent $event, array $days): array
     {
         if ($event->lasts <= LocalDate::MINUTES) {
-            return [['days' => $days, 'from' => ClockTime::text($event->from()), 'to' => ClockTime::text($event->to())]];
+            return [
+                ['days' => $days, 'from' => ClockTime::text($event->from()), 'to' => ClockTime::text($event->to())],
+            ];
         }
 
         return array_map(static function (string $day) use ($event): array {
-            $end = ((int) array_search($day, ClockTime::DAYS, true) * LocalDate::MINUTES + $event->from() + $event->lasts - 1) % (7 * LocalDate::MINUTES);
+            $end = (
+                (int) array_search($day, ClockTime::DAYS, true) * LocalDate::MINUTES
+                + $event->from()
+                + $event->lasts - 1
+            ) % (7 * LocalDate::MINUTES);
 
-            return ['span' => ["{$day} " . ClockTime::text($event->from()), ClockTime::DAYS[intdiv($end, LocalDate::MINUTES)] . ' ' . ClockTime::text($event->to())]];
+            return ['span' => [
+                "{$day} " . ClockTime::text($event->from()),
+                ClockTime::DAYS[intdiv($end, LocalDate::MINUTES)] . ' ' . ClockTime::text($event->to()),
+            ]];
         }, $days);
     }
 
@@ -236,7 +281,12 @@ final class ScheduleReading
     private function lastDate(IcsEvent $event): ?string
     {
         $parts = $event->ruleParts();
-        if (array_keys($parts) !== ['FREQ', 'UNTIL'] || $parts['FREQ'] !== 'DAILY' || preg_match('/^(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})\d{2}(Z?))?$/D', $parts['UNTIL'], $found) !== 1 || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])) {
+        if (
+            array_keys($parts) !== ['FREQ', 'UNTIL']
+            || $parts['FREQ'] !== 'DAILY'
+            || preg_match('/^(\d{4})(\d{2})(\d{2})(?:T(\d{2})(\d{2})\d{2}(Z?))?$/D', $parts['UNTIL'], $found) !== 1
+            || ! checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+        ) {
             return null;
         }
         $day = LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]);
@@ -251,7 +301,11 @@ final class ScheduleReading
     /** @param list<array<string, mixed>> $weekly */
     private function recurring(IcsEvent $event, ?string $item, array $weekly): void
     {
-        $this->add('periods', $event, $item, ['from' => LocalDate::text($event->firstDay()), 'rrule' => $event->rule, 'weekly' => $weekly]);
+        $this->add('periods', $event, $item, [
+            'from' => LocalDate::text($event->firstDay()),
+            'rrule' => $event->rule,
+            'weekly' => $weekly,
+        ]);
     }
 
     /**
@@ -260,10 +314,15 @@ final class ScheduleReading
      */
     private function add(string $list, IcsEvent $event, ?string $item, array $fields): void
     {
-        $taken = array_map(static fn (array $value): string => is_string($value['item'] ?? null) ? $value['item'] : '', $this->lists[$list]);
+        $taken = array_map(
+            static fn (array $value): string => is_string($value['item'] ?? null) ? $value['item'] : '',
+            $this->lists[$list],
+        );
         $item ??= Slug::of($event->name === '' ? $list : $event->name);
         $key = IcsParts::freeKey($item, $taken);
-        $value = ['item' => $key] + ($list === 'weekly' ? [] : ['name' => $event->name === '' ? $key : $event->name]) + $fields;
+        $value = ['item' => $key]
+            + ($list === 'weekly' ? [] : ['name' => $event->name === '' ? $key : $event->name])
+            + $fields;
         try {
             Schedule::read(Node::of(['key' => 'x', $list => [$value]]));
         } catch (UnusableBook $fault) {

@@ -16,7 +16,9 @@ final class UnusableIcs extends \DomainException implements CoreException
 
     public static function tooLarge(int $most): self
     {
-        return new self(sprintf('The file is larger than %d KB; take out the calendar of one business only', intdiv($most, 1024)));
+        return new self(
+            sprintf('The file is larger than %d KB; take out the calendar of one business only', intdiv($most, 1024)),
+        );
     }
 
     public static function tooMany(int $events, int $most): self

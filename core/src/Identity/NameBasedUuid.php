@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Identity;
 
-/** Name-based UUIDs (version 5): the same name under the same parent gives the same id, so making things twice makes nothing twice. */
+/**
+ * Name-based UUIDs (version 5): the same name under the same parent gives the same id, so making things twice makes
+ * nothing twice.
+ */
 final class NameBasedUuid
 {
     /**
@@ -19,6 +22,8 @@ final class NameBasedUuid
         $hash[12] = '5';
         $hash[16] = dechex((hexdec($hash[16]) & 0x3) | 0x8);
 
-        return implode('-', [substr($hash, 0, 8), substr($hash, 8, 4), substr($hash, 12, 4), substr($hash, 16, 4), substr($hash, 20)]);
+        return implode('-', [
+            substr($hash, 0, 8), substr($hash, 8, 4), substr($hash, 12, 4), substr($hash, 16, 4), substr($hash, 20),
+        ]);
     }
 }

@@ -6,9 +6,9 @@ namespace Jaunty\Core\Numbering;
 
 /**
  * Digit maps as one automaton that reads each digit once: the places of all alternatives at once are its states (subset
- * construction; Rabin and Scott, IBM Journal of Research and Development 3, 1959), and states that cannot be told apart are
- * one. What is said of digits here (what two maps have in common, what one lets through and another does not) is exact, and
- * comes with the shortest digits that show it.
+ * construction; Rabin and Scott, IBM Journal of Research and Development 3, 1959), and states that cannot be told apart
+ * are one. What is said of digits here (what two maps have in common, what one lets through and another does not) is
+ * exact, and comes with the shortest digits that show it.
  */
 final readonly class DigitAutomaton
 {
@@ -20,12 +20,16 @@ final readonly class DigitAutomaton
     /** Pairs of states that one search goes through. */
     private const MOST_PAIRS = 50_000;
 
-    /** Beyond this many states, those that cannot be told apart are left as they are: finding them would cost more than it saves. */
+    /**
+     * Beyond this many states, those that cannot be told apart are left as they are: finding them would cost more than
+     * it saves.
+     */
     private const MOST_MERGED = 400;
 
     /**
      * @param  list<array<int, int>>  $next  by state, then symbol, the state; none where digits fit no more
-     * @param  list<bool>  $fits  by state, whether digits that end there fit, the timer having run out where it is waited for
+     * @param  list<bool>  $fits  by state, whether digits that end there fit, the timer having run out where it is
+     *     waited for
      * @param  list<bool>  $atOnce  whether they fit without the timer
      */
     private function __construct(private array $next, private array $fits, private array $atOnce)
@@ -35,11 +39,14 @@ final readonly class DigitAutomaton
     /**
      * What any of the maps lets through.
      *
-     * @throws TooIntricate where that would take more work than is allowed: the states can be as many as there are sets of places
+     * @throws TooIntricate where that would take more work than is allowed: the states can be as many as there are sets
+     *     of places
      */
     public static function of(DigitMap ...$maps): self
     {
-        [$symbols, $closed, $ends] = self::places(array_merge(...array_map(static fn (DigitMap $map): array => $map->alternatives(), array_values($maps))));
+        [$symbols, $closed, $ends] = self::places(
+            array_merge(...array_map(static fn (DigitMap $map): array => $map->alternatives(), array_values($maps))),
+        );
         $start = self::sorted($closed[-1]);
         $known = [implode(',', $start) => self::START];
         $sets = [$start];
@@ -69,7 +76,13 @@ final readonly class DigitAutomaton
             }
             $next[] = $leads;
         }
-        $atOnce = array_map(static fn (array $set): bool => array_filter($set, static fn (int $place): bool => isset($ends[$place])) !== [], $sets);
+        $atOnce = array_map(
+            static fn (array $set): bool => array_filter(
+                $set,
+                static fn (int $place): bool => isset($ends[$place]),
+            ) !== [],
+            $sets,
+        );
 
         return self::smallest($next, self::withTimer($next, $atOnce), $atOnce);
     }
@@ -127,13 +140,18 @@ final readonly class DigitAutomaton
         return self::search([$this, $other], []);
     }
 
-    /** @return ?string the shortest digits that this one lets through and none of the others does; null where they take them all */
+    /**
+     * @return ?string the shortest digits that this one lets through and none of the others does; null where they take
+     *     them all
+     */
     public function beyond(self ...$others): ?string
     {
         return self::search([$this], array_values($others));
     }
 
-    /** @return ?string the shortest digits that both let through and none of the others does; null where there are none */
+    /**
+     * @return ?string the shortest digits that both let through and none of the others does; null where there are none
+     */
     public function within(self $other, self ...$others): ?string
     {
         return self::search([$this, $other], array_values($others));
@@ -145,7 +163,10 @@ final readonly class DigitAutomaton
         return self::search([$this], []);
     }
 
-    /** @return ?string the shortest digits that can never be dialled to their end, as their beginning fits already and is collected at once */
+    /**
+     * @return ?string the shortest digits that can never be dialled to their end, as their beginning fits already and
+     *     is collected at once
+     */
     public function cutShort(): ?string
     {
         // Digits after a match lead nowhere for who dials, and on for who knows their end.
@@ -169,7 +190,10 @@ final readonly class DigitAutomaton
         return null;
     }
 
-    /** @return array{int, ?int} how many digits fit at least and at most; null for no end; nothing fitting counts as none */
+    /**
+     * @return array{int, ?int} how many digits fit at least and at most; null for no end; nothing fitting counts as
+     *     none
+     */
     public function lengths(): array
     {
         $least = strlen($this->shortest() ?? '');
@@ -183,7 +207,8 @@ final readonly class DigitAutomaton
                 $open[] = $state;
             }
         }
-        // From the ends backward: how many digits can follow, state by state, once that is known of all that come after.
+        // From the ends backward: how many digits can follow, state by state, once that is known of all that come
+        // after.
         $useful = [];
         while (($state = array_pop($open)) !== null) {
             if (! isset($useful[$state])) {
@@ -194,7 +219,9 @@ final readonly class DigitAutomaton
         $after = [];
         $longest = [];
         foreach (array_keys($useful) as $state) {
-            $after[$state] = count(array_filter($this->dialled($state), static fn (int $to): bool => isset($useful[$to])));
+            $after[$state] = count(
+                array_filter($this->dialled($state), static fn (int $to): bool => isset($useful[$to])),
+            );
             $longest[$state] = 0;
             if ($after[$state] === 0) {
                 $open[] = $state;
@@ -226,7 +253,11 @@ final readonly class DigitAutomaton
     /** @return array<int, int> where digits lead from a state, the timer left out */
     private function dialled(int $state): array
     {
-        return array_filter($this->next[$state], static fn (int $symbol): bool => $symbol !== DigitMap::TIMER, ARRAY_FILTER_USE_KEY);
+        return array_filter(
+            $this->next[$state],
+            static fn (int $symbol): bool => $symbol !== DigitMap::TIMER,
+            ARRAY_FILTER_USE_KEY,
+        );
     }
 
     /**
@@ -317,7 +348,9 @@ final readonly class DigitAutomaton
      * The places of all alternatives, numbered through, each alternative with one behind its last element.
      *
      * @param  list<list<array{int, bool}>>  $alternatives
-     * @return array{list<array<int, int>>, array<int, array<int, true>>, array<int, true>} by place: where each symbol leads; each place with those behind elements that may be left out (-1: all beginnings); and the places behind a last element
+     * @return array{list<array<int, int>>, array<int, array<int, true>>, array<int, true>} by place: where each symbol
+     *     leads; each place with those behind elements that may be left out (-1: all beginnings); and the places behind
+     *     a last element
      */
     private static function places(array $alternatives): array
     {
@@ -393,13 +426,21 @@ final readonly class DigitAutomaton
         if (count($next) > self::MOST_MERGED) {
             return new self($next, $fits, $atOnce);
         }
-        $class = array_map(static fn (bool $one, bool $other): int => ($one ? 2 : 0) + ($other ? 1 : 0), $fits, $atOnce);
+        $class = array_map(
+            static fn (bool $one, bool $other): int => ($one ? 2 : 0) + ($other ? 1 : 0),
+            $fits,
+            $atOnce,
+        );
         for ($count = 0; $count !== count(array_unique($class));) {
             $count = count(array_unique($class));
             $names = [];
             $finer = [];
             foreach ($next as $state => $to) {
-                $sign = $class[$state] . ':' . implode(',', array_map(static fn (int $symbol, int $into): string => "{$symbol}>{$class[$into]}", array_keys($to), $to));
+                $sign = $class[$state] . ':' . implode(',', array_map(
+                    static fn (int $symbol, int $into): string => "{$symbol}>{$class[$into]}",
+                    array_keys($to),
+                    $to,
+                ));
                 $finer[] = $names[$sign] ??= count($names);
             }
             $class = $finer;

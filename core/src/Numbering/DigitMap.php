@@ -7,8 +7,8 @@ namespace Jaunty\Core\Numbering;
 use Jaunty\Core\Book\UnusableBook;
 
 /**
- * A digit map: alternatives of dialled symbols (RFC 3435 section 2.1.5). Matching follows all alternatives at once, so its
- * time grows with digits times elements whatever the map says.
+ * A digit map: alternatives of dialled symbols (RFC 3435 section 2.1.5). Matching follows all alternatives at once, so
+ * its time grows with digits times elements whatever the map says.
  */
 final readonly class DigitMap
 {
@@ -22,7 +22,10 @@ final readonly class DigitMap
 
     private const LONGEST = 2000;
 
-    /** @param list<list<array{int, bool}>> $alternatives elements: a set of symbols as bits, and whether it may repeat or be left out */
+    /**
+     * @param list<list<array{int, bool}>> $alternatives elements: a set of symbols as bits, and whether it may repeat
+     *     or be left out
+     */
     private function __construct(private array $alternatives)
     {
     }
@@ -36,10 +39,15 @@ final readonly class DigitMap
             throw UnusableBook::malformed($path, 'a digit map (RFC 3435 section 2.1.5)', $map);
         }
 
-        return new self(array_map(static fn (string $alternative): array => self::elements($alternative, $map, $path), explode('|', $body)));
+        return new self(array_map(
+            static fn (string $alternative): array => self::elements($alternative, $map, $path),
+            explode('|', $body),
+        ));
     }
 
-    /** @return list<list<array{int, bool}>> elements: a set of symbols as bits, and whether it may repeat or be left out */
+    /**
+     * @return list<list<array{int, bool}>> elements: a set of symbols as bits, and whether it may repeat or be left out
+     */
     public function alternatives(): array
     {
         return $this->alternatives;
@@ -60,13 +68,18 @@ final readonly class DigitMap
     /** Digits dialled one after another, `T` being the timer's end; what comes after a match is not looked at. */
     public function dial(string $digits): Dialling
     {
-        $at = array_map(static fn (array $elements): array => self::withSkipped([0 => true], $elements), $this->alternatives);
+        $at = array_map(
+            static fn (array $elements): array => self::withSkipped([0 => true], $elements),
+            $this->alternatives,
+        );
         foreach ($digits === '' ? [] : str_split(strtoupper($digits)) as $digit) {
             $symbol = strpos(self::SYMBOLS, $digit);
             $isAnywhere = false;
             foreach ($at as $which => $places) {
                 $elements = $this->alternatives[$which];
-                $at[$which] = $symbol === false ? [] : self::withSkipped(self::moved($elements, $places, $symbol), $elements);
+                $at[$which] = $symbol === false
+                    ? []
+                    : self::withSkipped(self::moved($elements, $places, $symbol), $elements);
                 if (isset($at[$which][count($elements)])) {
                     return Dialling::Match;
                 }
@@ -138,11 +151,18 @@ final readonly class DigitMap
     private static function elements(string $alternative, string $map, string $path): array
     {
         if (preg_match('/^(?:(?:[0-9*#A-DTx]|\[(?:[0-9](?:-[0-9])?|[*#A-DT])+\])\.?)+$/Di', $alternative) !== 1) {
-            throw UnusableBook::malformed($path, 'a digit map (RFC 3435 section 2.1.5)', $alternative === '' ? $map : $alternative);
+            throw UnusableBook::malformed(
+                $path,
+                'a digit map (RFC 3435 section 2.1.5)',
+                $alternative === '' ? $map : $alternative,
+            );
         }
         preg_match_all('/(\[[^\]]+\]|.)(\.?)/', $alternative, $found, PREG_SET_ORDER);
 
-        return array_map(static fn (array $element): array => [self::set($element[1], $path), $element[2] === '.'], $found);
+        return array_map(
+            static fn (array $element): array => [self::set($element[1], $path), $element[2] === '.'],
+            $found,
+        );
     }
 
     private static function set(string $element, string $path): int

@@ -54,7 +54,10 @@ final class E164 implements \Stringable
     {
         $number = self::parse($typed, $region);
 
-        return $number->isValid() && ($orFictional || ! $number->isFictional()) || $orFictional && $number->isFictional() ? $number : throw UnusableNumber::notGiven($typed);
+        return $number->isValid() && ($orFictional || ! $number->isFictional())
+            || $orFictional && $number->isFictional()
+            ? $number
+            : throw UnusableNumber::notGiven($typed);
     }
 
     /**
@@ -92,8 +95,8 @@ final class E164 implements \Stringable
         } catch (NumberParseException) {
             throw UnusableNumber::unreadable($told);
         }
-        // Possible, not valid: ranges set aside for fiction (demo data) are possible numbers that nobody is given. A number
-        // that only dials within its area is no public one.
+        // Possible, not valid: ranges set aside for fiction (demo data) are possible numbers that nobody is given. A
+        // number that only dials within its area is no public one.
         if ($util->isPossibleNumberWithReason($number) !== ValidationResult::IS_POSSIBLE) {
             throw UnusableNumber::impossible($told);
         }
@@ -117,19 +120,25 @@ final class E164 implements \Stringable
         return $util->parse($this->number)->getCountryCode() !== $util->getCountryCodeForRegion($region);
     }
 
-    /** @return ?self an example of the numbers of a country that are charged for what is said there; null where it has none */
+    /**
+     * @return ?self an example of the numbers of a country that are charged for what is said there; null where it has
+     *     none
+     */
     public static function premiumOf(string $region): ?self
     {
         $example = PhoneNumberUtil::getInstance()->getExampleNumberForType($region, PhoneNumberType::PREMIUM_RATE);
 
-        return $example === null ? null : self::parse(PhoneNumberUtil::getInstance()->format($example, PhoneNumberFormat::E164));
+        return $example === null
+            ? null
+            : self::parse(PhoneNumberUtil::getInstance()->format($example, PhoneNumberFormat::E164));
     }
 
     public function region(): string
     {
         $util = PhoneNumberUtil::getInstance();
 
-        return $util->getRegionCodeForNumber($util->parse($this->number)) ?? $util->getRegionCodeForCountryCode((int) $util->parse($this->number)->getCountryCode());
+        return $util->getRegionCodeForNumber($util->parse($this->number))
+            ?? $util->getRegionCodeForCountryCode((int) $util->parse($this->number)->getCountryCode());
     }
 
     public function __toString(): string

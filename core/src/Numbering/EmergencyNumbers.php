@@ -17,7 +17,13 @@ final class EmergencyNumbers
     /** @return list<string> every number of two or three digits that calls for help there */
     public static function of(string $country): array
     {
-        return self::$known[$country] ??= array_values(array_filter([...array_map(static fn (int $number): string => sprintf('%02d', $number), range(0, 99)), ...array_map(static fn (int $number): string => sprintf('%03d', $number), range(0, 999))], static fn (string $digits): bool => self::is($digits, $country)));
+        return self::$known[$country] ??= array_values(array_filter(
+            [
+                ...array_map(static fn (int $number): string => sprintf('%02d', $number), range(0, 99)),
+                ...array_map(static fn (int $number): string => sprintf('%03d', $number), range(0, 999)),
+            ],
+            static fn (string $digits): bool => self::is($digits, $country),
+        ));
     }
 
     /** @return ?string the emergency number that digits begin with, or null */

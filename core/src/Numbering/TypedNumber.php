@@ -7,12 +7,16 @@ namespace Jaunty\Core\Numbering;
 use Jaunty\Core\Book\Book;
 
 /**
- * Numbers as people at a customer type them: with a plus, after 00 or 011, in the national form of the customer's region, and where
- * seven digits are a number of an area, as one of the main number's. Everything that takes a typed number reads it here.
+ * Numbers as people at a customer type them: with a plus, after 00 or 011, in the national form of the customer's
+ * region, and where seven digits are a number of an area, as one of the main number's. Everything that takes a typed
+ * number reads it here.
  */
 final readonly class TypedNumber
 {
-    /** What is dialled before a country code, in most countries and in North America; people write both wherever they are. */
+    /**
+     * What is dialled before a country code, in most countries and in North America; people write both wherever they
+     * are.
+     */
     private const ABROAD = ['011', '00'];
 
     /** Within an area of the North American Numbering Plan. */
@@ -44,7 +48,8 @@ final readonly class TypedNumber
     /** @throws UnusableNumber with the reason, where no telephone can have the number */
     public function read(string $typed): E164
     {
-        // Address books copy numbers with marks of the writing direction round them, web pages as a tel: URI (RFC 3966).
+        // Address books copy numbers with marks of the writing direction round them, web pages as a tel: URI (RFC
+        // 3966).
         $digits = (string) preg_replace('/^tel:|[\s().\/\p{Cf}\x{00A0}\x{2010}-\x{2015}-]+/ui', '', trim($typed));
         if (preg_match('/^\+?[0-9]+$/D', $digits) !== 1) {
             throw UnusableNumber::unreadable($typed);

@@ -16,8 +16,9 @@ use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
 
 /**
- * Which number a call shows: of the group it is made for, the user's, their site's, the customer's main one, the trunk's; the first
- * there is. An emergency call goes by the site's rule and is never withheld; a call led on keeps the caller's where the trunk lets it.
+ * Which number a call shows: of the group it is made for, the user's, their site's, the customer's main one, the
+ * trunk's; the first there is. An emergency call goes by the site's rule and is never withheld; a call led on keeps the
+ * caller's where the trunk lets it.
  */
 final readonly class CallerIds
 {
@@ -52,7 +53,9 @@ final readonly class CallerIds
         $site = $user?->site === null ? null : $this->book->find($user->site);
         $site = $site instanceof Site ? $site : $this->book->all(Site::class)[0] ?? null;
         $own = $user === null ? null : $this->shown($this->usable($user->callerId), "{$user->label()}'s own");
-        $callback = $site === null ? null : $this->shown($this->usable($site->emergency->callback), "the callback number of {$site->name}");
+        $callback = $site === null
+            ? null
+            : $this->shown($this->usable($site->emergency->callback), "the callback number of {$site->name}");
         $site = $site?->emergency->callbackUse === CallbackUse::Always ? $callback ?? $own : $own ?? $callback;
 
         return $site
@@ -70,14 +73,20 @@ final readonly class CallerIds
     {
         $number = $reference === null ? null : $this->book->find($reference);
 
-        return $number instanceof Number && $number->enabled && in_array($number->status, self::IN_USE, true) ? $number : null;
+        return $number instanceof Number && $number->enabled && in_array($number->status, self::IN_USE, true)
+            ? $number
+            : null;
     }
 
     private function numberOf(Group $group): ?Number
     {
         $own = (string) Reference::of($group);
 
-        return array_values(array_filter($this->book->all(Number::class), fn (Number $number): bool => (string) $number->destination === $own && $this->usable(Reference::of($number)) !== null))[0] ?? null;
+        return array_values(array_filter(
+            $this->book->all(Number::class),
+            fn (Number $number): bool => (string) $number->destination === $own
+                && $this->usable(Reference::of($number)) !== null,
+        ))[0] ?? null;
     }
 
     /** The site's first, its emergency callback apart. */
@@ -88,7 +97,11 @@ final readonly class CallerIds
             return null;
         }
 
-        return array_values(array_filter($this->book->all(Number::class), fn (Number $number): bool => (string) $number->site === (string) $site
-            && (string) Reference::of($number) !== (string) $place->emergency->callback && $this->usable(Reference::of($number)) !== null))[0] ?? null;
+        return array_values(array_filter(
+            $this->book->all(Number::class),
+            fn (Number $number): bool => (string) $number->site === (string) $site
+                && (string) Reference::of($number) !== (string) $place->emergency->callback
+                && $this->usable(Reference::of($number)) !== null,
+        ))[0] ?? null;
     }
 }

@@ -10,7 +10,11 @@ use Jaunty\Core\Book\User;
 final readonly class DialContrast
 {
     /** @param non-empty-list<User> $users */
-    public function __construct(public array $users, public string $digits, public Dialled $before, public Dialled $after)
-    {
+    public function __construct(
+        public array $users,
+        public string $digits,
+        public Dialled $before,
+        public Dialled $after,
+    ) {
     }
 }

@@ -16,9 +16,9 @@ use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\TooIntricate;
 
 /**
- * What users can dial in one book and not in another, and what goes out otherwise. Exact where digits go out or do not: for each kind
- * of user the digits that their routes let out are compared as a whole, and the shortest are named; of how they go out, the samples
- * and the shortest digits of every route are compared.
+ * What users can dial in one book and not in another, and what goes out otherwise. Exact where digits go out or do not:
+ * for each kind of user the digits that their routes let out are compared as a whole, and the shortest are named; of
+ * how they go out, the samples and the shortest digits of every route are compared.
  */
 final readonly class DialDifference
 {
@@ -35,7 +35,11 @@ final readonly class DialDifference
             $senders = [Sender::of($before, Reference::of($users[0])), Sender::of($after, Reference::of($users[0]))];
             $digits = array_values(array_unique([...$tried, ...self::apart($plans, $senders, $at)]));
             foreach ($digits as $dialled) {
-                [$was, $is] = array_map(static fn (DialPlan $plan, Sender $sender): Dialled => $plan->route($sender, $dialled, $at), $plans, $senders);
+                [$was, $is] = array_map(
+                    static fn (DialPlan $plan, Sender $sender): Dialled => $plan->route($sender, $dialled, $at),
+                    $plans,
+                    $senders,
+                );
                 if (self::words($was) !== self::words($is)) {
                     $contrasts[] = new DialContrast($users, $dialled, $was, $is);
                 }
@@ -63,12 +67,15 @@ final readonly class DialDifference
     public static function words(Dialled $dialled): string
     {
         $number = $dialled->number ?? $dialled->sent;
-        $shown = $dialled->callerId === null ? '' : ' and shows ' . ($dialled->callerId->shown === '' ? 'nothing' : $dialled->callerId->shown);
+        $shown = $dialled->callerId === null
+            ? ''
+            : ' and shows ' . ($dialled->callerId->shown === '' ? 'nothing' : $dialled->callerId->shown);
 
         return match ($dialled->end) {
             DialEnd::Inside => "reaches {$dialled->inside?->label()}",
             DialEnd::Nowhere, DialEnd::Waits => $dialled->end->words(),
-            default => "{$dialled->end->words()} to {$number} by {$dialled->trunk?->name}{$shown}" . ($dialled->asksPin() ? ' after a PIN' : ''),
+            default => "{$dialled->end->words()} to {$number} by {$dialled->trunk?->name}{$shown}"
+                . ($dialled->asksPin() ? ' after a PIN' : ''),
         };
     }
 
@@ -78,9 +85,19 @@ final readonly class DialDifference
         $facts = static fn (Book $book): array => [
             array_map(static fn (Route $route): array => $route->toArray(), $book->all(Route::class)),
             array_map(static fn (Trunk $trunk): array => $trunk->toArray(), $book->all(Trunk::class)),
-            array_map(static fn (Number $number): array => array_intersect_key($number->toArray(), ['key' => 1, 'enabled' => 1, 'status' => 1, 'site' => 1, 'destination' => 1]), $book->all(Number::class)),
+            array_map(
+                static fn (Number $number): array => array_intersect_key($number->toArray(), [
+                    'key' => 1, 'enabled' => 1, 'status' => 1, 'site' => 1, 'destination' => 1,
+                ]),
+                $book->all(Number::class),
+            ),
             array_map(static fn (Site $site): array => $site->toArray(), $book->all(Site::class)),
-            array_map(static fn (User $user): array => [$user->key, $user->extension, $user->callingClass, (string) $user->callerId, (string) $user->site], $book->all(User::class)),
+            array_map(
+                static fn (User $user): array => [
+                    $user->key, $user->extension, $user->callingClass, (string) $user->callerId, (string) $user->site,
+                ],
+                $book->all(User::class),
+            ),
             array_map(static fn (Schedule $schedule): array => $schedule->toArray(), $book->all(Schedule::class)),
             [$book->tenant->region, $book->tenant->outsidePrefix, (string) $book->tenant->mainNumber],
         ];
@@ -93,7 +110,10 @@ final readonly class DialDifference
     {
         $digits = [];
         foreach ($books as $book) {
-            array_push($digits, ...array_map(static fn (SampleNumber $sample): string => $sample->digits, SampleNumbers::of($book)));
+            array_push(
+                $digits,
+                ...array_map(static fn (SampleNumber $sample): string => $sample->digits, SampleNumbers::of($book)),
+            );
             foreach ($book->all(Route::class) as $route) {
                 $digits[] = self::known(static fn (): ?string => RouteOrder::digitsOf($route)->shortest()) ?? '';
             }
@@ -118,9 +138,17 @@ final readonly class DialDifference
 
     private static function kind(User $user, Book $book): string
     {
-        $blocked = array_filter($book->all(Route::class), static fn (Route $route): bool => in_array((string) Reference::of($user), array_map(strval(...), $route->blocked), true));
+        $blocked = array_filter($book->all(Route::class), static fn (Route $route): bool => in_array(
+            (string) Reference::of($user),
+            array_map(strval(...), $route->blocked),
+            true,
+        ));
 
-        return implode(' ', [$user->callingClass->value, (string) $user->site, (string) $user->callerId, $user->callerId === null ? '' : 'own', ...array_map(static fn (Route $route): string => $route->key, $blocked)]);
+        return implode(' ', [
+            $user->callingClass->value, (string) $user->site, (string) $user->callerId,
+            $user->callerId === null ? '' : 'own',
+            ...array_map(static fn (Route $route): string => $route->key, $blocked),
+        ]);
     }
 
     /**
@@ -130,8 +158,16 @@ final readonly class DialDifference
      */
     private static function apart(array $plans, array $senders, int $at): array
     {
-        [$was, $is] = self::known(static fn (): array => array_map(static fn (DialPlan $plan, Sender $sender): array => $plan->letOut($sender, $at), $plans, $senders)) ?? [[], []];
-        $beyond = static fn (array $ones, array $others): array => array_map(static fn (DigitAutomaton $one): ?string => self::known(static fn (): ?string => $one->beyond(...$others)), $ones);
+        [$was, $is] = self::known(static fn (): array => array_map(
+            static fn (DialPlan $plan, Sender $sender): array => $plan->letOut($sender, $at),
+            $plans,
+            $senders,
+        ))
+            ?? [[], []];
+        $beyond = static fn (array $ones, array $others): array => array_map(
+            static fn (DigitAutomaton $one): ?string => self::known(static fn (): ?string => $one->beyond(...$others)),
+            $ones,
+        );
 
         return array_values(array_filter([...$beyond($was, $is), ...$beyond($is, $was)], is_string(...)));
     }

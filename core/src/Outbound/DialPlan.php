@@ -22,8 +22,9 @@ use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\EmergencyNumbers;
 
 /**
- * What digits come to (design 03 section 9): emergency first, then extensions, then the routes in order; of each route why it takes
- * them or not. A call for help passes every gate: class, PIN, hours and blocked senders hold nobody up, and it pre-empts a channel.
+ * What digits come to (design 03 section 9): emergency first, then extensions, then the routes in order; of each route
+ * why it takes them or not. A call for help passes every gate: class, PIN, hours and blocked senders hold nobody up,
+ * and it pre-empts a channel.
  */
 final class DialPlan
 {
@@ -49,8 +50,14 @@ final class DialPlan
      * @param  list<string>  $full  references of trunks without a free channel
      * @param  ?Group  $for  the group whose number a member chose to show
      */
-    public function route(Sender $sender, string $digits, int $at, Origin $origin = Origin::Dialled, array $full = [], ?Group $for = null): Dialled
-    {
+    public function route(
+        Sender $sender,
+        string $digits,
+        int $at,
+        Origin $origin = Origin::Dialled,
+        array $full = [],
+        ?Group $for = null,
+    ): Dialled {
         $calls = CallBook::at($this->book, $at);
         $user = $sender->user;
         $country = $this->countryOf($user);
@@ -62,7 +69,8 @@ final class DialPlan
         $trunk = null;
         foreach ($this->routes as $route) {
             [$verdict, $why] = match (true) {
-                $route->emergency && $origin !== Origin::Dialled => [Verdict::OtherDigits, 'for calls that somebody dials'],
+                $route->emergency
+                    && $origin !== Origin::Dialled => [Verdict::OtherDigits, 'for calls that somebody dials'],
                 default => $this->digits($route, $digits, $origin),
             };
             if ($verdict === Verdict::Takes && $taken !== null) {
@@ -70,7 +78,9 @@ final class DialPlan
             } elseif ($verdict === Verdict::Takes && ! $route->emergency && $inside !== null) {
                 [$verdict, $why] = [Verdict::TooLate, "it is the extension of {$inside->label()}"];
             } elseif ($verdict === Verdict::Takes) {
-                [$verdict, $why] = $route->emergency ? [Verdict::Takes, $why] : $this->gates($route, $sender, $calls, $origin) ?? [Verdict::Takes, $why];
+                [$verdict, $why] = $route->emergency
+                    ? [Verdict::Takes, $why]
+                    : $this->gates($route, $sender, $calls, $origin) ?? [Verdict::Takes, $why];
                 $trunk = $verdict === Verdict::Takes ? $this->trunk($route, $origin, $full) : null;
                 if ($verdict === Verdict::Takes && $trunk === null) {
                     [$verdict, $why] = [Verdict::NoTrunk, $this->whyNoTrunk($route, $origin, $full)];
@@ -83,19 +93,41 @@ final class DialPlan
             return $this->out($taken, $trunk, $said, $user, $for, $digits, $origin, $helped, $country);
         }
         if ($inside !== null) {
-            return new Dialled(DialEnd::Inside, $said, $inside, null, null, '', null, null, "it is the extension of {$inside->label()}", $this->waiting($digits));
+            return new Dialled(
+                DialEnd::Inside,
+                $said,
+                $inside,
+                null,
+                null,
+                '',
+                null,
+                null,
+                "it is the extension of {$inside->label()}",
+                $this->waiting($digits),
+            );
         }
 
         return $this->nowhere($said, $digits, $origin, $helped);
     }
 
-    /** @return list<DigitAutomaton> of every route that takes something out for a sender, were all trunks free: what it lets through of what is dialled */
+    /**
+     * @return list<DigitAutomaton> of every route that takes something out for a sender, were all trunks free: what it
+     *     lets through of what is dialled
+     */
     public function letOut(Sender $sender, int $at): array
     {
         $calls = CallBook::at($this->book, $at);
-        $open = array_filter($this->routes, fn (Route $route): bool => ($route->emergency || $this->gates($route, $sender, $calls, Origin::Dialled) === null) && $this->trunk($route, Origin::Dialled, []) !== null);
+        $open = array_filter(
+            $this->routes,
+            fn (Route $route): bool => (
+                $route->emergency || $this->gates($route, $sender, $calls, Origin::Dialled) === null
+            )
+                && $this->trunk($route, Origin::Dialled, []) !== null,
+        );
 
-        return array_values(array_map(static fn (Route $route): DigitAutomaton => RouteOrder::digitsOf($route)->asDialled(), $open));
+        return array_values(
+            array_map(static fn (Route $route): DigitAutomaton => RouteOrder::digitsOf($route)->asDialled(), $open),
+        );
     }
 
     /** @return array{Verdict, string} */
@@ -105,7 +137,9 @@ final class DialPlan
         if ($map->matches($digits)) {
             $beginning = $origin === Origin::Dialled ? self::collected($route, $digits) : null;
 
-            return $beginning === null || $beginning === $digits ? [Verdict::Takes, 'the digits fit'] : [Verdict::CutShort, "{$beginning} is complete already, and goes out before the rest is dialled"];
+            return $beginning === null || $beginning === $digits
+                ? [Verdict::Takes, 'the digits fit']
+                : [Verdict::CutShort, "{$beginning} is complete already, and goes out before the rest is dialled"];
         }
         if ($origin === Origin::Dialled) {
             $beginning = self::collected($route, $digits);
@@ -141,10 +175,19 @@ final class DialPlan
         $hours = $this->hours($route, $calls);
 
         return match (true) {
-            ! $sender->class->covers($route->class) => [Verdict::Class_, "wants {$route->class->value}, and {$sender->name} may call {$sender->class->value}"],
-            in_array($sender->reference, array_map(strval(...), $route->blocked), true) => [Verdict::Blocked, "{$sender->name} may not use it"],
+            ! $sender->class->covers($route->class) => [
+                Verdict::Class_,
+                "wants {$route->class->value}, and {$sender->name} may call {$sender->class->value}",
+            ],
+            in_array($sender->reference, array_map(strval(...), $route->blocked), true) => [
+                Verdict::Blocked,
+                "{$sender->name} may not use it",
+            ],
             $hours !== HoursState::OPEN => [Verdict::Closed, "its schedule says {$hours}"],
-            $origin !== Origin::Dialled && $route->pin !== RoutePin::None => [Verdict::AsksPin, 'asks for a PIN, and nobody is there to enter it'],
+            $origin !== Origin::Dialled && $route->pin !== RoutePin::None => [
+                Verdict::AsksPin,
+                'asks for a PIN, and nobody is there to enter it',
+            ],
             default => null,
         };
     }
@@ -153,7 +196,9 @@ final class DialPlan
     {
         $schedule = $route->schedule === null ? null : $this->book->find($route->schedule);
 
-        return $schedule instanceof Schedule ? HoursState::plain($calls->hours($route->schedule, $this->book->tenant->zone)) : HoursState::OPEN;
+        return $schedule instanceof Schedule
+            ? HoursState::plain($calls->hours($route->schedule, $this->book->tenant->zone))
+            : HoursState::OPEN;
     }
 
     /** @param list<string> $full */
@@ -172,7 +217,10 @@ final class DialPlan
     private function whyNoTrunk(Route $route, Origin $origin, array $full): string
     {
         $trunks = RouteOrder::trunksOf($route, $this->book);
-        $reasons = array_map(static fn (Trunk $trunk): string => "{$trunk->name} " . self::whyNot($trunk, $route, $origin, $full), $trunks);
+        $reasons = array_map(
+            static fn (Trunk $trunk): string => "{$trunk->name} " . self::whyNot($trunk, $route, $origin, $full),
+            $trunks,
+        );
 
         return $reasons === [] ? 'it has no trunk' : implode('; ', $reasons);
     }
@@ -189,8 +237,17 @@ final class DialPlan
     }
 
     /** @param list<RouteSaid> $said */
-    private function out(Route $route, Trunk $trunk, array $said, ?User $user, ?Group $for, string $digits, Origin $origin, ?string $helped, ?string $country): Dialled
-    {
+    private function out(
+        Route $route,
+        Trunk $trunk,
+        array $said,
+        ?User $user,
+        ?Group $for,
+        string $digits,
+        Origin $origin,
+        ?string $helped,
+        ?string $country,
+    ): Dialled {
         // A call that is led on carries no prefix that could be stripped: its number goes out as it is.
         $sent = $origin === Origin::Dialled ? $route->prepend . substr($digits, $route->strip) : $digits;
         $numbering = new Numbering($country);
@@ -198,12 +255,25 @@ final class DialPlan
         $remarks = $origin === Origin::Dialled ? $this->waiting($digits) : [];
         if ($route->emergency) {
             // A test number is as short as those it tests; longer short numbers are somebody's advertisements.
-            $help = $country === null || EmergencyNumbers::is($sent, $country) || strlen($sent) === self::TEST_DIGITS && $numbering->isShort($sent);
+            $help = $country === null
+                || EmergencyNumbers::is($sent, $country)
+                || strlen($sent) === self::TEST_DIGITS && $numbering->isShort($sent);
             if (! $help) {
                 $remarks[] = "{$sent} calls nobody for help in {$country}";
             }
 
-            return new Dialled(DialEnd::Emergency, $said, null, $route, $trunk, $sent, null, $this->callerIds->ofEmergency($user, $trunk), "{$route->name} takes it before all others", $remarks);
+            return new Dialled(
+                DialEnd::Emergency,
+                $said,
+                null,
+                $route,
+                $trunk,
+                $sent,
+                null,
+                $this->callerIds->ofEmergency($user, $trunk),
+                "{$route->name} takes it before all others",
+                $remarks,
+            );
         }
         if ($helped !== null) {
             $remarks[] = "{$helped} goes out as any other call: no emergency route takes it";
@@ -217,7 +287,18 @@ final class DialPlan
             $remarks[] = 'a PIN is asked for first';
         }
 
-        return new Dialled(DialEnd::Outside, $said, null, $route, $trunk, $sent, $number, $this->callerIds->of($user, $for, $route, $trunk, $origin), "{$route->name} takes it, by {$trunk->name}", $remarks);
+        return new Dialled(
+            DialEnd::Outside,
+            $said,
+            null,
+            $route,
+            $trunk,
+            $sent,
+            $number,
+            $this->callerIds->of($user, $for, $route, $trunk, $origin),
+            "{$route->name} takes it, by {$trunk->name}",
+            $remarks,
+        );
     }
 
     /** @param list<RouteSaid> $said */
@@ -225,20 +306,60 @@ final class DialPlan
     {
         $waiting = $origin === Origin::Dialled ? $this->waiting($digits) : [];
         $more = array_filter($said, static fn (RouteSaid $each): bool => $each->verdict === Verdict::TooFew);
-        $held = array_values(array_filter($said, static fn (RouteSaid $each): bool => ! in_array($each->verdict, [Verdict::OtherDigits, Verdict::TooFew, Verdict::CutShort], true)));
+        $held = array_values(array_filter($said, static fn (RouteSaid $each): bool => ! in_array(
+            $each->verdict,
+            [Verdict::OtherDigits, Verdict::TooFew, Verdict::CutShort],
+            true,
+        )));
         $remarks = $helped === null ? [] : ["nobody is called for help by {$helped}"];
 
         return match (true) {
-            $held !== [] => new Dialled(DialEnd::Nowhere, $said, null, null, null, '', null, null, "{$held[0]->route->name}: {$held[0]->why}", [...$remarks, ...$waiting]),
-            $more !== [] || $waiting !== [] => new Dialled(DialEnd::Waits, $said, null, null, null, '', null, null, $more !== [] ? 'more digits could make it fit' : $waiting[0], $remarks),
-            default => new Dialled(DialEnd::Nowhere, $said, null, null, null, '', null, null, $said === [] ? 'there is no route' : 'no route has such digits', $remarks),
+            $held !== [] => new Dialled(
+                DialEnd::Nowhere,
+                $said,
+                null,
+                null,
+                null,
+                '',
+                null,
+                null,
+                "{$held[0]->route->name}: {$held[0]->why}",
+                [...$remarks, ...$waiting],
+            ),
+            $more !== [] || $waiting !== [] => new Dialled(
+                DialEnd::Waits,
+                $said,
+                null,
+                null,
+                null,
+                '',
+                null,
+                null,
+                $more !== [] ? 'more digits could make it fit' : $waiting[0],
+                $remarks,
+            ),
+            default => new Dialled(
+                DialEnd::Nowhere,
+                $said,
+                null,
+                null,
+                null,
+                '',
+                null,
+                null,
+                $said === [] ? 'there is no route' : 'no route has such digits',
+                $remarks,
+            ),
         };
     }
 
     /** @return list<string> why the switch waits, or does not, although these digits are something */
     private function waiting(string $digits): array
     {
-        $longer = array_values(array_filter($this->extensions->begunBy($digits), static fn (string $extension): bool => $extension !== $digits));
+        $longer = array_values(array_filter(
+            $this->extensions->begunBy($digits),
+            static fn (string $extension): bool => $extension !== $digits,
+        ));
         $shorter = null;
         for ($length = 1; $length < strlen($digits) && $shorter === null; $length++) {
             $shorter = $this->extensions->reached(substr($digits, 0, $length));
@@ -246,14 +367,23 @@ final class DialPlan
 
         return [
             ...($longer === [] ? [] : ["extension {$longer[0]} begins so"]),
-            ...($shorter === null ? [] : ["it begins with {$shorter->extension()}, the extension of {$shorter->label()}"]),
+            ...($shorter === null ? [] : [
+                "it begins with {$shorter->extension()}, the extension of {$shorter->label()}",
+            ]),
         ];
     }
 
     private function emergencyNumber(string $digits, ?string $country): ?string
     {
         $prefix = $this->book->tenant->outsidePrefix;
-        foreach ([$digits, $prefix !== null && $prefix !== '' && str_starts_with($digits, $prefix) ? substr($digits, strlen($prefix)) : ''] as $number) {
+        foreach (
+            [
+                $digits,
+                $prefix !== null && $prefix !== '' && str_starts_with($digits, $prefix)
+                    ? substr($digits, strlen($prefix))
+                    : '',
+            ] as $number
+        ) {
             if ($country !== null && $number !== '' && EmergencyNumbers::is($number, $country)) {
                 return $number;
             }

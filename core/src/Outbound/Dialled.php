@@ -47,10 +47,19 @@ final readonly class Dialled
             'sent' => $this->sent,
             'number' => $this->number,
             'asksPin' => $this->asksPin(),
-            'callerId' => $this->callerId === null ? null : ['shown' => $this->callerId->shown, 'whose' => $this->callerId->whose],
+            'callerId' => $this->callerId === null
+                ? null
+                : ['shown' => $this->callerId->shown, 'whose' => $this->callerId->whose],
             'reason' => $this->reason,
             'remarks' => $this->remarks,
-            'routes' => array_map(static fn (RouteSaid $said): array => ['route' => $said->route->key, 'verdict' => $said->verdict->value, 'why' => $said->why], $this->said),
+            'routes' => array_map(
+                static fn (RouteSaid $said): array => [
+                    'route' => $said->route->key,
+                    'verdict' => $said->verdict->value,
+                    'why' => $said->why,
+                ],
+                $this->said,
+            ),
         ];
     }
 

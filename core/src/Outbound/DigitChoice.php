@@ -15,7 +15,12 @@ final readonly class DigitChoice
      * @param  CallingClass  $class  the usual one for such calls
      * @param  int  $strip  how many of the digits are the prefix, which nobody out there wants
      */
-    public function __construct(public string $key, public string $said, public string $digits, public CallingClass $class, public int $strip)
-    {
+    public function __construct(
+        public string $key,
+        public string $said,
+        public string $digits,
+        public CallingClass $class,
+        public int $strip,
+    ) {
     }
 }

@@ -12,8 +12,9 @@ use libphonenumber\PhoneNumberUtil;
 use libphonenumber\ValidationResult;
 
 /**
- * The digit maps of a country in plain words: lengths and prefixes as libphonenumber's metadata has them, so that a route is built by
- * ticking what it is for. Where one number can be the beginning of another, the shorter waits for the timer.
+ * The digit maps of a country in plain words: lengths and prefixes as libphonenumber's metadata has them, so that a
+ * route is built by ticking what it is for. Where one number can be the beginning of another, the shorter waits for the
+ * timer.
  */
 final readonly class DigitChoices
 {
@@ -45,21 +46,51 @@ final readonly class DigitChoices
         }
         $first = $util->getNddPrefixForRegion($country, true) ?? '';
         $lengths = self::lengths($code);
-        $choice = static fn (string $key, string $said, CallingClass $class, string ...$maps): DigitChoice => new DigitChoice($key, $said, implode('|', array_map(static fn (string $map): string => $prefix . $map, $maps)), $class, strlen($prefix));
+        $choice = static fn (
+            string $key,
+            string $said,
+            CallingClass $class,
+            string ...$maps,
+        ): DigitChoice => new DigitChoice(
+            $key,
+            $said,
+            implode('|', array_map(static fn (string $map): string => $prefix . $map, $maps)),
+            $class,
+            strlen($prefix),
+        );
         $choices = $code === self::NANP ? [
             $choice('local', 'local, 7 digits', CallingClass::Local, '[2-9]xxxxxx'),
             $choice('national', 'national, 10 digits', CallingClass::National, '[2-9]xxxxxxxxx'),
             $choice('national-1', 'national, 11 digits, 1 first', CallingClass::National, '1[2-9]xxxxxxxxx'),
-            $choice('toll-free', 'toll-free, 1 first', CallingClass::Local, ...array_map(static fn (string $area): string => "1{$area}xxxxxxx", self::NANP_TOLL_FREE)),
+            $choice('toll-free', 'toll-free, 1 first', CallingClass::Local, ...array_map(
+                static fn (string $area): string => "1{$area}xxxxxxx",
+                self::NANP_TOLL_FREE,
+            )),
             $choice('premium', 'premium, 1 900', CallingClass::International, '1900xxxxxxx'),
-        ] : [$choice('national', self::said($first, $lengths), CallingClass::National, ...self::national($first, $lengths))];
+        ] : [$choice('national', self::said($first, $lengths), CallingClass::National, ...self::national(
+            $first,
+            $lengths,
+        ))];
         $abroad = self::international($country);
         if ($abroad !== null) {
-            $choices[] = $choice('international', "international, {$abroad} first", CallingClass::International, "{$abroad}[1-9]x.T");
+            $choices[] = $choice(
+                'international',
+                "international, {$abroad} first",
+                CallingClass::International,
+                "{$abroad}[1-9]x.T",
+            );
         }
         $help = EmergencyNumbers::of($country);
 
-        return $help === [] ? $choices : [...$choices, new DigitChoice('emergency', 'emergency: ' . implode(', ', $help), implode('|', $help), CallingClass::Internal, 0)];
+        return $help === []
+            ? $choices
+            : [...$choices, new DigitChoice(
+                'emergency',
+                'emergency: ' . implode(', ', $help),
+                implode('|', $help),
+                CallingClass::Internal,
+                0,
+            )];
     }
 
     /**
@@ -73,7 +104,13 @@ final readonly class DigitChoices
         }
         $longest = $lengths[count($lengths) - 1];
 
-        return array_map(static fn (int $length): string => $first . '[1-9]' . str_repeat('x', $length - 1) . ($length < $longest ? 'T' : ''), $lengths);
+        return array_map(
+            static fn (int $length): string => $first
+                . '[1-9]'
+                . str_repeat('x', $length - 1)
+                . ($length < $longest ? 'T' : ''),
+            $lengths,
+        );
     }
 
     /** @param non-empty-list<int> $lengths */
@@ -85,17 +122,24 @@ final readonly class DigitChoices
         return "national, {$many}" . ($first === '' ? '' : ", {$first} first");
     }
 
-    /** @return non-empty-list<int> how many digits numbers of persons have there, what is dialled before them left out */
+    /**
+     * @return non-empty-list<int> how many digits numbers of persons have there, what is dialled before them left out
+     */
     private static function lengths(int $code): array
     {
         $util = PhoneNumberUtil::getInstance();
-        $isPossible = static fn (int $length): bool => $util->isPossibleNumberForTypeWithReason((new PhoneNumber())->setCountryCode($code)->setNationalNumber(str_repeat('2', $length)), PhoneNumberType::FIXED_LINE_OR_MOBILE) === ValidationResult::IS_POSSIBLE;
+        $isPossible = static fn (int $length): bool => $util->isPossibleNumberForTypeWithReason(
+            (new PhoneNumber())->setCountryCode($code)->setNationalNumber(str_repeat('2', $length)),
+            PhoneNumberType::FIXED_LINE_OR_MOBILE,
+        ) === ValidationResult::IS_POSSIBLE;
         $lengths = array_values(array_filter(range(self::SHORTEST, self::LONGEST), $isPossible));
 
         return $lengths === [] ? [self::SHORTEST] : $lengths;
     }
 
-    /** @return ?string what is dialled before a country code: as a number abroad is written for whoever dials it there */
+    /**
+     * @return ?string what is dialled before a country code: as a number abroad is written for whoever dials it there
+     */
     private static function international(string $country): ?string
     {
         $util = PhoneNumberUtil::getInstance();
@@ -104,7 +148,9 @@ final readonly class DigitChoices
             return null;
         }
         $dialled = (string) preg_replace('/\D+/', '', $util->formatOutOfCountryCallingNumber($abroad, $country));
-        $prefix = substr($dialled, 0, -strlen($abroad->getCountryCode() . $util->getNationalSignificantNumber($abroad)));
+        $prefix = substr($dialled, 0, -strlen(
+            $abroad->getCountryCode() . $util->getNationalSignificantNumber($abroad),
+        ));
 
         return $prefix === '' ? null : $prefix;
     }

@@ -15,8 +15,9 @@ use Jaunty\Core\Book\UserStatus;
 use Jaunty\Core\Numbering\EmergencyNumbers;
 
 /**
- * Every call for help that somebody at the customer's can make, by the dial plan: from each device, by each number that calls
- * for help where the caller is. Where the book does not say in which country that is, by what its emergency routes let through.
+ * Every call for help that somebody at the customer's can make, by the dial plan: from each device, by each number that
+ * calls for help where the caller is. Where the book does not say in which country that is, by what its emergency
+ * routes let through.
  */
 final class HelpCalls
 {
@@ -24,7 +25,9 @@ final class HelpCalls
 
     private readonly CallerIds $callerIds;
 
-    /** @var array<string, array<array-key, Dialled>> by what decides of it, then digits: most people's calls go alike */
+    /**
+     * @var array<string, array<array-key, Dialled>> by what decides of it, then digits: most people's calls go alike
+     */
     private array $dialled = [];
 
     /** @var array<string, true> senders that a route names */
@@ -76,11 +79,20 @@ final class HelpCalls
                 $shown = $dialled->end === DialEnd::Emergency
                     ? $this->callerIds->ofEmergency($user, $dialled->trunk)
                     : $this->callerIds->of($user, null, $dialled->route, $dialled->trunk, Origin::Dialled);
-                $calls[$shown->shown] ??= new HelpCall($user, $site, (string) $digits, true, $shown->shown, $shown->whose);
+                $calls[$shown->shown] ??= new HelpCall(
+                    $user,
+                    $site,
+                    (string) $digits,
+                    true,
+                    $shown->shown,
+                    $shown->whose,
+                );
             }
         }
 
-        return $calls === [] ? [new HelpCall($user, $site, (string) array_key_first($all), false, '', '')] : array_values($calls);
+        return $calls === []
+            ? [new HelpCall($user, $site, (string) array_key_first($all), false, '', '')]
+            : array_values($calls);
     }
 
     /** @return array<array-key, Dialled> by the digits dialled */
@@ -103,7 +115,10 @@ final class HelpCalls
     /** @return list<string> the shortest digits that each emergency route takes */
     private function letThrough(): array
     {
-        $digits = array_map(static fn (Route $route): ?string => RouteOrder::digitsOf($route)->shortest(), RouteOrder::emergency($this->book));
+        $digits = array_map(
+            static fn (Route $route): ?string => RouteOrder::digitsOf($route)->shortest(),
+            RouteOrder::emergency($this->book),
+        );
 
         return array_values(array_unique(array_filter($digits, static fn (?string $each): bool => $each !== null)));
     }

@@ -10,23 +10,32 @@ use Jaunty\Core\Numbering\E164;
 use libphonenumber\PhoneNumberUtil;
 
 /**
- * How people of a country dial, as digit maps for the routes that templates ship: help, near by, in the country, abroad. Numbers
- * that are charged for what is said there are let through by none. Held against libphonenumber's examples of each country in
- * the tests; the plans themselves are those of the countries' regulators (common practice where they leave a choice).
+ * How people of a country dial, as digit maps for the routes that templates ship: help, near by, in the country,
+ * abroad. Numbers that are charged for what is said there are let through by none. Held against libphonenumber's
+ * examples of each country in the tests; the plans themselves are those of the countries' regulators (common practice
+ * where they leave a choice).
  */
 final readonly class HomeDialling
 {
-    /** Areas of the North American Numbering Plan that are other countries and charged as such, and 900, are left out. */
-    private const NANP = '124[013-57-9]xxxxxxx|126[0-35-79]xxxxxxx|128[0-35-9]xxxxxxx|12[0-3579]xxxxxxxx|134[0-46-9]xxxxxxx|13[0-35-9]xxxxxxxx'
-        . '|144[02-9]xxxxxxx|147[0-24-9]xxxxxxx|14[0-35689]xxxxxxxx|15xxxxxxxxx|164[0-8]xxxxxxx|165[0-79]xxxxxxx|166[0-35-9]xxxxxxx|16[0-37-9]xxxxxxxx'
-        . '|172[02-9]xxxxxxx|175[0-79]xxxxxxx|176[0-689]xxxxxxx|178[0-35-9]xxxxxxx|17[013479]xxxxxxxx|186[0-7]xxxxxxx|187[0-57-9]xxxxxxx'
-        . '|18[024][0-8]xxxxxxx|18[13589]xxxxxxxx|190[1-9]xxxxxxx|19[1-9]xxxxxxxx';
+    /**
+     * Areas of the North American Numbering Plan that are other countries and charged as such, and 900, are left out.
+     */
+    private const NANP = '124[013-57-9]xxxxxxx|126[0-35-79]xxxxxxx|128[0-35-9]xxxxxxx|12[0-3579]xxxxxxxx'
+        . '|134[0-46-9]xxxxxxx|13[0-35-9]xxxxxxxx|144[02-9]xxxxxxx|147[0-24-9]xxxxxxx'
+        . '|14[0-35689]xxxxxxxx|15xxxxxxxxx|164[0-8]xxxxxxx|165[0-79]xxxxxxx|166[0-35-9]xxxxxxx'
+        . '|16[0-37-9]xxxxxxxx|172[02-9]xxxxxxx|175[0-79]xxxxxxx|176[0-689]xxxxxxx|178[0-35-9]xxxxxxx'
+        . '|17[013479]xxxxxxxx|186[0-7]xxxxxxx|187[0-57-9]xxxxxxx|18[024][0-8]xxxxxxx'
+        . '|18[13589]xxxxxxxx|190[1-9]xxxxxxx|19[1-9]xxxxxxxx';
 
     /** Those areas, which are dialled like any other. */
-    private const NANP_ABROAD = '1242xxxxxxx|1246xxxxxxx|1264xxxxxxx|1268xxxxxxx|1284xxxxxxx|1345xxxxxxx|1441xxxxxxx|1473xxxxxxx|1649xxxxxxx|1658xxxxxxx'
-        . '|1664xxxxxxx|1721xxxxxxx|1758xxxxxxx|1767xxxxxxx|1784xxxxxxx|1809xxxxxxx|1829xxxxxxx|1849xxxxxxx|1868xxxxxxx|1869xxxxxxx|1876xxxxxxx';
+    private const NANP_ABROAD = '1242xxxxxxx|1246xxxxxxx|1264xxxxxxx|1268xxxxxxx|1284xxxxxxx|1345xxxxxxx|1441xxxxxxx'
+        . '|1473xxxxxxx|1649xxxxxxx|1658xxxxxxx|1664xxxxxxx|1721xxxxxxx|1758xxxxxxx|1767xxxxxxx'
+        . '|1784xxxxxxx|1809xxxxxxx|1829xxxxxxx|1849xxxxxxx|1868xxxxxxx|1869xxxxxxx|1876xxxxxxx';
 
-    /** By country: help (a test number where there is one), in the country as dialled, the same with the country code as forwarded calls have it, abroad. */
+    /**
+     * By country: help (a test number where there is one), in the country as dialled, the same with the country code as
+     * forwarded calls have it, abroad.
+     */
     private const KNOWN = [
         'US' => ['911|933', self::NANP, null, '011[1-9]x.T|' . self::NANP_ABROAD],
         'CA' => ['911|933', self::NANP, null, '011[1-9]x.T|' . self::NANP_ABROAD],
@@ -34,11 +43,20 @@ final readonly class HomeDialling
             '999|112', '0[1-3]xxxxxxxxx|01xxxxxxxxT|07[1-57-9]xxxxxxxx|080[08]xxxx.T',
             '44[1-3]xxxxxxxxx|441xxxxxxxxT|447[1-57-9]xxxxxxxx|4480[08]xxxx.T', '00[1-35-9]x.T|004[0-35-9]x.T',
         ],
-        'IE' => ['112|999', '0[1-9]xxxxxx.T|1800xxxxxx', '353[1-9]xxxxxx.T', '00[1-24-9]x.T|003[0-46-9]x.T|0035[0-24-9]x.T'],
-        'AU' => ['000|112', '0[23478]xxxxxxxx|1800xxxxxx', '61[23478]xxxxxxxx|611800xxxxxx', '0011[1-57-9]x.T|00116[02-9]x.T'],
-        'NZ' => ['111', '0[34679]xxxxxxx|02[0-9]xxxxxx.T|0800xxxxxx.T|0508xxxxxx', '64[34679]xxxxxxx|642[0-9]xxxxxx.T|64800xxxxxx.T|64508xxxxxx', '00[1-57-9]x.T|006[0-35-9]x.T'],
+        'IE' => [
+            '112|999', '0[1-9]xxxxxx.T|1800xxxxxx', '353[1-9]xxxxxx.T', '00[1-24-9]x.T|003[0-46-9]x.T|0035[0-24-9]x.T',
+        ],
+        'AU' => [
+            '000|112', '0[23478]xxxxxxxx|1800xxxxxx', '61[23478]xxxxxxxx|611800xxxxxx',
+            '0011[1-57-9]x.T|00116[02-9]x.T',
+        ],
+        'NZ' => [
+            '111', '0[34679]xxxxxxx|02[0-9]xxxxxx.T|0800xxxxxx.T|0508xxxxxx',
+            '64[34679]xxxxxxx|642[0-9]xxxxxx.T|64800xxxxxx.T|64508xxxxxx', '00[1-57-9]x.T|006[0-35-9]x.T',
+        ],
         'DE' => [
-            '112|110', '0[2-8]xxxx.T|09[1-9]xxxx.T|01[5-7]xxxxxxx.T', '49[2-8]xxxx.T|499[1-9]xxxx.T|491[5-7]xxxxxxx.T', '00[1-35-9]x.T|004[0-8]x.T',
+            '112|110', '0[2-8]xxxx.T|09[1-9]xxxx.T|01[5-7]xxxxxxx.T', '49[2-8]xxxx.T|499[1-9]xxxx.T|491[5-7]xxxxxxx.T',
+            '00[1-35-9]x.T|004[0-8]x.T',
         ],
     ];
 
@@ -47,8 +65,12 @@ final readonly class HomeDialling
     /** Digits of the shortest number of a country, its code's first left out. */
     private const LEAST_ABROAD = 6;
 
-    private function __construct(public string $help, public string $national, public ?string $led, public string $abroad)
-    {
+    private function __construct(
+        public string $help,
+        public string $national,
+        public ?string $led,
+        public string $abroad,
+    ) {
     }
 
     /** @param string $country ISO 3166-1 code */
@@ -64,8 +86,8 @@ final readonly class HomeDialling
     }
 
     /**
-     * All digits that begin a call to another country, as people of a country dial it: behind the international prefix, and within +1
-     * the areas of other countries. What follows the prefix and the country's own code is no call abroad.
+     * All digits that begin a call to another country, as people of a country dial it: behind the international prefix,
+     * and within +1 the areas of other countries. What follows the prefix and the country's own code is no call abroad.
      *
      * @param  string  $prefix  dialled before every number outside; empty for none
      */
@@ -78,22 +100,28 @@ final readonly class HomeDialling
             return null;
         }
         $dialled = (string) preg_replace('/\D+/', '', $util->formatOutOfCountryCallingNumber($example, $country));
-        $idd = $prefix . substr($dialled, 0, -strlen($example->getCountryCode() . $util->getNationalSignificantNumber($example)));
+        $idd = $prefix
+            . substr($dialled, 0, -strlen($example->getCountryCode() . $util->getNationalSignificantNumber($example)));
         $maps = [];
         for ($length = 0; $length < strlen($code); $length++) {
-            $others = implode('', array_diff(array_map(strval(...), range($length === 0 ? 1 : 0, 9)), [$code[$length]]));
+            $others = implode(
+                '',
+                array_diff(array_map(strval(...), range($length === 0 ? 1 : 0, 9)), [$code[$length]]),
+            );
             $maps[] = $idd . substr($code, 0, $length) . "[{$others}]" . str_repeat('x', self::LEAST_ABROAD) . 'x.T';
         }
         foreach ($code === '1' ? explode('|', self::NANP_ABROAD) : [] as $area) {
             $maps[] = $prefix . $area;
         }
 
-        return DigitAutomaton::of(...array_map(static fn (string $map): DigitMap => DigitMap::parse($map, 'digits'), $maps));
+        return DigitAutomaton::of(
+            ...array_map(static fn (string $map): DigitMap => DigitMap::parse($map, 'digits'), $maps),
+        );
     }
 
     /**
-     * Numbers of the area that a number is of, as people there dial them: ten digits in North America, else with the digit that comes
-     * before an area.
+     * Numbers of the area that a number is of, as people there dial them: ten digits in North America, else with the
+     * digit that comes before an area.
      *
      * @param  string  $number  in E.164
      * @return ?string a digit map; null for a number of no area

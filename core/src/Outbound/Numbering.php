@@ -11,7 +11,10 @@ use libphonenumber\PhoneNumber;
 use libphonenumber\PhoneNumberUtil;
 use libphonenumber\ShortNumberInfo;
 
-/** How the public network of a country reads the digits a trunk is given: in the form of that country, or with the country code. */
+/**
+ * How the public network of a country reads the digits a trunk is given: in the form of that country, or with the
+ * country code.
+ */
 final class Numbering
 {
     /** @var array<string, list<string>> by country */
@@ -23,15 +26,19 @@ final class Numbering
     }
 
     /**
-     * In the form of the country, its international prefix included. With the country code and nothing before it only where that is
-     * the country's own, or a call abroad is meant: almost any digits are some country's number.
+     * In the form of the country, its international prefix included. With the country code and nothing before it only
+     * where that is the country's own, or a call abroad is meant: almost any digits are some country's number.
      *
      * @return ?string in E.164; null where the digits are no number anybody can have
      */
     public function read(string $digits, bool $isAbroad = false): ?string
     {
-        $own = $this->country === null ? null : (string) PhoneNumberUtil::getInstance()->getCountryCodeForRegion($this->country);
-        $forms = [[$digits, $this->country], ...($isAbroad || $own === null || str_starts_with($digits, $own) ? [["+{$digits}", null]] : [])];
+        $own = $this->country === null
+            ? null
+            : (string) PhoneNumberUtil::getInstance()->getCountryCodeForRegion($this->country);
+        $forms = [[$digits, $this->country], ...(
+            $isAbroad || $own === null || str_starts_with($digits, $own) ? [["+{$digits}", null]] : []
+        )];
         foreach ($forms as [$typed, $country]) {
             try {
                 $number = E164::parse($typed, $country);
@@ -51,7 +58,12 @@ final class Numbering
     {
         $country = $this->country;
 
-        return $country === null ? [] : self::$codes[$country] ??= array_values(array_filter(array_map(strval(...), range(100, 999)), fn (string $digits): bool => $this->isShort($digits) && ! EmergencyNumbers::is($digits, $country)));
+        return $country === null
+            ? []
+            : self::$codes[$country] ??= array_values(array_filter(
+                array_map(strval(...), range(100, 999)),
+                fn (string $digits): bool => $this->isShort($digits) && ! EmergencyNumbers::is($digits, $country),
+            ));
     }
 
     /** Whether they are a short number of the country: help, information, services. */
@@ -62,6 +74,10 @@ final class Numbering
             return false;
         }
 
-        return ShortNumberInfo::getInstance()->isValidShortNumberForRegion((new PhoneNumber())->setCountryCode(PhoneNumberUtil::getInstance()->getCountryCodeForRegion($this->country))->setNationalNumber($digits), $this->country);
+        return ShortNumberInfo::getInstance()->isValidShortNumberForRegion(
+            (new PhoneNumber())->setCountryCode(PhoneNumberUtil::getInstance()->getCountryCodeForRegion($this->country))
+                ->setNationalNumber($digits),
+            $this->country,
+        );
     }
 }

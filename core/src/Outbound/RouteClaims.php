@@ -16,16 +16,21 @@ use Jaunty\Core\Numbering\TooIntricate;
 final readonly class RouteClaims
 {
     /**
-     * @param  bool  $isKnown  whether its digits and those of the routes before can be looked through; where not, nothing else is told
+     * @param  bool  $isKnown  whether its digits and those of the routes before can be looked through; where not,
+     *     nothing else is told
      * @param  ?string  $shortest  null where nothing fits
      * @param  int  $least  digits
      * @param  ?int  $most  null for no end
      * @param  list<Route>  $shadowedBy  earlier ones that together leave it nothing, whoever calls
-     * @param  list<array{Route, string}>  $overlaps  earlier ones that take some of its digits, with the shortest of them
+     * @param  list<array{Route, string}>  $overlaps  earlier ones that take some of its digits, with the shortest of
+     *     them
      * @param  ?string  $left  the shortest digits that no earlier one takes; null where there are none
-     * @param  ?string  $cutShort  the shortest digits that are never dialled to their end, as their beginning is complete
-     * @param  list<string>  $extensions  that its digits begin with, so that whoever dials them has to wait, or is put through inside
-     * @param  list<string>  $help  numbers that call for help and that its digits begin with: whoever dials on has called for help
+     * @param  ?string  $cutShort  the shortest digits that are never dialled to their end, as their beginning is
+     *     complete
+     * @param  list<string>  $extensions  that its digits begin with, so that whoever dials them has to wait, or is put
+     *     through inside
+     * @param  list<string>  $help  numbers that call for help and that its digits begin with: whoever dials on has
+     *     called for help
      * @param  list<string>  $shortCodes  other short numbers that its digits begin with: whoever dials one waits
      */
     private function __construct(
@@ -70,8 +75,14 @@ final readonly class RouteClaims
      * @param  list<string>  $help
      * @param  list<string>  $codes
      */
-    private static function about(Route $route, array $before, array $extensions, array $help, array $codes, Book $book): self
-    {
+    private static function about(
+        Route $route,
+        array $before,
+        array $extensions,
+        array $help,
+        array $codes,
+        Book $book,
+    ): self {
         $own = RouteOrder::digitsOf($route);
         $shadowed = RouteOrder::takenBy($route, $before, $book);
         $overlaps = [];
@@ -83,7 +94,23 @@ final readonly class RouteClaims
         }
         [$least, $most] = $own->lengths();
 
-        return new self($route, true, $own->shortest(), $least, $most, $shadowed, $overlaps, $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)), $own->cutShort(), array_values(array_filter($extensions, static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch)), $route->emergency ? [] : self::begun($own, $help), $route->emergency ? [] : self::begun($own, $codes));
+        return new self(
+            $route,
+            true,
+            $own->shortest(),
+            $least,
+            $most,
+            $shadowed,
+            $overlaps,
+            $own->beyond(...array_map(RouteOrder::digitsOf(...), $before)),
+            $own->cutShort(),
+            array_values(array_filter(
+                $extensions,
+                static fn (string $extension): bool => $own->dial($extension) !== Dialling::Mismatch,
+            )),
+            $route->emergency ? [] : self::begun($own, $help),
+            $route->emergency ? [] : self::begun($own, $codes),
+        );
     }
 
     /**
@@ -92,6 +119,8 @@ final readonly class RouteClaims
      */
     private static function begun(DigitAutomaton $own, array $numbers): array
     {
-        return array_values(array_filter($numbers, static fn (string $number): bool => $own->dial($number) === Dialling::Partial));
+        return array_values(
+            array_filter($numbers, static fn (string $number): bool => $own->dial($number) === Dialling::Partial),
+        );
     }
 }

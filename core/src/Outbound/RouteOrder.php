@@ -20,7 +20,9 @@ final class RouteOrder
     /** @return list<Route> in the order they are tried, those for emergency calls apart */
     public static function of(Book $book): array
     {
-        $routes = array_values(array_filter($book->all(Route::class), static fn (Route $route): bool => ! $route->emergency));
+        $routes = array_values(
+            array_filter($book->all(Route::class), static fn (Route $route): bool => ! $route->emergency),
+        );
         usort($routes, static fn (Route $one, Route $other): int => $one->position <=> $other->position);
 
         return $routes;
@@ -29,7 +31,9 @@ final class RouteOrder
     /** @return list<Route> those for emergency calls, in the order they are tried */
     public static function emergency(Book $book): array
     {
-        $routes = array_values(array_filter($book->all(Route::class), static fn (Route $route): bool => $route->emergency));
+        $routes = array_values(
+            array_filter($book->all(Route::class), static fn (Route $route): bool => $route->emergency),
+        );
         usort($routes, static fn (Route $one, Route $other): int => $one->position <=> $other->position);
 
         return $routes;
@@ -62,7 +66,9 @@ final class RouteOrder
         return $known instanceof DigitAutomaton ? $known : throw $known;
     }
 
-    /** The same as it is written: of digits that somebody dials it tells what becomes of them, however intricate it is. */
+    /**
+     * The same as it is written: of digits that somebody dials it tells what becomes of them, however intricate it is.
+     */
     public static function mapOf(Route $route): DigitMap
     {
         self::$maps ??= new \WeakMap();
@@ -91,20 +97,35 @@ final class RouteOrder
 
     /**
      * @param  list<Route>  $before  tried before it
-     * @return list<Route> those that together take all its digits from it, whoever calls; none where something is left to it
+     * @return list<Route> those that together take all its digits from it, whoever calls; none where something is left
+     *     to it
      */
     public static function takenBy(Route $route, array $before, Book $book): array
     {
-        $stronger = array_values(array_filter($before, static fn (Route $earlier): bool => self::goesBefore($earlier, $route, $book)));
+        $stronger = array_values(
+            array_filter($before, static fn (Route $earlier): bool => self::goesBefore($earlier, $route, $book)),
+        );
         $own = self::digitsOf($route);
-        if ($stronger === [] || $own->shortest() === null || $own->beyond(...array_map(self::digitsOf(...), $stronger)) !== null) {
+        if (
+            $stronger === []
+            || $own->shortest() === null
+            || $own->beyond(...array_map(self::digitsOf(...), $stronger)) !== null
+        ) {
             return [];
         }
 
-        return array_values(array_filter($stronger, static fn (Route $earlier): bool => $own->common(self::digitsOf($earlier)) !== null));
+        return array_values(
+            array_filter(
+                $stronger,
+                static fn (Route $earlier): bool => $own->common(self::digitsOf($earlier)) !== null,
+            ),
+        );
     }
 
-    /** Whether an earlier route takes a number from a later one whoever calls, at any time: nothing bars from it who may use the other. */
+    /**
+     * Whether an earlier route takes a number from a later one whoever calls, at any time: nothing bars from it who may
+     * use the other.
+     */
     public static function goesBefore(Route $earlier, Route $later, Book $book): bool
     {
         if ($earlier->emergency) {

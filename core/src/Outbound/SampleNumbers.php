@@ -13,8 +13,8 @@ use libphonenumber\PhoneNumberType;
 use libphonenumber\PhoneNumberUtil;
 
 /**
- * What is tried of a dial plan: a number of each kind as people of the customer's country dial it, behind the outside prefix. The
- * numbers are libphonenumber's examples; nobody is called.
+ * What is tried of a dial plan: a number of each kind as people of the customer's country dial it, behind the outside
+ * prefix. The numbers are libphonenumber's examples; nobody is called.
  */
 final readonly class SampleNumbers
 {
@@ -28,7 +28,9 @@ final readonly class SampleNumbers
     /** Abroad from everywhere but themselves. */
     private const ABROAD = ['GB', 'FR'];
 
-    /** Countries under +1 dial ten digits within an area, and a 1 before them elsewhere (North American Numbering Plan). */
+    /**
+     * Countries under +1 dial ten digits within an area, and a 1 before them elsewhere (North American Numbering Plan).
+     */
     private const NANP = 1;
 
     /** @return list<SampleNumber> */
@@ -42,11 +44,16 @@ final readonly class SampleNumbers
         }
         $util = PhoneNumberUtil::getInstance();
         $isNanp = $util->getCountryCodeForRegion($country) === self::NANP;
-        $dialled = static fn (PhoneNumber $number): string => $prefix . preg_replace('/\D+/', '', $util->formatOutOfCountryCallingNumber($number, $country));
+        $dialled = static fn (PhoneNumber $number): string => $prefix
+            . preg_replace('/\D+/', '', $util->formatOutOfCountryCallingNumber($number, $country));
         $near = self::near($book, $util);
         if ($near !== null) {
             $national = $util->getNationalSignificantNumber($near);
-            $samples[] = new SampleNumber('local', $isNanp ? 'local, ten digits' : 'local', $isNanp ? $prefix . $national : $dialled($near));
+            $samples[] = new SampleNumber(
+                'local',
+                $isNanp ? 'local, ten digits' : 'local',
+                $isNanp ? $prefix . $national : $dialled($near),
+            );
             if ($isNanp) {
                 $samples[] = new SampleNumber('local', 'local, seven digits', $prefix . substr($national, 3));
             }
@@ -59,7 +66,10 @@ final readonly class SampleNumbers
                 $national ??= $dialled($example);
             }
         }
-        $abroad = $util->getExampleNumberForType(array_values(array_diff(self::ABROAD, [$country]))[0], PhoneNumberType::FIXED_LINE);
+        $abroad = $util->getExampleNumberForType(
+            array_values(array_diff(self::ABROAD, [$country]))[0],
+            PhoneNumberType::FIXED_LINE,
+        );
         $international = $abroad === null ? null : $dialled($abroad);
         if ($international !== null) {
             $samples[] = new SampleNumber('international', 'international', $international);
@@ -71,11 +81,19 @@ final readonly class SampleNumbers
             }
         }
         if ($national !== null) {
-            $samples[] = new SampleNumber('misdialled', 'national, too few digits', self::tooShort($national, $prefix, new Numbering($country)));
+            $samples[] = new SampleNumber(
+                'misdialled',
+                'national, too few digits',
+                self::tooShort($national, $prefix, new Numbering($country)),
+            );
         }
         if ($international !== null) {
             $zeros = (int) strpos($international, '0', strlen($prefix));
-            $samples[] = new SampleNumber('misdialled', 'international, a zero too many', substr($international, 0, $zeros) . '0' . substr($international, $zeros));
+            $samples[] = new SampleNumber(
+                'misdialled',
+                'international, a zero too many',
+                substr($international, 0, $zeros) . '0' . substr($international, $zeros),
+            );
         }
 
         return $samples;
@@ -93,12 +111,17 @@ final readonly class SampleNumbers
         return [];
     }
 
-    /** Without its last digits, as many as it takes: where numbers are of no fixed length one digit less is another number. */
+    /**
+     * Without its last digits, as many as it takes: where numbers are of no fixed length one digit less is another
+     * number.
+     */
     private static function tooShort(string $dialled, string $prefix, Numbering $numbering): string
     {
         do {
             $dialled = substr($dialled, 0, -1);
-        } while (strlen($dialled) > strlen($prefix) + 1 && $numbering->read(substr($dialled, strlen($prefix))) !== null);
+        } while (
+            strlen($dialled) > strlen($prefix) + 1 && $numbering->read(substr($dialled, strlen($prefix))) !== null
+        );
 
         return $dialled;
     }

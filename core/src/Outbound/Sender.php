@@ -14,8 +14,12 @@ use Jaunty\Core\Calls\Law\CallBook;
 final readonly class Sender
 {
     /** @param ?string $reference null for nobody in particular */
-    private function __construct(public ?string $reference, public string $name, public CallingClass $class, public ?User $user)
-    {
+    private function __construct(
+        public ?string $reference,
+        public string $name,
+        public CallingClass $class,
+        public ?User $user,
+    ) {
     }
 
     /** @param Reference $who a user, or what leads calls on: a group, chain, menu, attendant, mailbox or number */
@@ -23,7 +27,12 @@ final readonly class Sender
     {
         $object = $book->find($who);
 
-        return new self((string) $who, $object?->label() ?? (string) $who, CallBook::open($book)->classOf((string) $who), $object instanceof User ? $object : null);
+        return new self(
+            (string) $who,
+            $object?->label() ?? (string) $who,
+            CallBook::open($book)->classOf((string) $who),
+            $object instanceof User ? $object : null,
+        );
     }
 
     /** Somebody with a class and nothing else. */

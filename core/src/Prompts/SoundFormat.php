@@ -27,7 +27,9 @@ final readonly class SoundFormat
     public function refuseTooLong(WavFile $file): void
     {
         if ($file->seconds() > $this->mostSeconds) {
-            throw new UnusableAudio('It lasts ' . (int) ceil($file->seconds()) . " s, and the switch plays {$this->mostSeconds} at most.");
+            throw new UnusableAudio(
+                'It lasts ' . (int) ceil($file->seconds()) . " s, and the switch plays {$this->mostSeconds} at most.",
+            );
         }
     }
 }

@@ -7,17 +7,25 @@ namespace Jaunty\Core\Prompts;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Menu;
 
-/** Which keys a menu's script tells callers to press, each with the words that say so. English scripts only; others say nothing. */
+/**
+ * Which keys a menu's script tells callers to press, each with the words that say so. English scripts only; others say
+ * nothing.
+ */
 final class SpokenKeys
 {
-    private const NAMES = ['zero' => '0', 'one' => '1', 'two' => '2', 'three' => '3', 'four' => '4', 'five' => '5', 'six' => '6', 'seven' => '7', 'eight' => '8', 'nine' => '9', 'star' => '*', 'hash' => '#', 'pound' => '#', 'square' => '#'];
+    private const NAMES = [
+        'zero' => '0', 'one' => '1', 'two' => '2', 'three' => '3', 'four' => '4', 'five' => '5', 'six' => '6',
+        'seven' => '7', 'eight' => '8', 'nine' => '9', 'star' => '*', 'hash' => '#', 'pound' => '#', 'square' => '#',
+    ];
 
-    private const PRESS = '/\b(?:press|dial|push|choose|key)\s+(?:the\s+)?(?:number\s+|key\s+)?([0-9*#]|zero|one|two|three|four|five|six|seven|eight|nine|star|hash|pound|square)(?![0-9])/iu';
+    private const PRESS = '/\b(?:press|dial|push|choose|key)\s+(?:the\s+)?(?:number\s+|key\s+)?([0-9*#]'
+        . '|zero|one|two|three|four|five|six|seven|eight|nine|star|hash|pound|square)(?![0-9])/iu';
 
     /**
      * A script that tells of every key of a menu that leads somewhere, in the order of the keys.
      *
-     * @param  \Closure(Destination): string  $name  what callers know a destination by, where the key says nothing itself
+     * @param  \Closure(Destination): string  $name  what callers know a destination by, where the key says nothing
+     *     itself
      */
     public static function write(Menu $menu, \Closure $name): string
     {
@@ -25,14 +33,21 @@ final class SpokenKeys
         $sentences = [];
         foreach ($menu->keys as $key => $leads) {
             if ($leads->to !== null) {
-                $sentences[] = 'For ' . ($leads->label ?? $name($leads->to)) . ', press ' . ($spoken[$key] ?? $key) . '.';
+                $sentences[] = 'For '
+                    . ($leads->label ?? $name($leads->to))
+                    . ', press '
+                    . ($spoken[$key] ?? $key)
+                    . '.';
             }
         }
 
         return implode(' ', $sentences);
     }
 
-    /** @return array<array-key, string> the sentence, or the part of one, that tells of a key, by key; the first where several do */
+    /**
+     * @return array<array-key, string> the sentence, or the part of one, that tells of a key, by key; the first where
+     *     several do
+     */
     public static function in(?string $script, string $language = 'en'): array
     {
         $told = [];

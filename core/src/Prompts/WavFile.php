@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Prompts;
 
 /**
- * A WAV recording, its facts read from the bytes (RIFF; format tags of RFC 2361). What contradicts itself is refused: a file that one
- * program plays and another does not is found out on the day the switch is the other.
+ * A WAV recording, its facts read from the bytes (RIFF; format tags of RFC 2361). What contradicts itself is refused: a
+ * file that one program plays and another does not is found out on the day the switch is the other.
  */
 final readonly class WavFile
 {
@@ -31,8 +31,14 @@ final readonly class WavFile
     private const CLIPPED_RUN = 2;
 
     /** @param int $frames samples of each channel */
-    private function __construct(public Codec $codec, public int $rate, public int $channels, public int $bits, public int $frames, private string $data)
-    {
+    private function __construct(
+        public Codec $codec,
+        public int $rate,
+        public int $channels,
+        public int $bits,
+        public int $frames,
+        private string $data,
+    ) {
     }
 
     /** @throws UnusableAudio */
@@ -49,10 +55,15 @@ final readonly class WavFile
             $name = substr($bytes, $at, 4);
             $size = self::whole($bytes, $at + 4);
             if (preg_match('/^[\x20-\x7E]{4}$/D', $name) !== 1) {
-                throw new UnusableAudio("At byte {$at} the name of a part should stand, and does not: the part before it has a wrong length.");
+                throw new UnusableAudio(
+                    "At byte {$at} the name of a part should stand, and does not: the part "
+                        . "before it has a wrong length.",
+                );
             }
             if ($at + 8 + $size > strlen($bytes)) {
-                throw new UnusableAudio('Its part "' . trim($name) . "\" says it has {$size} bytes, and the file ends before.");
+                throw new UnusableAudio(
+                    'Its part "' . trim($name) . "\" says it has {$size} bytes, and the file ends before.",
+                );
             }
             $part = substr($bytes, $at + 8, $size);
             match ($name) {
@@ -81,7 +92,8 @@ final readonly class WavFile
     }
 
     /**
-     * All channels as one, a stretch after another: a recording of ten minutes is five million samples, too many to hold as numbers.
+     * All channels as one, a stretch after another: a recording of ten minutes is five million samples, too many to
+     * hold as numbers.
      *
      * @return ?\Generator<int, list<int>> 16 bits, signed; null where a sample does not stand for itself
      */
@@ -98,10 +110,20 @@ final readonly class WavFile
             $all = match ($this->codec) {
                 Codec::MuLaw => self::looked($data, G711::muLaw()),
                 Codec::ALaw => self::looked($data, G711::aLaw()),
-                Codec::Float => array_map(static fn (mixed $sample): int => is_float($sample) && is_finite($sample) ? (int) round(max(-1.0, min(1.0, $sample)) * (self::FULL - 1)) : 0, array_values((array) unpack('g*', $data))),
+                Codec::Float => array_map(
+                    static fn (mixed $sample): int => is_float($sample) && is_finite($sample)
+                        ? (int) round(max(-1.0, min(1.0, $sample)) * (self::FULL - 1))
+                        : 0,
+                    array_values((array) unpack('g*', $data)),
+                ),
                 default => $this->pcm($data),
             };
-            yield $this->channels === 1 ? $all : array_map(fn (array $each): int => intdiv(array_sum($each), $this->channels), array_chunk($all, max(2, $this->channels)));
+            yield $this->channels === 1
+                ? $all
+                : array_map(
+                    fn (array $each): int => intdiv(array_sum($each), $this->channels),
+                    array_chunk($all, max(2, $this->channels)),
+                );
         }
     }
 
@@ -151,7 +173,8 @@ final readonly class WavFile
     /**
      * The outline, for a drawing.
      *
-     * @return list<int> the loudest sample of each of as many equal parts, 0 to 100; empty where samples do not stand for themselves
+     * @return list<int> the loudest sample of each of as many equal parts, 0 to 100; empty where samples do not stand
+     *     for themselves
      */
     public function waveform(int $parts): array
     {
@@ -165,7 +188,9 @@ final readonly class WavFile
             }
         }
 
-        return $place === 0 ? [] : array_values(array_map(static fn (int $peak): int => (int) round($peak / self::FULL * 100), $peaks));
+        return $place === 0
+            ? []
+            : array_values(array_map(static fn (int $peak): int => (int) round($peak / self::FULL * 100), $peaks));
     }
 
     /** As sixteen-bit PCM in one channel, which every browser plays. */
@@ -176,12 +201,23 @@ final readonly class WavFile
             $data .= pack('v*', ...array_map(static fn (int $sample): int => $sample & 0xFFFF, $samples));
         }
 
-        return 'RIFF' . pack('V', 36 + strlen($data)) . 'WAVEfmt ' . pack('VvvVVvv', 16, 1, 1, $this->rate, $this->rate * 2, 2, 16) . 'data' . pack('V', strlen($data)) . $data;
+        return 'RIFF'
+            . pack('V', 36 + strlen($data))
+            . 'WAVEfmt '
+            . pack('VvvVVvv', 16, 1, 1, $this->rate, $this->rate * 2, 2, 16)
+            . 'data'
+            . pack('V', strlen($data))
+            . $data;
     }
 
     private static function refuseOthers(string $bytes): void
     {
-        $known = ["\x89PNG" => 'a picture (PNG)', "\xFF\xD8\xFF" => 'a picture (JPEG)', 'FORM' => 'AIFF, not WAV', 'ID3' => 'MP3, not WAV', "\xFF\xFB" => 'MP3, not WAV', 'OggS' => 'Ogg, not WAV', 'fLaC' => 'FLAC, not WAV', 'RF64' => 'RF64, which is for files of more than 4 GB', '%PDF' => 'a document (PDF)', "PK\x03\x04" => 'an archive (ZIP)'];
+        $known = [
+            "\x89PNG" => 'a picture (PNG)', "\xFF\xD8\xFF" => 'a picture (JPEG)', 'FORM' => 'AIFF, not WAV',
+            'ID3' => 'MP3, not WAV', "\xFF\xFB" => 'MP3, not WAV', 'OggS' => 'Ogg, not WAV', 'fLaC' => 'FLAC, not WAV',
+            'RF64' => 'RF64, which is for files of more than 4 GB', '%PDF' => 'a document (PDF)',
+            "PK\x03\x04" => 'an archive (ZIP)',
+        ];
         foreach ($known as $begins => $what) {
             if (str_starts_with($bytes, $begins)) {
                 throw new UnusableAudio("This is {$what}. Save it as WAV.");
@@ -199,7 +235,11 @@ final readonly class WavFile
     private static function isCutShort(int $says, string $bytes): bool
     {
         $at = 12;
-        while ($at + 8 <= strlen($bytes) && preg_match('/^[\x20-\x7E]{4}$/D', substr($bytes, $at, 4)) === 1 && $at + 8 + self::whole($bytes, $at + 4) <= strlen($bytes)) {
+        while (
+            $at + 8 <= strlen($bytes)
+            && preg_match('/^[\x20-\x7E]{4}$/D', substr($bytes, $at, 4)) === 1
+            && $at + 8 + self::whole($bytes, $at + 4) <= strlen($bytes)
+        ) {
             $size = self::whole($bytes, $at + 4);
             if (substr($bytes, $at, 4) === 'data') {
                 return $at + 8 + $size > $says + 8;
@@ -218,7 +258,9 @@ final readonly class WavFile
         /** @var array{tag: int, channels: int, rate: int, second: int, block: int, bits: int} $says */
         $says = unpack('vtag/vchannels/Vrate/Vsecond/vblock/vbits', $format);
         $tag = $says['tag'] === self::EXTENSIBLE && strlen($format) >= 26 ? self::short($format, 24) : $says['tag'];
-        $codec = Codec::ofTag($tag) ?? throw new UnusableAudio(sprintf('Its samples are written in a way (tag 0x%04X) that is not read here. Save it as PCM.', $tag));
+        $codec = Codec::ofTag($tag) ?? throw new UnusableAudio(
+            sprintf('Its samples are written in a way (tag 0x%04X) that is not read here. Save it as PCM.', $tag),
+        );
         if ($says['channels'] < 1 || $says['channels'] > self::MOST_CHANNELS) {
             throw new UnusableAudio("It says it has {$says['channels']} channels.");
         }
@@ -227,14 +269,22 @@ final readonly class WavFile
         }
         $bits = $codec->isPlain() ? self::bits($codec, $says['bits']) : $says['bits'];
         if ($codec->isPlain() && $says['block'] !== $says['channels'] * intdiv($bits, 8)) {
-            throw new UnusableAudio("It says a sample of all channels takes {$says['block']} bytes, and " . $says['channels'] * intdiv($bits, 8) . ' are meant.');
+            throw new UnusableAudio(
+                "It says a sample of all channels takes {$says['block']} bytes, and "
+                . $says['channels'] * intdiv($bits, 8)
+                . ' are meant.',
+            );
         }
         if ($says['block'] === 0 || $codec->isPlain() && strlen($data) % $says['block'] !== 0) {
             throw new UnusableAudio('Its sound ends within a sample.');
         }
-        $frames = $codec->isPlain() ? intdiv(strlen($data), $says['block']) : ($fact !== null && strlen($fact) >= 4 ? self::whole($fact, 0) : 0);
+        $frames = $codec->isPlain()
+            ? intdiv(strlen($data), $says['block'])
+            : ($fact !== null && strlen($fact) >= 4 ? self::whole($fact, 0) : 0);
 
-        return $frames > 0 ? new self($codec, $says['rate'], $says['channels'], $bits, $frames, $data) : throw new UnusableAudio('There is no sound in it.');
+        return $frames > 0
+            ? new self($codec, $says['rate'], $says['channels'], $bits, $frames, $data)
+            : throw new UnusableAudio('There is no sound in it.');
     }
 
     private static function bits(Codec $codec, int $bits): int
@@ -245,7 +295,11 @@ final readonly class WavFile
             default => [8],
         };
 
-        return in_array($bits, $known, true) ? $bits : throw new UnusableAudio("Its samples are {$codec->words()} of {$bits} bits, which is not read here. Save it as PCM of 16.");
+        return in_array($bits, $known, true)
+            ? $bits
+            : throw new UnusableAudio(
+                "Its samples are {$codec->words()} of {$bits} bits, which is not read here. Save it as PCM of 16.",
+            );
     }
 
     /** @return list<int> */
@@ -255,7 +309,12 @@ final readonly class WavFile
             return self::looked($data, array_map(static fn (int $octet): int => ($octet - 128) * 256, range(0, 255)));
         }
         $bytes = intdiv($this->bits, 8);
-        $high = $bytes === 2 ? $data : implode('', array_map(static fn (string $sample): string => substr($sample, -2), str_split($data, max(1, $bytes))));
+        $high = $bytes === 2
+            ? $data
+            : implode(
+                '',
+                array_map(static fn (string $sample): string => substr($sample, -2), str_split($data, max(1, $bytes))),
+            );
         $samples = [];
         foreach ((array) unpack('v*', $high) as $sample) {
             $samples[] = is_int($sample) ? ($sample ^ 0x8000) - 0x8000 : 0;

@@ -8,7 +8,10 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 
-/** How finely a switch stores what the book says to the second. Rounding happens visibly, while editing, never silently in a push. */
+/**
+ * How finely a switch stores what the book says to the second. Rounding happens visibly, while editing, never silently
+ * in a push.
+ */
 final readonly class Granularity
 {
     /** @param int $ringSeconds seconds to a ring, where the switch stores whole rings; 1 where it stores seconds */

@@ -13,8 +13,8 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\Diff;
 
 /**
- * Live plus book gives the run sheet. What is referred to is made before what refers to it; where references go round in
- * a circle, the object is created without the field that closes it and linked afterwards. Deletions come last, what
+ * Live plus book gives the run sheet. What is referred to is made before what refers to it; where references go round
+ * in a circle, the object is created without the field that closes it and linked afterwards. Deletions come last, what
  * refers before what is referred to.
  */
 final class Planner
@@ -28,7 +28,10 @@ final class Planner
         foreach ($live?->objects() ?? [] as $object) {
             $standing[(string) Reference::of($object)] = true;
         }
-        $missing = self::bottomUp($book, static fn (BookObject $object): bool => $live?->find(Reference::of($object)) === null);
+        $missing = self::bottomUp(
+            $book,
+            static fn (BookObject $object): bool => $live?->find(Reference::of($object)) === null,
+        );
         if ($live === null) {
             array_unshift($missing, $book->tenant);
         }
@@ -42,7 +45,9 @@ final class Planner
             $standing[(string) Reference::of($object)] = true;
         }
 
-        return new RunSheet($live === null ? [...$steps, ...$links] : [...$steps, ...$links, ...self::updates($live, $book), ...self::deletions($live, $book)]);
+        return new RunSheet($live === null ? [...$steps, ...$links] : [
+            ...$steps, ...$links, ...self::updates($live, $book), ...self::deletions($live, $book),
+        ]);
     }
 
     /** @return list<Step> one an object, with only the fields that differ */
@@ -74,7 +79,9 @@ final class Planner
     /** @return list<Step> */
     private static function deletions(Book $live, Book $book): array
     {
-        $doomed = array_reverse(self::bottomUp($live, static fn (BookObject $object): bool => $book->find(Reference::of($object)) === null));
+        $doomed = array_reverse(
+            self::bottomUp($live, static fn (BookObject $object): bool => $book->find(Reference::of($object)) === null),
+        );
         $unlinks = [];
         $deletions = [];
         foreach ($doomed as $index => $object) {

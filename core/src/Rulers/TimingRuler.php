@@ -33,8 +33,14 @@ final readonly class TimingRuler
      * @param  int  $onePass  seconds until everybody has rung once
      * @param  int  $ring  seconds of one ring
      */
-    private function __construct(public array $bars, public ?int $limit, public int $onePass, public int $passes, public int $ring, public string $words)
-    {
+    private function __construct(
+        public array $bars,
+        public ?int $limit,
+        public int $onePass,
+        public int $passes,
+        public int $ring,
+        public string $words,
+    ) {
     }
 
     public static function ofGroup(Group $group, CallBook $book): self
@@ -52,7 +58,17 @@ final readonly class TimingRuler
         for ($pass = 1; $pass <= min($passes, self::MOST_PASSES); $pass++) {
             foreach ($turns as $tier) {
                 foreach ($tier as $member) {
-                    $bars[] = self::bar($member->item, (string) $member->who, $pass, $at, $each, $limit, $ring, $member->who->outside !== null && ! $member->confirm ? CallBook::OUTSIDE_MAILBOX_AFTER : null, self::isPassedOver($group, $member, $book));
+                    $bars[] = self::bar(
+                        $member->item,
+                        (string) $member->who,
+                        $pass,
+                        $at,
+                        $each,
+                        $limit,
+                        $ring,
+                        $member->who->outside !== null && ! $member->confirm ? CallBook::OUTSIDE_MAILBOX_AFTER : null,
+                        self::isPassedOver($group, $member, $book),
+                    );
                     $at += $group->order === GroupOrder::Simultaneous ? 0 : $each;
                 }
                 $at += $group->order === GroupOrder::Simultaneous && $tier !== [] ? $each : 0;
@@ -63,7 +79,14 @@ final readonly class TimingRuler
             }
         }
 
-        return new self($bars, $limit, $onePass, $group->rotations, $ring, self::ofGroupInWords($group, count($first), $each, $ring, $onePass, $bars));
+        return new self(
+            $bars,
+            $limit,
+            $onePass,
+            $group->rotations,
+            $ring,
+            self::ofGroupInWords($group, count($first), $each, $ring, $onePass, $bars),
+        );
     }
 
     public static function ofChain(Chain $chain, CallBook $book): self
@@ -74,17 +97,33 @@ final readonly class TimingRuler
         $isOver = false;
         foreach ($chain->places as $place) {
             $to = $book->meant($place['to']);
-            $rings = $to !== null && ($to->outside !== null || in_array($to->object?->kind, [Kind::User, Kind::Group], true));
-            $announcement = $to?->object?->kind === Kind::Announcement ? $book->get((string) $to, Announcement::class) : null;
+            $rings = $to !== null
+                && ($to->outside !== null || in_array($to->object?->kind, [Kind::User, Kind::Group], true));
+            $announcement = $to?->object?->kind === Kind::Announcement
+                ? $book->get((string) $to, Announcement::class)
+                : null;
             $seconds = match (true) {
                 $rings => $book->placeSeconds($place),
                 $announcement !== null => $book->seconds($announcement->prompt),
                 default => 0,
             };
-            $bars[] = new Bar($place['item'], (string) $to, 1, $at, $at + $seconds, $isOver ? Bar::NEVER : Bar::WHOLE, $rings && ! $isOver ? intdiv($seconds, $ring) : 0, $to?->outside !== null && $seconds > CallBook::OUTSIDE_MAILBOX_AFTER ? $at + CallBook::OUTSIDE_MAILBOX_AFTER : null, $to === null);
+            $bars[] = new Bar(
+                $place['item'],
+                (string) $to,
+                1,
+                $at,
+                $at + $seconds,
+                $isOver ? Bar::NEVER : Bar::WHOLE,
+                $rings && ! $isOver ? intdiv($seconds, $ring) : 0,
+                $to?->outside !== null && $seconds > CallBook::OUTSIDE_MAILBOX_AFTER
+                    ? $at + CallBook::OUTSIDE_MAILBOX_AFTER
+                    : null,
+                $to === null,
+            );
             $at += $seconds;
             // What keeps the call ends the chain: places after it are dead.
-            $isOver = $isOver || ($to !== null && ! $rings && ! ($announcement !== null && $announcement->then === null));
+            $isOver = $isOver
+                || ($to !== null && ! $rings && ! ($announcement !== null && $announcement->then === null));
         }
 
         return new self($bars, null, $at, 1, $ring, self::ofChainInWords($bars, $at, $isOver));
@@ -95,24 +134,56 @@ final readonly class TimingRuler
     {
         $ring = $book->tenant()->secondsPerRing;
         $byItem = array_column($user->legs, null, 'item');
-        $legs = $handling->legs === null ? $user->legs : array_values(array_filter(array_map(static fn (string $item): ?Leg => $byItem[$item] ?? null, $handling->legs)));
+        $legs = $handling->legs === null
+            ? $user->legs
+            : array_values(
+                array_filter(array_map(static fn (string $item): ?Leg => $byItem[$item] ?? null, $handling->legs)),
+            );
         $bars = [];
         $at = 0;
         $longest = 0;
         foreach ($legs as $leg) {
             $isOutside = $leg->legKind === LegKind::Outside;
-            $takes = $isOutside && ! $leg->confirm && $leg->mailboxAfter < $leg->seconds ? $at + $leg->mailboxAfter : null;
-            $bars[] = new Bar($leg->item, $isOutside && $leg->number !== null ? "outside:{$leg->number}" : "leg:{$user->key}/{$leg->item}", 1, $at, $at + $leg->seconds, Bar::WHOLE, intdiv($leg->seconds, $ring), $takes, $isOutside && $leg->number === null);
+            $takes = $isOutside && ! $leg->confirm && $leg->mailboxAfter < $leg->seconds
+                ? $at + $leg->mailboxAfter
+                : null;
+            $bars[] = new Bar(
+                $leg->item,
+                $isOutside && $leg->number !== null ? "outside:{$leg->number}" : "leg:{$user->key}/{$leg->item}",
+                1,
+                $at,
+                $at + $leg->seconds,
+                Bar::WHOLE,
+                intdiv($leg->seconds, $ring),
+                $takes,
+                $isOutside && $leg->number === null,
+            );
             $longest = max($longest, $at + $leg->seconds);
             $at += $handling->ring === RingStyle::InOrder ? $leg->seconds : 0;
         }
-        $words = $bars === [] ? 'Nothing rings.' : (count($bars) === 1 ? "Rings for {$longest} s." : ($handling->ring === RingStyle::InOrder ? 'One after the other' : 'All together') . ", {$longest} s in all.");
+        $words = $bars === []
+            ? 'Nothing rings.'
+            : (
+                count($bars) === 1
+                ? "Rings for {$longest} s."
+                : ($handling->ring === RingStyle::InOrder ? 'One after the other' : 'All together')
+                . ", {$longest} s in all."
+            );
 
         return new self($bars, null, $longest, 1, $ring, $words);
     }
 
-    private static function bar(string $item, string $who, int $pass, int $from, int $each, ?int $limit, int $ring, ?int $mailboxAfter, bool $isPassedOver): Bar
-    {
+    private static function bar(
+        string $item,
+        string $who,
+        int $pass,
+        int $from,
+        int $each,
+        ?int $limit,
+        int $ring,
+        ?int $mailboxAfter,
+        bool $isPassedOver,
+    ): Bar {
         $to = $from + $each;
         $heard = $limit === null ? $each : max(0, min($each, $limit - $from));
 
@@ -134,20 +205,38 @@ final readonly class TimingRuler
         $user = $member->who->object === null ? null : $book->get((string) $member->who, User::class);
         $legs = $user === null ? [] : array_filter($user->legs, static fn (Leg $leg): bool => $leg->forGroups);
 
-        return ($user === null ? ! $member->signedIn : ($group->signInBy === SignInBy::Administrator && ! $member->signedIn) || $legs === [] || $user->status !== UserStatus::Active);
+        return (
+            $user === null
+            ? ! $member->signedIn
+            : ($group->signInBy === SignInBy::Administrator && ! $member->signedIn)
+            || $legs === []
+            || $user->status !== UserStatus::Active
+        );
     }
 
     /** @param list<Bar> $bars */
-    private static function ofGroupInWords(Group $group, int $members, int $each, int $ring, int $onePass, array $bars): string
-    {
+    private static function ofGroupInWords(
+        Group $group,
+        int $members,
+        int $each,
+        int $ring,
+        int $onePass,
+        array $bars,
+    ): string {
         if ($bars === []) {
             return 'Nobody is in it.';
         }
         $rings = intdiv($each, $ring);
         $said = $group->order === GroupOrder::Simultaneous
             ? "All ring at once, for {$onePass} s."
-            : 'One full pass: ' . ($members === 1 ? '1 member' : "{$members} members") . " × {$rings} " . ($rings === 1 ? 'ring' : 'rings') . " × {$ring} s = {$onePass} s.";
-        $late = array_values(array_filter($bars, static fn (Bar $bar): bool => $bar->pass === 1 && $bar->reached !== Bar::WHOLE));
+            : 'One full pass: '
+            . ($members === 1 ? '1 member' : "{$members} members")
+            . " × {$rings} "
+            . ($rings === 1 ? 'ring' : 'rings')
+            . " × {$ring} s = {$onePass} s.";
+        $late = array_values(
+            array_filter($bars, static fn (Bar $bar): bool => $bar->pass === 1 && $bar->reached !== Bar::WHOLE),
+        );
 
         return $said . ($late === [] ? '' : ' Not everybody has rung by then.');
     }
@@ -160,6 +249,10 @@ final readonly class TimingRuler
         }
         $dead = count(array_filter($bars, static fn (Bar $bar): bool => $bar->reached === Bar::NEVER));
 
-        return "The last place is left after {$seconds} s." . ($isOver ? '' : ' After it the call ends nowhere.') . ($dead === 0 ? '' : ($dead === 1 ? ' One place' : " {$dead} places") . ' after a place that keeps the call are never tried.');
+        return "The last place is left after {$seconds} s." . ($isOver ? '' : ' After it the call ends nowhere.') . (
+            $dead === 0
+            ? ''
+            : ($dead === 1 ? ' One place' : " {$dead} places") . ' after a place that keeps the call are never tried.'
+        );
     }
 }

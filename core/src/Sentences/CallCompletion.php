@@ -13,7 +13,10 @@ final class CallCompletion
 {
     private const MOST = 8;
 
-    private const PARTS = ['from' => 'who calls', 'press' => 'which keys', 'everybody' => 'one state of all', 'platform out' => 'the switch is down', 'tomorrow' => 'when', 'sat' => 'when', 'sun' => 'when'];
+    private const PARTS = [
+        'from' => 'who calls', 'press' => 'which keys', 'everybody' => 'one state of all',
+        'platform out' => 'the switch is down', 'tomorrow' => 'when', 'sat' => 'when', 'sun' => 'when',
+    ];
 
     /** @return list<array{text: string, says: string}> the whole sentence as it would read, and what the new part is */
     public static function of(string $typed, Book $book): array
@@ -31,7 +34,11 @@ final class CallCompletion
         };
         $fitting = [];
         foreach ($choices as $text => $says) {
-            if ($word === '' || str_starts_with(mb_strtolower((string) $text), $word) || str_contains(mb_strtolower($says), $word)) {
+            if (
+                $word === ''
+                || str_starts_with(mb_strtolower((string) $text), $word)
+                || str_contains(mb_strtolower($says), $word)
+            ) {
                 $fitting[] = ['text' => $before . $text, 'says' => $says];
             }
         }
@@ -92,7 +99,11 @@ final class CallCompletion
     /** @return array<string, string> */
     private static function names(Book $book, Kind $kind): array
     {
-        return array_column(array_map(static fn ($object): array => [$object->key(), $object->label()], $book->ofKind($kind)), 1, 0);
+        return array_column(
+            array_map(static fn ($object): array => [$object->key(), $object->label()], $book->ofKind($kind)),
+            1,
+            0,
+        );
     }
 
     /** @return array<string, string> */

@@ -12,8 +12,8 @@ use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Numbering\E164;
 
 /**
- * A test call as one sentence: `902 555 0110 sat 10:00 press 1`, `201 from 202 busy`, `main 25 dec 11:00, site quay-end out`.
- * Whom is called comes first; the rest in any order. Reading what was written gives the same call.
+ * A test call as one sentence: `902 555 0110 sat 10:00 press 1`, `201 from 202 busy`, `main 25 dec 11:00, site quay-end
+ * out`. Whom is called comes first; the rest in any order. Reading what was written gives the same call.
  */
 final class CallSentence
 {
@@ -65,18 +65,34 @@ final class CallSentence
         $text = static fn (mixed $value): string => is_string($value) ? $value : '';
         $to = $text($script['to'] ?? '');
         $subjects = new Subjects($book);
-        $parts = [str_starts_with($to, '+') ? E164::parse($to)->display() : $to, self::when($text($script['at'] ?? ''), $book)];
+        $parts = [
+            str_starts_with($to, '+') ? E164::parse($to)->display() : $to,
+            self::when($text($script['at'] ?? ''), $book),
+        ];
         $from = $text($script['from'] ?? '');
         if ($from !== '') {
             $parts[] = 'from ' . ($from === 'withheld' ? $from : self::who($from, $book, $subjects));
         }
-        $keys = array_map(static fn (mixed $key): string => is_array($key) ? $text($key['key'] ?? '') . (isset($key['at']) && is_int($key['at']) ? "@{$key['at']}" : '') : '', is_array($script['keys'] ?? null) ? $script['keys'] : []);
+        $keys = array_map(
+            static fn (mixed $key): string => is_array($key)
+                ? $text($key['key'] ?? '') . (isset($key['at']) && is_int($key['at']) ? "@{$key['at']}" : '')
+                : '',
+            is_array($script['keys'] ?? null) ? $script['keys'] : [],
+        );
         if ($keys !== []) {
             $parts[] = 'press ' . implode(' ', $keys);
         }
         $world = array_map($text, is_array($script['world'] ?? null) ? $script['world'] : []);
-        $ofUsers = array_filter($world, static fn (string $who): bool => str_starts_with($who, 'user:'), ARRAY_FILTER_USE_KEY);
-        if (count($ofUsers) > 2 && count($ofUsers) === count($book->ofKind(Kind::User)) && count(array_unique($ofUsers)) === 1) {
+        $ofUsers = array_filter(
+            $world,
+            static fn (string $who): bool => str_starts_with($who, 'user:'),
+            ARRAY_FILTER_USE_KEY,
+        );
+        if (
+            count($ofUsers) > 2
+            && count($ofUsers) === count($book->ofKind(Kind::User))
+            && count(array_unique($ofUsers)) === 1
+        ) {
             $parts[] = 'everybody ' . States::words((string) reset($ofUsers));
             $world = array_diff_key($world, $ofUsers);
         }
@@ -93,12 +109,18 @@ final class CallSentence
         if ($this->words->isAtEnd()) {
             throw new UnreadableCall('begin with the number or extension that is called', 0);
         }
-        $to = $this->subjects->takeCalled($this->words) ?? throw new UnreadableCall("\"{$this->words->word()}\" begins no number and is no extension of this customer", $this->words->at());
+        $to = $this->subjects->takeCalled($this->words) ?? throw new UnreadableCall(
+            "\"{$this->words->word()}\" begins no number and is no extension of this customer",
+            $this->words->at(),
+        );
         while (! $this->words->isAtEnd()) {
             $this->part($to);
         }
 
-        return ['to' => $to, 'at' => $this->moment->text()] + ($this->from === null ? [] : ['from' => $this->from]) + ($this->keys === [] ? [] : ['keys' => $this->keys]) + ($this->world === [] ? [] : ['world' => $this->world]);
+        return ['to' => $to, 'at' => $this->moment->text()]
+            + ($this->from === null ? [] : ['from' => $this->from])
+            + ($this->keys === [] ? [] : ['keys' => $this->keys])
+            + ($this->world === [] ? [] : ['world' => $this->world]);
     }
 
     private function part(string $to): void
@@ -116,7 +138,10 @@ final class CallSentence
             $at = $this->words->at();
             $this->words->skipFilling();
             if ($this->words->at() === $at) {
-                throw new UnreadableCall("\"{$word}\" is not understood; say when, who calls (from …), which keys (press …) or who is busy", $at);
+                throw new UnreadableCall(
+                    "\"{$word}\" is not understood; say when, who calls (from …), which keys (press …) or who is busy",
+                    $at,
+                );
             }
         }
     }
@@ -147,7 +172,9 @@ final class CallSentence
     {
         $at = $this->words->at();
         $before = count($this->keys);
-        while (preg_match('/^([0-9*#]+)(?:@(\d{1,7}))?$/', $this->words->word(), $found) === 1 && ! ($this->isSubject() && strlen($found[1]) > 1)) {
+        while (preg_match('/^([0-9*#]+)(?:@(\d{1,7}))?$/', $this->words->word(), $found) === 1 && ! (
+            $this->isSubject() && strlen($found[1]) > 1
+        )) {
             if ($this->isDay($this->words->word(1)) && strlen($found[1]) <= 2 && count($this->keys) > $before) {
                 break;
             }
@@ -199,11 +226,17 @@ final class CallSentence
             $who = $this->subjects->take($this->words, $kind);
         }
         if ($who === null) {
-            return $this->words->at() === $at ? false : throw new UnreadableCall("no {$word} of this customer is called \"{$this->words->word()}\"", $this->words->at());
+            return $this->words->at() === $at
+                ? false
+                : throw new UnreadableCall(
+                    "no {$word} of this customer is called \"{$this->words->word()}\"",
+                    $this->words->at(),
+                );
         }
         $this->words->skip(in_array($this->words->word(), ['is', 'are'], true) ? 1 : 0);
         $kind = explode(':', $who)[0];
-        $this->world[$who] = States::take($this->words, $kind) ?? throw $this->whatOf(self::who($who, $this->book, $this->subjects), $kind, $this->words->at());
+        $this->world[$who] = States::take($this->words, $kind)
+            ?? throw $this->whatOf(self::who($who, $this->book, $this->subjects), $kind, $this->words->at());
 
         return true;
     }
@@ -260,6 +293,8 @@ final class CallSentence
         }
         $day = LocalDate::parse($found[1]);
 
-        return LocalDate::DAYS[LocalDate::weekday($day)] . ' ' . (int) substr($found[1], 8) . ' ' . ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'][(int) substr($found[1], 5, 2) - 1] . ' ' . substr($found[1], 0, 4) . ' ' . $found[2];
+        return LocalDate::DAYS[LocalDate::weekday($day)] . ' ' . (int) substr($found[1], 8) . ' ' . [
+            'Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec',
+        ][(int) substr($found[1], 5, 2) - 1] . ' ' . substr($found[1], 0, 4) . ' ' . $found[2];
     }
 }

@@ -7,8 +7,8 @@ namespace Jaunty\Core\Sentences;
 use Jaunty\Core\Hours\LocalDate;
 
 /**
- * When a call is made, as people say it: `sat 10:00`, `25 dec 11:00`, `tomorrow 9am`, `2026-12-25`. What is not said is the
- * next time it comes round.
+ * When a call is made, as people say it: `sat 10:00`, `25 dec 11:00`, `tomorrow 9am`, `2026-12-25`. What is not said is
+ * the next time it comes round.
  *
  * @internal
  */
@@ -56,9 +56,17 @@ final class Moment
 
     private function takeTime(Words $words): bool
     {
-        if (preg_match('/^(\d{1,2})[:.h](\d{2})$/', $words->word(), $found) === 1 && (int) $found[1] < 24 && (int) $found[2] < 60) {
+        if (
+            preg_match('/^(\d{1,2})[:.h](\d{2})$/', $words->word(), $found) === 1
+            && (int) $found[1] < 24
+            && (int) $found[2] < 60
+        ) {
             $this->minutes = (int) $found[1] * 60 + (int) $found[2];
-        } elseif (preg_match('/^(\d{1,2})(?::(\d{2}))?(am|pm)$/', $words->word(), $found) === 1 && (int) $found[1] >= 1 && (int) $found[1] <= 12) {
+        } elseif (
+            preg_match('/^(\d{1,2})(?::(\d{2}))?(am|pm)$/', $words->word(), $found) === 1
+            && (int) $found[1] >= 1
+            && (int) $found[1] <= 12
+        ) {
             $this->minutes = ((int) $found[1] % 12 + ($found[3] === 'pm' ? 12 : 0)) * 60 + (int) $found[2];
         } elseif (in_array($words->word(), ['noon', 'midnight'], true)) {
             $this->minutes = $words->word() === 'noon' ? 720 : 0;
@@ -81,7 +89,10 @@ final class Moment
         } elseif (in_array($word, ['now', 'today', 'tomorrow'], true)) {
             $this->day = $today + ($word === 'tomorrow' ? 1 : 0);
             $this->minutes ??= $word === 'now' ? $this->now % LocalDate::MINUTES : null;
-        } elseif (preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $word, $found) === 1 && checkdate((int) $found[2], (int) $found[3], (int) $found[1])) {
+        } elseif (
+            preg_match('/^(\d{4})-(\d{2})-(\d{2})$/', $word, $found) === 1
+            && checkdate((int) $found[2], (int) $found[3], (int) $found[1])
+        ) {
             $this->day = LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]);
         } else {
             return false;
@@ -93,14 +104,18 @@ final class Moment
 
     private function takeDate(Words $words): bool
     {
-        [$day, $month] = preg_match('/^\d{1,2}$/', $words->word()) === 1 ? [$words->word(), $words->word(1)] : [$words->word(1), $words->word()];
+        [$day, $month] = preg_match('/^\d{1,2}$/', $words->word()) === 1
+            ? [$words->word(), $words->word(1)]
+            : [$words->word(1), $words->word()];
         $place = array_search(substr($month, 0, 3), self::MONTHS, true);
         if ($place === false || strlen($month) < 3 || preg_match('/^\d{1,2}$/', $day) !== 1) {
             return false;
         }
         $thisYear = LocalDate::parts(intdiv($this->now, LocalDate::MINUTES))[0];
         $year = preg_match('/^\d{4}$/', $words->word(2)) === 1 ? (int) $words->word(2) : null;
-        $said = static fn (int $of): ?int => checkdate((int) $place + 1, (int) $day, $of) ? LocalDate::of($of, (int) $place + 1, (int) $day) : null;
+        $said = static fn (int $of): ?int => checkdate((int) $place + 1, (int) $day, $of)
+            ? LocalDate::of($of, (int) $place + 1, (int) $day)
+            : null;
         $found = $said($year ?? $thisYear);
         if ($year === null && ($found === null || $found < intdiv($this->now, LocalDate::MINUTES))) {
             $found = $said($thisYear + 1) ?? $found;

@@ -52,9 +52,18 @@ final class Subjects
     {
         for ($count = min(self::MOST_WORDS, $words->left()); $count > 0; $count--) {
             $said = $words->joined($count);
-            $found = array_values(array_filter($this->spellings[$said] ?? [], static fn (string $who): bool => $kind === null || str_starts_with($who, "{$kind}:")));
+            $found = array_values(array_filter(
+                $this->spellings[$said] ?? [],
+                static fn (string $who): bool => $kind === null || str_starts_with($who, "{$kind}:"),
+            ));
             if (count($found) > 1) {
-                throw new UnreadableCall("\"{$said}\" may be " . implode(' or ', array_map(fn (string $name): string => $this->book->find(Reference::parse($name))?->label() ?? $name, array_slice($found, 0, 3))), $words->at());
+                throw new UnreadableCall(
+                    "\"{$said}\" may be " . implode(' or ', array_map(
+                        fn (string $name): string => $this->book->find(Reference::parse($name))?->label() ?? $name,
+                        array_slice($found, 0, 3),
+                    )),
+                    $words->at(),
+                );
             }
             $who = $found[0] ?? ($kind === null ? $this->outside($said) : null);
             if ($who !== null) {
@@ -91,7 +100,9 @@ final class Subjects
             $said = $words->joined($count);
             $number = preg_match('/^[+\d][\d ().-]*$/', $said) === 1 ? $this->ownNumber($said) : null;
             $holder = $number === null ? ($this->spellings[$said] ?? []) : [];
-            $extension = $count === 1 && $this->extensions->reached($said) !== null ? $said : (count($holder) === 1 ? $this->book->find(Reference::parse($holder[0]))?->extension() : null);
+            $extension = $count === 1 && $this->extensions->reached($said) !== null
+                ? $said
+                : (count($holder) === 1 ? $this->book->find(Reference::parse($holder[0]))?->extension() : null);
             if ($number !== null || $extension !== null) {
                 $words->skip($count);
 
@@ -120,7 +131,9 @@ final class Subjects
         foreach ($this->book->ofKind(Kind::Number) as $number) {
             $own = substr($number->key(), 1);
             // The last seven digits and more tell a number; a national prefix 0 is not part of it.
-            if ($digits === $own || (strlen($digits) >= 7 && ! str_starts_with($said, '+') && str_ends_with($own, ltrim($digits, '0')))) {
+            if ($digits === $own || (
+                strlen($digits) >= 7 && ! str_starts_with($said, '+') && str_ends_with($own, ltrim($digits, '0'))
+            )) {
                 return $number->key();
             }
         }
@@ -136,6 +149,14 @@ final class Subjects
             array_push($names, (string) $object->name['first'], (string) $object->name['last']);
         }
 
-        return array_values(array_filter(array_map(static fn (string $name): string => mb_strtolower(trim((string) preg_replace('/[\s,;]+/u', ' ', $name))), $names), static fn (string $name): bool => $name !== ''));
+        return array_values(array_filter(
+            array_map(
+                static fn (string $name): string => mb_strtolower(
+                    trim((string) preg_replace('/[\s,;]+/u', ' ', $name)),
+                ),
+                $names,
+            ),
+            static fn (string $name): bool => $name !== '',
+        ));
     }
 }

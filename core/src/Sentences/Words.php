@@ -25,7 +25,10 @@ final class Words
     {
         preg_match_all('/[^\s,;]+/u', $sentence, $found, PREG_OFFSET_CAPTURE);
 
-        return new self(array_map(static fn (array $word): array => [mb_strtolower((string) $word[0]), (int) $word[1]], $found[0]), strlen($sentence));
+        return new self(
+            array_map(static fn (array $word): array => [mb_strtolower((string) $word[0]), (int) $word[1]], $found[0]),
+            strlen($sentence),
+        );
     }
 
     public function isAtEnd(): bool
@@ -46,7 +49,9 @@ final class Words
     /** The next so many words as one text; empty where there are not so many. */
     public function joined(int $count): string
     {
-        return $this->next + $count > count($this->words) ? '' : implode(' ', array_column(array_slice($this->words, $this->next, $count), 0));
+        return $this->next + $count > count($this->words)
+            ? ''
+            : implode(' ', array_column(array_slice($this->words, $this->next, $count), 0));
     }
 
     public function left(): int

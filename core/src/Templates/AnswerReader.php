@@ -29,26 +29,39 @@ final readonly class AnswerReader
     }
 
     /**
-     * @return ?array<string, mixed> the parts of the answer, `value` being the whole of it; null where it may stay open and does
+     * @return ?array<string, mixed> the parts of the answer, `value` being the whole of it; null where it may stay open
+     *     and does
      *
      * @throws UnusableAnswer in words for the person who answered
      */
     public function read(Slot $slot, string $answer): ?array
     {
-        // Marks of the writing direction and spaces of no width are seen by nobody; joiners are part of how some names are written.
-        $answer = (string) preg_replace('/[\x{200B}\x{200E}\x{200F}\x{202A}-\x{202E}\x{2060}\x{2066}-\x{2069}\x{FEFF}]+/u', '', $answer);
-        $answer = $slot->type === SlotType::Hours || $slot->type === SlotType::Script ? trim($answer) : trim((string) preg_replace('/\s+/u', ' ', $answer));
+        // Marks of the writing direction and spaces of no width are seen by nobody; joiners are part of how some names
+        // are written.
+        $answer = (string) preg_replace(
+            '/[\x{200B}\x{200E}\x{200F}\x{202A}-\x{202E}\x{2060}\x{2066}-\x{2069}\x{FEFF}]+/u',
+            '',
+            $answer,
+        );
+        $answer = $slot->type === SlotType::Hours || $slot->type === SlotType::Script
+            ? trim($answer)
+            : trim((string) preg_replace('/\s+/u', ' ', $answer));
         $answer = $answer === '' ? $slot->default ?? '' : $answer;
         if ($answer === '') {
             return $slot->optional ? null : throw new UnusableAnswer('an answer is needed here');
         }
-        if (mb_strlen($answer) > $slot->type->longest() || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $answer) === 1) {
+        if (
+            mb_strlen($answer) > $slot->type->longest()
+            || preg_match('/[\x00-\x08\x0B\x0C\x0E-\x1F\x7F]/', $answer) === 1
+        ) {
             throw new UnusableAnswer("at most {$slot->type->longest()} plain characters, please");
         }
 
         return match ($slot->type) {
             SlotType::Text, SlotType::Script => ['value' => $answer, 'slug' => Slug::of($answer)],
-            SlotType::Zone => Zone::exists($answer) ? ['value' => $answer] : throw new UnusableAnswer("\"{$answer}\" is no time zone; write one such as America/Halifax"),
+            SlotType::Zone => Zone::exists($answer)
+                ? ['value' => $answer]
+                : throw new UnusableAnswer("\"{$answer}\" is no time zone; write one such as America/Halifax"),
             SlotType::Number => $this->number($answer),
             SlotType::Phone => $this->phone($answer),
             SlotType::Person => self::person($answer),
@@ -58,7 +71,9 @@ final readonly class AnswerReader
             SlotType::Hours => $this->hours($answer),
             SlotType::Region => $this->region($answer),
             SlotType::Mail => self::mail($answer),
-            SlotType::Extension => preg_match('/^\d{2,6}$/D', $answer) === 1 ? ['value' => $answer] : throw new UnusableAnswer("\"{$answer}\" is no extension; write two to six digits"),
+            SlotType::Extension => preg_match('/^\d{2,6}$/D', $answer) === 1
+                ? ['value' => $answer]
+                : throw new UnusableAnswer("\"{$answer}\" is no extension; write two to six digits"),
             SlotType::Teams => ['value' => self::teams($answer)],
             SlotType::RowOf => $this->rowOf((string) $slot->of, $answer),
             SlotType::Table => throw new \LogicException('a table is read row by row'),
@@ -80,7 +95,8 @@ final readonly class AnswerReader
             $number = TypedNumber::in($this->circumstances->country, $this->circumstances->mainNumber)->read($answer);
 
             // Whoever wrote it in the form of the country sees which country that was.
-            return ['value' => (string) $number] + (str_starts_with($answer, '+') ? [] : ['readAs' => $number->display()]);
+            return ['value' => (string) $number]
+                + (str_starts_with($answer, '+') ? [] : ['readAs' => $number->display()]);
         } catch (UnusableNumber $fault) {
             throw new UnusableAnswer($fault->getMessage());
         }
@@ -136,10 +152,16 @@ final readonly class AnswerReader
     {
         $read = SpokenHours::read($answer, $this->circumstances->today);
         if ($read['schedule'] === null) {
-            throw new UnusableAnswer(implode('; ', array_map(static fn (array $fault): string => "\"{$fault['text']}\": {$fault['why']}", $read['faults'])));
+            throw new UnusableAnswer(implode(
+                '; ',
+                array_map(static fn (array $fault): string => "\"{$fault['text']}\": {$fault['why']}", $read['faults']),
+            ));
         }
 
-        return ['value' => $answer, 'readAs' => $read['readAs'], 'weekly' => $read['schedule']['weekly'], 'periods' => $read['schedule']['periods']];
+        return [
+            'value' => $answer, 'readAs' => $read['readAs'], 'weekly' => $read['schedule']['weekly'],
+            'periods' => $read['schedule']['periods'],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -151,14 +173,18 @@ final readonly class AnswerReader
                 continue;
             }
             $year = LocalDate::parts($this->circumstances->today)[0];
-            $calendar = HolidayRegions::calendar($known, 'holidays', $year, $year + self::YEARS_OF_HOLIDAYS)?->toArray() ?? [];
+            $calendar = HolidayRegions::calendar($known, 'holidays', $year, $year + self::YEARS_OF_HOLIDAYS)?->toArray()
+                ?? [];
 
             $country = substr($known, 0, 2);
             $dialling = HomeDialling::of($country);
 
             return [
-                'helpDigits' => $dialling?->help, 'nationalDigits' => $dialling?->national, 'forwardedDigits' => $dialling?->led, 'abroadDigits' => $dialling?->abroad,
-                'value' => $known, 'name' => $name, 'country' => $country, 'subdivision' => str_contains($known, '-') ? $known : null, 'knownUntil' => $calendar['knownUntil'] ?? null, 'holidays' => $calendar['holidays'] ?? [],
+                'helpDigits' => $dialling?->help, 'nationalDigits' => $dialling?->national,
+                'forwardedDigits' => $dialling?->led, 'abroadDigits' => $dialling?->abroad,
+                'value' => $known, 'name' => $name, 'country' => $country,
+                'subdivision' => str_contains($known, '-') ? $known : null,
+                'knownUntil' => $calendar['knownUntil'] ?? null, 'holidays' => $calendar['holidays'] ?? [],
             ];
         }
         throw new UnusableAnswer("the holidays of \"{$answer}\" are not known here; choose one of the list");
@@ -183,7 +209,9 @@ final readonly class AnswerReader
             }
             $names[] = $name;
         }
-        throw new UnusableAnswer("\"{$answer}\" is none of " . ($names === [] ? 'those named before' : implode(', ', array_slice($names, 0, 8))));
+        throw new UnusableAnswer("\"{$answer}\" is none of " . (
+            $names === [] ? 'those named before' : implode(', ', array_slice($names, 0, 8))
+        ));
     }
 
     /** @return list<array{value: string, slug: string}> */
@@ -192,7 +220,10 @@ final readonly class AnswerReader
         $teams = [];
         foreach (explode(',', str_replace([';', '/', '+'], ',', $answer)) as $name) {
             if (trim($name) !== '') {
-                $teams[Slug::of($name)] = ['value' => mb_strtoupper(mb_substr(trim($name), 0, 1)) . mb_substr(trim($name), 1), 'slug' => Slug::of($name)];
+                $teams[Slug::of($name)] = [
+                    'value' => mb_strtoupper(mb_substr(trim($name), 0, 1)) . mb_substr(trim($name), 1),
+                    'slug' => Slug::of($name),
+                ];
             }
         }
 

@@ -10,12 +10,19 @@ final readonly class Answers
     /**
      * @param  array<string, mixed>  $parts  by slot
      * @param  array<string, string>  $faults  by slot; of a cell by slot, row and column (`users/3/extension`)
-     * @param  array<string, string>  $readAs  how an answer was understood, by slot or cell (`sites/0/hours`), where that can be in doubt
+     * @param  array<string, string>  $readAs  how an answer was understood, by slot or cell (`sites/0/hours`), where
+     *     that can be in doubt
      * @param  list<string>  $asked  slots whose question is asked, given the other answers
      * @param  array<string, list<array<string, string>>>  $rows  of tables, by slot, as they were taken in
      */
-    private function __construct(public Said $said, private array $parts, public array $faults, public array $readAs, public array $asked, public array $rows)
-    {
+    private function __construct(
+        public Said $said,
+        private array $parts,
+        public array $faults,
+        public array $readAs,
+        public array $asked,
+        public array $rows,
+    ) {
     }
 
     /**
@@ -31,7 +38,10 @@ final readonly class Answers
         $asked = [];
         // Regions first: they say whose form of telephone number is meant.
         $slots = $template->slots;
-        usort($slots, static fn (Slot $a, Slot $b): int => ($b->type === SlotType::Region) <=> ($a->type === SlotType::Region));
+        usort(
+            $slots,
+            static fn (Slot $a, Slot $b): int => ($b->type === SlotType::Region) <=> ($a->type === SlotType::Region),
+        );
         foreach ($slots as $slot) {
             $parts[$slot->key] = null;
         }
@@ -60,7 +70,12 @@ final readonly class Answers
             }
             try {
                 $answer = $given[$slot->key] ?? '';
-                $parts[$slot->key] = $reader->read($slot, is_scalar($answer) ? (is_bool($answer) ? ($answer ? 'yes' : 'no') : (string) $answer) : throw new UnusableAnswer('one answer, please, and no list'));
+                $parts[$slot->key] = $reader->read(
+                    $slot,
+                    is_scalar($answer)
+                        ? (is_bool($answer) ? ($answer ? 'yes' : 'no') : (string) $answer)
+                        : throw new UnusableAnswer('one answer, please, and no list'),
+                );
             } catch (UnusableAnswer $fault) {
                 $faults[$slot->key] = $fault->getMessage();
             }
@@ -75,7 +90,14 @@ final readonly class Answers
             }
         }
 
-        return new self(new Said($parts, self::extensions($template, $parts)), $parts, $faults, $readAs, $asked, $taken);
+        return new self(
+            new Said($parts, self::extensions($template, $parts)),
+            $parts,
+            $faults,
+            $readAs,
+            $asked,
+            $taken,
+        );
     }
 
     /**
@@ -123,7 +145,10 @@ final readonly class Answers
             $left[$parts[0]] = $rows;
         }
 
-        return array_map(static fn (mixed $answer): mixed => is_array($answer) ? array_values($answer) : $answer, $left);
+        return array_map(
+            static fn (mixed $answer): mixed => is_array($answer) ? array_values($answer) : $answer,
+            $left,
+        );
     }
 
     /**
@@ -141,11 +166,18 @@ final readonly class Answers
                 $read = is_array($this->parts[$slot] ?? null) ? $this->parts[$slot][$index] ?? null : null;
                 $said = array_filter($row, static fn (string $cell): bool => $cell !== '');
                 // An extension that was given stays, whoever comes into the list before.
-                $rows[$slot][$index] = (is_array($read) && is_string($read['key'] ?? null) ? [TableReader::ID => $read['key']] : []) + $said + ($shown[$slot][$index] ?? []);
+                $rows[$slot][$index] = (
+                    is_array($read) && is_string($read['key'] ?? null) ? [TableReader::ID => $read['key']] : []
+                )
+                    + $said
+                    + ($shown[$slot][$index] ?? []);
             }
         }
 
-        return array_filter($rows + array_intersect_key($given, $this->parts), static fn (mixed $answer): bool => $answer !== '' && $answer !== null);
+        return array_filter(
+            $rows + array_intersect_key($given, $this->parts),
+            static fn (mixed $answer): bool => $answer !== '' && $answer !== null,
+        );
     }
 
     /**
@@ -197,10 +229,14 @@ final readonly class Answers
     {
         $extensions = [];
         foreach ($template->slots as $slot) {
-            $rows = $slot->type === SlotType::Table && is_array($parts[$slot->key]) ? $parts[$slot->key] : [[$slot->key => $parts[$slot->key]]];
+            $rows = $slot->type === SlotType::Table && is_array($parts[$slot->key])
+                ? $parts[$slot->key]
+                : [[$slot->key => $parts[$slot->key]]];
             foreach ($slot->type === SlotType::Table ? $slot->columns : [$slot] as $column) {
                 foreach ($column->type === SlotType::Extension ? $rows : [] as $row) {
-                    $value = is_array($row) && is_array($row[$column->key] ?? null) ? $row[$column->key]['value'] ?? null : null;
+                    $value = is_array($row) && is_array($row[$column->key] ?? null)
+                        ? $row[$column->key]['value'] ?? null
+                        : null;
                     $extensions = is_string($value) ? [...$extensions, $value] : $extensions;
                 }
             }

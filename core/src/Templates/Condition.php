@@ -8,14 +8,19 @@ use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\UnusableBook;
 
 /**
- * When a part of a template counts: `{"given": "mobile"}`, `{"slot": "closed", "is": "message"}`, `{"slot": "user.teams",
- * "has": {"slot": "team.slug"}}`, `{"some": "users", "as": "user", "where": ...}`, and these under `not`, `all` and `any`.
+ * When a part of a template counts: `{"given": "mobile"}`, `{"slot": "closed", "is": "message"}`, `{"slot":
+ * "user.teams", "has": {"slot": "team.slug"}}`, `{"some": "users", "as": "user", "where": ...}`, and these under `not`,
+ * `all` and `any`.
  */
 final readonly class Condition
 {
     /** @param list<self> $parts */
-    private function __construct(private string $sort, private string $slot, private mixed $wanted, private array $parts)
-    {
+    private function __construct(
+        private string $sort,
+        private string $slot,
+        private mixed $wanted,
+        private array $parts,
+    ) {
     }
 
     /** @throws UnusableBook */
@@ -32,7 +37,9 @@ final readonly class Condition
         if ($node->has('some')) {
             $node->allow('some', 'as', 'where');
 
-            return new self('some', $node->text('some'), $node->text('as'), [self::read($node->any('where'), $node->at('where'))]);
+            return new self('some', $node->text('some'), $node->text('as'), [
+                self::read($node->any('where'), $node->at('where')),
+            ]);
         }
         $node->allow('given', 'not', 'all', 'any');
         $sort = $node->fields()[0] ?? 'all';
@@ -40,7 +47,10 @@ final readonly class Condition
         return match ($sort) {
             'given' => new self('given', $node->text('given'), null, []),
             'not' => new self('not', '', null, [self::read($node->any('not'), $node->at('not'))]),
-            default => new self($sort, '', null, array_map(static fn (Node $inner): self => self::read($inner->bare(), $inner->path), $node->nodes($sort))),
+            default => new self($sort, '', null, array_map(
+                static fn (Node $inner): self => self::read($inner->bare(), $inner->path),
+                $node->nodes($sort),
+            )),
         };
     }
 
@@ -51,7 +61,10 @@ final readonly class Condition
             'given' => ! in_array($said->part($this->slot, $path), [null, '', [], false], true),
             'is' => $said->part($this->slot, $path) === $this->wanted($said, $path),
             'has' => $this->isAmong($said, $path),
-            'some' => array_filter($said->rows($this->slot, $path), fn (array $row): bool => $this->parts[0]->holds($said->with(is_string($this->wanted) ? $this->wanted : '', $row), $path)) !== [],
+            'some' => array_filter($said->rows($this->slot, $path), fn (array $row): bool => $this->parts[0]->holds(
+                $said->with(is_string($this->wanted) ? $this->wanted : '', $row),
+                $path,
+            )) !== [],
             'not' => ! $this->parts[0]->holds($said, $path),
             'any' => array_filter($this->parts, static fn (self $part): bool => $part->holds($said, $path)) !== [],
             default => array_filter($this->parts, static fn (self $part): bool => ! $part->holds($said, $path)) === [],
@@ -60,7 +73,9 @@ final readonly class Condition
 
     private function wanted(Said $said, string $path): mixed
     {
-        return is_array($this->wanted) && is_string($this->wanted['slot'] ?? null) ? $said->part($this->wanted['slot'], $path) : $this->wanted;
+        return is_array($this->wanted) && is_string($this->wanted['slot'] ?? null)
+            ? $said->part($this->wanted['slot'], $path)
+            : $this->wanted;
     }
 
     private function isAmong(Said $said, string $path): bool

@@ -31,7 +31,9 @@ final readonly class Expansion
     {
         $parent = NameBasedUuid::of($tenantId, $application);
         try {
-            $tenant = Tenant::read(self::node(Filling::of($template->tenant, $answers->said, 'tenant'), 'tenant', $tenantId));
+            $tenant = Tenant::read(
+                self::node(Filling::of($template->tenant, $answers->said, 'tenant'), 'tenant', $tenantId),
+            );
             $made = [];
             foreach (self::made($template->objects, $answers->said, '', $parent) as $origin => $object) {
                 $made[$origin] = $object;
@@ -75,7 +77,9 @@ final readonly class Expansion
             }
             $origin = $each->origin . $row;
             $path = "objects.{$origin}";
-            yield $origin => $each->kind->read(self::node(Filling::of($each->fields, $said, $path), $path, NameBasedUuid::of($parent, $origin)));
+            yield $origin => $each->kind->read(
+                self::node(Filling::of($each->fields, $said, $path), $path, NameBasedUuid::of($parent, $origin)),
+            );
         }
     }
 

@@ -10,13 +10,16 @@ use Jaunty\Core\Book\UnusableBook;
  * Puts answers where a template's fields ask for them:
  *
  * - `{"slot": "messages.slug"}`: an answer, or a part of one
- * - `{"join": ["user:", {"slot": "messages.slug"}]}`: text made of pieces, those of a list one after another; null as soon as a piece is
+ * - `{"join": ["user:", {"slot": "messages.slug"}]}`: text made of pieces, those of a list one after another; null as
+ * soon as a piece is
  * - `{"first": [..., ...]}`: the first of them that is not null
  * - `{"if": condition, "then": ..., "else": ...}`: without `else` nothing
  * - `{"each": "users", "as": "user", "where": condition, "give": ...}`: a list, one for each row
- * - `{"keyed": "users.teams", "as": "team", "where": condition, "key": ..., "give": ...}`: as `each`, an object of fields
+ * - `{"keyed": "users.teams", "as": "team", "where": condition, "key": ..., "give": ...}`: as `each`, an object of
+ * fields
  * - `{"merge": [..., ...]}`: one object of the fields of several, the first holding
- * - `{"counted": {"from": 300, "by": 10, "at": {"slot": "team.no"}}}`: the extension that comes at a place, of those nobody was given
+ * - `{"counted": {"from": 300, "by": 10, "at": {"slot": "team.no"}}}`: the extension that comes at a place, of those
+ * nobody was given
  *
  * In a list, what gives nothing is left out, and what gives a list of its own by `each` becomes part of it.
  */
@@ -31,9 +34,17 @@ final readonly class Filling
         if (array_is_list($value)) {
             return self::list($value, $said, $path);
         }
-        foreach (['slot' => self::slot(...), 'join' => self::join(...), 'first' => self::first(...), 'if' => self::choose(...), 'each' => self::each(...), 'keyed' => self::keyed(...), 'merge' => self::merge(...), 'counted' => self::counted(...)] as $form => $fill) {
+        foreach (
+            [
+                'slot' => self::slot(...), 'join' => self::join(...), 'first' => self::first(...),
+                'if' => self::choose(...), 'each' => self::each(...), 'keyed' => self::keyed(...),
+                'merge' => self::merge(...), 'counted' => self::counted(...),
+            ] as $form => $fill
+        ) {
             // A person's first name is a field like any other; only a list is a choice.
-            if (array_key_first($value) === $form && ($form !== 'first' || (is_array($value['first']) && array_is_list($value['first'])))) {
+            if (array_key_first($value) === $form && (
+                $form !== 'first' || (is_array($value['first']) && array_is_list($value['first']))
+            )) {
                 return $fill($value, $said, $path);
             }
         }
@@ -67,14 +78,19 @@ final readonly class Filling
     /** @param array<mixed> $value */
     private static function slot(array $value, Said $said, string $path): mixed
     {
-        return $said->part(is_string($value['slot']) ? $value['slot'] : throw UnusableTemplate::malformed($path, 'slot'), $path);
+        return $said->part(
+            is_string($value['slot']) ? $value['slot'] : throw UnusableTemplate::malformed($path, 'slot'),
+            $path,
+        );
     }
 
     /** @param array<mixed> $value */
     private static function join(array $value, Said $said, string $path): ?string
     {
         $text = '';
-        foreach (is_array($value['join']) ? $value['join'] : throw UnusableTemplate::malformed($path, 'join') as $piece) {
+        foreach (
+            is_array($value['join']) ? $value['join'] : throw UnusableTemplate::malformed($path, 'join') as $piece
+        ) {
             $filled = self::of($piece, $said, $path);
             $filled = is_array($filled) ? implode('', array_filter($filled, is_scalar(...))) : $filled;
             if (! is_scalar($filled)) {
@@ -89,7 +105,9 @@ final readonly class Filling
     /** @param array<mixed> $value */
     private static function first(array $value, Said $said, string $path): mixed
     {
-        foreach (is_array($value['first']) ? $value['first'] : throw UnusableTemplate::malformed($path, 'first') as $one) {
+        foreach (
+            is_array($value['first']) ? $value['first'] : throw UnusableTemplate::malformed($path, 'first') as $one
+        ) {
             $filled = self::of($one, $said, $path);
             if ($filled !== null) {
                 return $filled;
@@ -102,7 +120,11 @@ final readonly class Filling
     /** @param array<mixed> $value */
     private static function choose(array $value, Said $said, string $path): mixed
     {
-        return self::of(self::condition($value['if'], $path)->holds($said, $path) ? $value['then'] ?? null : $value['else'] ?? null, $said, $path);
+        return self::of(
+            self::condition($value['if'], $path)->holds($said, $path) ? $value['then'] ?? null : $value['else'] ?? null,
+            $said,
+            $path,
+        );
     }
 
     /**
@@ -143,7 +165,9 @@ final readonly class Filling
     private static function merge(array $value, Said $said, string $path): array
     {
         $merged = [];
-        foreach (is_array($value['merge']) ? $value['merge'] : throw UnusableTemplate::malformed($path, 'merge') as $part) {
+        foreach (
+            is_array($value['merge']) ? $value['merge'] : throw UnusableTemplate::malformed($path, 'merge') as $part
+        ) {
             $filled = self::of($part, $said, $path);
             $merged += is_array($filled) ? $filled : [];
         }
@@ -179,7 +203,11 @@ final readonly class Filling
     private static function counted(array $value, Said $said, string $path): string
     {
         $counted = is_array($value['counted']) ? $value['counted'] : [];
-        [$from, $by, $at] = [$counted['from'] ?? null, $counted['by'] ?? 1, self::of($counted['at'] ?? 1, $said, $path)];
+        [$from, $by, $at] = [
+            $counted['from'] ?? null,
+            $counted['by'] ?? 1,
+            self::of($counted['at'] ?? 1, $said, $path),
+        ];
 
         if (! is_int($from) || ! is_int($by) || $by < 1 || ! is_int($at)) {
             throw UnusableTemplate::malformed($path, 'counted');

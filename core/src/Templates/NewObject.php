@@ -29,11 +29,22 @@ final readonly class NewObject
         $place = ['site' => self::refer($site)];
         [$first, $last] = explode(' ', (string) preg_replace('/\s+/', ' ', trim($name)), 2) + ['', ''];
         $fields = match ($kind) {
-            Kind::User => ['name' => ['first' => $first, 'last' => $last === '' ? null : $last], 'legs' => [['item' => 'desk', 'kind' => 'desk']]] + self::extension($kind, $book, $site) + $place,
-            Kind::Group => ['name' => $name, 'noAnswerSeconds' => self::GROUP_LIMIT] + self::extension($kind, $book, $site) + $place,
-            Kind::Attendant => ['name' => $name, 'schedule' => self::refer($book->all(Schedule::class)[0] ?? null)] + self::extension($kind, $book, $site) + $place,
+            Kind::User => ['name' => ['first' => $first, 'last' => $last === '' ? null : $last], 'legs' => [
+                ['item' => 'desk', 'kind' => 'desk'],
+            ]]
+                + self::extension($kind, $book, $site)
+                + $place,
+            Kind::Group => ['name' => $name, 'noAnswerSeconds' => self::GROUP_LIMIT]
+                + self::extension($kind, $book, $site)
+                + $place,
+            Kind::Attendant => ['name' => $name, 'schedule' => self::refer($book->all(Schedule::class)[0] ?? null)]
+                + self::extension($kind, $book, $site)
+                + $place,
             Kind::Menu => ['name' => $name] + $place,
-            Kind::Schedule => ['name' => $name, 'calendars' => array_map(static fn (Calendar $calendar): string => (string) Reference::of($calendar), $book->all(Calendar::class))],
+            Kind::Schedule => ['name' => $name, 'calendars' => array_map(
+                static fn (Calendar $calendar): string => (string) Reference::of($calendar),
+                $book->all(Calendar::class),
+            )],
             Kind::Promise => ['text' => $name],
             default => ['name' => $name],
         };
@@ -64,7 +75,10 @@ final readonly class NewObject
         if ($kind === Kind::User && $site !== null && $site->extensionRanges !== []) {
             return ['extension' => $plan->freeAt($site, 1)[0] ?? null];
         }
-        $taken = array_values(array_filter(array_map(static fn (BookObject $object): ?string => $object->extension(), $book->ofKind($kind)), is_string(...)));
+        $taken = array_values(array_filter(
+            array_map(static fn (BookObject $object): ?string => $object->extension(), $book->ofKind($kind)),
+            is_string(...),
+        ));
         usort($taken, static fn (string $one, string $other): int => [strlen($one), $one] <=> [strlen($other), $other]);
         $last = end($taken);
 

@@ -17,8 +17,9 @@ use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Change\Operation;
 
 /**
- * People who come to a customer that exists: a pasted list read as taking on reads one, and what each needs made beside them: a
- * mailbox that tells them, a telephone, the number their colleagues show, and their place in the groups they work in.
+ * People who come to a customer that exists: a pasted list read as taking on reads one, and what each needs made beside
+ * them: a mailbox that tells them, a telephone, the number their colleagues show, and their place in the groups they
+ * work in.
  */
 final readonly class NewPeople
 {
@@ -35,15 +36,33 @@ final readonly class NewPeople
      * @param  list<Operation>  $operations  empty where anything is at fault
      * @param  list<string>  $makes  what is made of each row, in words
      */
-    private function __construct(public Slot $slot, public array $understood, public array $faults, public array $readAs, public array $operations, public array $makes)
-    {
+    private function __construct(
+        public Slot $slot,
+        public array $understood,
+        public array $faults,
+        public array $readAs,
+        public array $operations,
+        public array $makes,
+    ) {
     }
 
     /** The table that is asked for. */
     public static function table(Book $book): Slot
     {
-        $column = static fn (string $key, string $question, string $type, array $alsoCalled, bool $optional = true): array => ['key' => $key, 'question' => $question, 'type' => $type, 'optional' => $optional, 'alsoCalled' => $alsoCalled];
-        $extension = ['least' => self::firstFree($book), 'reserved' => array_map(strval(...), array_keys(ExtensionPlan::of($book)->holders))] + $column('extension', 'Ext', 'extension', ['extension', 'ext.', 'number', 'short number']);
+        $column = static fn (
+            string $key,
+            string $question,
+            string $type,
+            array $alsoCalled,
+            bool $optional = true,
+        ): array => [
+            'key' => $key, 'question' => $question, 'type' => $type, 'optional' => $optional,
+            'alsoCalled' => $alsoCalled,
+        ];
+        $extension = ['least' => self::firstFree($book), 'reserved' => array_map(strval(...), array_keys(
+            ExtensionPlan::of($book)->holders,
+        ))]
+            + $column('extension', 'Ext', 'extension', ['extension', 'ext.', 'number', 'short number']);
 
         return Slot::read(Node::of(['key' => self::SLOT, 'question' => 'People', 'type' => 'table', 'columns' => [
             $column('name', 'Name', 'person', ['person', 'user', 'full name', 'employee', 'display name'], false),
@@ -51,7 +70,11 @@ final readonly class NewPeople
             $column('mail', 'Mail', 'mail', ['e-mail', 'email', 'mail address', 'e-mail address', 'email address']),
             $column('mobile', 'Mobile', 'phone', ['mobile phone', 'cell', 'cell phone', 'mobile number']),
             $column('teams', 'Works in', 'teams', ['team', 'teams', 'department', 'group', 'groups', 'hunt group']),
-            ...(count($book->all(Site::class)) > 1 ? [$column('site', 'Site', 'text', ['location', 'office', 'branch', 'place'])] : []),
+            ...(
+                count($book->all(Site::class)) > 1
+                ? [$column('site', 'Site', 'text', ['location', 'office', 'branch', 'place'])]
+                : []
+            ),
         ]], self::SLOT));
     }
 
@@ -83,9 +106,15 @@ final readonly class NewPeople
             }
             $groups = [];
             foreach (is_array($row['teams'] ?? null) ? $row['teams'] : [] as $team) {
-                $group = self::called($book->all(Group::class), is_array($team) && is_string($team['value'] ?? null) ? $team['value'] : '');
+                $group = self::called(
+                    $book->all(Group::class),
+                    is_array($team) && is_string($team['value'] ?? null) ? $team['value'] : '',
+                );
                 if ($group === null) {
-                    $faults[self::SLOT . "/{$index}/teams"] ??= 'no group is called "' . (is_array($team) && is_string($team['value'] ?? null) ? $team['value'] : '') . '"; there ' . self::listed($book->all(Group::class));
+                    $faults[self::SLOT . "/{$index}/teams"] ??= 'no group is called "'
+                        . (is_array($team) && is_string($team['value'] ?? null) ? $team['value'] : '')
+                        . '"; there '
+                        . self::listed($book->all(Group::class));
                 } else {
                     $groups[] = $group;
                 }
@@ -93,7 +122,8 @@ final readonly class NewPeople
             $site = self::text($row, 'site');
             $place = $site === null ? $book->all(Site::class)[0] ?? null : self::called($book->all(Site::class), $site);
             if ($site !== null && $place === null) {
-                $faults[self::SLOT . "/{$index}/site"] = "no site is called \"{$site}\"; there " . self::listed($book->all(Site::class));
+                $faults[self::SLOT . "/{$index}/site"] = "no site is called \"{$site}\"; there "
+                    . self::listed($book->all(Site::class));
             }
             $people[] = [$row, $groups, $place];
         }
@@ -119,21 +149,38 @@ final readonly class NewPeople
             $legs = [['item' => 'desk', 'kind' => 'desk', 'seconds' => self::RINGS_SECONDS]];
             if ($mobile !== null) {
                 // Whoever answers there presses a key, so that the mobile's own mailbox cannot take the call.
-                $legs[] = ['item' => 'mobile', 'kind' => 'outside', 'number' => $mobile, 'seconds' => self::RINGS_SECONDS, 'confirm' => true];
+                $legs[] = [
+                    'item' => 'mobile', 'kind' => 'outside', 'number' => $mobile, 'seconds' => self::RINGS_SECONDS,
+                    'confirm' => true,
+                ];
             }
             $user = [
-                'key' => $key, 'extension' => self::text($row, 'extension'), 'name' => ['first' => $person['first'] ?? $name, 'last' => ($person['last'] ?? '') === '' ? null : $person['last']],
-                'email' => $mail, 'site' => $site === null ? null : (string) Reference::of($site), 'mailbox' => "mailbox:{$key}", 'callerId' => $shown, 'legs' => $legs,
+                'key' => $key, 'extension' => self::text($row, 'extension'),
+                'name' => [
+                    'first' => $person['first'] ?? $name,
+                    'last' => ($person['last'] ?? '') === '' ? null : $person['last'],
+                ],
+                'email' => $mail, 'site' => $site === null ? null : (string) Reference::of($site),
+                'mailbox' => "mailbox:{$key}", 'callerId' => $shown, 'legs' => $legs,
             ];
-            $mailbox = ['key' => $key, 'name' => "{$name}'s mailbox", 'owner' => "user:{$key}", 'notify' => $mail === null ? [] : [$mail]];
+            $mailbox = [
+                'key' => $key, 'name' => "{$name}'s mailbox", 'owner' => "user:{$key}",
+                'notify' => $mail === null ? [] : [$mail],
+            ];
             $operations[] = Operation::create(Kind::Mailbox->read(Node::of($mailbox, "mailbox:{$key}")));
             $operations[] = Operation::create(Kind::User->read(Node::of($user, "user:{$key}")));
             foreach ($groups as $group) {
                 $member = ['item' => $key, 'who' => "user:{$key}"];
-                $operations[] = Operation::set(Reference::of($group), "members/{$key}", FieldPath::get($group->toArray(), "members/{$key}"), $member);
+                $operations[] = Operation::set(
+                    Reference::of($group),
+                    "members/{$key}",
+                    FieldPath::get($group->toArray(), "members/{$key}"),
+                    $member,
+                );
             }
             $makes[] = "{$name}: " . implode(', ', array_filter([
-                self::text($row, 'extension'), 'a desk phone', $mobile === null ? '' : 'the mobile', 'a mailbox' . ($mail === null ? ' that tells nobody' : ''), 'a PIN to be made',
+                self::text($row, 'extension'), 'a desk phone', $mobile === null ? '' : 'the mobile',
+                'a mailbox' . ($mail === null ? ' that tells nobody' : ''), 'a PIN to be made',
                 ...array_map(static fn (Group $group): string => "in {$group->name}", $groups),
             ], static fn (?string $part): bool => ($part ?? '') !== ''));
         }
@@ -145,7 +192,13 @@ final readonly class NewPeople
     private static function freeKey(Book $book, string $wanted, array &$taken): string
     {
         $key = $wanted;
-        for ($no = 2; isset($taken[$key]) || $book->find(Reference::to(Kind::User, $key)) !== null || $book->find(Reference::to(Kind::Mailbox, $key)) !== null; $no++) {
+        for (
+            $no = 2;
+            isset($taken[$key])
+                || $book->find(Reference::to(Kind::User, $key)) !== null
+                || $book->find(Reference::to(Kind::Mailbox, $key)) !== null;
+            $no++
+        ) {
             $key = "{$wanted}-{$no}";
         }
         $taken[$key] = true;
@@ -164,14 +217,21 @@ final readonly class NewPeople
         }
         arsort($counts);
 
-        return array_key_first($counts) ?? ($book->tenant->mainNumber === null ? null : (string) $book->tenant->mainNumber);
+        return array_key_first($counts)
+            ?? ($book->tenant->mainNumber === null ? null : (string) $book->tenant->mainNumber);
     }
 
     /** Where people's extensions begin here. */
     private static function firstFree(Book $book): int
     {
-        $ranges = array_merge(...array_map(static fn (Site $site): array => array_column($site->extensionRanges, 'from'), $book->all(Site::class)));
-        $used = array_map(static fn (User $user): int => (int) $user->extension, array_filter($book->all(User::class), static fn (User $user): bool => $user->extension !== null));
+        $ranges = array_merge(...array_map(
+            static fn (Site $site): array => array_column($site->extensionRanges, 'from'),
+            $book->all(Site::class),
+        ));
+        $used = array_map(
+            static fn (User $user): int => (int) $user->extension,
+            array_filter($book->all(User::class), static fn (User $user): bool => $user->extension !== null),
+        );
 
         return $ranges !== [] ? (int) min($ranges) : ($used === [] ? self::FIRST_EXTENSION : min($used));
     }
@@ -185,7 +245,10 @@ final readonly class NewPeople
     private static function called(array $objects, string $name): ?BookObject
     {
         foreach ($objects as $object) {
-            if (in_array(Slug::of($name), [Slug::of($object->label()), $object->key()], true) || ($object->extension() ?? '') === trim($name)) {
+            if (
+                in_array(Slug::of($name), [Slug::of($object->label()), $object->key()], true)
+                || ($object->extension() ?? '') === trim($name)
+            ) {
                 return $object;
             }
         }
@@ -196,7 +259,10 @@ final readonly class NewPeople
     /** @param list<BookObject> $objects */
     private static function listed(array $objects): string
     {
-        return $objects === [] ? 'is none yet' : 'are ' . implode(', ', array_map(static fn (BookObject $object): string => $object->label(), array_slice($objects, 0, 8)));
+        return $objects === [] ? 'is none yet' : 'are ' . implode(
+            ', ',
+            array_map(static fn (BookObject $object): string => $object->label(), array_slice($objects, 0, 8)),
+        );
     }
 
     /** @param array<string, mixed> $row */
@@ -218,7 +284,10 @@ final readonly class NewPeople
             $cells[$column] = self::text($row, $column) ?? '';
         }
         $teams = is_array($row['teams'] ?? null) ? $row['teams'] : [];
-        $cells['teams'] = implode(', ', array_filter(array_map(static fn (mixed $team): mixed => is_array($team) ? $team['value'] ?? null : null, $teams), is_string(...)));
+        $cells['teams'] = implode(', ', array_filter(
+            array_map(static fn (mixed $team): mixed => is_array($team) ? $team['value'] ?? null : null, $teams),
+            is_string(...),
+        ));
 
         return $cells;
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Templates;
 
 /**
- * A block pasted from a spreadsheet, a mail or a CSV file, as rows of a table's columns. Headings are matched by name; where
- * there are none, a column is what its cells look like.
+ * A block pasted from a spreadsheet, a mail or a CSV file, as rows of a table's columns. Headings are matched by name;
+ * where there are none, a column is what its cells look like.
  */
 final readonly class PastedTable
 {
@@ -26,7 +26,10 @@ final readonly class PastedTable
             return new self([], [], []);
         }
         $heads = array_map(static fn (string $cell): ?string => self::called($cell, $slot), $lines[0]);
-        $isHeaded = count(array_filter($heads, is_string(...))) * 2 >= count(array_filter($lines[0], static fn (string $cell): bool => $cell !== '')) && array_filter($heads, is_string(...)) !== [];
+        $isHeaded = count(array_filter($heads, is_string(...))) * 2 >= count(
+            array_filter($lines[0], static fn (string $cell): bool => $cell !== ''),
+        )
+            && array_filter($heads, is_string(...)) !== [];
         $columns = $isHeaded ? $heads : self::guessed($lines, $slot);
         $unmatched = [];
         foreach ($isHeaded ? array_shift($lines) : [] as $place => $head) {
@@ -35,7 +38,10 @@ final readonly class PastedTable
             }
         }
 
-        return new self($columns, $unmatched, array_map(static fn (array $cells): array => self::row($cells, $columns), $lines));
+        return new self($columns, $unmatched, array_map(
+            static fn (array $cells): array => self::row($cells, $columns),
+            $lines,
+        ));
     }
 
     /** @return list<list<string>> cells by line; empty lines are left out */
@@ -78,7 +84,11 @@ final readonly class PastedTable
     {
         $plain = self::plain($head);
         foreach ($slot->columns as $column) {
-            if ($plain !== '' && in_array($plain, array_map(self::plain(...), [$column->key, $column->question, ...$column->alsoCalled]), true)) {
+            if ($plain !== '' && in_array(
+                $plain,
+                array_map(self::plain(...), [$column->key, $column->question, ...$column->alsoCalled]),
+                true,
+            )) {
                 return $column->key;
             }
         }
@@ -88,7 +98,10 @@ final readonly class PastedTable
 
         return match (true) {
             $person === null => null,
-            preg_match('/^(?:sur|family|last)name(?:first|given|fore)(?:name)?s?$|^name(?:last|surname)first(?:name)?$/', $plain) === 1 => $person,
+            preg_match(
+                '/^(?:sur|family|last)name(?:first|given|fore)(?:name)?s?$|^name(?:last|surname)first(?:name)?$/',
+                $plain,
+            ) === 1 => $person,
             in_array($plain, ['first', 'firstname', 'givenname', 'forename'], true) => "{$person}.first",
             in_array($plain, ['last', 'lastname', 'surname', 'familyname'], true) => "{$person}.last",
             default => null,
@@ -120,7 +133,10 @@ final readonly class PastedTable
         $left = $slot->columns;
         $columns = [];
         for ($place = 0, $width = max(array_map(count(...), $lines)); $place < $width; $place++) {
-            $cells = array_filter(array_map(static fn (array $line): string => $line[$place] ?? '', $lines), static fn (string $cell): bool => $cell !== '');
+            $cells = array_filter(
+                array_map(static fn (array $line): string => $line[$place] ?? '', $lines),
+                static fn (string $cell): bool => $cell !== '',
+            );
             $columns[$place] = null;
             foreach ($left as $index => $column) {
                 $like = array_filter($cells, $column->type->looksLike(...));

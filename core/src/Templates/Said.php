@@ -71,7 +71,10 @@ final readonly class Said
         foreach ($rows as $row) {
             foreach (is_array($row[$column] ?? null) ? $row[$column] : [] as $one) {
                 if (is_array($one) && is_string($one['slug'] ?? null)) {
-                    $distinct[$one['slug']] ??= ['key' => $one['slug'], 'no' => count($distinct) + 1, 'slug' => $one['slug'], 'value' => $one['value'] ?? $one['slug']];
+                    $distinct[$one['slug']] ??= [
+                        'key' => $one['slug'], 'no' => count($distinct) + 1, 'slug' => $one['slug'],
+                        'value' => $one['value'] ?? $one['slug'],
+                    ];
                 }
             }
         }

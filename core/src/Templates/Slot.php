@@ -42,18 +42,42 @@ final readonly class Slot
 
     public static function read(Node $node): self
     {
-        $node->allow('key', 'question', 'type', 'help', 'example', 'optional', 'default', 'options', 'least', 'most', 'columns', 'alsoCalled', 'reserved', 'of', 'when');
+        $node->allow(
+            'key',
+            'question',
+            'type',
+            'help',
+            'example',
+            'optional',
+            'default',
+            'options',
+            'least',
+            'most',
+            'columns',
+            'alsoCalled',
+            'reserved',
+            'of',
+            'when',
+        );
         $type = $node->choice('type', SlotType::class, SlotType::Text);
         $columns = array_map(self::read(...), $node->nodes('columns'));
         if (($type === SlotType::Table) !== ($columns !== [])) {
-            throw UnusableBook::malformed($node->at('columns'), 'columns of a table, and of nothing else', $type->value);
+            throw UnusableBook::malformed(
+                $node->at('columns'),
+                'columns of a table, and of nothing else',
+                $type->value,
+            );
         }
         $options = [];
         foreach ($node->object('options')->fields() as $option) {
             $options[$option] = $node->object('options')->text($option);
         }
         if (($type === SlotType::Choice) !== ($options !== [])) {
-            throw UnusableBook::malformed($node->at('options'), 'options of a choice, and of nothing else', $type->value);
+            throw UnusableBook::malformed(
+                $node->at('options'),
+                'options of a choice, and of nothing else',
+                $type->value,
+            );
         }
 
         return new self(

@@ -32,7 +32,8 @@ final class TableReader
 
     /**
      * @param  list<array<string, string>>  $rows  by column key
-     * @return array{list<array<string, mixed>>, array<string, string>} the rows that were read, and the faults by row and column
+     * @return array{list<array<string, mixed>>, array<string, string>} the rows that were read, and the faults by row
+     *     and column
      */
     public static function read(Slot $slot, array $rows, AnswerReader $reader): array
     {
@@ -46,7 +47,12 @@ final class TableReader
             $self->kept[$row[self::ID] ?? ''] = true;
         }
         foreach ($rows as $index => $row) {
-            foreach (array_diff(array_keys($row), [self::ID], array_map(static fn (Slot $column): string => $column->key, $slot->columns)) as $unknown) {
+            foreach (
+                array_diff(array_keys($row), [self::ID], array_map(
+                    static fn (Slot $column): string => $column->key,
+                    $slot->columns,
+                )) as $unknown
+            ) {
                 $self->faults["{$index}/{$unknown}"] = 'there is no such column';
             }
             $read[$index] = $self->row($index, $row);
@@ -82,7 +88,11 @@ final class TableReader
 
         $id = $row[self::ID] ?? '';
 
-        return ['key' => preg_match(Node::SLUG, $id) === 1 ? $this->key($id, true) : $this->key($name ?? 'row', false), 'no' => $index + 1] + $read;
+        return [
+            'key' => preg_match(Node::SLUG, $id) === 1 ? $this->key($id, true) : $this->key($name ?? 'row', false),
+            'no' => $index + 1,
+        ]
+            + $read;
     }
 
     /** Two people of one name are called apart by a number: `ines-marsh`, `ines-marsh-2`. */
@@ -129,7 +139,8 @@ final class TableReader
     private function hold(int $index, Slot $column, string $extension, string $who): void
     {
         if (isset($this->holders[$extension])) {
-            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s; next free {$this->nextFree($column, (int) $extension)}";
+            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s; next free "
+                . "{$this->nextFree($column, (int) $extension)}";
         }
         $this->holders[$extension] ??= $who;
     }
@@ -141,7 +152,12 @@ final class TableReader
      */
     private function rangeBegins(array $rows, Slot $column): int
     {
-        $said = array_map(static fn (mixed $cell): int => is_array($cell) && is_string($cell['value'] ?? null) ? (int) $cell['value'] : 0, array_column($rows, $column->key));
+        $said = array_map(
+            static fn (mixed $cell): int => is_array($cell) && is_string($cell['value'] ?? null)
+                ? (int) $cell['value']
+                : 0,
+            array_column($rows, $column->key),
+        );
         $said = array_filter($said, static fn (int $extension): bool => $extension > 0);
 
         return $said !== [] && count($said) * 2 > count($rows) ? min($said) : $column->least ?? 201;

@@ -64,11 +64,20 @@ final readonly class Template
             if ($inner->has('each')) {
                 $inner->allow('each', 'as', 'where', 'when', 'objects');
 
-                return new Repetition(array_intersect_key($inner->bare(), ['each' => true, 'as' => true, 'where' => true]), self::readObjects($inner), $when);
+                return new Repetition(
+                    array_intersect_key($inner->bare(), ['each' => true, 'as' => true, 'where' => true]),
+                    self::readObjects($inner),
+                    $when,
+                );
             }
             $inner->allow('origin', 'kind', 'when', 'fields');
 
-            return new MadeObject($inner->choice('kind', Kind::class, Kind::Site), $inner->slug('origin'), $inner->object('fields')->bare(), $when);
+            return new MadeObject(
+                $inner->choice('kind', Kind::class, Kind::Site),
+                $inner->slug('origin'),
+                $inner->object('fields')->bare(),
+                $when,
+            );
         }, $node->nodes('objects'));
     }
 }

@@ -11,8 +11,9 @@ use Standins\Shared\Standin;
 use Standins\Shared\Store;
 
 /**
- * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another. Its numbers are those set
- * aside for fiction: 555-0100 to 555-0199 in North American area codes, and the United Kingdom's drama ranges.
+ * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another.
+ * Its numbers are those set aside for fiction: 555-0100 to 555-0199 in North American area codes, and the United
+ * Kingdom's drama ranges.
  */
 final class CarrierDesk extends Standin
 {
@@ -46,7 +47,10 @@ final class CarrierDesk extends Standin
         }
 
         return match ([$request->method, $request->path]) {
-            ['GET', '/inventory'] => $this->search($request->query['prefix'] ?? '', (int) ($request->query['most'] ?? 10)),
+            ['GET', '/inventory'] => $this->search(
+                $request->query['prefix'] ?? '',
+                (int) ($request->query['most'] ?? 10),
+            ),
             ['POST', '/reservations'] => $this->take($request->json(), 'reserved'),
             ['POST', '/orders'] => $this->take($request->json(), 'ordered'),
             ['POST', '/releases'] => $this->release($request->json()),
@@ -87,13 +91,19 @@ final class CarrierDesk extends Standin
 
         return $this->store->inTransaction(function () use ($msisdn, $holder, $state): Response {
             $present = $this->store->row('SELECT * FROM takings WHERE msisdn = ?', [$msisdn]);
-            if ($present !== null && ($present['holder'] !== $holder || $present['state'] === 'ordered' && $state === 'reserved')) {
+            if ($present !== null && (
+                $present['holder'] !== $holder || $present['state'] === 'ordered' && $state === 'reserved'
+            )) {
                 throw new Refusal(409, "{$msisdn} is taken", 'msisdn');
             }
             $receipt = 'r-' . substr(hash('sha256', "{$msisdn} {$holder} {$state}"), 0, 12);
-            $this->store->rows('INSERT OR REPLACE INTO takings (msisdn, state, holder, receipt) VALUES (?, ?, ?, ?)', [$msisdn, $state, $holder, $receipt]);
+            $this->store->rows('INSERT OR REPLACE INTO takings (msisdn, state, holder, receipt) VALUES (?, ?, ?, ?)', [
+                $msisdn, $state, $holder, $receipt,
+            ]);
 
-            return Response::json(201, ['msisdn' => $msisdn, 'state' => $state, 'receipt' => $receipt, 'monthly_cents' => self::MONTHLY]);
+            return Response::json(201, [
+                'msisdn' => $msisdn, 'state' => $state, 'receipt' => $receipt, 'monthly_cents' => self::MONTHLY,
+            ]);
         });
     }
 
@@ -102,7 +112,12 @@ final class CarrierDesk extends Standin
     {
         $msisdn = is_string($body['msisdn'] ?? null) ? $body['msisdn'] : '';
         $holder = is_string($body['holder'] ?? null) ? $body['holder'] : '';
-        if ($this->store->row('SELECT 1 AS one FROM takings WHERE msisdn = ? AND holder = ?', [$msisdn, $holder]) === null) {
+        if (
+            $this->store->row(
+                'SELECT 1 AS one FROM takings WHERE msisdn = ? AND holder = ?',
+                [$msisdn, $holder],
+            ) === null
+        ) {
             throw new Refusal(404, "{$msisdn} is not held by {$holder}", 'msisdn');
         }
         $this->store->rows('DELETE FROM takings WHERE msisdn = ?', [$msisdn]);

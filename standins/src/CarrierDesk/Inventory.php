@@ -7,7 +7,9 @@ namespace Standins\CarrierDesk;
 /** Every number the carrier has: only ranges set aside for fiction, so that no number here is anybody's. */
 final class Inventory
 {
-    /** North American area codes of Nova Scotia, New Brunswick, Maine and Massachusetts; 555-0100 to 555-0199 in each. */
+    /**
+     * North American area codes of Nova Scotia, New Brunswick, Maine and Massachusetts; 555-0100 to 555-0199 in each.
+     */
     private const AREAS = ['902', '782', '506', '416', '207', '617'];
 
     /** London and Edinburgh ranges for drama: prefix and how many digits follow. */

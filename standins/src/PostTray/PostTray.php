@@ -78,10 +78,15 @@ final class PostTray extends Standin
         $rows = '';
         foreach (array_slice(array_reverse($this->names()), 0, self::MOST_SHOWN) as $name) {
             $head = explode("\r\n\r\n", (string) file_get_contents("{$this->folder}/{$name}"), 2)[0];
-            $rows .= '<li><a href="/mail/' . self::escape($name) . '">' . self::escape(mb_decode_mimeheader($head)) . '</a>';
+            $rows .= '<li><a href="/mail/'
+                . self::escape($name)
+                . '">'
+                . self::escape(mb_decode_mimeheader($head))
+                . '</a>';
         }
 
-        return Response::page('<!doctype html><html lang="en"><meta charset="utf-8"><title>Post tray</title><style>body{font:15px/1.5 monospace;margin:2rem;white-space:pre-wrap}</style>'
+        return Response::page('<!doctype html><html lang="en"><meta charset="utf-8"><title>Post '
+            . 'tray</title><style>body{font:15px/1.5 monospace;margin:2rem;white-space:pre-wrap}</style>'
             . '<h1>Post tray</h1>' . ($rows === '' ? '<p>No mail yet.</p>' : "<ol reversed>{$rows}</ol>") . '</html>');
     }
 

@@ -9,17 +9,21 @@ use Standins\Shared\Response;
 use Standins\Shared\Store;
 
 /**
- * Trouble on demand, the same for the same seed: errors of the switch's own, wires cut before a call took effect and after,
- * slow answers, and windows in which nothing goes. What is in force is kept, so it survives a restart.
+ * Trouble on demand, the same for the same seed: errors of the switch's own, wires cut before a call took effect and
+ * after, slow answers, and windows in which nothing goes. What is in force is kept, so it survives a restart.
  */
 final readonly class Faults
 {
     private const SCHEMA = <<<'SQL'
-        CREATE TABLE IF NOT EXISTS faults (one INTEGER PRIMARY KEY CHECK (one = 1), plan TEXT NOT NULL, calls INTEGER NOT NULL);
+        CREATE TABLE IF NOT EXISTS faults (one INTEGER PRIMARY KEY CHECK (one = 1), plan TEXT NOT NULL,
+            calls INTEGER NOT NULL);
         SQL;
 
     /** What can be asked for, and the most of it; shares are of a hundred calls. */
-    private const KNOBS = ['seed' => PHP_INT_MAX, 'errors' => 100, 'cut_before' => 100, 'cut_after' => 100, 'latency_ms' => 10_000, 'outage_calls' => 100_000];
+    private const KNOBS = [
+        'seed' => PHP_INT_MAX, 'errors' => 100, 'cut_before' => 100, 'cut_after' => 100, 'latency_ms' => 10_000,
+        'outage_calls' => 100_000,
+    ];
 
     private Store $store;
 
@@ -38,10 +42,20 @@ final readonly class Faults
     {
         foreach ($asked as $knob => $value) {
             if (! isset(self::KNOBS[$knob]) || ! is_int($value) || $value < 0 || $value > self::KNOBS[$knob]) {
-                throw new Refusal(422, isset(self::KNOBS[$knob]) ? 'wants a whole number up to ' . self::KNOBS[$knob] : 'there is no such trouble; ask for ' . implode(', ', array_keys(self::KNOBS)), $knob);
+                throw new Refusal(
+                    422,
+                    isset(self::KNOBS[$knob])
+                        ? 'wants a whole number up to ' . self::KNOBS[$knob]
+                        : 'there is no such trouble; ask for ' . implode(', ', array_keys(self::KNOBS)),
+                    $knob,
+                );
             }
         }
-        $this->store->rows('INSERT INTO faults (one, plan, calls) VALUES (1, ?, 0) ON CONFLICT (one) DO UPDATE SET plan = excluded.plan, calls = 0', [json_encode($asked, JSON_THROW_ON_ERROR)]);
+        $this->store->rows(
+            'INSERT INTO faults (one, plan, calls) VALUES (1, ?, 0) ON CONFLICT (one) DO UPDATE SET plan = '
+                . 'excluded.plan, calls = 0',
+            [json_encode($asked, JSON_THROW_ON_ERROR)],
+        );
 
         return $this->inForce();
     }

@@ -8,8 +8,12 @@ namespace Standins\PracticeSwitch;
 final readonly class Field
 {
     /** @param ?string $points the collection whose record ids it holds */
-    private function __construct(public string $shape, public mixed $default, public ?string $points = null, public bool $fixed = false)
-    {
+    private function __construct(
+        public string $shape,
+        public mixed $default,
+        public ?string $points = null,
+        public bool $fixed = false,
+    ) {
     }
 
     public static function text(?string $default = null): self

@@ -32,10 +32,16 @@ final readonly class Hand
             $verb === 'show' => $this->show($account),
             $verb === 'log' => $this->log($account),
             $verb === 'tickets' => $this->tickets($account),
-            $verb === 'call' && count($arguments) > 2 => $this->call($account, $arguments[2], array_slice($arguments, 3)),
+            $verb === 'call'
+                && count($arguments) > 2 => $this->call($account, $arguments[2], array_slice($arguments, 3)),
             $verb === 'traffic' && count($arguments) === 3 => $this->traffic($account, $arguments[2]),
-            $verb === 'set' && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
-            default => throw new HandError('usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE | call ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]'),
+            $verb === 'set'
+                && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
+            default => throw new HandError(
+                'usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE | call '
+                    . 'ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | '
+                    . 'tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]',
+            ),
         };
     }
 
@@ -43,7 +49,9 @@ final readonly class Hand
     {
         $text = '';
         foreach ($this->rows('/v1/accounts') as $account) {
-            $text .= str_pad(self::plain($account['handle'] ?? null), 32) . self::plain($account['title'] ?? null) . "\n";
+            $text .= str_pad(self::plain($account['handle'] ?? null), 32)
+                . self::plain($account['title'] ?? null)
+                . "\n";
         }
 
         return $text;
@@ -66,7 +74,11 @@ final readonly class Hand
             default => $this->ask('/v1/faults', $plan, 'PUT'),
         };
 
-        return implode('', array_map(static fn (string $knob, mixed $value): string => str_pad($knob, 16) . self::plain($value) . "\n", array_keys($inForce), array_values($inForce)));
+        return implode('', array_map(
+            static fn (string $knob, mixed $value): string => str_pad($knob, 16) . self::plain($value) . "\n",
+            array_keys($inForce),
+            array_values($inForce),
+        ));
     }
 
     /** @param array<string, mixed> $account */
@@ -89,7 +101,8 @@ final readonly class Hand
         foreach ($this->rows(self::path($account) . '/edits') as $edit) {
             $said = array_map(self::plain(...), $edit);
             $text .= gmdate('Y-m-d H:i', (int) ($said['stamp'] ?? 0))
-                . "  {$said['who']}  {$said['collection']}/{$said['record']} {$said['what']} {$said['field']} {$said['was']} -> {$said['is_now']}\n";
+                . "  {$said['who']}  {$said['collection']}/{$said['record']} {$said['what']} {$said['field']} "
+                    . "{$said['was']} -> {$said['is_now']}\n";
         }
 
         return $text;
@@ -99,7 +112,8 @@ final readonly class Hand
      * Asks what becomes of a call.
      *
      * @param  array<string, mixed>  $account
-     * @param  list<string>  $said  `from=...`, `at=...`, `keys=...`, and a mood for the person with a short number or for digits outside
+     * @param  list<string>  $said  `from=...`, `at=...`, `keys=...`, and a mood for the person with a short number or
+     *     for digits outside
      */
     private function call(array $account, string $dialled, array $said): string
     {
@@ -128,10 +142,20 @@ final readonly class Hand
         $names = $this->names($account);
         $text = '';
         foreach (is_array($answer['journal'] ?? null) ? $answer['journal'] : [] as $line) {
-            $text .= is_array($line) ? str_pad(self::plain($line['t'] ?? null), 5, ' ', STR_PAD_LEFT) . ' s  ' . $this->named($line['place'] ?? null, $names) . ' ' . self::plain($line['what'] ?? null) . "\n" : '';
+            $text .= is_array($line)
+                ? str_pad(self::plain($line['t'] ?? null), 5, ' ', STR_PAD_LEFT)
+                . ' s  '
+                . $this->named($line['place'] ?? null, $names)
+                . ' '
+                . self::plain($line['what'] ?? null)
+                . "\n"
+                : '';
         }
 
-        return $text . 'ended: ' . self::plain($answer['ended'] ?? null) . ' at ' . $this->named($answer['place'] ?? null, $names) . ' after ' . self::plain($answer['after'] ?? null) . " s\n";
+        return $text . 'ended: ' . self::plain($answer['ended'] ?? null) . ' at ' . $this->named(
+            $answer['place'] ?? null,
+            $names,
+        ) . ' after ' . self::plain($answer['after'] ?? null) . " s\n";
     }
 
     /** @param array<string, mixed> $account */
@@ -139,7 +163,10 @@ final readonly class Hand
     {
         $calls = is_file($file) ? json_decode((string) file_get_contents($file), true) : null;
         if (! is_array($calls)) {
-            throw new HandError("{$file}: wants a JSON list of calls, such as [{\"dial\": \"19025550150\", \"stamp\": 1796148300, \"talk\": 90}]");
+            throw new HandError(
+                "{$file}: wants a JSON list of calls, such as "
+                    . "[{\"dial\": \"19025550150\", \"stamp\": 1796148300, \"talk\": 90}]",
+            );
         }
 
         return self::json($this->ask(self::path($account) . '/traffic', ['calls' => $calls], 'POST')) . "\n";
@@ -151,8 +178,17 @@ final readonly class Hand
         $names = $this->names($account);
         $text = '';
         foreach ($this->rows(self::path($account) . '/tickets') as $ticket) {
-            $text .= gmdate('Y-m-d H:i:s', (int) self::plain($ticket['stamp'] ?? null)) . '  ' . str_pad(self::plain($ticket['from'] ?? null), 16) . str_pad(self::plain($ticket['dialled'] ?? null), 16)
-                . str_pad(self::plain($ticket['ended'] ?? null), 10) . $this->named($ticket['place'] ?? null, $names) . '  waited ' . self::plain($ticket['waited'] ?? null) . ' s, talked ' . self::plain($ticket['talked'] ?? null) . " s\n";
+            $text .= gmdate('Y-m-d H:i:s', (int) self::plain($ticket['stamp'] ?? null))
+                . '  '
+                . str_pad(self::plain($ticket['from'] ?? null), 16)
+                . str_pad(self::plain($ticket['dialled'] ?? null), 16)
+                . str_pad(self::plain($ticket['ended'] ?? null), 10)
+                . $this->named($ticket['place'] ?? null, $names)
+                . '  waited '
+                . self::plain($ticket['waited'] ?? null)
+                . ' s, talked '
+                . self::plain($ticket['talked'] ?? null)
+                . " s\n";
         }
 
         return $text;
@@ -165,9 +201,17 @@ final readonly class Hand
     private function names(array $account): array
     {
         $names = [];
-        foreach (['lines' => 'digits', 'bands' => 'caption', 'ladders' => 'caption', 'greeters' => 'caption', 'keypads' => 'caption', 'boxes' => 'caption', 'notices' => 'caption', 'sockets' => 'caption', 'persons' => 'given'] as $collection => $field) {
+        foreach (
+            [
+                'lines' => 'digits', 'bands' => 'caption', 'ladders' => 'caption', 'greeters' => 'caption',
+                'keypads' => 'caption', 'boxes' => 'caption', 'notices' => 'caption', 'sockets' => 'caption',
+                'persons' => 'given',
+            ] as $collection => $field
+        ) {
             foreach ($this->rows(self::path($account) . "/{$collection}") as $record) {
-                $names[self::plain($record['id'] ?? null)] = trim(self::plain($record[$field] ?? null) . ' ' . self::plain($record['family'] ?? null));
+                $names[self::plain($record['id'] ?? null)] = trim(
+                    self::plain($record[$field] ?? null) . ' ' . self::plain($record['family'] ?? null),
+                );
             }
         }
 
@@ -204,7 +248,9 @@ final readonly class Hand
             $rows = $this->rows(self::path($account) . "/{$collection}");
             $id = self::plain($rows[0]['id'] ?? null);
             if (count($rows) !== 1) {
-                throw new HandError(count($rows) . " records in {$collection}; name one, such as {$collection}/" . ($id === '' ? 'ID' : $id));
+                throw new HandError(count($rows) . " records in {$collection}; name one, such as {$collection}/" . (
+                    $id === '' ? 'ID' : $id
+                ));
             }
         }
 
@@ -214,7 +260,8 @@ final readonly class Hand
     /** @return array<string, mixed> */
     private function account(string $handle): array
     {
-        return $this->rows('/v1/accounts?handle=' . rawurlencode($handle))[0] ?? throw new HandError("there is no account called {$handle}; bin/switch lists them");
+        return $this->rows('/v1/accounts?handle=' . rawurlencode($handle))[0]
+            ?? throw new HandError("there is no account called {$handle}; bin/switch lists them");
     }
 
     /** @return list<array<string, mixed>> every row, however many pages */
@@ -244,7 +291,11 @@ final readonly class Hand
         $curl = curl_init($this->url . $path);
         curl_setopt_array($curl, [
             CURLOPT_CUSTOMREQUEST => $body === null ? 'GET' : $method,
-            CURLOPT_HTTPHEADER => ["Authorization: Bearer {$this->token}", 'Content-Type: application/json', "Acting-For: {$this->actor}"],
+            CURLOPT_HTTPHEADER => [
+                "Authorization: Bearer {$this->token}",
+                'Content-Type: application/json',
+                "Acting-For: {$this->actor}",
+            ],
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_TIMEOUT => 10,
             CURLOPT_PROXY => '',
@@ -257,7 +308,9 @@ final readonly class Hand
         $answer = json_decode($text, true);
         if (! is_array($answer) || curl_getinfo($curl, CURLINFO_RESPONSE_CODE) >= 400) {
             $fault = is_array($answer) ? $answer : ['fault' => 'it gave no proper answer'];
-            throw new HandError(trim(self::plain($fault['where'] ?? null) . ' ' . self::plain($fault['fault'] ?? null)));
+            throw new HandError(
+                trim(self::plain($fault['where'] ?? null) . ' ' . self::plain($fault['fault'] ?? null)),
+            );
         }
 
         /** @var array<string, mixed> $answer */

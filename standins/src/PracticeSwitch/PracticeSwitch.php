@@ -12,8 +12,8 @@ use Standins\Shared\Standin;
 
 /**
  * The practice voice platform. Accounts and their records over HTTP and JSON: paged lists, reads, creations with an
- * idempotency key, edits with a version check (412 when stale), deletions (409 while something points there), an edit log,
- * what becomes of a call, and a ticket for each call played at it.
+ * idempotency key, edits with a version check (412 when stale), deletions (409 while something points there), an edit
+ * log, what becomes of a call, and a ticket for each call played at it.
  */
 final class PracticeSwitch extends Standin
 {
@@ -34,8 +34,12 @@ final class PracticeSwitch extends Standin
      * @param  ?\Closure(): int  $clock  seconds since 1970
      * @param  ?int  $perSecond  calls it takes in a second; unset: any number
      */
-    public function __construct(string $file, private readonly string $token, ?\Closure $clock = null, ?int $perSecond = null)
-    {
+    public function __construct(
+        string $file,
+        private readonly string $token,
+        ?\Closure $clock = null,
+        ?int $perSecond = null,
+    ) {
         $this->faults = new Faults($file);
         $this->limit = $perSecond === null ? null : new RateLimit($file, $perSecond, time(...));
         $this->records = new Records($file, $clock ?? time(...));
@@ -88,7 +92,10 @@ final class PracticeSwitch extends Standin
         return match ("{$request->method} {$what}") {
             'POST trials' => Response::json(200, $this->calls->ask($account, $request->json())),
             'POST traffic' => Response::json(200, $this->calls->play($account, $request->json())),
-            'GET tickets' => Response::json(200, $this->calls->tickets($account, (int) ($request->query['after'] ?? 0), self::PAGE)),
+            'GET tickets' => Response::json(
+                200,
+                $this->calls->tickets($account, (int) ($request->query['after'] ?? 0), self::PAGE),
+            ),
             default => throw new Refusal(405, $what === 'tickets' ? 'GET' : 'POST'),
         };
     }
@@ -99,7 +106,10 @@ final class PracticeSwitch extends Standin
             $this->faults->none();
         }
 
-        return Response::json(200, $request->method === 'PUT' ? $this->faults->ask($request->json()) : $this->faults->inForce());
+        return Response::json(
+            200,
+            $request->method === 'PUT' ? $this->faults->ask($request->json()) : $this->faults->inForce(),
+        );
     }
 
     /** @param list<string> $steps */
@@ -111,7 +121,10 @@ final class PracticeSwitch extends Standin
         }
         $done = $this->records->done($key);
         if ($done !== null) {
-            return new Response((int) $done['status'], (string) $done['body'], ['Content-Type' => 'application/json', 'Replayed' => '1']);
+            return new Response((int) $done['status'], (string) $done['body'], [
+                'Content-Type' => 'application/json',
+                'Replayed' => '1',
+            ]);
         }
         $response = $this->route($request, $steps);
         $this->records->markDone($key, $response->status, $response->body);
@@ -126,7 +139,10 @@ final class PracticeSwitch extends Standin
         if ($account === null) {
             return $request->method === 'POST'
                 ? $this->create(null, Vocabulary::ACCOUNT, $request)
-                : Response::json(200, ['rows' => $this->accountsCalled($request->query['handle'] ?? null), 'next' => null]);
+                : Response::json(
+                    200,
+                    ['rows' => $this->accountsCalled($request->query['handle'] ?? null), 'next' => null],
+                );
         }
         if ($collection === null) {
             return $this->one($account, Vocabulary::ACCOUNT, $account, $request);
@@ -145,7 +161,9 @@ final class PracticeSwitch extends Standin
             return $this->one($account, $collection, $id, $request);
         }
 
-        return $request->method === 'POST' ? $this->create($account, $collection, $request) : $this->page($account, $collection, $request);
+        return $request->method === 'POST'
+            ? $this->create($account, $collection, $request)
+            : $this->page($account, $collection, $request);
     }
 
     private function one(string $account, string $collection, string $id, Request $request): Response
@@ -162,7 +180,11 @@ final class PracticeSwitch extends Standin
             throw new Refusal(412, "version {$expected} is stale: the record is at version {$record->version}");
         }
         if ($request->method === 'PATCH') {
-            return Response::json(200, $this->records->replace($record, $this->rules->changed($record, $request->json()), self::who($request))->show());
+            return Response::json(
+                200,
+                $this->records->replace($record, $this->rules->changed($record, $request->json()), self::who($request))
+                    ->show(),
+            );
         }
         $this->rules->refuseWhilePointedAt($record);
         $this->records->remove($record, self::who($request));
@@ -181,7 +203,9 @@ final class PracticeSwitch extends Standin
         $made = $this->records->add($account, $collection, $body, self::who($request));
 
         // Carriers take their time: a line rings only once its job is done.
-        return Response::json(201, $made->show() + ($collection === 'lines' ? ['job' => $this->records->begin($made)] : []));
+        return Response::json(201, $made->show() + (
+            $collection === 'lines' ? ['job' => $this->records->begin($made)] : []
+        ));
     }
 
     /** Handles and lines are one of a kind on the whole switch. */
@@ -191,7 +215,9 @@ final class PracticeSwitch extends Standin
             throw new Refusal(422, 'is needed', $field);
         }
         foreach ($this->records->accounts() as $account) {
-            $others = $collection === Vocabulary::ACCOUNT ? [$account] : $this->records->list($account->id, $collection);
+            $others = $collection === Vocabulary::ACCOUNT
+                ? [$account]
+                : $this->records->list($account->id, $collection);
             foreach ($others as $other) {
                 if (($other->body[$field] ?? null) === $value) {
                     throw new Refusal(422, "{$value} exists already", $field);
@@ -215,7 +241,10 @@ final class PracticeSwitch extends Standin
     /** @return list<array<string, mixed>> */
     private function accountsCalled(?string $handle): array
     {
-        $accounts = array_filter($this->records->accounts(), static fn (Record $record): bool => $handle === null || $record->body['handle'] === $handle);
+        $accounts = array_filter(
+            $this->records->accounts(),
+            static fn (Record $record): bool => $handle === null || $record->body['handle'] === $handle,
+        );
 
         return array_map(static fn (Record $record): array => $record->show(), array_values($accounts));
     }

@@ -15,14 +15,21 @@ final readonly class RateLimit
     /** @param \Closure(): int $clock seconds since 1970; the real ones, whatever else stands still */
     public function __construct(string $file, private int $perSecond, private \Closure $clock)
     {
-        $this->store = new Store($file, 'CREATE TABLE IF NOT EXISTS calls (second INTEGER PRIMARY KEY, count INTEGER NOT NULL)');
+        $this->store = new Store(
+            $file,
+            'CREATE TABLE IF NOT EXISTS calls (second INTEGER PRIMARY KEY, count INTEGER NOT NULL)',
+        );
     }
 
     /** @throws Refusal 429 */
     public function count(): void
     {
         $second = ($this->clock)();
-        $row = $this->store->row('INSERT INTO calls (second, count) VALUES (?, 1) ON CONFLICT (second) DO UPDATE SET count = count + 1 RETURNING count', [$second]);
+        $row = $this->store->row(
+            'INSERT INTO calls (second, count) VALUES (?, 1) ON CONFLICT (second) DO UPDATE SET count = count + 1 '
+                . 'RETURNING count',
+            [$second],
+        );
         if ((int) ($row['count'] ?? 0) === 1) {
             $this->store->rows('DELETE FROM calls WHERE second < ?', [$second - 10]);
         }

@@ -23,7 +23,14 @@ final readonly class Record
         /** @var array<string, mixed> $body */
         $body = json_decode((string) $row['body'], true, 64, JSON_THROW_ON_ERROR);
 
-        return new self((string) $row['id'], (string) $row['account'], (string) $row['collection'], $body, (int) $row['version'], (int) $row['serial']);
+        return new self(
+            (string) $row['id'],
+            (string) $row['account'],
+            (string) $row['collection'],
+            $body,
+            (int) $row['version'],
+            (int) $row['serial'],
+        );
     }
 
     /** @return array<string, mixed> as the API shows it */

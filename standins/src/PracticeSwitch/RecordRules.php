@@ -56,7 +56,10 @@ final readonly class RecordRules
         if (! is_string($code) || $code === 'set') {
             return $given;
         }
-        $isEasy = strlen($code) < 6 || count(array_unique(str_split($code))) < 3 || str_contains('01234567890', $code) || str_contains('09876543210', $code);
+        $isEasy = strlen($code) < 6
+            || count(array_unique(str_split($code))) < 3
+            || str_contains('01234567890', $code)
+            || str_contains('09876543210', $code);
 
         return ['lock_code' => 'set'] + $given + ['lock' => $collection === 'boxes' && ! $isEasy ? 2 : 1];
     }
@@ -90,7 +93,9 @@ final readonly class RecordRules
                 $this->checkPointers($account, $name, $field, $value);
             }
         }
-        if ($account !== null && in_array($collection, Vocabulary::SHORT_HOLDERS, true) && is_string($given['short'] ?? null)) {
+        if ($account !== null && in_array($collection, Vocabulary::SHORT_HOLDERS, true) && is_string(
+            $given['short'] ?? null,
+        )) {
             $this->refuseTakenShort($account, $given['short'], $record?->id);
         }
     }

@@ -16,9 +16,11 @@ final readonly class Records
             version INTEGER NOT NULL, serial INTEGER NOT NULL);
         CREATE INDEX IF NOT EXISTS records_by_account ON records (account, collection, serial);
         CREATE TABLE IF NOT EXISTS edits (
-            serial INTEGER PRIMARY KEY AUTOINCREMENT, account TEXT NOT NULL, record TEXT NOT NULL, collection TEXT NOT NULL,
+            serial INTEGER PRIMARY KEY AUTOINCREMENT, account TEXT NOT NULL, record TEXT NOT NULL,
+                collection TEXT NOT NULL,
             stamp INTEGER NOT NULL, who TEXT NOT NULL, what TEXT NOT NULL, field TEXT, was TEXT, is_now TEXT);
-        CREATE TABLE IF NOT EXISTS jobs (id TEXT PRIMARY KEY, account TEXT NOT NULL, record TEXT NOT NULL, looks INTEGER NOT NULL);
+        CREATE TABLE IF NOT EXISTS jobs (id TEXT PRIMARY KEY, account TEXT NOT NULL, record TEXT NOT NULL,
+            looks INTEGER NOT NULL);
         CREATE TABLE IF NOT EXISTS done (key TEXT PRIMARY KEY, status INTEGER NOT NULL, body TEXT NOT NULL);
         SQL;
 
@@ -55,7 +57,10 @@ final readonly class Records
     /** @throws Refusal 404 */
     public function get(string $account, string $collection, string $id): Record
     {
-        $row = $this->store->row('SELECT * FROM records WHERE id = ? AND account = ? AND collection = ?', [$id, $account, $collection]);
+        $row = $this->store->row(
+            'SELECT * FROM records WHERE id = ? AND account = ? AND collection = ?',
+            [$id, $account, $collection],
+        );
 
         return $row === null ? throw new Refusal(404, "no record {$id} among {$collection}") : Record::fromRow($row);
     }
@@ -63,13 +68,19 @@ final readonly class Records
     /** @return list<Record> every record of an account, the account itself first */
     public function all(string $account): array
     {
-        return array_map(Record::fromRow(...), $this->store->rows('SELECT * FROM records WHERE account = ? ORDER BY serial', [$account]));
+        return array_map(
+            Record::fromRow(...),
+            $this->store->rows('SELECT * FROM records WHERE account = ? ORDER BY serial', [$account]),
+        );
     }
 
     /** @return list<Record> */
     public function accounts(): array
     {
-        return array_map(Record::fromRow(...), $this->store->rows('SELECT * FROM records WHERE collection = ? ORDER BY serial', [Vocabulary::ACCOUNT]));
+        return array_map(
+            Record::fromRow(...),
+            $this->store->rows('SELECT * FROM records WHERE collection = ? ORDER BY serial', [Vocabulary::ACCOUNT]),
+        );
     }
 
     /** @param array<string, mixed> $body */
@@ -96,9 +107,19 @@ final readonly class Records
                 $this->log($record, $who, 'changed', $field, $record->body[$field] ?? null, $value);
             }
         }
-        $this->store->rows('UPDATE records SET body = ?, version = version + 1 WHERE id = ?', [self::encode($body), $record->id]);
+        $this->store->rows(
+            'UPDATE records SET body = ?, version = version + 1 WHERE id = ?',
+            [self::encode($body), $record->id],
+        );
 
-        return new Record($record->id, $record->account, $record->collection, $body, $record->version + 1, $record->serial);
+        return new Record(
+            $record->id,
+            $record->account,
+            $record->collection,
+            $body,
+            $record->version + 1,
+            $record->serial,
+        );
     }
 
     public function remove(Record $record, string $who): void
@@ -110,14 +131,21 @@ final readonly class Records
     /** @return list<array<string, int|string|null>> newest first */
     public function edits(string $account): array
     {
-        return $this->store->rows('SELECT serial, record, collection, stamp, who, what, field, was, is_now FROM edits WHERE account = ? ORDER BY serial DESC LIMIT 500', [$account]);
+        return $this->store->rows(
+            'SELECT serial, record, collection, stamp, who, what, field, was, is_now FROM edits WHERE account = ? '
+                . 'ORDER BY serial DESC LIMIT 500',
+            [$account],
+        );
     }
 
     /** Begins the activation of a line. @return string the job's id */
     public function begin(Record $record): string
     {
         $id = "j-{$record->id}";
-        $this->store->rows('INSERT INTO jobs (id, account, record, looks) VALUES (?, ?, ?, 0)', [$id, $record->account, $record->id]);
+        $this->store->rows(
+            'INSERT INTO jobs (id, account, record, looks) VALUES (?, ?, ?, 0)',
+            [$id, $record->account, $record->id],
+        );
 
         return $id;
     }
@@ -131,9 +159,17 @@ final readonly class Records
      */
     public function job(string $account, string $id): array
     {
-        $row = $this->store->row('UPDATE jobs SET looks = looks + 1 WHERE id = ? AND account = ? RETURNING record, looks', [$id, $account]) ?? throw new Refusal(404, "no job {$id}");
+        $row = $this->store->row(
+            'UPDATE jobs SET looks = looks + 1 WHERE id = ? AND account = ? RETURNING record, looks',
+            [$id, $account],
+        )
+            ?? throw new Refusal(404, "no job {$id}");
 
-        return ['id' => $id, 'record' => (string) $row['record'], 'state' => (int) $row['looks'] >= self::LOOKS_A_JOB_TAKES ? 'done' : 'waiting'];
+        return [
+            'id' => $id,
+            'record' => (string) $row['record'],
+            'state' => (int) $row['looks'] >= self::LOOKS_A_JOB_TAKES ? 'done' : 'waiting',
+        ];
     }
 
     /** @return ?array<string, int|string|null> what an idempotency key already led to */
@@ -150,8 +186,12 @@ final readonly class Records
     private function log(Record $record, string $who, string $what, ?string $field, mixed $was, mixed $now): void
     {
         $this->store->rows(
-            'INSERT INTO edits (account, record, collection, stamp, who, what, field, was, is_now) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)',
-            [$record->account, $record->id, $record->collection, ($this->clock)(), $who, $what, $field, self::encode($was), self::encode($now)],
+            'INSERT INTO edits (account, record, collection, stamp, who, what, field, was, is_now) VALUES (?, ?, ?, ?, '
+                . '?, ?, ?, ?, ?)',
+            [
+                $record->account, $record->id, $record->collection, ($this->clock)(), $who, $what, $field,
+                self::encode($was), self::encode($now),
+            ],
         );
     }
 

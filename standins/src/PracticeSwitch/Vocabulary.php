@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Standins\PracticeSwitch;
 
 /**
- * What this switch calls things. Numbers go without a plus, a person's ring times are whole rings of five seconds and other
- * waits tenths of a second, times of day are minutes, dates are numbers (20261225), days of the week and rights are bits, yes
- * and no are 1 and 0, and a place that a call can land on is a record's id under its word (`{"box": id}`), `{"dial": digits}`
- * or `{"act": word}`.
+ * What this switch calls things. Numbers go without a plus, a person's ring times are whole rings of five seconds and
+ * other waits tenths of a second, times of day are minutes, dates are numbers (20261225), days of the week and rights
+ * are bits, yes and no are 1 and 0, and a place that a call can land on is a record's id under its word (`{"box":
+ * id}`), `{"dial": digits}` or `{"act": word}`.
  */
 final class Vocabulary
 {
@@ -90,7 +90,9 @@ final class Vocabulary
                 'seat' => Field::text('user'),
                 'answers_to' => Field::pointer('persons'),
                 'ringers' => Field::tree([]),
-                'rules' => Field::tree(['day' => ['ringers' => '*', 'style' => 'at-once', 'on' => []], 'night' => null, 'feast' => null]),
+                'rules' => Field::tree(
+                    ['day' => ['ringers' => '*', 'style' => 'at-once', 'on' => []], 'night' => null, 'feast' => null],
+                ),
                 'sos' => Field::tree([]),
                 'book' => Field::tree(['printed' => 1, 'voiced' => 0]),
                 'crafts' => Field::tree([]),
@@ -239,8 +241,10 @@ final class Vocabulary
 
     /** Which collection the id under a word points into, in a place and anywhere in a tree. */
     public const PLACES = [
-        'box' => 'boxes', 'person' => 'persons', 'band' => 'bands', 'ladder' => 'ladders', 'greeter' => 'greeters', 'keypad' => 'keypads',
-        'notice' => 'notices', 'socket' => 'sockets', 'say' => 'recordings', 'hello' => 'recordings', 'hint' => 'recordings', 'air' => 'recordings', 'ring_back' => 'lines',
+        'box' => 'boxes', 'person' => 'persons', 'band' => 'bands', 'ladder' => 'ladders', 'greeter' => 'greeters',
+        'keypad' => 'keypads',
+        'notice' => 'notices', 'socket' => 'sockets', 'say' => 'recordings', 'hello' => 'recordings',
+        'hint' => 'recordings', 'air' => 'recordings', 'ring_back' => 'lines',
     ];
 
     /** Which field must be unlike every other record's of the account, over these collections. */

@@ -8,8 +8,12 @@ namespace Standins\Shared;
 final class Refusal extends \RuntimeException
 {
     /** @param array<string, string> $headers */
-    public function __construct(public readonly int $status, string $reason, public readonly ?string $where = null, public readonly array $headers = [])
-    {
+    public function __construct(
+        public readonly int $status,
+        string $reason,
+        public readonly ?string $where = null,
+        public readonly array $headers = [],
+    ) {
         parent::__construct($reason);
     }
 }

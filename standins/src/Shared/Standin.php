@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Standins\Shared;
 
-/** Somebody else's system: takes a request, gives a response, keeps its own store. Runs as a process or inside a test. */
+/**
+ * Somebody else's system: takes a request, gives a response, keeps its own store. Runs as a process or inside a test.
+ */
 abstract class Standin
 {
     final public function handle(Request $request): Response
@@ -18,7 +20,11 @@ abstract class Standin
 
     final protected function refused(Refusal $refusal): Response
     {
-        return Response::json($refusal->status, array_filter(['fault' => $refusal->getMessage(), 'where' => $refusal->where], is_string(...)), $refusal->headers);
+        return Response::json(
+            $refusal->status,
+            array_filter(['fault' => $refusal->getMessage(), 'where' => $refusal->where], is_string(...)),
+            $refusal->headers,
+        );
     }
 
     /** @throws Refusal */

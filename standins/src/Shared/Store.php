@@ -12,7 +12,13 @@ final readonly class Store
     /** @param string $file a path, or `:memory:` */
     public function __construct(string $file, string $schema)
     {
-        $this->pdo = new \PDO("sqlite:{$file}", options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::ATTR_DEFAULT_FETCH_MODE => \PDO::FETCH_ASSOC]);
+        $this->pdo = new \PDO(
+            "sqlite:{$file}",
+            options: [
+                \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
+                \PDO::ATTR_DEFAULT_FETCH_MODE => \PDO::FETCH_ASSOC,
+            ],
+        );
         $this->pdo->exec('PRAGMA journal_mode = WAL; PRAGMA synchronous = NORMAL; PRAGMA busy_timeout = 5000');
         $this->pdo->exec($schema);
     }

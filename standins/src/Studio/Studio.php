@@ -10,8 +10,8 @@ use Standins\Shared\Response;
 use Standins\Shared\Standin;
 
 /**
- * A studio that speaks scripts, by espeak-ng where a speaker would sit: good enough to hear a menu before it is recorded, and never
- * mistaken for a person. The same lines sound the same to the byte.
+ * A studio that speaks scripts, by espeak-ng where a speaker would sit: good enough to hear a menu before it is
+ * recorded, and never mistaken for a person. The same lines sound the same to the byte.
  */
 final class Studio extends Standin
 {
@@ -20,7 +20,10 @@ final class Studio extends Standin
     private const WORDS_A_MINUTE = '150';
 
     /** Voices by tongue, as the program names them; the first part of a tongue will do. */
-    private const VOICES = ['en-gb' => 'en-gb', 'en' => 'en-us', 'fr-ca' => 'fr-fr', 'fr' => 'fr-fr', 'de' => 'de', 'es' => 'es', 'nl' => 'nl', 'it' => 'it', 'pt' => 'pt', 'cy' => 'cy', 'gd' => 'gd'];
+    private const VOICES = [
+        'en-gb' => 'en-gb', 'en' => 'en-us', 'fr-ca' => 'fr-fr', 'fr' => 'fr-fr', 'de' => 'de', 'es' => 'es',
+        'nl' => 'nl', 'it' => 'it', 'pt' => 'pt', 'cy' => 'cy', 'gd' => 'gd',
+    ];
 
     public function __construct(private readonly string $token)
     {
@@ -35,7 +38,9 @@ final class Studio extends Standin
             throw new Refusal(401, 'a reseller token is needed');
         }
 
-        return [$request->method, $request->path] === ['POST', '/takes'] ? $this->take($request->json()) : throw new Refusal(404, 'nothing here');
+        return [$request->method, $request->path] === ['POST', '/takes']
+            ? $this->take($request->json())
+            : throw new Refusal(404, 'nothing here');
     }
 
     /** @param array<string, mixed> $body */
@@ -46,14 +51,22 @@ final class Studio extends Standin
         if ($lines === '' || mb_strlen($lines) > self::MOST_LETTERS) {
             throw new Refusal(422, 'wants lines to speak, of at most ' . self::MOST_LETTERS . ' letters', 'lines');
         }
-        $voice = self::VOICES[$tongue] ?? self::VOICES[explode('-', $tongue)[0]] ?? throw new Refusal(422, "nobody here speaks \"{$tongue}\"", 'tongue');
+        $voice = self::VOICES[$tongue]
+            ?? self::VOICES[explode('-', $tongue)[0]]
+            ?? throw new Refusal(422, "nobody here speaks \"{$tongue}\"", 'tongue');
         $spoken = self::run(['espeak-ng', '-v', $voice, '-s', self::WORDS_A_MINUTE, '--stdin', '--stdout'], $lines);
         $file = tempnam(sys_get_temp_dir(), 'take');
         if ($file === false) {
             throw new Refusal(500, 'no tape left');
         }
         try {
-            self::run(['sox', '-R', '-D', '-t', 'wav', '-', '-t', 'wav', '-r', '8000', '-c', '1', '-e', 'mu-law', '-b', '8', $file, 'gain', '-n', '-3'], $spoken);
+            self::run(
+                [
+                    'sox', '-R', '-D', '-t', 'wav', '-', '-t', 'wav', '-r', '8000', '-c', '1', '-e', 'mu-law', '-b',
+                    '8', $file, 'gain', '-n', '-3',
+                ],
+                $spoken,
+            );
 
             return new Response(200, (string) file_get_contents($file), ['Content-Type' => 'audio/wav']);
         } finally {
@@ -74,6 +87,8 @@ final class Studio extends Standin
         $output = (string) stream_get_contents($pipes[1]);
         fclose($pipes[1]);
 
-        return proc_close($process) === 0 ? $output : throw new Refusal(503, "the speaker has lost their voice ({$command[0]})");
+        return proc_close($process) === 0
+            ? $output
+            : throw new Refusal(503, "the speaker has lost their voice ({$command[0]})");
     }
 }

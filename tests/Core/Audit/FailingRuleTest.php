@@ -24,9 +24,14 @@ final class FailingRuleTest extends TestCase
 
         self::assertNotSame([], $sound);
         self::assertSame([
-            'Nobody could look at trial.broken', 'Something is wrong. Whether that is so here is unknown. It stopped at: no such number.', 'tenant sample', 'trial.broken',
+            'Nobody could look at trial.broken',
+            'Something is wrong. Whether that is so here is unknown. It stopped at: no such number.', 'tenant sample',
+            'trial.broken',
         ], $this->told($found)[0]);
-        self::assertEqualsCanonicalizing(array_column($this->told($sound), 0), array_column(array_slice($this->told($found), 1), 0));
+        self::assertEqualsCanonicalizing(
+            array_column($this->told($sound), 0),
+            array_column(array_slice($this->told($found), 1), 0),
+        );
     }
 
     public function test_whatever_rules_were_asked_for(): void
@@ -37,7 +42,9 @@ final class FailingRuleTest extends TestCase
     public function test_a_book_that_was_mended_is_looked_at_again(): void
     {
         $broken = $this->broken('day');
-        $standing = (new Auditor([$broken]))->standing(new Inspection(Samples::book(['menus' => [['key' => 'day']]]), Samples::NOW));
+        $standing = (new Auditor([$broken]))->standing(
+            new Inspection(Samples::book(['menus' => [['key' => 'day']]]), Samples::NOW),
+        );
         self::assertCount(1, $standing->findings);
 
         self::assertSame([], $standing->changedTo(Samples::book(['menus' => [['key' => 'night']]]))->findings);
@@ -49,7 +56,13 @@ final class FailingRuleTest extends TestCase
      */
     private function told(array $found): array
     {
-        return array_map(static fn (Finding $each): array => [$each->title, $each->detail, "{$each->objects[0]->kind()->value} {$each->objects[0]->key()}", $each->item], $found);
+        return array_map(
+            static fn (Finding $each): array => [
+                $each->title, $each->detail, "{$each->objects[0]->kind()->value} {$each->objects[0]->key()}",
+                $each->item,
+            ],
+            $found,
+        );
     }
 
     /** Falls over every book, or over those with a menu of a key. */

@@ -24,8 +24,13 @@ final class MendingTest extends TestCase
         $after = $auditor->audit(new Inspection($mended->book, Samples::NOW));
 
         self::assertNotSame([], array_filter($before, static fn (Finding $finding): bool => $finding->fix !== null));
-        self::assertSame([], array_map(static fn (Finding $finding): string => $finding->title, array_filter($after, static fn (Finding $finding): bool => $finding->fix !== null)));
+        self::assertSame([], array_map(
+            static fn (Finding $finding): string => $finding->title,
+            array_filter($after, static fn (Finding $finding): bool => $finding->fix !== null),
+        ));
         self::assertLessThan(count($before), count($after));
-        self::assertSame(BookFormat::toJson($mended->book), BookFormat::toJson(ChangeSet::read(json_decode((string) json_encode($mended->changes->toArray()), true))->applyTo($book)));
+        self::assertSame(BookFormat::toJson($mended->book), BookFormat::toJson(
+            ChangeSet::read(json_decode((string) json_encode($mended->changes->toArray()), true))->applyTo($book),
+        ));
     }
 }

@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Tests\Core\Audit;
 
 /**
- * Copies of a class with one operator turned round, or one path of a finding changed: whoever proves the class has to notice each.
- * The same class gives the same mutants, in the same order.
+ * Copies of a class with one operator turned round, or one path of a finding changed: whoever proves the class has to
+ * notice each. The same class gives the same mutants, in the same order.
  */
 final class Mutants
 {
     private const TURNED = [
-        T_IS_IDENTICAL => '!==', T_IS_NOT_IDENTICAL => '===', T_IS_SMALLER_OR_EQUAL => '<', T_IS_GREATER_OR_EQUAL => '>',
+        T_IS_IDENTICAL => '!==', T_IS_NOT_IDENTICAL => '===', T_IS_SMALLER_OR_EQUAL => '<',
+        T_IS_GREATER_OR_EQUAL => '>',
         T_BOOLEAN_AND => '||', T_BOOLEAN_OR => '&&',
     ];
 
@@ -21,7 +22,8 @@ final class Mutants
 
     /**
      * @param  class-string  $class
-     * @return iterable<string, array{class-string, bool}> a class each, and whether it is a path that was changed; by what was done
+     * @return iterable<string, array{class-string, bool}> a class each, and whether it is a path that was changed; by
+     *     what was done
      */
     public static function of(string $class): iterable
     {
@@ -33,15 +35,25 @@ final class Mutants
             if ($index < $begin || ($index >= $end[0] && $index <= $end[1])) {
                 continue;
             }
-            $isPath = $token->id === T_CONSTANT_ENCAPSED_STRING && $tokens[$index - 1]->text === '(' && $tokens[$index - 2]->text === 'at' && $tokens[$index - 3]->id === T_OBJECT_OPERATOR;
-            $turned = $isPath ? "'zzz'" : self::TURNED[$token->id] ?? ($token->id < 256 ? self::SIGNS[$token->text] ?? null : null);
+            $isPath = $token->id === T_CONSTANT_ENCAPSED_STRING
+                && $tokens[$index - 1]->text === '('
+                && $tokens[$index - 2]->text === 'at'
+                && $tokens[$index - 3]->id === T_OBJECT_OPERATOR;
+            $turned = $isPath
+                ? "'zzz'"
+                : self::TURNED[$token->id] ?? ($token->id < 256 ? self::SIGNS[$token->text] ?? null : null);
             if ($turned === null || self::isNoOperator($tokens, $index)) {
                 continue;
             }
             $name = $short . 'Mutant' . self::$made++;
             $changed = $tokens;
             $changed[$index] = new \PhpToken($token->id, $turned, $token->line);
-            $text = preg_replace("/\\bclass {$short}\\b/", "class {$name}", implode('', array_map(static fn (\PhpToken $each): string => $each->text, $changed)), 1);
+            $text = preg_replace(
+                "/\\bclass {$short}\\b/",
+                "class {$name}",
+                implode('', array_map(static fn (\PhpToken $each): string => $each->text, $changed)),
+                1,
+            );
             $file = (string) tempnam(sys_get_temp_dir(), 'mutant');
             file_put_contents($file, $text);
             try {

@@ -13,8 +13,8 @@ use Jaunty\Core\Audit\RuleBook;
 use PHPUnit\Framework\TestCase;
 
 /**
- * Whether the pages of rules prove them: each rule with one operator turned round, or one path changed, has to find something else
- * than its page says.
+ * Whether the pages of rules prove them: each rule with one operator turned round, or one path changed, has to find
+ * something else than its page says.
  */
 final class MutationTest extends TestCase
 {
@@ -43,7 +43,11 @@ final class MutationTest extends TestCase
         }
 
         self::assertSame([], $alivePaths);
-        self::assertGreaterThan(self::SHARE, $killed / max(1, $all), sprintf("%d of %d are noticed; not these:\n%s", $killed, $all, implode("\n", $alive)));
+        self::assertGreaterThan(
+            self::SHARE,
+            $killed / max(1, $all),
+            sprintf("%d of %d are noticed; not these:\n%s", $killed, $all, implode("\n", $alive)),
+        );
     }
 
     private static function isKilled(Rule $mutant, RuleCase $case): bool
@@ -70,7 +74,9 @@ final class MutationTest extends TestCase
         try {
             // What rules fell over is told by the auditor, which asks its own rule.
             return array_map(RuleCase::written(...), $mutant->about()->id === 'audit.could-not-look'
-                ? array_map(static fn (Found $found): Finding => Finding::of($mutant->about(), $found), [...$mutant->check($inspection)])
+                ? array_map(static fn (Found $found): Finding => Finding::of($mutant->about(), $found), [
+                    ...$mutant->check($inspection),
+                ])
                 : (new Auditor([$mutant]))->audit($inspection));
         } catch (\Throwable) {
             return null;

@@ -22,16 +22,20 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 
 /**
- * What a rule is proven on: `tests/data/rules/<area>/<name>.txt`. A book in which nothing is found, what is otherwise in the bad
- * one, and the whole findings there; then, as often as somebody wants, a case of its own (`--- case NAME`, and what is otherwise
- * than in the good one, `thresholds` and `surroundings` too) with its findings: the edges of what the rule counts.
+ * What a rule is proven on: `tests/data/rules/<area>/<name>.txt`. A book in which nothing is found, what is otherwise
+ * in the bad one, and the whole findings there; then, as often as somebody wants, a case of its own (`--- case NAME`,
+ * and what is otherwise than in the good one, `thresholds` and `surroundings` too) with its findings: the edges of what
+ * the rule counts.
  */
 final readonly class RuleCase
 {
     /** Noon at Port Merrow on Wednesday 2 December 2026, when samples are audited. */
     public const NOW = 1_796_227_200;
 
-    private const SEEN = ['grants' => GrantSeen::class, 'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class];
+    private const SEEN = [
+        'grants' => GrantSeen::class, 'invitations' => InvitationSeen::class, 'ports' => PortSeen::class,
+        'drafts' => DraftSeen::class,
+    ];
 
     /**
      * @param  list<mixed>  $finds
@@ -80,7 +84,9 @@ final readonly class RuleCase
             }
         }
         $good = $said['good'];
-        $failure = isset($said['failure']) ? new Failure(self::about($said['failure']['rule']), $said['failure']['why']) : null;
+        $failure = isset($said['failure'])
+            ? new Failure(self::about($said['failure']['rule']), $said['failure']['why'])
+            : null;
         $badIn = isset($said['bad surroundings']) ? self::surroundings($said['bad surroundings']) : null;
         $live = isset($said['live']) ? Samples::book($said['live'] + $good) : null;
 
@@ -92,12 +98,16 @@ final readonly class RuleCase
             $badIn,
             $failure,
             $said['finds'],
-            array_map(static fn (array $each): array => [self::inspection($each[0], $good, $live, $badIn), $each[1]], $cases),
+            array_map(
+                static fn (array $each): array => [self::inspection($each[0], $good, $live, $badIn), $each[1]],
+                $cases,
+            ),
         );
     }
 
     /**
-     * @param  array<string, mixed>  $otherwise  than in the good one: lists of the book, `thresholds` that are set, and `surroundings`
+     * @param  array<string, mixed>  $otherwise  than in the good one: lists of the book, `thresholds` that are set, and
+     *     `surroundings`
      * @param  array<string, mixed>  $good
      */
     private static function inspection(array $otherwise, array $good, ?Book $live, ?Surroundings $around): Inspection
@@ -106,13 +116,24 @@ final readonly class RuleCase
         $around = isset($otherwise['surroundings']) ? self::surroundings($otherwise['surroundings']) : $around;
         unset($otherwise['thresholds'], $otherwise['surroundings']);
 
-        return new Inspection(Samples::book($otherwise + $good), self::NOW, $live, surroundings: $around, thresholds: $thresholds);
+        return new Inspection(
+            Samples::book($otherwise + $good),
+            self::NOW,
+            $live,
+            surroundings: $around,
+            thresholds: $thresholds,
+        );
     }
 
     /** The good one as a rule about drift or surroundings looks at it. */
     public function good(): Inspection
     {
-        return new Inspection($this->good, self::NOW, $this->live === null ? null : $this->good, surroundings: $this->goodIn);
+        return new Inspection(
+            $this->good,
+            self::NOW,
+            $this->live === null ? null : $this->good,
+            surroundings: $this->goodIn,
+        );
     }
 
     public function bad(?Thresholds $thresholds = null): Inspection
@@ -123,7 +144,14 @@ final readonly class RuleCase
     /** Another book where the bad one is. */
     public function like(Book $book, ?Thresholds $thresholds = null): Inspection
     {
-        return new Inspection($book, self::NOW, $this->live, thresholds: $thresholds ?? new Thresholds(), surroundings: $this->badIn, failures: $this->failure === null ? [] : [$this->failure]);
+        return new Inspection(
+            $book,
+            self::NOW,
+            $this->live,
+            thresholds: $thresholds ?? new Thresholds(),
+            surroundings: $this->badIn,
+            failures: $this->failure === null ? [] : [$this->failure],
+        );
     }
 
     /** @return ?Book what the switch says of the bad one */
@@ -135,11 +163,16 @@ final readonly class RuleCase
     /** @return array<string, mixed> a finding as a file writes it, without what is as usual */
     public static function written(Finding $finding): array
     {
-        $fix = $finding->fix === null ? null : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()];
+        $fix = $finding->fix === null
+            ? null
+            : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()];
         $all = [
             'title' => $finding->title,
             'detail' => $finding->detail,
-            'objects' => array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects),
+            'objects' => array_map(
+                static fn (BookObject $object): string => (string) Reference::of($object),
+                $finding->objects,
+            ),
             'item' => $finding->item,
             'path' => $finding->path,
             'count' => $finding->count,
@@ -147,7 +180,15 @@ final readonly class RuleCase
             'fix' => $fix,
         ];
 
-        return array_filter($all, static fn (mixed $value, string $name): bool => ! in_array([$name, $value], [['item', ''], ['path', null], ['count', 1], ['call', null], ['fix', null]], true), ARRAY_FILTER_USE_BOTH);
+        return array_filter(
+            $all,
+            static fn (mixed $value, string $name): bool => ! in_array(
+                [$name, $value],
+                [['item', ''], ['path', null], ['count', 1], ['call', null], ['fix', null]],
+                true,
+            ),
+            ARRAY_FILTER_USE_BOTH,
+        );
     }
 
     private static function about(string $id): About

@@ -45,18 +45,28 @@ final class RulesTest extends TestCase
         self::assertNotSame([], $found);
         foreach ($found as $finding) {
             self::assertSame($rule->about()->id, $finding->about->id);
-            self::assertDoesNotMatchRegularExpression('/\b(user|group|menu|number|mailbox|schedule|attendant|outside):\S|[.]$/', $finding->title);
+            self::assertDoesNotMatchRegularExpression(
+                '/\b(user|group|menu|number|mailbox|schedule|attendant|outside):\S|[.]$/',
+                $finding->title,
+            );
             self::assertMatchesRegularExpression('/^[\p{Lu}0-9+"].*[.]$/u', $finding->detail);
         }
     }
 
-    /** To the letter: what it is about, what it says, where one looks, what it counts, which call shows it and what mends it. */
+    /**
+     * To the letter: what it is about, what it says, where one looks, what it counts, which call shows it and what
+     * mends it.
+     */
     #[DataProvider('rules')]
     public function test_it_finds_what_its_page_says(Rule $rule): void
     {
         $case = RuleCase::of($rule);
 
-        self::assertSame($case->finds, array_map(RuleCase::written(...), self::found($rule, $case->bad())), RuleCase::file($rule));
+        self::assertSame(
+            $case->finds,
+            array_map(RuleCase::written(...), self::found($rule, $case->bad())),
+            RuleCase::file($rule),
+        );
     }
 
     /** @return iterable<string, array{Rule, Inspection, list<mixed>}> what lies at the edges of what a rule counts */
@@ -73,18 +83,29 @@ final class RulesTest extends TestCase
     #[DataProvider('cases')]
     public function test_it_finds_in_a_case_what_its_page_says(Rule $rule, Inspection $inspection, array $finds): void
     {
-        self::assertSame($finds, array_map(RuleCase::written(...), self::found($rule, $inspection)), RuleCase::file($rule));
+        self::assertSame($finds, array_map(RuleCase::written(...), self::found($rule, $inspection)), RuleCase::file(
+            $rule,
+        ));
     }
 
-    /** Where its class lies and what it is called is its id; the area's own word may stand in the class and not in the id. */
+    /**
+     * Where its class lies and what it is called is its id; the area's own word may stand in the class and not in the
+     * id.
+     */
     #[DataProvider('rules')]
     public function test_an_id_follows_from_area_and_class(Rule $rule): void
     {
         $class = explode('\\', $rule::class);
         [$area, $name] = array_slice($class, -2);
         $noun = rtrim($area, 's');
-        $kebab = static fn (string $words): string => strtolower((string) preg_replace('/(?<=[a-z])(?=[A-Z0-9])|(?<=[0-9])(?=[A-Z])|(?<=[A-Z])(?=[A-Z][a-z])/', '-', $words));
-        $may = array_map(static fn (string $each): string => strtolower($area) . '.' . $kebab($each), [$name, (string) preg_replace("/^{$noun}(?=[A-Z])/", '', $name), (string) preg_replace("/(?<=[a-z]){$noun}$/", '', $name)]);
+        $kebab = static fn (string $words): string => strtolower(
+            (string) preg_replace('/(?<=[a-z])(?=[A-Z0-9])|(?<=[0-9])(?=[A-Z])|(?<=[A-Z])(?=[A-Z][a-z])/', '-', $words),
+        );
+        $may = array_map(static fn (string $each): string => strtolower($area) . '.' . $kebab($each), [
+            $name,
+            (string) preg_replace("/^{$noun}(?=[A-Z])/", '', $name),
+            (string) preg_replace("/(?<=[a-z]){$noun}$/", '', $name),
+        ]);
 
         self::assertContains($rule->about()->id, $may);
     }
@@ -95,17 +116,25 @@ final class RulesTest extends TestCase
         yield from self::withA(static fn (Finding $finding): bool => $finding->path !== null);
     }
 
-    /** The field to look at first is one that the object has: a waiver lapses when it changes, and the screen opens it. */
+    /**
+     * The field to look at first is one that the object has: a waiver lapses when it changes, and the screen opens it.
+     */
     #[DataProvider('pointing')]
     public function test_it_points_at_a_field_that_its_object_has(Rule $rule, Finding $finding): void
     {
-        self::assertNotNull(Fields::of($finding->objects[0]::class)->at((string) $finding->path), "{$rule->about()->id}: {$finding->path} is no field");
+        self::assertNotNull(
+            Fields::of($finding->objects[0]::class)->at((string) $finding->path),
+            "{$rule->about()->id}: {$finding->path} is no field",
+        );
         $fields = $finding->objects[0]->toArray();
         $steps = explode('/', (string) $finding->path);
 
         self::assertArrayHasKey($steps[0], $fields);
         array_pop($steps);
-        self::assertTrue($steps === [] || is_array(FieldPath::get($fields, implode('/', $steps))), "{$rule->about()->id}: {$finding->path} leads nowhere");
+        self::assertTrue(
+            $steps === [] || is_array(FieldPath::get($fields, implode('/', $steps))),
+            "{$rule->about()->id}: {$finding->path} leads nowhere",
+        );
     }
 
     /** @return iterable<string, array{Rule, Finding}> each finding of a bad sample that brings a fix */
@@ -127,7 +156,11 @@ final class RulesTest extends TestCase
 
         self::assertNotContains($finding->fingerprint(), self::fingerprints($after));
         foreach ($after as $left) {
-            self::assertTrue(in_array($left->fingerprint(), $before, true) || $left->severity()->weight() < $finding->severity()->weight(), "{$fix->label} brings: {$left->title}");
+            self::assertTrue(
+                in_array($left->fingerprint(), $before, true)
+                    || $left->severity()->weight() < $finding->severity()->weight(),
+                "{$fix->label} brings: {$left->title}",
+            );
         }
     }
 
@@ -137,7 +170,9 @@ final class RulesTest extends TestCase
         yield from self::withA(static fn (Finding $finding): bool => $finding->call !== null);
     }
 
-    /** The call a finding shows goes through what it is about; where it is about drift, it goes otherwise on the switch. */
+    /**
+     * The call a finding shows goes through what it is about; where it is about drift, it goes otherwise on the switch.
+     */
     #[DataProvider('calls')]
     public function test_the_call_it_shows_is_about_it(Rule $rule, Finding $finding): void
     {
@@ -156,7 +191,10 @@ final class RulesTest extends TestCase
 
             return;
         }
-        $about = array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects);
+        $about = array_map(
+            static fn (BookObject $object): string => (string) Reference::of($object),
+            $finding->objects,
+        );
         self::assertNotSame([], array_intersect($about, $met), implode(' ', $met));
     }
 
@@ -215,7 +253,10 @@ final class RulesTest extends TestCase
                 $written[] = basename((string) $file, '.php');
             }
         }
-        $listed = array_map(static fn (Rule $rule): string => substr((string) strrchr($rule::class, '\\'), 1), RuleBook::all());
+        $listed = array_map(
+            static fn (Rule $rule): string => substr((string) strrchr($rule::class, '\\'), 1),
+            RuleBook::all(),
+        );
         sort($written);
         sort($listed);
 
@@ -226,27 +267,49 @@ final class RulesTest extends TestCase
     public function test_what_another_finding_explains_is_not_said_again(): void
     {
         $ids = array_map(static fn (Rule $rule): string => $rule->about()->id, RuleBook::all());
-        $found = static fn (Book $book): array => array_map(static fn (Finding $finding): string => $finding->about->id, Auditor::whole()->audit(new Inspection($book, Samples::NOW)));
+        $found = static fn (Book $book): array => array_map(
+            static fn (Finding $finding): string => $finding->about->id,
+            Auditor::whole()->audit(new Inspection($book, Samples::NOW)),
+        );
         foreach (RuleBook::all() as $rule) {
             self::assertSame([], array_diff($rule->about()->explains, $ids), $rule->about()->id);
             if ($rule->about()->explains !== []) {
                 self::assertContains($rule->about()->id, $found(RuleCase::of($rule)->bad));
-                self::assertSame([], array_intersect($found(RuleCase::of($rule)->bad), $rule->about()->explains), $rule->about()->id);
+                self::assertSame(
+                    [],
+                    array_intersect($found(RuleCase::of($rule)->bad), $rule->about()->explains),
+                    $rule->about()->id,
+                );
             }
         }
-        self::assertContains('flow.dead-end', $found(RuleCase::of(new \Jaunty\Core\Audit\Rules\Flow\DeadEnd())->bad), 'where nobody explains it');
+        self::assertContains(
+            'flow.dead-end',
+            $found(RuleCase::of(new \Jaunty\Core\Audit\Rules\Flow\DeadEnd())->bad),
+            'where nobody explains it',
+        );
     }
 
-    /** What a rule counts as too much can be set, and it says so: whatever it does not name may be set to anything, and it finds the same. */
+    /**
+     * What a rule counts as too much can be set, and it says so: whatever it does not name may be set to anything, and
+     * it finds the same.
+     */
     #[DataProvider('rules')]
     public function test_a_rule_minds_no_threshold_that_it_does_not_name(Rule $rule): void
     {
         $case = RuleCase::of($rule);
-        $others = array_filter(Threshold::cases(), static fn (Threshold $threshold): bool => ! in_array($threshold, $rule->about()->thresholds, true));
+        $others = array_filter(
+            Threshold::cases(),
+            static fn (Threshold $threshold): bool => ! in_array($threshold, $rule->about()->thresholds, true),
+        );
         foreach ([0, 1] as $end) {
-            $set = array_combine(array_column($others, 'value'), array_map(static fn (Threshold $threshold): int => $threshold->range()[$end], $others));
+            $set = array_combine(
+                array_column($others, 'value'),
+                array_map(static fn (Threshold $threshold): int => $threshold->range()[$end], $others),
+            );
 
-            self::assertSame($case->finds, array_map(RuleCase::written(...), self::found($rule, $case->bad((new Thresholds())->with($set)))));
+            self::assertSame($case->finds, array_map(RuleCase::written(...), self::found($rule, $case->bad(
+                (new Thresholds())->with($set),
+            ))));
         }
     }
 
@@ -254,13 +317,25 @@ final class RulesTest extends TestCase
     public function test_every_threshold_is_asked_for_and_what_is_set_counts(): void
     {
         foreach (Threshold::cases() as $threshold) {
-            $rules = array_filter(RuleBook::all(), static fn (Rule $rule): bool => in_array($threshold, $rule->about()->thresholds, true));
+            $rules = array_filter(
+                RuleBook::all(),
+                static fn (Rule $rule): bool => in_array($threshold, $rule->about()->thresholds, true),
+            );
             self::assertNotSame([], $rules, $threshold->value);
             [$least, $most] = $threshold->range();
             self::assertTrue($least <= $threshold->standard() && $threshold->standard() <= $most);
             foreach ($rules as $rule) {
-                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection(RuleCase::of($rule)->bad, Samples::NOW, surroundings: RuleCase::of($rule)->bad()->surroundings, thresholds: (new Thresholds())->with([$threshold->value => $set]))));
-                self::assertNotSame($found($least), $found($most), "{$rule->about()->id} does not mind {$threshold->value}");
+                $found = static fn (int $set): array => self::titles((new Auditor([$rule]))->audit(new Inspection(
+                    RuleCase::of($rule)->bad,
+                    Samples::NOW,
+                    surroundings: RuleCase::of($rule)->bad()->surroundings,
+                    thresholds: (new Thresholds())->with([$threshold->value => $set]),
+                )));
+                self::assertNotSame(
+                    $found($least),
+                    $found($most),
+                    "{$rule->about()->id} does not mind {$threshold->value}",
+                );
             }
         }
     }
@@ -276,7 +351,9 @@ final class RulesTest extends TestCase
 
     private static function renamed(mixed $object): mixed
     {
-        return is_array($object) && isset($object['name']) && is_string($object['name']) ? ['name' => "New {$object['name']}"] + $object : $object;
+        return is_array($object) && isset($object['name']) && is_string($object['name'])
+            ? ['name' => "New {$object['name']}"] + $object
+            : $object;
     }
 
     /** @return list<Finding> */

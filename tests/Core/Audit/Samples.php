@@ -16,13 +16,18 @@ final class Samples
     /** Fits numbers as one writes them in a sample. */
     public const NUMBER = '+19025550150';
 
-    private const TENANT = ['key' => 'sample', 'name' => 'Sample Chandlery', 'region' => 'CA', 'zone' => 'America/Halifax'];
+    private const TENANT = [
+        'key' => 'sample', 'name' => 'Sample Chandlery', 'region' => 'CA', 'zone' => 'America/Halifax',
+    ];
 
     /** @param array<string, mixed> $value */
     public static function book(array $value): Book
     {
         $tenant = is_array($value['tenant'] ?? null) ? $value['tenant'] : [];
 
-        return BookFormat::fromValue(['format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION, 'tenant' => $tenant + self::TENANT] + $value);
+        return BookFormat::fromValue(
+            ['format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION, 'tenant' => $tenant + self::TENANT]
+            + $value,
+        );
     }
 }

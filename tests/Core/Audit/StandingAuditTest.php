@@ -67,17 +67,26 @@ final class StandingAuditTest extends TestCase
 
     public function test_only_rules_that_read_what_was_edited_run_again(): void
     {
-        $value = BookFormat::toValue(BookFormat::fromJson((string) file_get_contents(dirname(__DIR__, 2) . '/data/bench-book.json')));
+        $value = BookFormat::toValue(
+            BookFormat::fromJson((string) file_get_contents(dirname(__DIR__, 2) . '/data/bench-book.json')),
+        );
         // All but the one that tells of failures, which reads no book.
         $rules = count(RuleBook::all()) - 1;
         $standing = Auditor::whole()->standing(new Inspection(BookFormat::fromValue($value), Samples::NOW));
         self::assertSame($rules, $standing->rulesRun);
 
         self::assertSame($standing, $standing->changedTo(BookFormat::fromValue($value)), 'nothing was edited');
-        $mailbox = $standing->changedTo(BookFormat::fromValue(array_replace_recursive($value, ['mailboxes' => [['name' => 'Of another name']]])));
+        $mailbox = $standing->changedTo(
+            BookFormat::fromValue(array_replace_recursive($value, ['mailboxes' => [['name' => 'Of another name']]])),
+        );
         self::assertGreaterThan(0, $mailbox->rulesRun);
         self::assertLessThan($rules / 3, $mailbox->rulesRun);
-        self::assertSame($rules, $standing->changedTo(BookFormat::fromValue(array_replace_recursive($value, ['tenant' => ['region' => 'US']])))->rulesRun);
+        self::assertSame(
+            $rules,
+            $standing->changedTo(
+                BookFormat::fromValue(array_replace_recursive($value, ['tenant' => ['region' => 'US']])),
+            )->rulesRun,
+        );
     }
 
     /** @return list<Finding> */
@@ -92,6 +101,15 @@ final class StandingAuditTest extends TestCase
      */
     private static function said(array $findings): array
     {
-        return array_map(static fn (Finding $finding): string => json_encode([$finding->fingerprint(), $finding->state(), $finding->title, $finding->detail, $finding->path, $finding->count, $finding->call, $finding->fix?->label, $finding->fix?->changes->toArray()], JSON_THROW_ON_ERROR), $findings);
+        return array_map(
+            static fn (Finding $finding): string => json_encode(
+                [
+                    $finding->fingerprint(), $finding->state(), $finding->title, $finding->detail, $finding->path,
+                    $finding->count, $finding->call, $finding->fix?->label, $finding->fix?->changes->toArray(),
+                ],
+                JSON_THROW_ON_ERROR,
+            ),
+            $findings,
+        );
     }
 }

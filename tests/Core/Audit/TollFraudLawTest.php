@@ -21,13 +21,19 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** What a class may not call by its name goes out by no route without a finding: a number of every country, from each that templates know. */
+/**
+ * What a class may not call by its name goes out by no route without a finding: a number of every country, from each
+ * that templates know.
+ */
 final class TollFraudLawTest extends TestCase
 {
     /** Countries that are called as at home from the United States and Canada (common practice). */
     private const ALIKE = ['US', 'CA', 'PR', 'VI', 'GU', 'AS', 'MP'];
 
-    private const CARELESS = ['[1-9]x.T', '0x.T', '00x.T', '011x.T', 'x.T', '1xxxxxxxxxx', '011xxxxx.T', '9011[1-9]x.T', '1876xxxxxxx', '00[1-9]xxxxxxxxx.T', '0[1-9]x.T', '0011x.T'];
+    private const CARELESS = [
+        '[1-9]x.T', '0x.T', '00x.T', '011x.T', 'x.T', '1xxxxxxxxxx', '011xxxxx.T', '9011[1-9]x.T', '1876xxxxxxx',
+        '00[1-9]xxxxxxxxx.T', '0[1-9]x.T', '0011x.T',
+    ];
 
     /** @return iterable<string, array{string}> */
     public static function countries(): iterable
@@ -44,20 +50,36 @@ final class TollFraudLawTest extends TestCase
         self::assertGreaterThan(200, count($numbers));
         $dice = new Randomizer(new Mt19937(crc32($home)));
         $went = 0;
-        foreach ([[], ...array_map(static fn (string $digits): array => [$digits], self::CARELESS)] as $place => $careless) {
+        foreach (
+            [[], ...array_map(static fn (string $digits): array => [$digits], self::CARELESS)] as $place => $careless
+        ) {
             $class = $dice->getInt(0, 1) === 0 ? 'local' : 'national';
-            $book = Samples::book(['tenant' => ['region' => $home, 'zone' => 'UTC'], 'trunks' => [['key' => 'main']], 'routes' => array_map(
-                static fn (string $digits, int $at): array => ['key' => "r{$at}", 'position' => $at + 1, 'digits' => $digits, 'class' => $class, 'trunks' => ['trunk:main']],
-                [(string) HomeDialling::of($home)?->national, ...$careless],
-                range(0, count($careless)),
-            )]);
-            $found = array_map(static fn (Finding $finding): string => $finding->objects[0]->key(), (new Auditor([new InternationalOpen()]))->audit(new Inspection($book, Samples::NOW)));
+            $book = Samples::book([
+                'tenant' => ['region' => $home, 'zone' => 'UTC'],
+                'trunks' => [['key' => 'main']],
+                'routes' => array_map(
+                    static fn (string $digits, int $at): array => [
+                        'key' => "r{$at}", 'position' => $at + 1, 'digits' => $digits, 'class' => $class,
+                        'trunks' => ['trunk:main'],
+                    ],
+                    [(string) HomeDialling::of($home)?->national, ...$careless],
+                    range(0, count($careless)),
+                ),
+            ]);
+            $found = array_map(
+                static fn (Finding $finding): string => $finding->objects[0]->key(),
+                (new Auditor([new InternationalOpen()]))->audit(new Inspection($book, Samples::NOW)),
+            );
             $plan = new DialPlan($book);
             foreach ($numbers as $to => $digits) {
                 $dialled = $plan->route(Sender::ofClass(CallingClass::National), $digits, Samples::NOW);
                 if ($dialled->end === DialEnd::Outside) {
                     $went++;
-                    self::assertContains($dialled->route?->key, $found, "{$place}: {$digits} calls {$to} by {$dialled->route?->digits}");
+                    self::assertContains(
+                        $dialled->route?->key,
+                        $found,
+                        "{$place}: {$digits} calls {$to} by {$dialled->route?->digits}",
+                    );
                 }
             }
             if ($careless === []) {
@@ -73,10 +95,17 @@ final class TollFraudLawTest extends TestCase
         $util = PhoneNumberUtil::getInstance();
         $numbers = [];
         foreach ($util->getSupportedRegions() as $country) {
-            $number = $util->getExampleNumberForType($country, PhoneNumberType::FIXED_LINE) ?? $util->getExampleNumber($country);
-            $isHome = $number instanceof PhoneNumber && $number->getCountryCode() === $util->getCountryCodeForRegion($home) && ($number->getCountryCode() !== 1 || in_array($country, self::ALIKE, true));
+            $number = $util->getExampleNumberForType($country, PhoneNumberType::FIXED_LINE)
+                ?? $util->getExampleNumber($country);
+            $isHome = $number instanceof PhoneNumber
+                && $number->getCountryCode() === $util->getCountryCodeForRegion($home)
+                && ($number->getCountryCode() !== 1 || in_array($country, self::ALIKE, true));
             if ($number instanceof PhoneNumber && ! $isHome) {
-                $numbers[$country] = (string) preg_replace('/\D+/', '', $util->formatOutOfCountryCallingNumber($number, $home));
+                $numbers[$country] = (string) preg_replace(
+                    '/\D+/',
+                    '',
+                    $util->formatOutOfCountryCallingNumber($number, $home),
+                );
             }
         }
 

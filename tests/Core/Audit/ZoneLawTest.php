@@ -14,7 +14,10 @@ use PHPUnit\Framework\TestCase;
 /** A change of anything's zone that moves hours is found; one that moves none is left alone. */
 final class ZoneLawTest extends TestCase
 {
-    private const ZONES = ['America/Halifax', 'America/Glace_Bay', 'America/Moncton', 'America/Toronto', 'America/St_Johns', 'America/Chicago', 'Europe/London', 'Asia/Kolkata', 'Pacific/Auckland', 'UTC', 'Atlantic/Bermuda'];
+    private const ZONES = [
+        'America/Halifax', 'America/Glace_Bay', 'America/Moncton', 'America/Toronto', 'America/St_Johns',
+        'America/Chicago', 'Europe/London', 'Asia/Kolkata', 'Pacific/Auckland', 'UTC', 'Atlantic/Bermuda',
+    ];
 
     public function test_the_book_it_begins_with_is_sound(): void
     {
@@ -24,7 +27,9 @@ final class ZoneLawTest extends TestCase
     /** @return iterable<string, array{array<string, string>, string}> */
     public static function changes(): iterable
     {
-        foreach (['tenant', 'site', 'attendant', 'user', 'fixed', 'site of the attendant', 'site of the group'] as $what) {
+        foreach (
+            ['tenant', 'site', 'attendant', 'user', 'fixed', 'site of the attendant', 'site of the group'] as $what
+        ) {
             foreach (self::ZONES as $zone) {
                 yield "{$what} to {$zone}" => [[$what => $zone], $zone];
             }
@@ -37,13 +42,20 @@ final class ZoneLawTest extends TestCase
     {
         $told = $this->told($this->book($change));
 
-        self::assertSame(PlaceClocks::isSame('America/Halifax', $zone, Samples::NOW), $told === [], implode('; ', $told));
+        self::assertSame(
+            PlaceClocks::isSame('America/Halifax', $zone, Samples::NOW),
+            $told === [],
+            implode('; ', $told),
+        );
     }
 
     /** @return list<string> */
     private function told(Book $book): array
     {
-        return array_values(array_map(static fn (Finding $finding): string => $finding->title, array_filter(Auditor::of($book, Samples::NOW), static fn (Finding $finding): bool => str_starts_with($finding->about->id, 'hours.zone'))));
+        return array_values(array_map(static fn (Finding $finding): string => $finding->title, array_filter(
+            Auditor::of($book, Samples::NOW),
+            static fn (Finding $finding): bool => str_starts_with($finding->about->id, 'hours.zone'),
+        )));
     }
 
     /** @param array<string, string> $zones */
@@ -61,13 +73,23 @@ final class ZoneLawTest extends TestCase
             ],
             'numbers' => [['key' => Samples::NUMBER, 'destination' => 'attendant:main', 'site' => 'site:quay']],
             'attendants' => [[
-                'key' => 'main', 'site' => isset($zones['site of the attendant']) ? 'site:away' : 'site:quay', 'zone' => $zones['attendant'] ?? null, 'schedule' => 'schedule:week',
+                'key' => 'main', 'site' => isset($zones['site of the attendant']) ? 'site:away' : 'site:quay',
+                'zone' => $zones['attendant'] ?? null, 'schedule' => 'schedule:week',
                 'answers' => [$answer('open', 'group:desk'), $answer('closed', 'mailbox:desk')],
             ]],
-            'groups' => [['key' => 'desk', 'site' => isset($zones['site of the group']) ? 'site:away' : 'site:quay', 'schedule' => 'schedule:week', 'members' => [['item' => 'a', 'who' => 'user:a']], 'mailbox' => 'mailbox:desk']],
-            'users' => [['key' => 'a', 'site' => 'site:quay', 'zone' => $zones['user'] ?? null, 'schedule' => 'schedule:week', 'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']]]],
+            'groups' => [[
+                'key' => 'desk', 'site' => isset($zones['site of the group']) ? 'site:away' : 'site:quay',
+                'schedule' => 'schedule:week', 'members' => [['item' => 'a', 'who' => 'user:a']],
+                'mailbox' => 'mailbox:desk',
+            ]],
+            'users' => [[
+                'key' => 'a', 'site' => 'site:quay', 'zone' => $zones['user'] ?? null, 'schedule' => 'schedule:week',
+                'mailbox' => 'mailbox:desk', 'legs' => [['item' => 'desk']],
+            ]],
             'mailboxes' => [['key' => 'desk', 'notify' => ['desk@inlet.example']]],
-            'schedules' => [['key' => 'week', 'fixedZone' => $zones['fixed'] ?? null, 'weekly' => [['item' => 'days', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]],
+            'schedules' => [['key' => 'week', 'fixedZone' => $zones['fixed'] ?? null, 'weekly' => [
+                ['item' => 'days', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'],
+            ]]],
         ]);
     }
 }

@@ -50,18 +50,48 @@ final class BookFormatTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function unusableBooks(): iterable
     {
-        yield 'a field nobody knows, with the nearest that exists' => [['users' => [0 => ['extenson' => '201']]], 'users[0].extenson: unknown field; did you mean extension?'];
-        yield 'text where seconds belong' => [['users' => [0 => ['legs' => [0 => ['seconds' => 'twenty']]]]], 'users[0].legs[0].seconds: expected a whole number, found "twenty"'];
-        yield 'seconds beyond the hour' => [['users' => [0 => ['legs' => [1 => ['seconds' => 3601]]]]], 'users[0].legs[1].seconds: 3601 is not between 1 and 3600'];
-        yield 'two phones of one name' => [['users' => [0 => ['legs' => [1 => ['item' => 'desk']]]]], 'item "desk" stands here twice'];
-        yield 'a reference that leads nowhere' => [['numbers' => [0 => ['destination' => 'user:nobody']]], 'number:+19025550150.destination: "user:nobody" is not in the book'];
-        yield 'a reference of the wrong kind' => [['users' => [0 => ['mailbox' => 'user:colm']]], 'users[0].mailbox: user:colm should be a mailbox'];
-        yield 'a destination that takes no calls' => [['numbers' => [0 => ['destination' => 'site:office']]], 'numbers[0].destination: "site:office" is not something that takes calls'];
+        yield 'a field nobody knows, with the nearest that exists' => [
+            ['users' => [0 => ['extenson' => '201']]],
+            'users[0].extenson: unknown field; did you mean extension?',
+        ];
+        yield 'text where seconds belong' => [
+            ['users' => [0 => ['legs' => [0 => ['seconds' => 'twenty']]]]],
+            'users[0].legs[0].seconds: expected a whole number, found "twenty"',
+        ];
+        yield 'seconds beyond the hour' => [
+            ['users' => [0 => ['legs' => [1 => ['seconds' => 3601]]]]],
+            'users[0].legs[1].seconds: 3601 is not between 1 and 3600',
+        ];
+        yield 'two phones of one name' => [
+            ['users' => [0 => ['legs' => [1 => ['item' => 'desk']]]]],
+            'item "desk" stands here twice',
+        ];
+        yield 'a reference that leads nowhere' => [
+            ['numbers' => [0 => ['destination' => 'user:nobody']]],
+            'number:+19025550150.destination: "user:nobody" is not in the book',
+        ];
+        yield 'a reference of the wrong kind' => [
+            ['users' => [0 => ['mailbox' => 'user:colm']]],
+            'users[0].mailbox: user:colm should be a mailbox',
+        ];
+        yield 'a destination that takes no calls' => [
+            ['numbers' => [0 => ['destination' => 'site:office']]],
+            'numbers[0].destination: "site:office" is not something that takes calls',
+        ];
         yield 'a zone that is none' => [['tenant' => ['zone' => 'Atlantis/Centre']], 'tenant.zone'];
-        yield 'a number without its plus' => [['numbers' => [0 => ['key' => '19025550150']]], 'numbers[0].key: "19025550150" is not a telephone number in E.164 (+19025550100)'];
-        yield 'another format' => [['format' => 'jaunty-roster/template'], 'format: "jaunty-roster/template" is not one of jaunty-roster/tenant-book'];
+        yield 'a number without its plus' => [
+            ['numbers' => [0 => ['key' => '19025550150']]],
+            'numbers[0].key: "19025550150" is not a telephone number in E.164 (+19025550100)',
+        ];
+        yield 'another format' => [
+            ['format' => 'jaunty-roster/template'],
+            'format: "jaunty-roster/template" is not one of jaunty-roster/tenant-book',
+        ];
         yield 'a version to come' => [['version' => 3], 'version: 3 is not between 1 and 2'];
-        yield 'a key of another kind of case' => [['users' => [0 => ['key' => 'Ines']]], 'users[0].key: "Ines" is not a key (small letters, digits, dots and hyphens)'];
+        yield 'a key of another kind of case' => [
+            ['users' => [0 => ['key' => 'Ines']]],
+            'users[0].key: "Ines" is not a key (small letters, digits, dots and hyphens)',
+        ];
     }
 
     public function test_text_that_is_no_json_says_so(): void
@@ -84,8 +114,13 @@ final class BookFormatTest extends TestCase
 
     public function test_live_is_read_even_where_it_leads_nowhere(): void
     {
-        $value = array_replace_recursive(BookFormat::toValue(Books::small()), ['numbers' => [0 => ['destination' => 'user:nobody']]]);
+        $value = array_replace_recursive(BookFormat::toValue(Books::small()), [
+            'numbers' => [0 => ['destination' => 'user:nobody']],
+        ]);
 
-        self::assertSame('user:nobody', BookFormat::toValue(BookFormat::fromLiveValue($value))['numbers'][0]['destination']);
+        self::assertSame(
+            'user:nobody',
+            BookFormat::toValue(BookFormat::fromLiveValue($value))['numbers'][0]['destination'],
+        );
     }
 }

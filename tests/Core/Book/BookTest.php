@@ -54,7 +54,14 @@ final class BookTest extends TestCase
         $links = array_map(static fn (Link $link): string => "{$link->path} {$link->to}", $user->links());
         sort($links);
 
-        self::assertSame(['handling/open/busy mailbox:ines', 'handling/open/noAnswer/inside user:colm', 'handling/open/noAnswer/outside mailbox:ines'], $links);
+        self::assertSame(
+            [
+                'handling/open/busy mailbox:ines',
+                'handling/open/noAnswer/inside user:colm',
+                'handling/open/noAnswer/outside mailbox:ines',
+            ],
+            $links,
+        );
     }
 
     public function test_a_key_of_digits_stays_text(): void

@@ -53,7 +53,10 @@ final class EvolutionTest extends TestCase
     {
         $then = [
             ['op' => 'set', 'object' => 'chain:nights', 'path' => 'places/ana/rings', 'before' => 4, 'after' => 0],
-            ['op' => 'set', 'object' => 'chain:nights', 'path' => 'places/cy', 'before' => null, 'after' => ['item' => 'cy', 'to' => 'user:ana', 'rings' => null], 'behind' => 'bo'],
+            [
+                'op' => 'set', 'object' => 'chain:nights', 'path' => 'places/cy', 'before' => null,
+                'after' => ['item' => 'cy', 'to' => 'user:ana', 'rings' => null], 'behind' => 'bo',
+            ],
         ];
         $book = $this->oldBook();
         $before = ChangeSet::read($then, version: 1)->inverse()->applyTo($book);
@@ -74,13 +77,19 @@ final class EvolutionTest extends TestCase
         $this->expectException(UnusableBook::class);
         $this->expectExceptionMessage('version');
 
-        BookFormat::fromValue(['format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION + 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax']]);
+        BookFormat::fromValue(['format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION + 1, 'tenant' => [
+            'key' => 'inlet',
+            'zone' => 'America/Halifax',
+        ]]);
     }
 
     /** Renaming and recoding through several versions: objects, paths, and what a change started from. */
     public function test_fields_that_are_renamed_are_so_in_objects_and_in_changes_of_them(): void
     {
-        $evolution = Evolution::of([1 => $this->step('legs', 'phones', 'seconds', static fn (int $seconds): int => $seconds), 2 => $this->step('', '', 'seconds', static fn (int $seconds): int => intdiv($seconds, 5))]);
+        $evolution = Evolution::of([
+            1 => $this->step('legs', 'phones', 'seconds', static fn (int $seconds): int => $seconds),
+            2 => $this->step('', '', 'seconds', static fn (int $seconds): int => intdiv($seconds, 5)),
+        ]);
 
         self::assertSame(
             ['key' => 'ana', 'phones' => [['item' => 'desk', 'seconds' => 4]]],
@@ -88,17 +97,33 @@ final class EvolutionTest extends TestCase
         );
         self::assertEquals(
             [['op' => 'set', 'object' => 'user:ana', 'path' => 'phones/desk/seconds', 'before' => 4, 'after' => 5]],
-            $evolution->operations(1, [['op' => 'set', 'object' => 'user:ana', 'path' => 'legs/desk/seconds', 'before' => 20, 'after' => 25]]),
+            $evolution->operations(1, [
+                ['op' => 'set', 'object' => 'user:ana', 'path' => 'legs/desk/seconds', 'before' => 20, 'after' => 25],
+            ]),
         );
         self::assertEquals(
-            [['op' => 'move', 'object' => 'user:ana', 'path' => 'phones', 'before' => ['desk', 'soft'], 'after' => ['soft', 'desk']]],
-            $evolution->operations(1, [['op' => 'move', 'object' => 'user:ana', 'path' => 'legs', 'before' => ['desk', 'soft'], 'after' => ['soft', 'desk']]]),
+            [[
+                'op' => 'move', 'object' => 'user:ana', 'path' => 'phones', 'before' => ['desk', 'soft'],
+                'after' => ['soft', 'desk'],
+            ]],
+            $evolution->operations(1, [[
+                'op' => 'move', 'object' => 'user:ana', 'path' => 'legs', 'before' => ['desk', 'soft'],
+                'after' => ['soft', 'desk'],
+            ]]),
         );
         self::assertEquals(
-            [['op' => 'create', 'object' => 'user:ana', 'before' => null, 'after' => ['key' => 'ana', 'phones' => [['item' => 'desk', 'seconds' => 4]]]]],
-            $evolution->operations(1, [['op' => 'create', 'object' => 'user:ana', 'before' => null, 'after' => ['key' => 'ana', 'legs' => [['item' => 'desk', 'seconds' => 20]]]]]),
+            [['op' => 'create', 'object' => 'user:ana', 'before' => null, 'after' => ['key' => 'ana', 'phones' => [
+                ['item' => 'desk', 'seconds' => 4],
+            ]]]],
+            $evolution->operations(1, [[
+                'op' => 'create', 'object' => 'user:ana', 'before' => null,
+                'after' => ['key' => 'ana', 'legs' => [['item' => 'desk', 'seconds' => 20]]],
+            ]]),
         );
-        self::assertSame(['key' => 'ana', 'phones' => [['item' => 'desk', 'seconds' => 20]]], $evolution->object(3, Kind::User, ['key' => 'ana', 'phones' => [['item' => 'desk', 'seconds' => 20]]]));
+        self::assertSame(
+            ['key' => 'ana', 'phones' => [['item' => 'desk', 'seconds' => 20]]],
+            $evolution->object(3, Kind::User, ['key' => 'ana', 'phones' => [['item' => 'desk', 'seconds' => 20]]]),
+        );
     }
 
     /** What is no book, and no change, is the reader's to refuse. */
@@ -106,10 +131,19 @@ final class EvolutionTest extends TestCase
     {
         $evolution = Evolution::toNow();
 
-        self::assertSame([3, ['object' => 7], ['object' => 'ship:x', 'path' => 'a']], $evolution->operations(1, [3, ['object' => 7], ['object' => 'ship:x', 'path' => 'a']]));
+        self::assertSame(
+            [3, ['object' => 7], ['object' => 'ship:x', 'path' => 'a']],
+            $evolution->operations(1, [3, ['object' => 7], ['object' => 'ship:x', 'path' => 'a']]),
+        );
         self::assertSame('none', $evolution->operations(1, 'none'));
-        self::assertSame(['keys' => ['1' => ['to' => 'release'], '12' => ['to' => 'busy']]], $evolution->object(1, Kind::Menu, ['keys' => ['1' => ['to' => 'release'], '12' => ['to' => 'busy']]]));
-        self::assertSame(['legs' => 'none', 'places' => [3, [0]]], $evolution->object(1, Kind::Chain, ['legs' => 'none', 'places' => [3, [0]]]));
+        self::assertSame(
+            ['keys' => ['1' => ['to' => 'release'], '12' => ['to' => 'busy']]],
+            $evolution->object(1, Kind::Menu, ['keys' => ['1' => ['to' => 'release'], '12' => ['to' => 'busy']]]),
+        );
+        self::assertSame(
+            ['legs' => 'none', 'places' => [3, [0]]],
+            $evolution->object(1, Kind::Chain, ['legs' => 'none', 'places' => [3, [0]]]),
+        );
     }
 
     private function oldBook(): \Jaunty\Core\Book\Book
@@ -117,7 +151,11 @@ final class EvolutionTest extends TestCase
         return BookFormat::fromValue([
             'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'users' => [['key' => 'ana'], ['key' => 'bo']],
-            'chains' => [['key' => 'nights', 'places' => [['item' => 'ana', 'to' => 'user:ana', 'rings' => 0], ['item' => 'bo', 'to' => 'user:bo', 'rings' => 3], ['item' => 'cy', 'to' => 'user:ana']]]],
+            'chains' => [['key' => 'nights', 'places' => [
+                ['item' => 'ana', 'to' => 'user:ana', 'rings' => 0],
+                ['item' => 'bo', 'to' => 'user:bo', 'rings' => 3],
+                ['item' => 'cy', 'to' => 'user:ana'],
+            ]]],
         ]);
     }
 
@@ -132,8 +170,12 @@ final class EvolutionTest extends TestCase
     {
         return new class ($was, $is, $recodes, $recode) implements Step {
             /** @param \Closure(int): int $recode */
-            public function __construct(private string $was, private string $is, private string $recodes, private \Closure $recode)
-            {
+            public function __construct(
+                private string $was,
+                private string $is,
+                private string $recodes,
+                private \Closure $recode,
+            ) {
             }
 
             public function name(Kind $kind, string $path): string

@@ -17,7 +17,9 @@ final class ExtensionPlanTest extends TestCase
 {
     public function test_of_two_holders_the_first_kind_is_reached_and_a_book_that_is_entered_may_not_have_them(): void
     {
-        $book = self::book(['groups' => [['key' => 'desk', 'extension' => '202']], 'mailboxes' => [['key' => 'night', 'extension' => '202']]]);
+        $book = self::book(['groups' => [['key' => 'desk', 'extension' => '202']], 'mailboxes' => [
+            ['key' => 'night', 'extension' => '202'],
+        ]]);
         $plan = ExtensionPlan::of($book);
 
         self::assertSame('group:desk', (string) Reference::of($plan->reached('202') ?? self::fail()));
@@ -30,7 +32,9 @@ final class ExtensionPlanTest extends TestCase
 
     public function test_leading_zeros_count_in_what_is_held_and_in_what_is_free(): void
     {
-        $plan = ExtensionPlan::of(self::book(['users' => [['key' => 'ana', 'extension' => '0201'], ['key' => 'bo', 'extension' => '201']]]));
+        $plan = ExtensionPlan::of(
+            self::book(['users' => [['key' => 'ana', 'extension' => '0201'], ['key' => 'bo', 'extension' => '201']]]),
+        );
 
         self::assertSame([], $plan->doubles());
         self::assertSame(['0200', '0202', '0203'], $plan->free('0200', 3));
@@ -41,7 +45,10 @@ final class ExtensionPlanTest extends TestCase
 
     public function test_a_site_s_ranges_are_used_up_in_order(): void
     {
-        $book = self::book(['sites' => [['key' => 'quay', 'extensionRanges' => [['item' => 'a', 'from' => '200', 'to' => '202'], ['item' => 'b', 'from' => '300', 'to' => '399']]]]]);
+        $book = self::book(['sites' => [['key' => 'quay', 'extensionRanges' => [
+            ['item' => 'a', 'from' => '200', 'to' => '202'],
+            ['item' => 'b', 'from' => '300', 'to' => '399'],
+        ]]]]);
         $site = $book->find(Reference::to(Kind::Site, 'quay'));
         self::assertInstanceOf(Site::class, $site);
 
@@ -50,12 +57,20 @@ final class ExtensionPlanTest extends TestCase
 
     public function test_a_key_that_begins_extensions_makes_callers_wait(): void
     {
-        self::assertSame(['201', '210'], ExtensionPlan::of(self::book(['groups' => [['key' => 'desk', 'extension' => '210'], ['key' => 'far', 'extension' => '310']]]))->begunBy('2'));
+        self::assertSame(
+            ['201', '210'],
+            ExtensionPlan::of(self::book(
+                ['groups' => [['key' => 'desk', 'extension' => '210'], ['key' => 'far', 'extension' => '310']]],
+            ))->begunBy('2'),
+        );
     }
 
     /** @param array<string, mixed> $fields */
     private static function book(array $fields): Book
     {
-        return BookFormat::fromValue($fields + ['format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], 'users' => [['key' => 'ana', 'extension' => '201']]]);
+        return BookFormat::fromValue($fields + [
+            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'users' => [['key' => 'ana', 'extension' => '201']],
+        ]);
     }
 }

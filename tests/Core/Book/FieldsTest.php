@@ -33,7 +33,11 @@ final class FieldsTest extends TestCase
             if ("{$class}::{$property}" === Handling::class . '::legs') {
                 continue;
             }
-            self::assertSame($field instanceof Each ? false : $field->mayBeUnset(), $type->allowsNull(), "{$class}::\${$property}");
+            self::assertSame(
+                $field instanceof Each ? false : $field->mayBeUnset(),
+                $type->allowsNull(),
+                "{$class}::\${$property}",
+            );
         }
     }
 
@@ -43,7 +47,11 @@ final class FieldsTest extends TestCase
         $classes = array_map(static fn (Kind $kind): string => $kind->class(), Kind::cases());
         foreach (Kind::cases() as $kind) {
             foreach (Catalogue::of($kind) as $field) {
-                if (($field instanceof Part || $field instanceof Items) && method_exists($field->class, '__construct') && self::declares($field->class)) {
+                if (
+                    ($field instanceof Part || $field instanceof Items)
+                    && method_exists($field->class, '__construct')
+                    && self::declares($field->class)
+                ) {
                     $classes[] = $field->class;
                 }
             }
@@ -124,7 +132,11 @@ final class FieldsTest extends TestCase
         $missing = [];
         foreach (Kind::cases() as $kind) {
             foreach (array_keys(Catalogue::of($kind)) as $path) {
-                $form = '#^' . preg_quote($kind->value, '#') . '\.' . str_replace('\*', '[^/]+', preg_quote($path, '#')) . '(/.*)?$#D';
+                $form = '#^'
+                    . preg_quote($kind->value, '#')
+                    . '\.'
+                    . str_replace('\*', '[^/]+', preg_quote($path, '#'))
+                    . '(/.*)?$#D';
                 if ($path !== 'id' && preg_grep($form, array_keys($set)) === []) {
                     $missing[] = "{$kind->value}.{$path}";
                 }

@@ -56,7 +56,9 @@ final class ValuesTest extends TestCase
 
     public function test_a_treatment_of_both_sides_alike_is_written_as_one(): void
     {
-        $handling = static fn (mixed $noAnswer): mixed => Books::object(Kind::User, ['key' => 'ines', 'handling' => ['open' => ['noAnswer' => $noAnswer]]])->toArray()['handling']['open']['noAnswer'];
+        $handling = static fn (mixed $noAnswer): mixed => Books::object(Kind::User, ['key' => 'ines', 'handling' => [
+            'open' => ['noAnswer' => $noAnswer],
+        ]])->toArray()['handling']['open']['noAnswer'];
 
         self::assertSame('mailbox:ines', $handling(['outside' => 'mailbox:ines', 'inside' => 'mailbox:ines']));
         self::assertSame(['outside' => 'mailbox:ines', 'inside' => null], $handling(['outside' => 'mailbox:ines']));
@@ -65,14 +67,21 @@ final class ValuesTest extends TestCase
 
     public function test_an_outside_phone_does_not_ring_for_groups_unless_told(): void
     {
-        $legs = Books::object(Kind::User, ['key' => 'ines', 'legs' => [['item' => 'desk'], ['item' => 'mobile', 'kind' => 'outside'], ['item' => 'home', 'kind' => 'outside', 'forGroups' => true]]])->toArray()['legs'];
+        $legs = Books::object(Kind::User, ['key' => 'ines', 'legs' => [
+            ['item' => 'desk'],
+            ['item' => 'mobile', 'kind' => 'outside'],
+            ['item' => 'home', 'kind' => 'outside', 'forGroups' => true],
+        ]])->toArray()['legs'];
 
         self::assertSame([true, false, true], array_column((array) $legs, 'forGroups'));
     }
 
     public function test_handling_names_all_phones_or_some(): void
     {
-        $legs = static fn (mixed $legs): mixed => Books::object(Kind::User, ['key' => 'ines', 'handling' => ['open' => ['legs' => $legs]]])->toArray()['handling']['open']['legs'];
+        $legs = static fn (mixed $legs): mixed => Books::object(
+            Kind::User,
+            ['key' => 'ines', 'handling' => ['open' => ['legs' => $legs]]],
+        )->toArray()['handling']['open']['legs'];
 
         self::assertSame('all', $legs('all'));
         self::assertSame('all', $legs(null));
@@ -88,7 +97,10 @@ final class ValuesTest extends TestCase
         $this->expectException(UnusableBook::class);
         $this->expectExceptionMessage($message);
 
-        Books::object(Kind::Tenant, array_replace(['key' => 'inlet', 'name' => 'Inlet', 'zone' => 'America/Halifax'], (array) $value));
+        Books::object(
+            Kind::Tenant,
+            array_replace(['key' => 'inlet', 'name' => 'Inlet', 'zone' => 'America/Halifax'], (array) $value),
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> */
@@ -98,19 +110,38 @@ final class ValuesTest extends TestCase
         yield 'a fraction' => [['secondsPerRing' => 5.5], 'secondsPerRing: expected a whole number, found 5.5'];
         yield 'out of range' => [['secondsPerRing' => 0], 'secondsPerRing: 0 is not between 1 and 60'];
         yield 'a list for text' => [['name' => ['Inlet']], 'name: expected text, found array'];
-        yield 'a control character' => [['name' => "In\x07let"], 'name: "In\u0007let" is not text of reasonable length without control characters'];
+        yield 'a control character' => [
+            ['name' => "In\x07let"],
+            'name: "In\u0007let" is not text of reasonable length without control characters',
+        ];
         yield 'broken letters' => [['name' => "In\xFFlet"], 'name: expected text'];
-        yield 'a word that is none of them' => [['state' => 'bulding'], 'state: "bulding" is not one of draft, building, testing, in-service, suspended, leaving, archived; did you mean building?'];
-        yield 'a prefix of letters' => [['outsidePrefix' => 'nine'], 'outsidePrefix: "nine" is not a prefix of one to four keys'];
-        yield 'an item twice' => [['blocked' => [['item' => 'a', 'callers' => 'withheld'], ['item' => 'a', 'callers' => '1900x.']]], 'blocked[1].item: item "a" stands here twice'];
-        yield 'callers that are no digit map' => [['blocked' => [['item' => 'a', 'callers' => 'anyone']]], 'blocked[0].callers: "anyone" is not a digit map (RFC 3435 section 2.1.5)'];
+        yield 'a word that is none of them' => [
+            ['state' => 'bulding'],
+            'state: "bulding" is not one of draft, building, testing, in-service, suspended, leaving, archived; did '
+                . 'you mean building?',
+        ];
+        yield 'a prefix of letters' => [
+            ['outsidePrefix' => 'nine'],
+            'outsidePrefix: "nine" is not a prefix of one to four keys',
+        ];
+        yield 'an item twice' => [
+            ['blocked' => [['item' => 'a', 'callers' => 'withheld'], ['item' => 'a', 'callers' => '1900x.']]],
+            'blocked[1].item: item "a" stands here twice',
+        ];
+        yield 'callers that are no digit map' => [
+            ['blocked' => [['item' => 'a', 'callers' => 'anyone']]],
+            'blocked[0].callers: "anyone" is not a digit map (RFC 3435 section 2.1.5)',
+        ];
         yield 'a reference elsewhere' => [['mainNumber' => 'user:ines'], 'mainNumber: user:ines should be a number'];
         yield 'a very long word, cut short' => [['language' => str_repeat('x', 20_000)], 'language: "xxxxxxxxxx'];
     }
 
     public function test_a_date_is_a_day_of_the_calendar(): void
     {
-        $number = static fn (string $from): mixed => Books::object(Kind::Number, ['key' => '+19025550150', 'from' => $from])->toArray()['from'];
+        $number = static fn (string $from): mixed => Books::object(
+            Kind::Number,
+            ['key' => '+19025550150', 'from' => $from],
+        )->toArray()['from'];
 
         self::assertSame('2028-02-29', $number('2028-02-29'));
         $this->expectExceptionMessage('from: "2026-02-29" is not a day of the calendar');
@@ -148,9 +179,18 @@ final class ValuesTest extends TestCase
     public function test_kinds_know_their_place_in_a_book(): void
     {
         self::assertSame(
-            ['sites', 'numbers', 'users', 'groups', 'chains', 'attendants', 'menus', 'schedules', 'calendars', 'mailboxes', 'announcements', 'prompts', 'lines', 'trunks', 'routes', 'teams', 'contacts', 'promises'],
+            [
+                'sites', 'numbers', 'users', 'groups', 'chains', 'attendants', 'menus', 'schedules', 'calendars',
+                'mailboxes', 'announcements', 'prompts', 'lines', 'trunks', 'routes', 'teams', 'contacts', 'promises',
+            ],
             array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed()),
         );
-        self::assertSame([Kind::User, Kind::Group, Kind::Chain, Kind::Attendant, Kind::Menu, Kind::Mailbox, Kind::Announcement, Kind::Line], array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls())));
+        self::assertSame(
+            [
+                Kind::User, Kind::Group, Kind::Chain, Kind::Attendant, Kind::Menu, Kind::Mailbox, Kind::Announcement,
+                Kind::Line,
+            ],
+            array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls())),
+        );
     }
 }

@@ -26,7 +26,9 @@ final class BoundsTest extends TestCase
     /** Bytes beyond what the test had before; a worker that serves may have 128 MB. */
     private const ROOM = 110_000_000;
 
-    /** Twelve menus with a key to every other one: where nothing goes back, the way there is no part of where a call is. */
+    /**
+     * Twelve menus with a key to every other one: where nothing goes back, the way there is no part of where a call is.
+     */
     public function test_menus_that_lead_to_each_other_are_as_many_places_as_there_are_menus(): void
     {
         foreach ([4, 8, 12] as $menus) {
@@ -45,7 +47,13 @@ final class BoundsTest extends TestCase
             $book = self::menus(4, $zero);
             $ends = OutcomeMap::of($book, Samples::NOW)->facts[0]['+15065550100']->ends;
             foreach (['1', '2', '3', '0', '10', '120', '1230', '12300', '9', '99', '999', '1029'] as $keys) {
-                $trace = Trace::of($book, Script::read(['to' => '+15065550100', 'at' => '2026-12-02T12:00:00Z', 'keys' => array_map(static fn (string $key): array => ['key' => $key], str_split($keys))], $book));
+                $trace = Trace::of($book, Script::read(
+                    ['to' => '+15065550100', 'at' => '2026-12-02T12:00:00Z', 'keys' => array_map(
+                        static fn (string $key): array => ['key' => $key],
+                        str_split($keys),
+                    )],
+                    $book,
+                ));
                 self::assertContains("{$trace->outcome->value} {$trace->target}", $ends, "{$zero} {$keys}");
             }
         }
@@ -63,8 +71,15 @@ final class BoundsTest extends TestCase
         $difference = Difference::between($book, $other, Samples::NOW);
 
         self::assertFalse($map->isComplete);
-        self::assertSame('messageIn mailbox:desk', $map->facts[0]['+15065550100']->passive?->value . " {$map->facts[0]['+15065550100']->passiveTarget}", 'what becomes of whoever does nothing is known all the same');
-        self::assertContains('flow.not-followed', array_map(static fn ($finding): string => $finding->about->id, $findings));
+        self::assertSame(
+            'messageIn mailbox:desk',
+            $map->facts[0]['+15065550100']->passive?->value . " {$map->facts[0]['+15065550100']->passiveTarget}",
+            'what becomes of whoever does nothing is known all the same',
+        );
+        self::assertContains(
+            'flow.not-followed',
+            array_map(static fn ($finding): string => $finding->about->id, $findings),
+        );
         self::assertFalse($difference->isComplete && $difference->isEmpty());
         self::assertLessThan(self::ROOM, memory_get_peak_usage() - $before);
     }
@@ -75,9 +90,16 @@ final class BoundsTest extends TestCase
         memory_reset_peak_usage();
         $before = memory_get_usage();
         $book = BookFormat::fromValue([
-            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'dial', 'zone' => 'America/Halifax', 'region' => 'CA'],
-            'users' => [['key' => 'ana', 'extension' => '201', 'callingClass' => 'international', 'legs' => [['item' => 'desk']]]], 'trunks' => [['key' => 'main']],
-            'routes' => [['key' => 'all', 'digits' => $digits, 'class' => 'local', 'trunks' => ['trunk:main']], ['key' => 'more', 'position' => 2, 'digits' => '1xxxxxxxxxx', 'class' => 'local', 'trunks' => ['trunk:main']]],
+            'format' => BookFormat::FORMAT, 'version' => 1,
+            'tenant' => ['key' => 'dial', 'zone' => 'America/Halifax', 'region' => 'CA'],
+            'users' => [[
+                'key' => 'ana', 'extension' => '201', 'callingClass' => 'international', 'legs' => [['item' => 'desk']],
+            ]],
+            'trunks' => [['key' => 'main']],
+            'routes' => [['key' => 'all', 'digits' => $digits, 'class' => 'local', 'trunks' => ['trunk:main']], [
+                'key' => 'more', 'position' => 2, 'digits' => '1xxxxxxxxxx', 'class' => 'local',
+                'trunks' => ['trunk:main'],
+            ]],
         ]);
 
         $ids = array_map(static fn ($finding): string => $finding->about->id, Auditor::of($book, Samples::NOW));
@@ -92,21 +114,34 @@ final class BoundsTest extends TestCase
             self::assertStringContainsString('too intricate', $unknown->getMessage());
         }
         // Any number of digits fit the first of each map's `x.`, so ones alone fit them all.
-        self::assertTrue(DigitMap::parse($digits, 'digits')->matches(str_repeat('1', 2 * strlen($digits))) || DigitMap::parse($digits, 'digits')->matches('5551' . str_repeat('5', 28)), 'a single number is looked at all the same');
+        self::assertTrue(
+            DigitMap::parse($digits, 'digits')->matches(str_repeat('1', 2 * strlen($digits)))
+                || DigitMap::parse($digits, 'digits')->matches('5551' . str_repeat('5', 28)),
+            'a single number is looked at all the same',
+        );
     }
 
     /** @return iterable<string, array{string}> */
     public static function intricate(): iterable
     {
         yield 'one' => ['x.1' . str_repeat('x', 28)];
-        yield 'a dozen' => [implode('|', array_map(static fn (int $digit): string => 'x.' . ($digit % 9 + 1) . str_repeat('x', 28), range(0, 11)))];
+        yield 'a dozen' => [implode(
+            '|',
+            array_map(static fn (int $digit): string => 'x.' . ($digit % 9 + 1) . str_repeat('x', 28), range(0, 11)),
+        )];
         yield 'a long one' => [str_repeat('x.1x', 200)];
     }
 
     /** A route table of a whole country is nowhere near the bound. */
     public function test_maps_that_people_write_are_looked_through(): void
     {
-        foreach (['911|933', '1[2-9]xx[2-9]xxxxxx', '011[1-9]x.T', '[2-9]xxxxxx|1[2-9]xxxxxxxxx|011x.T', str_repeat('x', 1_000), implode('|', array_map(static fn (int $area): string => "1{$area}xxxxxxx", range(200, 350)))] as $map) {
+        foreach (
+            [
+                '911|933', '1[2-9]xx[2-9]xxxxxx', '011[1-9]x.T', '[2-9]xxxxxx|1[2-9]xxxxxxxxx|011x.T',
+                str_repeat('x', 1_000),
+                implode('|', array_map(static fn (int $area): string => "1{$area}xxxxxxx", range(200, 350))),
+            ] as $map
+        ) {
             self::assertNotNull(DigitAutomaton::of(DigitMap::parse($map, 'digits'))->shortest(), $map);
         }
     }
@@ -126,8 +161,12 @@ final class BoundsTest extends TestCase
 
         return BookFormat::fromValue([
             'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'dense', 'zone' => 'America/Halifax'],
-            'numbers' => [['key' => '+15065550100', 'destination' => 'menu:m0']], 'menus' => $menus, 'mailboxes' => [['key' => 'desk']],
-            'users' => [['key' => 'ana', 'legs' => [['item' => 'desk']]]], 'groups' => [['key' => 'desk', 'members' => [['item' => 'a', 'who' => 'user:ana']], 'mailbox' => 'mailbox:desk']],
+            'numbers' => [['key' => '+15065550100', 'destination' => 'menu:m0']], 'menus' => $menus,
+            'mailboxes' => [['key' => 'desk']],
+            'users' => [['key' => 'ana', 'legs' => [['item' => 'desk']]]],
+            'groups' => [
+                ['key' => 'desk', 'members' => [['item' => 'a', 'who' => 'user:ana']], 'mailbox' => 'mailbox:desk'],
+            ],
         ]);
     }
 }

@@ -29,7 +29,9 @@ final class CaseBooksTest extends TestCase
     {
         $before = BookFormat::fromJson($one);
         $after = $this->of(BookFormat::fromJson($other), $before);
-        $changes = ChangeSet::read(json_decode(json_encode(Diff::between($before, $after)->toArray(), JSON_THROW_ON_ERROR), true));
+        $changes = ChangeSet::read(
+            json_decode(json_encode(Diff::between($before, $after)->toArray(), JSON_THROW_ON_ERROR), true),
+        );
 
         self::assertSame(Books::content($after), Books::content($changes->applyTo($before)));
         self::assertSame(Books::content($before), Books::content($changes->inverse()->applyTo($after)));
@@ -64,7 +66,9 @@ final class CaseBooksTest extends TestCase
     /** The other book as one of the same customer: a customer is never made or removed by a change. */
     private function of(Book $book, Book $customer): Book
     {
-        $tenant = \Jaunty\Core\Book\Tenant::read(\Jaunty\Core\Book\Node::of(['key' => $customer->tenant->key] + $book->tenant->toArray()));
+        $tenant = \Jaunty\Core\Book\Tenant::read(
+            \Jaunty\Core\Book\Node::of(['key' => $customer->tenant->key] + $book->tenant->toArray()),
+        );
 
         return Book::of($tenant, $book->objects());
     }

@@ -10,7 +10,10 @@ use Jaunty\Core\Calls\OneCall\Trace;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** The worked cases of a call: small books, test calls, and the trace each must give (tests/data/calls/README.md says how they compare). */
+/**
+ * The worked cases of a call: small books, test calls, and the trace each must give (tests/data/calls/README.md says
+ * how they compare).
+ */
 final class CasesTest extends TestCase
 {
     /** @param array{outcome: string, target: string, seconds: int, steps: list<array{int, string}>} $expected */
@@ -19,7 +22,10 @@ final class CasesTest extends TestCase
     {
         $book = BookFormat::fromJson($book);
         $trace = Trace::of($book, Script::read(json_decode($script, true), $book))->toArray();
-        $said = implode("\n", array_map(static fn (array $step): string => "{$step['at']} {$step['object']} {$step['what']}", $trace['steps']));
+        $said = implode("\n", array_map(
+            static fn (array $step): string => "{$step['at']} {$step['object']} {$step['what']}",
+            $trace['steps'],
+        ));
 
         self::assertSame(
             "{$expected['outcome']} {$expected['target']} {$expected['seconds']}",
@@ -28,10 +34,16 @@ final class CasesTest extends TestCase
         );
         $at = 0;
         foreach ($expected['steps'] as [$second, $object]) {
-            while (isset($trace['steps'][$at]) && ($trace['steps'][$at]['at'] !== $second || $trace['steps'][$at]['object'] !== $object)) {
+            while (isset($trace['steps'][$at]) && (
+                $trace['steps'][$at]['at'] !== $second || $trace['steps'][$at]['object'] !== $object
+            )) {
                 $at++;
             }
-            self::assertArrayHasKey($at, $trace['steps'], "no step {$second} {$object} in its place\n{$script}\n{$said}");
+            self::assertArrayHasKey(
+                $at,
+                $trace['steps'],
+                "no step {$second} {$object} in its place\n{$script}\n{$said}",
+            );
             $at++;
         }
     }

@@ -34,32 +34,55 @@ final class DifferenceLawsTest extends TestCase
 
     /** Where nothing is found, nobody can make a call that goes otherwise. */
     #[DataProvider('pairs')]
-    public function test_nobody_can_make_a_call_that_tells_apart_what_is_not_told(string $what, Book $before, Book $after, int $seed): void
-    {
+    public function test_nobody_can_make_a_call_that_tells_apart_what_is_not_told(
+        string $what,
+        Book $before,
+        Book $after,
+        int $seed,
+    ): void {
         $difference = Difference::between($before, $after, RandomScripts::FROM, self::SECONDS);
         self::assertTrue($difference->isComplete);
         $dice = new RandomScripts($seed);
-        for ($left = $difference->isEmpty() ? (getenv('DEEP') === 'yes' ? self::CALLS_DEEP : self::CALLS) : 0; $left > 0; $left--) {
+        for (
+            $left = $difference->isEmpty() ? (getenv('DEEP') === 'yes' ? self::CALLS_DEEP : self::CALLS) : 0;
+            $left > 0;
+            $left--
+        ) {
             $call = $dice->of($left % 2 === 0 ? $before : $after);
-            $call['world'] = array_filter($call['world'], static fn (string $who): bool => preg_match('/^(site:|platform|trunk:|leg:)/', $who) !== 1, ARRAY_FILTER_USE_KEY);
+            $call['world'] = array_filter(
+                $call['world'],
+                static fn (string $who): bool => preg_match('/^(site:|platform|trunk:|leg:)/', $who) !== 1,
+                ARRAY_FILTER_USE_KEY,
+            );
             // Keys fall where they are listened for: a second more or less before is of degree.
             $call['keys'] = array_map(static fn (array $key): array => ['key' => $key['key']], $call['keys']);
             try {
-                [$was, $is] = array_map(static fn (Book $book): Trace => Trace::of($book, Script::read($call, $book)), [$before, $after]);
+                [$was, $is] = array_map(
+                    static fn (Book $book): Trace => Trace::of($book, Script::read($call, $book)),
+                    [$before, $after],
+                );
             } catch (UnusableScript) {
                 continue;
             }
-            // By keys a caller may be handed on for ever: on which of the ways the switch gives up is no matter of the book.
+            // By keys a caller may be handed on for ever: on which of the ways the switch gives up is no matter of the
+            // book.
             if ($was->outcome !== Outcome::Overrun && $is->outcome !== Outcome::Overrun) {
-                self::assertSame([$was->outcome, $was->target], [$is->outcome, $is->target], "{$what}: " . json_encode($call, JSON_THROW_ON_ERROR));
+                self::assertSame(
+                    [$was->outcome, $was->target],
+                    [$is->outcome, $is->target],
+                    "{$what}: " . json_encode($call, JSON_THROW_ON_ERROR),
+                );
             }
         }
     }
 
     /** Who is newly or no longer reached is the difference of who can be reached in each book, whatever the ways. */
     #[DataProvider('pairs')]
-    public function test_who_is_reached_is_what_the_explorers_of_both_books_reach(string $what, Book $before, Book $after): void
-    {
+    public function test_who_is_reached_is_what_the_explorers_of_both_books_reach(
+        string $what,
+        Book $before,
+        Book $after,
+    ): void {
         $difference = Difference::between($before, $after, RandomScripts::FROM, self::SECONDS);
         $reached = [[], []];
         $names = [CommonNames::own(), CommonNames::of($before, $after)];
@@ -83,8 +106,16 @@ final class DifferenceLawsTest extends TestCase
                 }
             }
         }
-        self::assertEqualsCanonicalizing(array_keys(array_diff_key($reached[1], $reached[0])), $difference->newlyReached, $what);
-        self::assertEqualsCanonicalizing(array_keys(array_diff_key($reached[0], $reached[1])), $difference->noLongerReached, $what);
+        self::assertEqualsCanonicalizing(
+            array_keys(array_diff_key($reached[1], $reached[0])),
+            $difference->newlyReached,
+            $what,
+        );
+        self::assertEqualsCanonicalizing(
+            array_keys(array_diff_key($reached[0], $reached[1])),
+            $difference->noLongerReached,
+            $what,
+        );
     }
 
     /** @return iterable<string, array{string, Book, Book, int}> */
@@ -119,21 +150,42 @@ final class DifferenceLawsTest extends TestCase
     public function test_call_waiting_and_passing_over_the_busy_are_noticed(): void
     {
         $with = static fn (array $user, array $group = []): Book => BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
-            'numbers' => [['key' => '+19025550100', 'destination' => 'user:ana'], ['key' => '+19025550101', 'destination' => 'group:desk']],
-            'users' => [$user + ['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk']]], ['key' => 'bo', 'legs' => [['item' => 'desk']]]],
-            'groups' => [$group + ['key' => 'desk', 'skipBusy' => false, 'members' => [['item' => 'a', 'who' => 'user:ana'], ['item' => 'b', 'who' => 'user:bo']], 'mailbox' => 'mailbox:ana']],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [
+                ['key' => '+19025550100', 'destination' => 'user:ana'],
+                ['key' => '+19025550101', 'destination' => 'group:desk'],
+            ],
+            'users' => [
+                $user + ['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk']]],
+                ['key' => 'bo', 'legs' => [['item' => 'desk']]],
+            ],
+            'groups' => [$group + [
+                'key' => 'desk', 'skipBusy' => false,
+                'members' => [['item' => 'a', 'who' => 'user:ana'], ['item' => 'b', 'who' => 'user:bo']],
+                'mailbox' => 'mailbox:ana',
+            ]],
             'mailboxes' => [['key' => 'ana']],
         ]);
 
-        self::assertSame(['every caller: rings user:ana, no longer while user:ana is on a call', 'every caller: rings user:ana, user:bo, no longer while user:ana is on a call'], self::told($with([]), $with(['callWaiting' => false])));
-        self::assertSame(['every caller: rings user:ana, user:bo, no longer while user:ana, user:bo is on a call'], self::told($with([]), $with([], ['skipBusy' => true])));
+        self::assertSame(
+            [
+                'every caller: rings user:ana, no longer while user:ana is on a call',
+                'every caller: rings user:ana, user:bo, no longer while user:ana is on a call',
+            ],
+            self::told($with([]), $with(['callWaiting' => false])),
+        );
+        self::assertSame(
+            ['every caller: rings user:ana, user:bo, no longer while user:ana, user:bo is on a call'],
+            self::told($with([]), $with([], ['skipBusy' => true])),
+        );
     }
 
     public function test_a_lower_limit_of_transfers_is_noticed(): void
     {
         $with = static fn (int $limit): Book => BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax', 'transferLimit' => $limit],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax', 'transferLimit' => $limit],
             'numbers' => [['key' => '+19025550100', 'destination' => 'announcement:hello']],
             'announcements' => [['key' => 'hello', 'then' => 'group:desk']],
             'groups' => [['key' => 'desk', 'members' => [], 'otherwise' => ['noAnswer' => 'user:ana']]],
@@ -142,13 +194,20 @@ final class DifferenceLawsTest extends TestCase
         ]);
 
         self::assertSame([], self::told($with(20), $with(3)));
-        self::assertSame(['a caller after unanswered: leaves a message with mailbox:ana -> is transferred too often, before mailbox:ana'], self::told($with(20), $with(2)));
+        self::assertSame(
+            [
+                'a caller after unanswered: leaves a message with mailbox:ana -> is '
+                    . 'transferred too often, before mailbox:ana',
+            ],
+            self::told($with(20), $with(2)),
+        );
     }
 
     public function test_what_nobody_can_tell_apart_is_no_difference(): void
     {
         $with = static fn (array $members): Book => BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'numbers' => [['key' => '+19025550100', 'destination' => 'group:desk']],
             'users' => [['key' => 'ana', 'legs' => []]],
             'groups' => [['key' => 'desk', 'members' => $members, 'mailbox' => 'mailbox:ana']],
@@ -161,7 +220,10 @@ final class DifferenceLawsTest extends TestCase
     /** @return list<string> */
     private static function told(Book $before, Book $after): array
     {
-        return array_map(static fn (Contrast $contrast): string => $contrast->words(), Difference::between($before, $after, RandomScripts::FROM, self::SECONDS)->contrasts);
+        return array_map(
+            static fn (Contrast $contrast): string => $contrast->words(),
+            Difference::between($before, $after, RandomScripts::FROM, self::SECONDS)->contrasts,
+        );
     }
 
     /**
@@ -172,23 +234,78 @@ final class DifferenceLawsTest extends TestCase
     {
         $pick = static fn (array $from): mixed => $from[$dice->getInt(0, count($from) - 1)];
         $to = ['release', 'busy', null];
-        foreach (['users' => 'user', 'groups' => 'group', 'mailboxes' => 'mailbox', 'menus' => 'menu', 'chains' => 'chain'] as $list => $kind) {
+        foreach (
+            [
+                'users' => 'user', 'groups' => 'group', 'mailboxes' => 'mailbox', 'menus' => 'menu',
+                'chains' => 'chain',
+            ] as $list => $kind
+        ) {
             foreach ($value[$list] ?? [] as $object) {
                 $to[] = "{$kind}:{$object['key']}";
             }
         }
-        $flip = static fn (string $field, bool $default): callable => static fn (array $of): array => [$field => ! ($of[$field] ?? $default)] + $of;
-        $set = static fn (string $field, mixed $new): callable => static fn (array $of): array => [$field => $new] + $of;
-        $otherwise = static fn (array $of): array => ['otherwise' => [$pick(['closed', 'nobodySignedIn', 'allUnreachable', 'allBusy', 'noAnswer', 'queueFull']) => $pick($to)] + ($of['otherwise'] ?? [])] + $of;
+        $flip = static fn (string $field, bool $default): callable => static fn (array $of): array => [
+            $field => ! ($of[$field] ?? $default),
+        ]
+            + $of;
+        $set = static fn (string $field, mixed $new): callable => static fn (array $of): array => [$field => $new]
+            + $of;
+        $otherwise = static fn (array $of): array => [
+            'otherwise' => [
+                $pick(['closed', 'nobodySignedIn', 'allUnreachable', 'allBusy', 'noAnswer', 'queueFull']) => $pick($to),
+            ]
+            + ($of['otherwise'] ?? []),
+        ]
+            + $of;
         $edits = [
-            'users' => ['callWaiting' => $flip('callWaiting', true), 'status' => $set('status', $pick(['active', 'suspended', 'leaver'])), 'mailbox' => $set('mailbox', null), 'legs' => static fn (array $of): array => ['legs' => array_slice($of['legs'] ?? [], 1)] + $of, 'on a call' => static fn (array $of): array => ['handling' => ['open' => ['onACall' => $pick($to)] + ($of['handling']['open'] ?? [])] + ($of['handling'] ?? [])] + $of],
-            'groups' => ['skipBusy' => $flip('skipBusy', true), 'enabled' => $flip('enabled', true), 'handClosable' => $flip('handClosable', false), 'closedByHand' => $flip('closedByHand', false), 'signInBy' => $set('signInBy', $pick(['member', 'administrator'])), 'tierTwo' => $set('tierTwo', $pick(['unavailable', 'alsoTried'])), 'members' => static fn (array $of): array => ['members' => array_slice($of['members'] ?? [], 1)] + $of, 'otherwise' => $otherwise, 'order' => $set('order', $pick(['simultaneous', 'sequential', 'roundRobin', 'longestIdle']))],
-            'menus' => ['plays' => $set('plays', $dice->getInt(1, 4)), 'silence' => $set('silence', $pick($to)), 'invalidAllowed' => $set('invalidAllowed', $dice->getInt(1, 4)), 'transfer' => $set('transfer', $pick(['comesBack', 'blind'])), 'keys' => static fn (array $of): array => ['keys' => [(string) $dice->getInt(0, 9) => ['to' => $pick($to)]] + ($of['keys'] ?? [])] + $of],
-            'mailboxes' => ['full' => $flip('full', false), 'enabled' => $flip('enabled', true), 'zero' => $set('zero', $pick($to))],
-            'chains' => ['places' => static fn (array $of): array => ['places' => array_slice($of['places'] ?? [], 1)] + $of],
-            'numbers' => ['destination' => $set('destination', $pick($to)), 'callerRules' => static fn (array $of): array => ['callerRules' => array_reverse($of['callerRules'] ?? [])] + $of],
+            'users' => [
+                'callWaiting' => $flip('callWaiting', true),
+                'status' => $set('status', $pick(['active', 'suspended', 'leaver'])),
+                'mailbox' => $set('mailbox', null),
+                'legs' => static fn (array $of): array => ['legs' => array_slice($of['legs'] ?? [], 1)] + $of,
+                'on a call' => static fn (array $of): array => [
+                    'handling' => ['open' => ['onACall' => $pick($to)] + ($of['handling']['open'] ?? [])]
+                    + ($of['handling'] ?? []),
+                ]
+                    + $of,
+            ],
+            'groups' => [
+                'skipBusy' => $flip('skipBusy', true), 'enabled' => $flip('enabled', true),
+                'handClosable' => $flip('handClosable', false), 'closedByHand' => $flip('closedByHand', false),
+                'signInBy' => $set('signInBy', $pick(['member', 'administrator'])),
+                'tierTwo' => $set('tierTwo', $pick(['unavailable', 'alsoTried'])),
+                'members' => static fn (array $of): array => ['members' => array_slice($of['members'] ?? [], 1)] + $of,
+                'otherwise' => $otherwise,
+                'order' => $set('order', $pick(['simultaneous', 'sequential', 'roundRobin', 'longestIdle'])),
+            ],
+            'menus' => [
+                'plays' => $set('plays', $dice->getInt(1, 4)), 'silence' => $set('silence', $pick($to)),
+                'invalidAllowed' => $set('invalidAllowed', $dice->getInt(1, 4)),
+                'transfer' => $set('transfer', $pick(['comesBack', 'blind'])),
+                'keys' => static fn (array $of): array => [
+                    'keys' => [(string) $dice->getInt(0, 9) => ['to' => $pick($to)]] + ($of['keys'] ?? []),
+                ]
+                    + $of,
+            ],
+            'mailboxes' => [
+                'full' => $flip('full', false),
+                'enabled' => $flip('enabled', true),
+                'zero' => $set('zero', $pick($to)),
+            ],
+            'chains' => [
+                'places' => static fn (array $of): array => ['places' => array_slice($of['places'] ?? [], 1)] + $of,
+            ],
+            'numbers' => [
+                'destination' => $set('destination', $pick($to)),
+                'callerRules' => static fn (array $of): array => [
+                    'callerRules' => array_reverse($of['callerRules'] ?? []),
+                ]
+                    + $of,
+            ],
         ];
-        $lists = array_values(array_filter(array_keys($edits), static fn (string $list): bool => ($value[$list] ?? []) !== []));
+        $lists = array_values(
+            array_filter(array_keys($edits), static fn (string $list): bool => ($value[$list] ?? []) !== []),
+        );
         if ($lists === [] || $dice->getInt(1, 12) === 1) {
             $value['tenant']['transferLimit'] = $dice->getInt(2, 20);
 

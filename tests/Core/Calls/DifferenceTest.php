@@ -38,14 +38,23 @@ final class DifferenceTest extends TestCase
     {
         $difference = Difference::between(BookFormat::fromJson($json), BookFormat::fromJson($json), self::FROM);
 
-        self::assertSame([], array_map(static fn (Contrast $contrast): string => "{$contrast->called} {$contrast->words()}", $difference->contrasts));
-        self::assertSame([[], [], true], [$difference->newlyReached, $difference->noLongerReached, $difference->isComplete]);
+        self::assertSame([], array_map(
+            static fn (Contrast $contrast): string => "{$contrast->called} {$contrast->words()}",
+            $difference->contrasts,
+        ));
+        self::assertSame(
+            [[], [], true],
+            [$difference->newlyReached, $difference->noLongerReached, $difference->isComplete],
+        );
     }
 
     /** The law: what no difference is found in, no test call can tell apart. */
     #[DataProvider('mutants')]
-    public function test_where_a_test_call_ends_otherwise_there_is_a_difference(string $json, string $mutantJson, string $scriptJson): void
-    {
+    public function test_where_a_test_call_ends_otherwise_there_is_a_difference(
+        string $json,
+        string $mutantJson,
+        string $scriptJson,
+    ): void {
         [$book, $mutant] = [BookFormat::fromJson($json), BookFormat::fromJson($mutantJson)];
         $script = Script::read(json_decode($scriptJson, true), $book);
         $difference = Difference::between($book, $mutant, $script->at - 86_400, self::TWO_DAYS);
@@ -64,7 +73,10 @@ final class DifferenceTest extends TestCase
     {
         [$book, $mutant] = [BookFormat::fromJson($json), BookFormat::fromJson($mutantJson)];
         $difference = Difference::between($book, $mutant, self::FROM, self::TWO_DAYS);
-        $sides = [Encounters::of($book, CommonNames::own(), self::FROM), Encounters::of($mutant, CommonNames::of($book, $mutant), self::FROM)];
+        $sides = [
+            Encounters::of($book, CommonNames::own(), self::FROM),
+            Encounters::of($mutant, CommonNames::of($book, $mutant), self::FROM),
+        ];
         foreach ($difference->contrasts as $contrast) {
             foreach ($sides as $side => $encounters) {
                 $says = $this->says($difference, $contrast, $side);
@@ -73,19 +85,26 @@ final class DifferenceTest extends TestCase
                 $met = $encounters->from($state, $says)[1];
                 foreach ($contrast->script as $label) {
                     // What can happen in one book only went on as doing nothing does in the other.
-                    $next = ($met->events[$label] ?? $met->passive() ?? self::fail("{$contrast->called}: {$contrast->words()}"))->next;
+                    $next = ($met->events[$label] ?? $met->passive() ?? self::fail(
+                        "{$contrast->called}: {$contrast->words()}",
+                    ))->next;
                     $met = $next->state === null ? $encounters->end($next) : $encounters->from($next->state, $says)[1];
                 }
                 self::assertSame(($side === 0 ? $contrast->before : $contrast->after)->words(), $met->words());
             }
         }
-        self::assertSame(Difference::between($mutant, $book, self::FROM, self::TWO_DAYS)->isEmpty(), $difference->isEmpty());
+        self::assertSame(
+            Difference::between($mutant, $book, self::FROM, self::TWO_DAYS)->isEmpty(),
+            $difference->isEmpty(),
+        );
     }
 
     /** The law: on small books nothing is found exactly where writing out every call finds no other either. */
     #[DataProvider('mutants')]
-    public function test_nothing_is_found_exactly_where_every_call_written_out_is_the_same(string $json, string $mutantJson): void
-    {
+    public function test_nothing_is_found_exactly_where_every_call_written_out_is_the_same(
+        string $json,
+        string $mutantJson,
+    ): void {
         [$book, $mutant] = [BookFormat::fromJson($json), BookFormat::fromJson($mutantJson)];
         $difference = Difference::between($book, $mutant, self::FROM, self::TWO_DAYS);
         $depth = 4;
@@ -101,7 +120,13 @@ final class DifferenceTest extends TestCase
             }
             $differs = $differs || $written[0] !== $written[1];
         }
-        $found = array_filter($difference->contrasts, static fn (Contrast $contrast): bool => $contrast->ofDegree === null && $contrast->before->heard === $contrast->after->heard && count($contrast->script) < $depth - 2 && $contrast->before->people === $contrast->after->people);
+        $found = array_filter(
+            $difference->contrasts,
+            static fn (Contrast $contrast): bool => $contrast->ofDegree === null
+                && $contrast->before->heard === $contrast->after->heard
+                && count($contrast->script) < $depth - 2
+                && $contrast->before->people === $contrast->after->people,
+        );
 
         if ($differs) {
             self::assertFalse($difference->isEmpty());
@@ -115,33 +140,63 @@ final class DifferenceTest extends TestCase
     public function test_a_key_renamed_under_its_id_is_no_difference(): void
     {
         $json = json_encode([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']],
-            'users' => [['key' => 'ana', 'id' => '018f3f5e-0000-7000-8000-000000000001', 'legs' => [['item' => 'desk']]]],
+            'users' => [
+                ['key' => 'ana', 'id' => '018f3f5e-0000-7000-8000-000000000001', 'legs' => [['item' => 'desk']]],
+            ],
         ], JSON_THROW_ON_ERROR);
         $book = BookFormat::fromJson($json);
 
-        self::assertTrue(Difference::between($book, BookFormat::fromJson(str_replace(['user:ana', '"ana"'], ['user:anastasia', '"anastasia"'], $json)), self::FROM)->isEmpty());
-        self::assertFalse(Difference::between($book, BookFormat::fromJson(str_replace('000001', '000002', $json)), self::FROM)->isEmpty(), 'another person under the same key');
+        self::assertTrue(
+            Difference::between(
+                $book,
+                BookFormat::fromJson(str_replace(['user:ana', '"ana"'], ['user:anastasia', '"anastasia"'], $json)),
+                self::FROM,
+            )->isEmpty(),
+        );
+        self::assertFalse(
+            Difference::between(
+                $book,
+                BookFormat::fromJson(str_replace('000001', '000002', $json)),
+                self::FROM,
+            )->isEmpty(),
+            'another person under the same key',
+        );
     }
 
     public function test_what_only_takes_longer_is_of_degree(): void
     {
         $book = static fn (int $seconds, string $hours = '08:00'): Book => BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'numbers' => [['key' => '+19025550100', 'destination' => 'attendant:front']],
-            'schedules' => [['key' => 'office', 'weekly' => [['item' => 'day', 'days' => ['sat'], 'from' => $hours, 'to' => '12:00']]]],
-            'attendants' => [['key' => 'front', 'schedule' => 'schedule:office', 'answers' => [['item' => 'open', 'when' => 'open', 'then' => 'user:ana'], ['item' => 'closed', 'when' => 'closed', 'then' => 'mailbox:ana']]]],
-            'users' => [['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => $seconds]]]],
+            'schedules' => [['key' => 'office', 'weekly' => [
+                ['item' => 'day', 'days' => ['sat'], 'from' => $hours, 'to' => '12:00'],
+            ]]],
+            'attendants' => [['key' => 'front', 'schedule' => 'schedule:office', 'answers' => [
+                ['item' => 'open', 'when' => 'open', 'then' => 'user:ana'],
+                ['item' => 'closed', 'when' => 'closed', 'then' => 'mailbox:ana'],
+            ]]],
+            'users' => [
+                ['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => $seconds]]],
+            ],
             'mailboxes' => [['key' => 'ana']],
         ]);
 
         self::assertTrue(Difference::between($book(20), $book(24), self::FROM)->isEmpty(), 'within 5 s');
         $contrasts = Difference::between($book(20), $book(40), self::FROM)->contrasts;
-        self::assertSame([['number:+19025550100', 'until unanswered 40 s, was 20 s']], array_map(static fn (Contrast $contrast): array => [$contrast->called, (string) $contrast->ofDegree], $contrasts));
+        self::assertSame([['number:+19025550100', 'until unanswered 40 s, was 20 s']], array_map(
+            static fn (Contrast $contrast): array => [$contrast->called, (string) $contrast->ofDegree],
+            $contrasts,
+        ));
 
         $later = Difference::between($book(20), $book(20, '09:00'), self::FROM);
-        self::assertSame(['every caller: rings user:ana -> leaves a message with mailbox:ana'], array_map(static fn (Contrast $contrast): string => $contrast->words(), $later->contrasts));
+        self::assertSame(
+            ['every caller: rings user:ana -> leaves a message with mailbox:ana'],
+            array_map(static fn (Contrast $contrast): string => $contrast->words(), $later->contrasts),
+        );
         foreach ($later->periods->when(...$later->contrasts[0]->classes) as [$from, $to]) {
             self::assertSame(3600, $to - $from);
         }
@@ -150,16 +205,23 @@ final class DifferenceTest extends TestCase
     public function test_who_is_newly_and_no_longer_reached_is_named(): void
     {
         $book = static fn (string $to): Book => BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'numbers' => [['key' => '+19025550100', 'destination' => $to]],
-            'users' => [['key' => 'ana', 'legs' => [['item' => 'desk']]], ['key' => 'bo', 'legs' => [['item' => 'desk']]]],
+            'users' => [
+                ['key' => 'ana', 'legs' => [['item' => 'desk']]],
+                ['key' => 'bo', 'legs' => [['item' => 'desk']]],
+            ],
         ]);
         $difference = Difference::between($book('user:ana'), $book('user:bo'), self::FROM);
 
         self::assertSame([['user:bo'], ['user:ana']], [$difference->newlyReached, $difference->noLongerReached]);
     }
 
-    /** @return iterable<string, array{string, string, string}> a case's book, the same with one thing changed, and the case's script */
+    /**
+     * @return iterable<string, array{string, string, string}> a case's book, the same with one thing changed, and the
+     *     case's script
+     */
     public static function mutants(): iterable
     {
         foreach (CaseFiles::all() as $name => [$json, $script]) {
@@ -174,14 +236,24 @@ final class DifferenceTest extends TestCase
         }
     }
 
-    /** The book with one destination or one count of seconds or rings changed; null where no try gives a usable book. */
+    /**
+     * The book with one destination or one count of seconds or rings changed; null where no try gives a usable book.
+     */
     private static function mutant(string $json, int $seed): ?string
     {
         $dice = new Randomizer(new Mt19937($seed));
-        preg_match_all('/: ?"\K(user|group|mailbox|menu|chain|attendant|announcement):[\w-]+(?=")|"(?:seconds|ringsEach|rotations|noAnswerSeconds|longestWait)": ?\K\d+/', $json, $found, PREG_OFFSET_CAPTURE);
+        preg_match_all(
+            '/: ?"\K(user|group|mailbox|menu|chain|attendant|announcement):[\w-]+(?=")'
+                . '|"(?:seconds|ringsEach|rotations|noAnswerSeconds|longestWait)": ?\K\d+/',
+            $json,
+            $found,
+            PREG_OFFSET_CAPTURE,
+        );
         for ($try = 0; $try < 20 && $found[0] !== []; $try++) {
             [$old, $offset] = $found[0][$dice->getInt(0, count($found[0]) - 1)];
-            $new = ctype_digit($old) ? (string) ((int) $old + 17) : $found[0][$dice->getInt(0, count($found[0]) - 1)][0];
+            $new = ctype_digit($old)
+                ? (string) ((int) $old + 17)
+                : $found[0][$dice->getInt(0, count($found[0]) - 1)][0];
             $mutant = substr_replace($json, $new, $offset, strlen($old));
             try {
                 if ($new !== $old && ctype_digit($new) === ctype_digit($old)) {
@@ -234,7 +306,12 @@ final class DifferenceTest extends TestCase
             $label = trim("{$edge->choice->event->kind->value} {$edge->choice->event->detail}");
             $rest = $edge->next->state === null
                 ? ["{$edge->next->outcome?->value} {$edge->next->target}" => true]
-                : $this->written($graph, $edge->next->state, $isForced ? $depth : $depth - 1, $isForced ? $forced + 1 : 0);
+                : $this->written(
+                    $graph,
+                    $edge->next->state,
+                    $isForced ? $depth : $depth - 1,
+                    $isForced ? $forced + 1 : 0,
+                );
             $calls = [...$calls, ...($isForced ? $rest : [$label => $rest])];
         }
         ksort($calls);

@@ -37,13 +37,25 @@ final class DirectoryReportTest extends TestCase
             self::assertInstanceOf(Menu::class, $menu);
             $report = DirectoryReport::of(CallBook::open($book), $menu);
             foreach ($report->reached as ['user' => $user, 'keys' => $keys, 'place' => $place]) {
-                self::assertSame($user, self::reached($book, [...str_split($keys), '#', ...($place === null ? [] : [(string) $place])]), "{$seed}: {$keys}");
+                self::assertSame(
+                    $user,
+                    self::reached($book, [...str_split($keys), '#', ...($place === null ? [] : [(string) $place])]),
+                    "{$seed}: {$keys}",
+                );
                 if ($place === null && strlen($keys) > 1) {
-                    self::assertNotSame($user, self::reached($book, [...str_split(substr($keys, 0, -1)), '#']), "{$seed}: fewer than {$keys}");
+                    self::assertNotSame(
+                        $user,
+                        self::reached($book, [...str_split(substr($keys, 0, -1)), '#']),
+                        "{$seed}: fewer than {$keys}",
+                    );
                 }
                 $seen[$place === null ? 'alone' : 'chosen']++;
             }
-            self::assertSame(count($book->all(User::class)), count($report->reached) + count($report->left), 'everybody is told of once');
+            self::assertSame(
+                count($book->all(User::class)),
+                count($report->reached) + count($report->left),
+                'everybody is told of once',
+            );
             $seen['left'] += count($report->left);
             $seen['alike'] += count($report->alike);
         }
@@ -52,8 +64,16 @@ final class DirectoryReportTest extends TestCase
 
     public function test_more_than_one_key_can_choose_among_are_not_reached(): void
     {
-        $users = array_map(static fn (int $i): array => ['key' => "u{$i}", 'extension' => (string) (200 + $i), 'name' => ['first' => 'Ana', 'last' => 'Reyes'], 'legs' => [['item' => 'desk']]], range(0, NameDirectory::LONGEST_LIST + 1));
-        $report = DirectoryReport::of(CallBook::open(self::of($users, ['scope' => 'all'])), self::menu(self::of($users, ['scope' => 'all'])));
+        $users = array_map(
+            static fn (int $i): array => [
+                'key' => "u{$i}", 'extension' => (string) (200 + $i), 'name' => ['first' => 'Ana', 'last' => 'Reyes'],
+                'legs' => [['item' => 'desk']],
+            ],
+            range(0, NameDirectory::LONGEST_LIST + 1),
+        );
+        $report = DirectoryReport::of(CallBook::open(self::of($users, ['scope' => 'all'])), self::menu(
+            self::of($users, ['scope' => 'all']),
+        ));
 
         self::assertCount(NameDirectory::LONGEST_LIST, $report->reached);
         self::assertSame(['user:u9', 'user:u10'], array_column($report->left, 'user'));
@@ -63,7 +83,17 @@ final class DirectoryReportTest extends TestCase
     /** @param list<string> $keys */
     private static function reached(Book $book, array $keys): ?string
     {
-        $script = Script::read(['to' => self::NUMBER, 'at' => '2026-12-01T10:00', 'keys' => array_map(static fn (string $key): array => ['key' => $key], ['9', ...$keys]), 'world' => array_fill_keys(array_map(static fn (User $user): string => "user:{$user->key}", $book->all(User::class)), 'answers')], $book);
+        $script = Script::read(
+            [
+                'to' => self::NUMBER, 'at' => '2026-12-01T10:00',
+                'keys' => array_map(static fn (string $key): array => ['key' => $key], ['9', ...$keys]),
+                'world' => array_fill_keys(
+                    array_map(static fn (User $user): string => "user:{$user->key}", $book->all(User::class)),
+                    'answers',
+                ),
+            ],
+            $book,
+        );
         $trace = Trace::of($book, $script);
 
         return $trace->outcome === Outcome::Answered ? $trace->target : null;
@@ -74,10 +104,18 @@ final class DirectoryReportTest extends TestCase
         $any = static fn (array $of): mixed => $of[$dice->getInt(0, count($of) - 1)];
         $users = [];
         for ($i = 0, $count = $dice->getInt(2, 9); $i < $count; $i++) {
-            $users[] = ['key' => "u{$i}", 'extension' => (string) (200 + $i), 'name' => ['first' => $any(self::FIRST), 'last' => $any(self::LAST)], 'site' => $any(['site:quay', 'site:mill']), 'legs' => [['item' => 'desk']], 'directory' => ['listed' => $dice->getInt(0, 6) !== 0]];
+            $users[] = [
+                'key' => "u{$i}", 'extension' => (string) (200 + $i),
+                'name' => ['first' => $any(self::FIRST), 'last' => $any(self::LAST)],
+                'site' => $any(['site:quay', 'site:mill']), 'legs' => [['item' => 'desk']],
+                'directory' => ['listed' => $dice->getInt(0, 6) !== 0],
+            ];
         }
 
-        return self::of($users, ['scope' => $any(['all', 'all', 'site', 'groups']), 'groups' => ['group:desk'], 'by' => $any(['first', 'last', 'either']), 'match' => $any(['partial', 'whole'])]);
+        return self::of($users, [
+            'scope' => $any(['all', 'all', 'site', 'groups']), 'groups' => ['group:desk'],
+            'by' => $any(['first', 'last', 'either']), 'match' => $any(['partial', 'whole']),
+        ]);
     }
 
     /**
@@ -87,10 +125,18 @@ final class DirectoryReportTest extends TestCase
     private static function of(array $users, array $dialByName): Book
     {
         return BookFormat::fromValue([
-            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], 'sites' => [['key' => 'quay'], ['key' => 'mill']],
+            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'sites' => [['key' => 'quay'], ['key' => 'mill']],
             'numbers' => [['key' => self::NUMBER, 'destination' => 'menu:day']],
-            'menus' => [['key' => 'day', 'site' => 'site:quay', 'keys' => ['9' => ['to' => 'directory']], 'dialByName' => $dialByName]],
-            'users' => $users, 'groups' => [['key' => 'desk', 'members' => [['item' => 'u0', 'who' => 'user:u0'], ['item' => 'u1', 'who' => 'user:u1']]]],
+            'menus' => [[
+                'key' => 'day', 'site' => 'site:quay', 'keys' => ['9' => ['to' => 'directory']],
+                'dialByName' => $dialByName,
+            ]],
+            'users' => $users,
+            'groups' => [[
+                'key' => 'desk',
+                'members' => [['item' => 'u0', 'who' => 'user:u0'], ['item' => 'u1', 'who' => 'user:u1']],
+            ]],
         ]);
     }
 

@@ -69,7 +69,10 @@ final class EveryWorld implements OfferWorld
         $mobile = str_starts_with($this->now($member), 'mobile ');
         $does = $mobile ? substr($this->now($member), strlen('mobile ')) : $this->now($member);
         $leg = static fn (string $object, int $mailboxAfter): RingLeg => match ($does) {
-            'answersLate' => new RingLeg($object, 'answers', $seconds, $mailboxAfter, answersAfter: max(0, $seconds - 1)),
+            'answersLate' => new RingLeg($object, 'answers', $seconds, $mailboxAfter, answersAfter: max(
+                0,
+                $seconds - 1,
+            )),
             default => new RingLeg($object, $does, $seconds, $mailboxAfter),
         };
         if ($member->who->outside !== null) {
@@ -79,7 +82,9 @@ final class EveryWorld implements OfferWorld
             return [$leg((string) $member->who, 0)];
         }
 
-        return $mobile ? [new RingLeg((string) $member->who, 'unreachable', $seconds), $leg('outside:+15065550199', 8)] : [$leg((string) $member->who, 0), new RingLeg('outside:+15065550199', 'busy', $seconds)];
+        return $mobile
+            ? [new RingLeg((string) $member->who, 'unreachable', $seconds), $leg('outside:+15065550199', 8)]
+            : [$leg((string) $member->who, 0), new RingLeg('outside:+15065550199', 'busy', $seconds)];
     }
 
     /** @return list<string> */
@@ -87,7 +92,10 @@ final class EveryWorld implements OfferWorld
     {
         return match (true) {
             $member->who->outside !== null => self::OUTSIDE,
-            self::hasMobile($member) => ['away', 'rings', 'answers', 'answersLate', 'mobile busy', 'mobile answers', 'mobile answersLate', 'mobile mailbox', 'mobile off'],
+            self::hasMobile($member) => [
+                'away', 'rings', 'answers', 'answersLate', 'mobile busy', 'mobile answers', 'mobile answersLate',
+                'mobile mailbox', 'mobile off',
+            ],
             default => self::USER,
         };
     }

@@ -32,8 +32,10 @@ final class ExplorerTest extends TestCase
 
     /** The law: what any world gives in a state is among the choices there, within their seconds. */
     #[DataProvider('cases')]
-    public function test_every_trace_is_a_path_of_the_explorer_within_its_seconds(string $json, string $scriptJson): void
-    {
+    public function test_every_trace_is_a_path_of_the_explorer_within_its_seconds(
+        string $json,
+        string $scriptJson,
+    ): void {
         $book = BookFormat::fromJson($json);
         $script = Script::read(json_decode($scriptJson, true), $book);
         foreach (array_keys($script->world) as $who) {
@@ -51,8 +53,16 @@ final class ExplorerTest extends TestCase
         $wayOut = new WayOut($callBook);
         $numbers = new NumberRules($callBook, $script->at);
         $choices = new Choices($callBook, $wayOut, $numbers);
-        $resolver = new Resolver($callBook, new World($callBook, $wayOut, $script->world), $numbers, $script, new Keypad($script->keys, $script->isTimed()));
-        $state = $script->number !== null ? State::number($script->number) : $machine->dialled($script->extension ?? self::fail('nobody is called'));
+        $resolver = new Resolver(
+            $callBook,
+            new World($callBook, $wayOut, $script->world),
+            $numbers,
+            $script,
+            new Keypad($script->keys, $script->isTimed()),
+        );
+        $state = $script->number !== null
+            ? State::number($script->number)
+            : $machine->dialled($script->extension ?? self::fail('nobody is called'));
         $now = 0;
         for ($step = 0; $state !== null && $step < 300; $step++) {
             $resolved = $resolver->resolve($state, $now);
@@ -61,11 +71,19 @@ final class ExplorerTest extends TestCase
             $offered = [];
             $fits = false;
             foreach ($choices->of($state) as $choice) {
-                $isSame = $choice->event->kind === $resolved->event->kind && ($choice->event->detail === $resolved->event->detail || $choice->event->kind === EventKind::Wrong);
-                $fits = $fits || ($isSame && $choice->least <= $seconds && ($choice->most === null || $seconds <= $choice->most));
-                $offered[] = "{$choice->event->kind->value} {$choice->event->detail} [{$choice->least}, {$choice->most}]";
+                $isSame = $choice->event->kind === $resolved->event->kind && (
+                    $choice->event->detail === $resolved->event->detail || $choice->event->kind === EventKind::Wrong
+                );
+                $fits = $fits
+                    || ($isSame && $choice->least <= $seconds && ($choice->most === null || $seconds <= $choice->most));
+                $offered[] = "{$choice->event->kind->value} {$choice->event->detail} [{$choice->least}, "
+                    . "{$choice->most}]";
             }
-            self::assertTrue($fits, "{$resolved->event->kind->value} {$resolved->event->detail} after {$seconds} s in {$state->key()} is not among\n" . implode("\n", $offered) . "\n{$scriptJson}");
+            self::assertTrue(
+                $fits,
+                "{$resolved->event->kind->value} {$resolved->event->detail} after {$seconds} s "
+                    . "in {$state->key()} is not among\n" . implode("\n", $offered) . "\n{$scriptJson}",
+            );
             $state = $machine->step($state, $resolved->event)->state;
         }
     }
@@ -86,7 +104,10 @@ final class ExplorerTest extends TestCase
             'numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']],
             'users' => [['key' => 'ana', 'legs' => [['item' => 'desk']]]],
             'mailboxes' => [['key' => 'quiet'], ['key' => 'wrong']],
-            'menus' => [['key' => 'main', 'keys' => ['1' => ['to' => 'user:ana'], '9' => ['to' => 'release']], 'silence' => 'mailbox:quiet', 'invalid' => 'mailbox:wrong']],
+            'menus' => [[
+                'key' => 'main', 'keys' => ['1' => ['to' => 'user:ana'], '9' => ['to' => 'release']],
+                'silence' => 'mailbox:quiet', 'invalid' => 'mailbox:wrong',
+            ]],
         ]);
         $explored = Explorer::explore(new Graph($book, 0));
         $start = State::number('+19025550100');
@@ -94,7 +115,10 @@ final class ExplorerTest extends TestCase
         sort($ends);
 
         self::assertTrue($explored->isComplete);
-        self::assertSame(['answered user:ana', 'messageIn mailbox:quiet', 'messageIn mailbox:wrong', 'released menu:main'], $ends);
+        self::assertSame(
+            ['answered user:ana', 'messageIn mailbox:quiet', 'messageIn mailbox:wrong', 'released menu:main'],
+            $ends,
+        );
         [, $outcome, $target] = $explored->passiveRun($start);
         self::assertSame([Outcome::MessageIn, 'mailbox:quiet'], [$outcome, $target]);
     }
@@ -105,10 +129,15 @@ final class ExplorerTest extends TestCase
             'format' => 'jaunty-roster/tenant-book', 'version' => 1,
             'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'numbers' => [['key' => '+19025550100', 'destination' => 'group:a']],
-            'groups' => [['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']], ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']]],
+            'groups' => [
+                ['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']],
+                ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']],
+            ],
         ]);
 
-        [$passed, $outcome, $target] = Explorer::explore(new Graph($book, 0))->passiveRun(State::number('+19025550100'));
+        [$passed, $outcome, $target] = Explorer::explore(new Graph($book, 0))->passiveRun(
+            State::number('+19025550100'),
+        );
 
         self::assertNull($outcome);
         self::assertSame('group:a', $target);
@@ -126,6 +155,8 @@ final class ExplorerTest extends TestCase
     /** @return \Closure(Schedule, string): string */
     private function hours(Book $book, int $at): \Closure
     {
-        return static fn (Schedule $schedule, string $zone): string => ScheduleClock::of($schedule, $book, $zone)->at($at);
+        return static fn (Schedule $schedule, string $zone): string => ScheduleClock::of($schedule, $book, $zone)->at(
+            $at,
+        );
     }
 }

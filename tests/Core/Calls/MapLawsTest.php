@@ -15,7 +15,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\RandomScripts;
 
-/** The map is held against calls: whatever ends a call that anybody can think of is an end of the map, loops and overruns among them. */
+/**
+ * The map is held against calls: whatever ends a call that anybody can think of is an end of the map, loops and
+ * overruns among them.
+ */
 final class MapLawsTest extends TestCase
 {
     private const CALLS = 60;
@@ -33,14 +36,26 @@ final class MapLawsTest extends TestCase
         for ($left = getenv('DEEP') === 'yes' ? self::CALLS_DEEP : self::CALLS; $left > 0; $left--) {
             $given = $dice->of($book);
             // Outages are runs of their own, and the map is of numbers.
-            $given['world'] = array_filter($given['world'], static fn (string $who): bool => preg_match('/^(site:|platform|trunk:)/', $who) !== 1, ARRAY_FILTER_USE_KEY);
+            $given['world'] = array_filter(
+                $given['world'],
+                static fn (string $who): bool => preg_match('/^(site:|platform|trunk:)/', $who) !== 1,
+                ARRAY_FILTER_USE_KEY,
+            );
             $script = Script::read($given, $book);
             $run = $script->number === null ? null : $survey->runAt($script->number, $script->at);
             if ($run === null) {
                 continue;
             }
             $trace = Trace::of($book, $script);
-            self::assertTrue(self::holds($run, $trace, $script), "{$trace->outcome->value} {$trace->target} is none of " . implode(', ', $run->facts->ends) . ' of ' . json_encode($given, JSON_THROW_ON_ERROR) . "\n" . json_encode($value, JSON_THROW_ON_ERROR));
+            self::assertTrue(
+                self::holds($run, $trace, $script),
+                "{$trace->outcome->value} {$trace->target} is none of "
+                    . implode(', ', $run->facts->ends)
+                    . ' of '
+                    . json_encode($given, JSON_THROW_ON_ERROR)
+                    . "\n"
+                    . json_encode($value, JSON_THROW_ON_ERROR),
+            );
         }
     }
 
@@ -55,7 +70,11 @@ final class MapLawsTest extends TestCase
         for ($left = getenv('DEEP') === 'yes' ? 10 * self::CALLS : self::CALLS; $left > 0; $left--) {
             $call = $dice->of($book);
             unset($call['order']);
-            $call['world'] = array_filter($call['world'], static fn (string $who): bool => preg_match('/^(site:|platform|trunk:|leg:)/', $who) !== 1, ARRAY_FILTER_USE_KEY);
+            $call['world'] = array_filter(
+                $call['world'],
+                static fn (string $who): bool => preg_match('/^(site:|platform|trunk:|leg:)/', $who) !== 1,
+                ARRAY_FILTER_USE_KEY,
+            );
             $script = Script::read($call, $book);
             $run = $script->number === null ? null : $survey->runAt($script->number, $script->at);
             $trace = Trace::of($book, $script);
@@ -66,7 +85,10 @@ final class MapLawsTest extends TestCase
         }
         foreach ($given as $ends) {
             foreach ($ends as $end => [$run, $call]) {
-                self::assertNotNull($survey->shortestCall($run, $end), "{$end} has no call, though there is " . json_encode($call, JSON_THROW_ON_ERROR) . "\n{$json}");
+                self::assertNotNull(
+                    $survey->shortestCall($run, $end),
+                    "{$end} has no call, though there is " . json_encode($call, JSON_THROW_ON_ERROR) . "\n{$json}",
+                );
             }
         }
         self::assertNotEmpty($survey->periods->classes);
@@ -82,9 +104,15 @@ final class MapLawsTest extends TestCase
         $survey = Survey::of($book, RandomScripts::FROM, 400 * 86_400);
         foreach ($survey->runs as $run) {
             $trace = self::nothingDone($book, $run, $survey->firstInstant($run));
-            self::assertSame($trace->outcome, $run->facts->passive ?? Outcome::Loop, json_encode([$run->number, $value], JSON_THROW_ON_ERROR));
+            self::assertSame($trace->outcome, $run->facts->passive ?? Outcome::Loop, json_encode(
+                [$run->number, $value],
+                JSON_THROW_ON_ERROR,
+            ));
             if ($trace->outcome !== Outcome::Loop) {
-                self::assertSame($trace->target, $run->facts->passiveTarget, json_encode([$run->number, $value], JSON_THROW_ON_ERROR));
+                self::assertSame($trace->target, $run->facts->passiveTarget, json_encode(
+                    [$run->number, $value],
+                    JSON_THROW_ON_ERROR,
+                ));
             }
         }
     }
@@ -117,7 +145,8 @@ final class MapLawsTest extends TestCase
                 }
             }
         }
-        // By keys a caller may come to the same place again and again, as often as they like: no way of the map is so long.
+        // By keys a caller may come to the same place again and again, as often as they like: no way of the map is so
+        // long.
         if ($trace->outcome === Outcome::Overrun && $script->keys !== []) {
             return true;
         }

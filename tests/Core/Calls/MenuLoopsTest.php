@@ -16,7 +16,9 @@ final class MenuLoopsTest extends TestCase
 {
     public function test_a_menu_entered_anew_on_silence_keeps_the_transfers_that_came_back(): void
     {
-        $trace = $this->trace(['silence' => 'again', 'keys' => ['1' => ['to' => 'user:ana']]], [['key' => '1']], ['user:ana' => 'busy']);
+        $trace = $this->trace(['silence' => 'again', 'keys' => ['1' => ['to' => 'user:ana']]], [['key' => '1']], [
+            'user:ana' => 'busy',
+        ]);
 
         // Back at 0 s with one return; silent at 5 s it is entered anew with that return, which is the same state.
         self::assertSame([Outcome::Loop, 'menu:main', 5], [$trace->outcome, $trace->target, $trace->seconds]);
@@ -39,7 +41,10 @@ final class MenuLoopsTest extends TestCase
     {
         $book = $this->book($menu);
 
-        return Trace::of($book, Script::read(['to' => '+19025550100', 'at' => '2026-12-01T10:00', 'keys' => $keys, 'world' => $world], $book));
+        return Trace::of($book, Script::read(
+            ['to' => '+19025550100', 'at' => '2026-12-01T10:00', 'keys' => $keys, 'world' => $world],
+            $book,
+        ));
     }
 
     /** @param array<string, mixed> $menu */

@@ -29,8 +29,12 @@ final class NameDirectoryTest extends TestCase
      * @param  list<string>  $meant
      */
     #[DataProvider('directories')]
-    public function test_whom_a_menu_lists_and_whom_keys_mean(array $dialByName, array $listed, string $keys, array $meant): void
-    {
+    public function test_whom_a_menu_lists_and_whom_keys_mean(
+        array $dialByName,
+        array $listed,
+        string $keys,
+        array $meant,
+    ): void {
         $book = self::book($dialByName);
         $menu = $book->find(Reference::parse('menu:day'));
         self::assertInstanceOf(Menu::class, $menu);
@@ -62,7 +66,14 @@ final class NameDirectoryTest extends TestCase
     public function test_a_caller_spells_a_name(array $keys, Outcome $outcome, string $target, int $seconds): void
     {
         $book = self::book(['scope' => 'all']);
-        $trace = Trace::of($book, Script::read(['to' => '+19025550100', 'at' => '2026-12-01T10:00', 'keys' => array_map(static fn (array $key): array => ['key' => $key[0], 'at' => $key[1]], $keys), 'world' => ['user:ana' => 'answers', 'user:anan' => 'answers', 'user:bo' => 'answers']], $book));
+        $trace = Trace::of($book, Script::read(
+            [
+                'to' => '+19025550100', 'at' => '2026-12-01T10:00',
+                'keys' => array_map(static fn (array $key): array => ['key' => $key[0], 'at' => $key[1]], $keys),
+                'world' => ['user:ana' => 'answers', 'user:anan' => 'answers', 'user:bo' => 'answers'],
+            ],
+            $book,
+        ));
 
         self::assertSame([$outcome, $target, $seconds], [$trace->outcome, $trace->target, $trace->seconds]);
     }
@@ -70,18 +81,33 @@ final class NameDirectoryTest extends TestCase
     /** @return iterable<string, array{list<array{string, ?int}>, Outcome, string, int}> */
     public static function calls(): iterable
     {
-        $timed = static fn (string $keys, int $from): array => array_map(static fn (string $key, int $n): array => [$key, $from + $n], str_split($keys), array_keys(str_split($keys)));
+        $timed = static fn (string $keys, int $from): array => array_map(
+            static fn (string $key, int $n): array => [$key, $from + $n],
+            str_split($keys),
+            array_keys(str_split($keys)),
+        );
         yield 'one match, ended with #' => [[['9', 0], ...$timed('2626#', 1)], Outcome::Answered, 'user:anan', 5];
-        yield 'one match, not ended: the try has to be over' => [[['9', 0], ...$timed('2626', 1)], Outcome::Answered, 'user:anan', 10];
-        yield 'a list, and a key that chooses' => [[['9', 0], ...$timed('26#', 1), ['3', 6]], Outcome::Answered, 'user:anan', 6];
-        yield 'a key past the list is a try gone' => [[['9', 0], ...$timed('26#', 1), ['7', 6], ...$timed('2626#', 7)], Outcome::Answered, 'user:anan', 11];
-        yield 'nobody meant, then a name' => [[['9', 0], ...$timed('99#', 1), ...$timed('2626#', 4)], Outcome::Answered, 'user:anan', 8];
-        yield 'untimed' => [array_map(static fn (string $key): array => [$key, null], ['9', ...str_split('2626#')]), Outcome::Answered, 'user:anan', 0];
+        yield 'one match, not ended: the try has to be over' => [
+            [['9', 0], ...$timed('2626', 1)], Outcome::Answered, 'user:anan', 10,
+        ];
+        yield 'a list, and a key that chooses' => [
+            [['9', 0], ...$timed('26#', 1), ['3', 6]], Outcome::Answered, 'user:anan', 6,
+        ];
+        yield 'a key past the list is a try gone' => [
+            [['9', 0], ...$timed('26#', 1), ['7', 6], ...$timed('2626#', 7)], Outcome::Answered, 'user:anan', 11,
+        ];
+        yield 'nobody meant, then a name' => [
+            [['9', 0], ...$timed('99#', 1), ...$timed('2626#', 4)], Outcome::Answered, 'user:anan', 8,
+        ];
+        yield 'untimed' => [
+            array_map(static fn (string $key): array => [$key, null], ['9', ...str_split('2626#')]), Outcome::Answered,
+            'user:anan', 0,
+        ];
         // Three tries of 10 s, then the menu again, whose silence ends the call.
         yield 'silence three times' => [[['9', 0]], Outcome::Released, 'menu:day', 45];
     }
 
-    public function test_everybody_who_is_listed_is_reached_by_a_test_call_and_comes_back_untaken_as_from_the_menu(): void
+    public function test_everybody_listed_is_reached_by_a_test_call_and_comes_back_untaken_as_from_the_menu(): void
     {
         $book = self::book(['scope' => 'all']);
         $number = State::number('+19025550100');
@@ -95,8 +121,16 @@ final class NameDirectoryTest extends TestCase
 
     public function test_without_a_menu_a_directory_lists_all_and_transfers_for_good(): void
     {
-        $book = self::book(['scope' => 'off'], ['numbers' => [['key' => '+19025550100', 'destination' => 'directory']]]);
-        $trace = Trace::of($book, Script::read(['to' => '+19025550100', 'at' => '2026-12-01T10:00', 'keys' => array_map(static fn (string $key): array => ['key' => $key], str_split('2626#'))], $book));
+        $book = self::book(['scope' => 'off'], [
+            'numbers' => [['key' => '+19025550100', 'destination' => 'directory']],
+        ]);
+        $trace = Trace::of($book, Script::read(
+            ['to' => '+19025550100', 'at' => '2026-12-01T10:00', 'keys' => array_map(
+                static fn (string $key): array => ['key' => $key],
+                str_split('2626#'),
+            )],
+            $book,
+        ));
 
         self::assertSame([Outcome::DeadEnd, 'user:anan', 20], [$trace->outcome, $trace->target, $trace->seconds]);
     }
@@ -107,14 +141,23 @@ final class NameDirectoryTest extends TestCase
      */
     private static function book(array $dialByName, array $fields = []): Book
     {
-        $user = static fn (string $key, string $first, string $last, string $site, bool $listed = true): array => ['key' => $key, 'name' => ['first' => $first, 'last' => $last], 'site' => "site:{$site}", 'legs' => [['item' => 'desk']], 'directory' => ['listed' => $listed]];
+        $user = static fn (string $key, string $first, string $last, string $site, bool $listed = true): array => [
+            'key' => $key, 'name' => ['first' => $first, 'last' => $last], 'site' => "site:{$site}",
+            'legs' => [['item' => 'desk']], 'directory' => ['listed' => $listed],
+        ];
 
         return BookFormat::fromValue($fields + [
             'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'sites' => [['key' => 'quay'], ['key' => 'mill']],
             'numbers' => [['key' => '+19025550100', 'destination' => 'menu:day']],
-            'menus' => [['key' => 'day', 'site' => 'site:quay', 'plays' => 1, 'wait' => 15, 'silence' => 'release', 'keys' => ['9' => ['to' => 'directory']], 'dialByName' => $dialByName]],
-            'users' => [$user('ana', 'Ána', 'Reyes', 'quay'), $user('anan', 'Anan', 'Suter', 'mill'), $user('bo', 'Bo', 'Anders', 'quay'), $user('gone', 'Andy', 'Away', 'quay', false)],
+            'menus' => [[
+                'key' => 'day', 'site' => 'site:quay', 'plays' => 1, 'wait' => 15, 'silence' => 'release',
+                'keys' => ['9' => ['to' => 'directory']], 'dialByName' => $dialByName,
+            ]],
+            'users' => [
+                $user('ana', 'Ána', 'Reyes', 'quay'), $user('anan', 'Anan', 'Suter', 'mill'),
+                $user('bo', 'Bo', 'Anders', 'quay'), $user('gone', 'Andy', 'Away', 'quay', false),
+            ],
             'groups' => [['key' => 'desk', 'members' => [['item' => 'bo', 'who' => 'user:bo']]]],
         ]);
     }

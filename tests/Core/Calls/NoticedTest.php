@@ -21,20 +21,31 @@ final class NoticedTest extends TestCase
      * @param  list<string>  $noticed
      */
     #[DataProvider('drifts')]
-    public function test_a_field_is_noticed_if_putting_it_back_alone_sends_a_call_another_way(array $live, array $noticed): void
-    {
+    public function test_a_field_is_noticed_if_putting_it_back_alone_sends_a_call_another_way(
+        array $live,
+        array $noticed,
+    ): void {
         [$book, $after] = [self::book([]), self::book($live)];
         $drift = Diff::between($book, $after)->operations;
 
-        self::assertSame($noticed, array_map(static fn (Operation $each): string => "{$each->object} {$each->path}", Noticed::of($after, $drift, self::FROM)));
+        self::assertSame($noticed, array_map(
+            static fn (Operation $each): string => "{$each->object} {$each->path}",
+            Noticed::of($after, $drift, self::FROM),
+        ));
     }
 
     /** @return iterable<string, array{array<string, mixed>, list<string>}> */
     public static function drifts(): iterable
     {
         yield 'nothing' => [[], []];
-        yield 'a name beside a greeting' => [['groups' => [['name' => 'Desk', 'noAnswerSeconds' => 40]], 'users' => [['display' => 'Ana at the desk']]], ['group:desk noAnswerSeconds']];
-        yield 'beside a number sent elsewhere, as the group keeps its extension' => [['numbers' => [['destination' => 'user:ana']], 'groups' => [['noAnswerSeconds' => 40]]], ['number:+19025550100 destination', 'group:desk noAnswerSeconds']];
+        yield 'a name beside a greeting' => [
+            ['groups' => [['name' => 'Desk', 'noAnswerSeconds' => 40]], 'users' => [['display' => 'Ana at the desk']]],
+            ['group:desk noAnswerSeconds'],
+        ];
+        yield 'beside a number sent elsewhere, as the group keeps its extension' => [
+            ['numbers' => [['destination' => 'user:ana']], 'groups' => [['noAnswerSeconds' => 40]]],
+            ['number:+19025550100 destination', 'group:desk noAnswerSeconds'],
+        ];
         yield 'one object more' => [['mailboxes' => [1 => ['key' => 'late']]], []];
     }
 
@@ -42,10 +53,17 @@ final class NoticedTest extends TestCase
     private static function book(array $edit): Book
     {
         return BookFormat::fromValue(array_replace_recursive([
-            'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'numbers' => [['key' => '+19025550100', 'destination' => 'group:desk']],
-            'groups' => [['key' => 'desk', 'extension' => '300', 'noAnswerSeconds' => 30, 'members' => [['item' => 'ana', 'who' => 'user:ana']], 'otherwise' => ['noAnswer' => 'mailbox:desk']]],
-            'users' => [['key' => 'ana', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'extension' => '201', 'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:desk']],
+            'groups' => [[
+                'key' => 'desk', 'extension' => '300', 'noAnswerSeconds' => 30,
+                'members' => [['item' => 'ana', 'who' => 'user:ana']], 'otherwise' => ['noAnswer' => 'mailbox:desk'],
+            ]],
+            'users' => [[
+                'key' => 'ana', 'name' => ['first' => 'Ana', 'last' => 'Reed'], 'extension' => '201',
+                'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:desk',
+            ]],
             'mailboxes' => [['key' => 'desk']],
         ], $edit));
     }

@@ -30,7 +30,10 @@ final class OutcomeMapTest extends TestCase
             $graph = new Graph($book, self::FROM);
             $graph->say($valuation);
             foreach ($graph->numbers() as $number) {
-                self::assertEquals(Facts::of(Explorer::explore($graph, [$number]), $number), $map->facts[$class][substr($number->object, strlen('number:'))]);
+                self::assertEquals(
+                    Facts::of(Explorer::explore($graph, [$number]), $number),
+                    $map->facts[$class][substr($number->object, strlen('number:'))],
+                );
             }
         }
     }
@@ -40,7 +43,10 @@ final class OutcomeMapTest extends TestCase
         $book = BookFormat::fromJson((string) file_get_contents(__DIR__ . '/../../data/bench-book.json'));
         $graph = new Graph($book, self::FROM);
         $map = OutcomeMap::of($book, self::FROM);
-        $clocks = array_map(static fn (array $slot): ScheduleClock => ScheduleClock::of($slot[0], $book, $slot[1]), $graph->slots());
+        $clocks = array_map(
+            static fn (array $slot): ScheduleClock => ScheduleClock::of($slot[0], $book, $slot[1]),
+            $graph->slots(),
+        );
         mt_srand(20_261_201);
         $place = 0;
         for ($instant = self::FROM; $instant < $map->periods->until; $instant += mt_rand(1, 200_000)) {
@@ -48,7 +54,11 @@ final class OutcomeMapTest extends TestCase
                 $place++;
             }
             foreach ($graph->slots() as $slot => [, , $named]) {
-                self::assertSame(HoursState::asNamed($clocks[$slot]->at($instant), $named), $map->periods->classes[$map->periods->stretches[$place][1]][$slot], "{$slot} at {$instant}");
+                self::assertSame(
+                    HoursState::asNamed($clocks[$slot]->at($instant), $named),
+                    $map->periods->classes[$map->periods->stretches[$place][1]][$slot],
+                    "{$slot} at {$instant}",
+                );
             }
         }
     }
@@ -56,16 +66,29 @@ final class OutcomeMapTest extends TestCase
     public function test_a_number_s_dates_cut_the_year_at_midnights_of_its_site(): void
     {
         $book = BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
-            'numbers' => [['key' => '+19025550100', 'destination' => 'mailbox:box', 'from' => '2027-01-10', 'until' => '2027-03-01']],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [[
+                'key' => '+19025550100', 'destination' => 'mailbox:box', 'from' => '2027-01-10',
+                'until' => '2027-03-01',
+            ]],
             'mailboxes' => [['key' => 'box']],
         ]);
         $map = OutcomeMap::of($book, self::FROM);
 
         // Halifax is four hours behind UTC in winter.
-        self::assertSame([['2026-12-01T00:00:00Z', 'notInService'], ['2027-01-10T04:00:00Z', 'messageIn'], ['2027-03-02T04:00:00Z', 'notInService']], array_map(
-            static fn (array $stretch): array => [gmdate('Y-m-d\TH:i:s\Z', $stretch[0]), $map->facts[$stretch[1]]['+19025550100']->passive?->value],
-            $map->periods->stretches,
-        ));
+        self::assertSame(
+            [['2026-12-01T00:00:00Z', 'notInService'], ['2027-01-10T04:00:00Z', 'messageIn'], [
+                '2027-03-02T04:00:00Z',
+                'notInService',
+            ]],
+            array_map(
+                static fn (array $stretch): array => [
+                    gmdate('Y-m-d\TH:i:s\Z', $stretch[0]),
+                    $map->facts[$stretch[1]]['+19025550100']->passive?->value,
+                ],
+                $map->periods->stretches,
+            ),
+        );
     }
 }

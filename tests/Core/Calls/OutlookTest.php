@@ -30,7 +30,10 @@ final class OutlookTest extends TestCase
             $outlook = $outlook->changedTo($book);
 
             // Compared as text: the runner's own comparison of objects takes minutes for so many objects.
-            self::assertTrue(self::text(OutcomeMap::of($book, self::FROM, self::WEEK)) === self::text($outlook->map()), $what);
+            self::assertTrue(
+                self::text(OutcomeMap::of($book, self::FROM, self::WEEK)) === self::text($outlook->map()),
+                $what,
+            );
         }
     }
 
@@ -43,7 +46,12 @@ final class OutlookTest extends TestCase
         foreach (EditedFiles::from($json, $seed) as $what => $edited) {
             $beside = new Graph($edited, self::FROM, $graph);
 
-            self::assertTrue(self::text(Explorer::explore(new Graph($edited, self::FROM))->edges) === self::text(Explorer::explore($beside)->edges), $what);
+            self::assertTrue(
+                self::text(Explorer::explore(new Graph($edited, self::FROM))->edges) === self::text(
+                    Explorer::explore($beside)->edges,
+                ),
+                $what,
+            );
         }
     }
 
@@ -52,22 +60,44 @@ final class OutlookTest extends TestCase
     public function test_what_lies_far_from_where_it_is_read_counts(array $edit): void
     {
         $value = [
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'sites' => [['key' => 'quay'], ['key' => 'mill', 'zone' => 'America/St_Johns']],
-            'numbers' => [['key' => '+19025550100', 'destination' => 'menu:front'], ['key' => '+19025550101', 'destination' => 'mailbox:ana']],
-            'menus' => [['key' => 'front', 'site' => 'site:quay', 'silence' => 'outside:+15065550100', 'dialExtensions' => ['scope' => 'site'], 'keys' => ['1' => ['to' => 'line:lift'], '2' => ['to' => 'chain:nights'], '3' => ['to' => 'directory']], 'dialByName' => ['scope' => 'all']]],
+            'numbers' => [
+                ['key' => '+19025550100', 'destination' => 'menu:front'],
+                ['key' => '+19025550101', 'destination' => 'mailbox:ana'],
+            ],
+            'menus' => [[
+                'key' => 'front', 'site' => 'site:quay', 'silence' => 'outside:+15065550100',
+                'dialExtensions' => ['scope' => 'site'],
+                'keys' => ['1' => ['to' => 'line:lift'], '2' => ['to' => 'chain:nights'], '3' => ['to' => 'directory']],
+                'dialByName' => ['scope' => 'all'],
+            ]],
             'chains' => [['key' => 'nights', 'places' => [['item' => 'ana', 'to' => 'user:ana']]]],
             'announcements' => [['key' => 'hello']],
             'users' => [
-                ['key' => 'ana', 'name' => ['first' => 'Ana'], 'extension' => '201', 'site' => 'site:quay', 'schedule' => 'schedule:day', 'legs' => [['item' => 'desk']], 'handling' => ['closed' => ['always' => 'mailbox:ana']]],
-                ['key' => 'bo', 'extension' => '202', 'site' => 'site:quay', 'legs' => [['item' => 'mobile', 'kind' => 'outside', 'number' => '+15065550101']]],
+                [
+                    'key' => 'ana', 'name' => ['first' => 'Ana'], 'extension' => '201', 'site' => 'site:quay',
+                    'schedule' => 'schedule:day', 'legs' => [['item' => 'desk']],
+                    'handling' => ['closed' => ['always' => 'mailbox:ana']],
+                ],
+                ['key' => 'bo', 'extension' => '202', 'site' => 'site:quay', 'legs' => [
+                    ['item' => 'mobile', 'kind' => 'outside', 'number' => '+15065550101'],
+                ]],
             ],
-            'mailboxes' => [['key' => 'ana', 'zero' => 'outside:+15065550102', 'owner' => 'user:ana', 'extension' => '301', 'greeting' => 'prompt:hello']],
+            'mailboxes' => [[
+                'key' => 'ana', 'zero' => 'outside:+15065550102', 'owner' => 'user:ana', 'extension' => '301',
+                'greeting' => 'prompt:hello',
+            ]],
             'lines' => [['key' => 'lift', 'extension' => '401', 'purpose' => 'lift']],
             'prompts' => [['key' => 'hello', 'script' => 'Leave a message.']],
-            'schedules' => [['key' => 'day', 'weekly' => [['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]],
+            'schedules' => [['key' => 'day', 'weekly' => [
+                ['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'],
+            ]]],
             'trunks' => [['key' => 'harbour', 'outsideCallersOut' => true]],
-            'routes' => [['key' => 'out', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:harbour']]],
+            'routes' => [
+                ['key' => 'out', 'digits' => '1xxxxxxxxxx', 'class' => 'national', 'trunks' => ['trunk:harbour']],
+            ],
         ];
         $outlook = Outlook::of(BookFormat::fromValue($value), self::FROM, self::WEEK);
         $was = $outlook->map();
@@ -76,9 +106,15 @@ final class OutlookTest extends TestCase
         $edited = BookFormat::fromValue(array_replace_recursive($value, $edit));
         $anew = self::text(Explorer::explore(new Graph($edited, self::FROM))->edges);
 
-        self::assertTrue(self::text(OutcomeMap::of($edited, self::FROM, self::WEEK)) === self::text($outlook->changedTo($edited)->map()));
+        self::assertTrue(self::text(OutcomeMap::of($edited, self::FROM, self::WEEK)) === self::text(
+            $outlook->changedTo($edited)->map(),
+        ));
         self::assertTrue($anew === self::text(Explorer::explore(new Graph($edited, self::FROM, $graph))->edges));
-        self::assertFalse($anew === self::text($before->edges) && self::text($was) === self::text(OutcomeMap::of($edited, self::FROM, self::WEEK)), 'the edit changes nothing, so this shows nothing');
+        self::assertFalse(
+            $anew === self::text($before->edges)
+                && self::text($was) === self::text(OutcomeMap::of($edited, self::FROM, self::WEEK)),
+            'the edit changes nothing, so this shows nothing',
+        );
     }
 
     /** @return iterable<string, array{array<string, mixed>}> */
@@ -102,9 +138,16 @@ final class OutlookTest extends TestCase
     public function test_an_edit_leaves_what_it_does_not_touch_and_only_that(): void
     {
         $value = [
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
-            'numbers' => [['key' => '+19025550100', 'destination' => 'group:desk'], ['key' => '+19025550101', 'destination' => 'user:bo']],
-            'users' => [['key' => 'ana', 'legs' => [['item' => 'desk']]], ['key' => 'bo', 'legs' => [['item' => 'desk']]]],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [
+                ['key' => '+19025550100', 'destination' => 'group:desk'],
+                ['key' => '+19025550101', 'destination' => 'user:bo'],
+            ],
+            'users' => [
+                ['key' => 'ana', 'legs' => [['item' => 'desk']]],
+                ['key' => 'bo', 'legs' => [['item' => 'desk']]],
+            ],
             'groups' => [['key' => 'desk', 'members' => [['item' => 'ana', 'who' => 'user:ana']]]],
         ];
         $graph = new Graph(BookFormat::fromValue($value), self::FROM);
@@ -112,7 +155,10 @@ final class OutlookTest extends TestCase
         $edited = BookFormat::fromValue(array_replace_recursive($value, ['groups' => [['ringsEach' => 5]]]));
         $beside = new Graph($edited, self::FROM, $graph);
         $same = static function (string $key) use ($graph, $beside, $before): bool {
-            $crossings = array_map(static fn (Graph $of): Crossing => $of->edges($before->states[$key]), [$graph, $beside]);
+            $crossings = array_map(
+                static fn (Graph $of): Crossing => $of->edges($before->states[$key]),
+                [$graph, $beside],
+            );
 
             return $crossings[0] === $crossings[1];
         };

@@ -23,10 +23,21 @@ final class PassiveWaitTest extends TestCase
             $book = BookFormat::fromJson($json);
             $survey = Survey::of($book, self::FROM);
             foreach ($survey->runs as $run) {
-                $trace = Trace::of($book, Script::read(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))], $book));
+                $trace = Trace::of($book, Script::read(
+                    ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))],
+                    $book,
+                ));
                 // How often a call was passed on is no part of a state: only a trace ends for it.
-                if ($run->facts->passive !== null && $run->passiveSeconds() !== null && $trace->outcome !== Outcome::Overrun) {
-                    self::assertSame([$trace->outcome, $trace->target, $trace->seconds], [$run->facts->passive, $run->facts->passiveTarget, $run->passiveSeconds()], "{$name}: {$run->number}");
+                if (
+                    $run->facts->passive !== null
+                    && $run->passiveSeconds() !== null
+                    && $trace->outcome !== Outcome::Overrun
+                ) {
+                    self::assertSame(
+                        [$trace->outcome, $trace->target, $trace->seconds],
+                        [$run->facts->passive, $run->facts->passiveTarget, $run->passiveSeconds()],
+                        "{$name}: {$run->number}",
+                    );
                     $compared++;
                 }
             }

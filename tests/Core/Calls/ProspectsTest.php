@@ -31,41 +31,86 @@ final class ProspectsTest extends TestCase
         $explored = Explorer::explore($graph, $graph->numbers());
         $prospects = Prospects::of($explored);
 
-        self::assertSame($kind === null ? [] : [$kind], array_map(static fn (Loop $loop): LoopKind => $loop->kind, $prospects->loops()));
+        self::assertSame(
+            $kind === null ? [] : [$kind],
+            array_map(static fn (Loop $loop): LoopKind => $loop->kind, $prospects->loops()),
+        );
         self::assertSame($longest, $prospects->longest($graph->numbers()[0]));
     }
 
-    /** @return iterable<string, array{?string, ?int, array<string, mixed>}> the kind of loop, the longest call in seconds, a book */
+    /**
+     * @return iterable<string, array{?string, ?int, array<string, mixed>}> the kind of loop, the longest call in
+     *     seconds, a book
+     */
     public static function loops(): iterable
     {
         $ana = ['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => 20]]];
-        $menu = ['key' => 'main', 'plays' => 1, 'wait' => 5, 'keys' => ['9' => ['to' => 'menu:more']], 'silence' => 'release', 'invalidAllowed' => 1, 'invalid' => 'release'];
-        yield 'a mailbox after a ring' => [null, 20, ['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [$ana]]];
-        yield 'two groups for each other' => [LoopKind::Inescapable, null, ['numbers' => [['key' => '+19025550100', 'destination' => 'group:a']], 'groups' => [['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']], ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']]]]];
-        yield 'two who forward to each other when busy' => [LoopKind::Conditional, null, ['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [
-            ['handling' => ['open' => ['busy' => 'user:bo']]] + $ana, ['key' => 'bo', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => 15]], 'handling' => ['open' => ['busy' => 'user:ana']]],
-        ]]];
-        yield 'two menus that name each other' => [LoopKind::CallerDriven, 5, ['numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']], 'menus' => [$menu, ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu]]];
+        $menu = [
+            'key' => 'main', 'plays' => 1, 'wait' => 5, 'keys' => ['9' => ['to' => 'menu:more']],
+            'silence' => 'release', 'invalidAllowed' => 1, 'invalid' => 'release',
+        ];
+        yield 'a mailbox after a ring' => [null, 20, [
+            'numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']],
+            'users' => [$ana],
+        ]];
+        yield 'two groups for each other' => [LoopKind::Inescapable, null, [
+            'numbers' => [['key' => '+19025550100', 'destination' => 'group:a']],
+            'groups' => [
+                ['key' => 'a', 'otherwise' => ['noAnswer' => 'group:b']],
+                ['key' => 'b', 'otherwise' => ['noAnswer' => 'group:a']],
+            ],
+        ]];
+        yield 'two who forward to each other when busy' => [LoopKind::Conditional, null, [
+            'numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']],
+            'users' => [
+                ['handling' => ['open' => ['busy' => 'user:bo']]] + $ana,
+                [
+                    'key' => 'bo', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk', 'seconds' => 15]],
+                    'handling' => ['open' => ['busy' => 'user:ana']],
+                ],
+            ],
+        ]];
+        yield 'two menus that name each other' => [LoopKind::CallerDriven, 5, [
+            'numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']],
+            'menus' => [$menu, ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu],
+        ]];
     }
 
     public function test_a_round_that_nobody_leaves_says_how_long_it_takes(): void
     {
-        $graph = new Graph(self::book(['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [
-            ['key' => 'ana', 'legs' => [['item' => 'desk', 'seconds' => 20]], 'handling' => ['open' => ['noAnswer' => 'user:bo']]],
-            ['key' => 'bo', 'legs' => [['item' => 'desk', 'seconds' => 15]], 'handling' => ['open' => ['noAnswer' => 'user:ana']]],
-        ]]), 0);
+        $graph = new Graph(
+            self::book(['numbers' => [['key' => '+19025550100', 'destination' => 'user:ana']], 'users' => [
+                ['key' => 'ana', 'legs' => [['item' => 'desk', 'seconds' => 20]], 'handling' => [
+                    'open' => ['noAnswer' => 'user:bo'],
+                ]],
+                ['key' => 'bo', 'legs' => [['item' => 'desk', 'seconds' => 15]], 'handling' => [
+                    'open' => ['noAnswer' => 'user:ana'],
+                ]],
+            ]]),
+            0,
+        );
 
-        self::assertSame([[LoopKind::Inescapable, 35]], array_map(static fn (Loop $loop): array => [$loop->kind, $loop->seconds], Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops()));
+        self::assertSame([[LoopKind::Inescapable, 35]], array_map(
+            static fn (Loop $loop): array => [$loop->kind, $loop->seconds],
+            Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops(),
+        ));
     }
 
     public function test_a_round_that_keys_drive_says_how_long_it_takes(): void
     {
         $menu = ['plays' => 1, 'wait' => 5, 'silence' => 'release', 'invalidAllowed' => 1, 'invalid' => 'release'];
-        $graph = new Graph(self::book(['numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']], 'menus' => [
-            ['key' => 'main', 'keys' => ['9' => ['to' => 'menu:more']]] + $menu, ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu,
-        ]]), 0);
+        $graph = new Graph(
+            self::book(['numbers' => [['key' => '+19025550100', 'destination' => 'menu:main']], 'menus' => [
+                ['key' => 'main', 'keys' => ['9' => ['to' => 'menu:more']]] + $menu,
+                ['key' => 'more', 'keys' => ['1' => ['to' => 'menu:main']]] + $menu,
+            ]]),
+            0,
+        );
 
-        self::assertSame([10], array_column(Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops(), 'seconds'));
+        self::assertSame(
+            [10],
+            array_column(Prospects::of(Explorer::explore($graph, $graph->numbers()))->loops(), 'seconds'),
+        );
     }
 
     /** The law: no test call without keys lasts longer than the longest, and none ends before the shortest. */
@@ -75,12 +120,22 @@ final class ProspectsTest extends TestCase
         foreach (CaseFiles::all() as $name => [$json, $scriptJson]) {
             $book = BookFormat::fromJson($json);
             $script = Script::read(json_decode($scriptJson, true), $book);
-            if ($script->number === null || $script->keys !== [] || preg_match('/"(site:|platform|trunk:)/', $scriptJson) === 1) {
+            if (
+                $script->number === null
+                || $script->keys !== []
+                || preg_match('/"(site:|platform|trunk:)/', $scriptJson) === 1
+            ) {
                 continue;
             }
             $graph = new Graph($book, $script->at);
-            $graph->say(array_map(static fn (array $slot): string => ScheduleClock::of($slot[0], $book, $slot[1])->at($script->at), $graph->slots()));
-            $start = array_values(array_filter($graph->numbers(), static fn ($state): bool => $state->object === "number:{$script->number}"))[0];
+            $graph->say(array_map(
+                static fn (array $slot): string => ScheduleClock::of($slot[0], $book, $slot[1])->at($script->at),
+                $graph->slots(),
+            ));
+            $start = array_values(array_filter(
+                $graph->numbers(),
+                static fn ($state): bool => $state->object === "number:{$script->number}",
+            ))[0];
             $prospects = Prospects::of(Explorer::explore($graph, [$start]));
             $trace = Trace::of($book, $script);
             $longest = $prospects->longest($start);
@@ -89,7 +144,11 @@ final class ProspectsTest extends TestCase
             }
             $checked++;
             self::assertLessThanOrEqual($longest ?? PHP_INT_MAX, $trace->seconds, $name);
-            self::assertGreaterThanOrEqual($prospects->shortest($start, $trace->outcome) ?? PHP_INT_MAX, $trace->seconds, $name);
+            self::assertGreaterThanOrEqual(
+                $prospects->shortest($start, $trace->outcome) ?? PHP_INT_MAX,
+                $trace->seconds,
+                $name,
+            );
         }
         self::assertGreaterThan(100, $checked);
     }
@@ -101,7 +160,10 @@ final class ProspectsTest extends TestCase
             $dice = new Randomizer(new Mt19937($seed));
             $next = [];
             for ($i = 0, $nodes = $dice->getInt(1, 9); $i < $nodes; $i++) {
-                $next["n{$i}"] = array_map(static fn (int $n): string => 'n' . $n % $nodes, $dice->pickArrayKeys(range(0, 11), $dice->getInt(1, 2)));
+                $next["n{$i}"] = array_map(
+                    static fn (int $n): string => 'n' . $n % $nodes,
+                    $dice->pickArrayKeys(range(0, 11), $dice->getInt(1, 2)),
+                );
             }
             $reaches = [];
             foreach (array_keys($next) as $node) {
@@ -126,7 +188,11 @@ final class ProspectsTest extends TestCase
             self::assertCount(count($next), $component);
             foreach (array_keys($next) as $one) {
                 foreach (array_keys($next) as $other) {
-                    self::assertSame($one === $other || (isset($reaches[$one][$other], $reaches[$other][$one])), $component[$one] === $component[$other], "seed {$seed}: {$one} {$other}");
+                    self::assertSame(
+                        $one === $other || (isset($reaches[$one][$other], $reaches[$other][$one])),
+                        $component[$one] === $component[$other],
+                        "seed {$seed}: {$one} {$other}",
+                    );
                     if (isset($reaches[$one][$other])) {
                         self::assertGreaterThanOrEqual($order[$other], $order[$one], 'what is led to comes first');
                     }
@@ -138,6 +204,9 @@ final class ProspectsTest extends TestCase
     /** @param array<string, mixed> $fields */
     private static function book(array $fields): Book
     {
-        return BookFormat::fromValue($fields + ['format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], 'mailboxes' => [['key' => 'ana']]]);
+        return BookFormat::fromValue($fields + [
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], 'mailboxes' => [['key' => 'ana']],
+        ]);
     }
 }

@@ -20,7 +20,10 @@ use Jaunty\Core\Hours\State as HoursState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** The law of design 03 section 5 for legs that ring: what every script's world gives at a user, a place or a screened transfer, and the choices there, are the same. */
+/**
+ * The law of design 03 section 5 for legs that ring: what every script's world gives at a user, a place or a screened
+ * transfer, and the choices there, are the same.
+ */
 final class RingChoicesTest extends TestCase
 {
     private const USER = ['rings', 'answers', 'busy', 'onACall', 'unreachable', 'doNotDisturb'];
@@ -57,7 +60,11 @@ final class RingChoicesTest extends TestCase
                 self::assertGreaterThanOrEqual($offered[$event]->least, min($seconds), "{$event} in {$state->key()}");
                 self::assertLessThanOrEqual($offered[$event]->most, max($seconds), "{$event} in {$state->key()}");
             }
-            self::assertCount(1, array_filter($offered, static fn (Choice $choice): bool => $choice->isPassive), 'what comes of doing nothing is one thing');
+            self::assertCount(
+                1,
+                array_filter($offered, static fn (Choice $choice): bool => $choice->isPassive),
+                'what comes of doing nothing is one thing',
+            );
         }
     }
 
@@ -66,15 +73,32 @@ final class RingChoicesTest extends TestCase
     {
         $desk = ['item' => 'desk', 'kind' => 'desk'];
         $app = ['item' => 'app', 'kind' => 'mobileApp', 'seconds' => 12];
-        $mobile = ['item' => 'mobile', 'kind' => 'outside', 'number' => '+15065550101', 'seconds' => 25, 'mailboxAfter' => 18];
-        $late = ['item' => 'late', 'kind' => 'outside', 'number' => '+15065550102', 'seconds' => 15, 'mailboxAfter' => 20];
+        $mobile = [
+            'item' => 'mobile', 'kind' => 'outside', 'number' => '+15065550101', 'seconds' => 25, 'mailboxAfter' => 18,
+        ];
+        $late = [
+            'item' => 'late', 'kind' => 'outside', 'number' => '+15065550102', 'seconds' => 15, 'mailboxAfter' => 20,
+        ];
         $screened = ['item' => 'screened', 'kind' => 'outside', 'number' => '+15065550103', 'confirm' => true];
         $barred = ['item' => 'barred', 'kind' => 'outside', 'number' => '+44306999001'];
         $empty = ['item' => 'empty', 'kind' => 'outside'];
-        foreach (['none' => [], 'desk' => [$desk], 'desk and app' => [$desk, $app], 'desk and mobile' => [$desk, $mobile], 'mobile' => [$mobile], 'late' => [$late], 'screened' => [$screened, $desk], 'barred' => [$barred], 'barred and desk' => [$desk, $barred], 'a mobile without a number' => [$empty], 'that and a desk' => [$empty, $desk], 'all' => [$desk, $app, $mobile, $late]] as $name => $legs) {
+        foreach (
+            [
+                'none' => [], 'desk' => [$desk], 'desk and app' => [$desk, $app], 'desk and mobile' => [$desk, $mobile],
+                'mobile' => [$mobile], 'late' => [$late], 'screened' => [$screened, $desk], 'barred' => [$barred],
+                'barred and desk' => [$desk, $barred], 'a mobile without a number' => [$empty],
+                'that and a desk' => [$empty, $desk], 'all' => [$desk, $app, $mobile, $late],
+            ] as $name => $legs
+        ) {
             foreach (['together', 'inOrder'] as $ring) {
-                foreach (['' => [], ', on a call elsewhere' => ['onACall' => 'release'], ', always elsewhere' => ['always' => 'release']] as $also => $treatments) {
-                    yield "{$name} {$ring}{$also}" => [$legs, ['handling' => ['open' => ['ring' => $ring] + $treatments]]];
+                foreach (
+                    ['' => [], ', on a call elsewhere' => ['onACall' => 'release'], ', always elsewhere' => [
+                        'always' => 'release',
+                    ]] as $also => $treatments
+                ) {
+                    yield "{$name} {$ring}{$also}" => [$legs, [
+                        'handling' => ['open' => ['ring' => $ring] + $treatments],
+                    ]];
                 }
             }
             yield "{$name}, one line" => [$legs, ['callWaiting' => false]];
@@ -82,7 +106,9 @@ final class RingChoicesTest extends TestCase
         }
     }
 
-    /** @return list<State> the user called, offered from a place of a chain, from one too short, and screened by a menu */
+    /**
+     * @return list<State> the user called, offered from a place of a chain, from one too short, and screened by a menu
+     */
     private static function states(): array
     {
         return [
@@ -98,14 +124,28 @@ final class RingChoicesTest extends TestCase
      */
     private static function worlds(array $legs): iterable
     {
-        $worlds = array_map(static fn (string $state): array => $state === 'rings' ? [] : ['user:ana' => $state], self::USER);
+        $worlds = array_map(
+            static fn (string $state): array => $state === 'rings' ? [] : ['user:ana' => $state],
+            self::USER,
+        );
         foreach ($legs as $leg) {
             $states = match (true) {
-                isset($leg['number']) => array_map(static fn (string $state): array => $state === 'rings' ? [] : ["outside:{$leg['number']}" => $state], self::OUTSIDE),
+                isset($leg['number']) => array_map(
+                    static fn (string $state): array => $state === 'rings'
+                        ? []
+                        : ["outside:{$leg['number']}" => $state],
+                    self::OUTSIDE,
+                ),
                 $leg['kind'] === 'outside' => [[]],
                 default => [[], ["leg:ana/{$leg['item']}" => 'unreachable']],
             };
-            $worlds = array_merge(...array_map(static fn (array $world): array => array_map(static fn (array $state): array => $world + $state, $states), $worlds));
+            $worlds = array_merge(...array_map(
+                static fn (array $world): array => array_map(
+                    static fn (array $state): array => $world + $state,
+                    $states,
+                ),
+                $worlds,
+            ));
         }
 
         return $worlds;
@@ -119,7 +159,9 @@ final class RingChoicesTest extends TestCase
     {
         return BookFormat::fromValue([
             'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
-            'users' => [['key' => 'ana', 'extension' => '201', 'callingClass' => 'national', 'legs' => $legs] + $fields],
+            'users' => [
+                ['key' => 'ana', 'extension' => '201', 'callingClass' => 'national', 'legs' => $legs] + $fields,
+            ],
             'chains' => [['key' => 'nights', 'places' => [['item' => 'a', 'to' => 'user:ana']]]],
             'menus' => [['key' => 'day', 'keys' => ['1' => ['to' => 'user:ana']]]],
             'trunks' => [['key' => 'harbour', 'outsideCallersOut' => true]],

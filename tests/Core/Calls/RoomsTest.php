@@ -18,7 +18,10 @@ final class RoomsTest extends TestCase
     {
         $page = (string) file_get_contents(self::CALLS . "/{$room}/README.md");
         self::assertSame(1, preg_match('/```php\n(.*?)```.*?```text\n(.*?)```/s', $page, $found));
-        self::assertSame(1, preg_match('/```json\n(.*?)```/s', (string) file_get_contents(self::CALLS . '/README.md'), $given));
+        self::assertSame(
+            1,
+            preg_match('/```json\n(.*?)```/s', (string) file_get_contents(self::CALLS . '/README.md'), $given),
+        );
         $book = BookFormat::fromJson($given[1]);
         $file = (string) tempnam(sys_get_temp_dir(), 'room');
         file_put_contents($file, "<?php\n{$found[1]}");
@@ -37,7 +40,9 @@ final class RoomsTest extends TestCase
     #[DataProvider('rooms')]
     public function test_every_class_of_a_room_has_its_line(string $room): void
     {
-        $classes = array_map(static fn (string $file): string => basename($file, '.php'), (array) glob(self::CALLS . "/{$room}/*.php"));
+        $classes = array_map(static fn (string $file): string => basename($file, '.php'), (array) glob(
+            self::CALLS . "/{$room}/*.php",
+        ));
         preg_match_all('/^\| `(\w+)` \|/m', (string) file_get_contents(self::CALLS . "/{$room}/README.md"), $found);
 
         self::assertSame($classes, $found[1]);

@@ -50,7 +50,14 @@ final class SurveyTest extends TestCase
                 self::assertSame([], array_diff($survey->runs[$cell['run']]->facts->ends, $ends), $name);
                 $sorts = array_column($cell['ends'], 'sort');
                 $worst = $sorts;
-                usort($worst, static fn (string $a, string $b): int => array_search($a, ['lost', 'released', 'outside', 'mailbox', 'person'], true) <=> array_search($b, ['lost', 'released', 'outside', 'mailbox', 'person'], true));
+                usort(
+                    $worst,
+                    static fn (string $a, string $b): int => array_search(
+                        $a,
+                        ['lost', 'released', 'outside', 'mailbox', 'person'],
+                        true,
+                    ) <=> array_search($b, ['lost', 'released', 'outside', 'mailbox', 'person'], true),
+                );
                 self::assertSame($worst, $sorts, $name);
             }
             foreach ($seconds as $of) {
@@ -87,7 +94,12 @@ final class SurveyTest extends TestCase
                     if ($call !== null) {
                         $trace = Trace::of($book, Script::read($call, $book));
                         // A loop is named by one object on it, and comes back to whichever was entered first.
-                        $names = isset($run->facts->loops[$end]) ? array_map(static fn (string $object): string => "loop {$object}", $run->facts->loops[$end]->objects) : [$end];
+                        $names = isset($run->facts->loops[$end])
+                            ? array_map(
+                                static fn (string $object): string => "loop {$object}",
+                                $run->facts->loops[$end]->objects,
+                            )
+                            : [$end];
                         self::assertContains("{$trace->outcome->value} {$trace->target}", $names, $name);
                         $shown++;
                     }
@@ -103,9 +115,22 @@ final class SurveyTest extends TestCase
         $now = RightNow::of($book, 1_796_234_700);
 
         self::assertNotNull($now);
-        self::assertSame([['what' => 'hears', 'object' => 'menu:day', 'seconds' => 10], ['what' => 'rings', 'object' => 'group:desk', 'seconds' => 20]], $now->telling->parts);
-        self::assertSame(['messageIn', 'mailbox:desk', 30], [$now->telling->outcome->value, $now->telling->target, $now->telling->seconds]);
-        self::assertSame('2026-12-02T17:00:00-04:00', (new \DateTimeImmutable('@' . (int) $now->until))->setTimezone(new \DateTimeZone('America/Halifax'))->format('c'));
+        self::assertSame(
+            [
+                ['what' => 'hears', 'object' => 'menu:day', 'seconds' => 10],
+                ['what' => 'rings', 'object' => 'group:desk', 'seconds' => 20],
+            ],
+            $now->telling->parts,
+        );
+        self::assertSame(
+            ['messageIn', 'mailbox:desk', 30],
+            [$now->telling->outcome->value, $now->telling->target, $now->telling->seconds],
+        );
+        self::assertSame(
+            '2026-12-02T17:00:00-04:00',
+            (new \DateTimeImmutable('@' . (int) $now->until))->setTimezone(new \DateTimeZone('America/Halifax'))
+                ->format('c'),
+        );
         self::assertSame('released', $now->next?->outcome->value);
     }
 
@@ -114,21 +139,41 @@ final class SurveyTest extends TestCase
         $strip = WeekStrip::of(self::office(), '+19025550110', WeekStrip::mondayOf(1_796_234_700, 'America/Halifax'));
 
         self::assertNotNull($strip);
-        $pieces = array_map(static fn (array $piece): array => [$piece['from'], $piece['to'], $piece['ifAnswered'], $piece['ifNobodyAnswers']], array_slice($strip->toArray(), 0, 3));
-        self::assertSame([[0, 480, 'released', 'released'], [480, 1020, 'person', 'mailbox'], [1020, 1920, 'released', 'released']], $pieces);
+        $pieces = array_map(
+            static fn (array $piece): array => [
+                $piece['from'], $piece['to'], $piece['ifAnswered'], $piece['ifNobodyAnswers'],
+            ],
+            array_slice($strip->toArray(), 0, 3),
+        );
+        self::assertSame(
+            [[0, 480, 'released', 'released'], [480, 1020, 'person', 'mailbox'], [1020, 1920, 'released', 'released']],
+            $pieces,
+        );
         self::assertNull(WeekStrip::of(self::office(), '+19025550999', 20_000));
     }
 
     private static function office(): Book
     {
         return BookFormat::fromValue([
-            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 't', 'zone' => 'America/Halifax', 'mainNumber' => 'number:+19025550110'],
+            'format' => BookFormat::FORMAT, 'version' => 1,
+            'tenant' => ['key' => 't', 'zone' => 'America/Halifax', 'mainNumber' => 'number:+19025550110'],
             'numbers' => [['key' => '+19025550110', 'destination' => 'attendant:main']],
             'users' => [['key' => 'a', 'legs' => [['item' => 'desk']]]],
-            'groups' => [['key' => 'desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'noAnswerSeconds' => 20, 'otherwise' => ['noAnswer' => 'mailbox:desk']]],
-            'attendants' => [['key' => 'main', 'schedule' => 'schedule:hours', 'answers' => [['item' => 'o', 'when' => 'open', 'then' => 'menu:day'], ['item' => 'c', 'when' => 'closed', 'then' => 'release']]]],
-            'menus' => [['key' => 'day', 'plays' => 2, 'wait' => 5, 'silence' => 'group:desk', 'keys' => ['1' => ['to' => 'group:desk']]]],
-            'schedules' => [['key' => 'hours', 'weekly' => [['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]],
+            'groups' => [[
+                'key' => 'desk', 'members' => [['item' => 'a', 'who' => 'user:a']], 'noAnswerSeconds' => 20,
+                'otherwise' => ['noAnswer' => 'mailbox:desk'],
+            ]],
+            'attendants' => [['key' => 'main', 'schedule' => 'schedule:hours', 'answers' => [
+                ['item' => 'o', 'when' => 'open', 'then' => 'menu:day'],
+                ['item' => 'c', 'when' => 'closed', 'then' => 'release'],
+            ]]],
+            'menus' => [[
+                'key' => 'day', 'plays' => 2, 'wait' => 5, 'silence' => 'group:desk',
+                'keys' => ['1' => ['to' => 'group:desk']],
+            ]],
+            'schedules' => [['key' => 'hours', 'weekly' => [
+                ['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'],
+            ]]],
             'mailboxes' => [['key' => 'desk']],
         ]);
     }

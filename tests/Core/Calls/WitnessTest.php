@@ -32,10 +32,15 @@ final class WitnessTest extends TestCase
             foreach ($graph->numbers() as $number) {
                 $explored = Explorer::explore($graph, [$number]);
                 $paths = ShortestPaths::of($explored, $number);
-                self::assertEqualsCanonicalizing(array_map(static fn (array $end): string => "{$end[0]->value} {$end[1]}", $explored->ends($number)), array_keys($paths));
+                self::assertEqualsCanonicalizing(
+                    array_map(static fn (array $end): string => "{$end[0]->value} {$end[1]}", $explored->ends($number)),
+                    array_keys($paths),
+                );
                 foreach (array_keys($paths) as $end) {
                     $ends++;
-                    $script = (new TestCalls($book, $explored))->shortest($number, $end, substr($number->object, strlen('number:')), $at);
+                    $script = (
+                        new TestCalls($book, $explored)
+                    )->shortest($number, $end, substr($number->object, strlen('number:')), $at);
                     if ($script === null) {
                         continue;
                     }
@@ -48,7 +53,9 @@ final class WitnessTest extends TestCase
         self::assertGreaterThan(self::LEAST_STEADY * $ends, $steady);
     }
 
-    /** Against a search that knows nothing of seconds or names: rounds of things done, each closed under doing nothing. */
+    /**
+     * Against a search that knows nothing of seconds or names: rounds of things done, each closed under doing nothing.
+     */
     public function test_no_path_asks_more_of_anybody_than_it_must(): void
     {
         foreach (self::books() as [$book, $at]) {
@@ -57,7 +64,11 @@ final class WitnessTest extends TestCase
                 $explored = Explorer::explore($graph, [$number]);
                 $least = self::fewest($explored, $number);
                 foreach (ShortestPaths::of($explored, $number) as $end => $path) {
-                    self::assertSame($least[$end], count(array_filter($path, static fn (array $step): bool => ! $step[1]->choice->isPassive)), $end);
+                    self::assertSame(
+                        $least[$end],
+                        count(array_filter($path, static fn (array $step): bool => ! $step[1]->choice->isPassive)),
+                        $end,
+                    );
                     self::assertSame($number->key(), $path[0][0]->key());
                 }
             }
@@ -67,10 +78,16 @@ final class WitnessTest extends TestCase
     public function test_keys_fall_where_they_are_heard_and_people_are_in_the_state_the_path_needs(): void
     {
         $book = BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
-            'numbers' => [['key' => '+19025550100', 'destination' => 'menu:main', 'callerRules' => [['item' => 'ontario', 'callers' => '1416xxxxxxx', 'then' => 'release']]]],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [['key' => '+19025550100', 'destination' => 'menu:main', 'callerRules' => [
+                ['item' => 'ontario', 'callers' => '1416xxxxxxx', 'then' => 'release'],
+            ]]],
             'prompts' => [['key' => 'day', 'audio' => ['seconds' => 9]]],
-            'menus' => [['key' => 'main', 'prompt' => 'prompt:day', 'keys' => ['2' => ['to' => 'user:ana']], 'silence' => 'release', 'transfer' => 'blind', 'dialExtensions' => ['scope' => 'off']]],
+            'menus' => [[
+                'key' => 'main', 'prompt' => 'prompt:day', 'keys' => ['2' => ['to' => 'user:ana']],
+                'silence' => 'release', 'transfer' => 'blind', 'dialExtensions' => ['scope' => 'off'],
+            ]],
             'users' => [['key' => 'ana', 'mailbox' => 'mailbox:ana', 'legs' => [['item' => 'desk']]]],
             'mailboxes' => [['key' => 'ana']],
         ]);
@@ -79,7 +96,13 @@ final class WitnessTest extends TestCase
         $paths = ShortestPaths::of(Explorer::explore($graph, [$number]), $number);
         $script = static fn (string $end): ?array => Witness::script($book, $paths[$end], '+19025550100', 0);
 
-        self::assertSame(['to' => '+19025550100', 'at' => '1970-01-01T00:00:00Z', 'world' => ['user:ana' => 'answers'], 'keys' => [['key' => '2', 'at' => 0]]], $script('answered user:ana'));
+        self::assertSame(
+            [
+                'to' => '+19025550100', 'at' => '1970-01-01T00:00:00Z', 'world' => ['user:ana' => 'answers'],
+                'keys' => [['key' => '2', 'at' => 0]],
+            ],
+            $script('answered user:ana'),
+        );
         self::assertSame([['key' => '2', 'at' => 0]], $script('messageIn mailbox:ana')['keys'] ?? null);
         self::assertSame('+14165555555', $script('released number:+19025550100')['from'] ?? null);
         self::assertArrayNotHasKey('keys', $script('released menu:main') ?? []);
@@ -134,7 +157,10 @@ final class WitnessTest extends TestCase
     private static function graph(Book $book, int $at): Graph
     {
         $graph = new Graph($book, $at);
-        $graph->say(array_map(static fn (array $slot): string => ScheduleClock::of($slot[0], $book, $slot[1])->at($at), $graph->slots()));
+        $graph->say(array_map(
+            static fn (array $slot): string => ScheduleClock::of($slot[0], $book, $slot[1])->at($at),
+            $graph->slots(),
+        ));
 
         return $graph;
     }

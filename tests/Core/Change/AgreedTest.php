@@ -25,13 +25,35 @@ final class AgreedTest extends TestCase
         $agreed = new Agreed($book('a@x.example', 3, null));
         $whose = fn (Book $ours, Book $theirs): array => $this->told($agreed, $ours, $theirs);
 
-        self::assertSame(['user:a email' => Whose::Ours], $whose($book('b@x.example', 3, null), $book('a@x.example', 3, null)));
-        self::assertSame(['user:a email' => Whose::Theirs], $whose($book('a@x.example', 3, null), $book('b@x.example', 3, null)));
-        self::assertSame(['user:a email' => Whose::Both], $whose($book('b@x.example', 3, null), $book('c@x.example', 3, null)));
-        self::assertSame(['user:a email' => Whose::Ours, 'group:desk ringsEach' => Whose::Theirs], $whose($book('b@x.example', 3, null), $book('a@x.example', 4, null)));
-        self::assertSame(['contact:new ' => Whose::Ours], $whose($book('a@x.example', 3, 'new'), $book('a@x.example', 3, null)));
-        self::assertSame(['contact:new ' => Whose::Theirs], $whose($book('a@x.example', 3, null), $book('a@x.example', 3, 'new')));
-        self::assertSame(['user:a email' => Whose::Theirs], $this->told(new Agreed(null), $book('b@x.example', 3, null), $book('a@x.example', 3, null)), 'nobody knows');
+        self::assertSame(
+            ['user:a email' => Whose::Ours],
+            $whose($book('b@x.example', 3, null), $book('a@x.example', 3, null)),
+        );
+        self::assertSame(
+            ['user:a email' => Whose::Theirs],
+            $whose($book('a@x.example', 3, null), $book('b@x.example', 3, null)),
+        );
+        self::assertSame(
+            ['user:a email' => Whose::Both],
+            $whose($book('b@x.example', 3, null), $book('c@x.example', 3, null)),
+        );
+        self::assertSame(
+            ['user:a email' => Whose::Ours, 'group:desk ringsEach' => Whose::Theirs],
+            $whose($book('b@x.example', 3, null), $book('a@x.example', 4, null)),
+        );
+        self::assertSame(
+            ['contact:new ' => Whose::Ours],
+            $whose($book('a@x.example', 3, 'new'), $book('a@x.example', 3, null)),
+        );
+        self::assertSame(
+            ['contact:new ' => Whose::Theirs],
+            $whose($book('a@x.example', 3, null), $book('a@x.example', 3, 'new')),
+        );
+        self::assertSame(
+            ['user:a email' => Whose::Theirs],
+            $this->told(new Agreed(null), $book('b@x.example', 3, null), $book('a@x.example', 3, null)),
+            'nobody knows',
+        );
     }
 
     /** Adopted, an edit of theirs is agreed on: what they change next is theirs again. */
@@ -40,7 +62,10 @@ final class AgreedTest extends TestCase
         $book = static fn (string $mail): Book => Samples::book(['users' => [['key' => 'a', 'email' => $mail]]]);
         $agreed = new Agreed((new Agreed($book('a@x.example')))->after($book('b@x.example'), $book('b@x.example')));
 
-        self::assertSame(['user:a email' => Whose::Theirs], $this->told($agreed, $book('b@x.example'), $book('c@x.example')));
+        self::assertSame(
+            ['user:a email' => Whose::Theirs],
+            $this->told($agreed, $book('b@x.example'), $book('c@x.example')),
+        );
     }
 
     /** @return iterable<string, array{int}> */
@@ -61,12 +86,33 @@ final class AgreedTest extends TestCase
         $agreed = new Agreed($base);
         foreach ($here as $place => $ours) {
             $theirs = $there[$place] ?? $base;
-            self::assertSame([], array_filter($this->told($agreed, $ours, $base), static fn (Whose $whose): bool => $whose !== Whose::Ours), 'only the book was edited');
-            self::assertSame([], array_filter($this->told($agreed, $base, $theirs), static fn (Whose $whose): bool => $whose !== Whose::Theirs), 'only the switch was');
-            self::assertTrue(Diff::between($base, $agreed->after($ours, $base))->isEmpty(), 'nobody agreed on an edit that is not there yet');
+            self::assertSame(
+                [],
+                array_filter(
+                    $this->told($agreed, $ours, $base),
+                    static fn (Whose $whose): bool => $whose !== Whose::Ours,
+                ),
+                'only the book was edited',
+            );
+            self::assertSame(
+                [],
+                array_filter(
+                    $this->told($agreed, $base, $theirs),
+                    static fn (Whose $whose): bool => $whose !== Whose::Theirs,
+                ),
+                'only the switch was',
+            );
+            self::assertTrue(
+                Diff::between($base, $agreed->after($ours, $base))->isEmpty(),
+                'nobody agreed on an edit that is not there yet',
+            );
             self::assertTrue(Diff::between($base, $agreed->after($base, $theirs))->isEmpty());
             self::assertTrue(Diff::between($ours, $agreed->after($ours, $ours))->isEmpty(), 'pushed');
-            self::assertSame($this->told($agreed, $ours, $theirs), $this->told(new Agreed($agreed->after($ours, $theirs)), $ours, $theirs), 'looking twice says the same');
+            self::assertSame(
+                $this->told($agreed, $ours, $theirs),
+                $this->told(new Agreed($agreed->after($ours, $theirs)), $ours, $theirs),
+                'looking twice says the same',
+            );
         }
     }
 

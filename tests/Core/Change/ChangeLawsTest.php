@@ -39,7 +39,9 @@ final class ChangeLawsTest extends TestCase
         $this->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $before = Books::random($seed);
             $changes = Diff::between($before, Books::edited($before, $seed + 1));
-            self::assertSame(Books::content($before), Books::content($changes->inverse()->applyTo($changes->applyTo($before))));
+            self::assertSame(Books::content($before), Books::content(
+                $changes->inverse()->applyTo($changes->applyTo($before)),
+            ));
         });
     }
 

@@ -25,8 +25,14 @@ final class ChangeTest extends TestCase
 
         self::assertSame(20, FieldPath::get($legs, 'legs/desk/seconds'));
         self::assertNull(FieldPath::get($legs, 'legs/gone/seconds'));
-        self::assertSame([['item' => 'mobile', 'seconds' => 5], ['item' => 'desk', 'seconds' => 25]], FieldPath::set($legs, 'legs/desk/seconds', 25)['legs']);
-        self::assertSame(['desk', 'mobile'], FieldPath::get(FieldPath::set($legs, 'legs/#order', ['desk', 'mobile']), 'legs/#order'));
+        self::assertSame(
+            [['item' => 'mobile', 'seconds' => 5], ['item' => 'desk', 'seconds' => 25]],
+            FieldPath::set($legs, 'legs/desk/seconds', 25)['legs'],
+        );
+        self::assertSame(
+            ['desk', 'mobile'],
+            FieldPath::get(FieldPath::set($legs, 'legs/#order', ['desk', 'mobile']), 'legs/#order'),
+        );
         self::assertSame([['item' => 'desk', 'seconds' => 20]], FieldPath::set($legs, 'legs/mobile', null)['legs']);
     }
 
@@ -42,7 +48,10 @@ final class ChangeTest extends TestCase
 
         self::assertSame([
             ['op' => 'set', 'object' => 'user:ines', 'path' => 'legs/desk/seconds', 'before' => 20, 'after' => 25],
-            ['op' => 'move', 'object' => 'user:ines', 'path' => 'legs/#order', 'before' => ['desk', 'mobile'], 'after' => ['mobile', 'desk']],
+            [
+                'op' => 'move', 'object' => 'user:ines', 'path' => 'legs/#order', 'before' => ['desk', 'mobile'],
+                'after' => ['mobile', 'desk'],
+            ],
         ], $operations);
     }
 
@@ -76,7 +85,9 @@ final class ChangeTest extends TestCase
     public function test_two_who_change_one_field_clash_and_both_values_are_kept(): void
     {
         $base = Books::small();
-        $head = ChangeSet::of(Operation::set(Reference::parse('user:ines'), 'legs/desk/seconds', 20, 30))->applyTo($base);
+        $head = ChangeSet::of(
+            Operation::set(Reference::parse('user:ines'), 'legs/desk/seconds', 20, 30),
+        )->applyTo($base);
 
         $merge = Merge::onto($head, ChangeSet::of(
             Operation::set(Reference::parse('user:ines'), 'legs/desk/seconds', 20, 25),
@@ -85,24 +96,35 @@ final class ChangeTest extends TestCase
 
         self::assertCount(1, $merge->clashes);
         $clash = $merge->clashes[0];
-        self::assertSame(['user:ines', 'legs/desk/seconds', 20, 25, 30], [(string) $clash->object, $clash->path, $clash->base, $clash->ours, $clash->theirs]);
+        self::assertSame(['user:ines', 'legs/desk/seconds', 20, 25, 30], [
+            (string) $clash->object, $clash->path, $clash->base, $clash->ours, $clash->theirs,
+        ]);
         self::assertSame('203', $merge->changes->applyTo($head)->find(Reference::parse('user:colm'))?->extension());
     }
 
     public function test_two_phones_of_one_user_can_be_edited_by_two_people(): void
     {
         $base = Books::small();
-        $head = ChangeSet::of(Operation::set(Reference::parse('user:ines'), 'legs/desk/seconds', 20, 30))->applyTo($base);
-        $merge = Merge::onto($head, ChangeSet::of(Operation::set(Reference::parse('user:ines'), 'legs/mobile/seconds', 15, 10)));
+        $head = ChangeSet::of(
+            Operation::set(Reference::parse('user:ines'), 'legs/desk/seconds', 20, 30),
+        )->applyTo($base);
+        $merge = Merge::onto($head, ChangeSet::of(
+            Operation::set(Reference::parse('user:ines'), 'legs/mobile/seconds', 15, 10),
+        ));
 
         self::assertSame([], $merge->clashes);
-        self::assertSame([30, 10], array_column((array) ($merge->changes->applyTo($head)->find(Reference::parse('user:ines'))?->toArray()['legs'] ?? []), 'seconds'));
+        self::assertSame([30, 10], array_column(
+            (array) ($merge->changes->applyTo($head)->find(Reference::parse('user:ines'))?->toArray()['legs'] ?? []),
+            'seconds',
+        ));
     }
 
     public function test_editing_what_somebody_removed_is_a_clash_not_a_loss(): void
     {
         $head = Books::small()->without(Reference::parse('user:colm'));
-        $merge = Merge::onto($head, ChangeSet::of(Operation::set(Reference::parse('user:colm'), 'extension', '202', '203')));
+        $merge = Merge::onto($head, ChangeSet::of(
+            Operation::set(Reference::parse('user:colm'), 'extension', '202', '203'),
+        ));
 
         self::assertCount(1, $merge->clashes);
         self::assertNull($merge->clashes[0]->theirs);

@@ -49,13 +49,19 @@ final class LeftFieldsTest extends TestCase
     {
         for ($seed = 1; $seed <= 60; $seed++) {
             $random = Books::random($seed);
-            $book = Book::of(self::tenant(['user.legs', 'user.callWaiting', 'mailbox.notify'], $random->tenant), $random->objects());
+            $book = Book::of(
+                self::tenant(['user.legs', 'user.callWaiting', 'mailbox.notify'], $random->tenant),
+                $random->objects(),
+            );
             $live = Books::edited($book, $seed);
             $fields = LeftFields::of($book->tenant);
             $taken = $fields->taken($book, $live);
 
             foreach (Diff::between($book, $taken)->operations as $operation) {
-                self::assertTrue($fields->has($operation->object->kind, $operation->path), "seed {$seed}: {$operation->object} {$operation->path}");
+                self::assertTrue(
+                    $fields->has($operation->object->kind, $operation->path),
+                    "seed {$seed}: {$operation->object} {$operation->path}",
+                );
             }
             self::assertSame([], $fields->differences($taken, $live), "seed {$seed}");
         }
@@ -81,6 +87,10 @@ final class LeftFieldsTest extends TestCase
     /** @param ?list<string> $left */
     private static function tenant(?array $left, ?Tenant $of = null): Tenant
     {
-        return Tenant::read(Node::of(['leftToCustomer' => $left] + ($of?->toArray() ?? ['key' => 'inlet', 'zone' => 'America/Halifax'])));
+        return Tenant::read(
+            Node::of(
+                ['leftToCustomer' => $left] + ($of?->toArray() ?? ['key' => 'inlet', 'zone' => 'America/Halifax']),
+            ),
+        );
     }
 }

@@ -16,7 +16,10 @@ final class LocalDateTest extends TestCase
             $at = $date->modify("+{$i} days");
             $days = intdiv($at->getTimestamp(), 86_400) - ($at->getTimestamp() % 86_400 < 0 ? 1 : 0);
             self::assertSame($days, LocalDate::parse($at->format('Y-m-d')));
-            self::assertSame([$at->format('Y-m-d'), (int) $at->format('N') - 1], [LocalDate::text($days), LocalDate::weekday($days)]);
+            self::assertSame(
+                [$at->format('Y-m-d'), (int) $at->format('N') - 1],
+                [LocalDate::text($days), LocalDate::weekday($days)],
+            );
         }
     }
 
@@ -24,7 +27,10 @@ final class LocalDateTest extends TestCase
     {
         foreach ([1900, 2000, 2023, 2024, 2100, 2400] as $year) {
             for ($month = 1; $month <= 12; $month++) {
-                self::assertSame((int) (new \DateTimeImmutable(sprintf('%d-%02d-01', $year, $month)))->format('t'), LocalDate::daysInMonth($year, $month));
+                self::assertSame(
+                    (int) (new \DateTimeImmutable(sprintf('%d-%02d-01', $year, $month)))->format('t'),
+                    LocalDate::daysInMonth($year, $month),
+                );
             }
         }
     }
@@ -32,7 +38,12 @@ final class LocalDateTest extends TestCase
     /** Source: the Book of Common Prayer's table as reprinted in almanacs; from memory. */
     public function test_easter_falls_where_the_tables_put_it(): void
     {
-        foreach (['1818-03-22', '1943-04-25', '1954-04-18', '1981-04-19', '2000-04-23', '2008-03-23', '2024-03-31', '2025-04-20', '2026-04-05', '2027-03-28', '2038-04-25', '2049-04-18'] as $date) {
+        foreach (
+            [
+                '1818-03-22', '1943-04-25', '1954-04-18', '1981-04-19', '2000-04-23', '2008-03-23', '2024-03-31',
+                '2025-04-20', '2026-04-05', '2027-03-28', '2038-04-25', '2049-04-18',
+            ] as $date
+        ) {
             self::assertSame($date, LocalDate::text(LocalDate::easter((int) substr($date, 0, 4))));
         }
     }

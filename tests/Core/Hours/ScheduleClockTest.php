@@ -34,14 +34,19 @@ final class ScheduleClockTest extends TestCase
         for ($day = $first; $day < $first + self::DAYS; $day++) {
             for ($minute = 0; $minute < 1440; $minute += 30) {
                 $instant = ($day * 1440 + $minute) * 60;
-                self::assertSame($this->slow($schedule, $day, $minute), $timeline->at($instant), LocalDate::text($day) . " minute {$minute}: " . json_encode($schedule));
+                self::assertSame(
+                    $this->slow($schedule, $day, $minute),
+                    $timeline->at($instant),
+                    LocalDate::text($day) . " minute {$minute}: " . json_encode($schedule),
+                );
             }
         }
         self::assertSame($timeline->at($first * 86_400 + 45_000), $clock->at($first * 86_400 + 45_000));
     }
 
     /**
-     * In any zone the wall clock decides, but for the two hours around a change of the clocks, which tests/Outside holds.
+     * In any zone the wall clock decides, but for the two hours around a change of the clocks, which tests/Outside
+     * holds.
      *
      * @param array<string, mixed> $schedule
      */
@@ -58,7 +63,11 @@ final class ScheduleClockTest extends TestCase
             for ($instant = $from; $instant < $timeline->until; $instant += 3600) {
                 if (abs($instant - $changes[0]) > 7200) {
                     $minutes = $wall->localMinutes($instant);
-                    self::assertSame($this->slow($schedule, intdiv($minutes, 1440), $minutes % 1440), $timeline->at($instant), "{$zone} " . gmdate('c', $instant));
+                    self::assertSame(
+                        $this->slow($schedule, intdiv($minutes, 1440), $minutes % 1440),
+                        $timeline->at($instant),
+                        "{$zone} " . gmdate('c', $instant),
+                    );
                     $checked++;
                 }
             }
@@ -71,14 +80,34 @@ final class ScheduleClockTest extends TestCase
     {
         foreach (range(1, 60) as $seed) {
             $dice = new Randomizer(new Mt19937($seed));
-            $hours = static fn (): array => ['from' => ClockTime::text(30 * $dice->getInt(0, 47)), 'to' => ClockTime::text(30 * $dice->getInt(0, 47))];
+            $hours = static fn (): array => [
+                'from' => ClockTime::text(30 * $dice->getInt(0, 47)),
+                'to' => ClockTime::text(30 * $dice->getInt(0, 47)),
+            ];
             $date = static fn (int $after): string => LocalDate::text(LocalDate::parse(self::FIRST) + $after);
             $start = $dice->getInt(0, 12);
             yield "seed {$seed}" => [[
                 'key' => 's', 'finishShift' => $dice->getInt(0, 1) === 1, 'calendars' => ['calendar:c'],
-                'weekly' => [['item' => 'a', 'days' => $dice->getInt(0, 1) === 1 ? ['mon', 'tue', 'wed', 'thu', 'fri'] : ClockTime::DAYS] + $hours(), ...($dice->getInt(0, 1) === 1 ? [['item' => 'b', 'days' => ['fri', 'sun']] + $hours()] : [])],
-                'exceptions' => $dice->getInt(0, 2) === 0 ? [] : [['item' => 'x', 'from' => $date($start), 'to' => $date($start + $dice->getInt(0, 2)), 'hours' => $dice->getInt(0, 1) === 1 ? [$hours()] : [], 'announcedAs' => ['closed', 'holiday', 'open'][$dice->getInt(0, 2)]]],
-                'periods' => $dice->getInt(0, 2) === 0 ? [] : [['item' => 'p', 'from' => $date(5), 'to' => $date(8), 'weekly' => $dice->getInt(0, 2) === 0 ? [] : [['item' => 'w', 'days' => ['sat', 'sun', 'mon']] + $hours()]]],
+                'weekly' => [
+                    [
+                        'item' => 'a',
+                        'days' => $dice->getInt(0, 1) === 1 ? ['mon', 'tue', 'wed', 'thu', 'fri'] : ClockTime::DAYS,
+                    ]
+                    + $hours(),
+                    ...($dice->getInt(0, 1) === 1 ? [['item' => 'b', 'days' => ['fri', 'sun']] + $hours()] : []),
+                ],
+                'exceptions' => $dice->getInt(0, 2) === 0
+                    ? []
+                    : [[
+                        'item' => 'x', 'from' => $date($start), 'to' => $date($start + $dice->getInt(0, 2)),
+                        'hours' => $dice->getInt(0, 1) === 1 ? [$hours()] : [],
+                        'announcedAs' => ['closed', 'holiday', 'open'][$dice->getInt(0, 2)],
+                    ]],
+                'periods' => $dice->getInt(0, 2) === 0 ? [] : [
+                    ['item' => 'p', 'from' => $date(5), 'to' => $date(8), 'weekly' => $dice->getInt(0, 2) === 0 ? [] : [
+                        ['item' => 'w', 'days' => ['sat', 'sun', 'mon']] + $hours(),
+                    ]],
+                ],
             ]];
         }
     }
@@ -105,14 +134,19 @@ final class ScheduleClockTest extends TestCase
 
     /**
      * @param  array<string, mixed>  $schedule
-     * @return array{string, string, string, list<array{int, int}>, bool} who owns a date, its state in and outside hours, its hours, and whether it is a closed date
+     * @return array{string, string, string, list<array{int, int}>, bool} who owns a date, its state in and outside
+     *     hours, its hours, and whether it is a closed date
      */
     private function owner(array $schedule, int $day): array
     {
         $date = LocalDate::text($day);
         foreach ((array) $schedule['exceptions'] as $exception) {
             if (is_array($exception) && $exception['from'] <= $date && $date <= $exception['to']) {
-                return ['x', 'open', ['closed' => 'closed', 'holiday' => 'holiday:x', 'open' => 'open'][$exception['announcedAs']], $this->intervals($exception['hours'], null), true];
+                return [
+                    'x', 'open',
+                    ['closed' => 'closed', 'holiday' => 'holiday:x', 'open' => 'open'][$exception['announcedAs']],
+                    $this->intervals($exception['hours'], null), true,
+                ];
             }
         }
         foreach ((array) $schedule['periods'] as $period) {
@@ -134,7 +168,9 @@ final class ScheduleClockTest extends TestCase
     {
         $intervals = [];
         foreach ((array) $pieces as $piece) {
-            if (is_array($piece) && ($day === null || in_array(ClockTime::DAYS[LocalDate::weekday($day)], $piece['days'], true))) {
+            if (is_array($piece) && (
+                $day === null || in_array(ClockTime::DAYS[LocalDate::weekday($day)], $piece['days'], true)
+            )) {
                 $minutes = static fn (string $clock): int => (int) substr($clock, 0, 2) * 60 + (int) substr($clock, 3);
                 [$from, $to] = [$minutes($piece['from']), $minutes($piece['to'])];
                 $intervals[] = [$from, $to <= $from ? $to + 1440 : $to];
@@ -151,8 +187,12 @@ final class ScheduleClockTest extends TestCase
     private function book(array $schedule): array
     {
         $book = BookFormat::fromValue([
-            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'UTC'], 'schedules' => [$schedule],
-            'calendars' => [['key' => 'c', 'holidays' => [['item' => 'one', 'date' => '2026-03-05'], ['item' => 'two', 'date' => '2026-03-11']]]],
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'UTC'],
+            'schedules' => [$schedule],
+            'calendars' => [[
+                'key' => 'c',
+                'holidays' => [['item' => 'one', 'date' => '2026-03-05'], ['item' => 'two', 'date' => '2026-03-11']],
+            ]],
         ]);
         $read = $book->ofKind(Kind::Schedule)[0];
 

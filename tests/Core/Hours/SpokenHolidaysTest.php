@@ -33,15 +33,26 @@ final class SpokenHolidaysTest extends TestCase
         yield 'behind, from a sheet' => ["Stock-taking\t2027-01-04", ['Stock-taking', 'one day', ['2027-01-04']]];
         yield 'every year' => ['Founders\' Day, 3rd May', ['Founders\' Day', '3 May', ['2027-05-03', '2028-05-03']]];
         yield 'month first' => ['Dec. 26: Boxing Day', ['Boxing Day', '26 December', ['2026-12-26', '2027-12-26']]];
-        yield 'a weekday of a month' => ['the first Monday of August - Natal Day', ['Natal Day', 'first Monday of August', ['2027-08-02', '2028-08-07']]];
-        yield 'the last one' => ['Spring holiday: last Mon in May', ['Spring holiday', 'last Monday of May', ['2027-05-31', '2028-05-29']]];
-        yield 'a feast' => ['Good Friday', ['Good Friday', '2 days before Easter Sunday', ['2027-03-26', '2028-04-14']]];
+        yield 'a weekday of a month' => [
+            'the first Monday of August - Natal Day',
+            ['Natal Day', 'first Monday of August', ['2027-08-02', '2028-08-07']],
+        ];
+        yield 'the last one' => [
+            'Spring holiday: last Mon in May',
+            ['Spring holiday', 'last Monday of May', ['2027-05-31', '2028-05-29']],
+        ];
+        yield 'a feast' => [
+            'Good Friday',
+            ['Good Friday', '2 days before Easter Sunday', ['2027-03-26', '2028-04-14']],
+        ];
         yield 'leap day' => ['29 February Leap Day', ['Leap Day', '29 February', ['2028-02-29']]];
     }
 
     #[DataProvider('unclear')]
-    public function test_what_is_not_understood_is_told_with_its_line_and_nothing_is_taken(string $line, string $why): void
-    {
+    public function test_what_is_not_understood_is_told_with_its_line_and_nothing_is_taken(
+        string $line,
+        string $why,
+    ): void {
         $read = SpokenHolidays::read("25 December Christmas Day\n{$line}");
 
         self::assertSame([[], [$line]], [$read['holidays'], array_column($read['faults'], 'text')]);
@@ -67,15 +78,37 @@ final class SpokenHolidaysTest extends TestCase
     {
         $rule = ['rule' => ['fixed' => '12-26'], 'name' => 'Boxing Day'];
 
-        self::assertSame(['26 December', ['2026-12-28', '2027-12-27']], array_slice(array_values(CalendarLine::of(self::calendar([$rule + ['whenWeekend' => 'substitute']]), LocalDate::of(2026, 12, 1))[0]), 1));
-        self::assertSame(['2026-12-26', '2026-12-28'], CalendarLine::of(self::calendar([$rule + ['whenWeekend' => 'both']]), LocalDate::of(2026, 12, 1))[0]['next']);
+        self::assertSame(['26 December', ['2026-12-28', '2027-12-27']], array_slice(
+            array_values(
+                CalendarLine::of(
+                    self::calendar([$rule + ['whenWeekend' => 'substitute']]),
+                    LocalDate::of(2026, 12, 1),
+                )[0],
+            ),
+            1,
+        ));
+        self::assertSame(
+            ['2026-12-26', '2026-12-28'],
+            CalendarLine::of(
+                self::calendar([$rule + ['whenWeekend' => 'both']]),
+                LocalDate::of(2026, 12, 1),
+            )[0]['next'],
+        );
     }
 
     /** @param list<array<string, mixed>> $holidays */
     private static function calendar(array $holidays): Calendar
     {
-        $items = array_map(static fn (array $holiday, int $place): array => ['item' => "h{$place}"] + $holiday, $holidays, array_keys($holidays));
+        $items = array_map(
+            static fn (array $holiday, int $place): array => ['item' => "h{$place}"] + $holiday,
+            $holidays,
+            array_keys($holidays),
+        );
 
-        return BookFormat::fromValue(['format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'], 'calendars' => [['key' => 'own', 'holidays' => $items]]])->all(Calendar::class)[0];
+        return BookFormat::fromValue([
+            'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'calendars' => [['key' => 'own', 'holidays' => $items]],
+        ])->all(Calendar::class)[0];
     }
 }

@@ -28,9 +28,16 @@ final class SpokenHoursTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function said(): iterable
     {
-        yield ['Mon-Fri eight to five, lunch half past twelve to one', 'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week'];
+        yield [
+            'Mon-Fri eight to five, lunch half past twelve to one',
+            'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week',
+        ];
         yield ['Mon-Fri quarter past 8 to quarter to six', 'Mon to Fri 08:15 to 17:45; 47 h 30 min a week'];
-        yield ['Mon-Fri 8 to 5, lunch 12:30-1; Sat 9-1 till Christmas', 'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week; until 2026-12-24: Sat 09:00 to 13:00; 4 h a week'];
+        yield [
+            'Mon-Fri 8 to 5, lunch 12:30-1; Sat 9-1 till Christmas',
+            'Mon to Fri 08:00 to 12:30 and 13:00 to 17:00; 42 h 30 min a week; until 2026-12-24: '
+                . 'Sat 09:00 to 13:00; 4 h a week',
+        ];
         yield ['Monday to Friday 08:00-17:00', 'Mon to Fri 08:00 to 17:00; 45 h a week'];
         yield ['weekdays 8.30am to 5.30pm', 'Mon to Fri 08:30 to 17:30; 45 h a week'];
         yield ['Mon, Wed and Fri 7 to 3', 'Mon 07:00 to 15:00; Wed 07:00 to 15:00; Fri 07:00 to 15:00; 24 h a week'];
@@ -38,9 +45,15 @@ final class SpokenHoursTest extends TestCase
         yield ["Tue-Sat 1-5\nSun closed", 'Tue to Sat 13:00 to 17:00; 20 h a week'];
         yield ['Fri-Sun 18:00-02:00', 'Fri to Sun 18:00 to 02:00 the next day; 24 h a week'];
         yield ['Mon–Thu 9–12, 1–4', 'Mon to Thu 09:00 to 12:00 and 13:00 to 16:00; 24 h a week'];
-        yield ['Mon-Thu 8 to 5, Fri 8 to 3; closed for lunch 12:30-1', 'Mon to Thu 08:00 to 12:30 and 13:00 to 17:00; Fri 08:00 to 12:30 and 13:00 to 15:00; 40 h 30 min a week'];
+        yield [
+            'Mon-Thu 8 to 5, Fri 8 to 3; closed for lunch 12:30-1',
+            'Mon to Thu 08:00 to 12:30 and 13:00 to 17:00; Fri 08:00 to 12:30 and 13:00 to 15:00; 40 h 30 min a week',
+        ];
         yield ['Mon 9am-5pm and Tue 9am-6pm', 'Mon 09:00 to 17:00; Tue 09:00 to 18:00; 17 h a week'];
-        yield ["Weekdays 9-5, Saturdays 10-2\nLunch break 1-2", 'Mon to Fri 09:00 to 13:00 and 14:00 to 17:00; Sat 10:00 to 13:00; 38 h a week'];
+        yield [
+            "Weekdays 9-5, Saturdays 10-2\nLunch break 1-2",
+            'Mon to Fri 09:00 to 13:00 and 14:00 to 17:00; Sat 10:00 to 13:00; 38 h a week',
+        ];
         yield ['Sat 10-2 until 15 Feb', 'until 2027-02-15: Sat 10:00 to 14:00; 4 h a week'];
     }
 
@@ -70,9 +83,15 @@ final class SpokenHoursTest extends TestCase
     public function test_saturdays_that_end_with_christmas_end_then(): void
     {
         $read = SpokenHours::read('Mon-Fri 8 to 5; Sat 9-1 till Christmas', LocalDate::parse('2026-12-01'));
-        $clock = ScheduleClock::of(Schedule::read(Node::of(['key' => 'x'] + (array) $read['schedule'])), Books::small(), 'America/Halifax');
+        $clock = ScheduleClock::of(
+            Schedule::read(Node::of(['key' => 'x'] + (array) $read['schedule'])),
+            Books::small(),
+            'America/Halifax',
+        );
         $at = static fn (string $when): string => $clock->at((int) strtotime("{$when} America/Halifax"));
 
-        self::assertSame(['period:until-1', 'closed', 'closed', 'open'], [$at('2026-12-19 10:00'), $at('2026-12-19 14:00'), $at('2026-12-26 10:00'), $at('2026-12-24 10:00')]);
+        self::assertSame(['period:until-1', 'closed', 'closed', 'open'], [
+            $at('2026-12-19 10:00'), $at('2026-12-19 14:00'), $at('2026-12-26 10:00'), $at('2026-12-24 10:00'),
+        ]);
     }
 }

@@ -37,13 +37,19 @@ final class ScheduleReadingTest extends TestCase
         }
     }
 
-    /** The law: what a calendar program shows is what holds, so a schedule read from its events alone says the same at every quarter of an hour. */
+    /**
+     * The law: what a calendar program shows is what holds, so a schedule read from its events alone says the same at
+     * every quarter of an hour.
+     */
     #[DataProvider('schedules')]
     public function test_events_alone_say_what_the_schedule_says(Schedule $schedule): void
     {
         $fields = $schedule->toArray();
-        // What no event can say, and the reading says it lost: rules of periods with hours, hours running on into closed dates, calendars of their own.
-        $fields['periods'] = array_values(array_filter($fields['periods'], static fn (array $period): bool => ($period['rrule'] ?? null) === null));
+        // What no event can say, and the reading says it lost: rules of periods with hours, hours running on into
+        // closed dates, calendars of their own.
+        $fields['periods'] = array_values(
+            array_filter($fields['periods'], static fn (array $period): bool => ($period['rrule'] ?? null) === null),
+        );
         $fields['calendars'] = [];
         $fields['finishShift'] = false;
         $fields['fixedZone'] = null;
@@ -54,13 +60,21 @@ final class ScheduleReadingTest extends TestCase
         $book = Books::small();
         [$was, $is] = [ScheduleClock::of($schedule, $book, $zone), ScheduleClock::of($back, $book, $zone)];
 
-        self::assertSame($fields['weekly'] === [] && $fields['exceptions'] === [] && $fields['periods'] === [] ? 0 : 1, count($notes), implode('. ', $notes));
+        self::assertSame(
+            $fields['weekly'] === [] && $fields['exceptions'] === [] && $fields['periods'] === [] ? 0 : 1,
+            count($notes),
+            implode('. ', $notes),
+        );
         $from = self::STAMPED + 4 * 3600;
         foreach ([$from, $from + 180 * 86_400] as $begin) {
             $one = $was->timeline($begin, 40 * 86_400);
             $other = $is->timeline($begin, 40 * 86_400);
             for ($instant = $begin; $instant < $begin + 40 * 86_400; $instant += 900) {
-                self::assertSame(State::plain($one->at($instant)), State::plain($other->at($instant)), gmdate('c', $instant) . "\n{$text}");
+                self::assertSame(
+                    State::plain($one->at($instant)),
+                    State::plain($other->at($instant)),
+                    gmdate('c', $instant) . "\n{$text}",
+                );
             }
         }
     }
@@ -71,7 +85,9 @@ final class ScheduleReadingTest extends TestCase
         $seen = [];
         foreach (CaseBooksTest::books() as $name => [$json]) {
             foreach (BookFormat::fromJson($json)->ofKind(Kind::Schedule) as $schedule) {
-                if ($schedule instanceof Schedule && ! isset($seen[$text = serialize([...$schedule->toArray(), 'key' => '', 'name' => ''])])) {
+                if ($schedule instanceof Schedule && ! isset(
+                    $seen[$text = serialize([...$schedule->toArray(), 'key' => '', 'name' => ''])],
+                )) {
                     $seen[$text] = true;
                     yield "{$name} {$schedule->key}" => [$schedule];
                 }
@@ -83,10 +99,20 @@ final class ScheduleReadingTest extends TestCase
     public function test_the_hours_of_a_period_are_kept_by_the_names_of_their_events(): void
     {
         $schedule = self::schedule([
-            'weekly' => [['item' => 'day', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']],
-            'periods' => [['item' => 'summer', 'name' => 'Summer', 'from' => '2027-07-05', 'to' => '2027-07-16', 'weekly' => [['item' => 'w', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '09:00', 'to' => '13:00']]]],
+            'weekly' => [
+                ['item' => 'day', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'],
+            ],
+            'periods' => [
+                ['item' => 'summer', 'name' => 'Summer', 'from' => '2027-07-05', 'to' => '2027-07-16', 'weekly' => [
+                    ['item' => 'w', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '09:00', 'to' => '13:00'],
+                ]],
+            ],
         ]);
-        $text = (string) preg_replace('/^X-ROSTER-\w+:.*\R(?: .*\R)*/m', '', self::written($schedule, 'America/Halifax'));
+        $text = (string) preg_replace(
+            '/^X-ROSTER-\w+:.*\R(?: .*\R)*/m',
+            '',
+            self::written($schedule, 'America/Halifax'),
+        );
 
         [$back, , $notes] = ScheduleReading::read($text, 'other', 'America/Halifax');
 
@@ -98,18 +124,41 @@ final class ScheduleReadingTest extends TestCase
     public function test_what_was_moved_taken_out_and_added_in_a_calendar_program_is_read_and_the_rest_left(): void
     {
         $schedule = self::schedule([
-            'weekly' => [['item' => 'day', 'days' => ['mon', 'tue'], 'from' => '08:00', 'to' => '12:00'], ['item' => 'late', 'days' => ['wed'], 'from' => '12:00', 'to' => '20:00']],
-            'exceptions' => [['item' => 'stock', 'from' => '2027-01-10', 'name' => 'Stock-taking'], ['item' => 'fair', 'from' => '2027-02-01', 'announcedAs' => 'holiday']],
-            'periods' => [['item' => 'fridays', 'name' => 'Summer Fridays', 'from' => '2027-06-04', 'rrule' => 'FREQ=WEEKLY;BYDAY=FR;COUNT=10', 'weekly' => [['item' => 'short', 'days' => ['fri'], 'from' => '08:00', 'to' => '13:00']]]],
+            'weekly' => [['item' => 'day', 'days' => ['mon', 'tue'], 'from' => '08:00', 'to' => '12:00'], [
+                'item' => 'late', 'days' => ['wed'], 'from' => '12:00', 'to' => '20:00',
+            ]],
+            'exceptions' => [
+                ['item' => 'stock', 'from' => '2027-01-10', 'name' => 'Stock-taking'],
+                ['item' => 'fair', 'from' => '2027-02-01', 'announcedAs' => 'holiday'],
+            ],
+            'periods' => [[
+                'item' => 'fridays', 'name' => 'Summer Fridays', 'from' => '2027-06-04',
+                'rrule' => 'FREQ=WEEKLY;BYDAY=FR;COUNT=10',
+                'weekly' => [['item' => 'short', 'days' => ['fri'], 'from' => '08:00', 'to' => '13:00']],
+            ]],
         ]);
         $text = self::written($schedule, 'America/Halifax');
-        $text = str_replace('DTEND;TZID=America/Halifax:20261201T120000', 'DTEND;TZID=America/Halifax:20261201T123000', $text);
+        $text = str_replace(
+            'DTEND;TZID=America/Halifax:20261201T120000',
+            'DTEND;TZID=America/Halifax:20261201T123000',
+            $text,
+        );
         $text = (string) preg_replace('/BEGIN:VEVENT\RUID:exceptions\/stock.*?END:VEVENT\R/s', '', $text);
-        $text = str_replace('END:VCALENDAR', implode("\r\n", ['BEGIN:VEVENT', 'UID:new', 'SUMMARY:Regatta', 'DTSTART;VALUE=DATE:20270805', 'DTEND;VALUE=DATE:20270807', 'END:VEVENT', 'END:VCALENDAR']), $text);
+        $text = str_replace(
+            'END:VCALENDAR',
+            implode("\r\n", [
+                'BEGIN:VEVENT', 'UID:new', 'SUMMARY:Regatta', 'DTSTART;VALUE=DATE:20270805',
+                'DTEND;VALUE=DATE:20270807', 'END:VEVENT', 'END:VCALENDAR',
+            ]),
+            $text,
+        );
         [$back, , $notes] = ScheduleReading::read($text, 'other', 'Europe/London');
         $expected = $schedule->toArray();
         $expected['weekly'][0]['to'] = '12:30';
-        $expected['exceptions'] = [$expected['exceptions'][1], ['item' => 'regatta', 'from' => '2027-08-05', 'to' => '2027-08-06', 'name' => 'Regatta', 'hours' => [], 'announcedAs' => 'closed']];
+        $expected['exceptions'] = [$expected['exceptions'][1], [
+            'item' => 'regatta', 'from' => '2027-08-05', 'to' => '2027-08-06', 'name' => 'Regatta', 'hours' => [],
+            'announcedAs' => 'closed',
+        ]];
 
         self::assertSame([$expected, []], [$back->toArray(), $notes]);
     }
@@ -183,14 +232,24 @@ final class ScheduleReadingTest extends TestCase
 
         self::assertSame('America/Halifax', $zone);
         self::assertSame([
-            ['item' => 'shop-front-counter', 'days' => ['mon', 'tue', 'wed'], 'from' => '08:00', 'to' => '17:00', 'span' => null],
+            [
+                'item' => 'shop-front-counter', 'days' => ['mon', 'tue', 'wed'], 'from' => '08:00', 'to' => '17:00',
+                'span' => null,
+            ],
             ['item' => 'night-ferry', 'days' => ['fri'], 'from' => '22:00', 'to' => '06:00', 'span' => null],
         ], $schedule->toArray()['weekly']);
-        self::assertSame([['item' => 'late-opening', 'from' => '2026-12-23', 'to' => '2026-12-23', 'name' => 'Late opening', 'hours' => [['from' => '18:00', 'to' => '21:00']], 'announcedAs' => 'closed']], $schedule->toArray()['exceptions']);
+        self::assertSame(
+            [[
+                'item' => 'late-opening', 'from' => '2026-12-23', 'to' => '2026-12-23', 'name' => 'Late opening',
+                'hours' => [['from' => '18:00', 'to' => '21:00']], 'announcedAs' => 'closed',
+            ]],
+            $schedule->toArray()['exceptions'],
+        );
         self::assertSame('FREQ=MONTHLY;BYDAY=2SA', $schedule->periods[0]->rrule);
         self::assertSame([
             '"Second Saturdays" leaves out single dates (EXDATE); enter those as exceptions',
-            '"Call with head office" recurs in Europe/London, the others are in America/Halifax; hours of one schedule are in one zone',
+            '"Call with head office" recurs in Europe/London, the others are in America/Halifax; hours of one schedule '
+                . 'are in one zone',
             '"Backwards" ends before it begins',
         ], $notes);
     }
@@ -204,8 +263,16 @@ final class ScheduleReadingTest extends TestCase
         [$back, $notes] = HolidayReading::read($text, 'other', 'Europe/London');
         self::assertSame([$calendar->toArray(), []], [$back->toArray(), $notes]);
 
-        [$plain, $notes] = HolidayReading::read((string) preg_replace('/^X-ROSTER-CALENDAR:.*\R(?: .*\R)*/m', '', $text), 'other', 'Europe/London');
-        $dates = static fn (\Jaunty\Core\Book\Calendar $of): array => array_keys(array_filter(\Jaunty\Core\Hours\CalendarDates::of($of, 2026, 2028)->all(), static fn (int $day): bool => in_array(LocalDate::parts($day)[0], [2026, 2027, 2028], true), ARRAY_FILTER_USE_KEY));
+        [$plain, $notes] = HolidayReading::read(
+            (string) preg_replace('/^X-ROSTER-CALENDAR:.*\R(?: .*\R)*/m', '', $text),
+            'other',
+            'Europe/London',
+        );
+        $dates = static fn (\Jaunty\Core\Book\Calendar $of): array => array_keys(array_filter(
+            \Jaunty\Core\Hours\CalendarDates::of($of, 2026, 2028)->all(),
+            static fn (int $day): bool => in_array(LocalDate::parts($day)[0], [2026, 2027, 2028], true),
+            ARRAY_FILTER_USE_KEY,
+        ));
         self::assertSame([$dates($calendar), []], [$dates($plain), $notes]);
     }
 
@@ -232,8 +299,14 @@ final class ScheduleReadingTest extends TestCase
         yield 'something else' => ['{"format": 1}', '/no iCalendar file/'];
         yield 'a card' => ["BEGIN:VCARD\r\nVERSION:4.0\r\nFN:R. Imre\r\nEND:VCARD\r\n", '/BEGIN:VCALENDAR/'];
         yield 'cut short' => ["BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n", '/no iCalendar file/'];
-        yield 'too large' => ["BEGIN:VCALENDAR\r\n" . str_repeat("X-A:b\r\n", 200_000) . "END:VCALENDAR\r\n", '/1024 KB/'];
-        yield 'too many' => ["BEGIN:VCALENDAR\r\n" . str_repeat("BEGIN:VEVENT\r\nEND:VEVENT\r\n", 5_001) . "END:VCALENDAR\r\n", '/5001 events/'];
+        yield 'too large' => [
+            "BEGIN:VCALENDAR\r\n" . str_repeat("X-A:b\r\n", 200_000) . "END:VCALENDAR\r\n",
+            '/1024 KB/',
+        ];
+        yield 'too many' => [
+            "BEGIN:VCALENDAR\r\n" . str_repeat("BEGIN:VEVENT\r\nEND:VEVENT\r\n", 5_001) . "END:VCALENDAR\r\n",
+            '/5001 events/',
+        ];
     }
 
     /** @param array<string, mixed> $fields */

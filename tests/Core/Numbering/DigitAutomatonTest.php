@@ -26,7 +26,11 @@ final class DigitAutomatonTest extends TestCase
         $automaton = self::automaton($map);
         foreach (self::everything() as $digits) {
             self::assertSame(self::slowly($map, $digits), $automaton->fits($digits), "{$map}: {$digits}");
-            self::assertSame($automaton->fits($digits), DigitMap::parse($map, 'map')->matches($digits), "the map itself, {$map}: {$digits}");
+            self::assertSame(
+                $automaton->fits($digits),
+                DigitMap::parse($map, 'map')->matches($digits),
+                "the map itself, {$map}: {$digits}",
+            );
         }
     }
 
@@ -36,13 +40,32 @@ final class DigitAutomatonTest extends TestCase
         [$map, $other] = self::maps($seed);
         $one = self::automaton($map);
         $two = self::automaton($other);
-        $common = array_values(array_filter(self::everything(), static fn (string $digits): bool => self::slowly($map, $digits) && self::slowly($other, $digits)));
-        $beyond = array_values(array_filter(self::everything(), static fn (string $digits): bool => self::slowly($map, $digits) && ! self::slowly($other, $digits)));
+        $common = array_values(array_filter(
+            self::everything(),
+            static fn (string $digits): bool => self::slowly($map, $digits) && self::slowly($other, $digits),
+        ));
+        $beyond = array_values(array_filter(
+            self::everything(),
+            static fn (string $digits): bool => self::slowly($map, $digits) && ! self::slowly($other, $digits),
+        ));
 
-        self::assertShortest($common, $one->common($two), "{$map} and {$other}", static fn (string $digits): bool => $one->fits($digits) && $two->fits($digits));
+        self::assertShortest(
+            $common,
+            $one->common($two),
+            "{$map} and {$other}",
+            static fn (string $digits): bool => $one->fits($digits) && $two->fits($digits),
+        );
         self::assertSame($one->common($two), $two->common($one));
-        self::assertShortest($beyond, $one->beyond($two), "{$map} without {$other}", static fn (string $digits): bool => $one->fits($digits) && ! $two->fits($digits));
-        self::assertNull($one->beyond(DigitAutomaton::of(DigitMap::parse($map, 'map'), DigitMap::parse($other, 'map'))), 'the union takes both');
+        self::assertShortest(
+            $beyond,
+            $one->beyond($two),
+            "{$map} without {$other}",
+            static fn (string $digits): bool => $one->fits($digits) && ! $two->fits($digits),
+        );
+        self::assertNull(
+            $one->beyond(DigitAutomaton::of(DigitMap::parse($map, 'map'), DigitMap::parse($other, 'map'))),
+            'the union takes both',
+        );
     }
 
     #[DataProvider('seeds')]
@@ -50,7 +73,9 @@ final class DigitAutomatonTest extends TestCase
     {
         [$map] = self::maps($seed);
         [$least, $most] = self::automaton($map)->lengths();
-        $lengths = array_map(strlen(...), array_values(array_filter(self::everything(), static fn (string $digits): bool => self::slowly($map, $digits))));
+        $lengths = array_map(strlen(...), array_values(
+            array_filter(self::everything(), static fn (string $digits): bool => self::slowly($map, $digits)),
+        ));
 
         self::assertSame(str_contains($map, '.'), $most === null, $map);
         if ($lengths !== []) {
@@ -68,11 +93,22 @@ final class DigitAutomatonTest extends TestCase
         foreach (self::everything() as $digits) {
             $matched = null;
             for ($length = 1; $length <= strlen($digits) && $matched === null; $length++) {
-                $matched = preg_match(self::expression($map, false), substr($digits, 0, $length)) === 1 ? $length : null;
+                $matched = preg_match(self::expression($map, false), substr($digits, 0, $length)) === 1
+                    ? $length
+                    : null;
             }
-            $couldGoOn = array_filter(self::everything(), static fn (string $longer): bool => strlen($longer) > strlen($digits) && str_starts_with($longer, $digits) && self::slowly($map, $longer)) !== [];
+            $couldGoOn = array_filter(
+                self::everything(),
+                static fn (string $longer): bool => strlen($longer) > strlen($digits)
+                    && str_starts_with($longer, $digits)
+                    && self::slowly($map, $longer),
+            ) !== [];
             $dialled = $automaton->dial($digits);
-            self::assertSame($dialled, DigitMap::parse($map, 'map')->dial($digits), "{$map}: {$digits}, read without an automaton");
+            self::assertSame(
+                $dialled,
+                DigitMap::parse($map, 'map')->dial($digits),
+                "{$map}: {$digits}, read without an automaton",
+            );
             if ($digits !== '' && $matched !== null) {
                 self::assertSame(Dialling::Match, $dialled, "{$map}: {$digits}");
                 if ($matched < strlen($digits) && self::slowly($map, $digits)) {
@@ -82,12 +118,20 @@ final class DigitAutomatonTest extends TestCase
                 self::assertSame(Dialling::Partial, $dialled, "{$map}: {$digits}");
             }
         }
-        self::assertShortest($cut, $automaton->cutShort(), "{$map} cut short", static fn (string $digits): bool => $automaton->fits($digits));
+        self::assertShortest(
+            $cut,
+            $automaton->cutShort(),
+            "{$map} cut short",
+            static fn (string $digits): bool => $automaton->fits($digits),
+        );
     }
 
     public function test_states_that_nothing_tells_apart_are_one(): void
     {
-        self::assertSame(self::automaton('1[2-9]xxxxxxxxx')->size(), self::automaton('(12xxxxxxxxx|1[3-5]xxxxxxxxx|1[6-9]xxxxxxxxx)')->size());
+        self::assertSame(
+            self::automaton('1[2-9]xxxxxxxxx')->size(),
+            self::automaton('(12xxxxxxxxx|1[3-5]xxxxxxxxx|1[6-9]xxxxxxxxx)')->size(),
+        );
         self::assertSame(self::automaton('x.')->size(), self::automaton('(x.|1x.|[2-4]xx.)')->size());
     }
 
@@ -95,7 +139,9 @@ final class DigitAutomatonTest extends TestCase
     {
         $map = self::automaton('(0T|00T|9011x.T)');
 
-        self::assertSame([Dialling::Partial, Dialling::Match, Dialling::Partial, Dialling::Mismatch], [$map->dial('0'), $map->dial('0T'), $map->dial('00'), $map->dial('01')]);
+        self::assertSame([Dialling::Partial, Dialling::Match, Dialling::Partial, Dialling::Mismatch], [
+            $map->dial('0'), $map->dial('0T'), $map->dial('00'), $map->dial('01'),
+        ]);
         self::assertSame(['0', [1, null], null], [$map->shortest(), $map->lengths(), $map->cutShort()]);
         self::assertSame('0110', self::automaton('(xxxx|x11)')->cutShort(), 'after x11 nothing is waited for');
     }
@@ -117,7 +163,8 @@ final class DigitAutomatonTest extends TestCase
             for ($i = $dice->getInt(1, 3); $i > 0; $i--) {
                 $elements = '';
                 for ($n = $dice->getInt(1, 4); $n > 0; $n--) {
-                    $elements .= ['0', '1', '2', '#', 'x', '[0-1]', '[2#]', '[02]'][$dice->getInt(0, 7)] . ($dice->getInt(0, 6) === 0 ? '.' : '');
+                    $elements .= ['0', '1', '2', '#', 'x', '[0-1]', '[2#]', '[02]'][$dice->getInt(0, 7)]
+                        . ($dice->getInt(0, 6) === 0 ? '.' : '');
                 }
                 $alternatives[] = $elements . ($dice->getInt(0, 4) === 0 ? 'T' : '');
             }

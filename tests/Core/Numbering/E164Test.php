@@ -12,9 +12,16 @@ use PHPUnit\Framework\TestCase;
 final class E164Test extends TestCase
 {
     #[DataProvider('typed')]
-    public function test_a_number_is_read_as_people_type_it(string $typed, ?string $region, string $number, string $display): void
-    {
-        self::assertSame([$number, $display], [(string) E164::parse($typed, $region), E164::parse($typed, $region)->display()]);
+    public function test_a_number_is_read_as_people_type_it(
+        string $typed,
+        ?string $region,
+        string $number,
+        string $display,
+    ): void {
+        self::assertSame(
+            [$number, $display],
+            [(string) E164::parse($typed, $region), E164::parse($typed, $region)->display()],
+        );
     }
 
     /** @return iterable<array{string, ?string, string, string}> */

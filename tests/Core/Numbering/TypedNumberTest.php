@@ -18,7 +18,12 @@ final class TypedNumberTest extends TestCase
     #[DataProvider('typed')]
     public function test_what_people_type_is_the_number_they_mean(?string $region, string $typed, string $number): void
     {
-        self::assertSame($number, (string) TypedNumber::in($region, $region === 'CA' ? '+19025550110' : ($region === 'GB' ? '+442079460002' : null))->read($typed));
+        self::assertSame(
+            $number,
+            (string) TypedNumber::in($region, $region === 'CA' ? '+19025550110' : (
+                $region === 'GB' ? '+442079460002' : null
+            ))->read($typed),
+        );
     }
 
     /** @return iterable<string, array{?string, string, string}> */
@@ -28,7 +33,11 @@ final class TypedNumberTest extends TestCase
         yield 'in brackets' => ['US', '(207) 555-0170', '+12075550170'];
         yield 'with a 1 before' => ['US', '1 207 555 0170', '+12075550170'];
         yield 'with dots, and spaces that do not break' => ['CA', "902.555\u{00A0}0177", '+19025550177'];
-        yield 'out of an address book, between marks of the writing direction' => ['CA', "\u{202A}902-555-0177\u{202C}", '+19025550177'];
+        yield 'out of an address book, between marks of the writing direction' => [
+            'CA',
+            "\u{202A}902-555-0177\u{202C}",
+            '+19025550177',
+        ];
         yield 'as a link has it' => ['CA', 'tel:+1-902-555-0177', '+19025550177'];
         yield 'with dashes out of a letter' => ['CA', '902–555–0177', '+19025550177'];
         yield 'seven digits, of the area of the main number' => ['CA', '555-0177', '+19025550177'];
@@ -63,18 +72,47 @@ final class TypedNumberTest extends TestCase
         yield 'two at once' => ['CA', '902 555 0177, 902 555 0178', $unreadable];
         yield 'too few digits' => ['CA', '902 555', 'has too few or too many digits for a telephone number'];
         yield 'too many' => ['CA', '902 555 01771', 'has too few or too many digits for a telephone number'];
-        yield 'seven digits, where no area is known' => ['CA', '555 0177', 'has too few or too many digits for a telephone number'];
-        yield 'an area that is none' => ['US', '123 456 7890', 'is of a range that is given to nobody; look for a wrong digit'];
-        yield 'a plus before a number of here' => ['CA', '+902 555 0177', 'has too few or too many digits for a telephone number'];
-        yield 'another country by accident' => ['US', '+20 75550170', 'is of a range that is given to nobody; look for a wrong digit'];
-        yield 'no country to read it by' => [null, '902 555 0177', 'is of no country while the customer has none; write it with its country code, such as +1 902 555 0110'];
+        yield 'seven digits, where no area is known' => [
+            'CA',
+            '555 0177',
+            'has too few or too many digits for a telephone number',
+        ];
+        yield 'an area that is none' => [
+            'US',
+            '123 456 7890',
+            'is of a range that is given to nobody; look for a wrong digit',
+        ];
+        yield 'a plus before a number of here' => [
+            'CA',
+            '+902 555 0177',
+            'has too few or too many digits for a telephone number',
+        ];
+        yield 'another country by accident' => [
+            'US',
+            '+20 75550170',
+            'is of a range that is given to nobody; look for a wrong digit',
+        ];
+        yield 'no country to read it by' => [
+            null,
+            '902 555 0177',
+            'is of no country while the customer has none; write it with its country code, such as +1 902 555 0110',
+        ];
     }
 
-    /** Written as people of the country write it and read again, it is the same number: for every region of the reference list. */
+    /**
+     * Written as people of the country write it and read again, it is the same number: for every region of the
+     * reference list.
+     */
     public function test_written_nationally_and_read_again_is_the_same_number(): void
     {
         $util = PhoneNumberUtil::getInstance();
-        $numbers = array_column(array_filter(iterator_to_array(RefData::csv('phone_numbers.csv')), static fn (array $row): bool => $row['valid'] === '1' && $row['ext'] === ''), 'e164');
+        $numbers = array_column(
+            array_filter(
+                iterator_to_array(RefData::csv('phone_numbers.csv')),
+                static fn (array $row): bool => $row['valid'] === '1' && $row['ext'] === '',
+            ),
+            'e164',
+        );
         foreach ($util->getSupportedRegions() as $region) {
             foreach ([PhoneNumberType::FIXED_LINE, PhoneNumberType::MOBILE, PhoneNumberType::TOLL_FREE] as $type) {
                 $example = $util->getExampleNumberForType($region, $type);

@@ -35,7 +35,9 @@ use Tests\Core\Audit\Samples;
 /** What must hold of every dial plan, tried on random ones. */
 final class DialLawsTest extends TestCase
 {
-    private const MAPS = ['1xxx.', '12xx', '1[2-3]xx', '[1-2]xxx', 'x.T', '12.x', '(12xx|21xx)', '2xxx.', '12|12xx', '9x.', '911'];
+    private const MAPS = [
+        '1xxx.', '12xx', '1[2-3]xx', '[1-2]xxx', 'x.T', '12.x', '(12xx|21xx)', '2xxx.', '12|12xx', '9x.', '911',
+    ];
 
     private const USERS = ['user:inside', 'user:local', 'user:national', 'user:abroad'];
 
@@ -55,10 +57,26 @@ final class DialLawsTest extends TestCase
                 $who = self::oneOf($dice, [...self::USERS, 'group:desk', 'mailbox:desk']);
                 $origin = self::oneOf($dice, [Origin::Led, Origin::LedFromOutside]);
                 $taken = self::oneOf($dice, [[], ['trunk:one'], ['trunk:one', 'trunk:two']]);
-                $expected = $wayOut->exists("+{$digits}", $who, $origin === Origin::Led, array_fill_keys($taken, 'full'));
-                $dialled = $plan->route(Sender::of($book, Reference::parse($who)), $digits, Samples::NOW, $origin, $taken);
-                self::assertSame($expected, $dialled->end === DialEnd::Outside, "{$seed}: {$digits} by {$who}: {$dialled->reason}");
-                self::assertCount($expected ? 1 : 0, array_filter($dialled->said, static fn ($said): bool => $said->verdict === Verdict::Takes));
+                $expected = $wayOut->exists("+{$digits}", $who, $origin === Origin::Led, array_fill_keys(
+                    $taken,
+                    'full',
+                ));
+                $dialled = $plan->route(
+                    Sender::of($book, Reference::parse($who)),
+                    $digits,
+                    Samples::NOW,
+                    $origin,
+                    $taken,
+                );
+                self::assertSame(
+                    $expected,
+                    $dialled->end === DialEnd::Outside,
+                    "{$seed}: {$digits} by {$who}: {$dialled->reason}",
+                );
+                self::assertCount(
+                    $expected ? 1 : 0,
+                    array_filter($dialled->said, static fn ($said): bool => $said->verdict === Verdict::Takes),
+                );
                 $out += (int) $expected;
                 $full += count($taken);
             }
@@ -82,8 +100,15 @@ final class DialLawsTest extends TestCase
                     $digits = self::digits($dice);
                     $dialled = $plan->route($sender, $digits, Samples::NOW);
                     $isOut = in_array($dialled->end, [DialEnd::Outside, DialEnd::Emergency], true);
-                    $isCut = array_filter($dialled->said, static fn ($said): bool => $said->verdict === Verdict::CutShort) !== [];
-                    self::assertSame($isOut, array_filter($letOut, static fn (DigitAutomaton $each): bool => $each->fits($digits)) !== [], "{$seed}: {$digits} by {$who}: {$dialled->reason}");
+                    $isCut = array_filter(
+                        $dialled->said,
+                        static fn ($said): bool => $said->verdict === Verdict::CutShort,
+                    ) !== [];
+                    self::assertSame(
+                        $isOut,
+                        array_filter($letOut, static fn (DigitAutomaton $each): bool => $each->fits($digits)) !== [],
+                        "{$seed}: {$digits} by {$who}: {$dialled->reason}",
+                    );
                     $counts['out'] += (int) $isOut;
                     $counts['cut'] += (int) $isCut;
                 }
@@ -107,7 +132,10 @@ final class DialLawsTest extends TestCase
                 }
                 if ($claims->left !== null) {
                     self::assertTrue($own->fits($claims->left));
-                    self::assertSame([], array_filter($before, static fn ($earlier): bool => RouteOrder::digitsOf($earlier)->fits($claims->left)));
+                    self::assertSame([], array_filter(
+                        $before,
+                        static fn ($earlier): bool => RouteOrder::digitsOf($earlier)->fits($claims->left),
+                    ));
                     self::assertSame([], $claims->shadowedBy);
                 }
                 $before[] = $claims->route;
@@ -129,14 +157,29 @@ final class DialLawsTest extends TestCase
             $before = self::book($dice);
             $after = self::oneOf($dice, [$before, self::edited($before, $dice)]);
             $contrasts = DialDifference::between($before, $after, Samples::NOW);
-            $told = array_merge([], ...array_map(static fn (DialContrast $contrast): array => array_map(static fn (User $user): string => "user:{$user->key}", $contrast->users), $contrasts));
+            $told = array_merge([], ...array_map(
+                static fn (DialContrast $contrast): array => array_map(
+                    static fn (User $user): string => "user:{$user->key}",
+                    $contrast->users,
+                ),
+                $contrasts,
+            ));
             foreach ($contrasts as $contrast) {
                 self::assertNotSame(DialDifference::words($contrast->before), DialDifference::words($contrast->after));
             }
             for ($try = 0; $try < 60; $try++) {
                 $digits = self::digits($dice);
                 $who = self::oneOf($dice, self::USERS);
-                [$was, $is] = array_map(static fn (Book $book): bool => in_array((new DialPlan($book))->route(Sender::of($book, Reference::parse($who)), $digits, Samples::NOW)->end, [DialEnd::Outside, DialEnd::Emergency], true), [$before, $after]);
+                [$was, $is] = array_map(
+                    static fn (Book $book): bool => in_array(
+                        (
+                            new DialPlan($book)
+                        )->route(Sender::of($book, Reference::parse($who)), $digits, Samples::NOW)->end,
+                        [DialEnd::Outside, DialEnd::Emergency],
+                        true,
+                    ),
+                    [$before, $after],
+                );
                 if ($was !== $is) {
                     self::assertContains($who, $told, "{$seed}: {$digits}");
                     $found++;
@@ -162,7 +205,15 @@ final class DialLawsTest extends TestCase
     #[DataProvider('countries')]
     public function test_samples_are_what_they_are_said_to_be(string $country, string $main, string $prefix): void
     {
-        $book = Samples::book(['tenant' => ['region' => $country, 'outsidePrefix' => $prefix === '' ? null : $prefix, 'mainNumber' => "number:{$main}"], 'mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => $main, 'destination' => 'mailbox:desk']], 'users' => [['key' => 'a', 'extension' => '201']]]);
+        $book = Samples::book([
+            'tenant' => [
+                'region' => $country,
+                'outsidePrefix' => $prefix === '' ? null : $prefix,
+                'mainNumber' => "number:{$main}",
+            ],
+            'mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => $main, 'destination' => 'mailbox:desk']],
+            'users' => [['key' => 'a', 'extension' => '201']],
+        ]);
         $numbering = new Numbering($country);
         $own = PhoneNumberUtil::getInstance()->getCountryCodeForRegion($country);
         $kinds = [];
@@ -172,33 +223,68 @@ final class DialLawsTest extends TestCase
             $read = $numbering->read($sent);
             match ($sample->kind) {
                 'internal' => self::assertSame('201', $sample->digits),
-                'emergency' => self::assertTrue(EmergencyNumbers::is($sample->said === 'emergency' ? $sample->digits : $sent, $country)),
+                'emergency' => self::assertTrue(
+                    EmergencyNumbers::is($sample->said === 'emergency' ? $sample->digits : $sent, $country),
+                ),
                 'international' => self::assertStringStartsNotWith("+{$own}", (string) $read),
                 'misdialled' => self::assertNull($read, "{$sample->said}: {$sample->digits}"),
-                default => $sample->said === 'local, seven digits' ? self::assertSame(7, strlen($sent)) : self::assertStringStartsWith("+{$own}", (string) $read, "{$sample->said}: {$sample->digits}"),
+                default => $sample->said === 'local, seven digits'
+                    ? self::assertSame(7, strlen($sent))
+                    : self::assertStringStartsWith("+{$own}", (string) $read, "{$sample->said}: {$sample->digits}"),
             };
         }
-        self::assertSame([], array_diff(['internal', 'local', 'national', 'international', 'tollFree', 'premium', 'emergency', 'misdialled'], array_keys($kinds)));
+        self::assertSame([], array_diff(
+            ['internal', 'local', 'national', 'international', 'tollFree', 'premium', 'emergency', 'misdialled'],
+            array_keys($kinds),
+        ));
     }
 
     /** A map ticked together lets through what it says, behind the prefix, and nothing else of what people dial. */
     #[DataProvider('countries')]
-    public function test_digit_maps_in_plain_words_let_through_what_they_say(string $country, string $main, string $prefix): void
-    {
-        $book = Samples::book(['tenant' => ['region' => $country, 'outsidePrefix' => $prefix === '' ? null : $prefix, 'mainNumber' => "number:{$main}"], 'mailboxes' => [['key' => 'desk']], 'numbers' => [['key' => $main, 'destination' => 'mailbox:desk']]]);
+    public function test_digit_maps_in_plain_words_let_through_what_they_say(
+        string $country,
+        string $main,
+        string $prefix,
+    ): void {
+        $book = Samples::book([
+            'tenant' => [
+                'region' => $country,
+                'outsidePrefix' => $prefix === '' ? null : $prefix,
+                'mainNumber' => "number:{$main}",
+            ],
+            'mailboxes' => [['key' => 'desk']],
+            'numbers' => [['key' => $main, 'destination' => 'mailbox:desk']],
+        ]);
         $maps = [];
         foreach (DigitChoices::of($country, $prefix) as $choice) {
             $maps[$choice->key] = DigitAutomaton::of(DigitMap::parse($choice->digits, 'digits'));
         }
-        $by = static fn (string $digits): array => array_keys(array_filter($maps, static fn (DigitAutomaton $map): bool => $map->asDialled()->fits($digits)));
+        $by = static fn (string $digits): array => array_keys(
+            array_filter($maps, static fn (DigitAutomaton $map): bool => $map->asDialled()->fits($digits)),
+        );
         foreach (SampleNumbers::of($book) as $sample) {
             $fits = $by($sample->digits);
             match ($sample->kind) {
-                'national', 'mobile' => self::assertContains($country === 'CA' || $country === 'US' ? 'national-1' : 'national', $fits, $sample->digits),
+                'national',
+                'mobile' => self::assertContains(
+                    $country === 'CA' || $country === 'US' ? 'national-1' : 'national',
+                    $fits,
+                    $sample->digits,
+                ),
                 'international' => self::assertSame(['international'], $fits),
-                'emergency' => self::assertSame($sample->said === 'emergency' ? ['emergency'] : [], $fits, $sample->digits),
+                'emergency' => self::assertSame(
+                    $sample->said === 'emergency' ? ['emergency'] : [],
+                    $fits,
+                    $sample->digits,
+                ),
                 'premium', 'tollFree' => self::assertNotSame([], $fits),
-                'misdialled' => str_starts_with($sample->said, 'national') ? self::assertSame($country === 'GB' ? ['national'] : [], $fits, 'where numbers are of several lengths, one that is too short is another\'s') : self::assertNotContains('national', $fits),
+                'misdialled' => str_starts_with($sample->said, 'national')
+                    ? self::assertSame(
+                        $country === 'GB' ? ['national'] : [],
+                        $fits,
+                        'where numbers are of several lengths, one that is too short is another\'s',
+                    )
+                    : self::assertNotContains('national', $fits),
                 default => null,
             };
         }
@@ -217,7 +303,8 @@ final class DialLawsTest extends TestCase
 
     private static function digits(Randomizer $dice): string
     {
-        return self::oneOf($dice, ['1', '2', '12', '9', '911', '3']) . ($dice->getInt(0, 3) === 0 ? '' : substr((string) $dice->getInt(10_000, 39_999), 0, $dice->getInt(1, 4)));
+        return self::oneOf($dice, ['1', '2', '12', '9', '911', '3'])
+            . ($dice->getInt(0, 3) === 0 ? '' : substr((string) $dice->getInt(10_000, 39_999), 0, $dice->getInt(1, 4)));
     }
 
     private static function book(Randomizer $dice): Book
@@ -229,11 +316,26 @@ final class DialLawsTest extends TestCase
 
         return Samples::book([
             'tenant' => ['region' => 'CA'],
-            'users' => array_map(static fn (string $key, string $class): array => ['key' => $key, 'callingClass' => $class], ['inside', 'local', 'national', 'abroad'], ['internal', 'local', 'national', 'international']),
+            'users' => array_map(
+                static fn (string $key, string $class): array => ['key' => $key, 'callingClass' => $class],
+                ['inside', 'local', 'national', 'abroad'],
+                ['internal', 'local', 'national', 'international'],
+            ),
             'mailboxes' => [['key' => 'desk']],
             'groups' => [['key' => 'desk', 'onwardClass' => 'local']],
-            'schedules' => [['key' => 'shut', 'weekly' => [['item' => 'week', 'days' => ['sun'], 'from' => '01:00', 'to' => '01:05']]], ['key' => 'all', 'weekly' => [['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '00:00', 'to' => '24:00']]]],
-            'trunks' => [['key' => 'one', 'outsideCallersOut' => true], ['key' => 'two'], ['key' => 'off', 'enabled' => false], ['key' => 'none', 'channels' => 0]],
+            'schedules' => [
+                ['key' => 'shut', 'weekly' => [
+                    ['item' => 'week', 'days' => ['sun'], 'from' => '01:00', 'to' => '01:05'],
+                ]],
+                ['key' => 'all', 'weekly' => [[
+                    'item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'], 'from' => '00:00',
+                    'to' => '24:00',
+                ]]],
+            ],
+            'trunks' => [
+                ['key' => 'one', 'outsideCallersOut' => true], ['key' => 'two'], ['key' => 'off', 'enabled' => false],
+                ['key' => 'none', 'channels' => 0],
+            ],
             'routes' => $routes,
         ]);
     }
@@ -244,9 +346,13 @@ final class DialLawsTest extends TestCase
         $seldom = static fn (mixed $value, mixed $else): mixed => $dice->getInt(0, 5) === 0 ? $value : $else;
 
         return [
-            'key' => "r{$i}", 'position' => $i + 1, 'digits' => self::oneOf($dice, self::MAPS), 'class' => self::oneOf($dice, ['local', 'national', 'international']), 'pin' => $seldom('set', 'none'),
-            'emergency' => $seldom(true, false), 'schedule' => $seldom('schedule:shut', $seldom('schedule:all', null)), 'blocked' => $seldom(['user:national', 'group:desk'], []),
-            'trunks' => self::oneOf($dice, [['trunk:one'], ['trunk:two'], ['trunk:one', 'trunk:two'], ['trunk:off'], ['trunk:none', 'trunk:two']]),
+            'key' => "r{$i}", 'position' => $i + 1, 'digits' => self::oneOf($dice, self::MAPS),
+            'class' => self::oneOf($dice, ['local', 'national', 'international']), 'pin' => $seldom('set', 'none'),
+            'emergency' => $seldom(true, false), 'schedule' => $seldom('schedule:shut', $seldom('schedule:all', null)),
+            'blocked' => $seldom(['user:national', 'group:desk'], []),
+            'trunks' => self::oneOf($dice, [
+                ['trunk:one'], ['trunk:two'], ['trunk:one', 'trunk:two'], ['trunk:off'], ['trunk:none', 'trunk:two'],
+            ]),
         ];
     }
 

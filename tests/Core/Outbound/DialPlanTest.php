@@ -40,31 +40,73 @@ final class DialPlanTest extends TestCase
     /** @param array<string, mixed> $more merged over, list by list */
     private static function book(array $more = []): Book
     {
-        $number = static fn (string $key, array $rest = []): array => $rest + ['key' => $key, 'destination' => 'mailbox:desk'];
+        $number = static fn (string $key, array $rest = []): array => $rest
+            + ['key' => $key, 'destination' => 'mailbox:desk'];
 
         return Samples::book(array_replace_recursive([
-            'tenant' => ['region' => 'CA', 'zone' => 'America/Halifax', 'outsidePrefix' => '9', 'mainNumber' => 'number:' . self::MAIN],
-            'sites' => [['key' => 'quay', 'name' => 'Quay', 'address' => ['street' => '1 Quay', 'city' => 'Port Merrow', 'country' => 'CA'], 'emergency' => ['callback' => 'number:' . self::CALLBACK]]],
-            'mailboxes' => [['key' => 'desk']],
-            'schedules' => [['key' => 'hours', 'weekly' => [['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00']]]],
-            'numbers' => [$number(self::MAIN), $number(self::OWN), $number(self::CALLBACK, ['site' => 'site:quay']), $number(self::DESK, ['destination' => 'group:desk']), $number(self::TRUNK)],
-            'users' => [
-                ['key' => 'ines', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:quay', 'callingClass' => 'national', 'callerId' => 'number:' . self::OWN],
-                ['key' => 'joss', 'extension' => '202', 'name' => ['first' => 'Joss', 'last' => 'Arden'], 'callingClass' => 'internal'],
+            'tenant' => [
+                'region' => 'CA', 'zone' => 'America/Halifax', 'outsidePrefix' => '9',
+                'mainNumber' => 'number:' . self::MAIN,
             ],
-            'groups' => [['key' => 'desk', 'name' => 'Desk', 'extension' => '300', 'members' => [['item' => 'ines', 'who' => 'user:ines']]]],
-            'trunks' => [['key' => 'main', 'name' => 'Main', 'callerId' => 'number:' . self::TRUNK], ['key' => 'backup', 'name' => 'Backup', 'outsideCallersOut' => true]],
+            'sites' => [[
+                'key' => 'quay', 'name' => 'Quay',
+                'address' => ['street' => '1 Quay', 'city' => 'Port Merrow', 'country' => 'CA'],
+                'emergency' => ['callback' => 'number:' . self::CALLBACK],
+            ]],
+            'mailboxes' => [['key' => 'desk']],
+            'schedules' => [['key' => 'hours', 'weekly' => [
+                ['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'],
+            ]]],
+            'numbers' => [
+                $number(self::MAIN), $number(self::OWN), $number(self::CALLBACK, ['site' => 'site:quay']),
+                $number(self::DESK, ['destination' => 'group:desk']), $number(self::TRUNK),
+            ],
+            'users' => [
+                [
+                    'key' => 'ines', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'],
+                    'site' => 'site:quay', 'callingClass' => 'national', 'callerId' => 'number:' . self::OWN,
+                ],
+                [
+                    'key' => 'joss', 'extension' => '202', 'name' => ['first' => 'Joss', 'last' => 'Arden'],
+                    'callingClass' => 'internal',
+                ],
+            ],
+            'groups' => [['key' => 'desk', 'name' => 'Desk', 'extension' => '300', 'members' => [
+                ['item' => 'ines', 'who' => 'user:ines'],
+            ]]],
+            'trunks' => [
+                ['key' => 'main', 'name' => 'Main', 'callerId' => 'number:' . self::TRUNK],
+                ['key' => 'backup', 'name' => 'Backup', 'outsideCallersOut' => true],
+            ],
             'routes' => [
-                ['key' => 'national', 'name' => 'National', 'position' => 2, 'digits' => '9[2-9]xxxxxxxxx|91[2-9]xxxxxxxxx', 'strip' => 1, 'class' => 'national', 'trunks' => ['trunk:main', 'trunk:backup']],
-                ['key' => 'abroad', 'name' => 'Abroad', 'position' => 3, 'digits' => '9011x.T', 'strip' => 1, 'class' => 'international', 'trunks' => ['trunk:main']],
-                ['key' => 'help', 'name' => 'Help', 'position' => 9, 'digits' => '911|9911', 'emergency' => true, 'class' => 'international', 'trunks' => ['trunk:main']],
+                [
+                    'key' => 'national', 'name' => 'National', 'position' => 2,
+                    'digits' => '9[2-9]xxxxxxxxx|91[2-9]xxxxxxxxx', 'strip' => 1, 'class' => 'national',
+                    'trunks' => ['trunk:main', 'trunk:backup'],
+                ],
+                [
+                    'key' => 'abroad', 'name' => 'Abroad', 'position' => 3, 'digits' => '9011x.T', 'strip' => 1,
+                    'class' => 'international', 'trunks' => ['trunk:main'],
+                ],
+                [
+                    'key' => 'help', 'name' => 'Help', 'position' => 9, 'digits' => '911|9911', 'emergency' => true,
+                    'class' => 'international', 'trunks' => ['trunk:main'],
+                ],
             ],
         ], $more));
     }
 
-    private static function dial(Book $book, string $digits, string $who = 'user:ines', int $at = self::DAY, Origin $origin = Origin::Dialled, string ...$full): Dialled
-    {
-        return (new DialPlan($book))->route(Sender::of($book, Reference::parse($who)), $digits, $at, $origin, array_values($full));
+    private static function dial(
+        Book $book,
+        string $digits,
+        string $who = 'user:ines',
+        int $at = self::DAY,
+        Origin $origin = Origin::Dialled,
+        string ...$full,
+    ): Dialled {
+        return (
+            new DialPlan($book)
+        )->route(Sender::of($book, Reference::parse($who)), $digits, $at, $origin, array_values($full));
     }
 
     public function test_digits_go_inside_out_or_for_help(): void
@@ -74,25 +116,54 @@ final class DialPlanTest extends TestCase
         $inside = self::dial($book, '202');
         self::assertSame([DialEnd::Inside, 'joss'], [$inside->end, $inside->inside?->key()]);
         $out = self::dial($book, '919025550199');
-        self::assertSame([DialEnd::Outside, 'national', 'main', '19025550199', '+19025550199', self::OWN], [$out->end, $out->route?->key, $out->trunk?->key, $out->sent, $out->number, $out->callerId?->shown]);
-        self::assertSame('+19025550199', self::dial($book, '99025550199')->number, 'ten digits are read in the form of the country');
+        self::assertSame([DialEnd::Outside, 'national', 'main', '19025550199', '+19025550199', self::OWN], [
+            $out->end, $out->route?->key, $out->trunk?->key, $out->sent, $out->number, $out->callerId?->shown,
+        ]);
+        self::assertSame(
+            '+19025550199',
+            self::dial($book, '99025550199')->number,
+            'ten digits are read in the form of the country',
+        );
         foreach (['911' => '911', '9911' => '9911'] as $digits => $sent) {
             $help = self::dial($book, (string) $digits, 'user:joss');
-            self::assertSame([DialEnd::Emergency, (string) $sent, self::CALLBACK], [$help->end, $help->sent, $help->callerId?->shown]);
+            self::assertSame(
+                [DialEnd::Emergency, (string) $sent, self::CALLBACK],
+                [$help->end, $help->sent, $help->callerId?->shown],
+            );
         }
-        self::assertSame(['9911 calls nobody for help in CA'], self::dial($book, '9911')->remarks, 'the route strips no prefix');
+        self::assertSame(
+            ['9911 calls nobody for help in CA'],
+            self::dial($book, '9911')->remarks,
+            'the route strips no prefix',
+        );
         self::assertSame([], self::dial($book, '911')->remarks);
-        $states = self::book(['tenant' => ['region' => 'US'], 'sites' => [['address' => ['country' => 'US']]], 'routes' => [2 => ['digits' => '911|933|8911']]]);
-        self::assertSame([[], [], ['8911 calls nobody for help in US']], array_map(static fn (string $digits): array => self::dial($states, $digits)->remarks, ['911', '933', '8911']), 'a short number, and nobody\'s help');
+        $states = self::book(
+            ['tenant' => ['region' => 'US'], 'sites' => [['address' => ['country' => 'US']]], 'routes' => [
+                2 => ['digits' => '911|933|8911'],
+            ]],
+        );
+        self::assertSame(
+            [[], [], ['8911 calls nobody for help in US']],
+            array_map(
+                static fn (string $digits): array => self::dial($states, $digits)->remarks,
+                ['911', '933', '8911'],
+            ),
+            'a short number, and nobody\'s help',
+        );
     }
 
     /** Class, PIN, hours, blocked senders, a full trunk and the share for calls outward: none may hold it up. */
     public function test_a_call_for_help_passes_every_gate(): void
     {
-        $shut = ['pin' => 'set', 'schedule' => 'schedule:hours', 'blocked' => ['user:joss'], 'class' => 'international'];
+        $shut = [
+            'pin' => 'set', 'schedule' => 'schedule:hours', 'blocked' => ['user:joss'], 'class' => 'international',
+        ];
         $book = self::book(['routes' => [2 => $shut], 'trunks' => [['outboundChannels' => 0]]]);
 
-        self::assertSame(DialEnd::Emergency, self::dial($book, '911', 'user:joss', self::NIGHT, Origin::Dialled, 'trunk:main')->end);
+        self::assertSame(
+            DialEnd::Emergency,
+            self::dial($book, '911', 'user:joss', self::NIGHT, Origin::Dialled, 'trunk:main')->end,
+        );
         // The same on a route for other calls holds all of it up.
         $plain = self::book(['routes' => [2 => ['emergency' => false] + $shut]]);
         $held = self::dial($plain, '911', 'user:joss', self::NIGHT);
@@ -104,12 +175,18 @@ final class DialPlanTest extends TestCase
     /** 9 for an outside line and 11... behind it is 911 and more. */
     public function test_a_route_whose_digits_go_on_behind_a_call_for_help_says_so(): void
     {
-        $help = static fn (string $digits): array => array_values(array_filter(RouteClaims::of(self::book(['routes' => [['digits' => $digits]]])), static fn (RouteClaims $claims): bool => $claims->route->key === 'national'))[0]->help;
+        $help = static fn (string $digits): array => array_values(array_filter(
+            RouteClaims::of(self::book(['routes' => [['digits' => $digits]]])),
+            static fn (RouteClaims $claims): bool => $claims->route->key === 'national',
+        ))[0]->help;
 
         self::assertSame(['911'], $help('911xxxxx'));
         self::assertSame([], $help('91[2-9]xxxxxxxxx'));
         self::assertSame(['112', '911'], $help('x.T'));
-        $codes = array_values(array_filter(RouteClaims::of(self::book(['routes' => [['digits' => '411xxxx|[2-3]11x|5xx']]])), static fn (RouteClaims $claims): bool => $claims->route->key === 'national'))[0]->shortCodes;
+        $codes = array_values(array_filter(
+            RouteClaims::of(self::book(['routes' => [['digits' => '411xxxx|[2-3]11x|5xx']]])),
+            static fn (RouteClaims $claims): bool => $claims->route->key === 'national',
+        ))[0]->shortCodes;
         self::assertSame(['211', '311', '411'], $codes, '511 is complete at once');
     }
 
@@ -118,13 +195,31 @@ final class DialPlanTest extends TestCase
     {
         yield 'other digits' => [[], '42', Verdict::OtherDigits, ''];
         yield 'too few' => [[], '91902', Verdict::TooFew, ''];
-        yield 'class' => [['users' => [['callingClass' => 'local']]], '919025550199', Verdict::Class_, 'Ines Marsh may call local'];
-        yield 'blocked' => [['routes' => [['blocked' => ['user:ines']]]], '919025550199', Verdict::Blocked, 'Ines Marsh may not'];
-        yield 'closed' => [['routes' => [['schedule' => 'schedule:hours']]], '919025550199', Verdict::Closed, 'its schedule says closed'];
-        yield 'cut short' => [['routes' => [['digits' => '919|9[2-9]xxxxxxxxx|91[2-9]xxxxxxxxx']]], '919025550199', Verdict::CutShort, '919 is complete already'];
-        yield 'no trunk' => [['trunks' => [['enabled' => false], ['channels' => 0]]], '919025550199', Verdict::NoTrunk, 'Main is switched off; Backup has no channel'];
-        yield 'taken before' => [['routes' => [2 => ['digits' => '919025550199']]], '919025550199', Verdict::TooLate, 'Help takes it before'];
-        yield 'an extension' => [['users' => [1 => ['extension' => '919025550199']]], '919025550199', Verdict::TooLate, 'the extension of Joss Arden'];
+        yield 'class' => [
+            ['users' => [['callingClass' => 'local']]], '919025550199', Verdict::Class_, 'Ines Marsh may call local',
+        ];
+        yield 'blocked' => [
+            ['routes' => [['blocked' => ['user:ines']]]], '919025550199', Verdict::Blocked, 'Ines Marsh may not',
+        ];
+        yield 'closed' => [
+            ['routes' => [['schedule' => 'schedule:hours']]], '919025550199', Verdict::Closed,
+            'its schedule says closed',
+        ];
+        yield 'cut short' => [
+            ['routes' => [['digits' => '919|9[2-9]xxxxxxxxx|91[2-9]xxxxxxxxx']]], '919025550199', Verdict::CutShort,
+            '919 is complete already',
+        ];
+        yield 'no trunk' => [
+            ['trunks' => [['enabled' => false], ['channels' => 0]]], '919025550199', Verdict::NoTrunk,
+            'Main is switched off; Backup has no channel',
+        ];
+        yield 'taken before' => [
+            ['routes' => [2 => ['digits' => '919025550199']]], '919025550199', Verdict::TooLate, 'Help takes it before',
+        ];
+        yield 'an extension' => [
+            ['users' => [1 => ['extension' => '919025550199']]], '919025550199', Verdict::TooLate,
+            'the extension of Joss Arden',
+        ];
     }
 
     /** @param array<string, mixed> $more */
@@ -143,15 +238,36 @@ final class DialPlanTest extends TestCase
     {
         $book = self::book();
 
-        self::assertSame('backup', self::dial($book, '919025550199', 'user:ines', self::DAY, Origin::Dialled, 'trunk:main')->trunk?->key);
-        self::assertSame(DialEnd::Nowhere, self::dial($book, '919025550199', 'user:ines', self::DAY, Origin::Dialled, 'trunk:main', 'trunk:backup')->end);
+        self::assertSame(
+            'backup',
+            self::dial($book, '919025550199', 'user:ines', self::DAY, Origin::Dialled, 'trunk:main')->trunk?->key,
+        );
+        self::assertSame(
+            DialEnd::Nowhere,
+            self::dial(
+                $book,
+                '919025550199',
+                'user:ines',
+                self::DAY,
+                Origin::Dialled,
+                'trunk:main',
+                'trunk:backup',
+            )->end,
+        );
         // Led on, all of the E.164 digits are compared, and go out as they are.
         $led = self::book(['routes' => [['digits' => '1[2-9]xxxxxxxxx', 'strip' => 1]]]);
         $out = self::dial($led, '19025550199', 'group:desk', self::DAY, Origin::LedFromOutside);
         self::assertSame(['backup', '19025550199'], [$out->trunk?->key, $out->sent]);
-        self::assertSame(DialEnd::Nowhere, self::dial($led, '911', 'group:desk', self::DAY, Origin::Led)->end, 'nobody dials it');
+        self::assertSame(
+            DialEnd::Nowhere,
+            self::dial($led, '911', 'group:desk', self::DAY, Origin::Led)->end,
+            'nobody dials it',
+        );
         $pin = self::book(['routes' => [['digits' => '1[2-9]xxxxxxxxx', 'pin' => 'set']]]);
-        self::assertSame(Verdict::AsksPin, self::dial($pin, '19025550199', 'group:desk', self::DAY, Origin::Led)->said[1]->verdict);
+        self::assertSame(
+            Verdict::AsksPin,
+            self::dial($pin, '19025550199', 'group:desk', self::DAY, Origin::Led)->said[1]->verdict,
+        );
         self::assertTrue(self::dial(self::book(['routes' => [['pin' => 'set']]]), '919025550199')->asksPin());
     }
 
@@ -159,7 +275,12 @@ final class DialPlanTest extends TestCase
     {
         $book = self::book();
 
-        foreach (['9' => DialEnd::Waits, '91902555019' => DialEnd::Waits, '20' => DialEnd::Waits, '4' => DialEnd::Nowhere, '919' => DialEnd::Waits, '9199' => DialEnd::Waits, '91199' => DialEnd::Nowhere] as $digits => $end) {
+        foreach (
+            [
+                '9' => DialEnd::Waits, '91902555019' => DialEnd::Waits, '20' => DialEnd::Waits, '4' => DialEnd::Nowhere,
+                '919' => DialEnd::Waits, '9199' => DialEnd::Waits, '91199' => DialEnd::Nowhere,
+            ] as $digits => $end
+        ) {
             self::assertSame($end, self::dial($book, (string) $digits)->end, (string) $digits);
         }
         $longer = self::book(['users' => [1 => ['extension' => '2011']]]);
@@ -175,22 +296,45 @@ final class DialPlanTest extends TestCase
         $book = self::book($more);
         $desk = $book->find(Reference::parse('group:desk'));
         self::assertInstanceOf(Group::class, $desk);
-        $shown = static fn (Book $book, ?Group $for = null): ?string => (new DialPlan($book))->route(Sender::of($book, Reference::parse('user:ines')), '919025550199', self::DAY, for: $for)->callerId?->shown;
+        $shown = static fn (Book $book, ?Group $for = null): ?string => (new DialPlan($book))->route(
+            Sender::of($book, Reference::parse('user:ines')),
+            '919025550199',
+            self::DAY,
+            for: $for,
+        )->callerId?->shown;
 
         self::assertSame(self::DESK, $shown($book, $desk));
         self::assertSame(self::OWN, $shown($book));
         self::assertSame($site, $shown(self::book($more + ['users' => [['callerId' => null]]])));
-        self::assertSame(self::MAIN, $shown(self::book(['users' => [['callerId' => null]]])), 'the callback for help is nobody\'s to show');
-        self::assertSame(self::TRUNK, $shown(self::book(['users' => [['callerId' => null]], 'tenant' => ['mainNumber' => null]])));
-        self::assertSame(self::MAIN, $shown(self::book(['numbers' => [1 => ['status' => 'portingIn']]])), 'one that cannot be called back is not shown');
+        self::assertSame(
+            self::MAIN,
+            $shown(self::book(['users' => [['callerId' => null]]])),
+            'the callback for help is nobody\'s to show',
+        );
+        self::assertSame(self::TRUNK, $shown(
+            self::book(['users' => [['callerId' => null]], 'tenant' => ['mainNumber' => null]]),
+        ));
+        self::assertSame(
+            self::MAIN,
+            $shown(self::book(['numbers' => [1 => ['status' => 'portingIn']]])),
+            'one that cannot be called back is not shown',
+        );
         self::assertSame('201', $shown(self::book(['routes' => [['extensionAsCallerId' => true]]])));
-        $kept = self::book(['routes' => [['digits' => '1[2-9]xxxxxxxxx']], 'trunks' => [1 => ['keepsForwardedCallerId' => true]]]);
-        self::assertStringContainsString('the caller\'s own', (string) self::dial($kept, '19025550199', 'user:ines', self::DAY, Origin::LedFromOutside)->callerId?->whose);
+        $kept = self::book(
+            ['routes' => [['digits' => '1[2-9]xxxxxxxxx']], 'trunks' => [1 => ['keepsForwardedCallerId' => true]]],
+        );
+        self::assertStringContainsString(
+            'the caller\'s own',
+            (string) self::dial($kept, '19025550199', 'user:ines', self::DAY, Origin::LedFromOutside)->callerId?->whose,
+        );
     }
 
     public function test_help_calls_back_by_the_sites_rule(): void
     {
-        $shown = static fn (array $emergency, ?string $own): ?string => self::dial(self::book(['sites' => [['emergency' => $emergency]], 'users' => [['callerId' => $own]]]), '911')->callerId?->shown;
+        $shown = static fn (array $emergency, ?string $own): ?string => self::dial(
+            self::book(['sites' => [['emergency' => $emergency]], 'users' => [['callerId' => $own]]]),
+            '911',
+        )->callerId?->shown;
         $own = 'number:' . self::OWN;
 
         self::assertSame(self::OWN, $shown(['callbackUse' => 'whenNone'], $own));
@@ -201,11 +345,22 @@ final class DialPlanTest extends TestCase
 
     public function test_what_is_sent_is_read_as_the_network_reads_it(): void
     {
-        $local = self::book(['routes' => [['digits' => '9[2-9]xxxxxx', 'strip' => 1, 'prepend' => '1902', 'class' => 'local']]]);
-        self::assertSame(['19025550199', '+19025550199'], [self::dial($local, '95550199')->sent, self::dial($local, '95550199')->number]);
+        $local = self::book(
+            ['routes' => [['digits' => '9[2-9]xxxxxx', 'strip' => 1, 'prepend' => '1902', 'class' => 'local']]],
+        );
+        self::assertSame(
+            ['19025550199', '+19025550199'],
+            [self::dial($local, '95550199')->sent, self::dial($local, '95550199')->number],
+        );
         $wrong = self::book(['routes' => [['strip' => 0]]]);
-        self::assertSame(['919025550199 is no number that anybody has'], array_values(array_filter(self::dial($wrong, '919025550199')->remarks, static fn (string $remark): bool => ! str_contains($remark, '+91'))));
-        self::assertContains('nothing is left to dial', self::dial(self::book(['routes' => [['strip' => 12]]]), '919025550199')->remarks);
+        self::assertSame(['919025550199 is no number that anybody has'], array_values(array_filter(
+            self::dial($wrong, '919025550199')->remarks,
+            static fn (string $remark): bool => ! str_contains($remark, '+91'),
+        )));
+        self::assertContains(
+            'nothing is left to dial',
+            self::dial(self::book(['routes' => [['strip' => 12]]]), '919025550199')->remarks,
+        );
         $class = (new DialPlan($local))->route(Sender::ofClass(CallingClass::Internal), '95550199', self::DAY);
         self::assertSame(DialEnd::Nowhere, $class->end);
     }

@@ -24,10 +24,14 @@ final class PlannerTest extends TestCase
 
     public function test_a_customer_new_to_the_switch_is_built_from_the_ground_up(): void
     {
-        $steps = array_map(static fn (Step $step): string => "{$step->kind->value} {$step->object}", Planner::plan(null, Books::small())->steps);
+        $steps = array_map(
+            static fn (Step $step): string => "{$step->kind->value} {$step->object}",
+            Planner::plan(null, Books::small())->steps,
+        );
 
         self::assertSame([
-            'create tenant:inlet', 'create site:office', 'create user:colm', 'create mailbox:ines', 'create user:ines', 'create number:+19025550150',
+            'create tenant:inlet', 'create site:office', 'create user:colm', 'create mailbox:ines', 'create user:ines',
+            'create number:+19025550150',
             'link tenant:inlet', 'link mailbox:ines',
         ], $steps);
     }
@@ -62,9 +66,14 @@ final class PlannerTest extends TestCase
     public function test_what_points_at_a_doomed_object_lets_go_of_it_first(): void
     {
         $live = Books::small();
-        $book = $live->with(Books::object(Kind::Mailbox, ['key' => 'ines', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines']))->without(Reference::parse('user:colm'));
+        $book = $live->with(
+            Books::object(Kind::Mailbox, ['key' => 'ines', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines']),
+        )->without(Reference::parse('user:colm'));
 
-        $steps = array_map(static fn (Step $step): string => "{$step->kind->value} {$step->object}", Planner::plan($live, $book)->steps);
+        $steps = array_map(
+            static fn (Step $step): string => "{$step->kind->value} {$step->object}",
+            Planner::plan($live, $book)->steps,
+        );
 
         self::assertSame(['update mailbox:ines', 'delete user:colm'], $steps);
     }
@@ -72,9 +81,16 @@ final class PlannerTest extends TestCase
     public function test_ring_times_are_rounded_up_to_whole_rings_and_whole_rings_are_left_alone(): void
     {
         $rings = new Granularity(ringSeconds: 5);
-        $book = Books::small()->with(Books::object(Kind::User, ['key' => 'dara', 'legs' => [['item' => 'a', 'seconds' => 33], ['item' => 'b', 'seconds' => 35], ['item' => 'c', 'seconds' => 1]]]));
+        $book = Books::small()->with(Books::object(Kind::User, ['key' => 'dara', 'legs' => [
+            ['item' => 'a', 'seconds' => 33],
+            ['item' => 'b', 'seconds' => 35],
+            ['item' => 'c', 'seconds' => 1],
+        ]]));
 
-        self::assertSame([35, 35, 5], array_column((array) ($rings->fit($book)->find(Reference::parse('user:dara'))?->toArray()['legs'] ?? []), 'seconds'));
+        self::assertSame([35, 35, 5], array_column(
+            (array) ($rings->fit($book)->find(Reference::parse('user:dara'))?->toArray()['legs'] ?? []),
+            'seconds',
+        ));
         self::assertEquals($rings->fit($book), $rings->fit($rings->fit($book)));
         self::assertEquals(Books::small(), (new Granularity(ringSeconds: 1))->fit(Books::small()));
     }
@@ -91,13 +107,25 @@ final class PlannerTest extends TestCase
                 self::assertFalse($isThere);
                 $isThere = true;
             } else {
-                $fields = $step->kind === StepKind::Create ? $step->fields : array_replace($present?->toArray() ?? self::fail("{$step->object} is changed before it is made"), $step->fields);
+                $fields = $step->kind === StepKind::Create
+                    ? $step->fields
+                    : array_replace(
+                        $present?->toArray() ?? self::fail("{$step->object} is changed before it is made"),
+                        $step->fields,
+                    );
                 $id = $book->find($step->object)?->id() ?? $present?->id();
-                $built = $built->with($step->object->kind->read(Node::of(($id === null ? [] : ['id' => $id]) + $fields)));
+                $built = $built->with(
+                    $step->object->kind->read(Node::of(($id === null ? [] : ['id' => $id]) + $fields)),
+                );
             }
             foreach ($built->objects() as $object) {
                 foreach ($object->links() as $link) {
-                    self::assertNotNull($built->find($link->to), "after {$step->kind->value} {$step->object}, " . Reference::of($object) . " points at {$link->to}");
+                    self::assertNotNull(
+                        $built->find($link->to),
+                        "after {$step->kind->value} {$step->object}, "
+                            . Reference::of($object)
+                            . " points at {$link->to}",
+                    );
                 }
             }
         }

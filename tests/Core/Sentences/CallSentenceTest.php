@@ -24,7 +24,10 @@ final class CallSentenceTest extends TestCase
     public static function sentences(): iterable
     {
         $main = ['to' => '+19025550110'];
-        yield 'a number, a day to come, a key' => ['902 555 0110 sat 10:00 press 1', $main + ['at' => '2026-12-05T10:00', 'keys' => [['key' => '1']]]];
+        yield 'a number, a day to come, a key' => [
+            '902 555 0110 sat 10:00 press 1',
+            $main + ['at' => '2026-12-05T10:00', 'keys' => [['key' => '1']]],
+        ];
         yield 'the main number, now' => ['main', $main + ['at' => '2026-12-02T14:05']];
         yield 'with the country' => ['+1 902 555 0110 25 dec 11:00', $main + ['at' => '2026-12-25T11:00']];
         yield 'the last seven digits' => ['555-0110 dec 25 11am', $main + ['at' => '2026-12-25T11:00']];
@@ -33,18 +36,50 @@ final class CallSentenceTest extends TestCase
         yield 'today, and over' => ['main wed 14:00', $main + ['at' => '2026-12-09T14:00']];
         yield 'an hour that is over is tomorrow\'s' => ['main 9:00', $main + ['at' => '2026-12-03T09:00']];
         yield 'a written date' => ['main 2027-02-28 noon', $main + ['at' => '2027-02-28T12:00']];
-        yield 'from a colleague, and the callee is busy' => ['201 from 202 busy', ['to' => '201', 'at' => '2026-12-02T14:05', 'from' => 'user:joss', 'world' => ['user:ines' => 'busy']]];
-        yield 'by name' => ['main, Ines Marsh busy and joss is on a call', $main + ['at' => '2026-12-02T14:05', 'world' => ['user:ines' => 'busy', 'user:joss' => 'onACall']]];
-        yield 'keys, then whose state' => ['main press 1 2# 201 busy', $main + ['at' => '2026-12-02T14:05', 'keys' => [['key' => '1'], ['key' => '2'], ['key' => '#']], 'world' => ['user:ines' => 'busy']]];
-        yield 'keys by the second, then a date' => ['main press 1@12 0@40 25 dec 11:00', $main + ['at' => '2026-12-25T11:00', 'keys' => [['key' => '1', 'at' => 12], ['key' => '0', 'at' => 40]]]];
-        yield 'a site without power' => ['main site quay-end out', $main + ['at' => '2026-12-02T14:05', 'world' => ['site:quay-end' => 'out']]];
-        yield 'a mobile that is off' => ['main 902 555 0178 switched off', $main + ['at' => '2026-12-02T14:05', 'world' => ['outside:+19025550178' => 'off']]];
-        yield 'from outside' => ['main from 902 555 0199 sat', $main + ['at' => '2026-12-05T14:05', 'from' => '+19025550199']];
+        yield 'from a colleague, and the callee is busy' => ['201 from 202 busy', [
+            'to' => '201', 'at' => '2026-12-02T14:05', 'from' => 'user:joss', 'world' => ['user:ines' => 'busy'],
+        ]];
+        yield 'by name' => [
+            'main, Ines Marsh busy and joss is on a call',
+            $main + ['at' => '2026-12-02T14:05', 'world' => ['user:ines' => 'busy', 'user:joss' => 'onACall']],
+        ];
+        yield 'keys, then whose state' => ['main press 1 2# 201 busy', $main + [
+            'at' => '2026-12-02T14:05',
+            'keys' => [['key' => '1'], ['key' => '2'], ['key' => '#']],
+            'world' => ['user:ines' => 'busy'],
+        ]];
+        yield 'keys by the second, then a date' => [
+            'main press 1@12 0@40 25 dec 11:00',
+            $main + ['at' => '2026-12-25T11:00', 'keys' => [['key' => '1', 'at' => 12], ['key' => '0', 'at' => 40]]],
+        ];
+        yield 'a site without power' => [
+            'main site quay-end out',
+            $main + ['at' => '2026-12-02T14:05', 'world' => ['site:quay-end' => 'out']],
+        ];
+        yield 'a mobile that is off' => [
+            'main 902 555 0178 switched off',
+            $main + ['at' => '2026-12-02T14:05', 'world' => ['outside:+19025550178' => 'off']],
+        ];
+        yield 'from outside' => [
+            'main from 902 555 0199 sat',
+            $main + ['at' => '2026-12-05T14:05', 'from' => '+19025550199'],
+        ];
         yield 'withheld' => ['main from withheld', $main + ['at' => '2026-12-02T14:05', 'from' => 'withheld']];
-        yield 'the switch is down' => ['main platform out', $main + ['at' => '2026-12-02T14:05', 'world' => ['platform' => 'out']]];
-        yield 'a group closed by hand' => ['main group front closed by hand', $main + ['at' => '2026-12-02T14:05', 'world' => ['group:front' => 'closedByHand']]];
-        yield 'one device' => ['main leg ines/desk unreachable', $main + ['at' => '2026-12-02T14:05', 'world' => ['leg:ines/desk' => 'unreachable']]];
-        yield 'everybody' => ['main everybody is away', $main + ['at' => '2026-12-02T14:05', 'world' => ['user:ines' => 'unreachable', 'user:joss' => 'unreachable', 'user:colm' => 'unreachable']]];
+        yield 'the switch is down' => [
+            'main platform out',
+            $main + ['at' => '2026-12-02T14:05', 'world' => ['platform' => 'out']],
+        ];
+        yield 'a group closed by hand' => [
+            'main group front closed by hand',
+            $main + ['at' => '2026-12-02T14:05', 'world' => ['group:front' => 'closedByHand']],
+        ];
+        yield 'one device' => ['main leg ines/desk unreachable', $main + ['at' => '2026-12-02T14:05', 'world' => [
+            'leg:ines/desk' => 'unreachable',
+        ]]];
+        yield 'everybody' => ['main everybody is away', $main + [
+            'at' => '2026-12-02T14:05',
+            'world' => ['user:ines' => 'unreachable', 'user:joss' => 'unreachable', 'user:colm' => 'unreachable'],
+        ]];
     }
 
     /** @param array<string, mixed> $script */
@@ -100,7 +135,11 @@ final class CallSentenceTest extends TestCase
                 $script = array_diff_key($scripts->of($book), ['order' => true]);
                 $written = CallSentence::write($script, $book);
                 self::assertNotNull($written);
-                self::assertEquals(Script::read($script, $book), Script::read(CallSentence::read($written, $book, self::NOW), $book), $written);
+                self::assertEquals(
+                    Script::read($script, $book),
+                    Script::read(CallSentence::read($written, $book, self::NOW), $book),
+                    $written,
+                );
                 $said++;
             }
         }
@@ -122,15 +161,27 @@ final class CallSentenceTest extends TestCase
 
     private static function book(bool $twoReeves = false): Book
     {
-        $user = static fn (string $key, string $extension, string $first, string $last): array => ['key' => $key, 'extension' => $extension, 'name' => ['first' => $first, 'last' => $last], 'legs' => [['item' => 'desk']]];
+        $user = static fn (string $key, string $extension, string $first, string $last): array => [
+            'key' => $key, 'extension' => $extension, 'name' => ['first' => $first, 'last' => $last],
+            'legs' => [['item' => 'desk']],
+        ];
 
         return BookFormat::fromValue([
             'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION,
-            'tenant' => ['key' => 'thornback', 'region' => 'CA', 'zone' => 'America/Halifax', 'mainNumber' => 'number:+19025550110'],
+            'tenant' => [
+                'key' => 'thornback', 'region' => 'CA', 'zone' => 'America/Halifax',
+                'mainNumber' => 'number:+19025550110',
+            ],
             'sites' => [['key' => 'quay-end', 'name' => 'Quay End']],
             'numbers' => [['key' => '+19025550110', 'label' => 'Main number', 'destination' => 'group:front']],
-            'users' => [$user('ines', '201', 'Ines', 'Marsh'), $user('joss', '202', 'Joss', 'Arden'), $user('colm', '203', 'Colm', 'Reeve'), ...($twoReeves ? [$user('dara', '204', 'Dara', 'Reeve')] : [])],
-            'groups' => [['key' => 'front', 'name' => 'Front Desk', 'members' => [['item' => 'ines', 'who' => 'user:ines']], 'otherwise' => ['noAnswer' => 'release']]],
+            'users' => [
+                $user('ines', '201', 'Ines', 'Marsh'), $user('joss', '202', 'Joss', 'Arden'),
+                $user('colm', '203', 'Colm', 'Reeve'), ...($twoReeves ? [$user('dara', '204', 'Dara', 'Reeve')] : []),
+            ],
+            'groups' => [[
+                'key' => 'front', 'name' => 'Front Desk', 'members' => [['item' => 'ines', 'who' => 'user:ines']],
+                'otherwise' => ['noAnswer' => 'release'],
+            ]],
         ]);
     }
 }

@@ -29,20 +29,32 @@ final class AnswersTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, string, mixed}> */
     public static function good(): iterable
     {
-        yield 'spaces are put right' => [['type' => 'text'], "  Thornback \t Sailmakers ", 'value', 'Thornback Sailmakers'];
+        yield 'spaces are put right' => [
+            ['type' => 'text'], "  Thornback \t Sailmakers ", 'value', 'Thornback Sailmakers',
+        ];
         yield 'a person as address books have it' => [['type' => 'person'], 'Marsh, Ines', 'value', 'Ines Marsh'];
         yield 'its last name' => [['type' => 'person'], 'Maria del Mar', 'last', 'Mar'];
         yield 'a number of the country' => [['type' => 'phone'], '(902) 555-0177', 'value', '+19025550177'];
         yield 'a number of another' => [['type' => 'phone'], '+44 20 7946 0018', 'value', '+442079460018'];
-        yield 'an address in small letters' => [['type' => 'mail'], 'Ines@Thornback.Example', 'value', 'ines@thornback.example'];
-        yield 'a choice by what is said' => [['type' => 'choice', 'options' => ['message' => 'leave a message', 'mobile' => 'reach a mobile']], 'Reach a mobile', 'value', 'mobile'];
+        yield 'an address in small letters' => [
+            ['type' => 'mail'], 'Ines@Thornback.Example', 'value', 'ines@thornback.example',
+        ];
+        yield 'a choice by what is said' => [
+            ['type' => 'choice', 'options' => ['message' => 'leave a message', 'mobile' => 'reach a mobile']],
+            'Reach a mobile', 'value', 'mobile',
+        ];
         yield 'yes' => [['type' => 'yesNo'], 'Y', 'value', true];
         yield 'a whole number' => [['type' => 'whole', 'least' => 1, 'most' => 9], '7', 'value', 7];
         yield 'nothing, where there is a default' => [['type' => 'whole', 'default' => '5'], ' ', 'value', 5];
         yield 'nothing, where it may stay open' => [['type' => 'mail', 'optional' => true], '', 'value', null];
-        yield 'hours, said back' => [['type' => 'hours'], 'Mon-Fri 8 to 5', 'readAs', 'Mon to Fri 08:00 to 17:00; 45 h a week'];
+        yield 'hours, said back' => [
+            ['type' => 'hours'], 'Mon-Fri 8 to 5', 'readAs', 'Mon to Fri 08:00 to 17:00; 45 h a week',
+        ];
         yield 'a region by its name' => [['type' => 'region'], 'nova scotia', 'value', 'CA-NS'];
-        yield 'teams, each once' => [['type' => 'teams'], 'loft, Front desk; Loft', 'value', [['value' => 'Loft', 'slug' => 'loft'], ['value' => 'Front desk', 'slug' => 'front-desk']]];
+        yield 'teams, each once' => [
+            ['type' => 'teams'], 'loft, Front desk; Loft', 'value',
+            [['value' => 'Loft', 'slug' => 'loft'], ['value' => 'Front desk', 'slug' => 'front-desk']],
+        ];
     }
 
     /** @param array<string, mixed> $slot */
@@ -82,28 +94,59 @@ final class AnswersTest extends TestCase
     {
         $ines = ['name' => 'Ines Marsh', 'extension' => '201', 'mail' => 'ines@inlet.example'];
         $joss = ['name' => 'Joss Arden', 'extension' => '202', 'mail' => 'joss@inlet.example'];
-        yield 'from a spreadsheet, with headings' => ["Name\tExt\tE-mail\nInes Marsh\t201\tines@inlet.example\nJoss Arden\t202\tjoss@inlet.example\n", [$ines, $joss]];
-        yield 'in another order, with a column nobody asks' => ["E-mail;Room;Extension;Full name\nines@inlet.example;4;201;Ines Marsh\n", [['mail' => 'ines@inlet.example', 'extension' => '201', 'name' => 'Ines Marsh']]];
-        yield 'without headings' => ["201,Ines Marsh,ines@inlet.example\r\n202,Joss Arden,joss@inlet.example", [['extension' => '201', 'name' => 'Ines Marsh', 'mail' => 'ines@inlet.example'], ['extension' => '202', 'name' => 'Joss Arden', 'mail' => 'joss@inlet.example']]];
-        yield 'from a mail' => ["Ines Marsh    201   ines@inlet.example\n\nJoss Arden    202   joss@inlet.example", [$ines, $joss]];
-        yield 'a name in two columns' => ["Last name,First name,Ext\nMarsh,Ines,201", [['name' => 'Ines Marsh', 'extension' => '201']]];
-        yield 'a name in one column, the last name first' => ["Surname, forename;Ext\n\"Marsh, Ines\";201", [['name' => 'Marsh, Ines', 'extension' => '201']]];
-        yield 'cells with commas in quotes' => ["Name,Works in\n\"Marsh, Ines\",\"Loft, Reception\"", [['name' => 'Marsh, Ines', 'teams' => 'Loft, Reception']]];
+        yield 'from a spreadsheet, with headings' => [
+            "Name\tExt\tE-mail\nInes Marsh\t201\tines@inlet.example\nJoss Arden\t202\tjoss@inlet.example\n",
+            [$ines, $joss],
+        ];
+        yield 'in another order, with a column nobody asks' => [
+            "E-mail;Room;Extension;Full name\nines@inlet.example;4;201;Ines Marsh\n",
+            [['mail' => 'ines@inlet.example', 'extension' => '201', 'name' => 'Ines Marsh']],
+        ];
+        yield 'without headings' => ["201,Ines Marsh,ines@inlet.example\r\n202,Joss Arden,joss@inlet.example", [
+            ['extension' => '201', 'name' => 'Ines Marsh', 'mail' => 'ines@inlet.example'],
+            ['extension' => '202', 'name' => 'Joss Arden', 'mail' => 'joss@inlet.example'],
+        ]];
+        yield 'from a mail' => [
+            "Ines Marsh    201   ines@inlet.example\n\nJoss Arden    202   joss@inlet.example",
+            [$ines, $joss],
+        ];
+        yield 'a name in two columns' => ["Last name,First name,Ext\nMarsh,Ines,201", [
+            ['name' => 'Ines Marsh', 'extension' => '201'],
+        ]];
+        yield 'a name in one column, the last name first' => ["Surname, forename;Ext\n\"Marsh, Ines\";201", [
+            ['name' => 'Marsh, Ines', 'extension' => '201'],
+        ]];
+        yield 'cells with commas in quotes' => ["Name,Works in\n\"Marsh, Ines\",\"Loft, Reception\"", [
+            ['name' => 'Marsh, Ines', 'teams' => 'Loft, Reception'],
+        ]];
         yield 'one name a line' => ["Ines Marsh\nJoss Arden", [['name' => 'Ines Marsh'], ['name' => 'Joss Arden']]];
         yield 'nothing' => [" \n\n", []];
     }
 
     public function test_headings_nobody_asks_for_are_named(): void
     {
-        self::assertSame([['name', null], ['Shoe size']], [PastedTable::read("Name\tShoe size\nInes\t40", $this->users())->columns, PastedTable::read("Name\tShoe size\nInes\t40", $this->users())->unmatched]);
+        self::assertSame([['name', null], ['Shoe size']], [
+            PastedTable::read("Name\tShoe size\nInes\t40", $this->users())->columns,
+            PastedTable::read("Name\tShoe size\nInes\t40", $this->users())->unmatched,
+        ]);
     }
 
     public function test_extensions_left_out_are_taken_from_the_range_that_most_rows_have(): void
     {
-        $extensions = fn (array ...$rows): array => array_map(static fn (array $row): mixed => $row['extension']['value'] ?? null, TableReader::read($this->users(), array_values($rows), $this->reader())[0]);
-        [$ines, $joss, $petra, $colm] = [['name' => 'Ines'], ['name' => 'Joss'], ['name' => 'Petra'], ['name' => 'Colm']];
+        $extensions = fn (array ...$rows): array => array_map(
+            static fn (array $row): mixed => $row['extension']['value'] ?? null,
+            TableReader::read($this->users(), array_values($rows), $this->reader())[0],
+        );
+        [$ines, $joss, $petra, $colm] = [
+            ['name' => 'Ines'], ['name' => 'Joss'], ['name' => 'Petra'], ['name' => 'Colm'],
+        ];
 
-        self::assertSame(['103', '101', '102', '104'], $extensions($ines, ['extension' => '101'] + $joss, ['extension' => '102'] + $petra, ['extension' => '104'] + $colm));
+        self::assertSame(['103', '101', '102', '104'], $extensions(
+            $ines,
+            ['extension' => '101'] + $joss,
+            ['extension' => '102'] + $petra,
+            ['extension' => '104'] + $colm,
+        ));
         self::assertSame(['201', '101', '202'], $extensions($ines, ['extension' => '101'] + $joss, $petra));
     }
 
@@ -127,14 +170,25 @@ final class AnswersTest extends TestCase
 
     public function test_extensions_left_out_are_given_and_namesakes_told_apart(): void
     {
-        [$rows] = TableReader::read($this->users(), [['name' => 'Ines Marsh'], ['name' => 'Ines Marsh', 'extension' => '201'], ['name' => 'Joss Arden']], $this->reader());
+        [$rows] = TableReader::read(
+            $this->users(),
+            [['name' => 'Ines Marsh'], ['name' => 'Ines Marsh', 'extension' => '201'], ['name' => 'Joss Arden']],
+            $this->reader(),
+        );
 
-        self::assertSame([['ines-marsh', '202'], ['ines-marsh-2', '201'], ['joss-arden', '203']], array_map(static fn (array $row): array => [$row['key'], $row['extension']['value'] ?? null], $rows));
+        self::assertSame(
+            [['ines-marsh', '202'], ['ines-marsh-2', '201'], ['joss-arden', '203']],
+            array_map(static fn (array $row): array => [$row['key'], $row['extension']['value'] ?? null], $rows),
+        );
     }
 
     public function test_extensions_kept_for_something_else_are_passed_over(): void
     {
-        [$rows] = TableReader::read($this->users(), array_map(static fn (int $n): array => ['name' => "Person {$n}"], range(1, 105)), $this->reader());
+        [$rows] = TableReader::read(
+            $this->users(),
+            array_map(static fn (int $n): array => ['name' => "Person {$n}"], range(1, 105)),
+            $this->reader(),
+        );
         $given = array_map(static fn (array $row): mixed => $row['extension']['value'] ?? null, $rows);
 
         self::assertSame(['299', '301', '302'], array_slice($given, 98, 3));
@@ -143,23 +197,49 @@ final class AnswersTest extends TestCase
 
     public function test_hours_in_a_row_are_said_back_too(): void
     {
-        $template = Template::fromJson((string) file_get_contents(__DIR__ . '/../../../templates/several-sites-night-cover.json'));
+        $template = Template::fromJson(
+            (string) file_get_contents(__DIR__ . '/../../../templates/several-sites-night-cover.json'),
+        );
 
-        $answers = Answers::read($template, ['sites' => [['name' => 'Quay End', 'number' => '+19025550150', 'hours' => 'Mon-Fri 8 to 5']]], new Circumstances(LocalDate::parse('2026-12-01')));
+        $answers = Answers::read(
+            $template,
+            ['sites' => [['name' => 'Quay End', 'number' => '+19025550150', 'hours' => 'Mon-Fri 8 to 5']]],
+            new Circumstances(LocalDate::parse('2026-12-01')),
+        );
 
         self::assertSame(['sites/0/hours' => 'Mon to Fri 08:00 to 17:00; 45 h a week'], $answers->readAs);
     }
 
     public function test_a_question_that_does_not_arise_is_not_asked(): void
     {
-        $template = Template::fromJson((string) json_encode(['format' => Template::FORMAT, 'version' => 1, 'key' => 'x', 'name' => 'X', 'tenant' => ['key' => 'x'], 'objects' => [], 'slots' => [
-            ['key' => 'closed', 'question' => 'Closed', 'type' => 'choice', 'options' => ['message' => 'message', 'mobile' => 'mobile']],
-            ['key' => 'mobile', 'question' => 'Which', 'type' => 'phone', 'when' => ['slot' => 'closed', 'is' => 'mobile']],
-        ]]));
+        $template = Template::fromJson((string) json_encode([
+            'format' => Template::FORMAT,
+            'version' => 1,
+            'key' => 'x',
+            'name' => 'X',
+            'tenant' => ['key' => 'x'],
+            'objects' => [],
+            'slots' => [
+                [
+                    'key' => 'closed', 'question' => 'Closed', 'type' => 'choice',
+                    'options' => ['message' => 'message', 'mobile' => 'mobile'],
+                ],
+                [
+                    'key' => 'mobile', 'question' => 'Which', 'type' => 'phone',
+                    'when' => ['slot' => 'closed', 'is' => 'mobile'],
+                ],
+            ],
+        ]));
         $circumstances = new Circumstances(LocalDate::parse('2026-12-01'));
 
-        self::assertSame([['closed'], []], [($answers = Answers::read($template, ['closed' => 'message'], $circumstances))->asked, $answers->faults]);
-        self::assertSame([['closed', 'mobile'], ['mobile' => 'an answer is needed here']], [($answers = Answers::read($template, ['closed' => 'mobile'], $circumstances))->asked, $answers->faults]);
+        self::assertSame(
+            [['closed'], []],
+            [($answers = Answers::read($template, ['closed' => 'message'], $circumstances))->asked, $answers->faults],
+        );
+        self::assertSame(
+            [['closed', 'mobile'], ['mobile' => 'an answer is needed here']],
+            [($answers = Answers::read($template, ['closed' => 'mobile'], $circumstances))->asked, $answers->faults],
+        );
     }
 
     private function reader(): AnswerReader
@@ -175,7 +255,11 @@ final class AnswersTest extends TestCase
 
     private function users(): Slot
     {
-        foreach (Template::fromJson((string) file_get_contents(__DIR__ . '/../../../templates/one-site-office.json'))->slots as $slot) {
+        foreach (
+            Template::fromJson(
+                (string) file_get_contents(__DIR__ . '/../../../templates/one-site-office.json'),
+            )->slots as $slot
+        ) {
             if ($slot->key === 'users') {
                 return $slot;
             }

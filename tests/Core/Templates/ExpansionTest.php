@@ -19,21 +19,39 @@ final class ExpansionTest extends TestCase
 {
     private const TENANT = '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00';
 
-    private const ANSWERS = ['name' => 'Thornback Sailmakers', 'zone' => 'America/Halifax', 'mainNumber' => '+19025550150', 'messages' => 'Ines Marsh'];
+    private const ANSWERS = [
+        'name' => 'Thornback Sailmakers', 'zone' => 'America/Halifax', 'mainNumber' => '+19025550150',
+        'messages' => 'Ines Marsh',
+    ];
 
     public function test_the_shipped_template_makes_a_number_that_rings_a_person_who_has_a_mailbox(): void
     {
         $book = $this->expand(self::ANSWERS)->book;
 
         self::assertSame([
-            'sites' => [['key' => 'office', 'name' => 'Office', 'zone' => 'America/Halifax', 'emergency' => ['callback' => 'number:+19025550150', 'callbackUse' => 'always', 'notify' => []]]],
-            'numbers' => [['key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines-marsh', 'trunk' => 'trunk:main', 'site' => 'site:office']],
-            'users' => [['key' => 'ines-marsh', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'site' => 'site:office', 'mailbox' => 'mailbox:ines-marsh', 'callerId' => 'number:+19025550150']],
+            'sites' => [[
+                'key' => 'office', 'name' => 'Office', 'zone' => 'America/Halifax',
+                'emergency' => ['callback' => 'number:+19025550150', 'callbackUse' => 'always', 'notify' => []],
+            ]],
+            'numbers' => [[
+                'key' => '+19025550150', 'label' => 'Main number', 'destination' => 'user:ines-marsh',
+                'trunk' => 'trunk:main', 'site' => 'site:office',
+            ]],
+            'users' => [[
+                'key' => 'ines-marsh', 'extension' => '201', 'name' => ['first' => 'Ines', 'last' => 'Marsh'],
+                'site' => 'site:office', 'mailbox' => 'mailbox:ines-marsh', 'callerId' => 'number:+19025550150',
+            ]],
             'mailboxes' => [['key' => 'ines-marsh', 'name' => "Ines Marsh's mailbox", 'owner' => 'user:ines-marsh']],
             'trunks' => [['key' => 'main', 'name' => 'Main trunk', 'outsideCallersOut' => true]],
             'routes' => [
-                ['key' => 'emergency', 'name' => 'Emergency', 'digits' => '112|911|999', 'emergency' => true, 'trunks' => ['trunk:main']],
-                ['key' => 'local', 'name' => 'Local', 'position' => 2, 'digits' => '902[2-9]xxxxxx', 'trunks' => ['trunk:main']],
+                [
+                    'key' => 'emergency', 'name' => 'Emergency', 'digits' => '112|911|999', 'emergency' => true,
+                    'trunks' => ['trunk:main'],
+                ],
+                [
+                    'key' => 'local', 'name' => 'Local', 'position' => 2, 'digits' => '902[2-9]xxxxxx',
+                    'trunks' => ['trunk:main'],
+                ],
             ],
         ], $this->without($book, ['id', 'legs']));
     }
@@ -45,14 +63,22 @@ final class ExpansionTest extends TestCase
 
     public function test_an_answer_that_changes_a_key_keeps_the_identity(): void
     {
-        $ids = fn (string $who): array => array_map(static fn ($object): ?string => $object->id(), $this->expand(['messages' => $who] + self::ANSWERS)->book->objects());
+        $ids = fn (string $who): array => array_map(
+            static fn ($object): ?string => $object->id(),
+            $this->expand(['messages' => $who] + self::ANSWERS)->book->objects(),
+        );
 
         self::assertSame($ids('Ines Marsh'), $ids('Joss Arden'));
     }
 
     public function test_another_customer_gets_other_identities(): void
     {
-        $other = Expansion::of($this->template(), Answers::check($this->template(), self::ANSWERS, new Circumstances(20_788)), '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', 'taking-on');
+        $other = Expansion::of(
+            $this->template(),
+            Answers::check($this->template(), self::ANSWERS, new Circumstances(20_788)),
+            '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00',
+            'taking-on',
+        );
 
         self::assertNotSame($this->expand(self::ANSWERS)->book->objects()[0]->id(), $other->book->objects()[0]->id());
     }
@@ -72,7 +98,9 @@ final class ExpansionTest extends TestCase
     /** @return iterable<string, array{array<string, string>, list<string>}> */
     public static function unusableAnswers(): iterable
     {
-        yield 'nothing said' => [['name' => '', 'zone' => ' ', 'mainNumber' => '', 'messages' => ''], ['name', 'zone', 'mainNumber', 'messages']];
+        yield 'nothing said' => [['name' => '', 'zone' => ' ', 'mainNumber' => '', 'messages' => ''], [
+            'name', 'zone', 'mainNumber', 'messages',
+        ]];
         yield 'a zone that is none' => [['zone' => 'Halifax'], ['zone']];
         yield 'half a number, and nobody' => [['mainNumber' => '902', 'messages' => ''], ['mainNumber', 'messages']];
         yield 'a name as long as a letter' => [['name' => str_repeat('Sail ', 40)], ['name']];
@@ -96,19 +124,31 @@ final class ExpansionTest extends TestCase
 
     public function test_a_template_that_names_a_slot_it_does_not_have_says_where(): void
     {
-        $json = str_replace('"slot": "messages.first"', '"slot": "mesages.first"', (string) file_get_contents(__DIR__ . '/../../../templates/one-line-office.json'));
+        $json = str_replace('"slot": "messages.first"', '"slot": "mesages.first"', (string) file_get_contents(
+            __DIR__ . '/../../../templates/one-line-office.json',
+        ));
         $template = Template::fromJson($json);
 
         $this->expectException(UnusableTemplate::class);
         $this->expectExceptionMessage('objects.taker');
 
-        Expansion::of($template, Answers::check($template, self::ANSWERS, new Circumstances(20_788)), self::TENANT, 'taking-on');
+        Expansion::of(
+            $template,
+            Answers::check($template, self::ANSWERS, new Circumstances(20_788)),
+            self::TENANT,
+            'taking-on',
+        );
     }
 
     /** @param array<string, string> $answers */
     private function expand(array $answers): Expansion
     {
-        return Expansion::of($this->template(), Answers::check($this->template(), $answers, new Circumstances(20_788)), self::TENANT, 'taking-on');
+        return Expansion::of(
+            $this->template(),
+            Answers::check($this->template(), $answers, new Circumstances(20_788)),
+            self::TENANT,
+            'taking-on',
+        );
     }
 
     private function template(): Template
@@ -125,7 +165,10 @@ final class ExpansionTest extends TestCase
         $lists = [];
         foreach (BookFormat::toValue($book) as $kind => $objects) {
             if (is_array($objects) && array_is_list($objects)) {
-                $lists[$kind] = array_map(static fn (array $object): array => array_diff_key($object, array_flip($names)), $objects);
+                $lists[$kind] = array_map(
+                    static fn (array $object): array => array_diff_key($object, array_flip($names)),
+                    $objects,
+                );
             }
         }
 

@@ -16,8 +16,12 @@ final class NewObjectTest extends TestCase
 {
     /** @param array<string, mixed> $fields */
     #[DataProvider('made')]
-    public function test_a_name_is_enough_to_begin_with(Kind $kind, string $name, string $reference, array $fields): void
-    {
+    public function test_a_name_is_enough_to_begin_with(
+        Kind $kind,
+        string $name,
+        string $reference,
+        array $fields,
+    ): void {
         $made = NewObject::called($name, $kind, self::book());
 
         self::assertSame($reference, (string) $made->reference);
@@ -27,10 +31,16 @@ final class NewObjectTest extends TestCase
     /** @return iterable<array{Kind, string, string, array<string, mixed>}> */
     public static function made(): iterable
     {
-        yield [Kind::User, 'Joss  Arden Lee', 'user:joss-arden-lee', ['name' => ['first' => 'Joss', 'last' => 'Arden Lee'], 'extension' => '203', 'site' => 'site:quay']];
+        yield [
+            Kind::User, 'Joss  Arden Lee', 'user:joss-arden-lee',
+            ['name' => ['first' => 'Joss', 'last' => 'Arden Lee'], 'extension' => '203', 'site' => 'site:quay'],
+        ];
         yield [Kind::User, 'Ines Marsh', 'user:ines-marsh-2', ['extension' => '203']];
         yield [Kind::User, 'Ines', 'user:ines', ['name' => ['first' => 'Ines', 'last' => null]]];
-        yield [Kind::Group, 'Front Desk', 'group:front-desk', ['name' => 'Front Desk', 'extension' => '0301', 'noAnswerSeconds' => 20]];
+        yield [
+            Kind::Group, 'Front Desk', 'group:front-desk',
+            ['name' => 'Front Desk', 'extension' => '0301', 'noAnswerSeconds' => 20],
+        ];
         yield [Kind::Attendant, 'Front', 'attendant:front', ['extension' => null, 'schedule' => 'schedule:office']];
         yield [Kind::Schedule, 'Nights', 'schedule:nights', ['calendars' => ['calendar:holidays']]];
         yield [Kind::Site, 'Quay—Énd', 'site:quay-end', ['name' => 'Quay—Énd']];
@@ -41,7 +51,13 @@ final class NewObjectTest extends TestCase
     /** Whatever is typed, what it begins with can be read, and its key is new. */
     public function test_what_is_made_can_be_read(): void
     {
-        foreach ([Kind::User, Kind::Group, Kind::Attendant, Kind::Menu, Kind::Schedule, Kind::Site, Kind::Mailbox, Kind::Chain, Kind::Trunk, Kind::Prompt, Kind::Announcement, Kind::Team, Kind::Contact, Kind::Line, Kind::Calendar] as $kind) {
+        foreach (
+            [
+                Kind::User, Kind::Group, Kind::Attendant, Kind::Menu, Kind::Schedule, Kind::Site, Kind::Mailbox,
+                Kind::Chain, Kind::Trunk, Kind::Prompt, Kind::Announcement, Kind::Team, Kind::Contact, Kind::Line,
+                Kind::Calendar,
+            ] as $kind
+        ) {
             foreach (['x', 'Ines Marsh', "O'Neil, Seán", '日本', str_repeat('long ', 60)] as $name) {
                 $made = NewObject::called($name, $kind, self::book());
                 $object = $kind->read(Node::of(['key' => $made->reference->key] + $made->fields));
@@ -60,7 +76,8 @@ final class NewObjectTest extends TestCase
     private static function book(string $to = '299'): Book
     {
         return BookFormat::fromValue([
-            'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
             'sites' => [['key' => 'quay', 'extensionRanges' => [['item' => 'a', 'from' => '201', 'to' => $to]]]],
             'users' => [['key' => 'ines-marsh', 'extension' => '201'], ['key' => 'bo', 'extension' => '202']],
             'groups' => [['key' => 'desk', 'extension' => '0300']],

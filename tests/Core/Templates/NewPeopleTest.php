@@ -17,7 +17,11 @@ final class NewPeopleTest extends TestCase
     public function test_every_column_is_kept_and_everybody_gets_what_they_need(): void
     {
         $book = $this->book();
-        $people = $this->pasted($book, "Marsh, Nora\t240\tnora@inlet.example\t902 555 0177\tTaproom\nBob Day\t\tbob@inlet.example\t\tTaproom, Yard\n");
+        $people = $this->pasted(
+            $book,
+            "Marsh, Nora\t240\tnora@inlet.example\t902 555 0177\tTaproom\nBob "
+                . "Day\t\tbob@inlet.example\t\tTaproom, Yard\n",
+        );
         self::assertSame([], $people->faults);
         self::assertSame(['people/0/mobile' => '+1 902 555 0177'], $people->readAs);
         self::assertSame([
@@ -29,10 +33,22 @@ final class NewPeopleTest extends TestCase
         $made->checkReferences();
         $made->checkExtensions();
         $nora = $made->find(\Jaunty\Core\Book\Reference::parse('user:nora-marsh'))?->toArray() ?? [];
-        self::assertSame(['240', ['first' => 'Nora', 'last' => 'Marsh'], 'nora@inlet.example', 'site:quay', 'mailbox:nora-marsh', 'number:' . Samples::NUMBER], [$nora['extension'], $nora['name'], $nora['email'], $nora['site'], $nora['mailbox'], $nora['callerId']]);
-        self::assertSame([['desk', null], ['mobile', '+19025550177']], array_map(static fn (array $leg): array => [$leg['item'], $leg['number']], $nora['legs']));
+        self::assertSame(
+            [
+                '240', ['first' => 'Nora', 'last' => 'Marsh'], 'nora@inlet.example', 'site:quay', 'mailbox:nora-marsh',
+                'number:' . Samples::NUMBER,
+            ],
+            [$nora['extension'], $nora['name'], $nora['email'], $nora['site'], $nora['mailbox'], $nora['callerId']],
+        );
+        self::assertSame(
+            [['desk', null], ['mobile', '+19025550177']],
+            array_map(static fn (array $leg): array => [$leg['item'], $leg['number']], $nora['legs']),
+        );
         $mailbox = $made->find(\Jaunty\Core\Book\Reference::parse('mailbox:nora-marsh'))?->toArray() ?? [];
-        self::assertSame([['nora@inlet.example'], 'user:nora-marsh', 'none'], [$mailbox['notify'], $mailbox['owner'], $mailbox['pin']]);
+        self::assertSame(
+            [['nora@inlet.example'], 'user:nora-marsh', 'none'],
+            [$mailbox['notify'], $mailbox['owner'], $mailbox['pin']],
+        );
         $taproom = $made->find(\Jaunty\Core\Book\Reference::parse('group:taproom'))?->toArray() ?? [];
         self::assertSame(['ines', 'nora-marsh', 'bob-day'], array_column($taproom['members'], 'item'));
     }
@@ -40,7 +56,10 @@ final class NewPeopleTest extends TestCase
     public function test_what_cannot_be_is_told_at_its_cell_and_nothing_is_made(): void
     {
         $book = $this->book();
-        $people = $this->pasted($book, "Name\tExt\tMail\tWorks in\nNora Marsh\t201\tnora@\tCellar\nInes Marsh\t203\t\t\n");
+        $people = $this->pasted(
+            $book,
+            "Name\tExt\tMail\tWorks in\nNora Marsh\t201\tnora@\tCellar\nInes Marsh\t203\t\t\n",
+        );
 
         self::assertSame([
             'people/0/mail' => '"nora@" is no mail address; write one such as ines@thornback.example',
@@ -62,9 +81,18 @@ final class NewPeopleTest extends TestCase
     {
         $people = $this->pasted($this->book(), "Ines Marsh\t240\tines2@inlet.example\n");
 
-        self::assertSame(['mailbox:ines-marsh', 'user:ines-marsh'], array_map(static fn ($operation): string => (string) $operation->object, $people->operations));
-        $again = $this->pasted(ChangeSet::of(...$people->operations)->applyTo($this->book()), "Ines Marsh\t241\tines3@inlet.example\n");
-        self::assertSame(['mailbox:ines-marsh-2', 'user:ines-marsh-2'], array_map(static fn ($operation): string => (string) $operation->object, $again->operations));
+        self::assertSame(
+            ['mailbox:ines-marsh', 'user:ines-marsh'],
+            array_map(static fn ($operation): string => (string) $operation->object, $people->operations),
+        );
+        $again = $this->pasted(
+            ChangeSet::of(...$people->operations)->applyTo($this->book()),
+            "Ines Marsh\t241\tines3@inlet.example\n",
+        );
+        self::assertSame(
+            ['mailbox:ines-marsh-2', 'user:ines-marsh-2'],
+            array_map(static fn ($operation): string => (string) $operation->object, $again->operations),
+        );
     }
 
     private function pasted(Book $book, string $text): NewPeople
@@ -74,13 +102,18 @@ final class NewPeopleTest extends TestCase
 
     private function book(): Book
     {
-        $group = static fn (string $key): array => ['key' => $key, 'name' => ucfirst($key), 'members' => [['item' => 'ines', 'who' => 'user:ines']]];
+        $group = static fn (string $key): array => ['key' => $key, 'name' => ucfirst($key), 'members' => [
+            ['item' => 'ines', 'who' => 'user:ines'],
+        ]];
 
         return Samples::book([
             'tenant' => ['mainNumber' => 'number:' . Samples::NUMBER],
             'sites' => [['key' => 'quay', 'name' => 'Quay End']],
             'numbers' => [['key' => Samples::NUMBER]],
-            'users' => [['key' => 'ines', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'extension' => '201', 'callerId' => 'number:' . Samples::NUMBER]],
+            'users' => [[
+                'key' => 'ines', 'name' => ['first' => 'Ines', 'last' => 'Marsh'], 'extension' => '201',
+                'callerId' => 'number:' . Samples::NUMBER,
+            ]],
             'groups' => [$group('taproom'), $group('yard')],
         ]);
     }

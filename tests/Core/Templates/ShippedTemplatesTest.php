@@ -30,8 +30,12 @@ final class ShippedTemplatesTest extends TestCase
 
     /** @param array<string, mixed> $script */
     #[DataProvider('calls')]
-    public function test_callers_get_what_the_template_promises(string $template, array $script, string $outcome, string $target): void
-    {
+    public function test_callers_get_what_the_template_promises(
+        string $template,
+        array $script,
+        string $outcome,
+        string $target,
+    ): void {
         $book = $this->expand($template)->book;
         $trace = Trace::of($book, Script::read($script + ['to' => '+19025550150', 'from' => '+19025550199'], $book));
 
@@ -41,32 +45,107 @@ final class ShippedTemplatesTest extends TestCase
     /** @return iterable<string, array{string, array<string, mixed>, string, string}> */
     public static function calls(): iterable
     {
-        $keys = static fn (string $keys): array => array_map(static fn (string $key): array => ['key' => $key], str_split($keys));
-        yield 'office, open: reception' => ['one-site-office', ['at' => self::TUESDAY, 'world' => ['user:joss-arden' => 'answers']], 'answered', 'user:joss-arden'];
-        yield 'office, open, nobody: a message' => ['one-site-office', ['at' => self::TUESDAY], 'messageIn', 'mailbox:reception'];
-        yield 'office, whoever is not of reception is not rung' => ['one-site-office', ['at' => self::TUESDAY, 'world' => ['user:petra-lunn' => 'answers']], 'messageIn', 'mailbox:reception'];
-        yield 'office, closed: a message' => ['one-site-office', ['at' => self::SATURDAY_NIGHT, 'world' => ['user:joss-arden' => 'answers']], 'messageIn', 'mailbox:reception'];
-        yield 'office, a holiday: a message' => ['one-site-office', ['at' => self::CHRISTMAS, 'world' => ['user:joss-arden' => 'answers']], 'messageIn', 'mailbox:reception'];
-        yield 'practice, open: a team by its key' => ['practice-out-of-hours', ['at' => self::TUESDAY, 'keys' => $keys('1'), 'world' => ['user:orla-reed' => 'answers']], 'answered', 'user:orla-reed'];
-        yield 'practice, open: an extension' => ['practice-out-of-hours', ['at' => self::TUESDAY, 'keys' => $keys('202'), 'world' => ['user:brin-ash' => 'answers']], 'answered', 'user:brin-ash'];
-        yield 'practice, open, silence: reception' => ['practice-out-of-hours', ['at' => self::TUESDAY, 'world' => ['user:brin-ash' => 'answers']], 'answered', 'user:brin-ash'];
-        yield 'practice, closed: 1 reaches the second on call' => ['practice-out-of-hours', ['at' => self::SATURDAY_NIGHT, 'keys' => $keys('1'), 'world' => ['outside:+19025550178' => 'mailbox', 'outside:+19025550179' => 'answers']], 'answered', 'outside:+19025550179'];
-        yield 'practice, closed, nobody on call answers: a message' => ['practice-out-of-hours', ['at' => self::SATURDAY_NIGHT, 'keys' => $keys('1')], 'messageIn', 'mailbox:reception'];
-        yield 'practice, closed, silence: a message' => ['practice-out-of-hours', ['at' => self::SATURDAY_NIGHT], 'messageIn', 'mailbox:reception'];
-        yield 'shop, open: the counter' => ['shop-with-queue', ['at' => self::TUESDAY, 'world' => ['user:maren-toll' => 'answers']], 'answered', 'user:maren-toll'];
-        yield 'shop, all talking: a message after the longest wait' => ['shop-with-queue', ['at' => self::TUESDAY, 'world' => ['user:boyd-osei' => 'onACall', 'user:maren-toll' => 'busy', 'user:wynn-abel' => 'onACall']], 'messageIn', 'mailbox:counter'];
-        yield 'shop, waiting: 9 leaves a message' => ['shop-with-queue', ['at' => self::TUESDAY, 'keys' => [['key' => '9', 'at' => 40]]], 'messageIn', 'mailbox:counter'];
-        yield 'shop, the queue is full' => ['shop-with-queue', ['at' => self::TUESDAY, 'world' => ['group:counter' => 'full', 'user:maren-toll' => 'answers']], 'messageIn', 'mailbox:counter'];
-        yield 'sites, open: the site\'s own people' => ['several-sites-night-cover', ['to' => '+19025550151', 'at' => self::TUESDAY, 'world' => ['user:petra-lunn' => 'answers', 'user:ines-marsh' => 'answers']], 'answered', 'user:petra-lunn'];
-        yield 'sites, one open on Saturday' => ['several-sites-night-cover', ['to' => '+19025550151', 'at' => '2026-12-05T11:00', 'world' => ['user:petra-lunn' => 'answers']], 'answered', 'user:petra-lunn'];
-        yield 'sites, the other closed on Saturday: who is on call' => ['several-sites-night-cover', ['at' => '2026-12-05T11:00', 'world' => ['outside:+19025550178' => 'answers']], 'answered', 'outside:+19025550178'];
-        yield 'sites, nobody on call: a message' => ['several-sites-night-cover', ['at' => self::SATURDAY_NIGHT], 'messageIn', 'mailbox:night'];
+        $keys = static fn (string $keys): array => array_map(
+            static fn (string $key): array => ['key' => $key],
+            str_split($keys),
+        );
+        yield 'office, open: reception' => [
+            'one-site-office', ['at' => self::TUESDAY, 'world' => ['user:joss-arden' => 'answers']], 'answered',
+            'user:joss-arden',
+        ];
+        yield 'office, open, nobody: a message' => [
+            'one-site-office', ['at' => self::TUESDAY], 'messageIn', 'mailbox:reception',
+        ];
+        yield 'office, whoever is not of reception is not rung' => [
+            'one-site-office', ['at' => self::TUESDAY, 'world' => ['user:petra-lunn' => 'answers']], 'messageIn',
+            'mailbox:reception',
+        ];
+        yield 'office, closed: a message' => [
+            'one-site-office', ['at' => self::SATURDAY_NIGHT, 'world' => ['user:joss-arden' => 'answers']], 'messageIn',
+            'mailbox:reception',
+        ];
+        yield 'office, a holiday: a message' => [
+            'one-site-office', ['at' => self::CHRISTMAS, 'world' => ['user:joss-arden' => 'answers']], 'messageIn',
+            'mailbox:reception',
+        ];
+        yield 'practice, open: a team by its key' => [
+            'practice-out-of-hours',
+            ['at' => self::TUESDAY, 'keys' => $keys('1'), 'world' => ['user:orla-reed' => 'answers']], 'answered',
+            'user:orla-reed',
+        ];
+        yield 'practice, open: an extension' => [
+            'practice-out-of-hours',
+            ['at' => self::TUESDAY, 'keys' => $keys('202'), 'world' => ['user:brin-ash' => 'answers']], 'answered',
+            'user:brin-ash',
+        ];
+        yield 'practice, open, silence: reception' => [
+            'practice-out-of-hours', ['at' => self::TUESDAY, 'world' => ['user:brin-ash' => 'answers']], 'answered',
+            'user:brin-ash',
+        ];
+        yield 'practice, closed: 1 reaches the second on call' => [
+            'practice-out-of-hours',
+            ['at' => self::SATURDAY_NIGHT, 'keys' => $keys('1'), 'world' => [
+                'outside:+19025550178' => 'mailbox',
+                'outside:+19025550179' => 'answers',
+            ]],
+            'answered', 'outside:+19025550179',
+        ];
+        yield 'practice, closed, nobody on call answers: a message' => [
+            'practice-out-of-hours', ['at' => self::SATURDAY_NIGHT, 'keys' => $keys('1')], 'messageIn',
+            'mailbox:reception',
+        ];
+        yield 'practice, closed, silence: a message' => [
+            'practice-out-of-hours', ['at' => self::SATURDAY_NIGHT], 'messageIn', 'mailbox:reception',
+        ];
+        yield 'shop, open: the counter' => [
+            'shop-with-queue', ['at' => self::TUESDAY, 'world' => ['user:maren-toll' => 'answers']], 'answered',
+            'user:maren-toll',
+        ];
+        yield 'shop, all talking: a message after the longest wait' => [
+            'shop-with-queue',
+            [
+                'at' => self::TUESDAY,
+                'world' => ['user:boyd-osei' => 'onACall', 'user:maren-toll' => 'busy', 'user:wynn-abel' => 'onACall'],
+            ],
+            'messageIn', 'mailbox:counter',
+        ];
+        yield 'shop, waiting: 9 leaves a message' => [
+            'shop-with-queue', ['at' => self::TUESDAY, 'keys' => [['key' => '9', 'at' => 40]]], 'messageIn',
+            'mailbox:counter',
+        ];
+        yield 'shop, the queue is full' => [
+            'shop-with-queue',
+            ['at' => self::TUESDAY, 'world' => ['group:counter' => 'full', 'user:maren-toll' => 'answers']],
+            'messageIn', 'mailbox:counter',
+        ];
+        yield 'sites, open: the site\'s own people' => [
+            'several-sites-night-cover',
+            ['to' => '+19025550151', 'at' => self::TUESDAY, 'world' => [
+                'user:petra-lunn' => 'answers',
+                'user:ines-marsh' => 'answers',
+            ]],
+            'answered', 'user:petra-lunn',
+        ];
+        yield 'sites, one open on Saturday' => [
+            'several-sites-night-cover',
+            ['to' => '+19025550151', 'at' => '2026-12-05T11:00', 'world' => ['user:petra-lunn' => 'answers']],
+            'answered', 'user:petra-lunn',
+        ];
+        yield 'sites, the other closed on Saturday: who is on call' => [
+            'several-sites-night-cover', ['at' => '2026-12-05T11:00', 'world' => ['outside:+19025550178' => 'answers']],
+            'answered', 'outside:+19025550178',
+        ];
+        yield 'sites, nobody on call: a message' => [
+            'several-sites-night-cover', ['at' => self::SATURDAY_NIGHT], 'messageIn', 'mailbox:night',
+        ];
     }
 
     #[DataProvider('templates')]
     public function test_applied_twice_it_makes_the_same_objects(string $template): void
     {
-        self::assertSame(BookFormat::toJson($this->expand($template)->book), BookFormat::toJson($this->expand($template)->book));
+        self::assertSame(BookFormat::toJson($this->expand($template)->book), BookFormat::toJson(
+            $this->expand($template)->book,
+        ));
     }
 
     #[DataProvider('templates')]
@@ -92,7 +171,9 @@ final class ShippedTemplatesTest extends TestCase
     /** @return iterable<string, array{string}> */
     public static function templates(): iterable
     {
-        foreach (['one-site-office', 'practice-out-of-hours', 'shop-with-queue', 'several-sites-night-cover'] as $template) {
+        foreach (
+            ['one-site-office', 'practice-out-of-hours', 'shop-with-queue', 'several-sites-night-cover'] as $template
+        ) {
             yield $template => [$template];
         }
     }
@@ -113,13 +194,30 @@ final class ShippedTemplatesTest extends TestCase
     {
         $read = $this->template($template);
 
-        return Expansion::of($read, Answers::check($read, $answers + $this->examples($template), new Circumstances(LocalDate::parse('2026-12-01'))), self::TENANT, 'taking-on');
+        return Expansion::of(
+            $read,
+            Answers::check($read, $answers + $this->examples($template), new Circumstances(
+                LocalDate::parse('2026-12-01'),
+            )),
+            self::TENANT,
+            'taking-on',
+        );
     }
 
     /** @return array<string, string> */
     private function examples(string $template): array
     {
-        return array_filter(array_column(array_map(static fn (Slot $slot): array => [$slot->key, $slot->example], $this->template($template)->slots), 1, 0), is_string(...));
+        return array_filter(
+            array_column(
+                array_map(
+                    static fn (Slot $slot): array => [$slot->key, $slot->example],
+                    $this->template($template)->slots,
+                ),
+                1,
+                0,
+            ),
+            is_string(...),
+        );
     }
 
     private function template(string $key): Template

@@ -11,7 +11,10 @@ trait ByToken
 {
     private function token(string $scope, ?Technician $of = null): string
     {
-        $token = $this->asPerson($of ?? $this->lead)->postJson('/api/api-tokens', ['name' => "for {$scope}", 'scope' => $scope])->assertCreated()->json('token');
+        $token = $this->asPerson($of ?? $this->lead)
+            ->postJson('/api/api-tokens', ['name' => "for {$scope}", 'scope' => $scope])
+            ->assertCreated()
+            ->json('token');
         self::assertIsString($token);
 
         return $token;

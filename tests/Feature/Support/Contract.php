@@ -32,8 +32,14 @@ final class Contract
             $resolver = $validator->resolver();
             Assert::assertNotNull($resolver);
             // As objects: an empty schema is one that allows anything, not an empty list.
-            $resolver->registerRaw((string) file_get_contents(dirname($file) . '/objects.json'), dirname(self::ID) . '/objects.json');
-            $resolver->registerRaw(json_encode(Yaml::parseFile($file, Yaml::PARSE_OBJECT_FOR_MAP), JSON_THROW_ON_ERROR), self::ID);
+            $resolver->registerRaw(
+                (string) file_get_contents(dirname($file) . '/objects.json'),
+                dirname(self::ID) . '/objects.json',
+            );
+            $resolver->registerRaw(
+                json_encode(Yaml::parseFile($file, Yaml::PARSE_OBJECT_FOR_MAP), JSON_THROW_ON_ERROR),
+                self::ID,
+            );
             /** @var array<string, mixed> $document */
             self::$contract = new self($document, $validator);
         }
@@ -61,9 +67,19 @@ final class Contract
     {
         [$template, $operation] = $this->operation(strtolower($method), $path);
         $status = (string) $response->getStatusCode();
-        // Throttling, bodies that cannot be read and our own faults may answer anywhere; their body is checked like every problem.
-        $pointer = isset($operation['responses'][$status]) ? '/paths/' . self::escape($template) . '/' . strtolower($method) . "/responses/{$status}" : (in_array($status, ['400', '413', '419', '422', '429', '500'], true) ? '/components/responses/Problem' : null);
-        Assert::assertNotNull($pointer, "{$method} {$template} answers {$status}, which is not in the contract: {$response->getContent()}");
+        // Throttling, bodies that cannot be read and our own faults may answer anywhere; their body is checked like
+        // every problem.
+        $pointer = isset($operation['responses'][$status])
+            ? '/paths/' . self::escape($template) . '/' . strtolower($method) . "/responses/{$status}"
+            : (
+                in_array($status, ['400', '413', '419', '422', '429', '500'], true)
+                ? '/components/responses/Problem'
+                : null
+            );
+        Assert::assertNotNull(
+            $pointer,
+            "{$method} {$template} answers {$status}, which is not in the contract: {$response->getContent()}",
+        );
         $described = $this->at($pointer);
         if (isset($described['$ref']) && is_string($described['$ref'])) {
             $pointer = substr($described['$ref'], 1);
@@ -79,17 +95,23 @@ final class Contract
         if (! str_ends_with($type, 'json')) {
             return;
         }
-        $schema = self::ID . '#' . strtr("{$pointer}/content/" . self::escape($type) . '/schema', ['{' => '%7B', '}' => '%7D']);
+        $schema = self::ID
+            . '#'
+            . strtr("{$pointer}/content/" . self::escape($type) . '/schema', ['{' => '%7B', '}' => '%7D']);
         $result = $this->validator->validate(json_decode((string) $response->getContent()), $schema);
         $error = $result->error();
-        Assert::assertNull($error, "{$method} {$template} {$status}: " . ($error === null ? '' : json_encode((new ErrorFormatter())->format($error)) . "\n{$response->getContent()}"));
+        Assert::assertNull($error, "{$method} {$template} {$status}: " . (
+            $error === null ? '' : json_encode((new ErrorFormatter())->format($error)) . "\n{$response->getContent()}"
+        ));
     }
 
     /** @return array{string, array<string, mixed>} */
     private function operation(string $method, string $path): array
     {
         foreach ((array) $this->document['paths'] as $template => $item) {
-            $pattern = '#^' . preg_replace('/\\\\\{[a-z]+\\\\\}/', '[^/]+', preg_quote((string) $template, '#')) . '$#D';
+            $pattern = '#^'
+                . preg_replace('/\\\\\{[a-z]+\\\\\}/', '[^/]+', preg_quote((string) $template, '#'))
+                . '$#D';
             if (preg_match($pattern, $path) === 1 && isset($item[$method])) {
                 return [(string) $template, $item[$method]];
             }

@@ -41,6 +41,10 @@ trait OnTheSwitch
     /** @return array<string, mixed> */
     private function listed(string $customer): array
     {
-        return array_column($this->actingAs($this->lead)->getJson('/api/customers')->assertOk()->json('customers'), null, 'key')[$customer];
+        return array_column(
+            $this->actingAs($this->lead)->getJson('/api/customers')->assertOk()->json('customers'),
+            null,
+            'key',
+        )[$customer];
     }
 }

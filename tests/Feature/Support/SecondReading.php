@@ -19,13 +19,16 @@ use Jaunty\Core\Provisioning\StepKind;
 final readonly class SecondReading
 {
     private const ENDINGS = [
-        'taken' => 'answered', 'far_box' => 'outsideMailbox', 'boxed' => 'messageIn', 'box_full' => 'messageRefused', 'told' => 'announcementAndRelease', 'socket_rings' => 'lineRings',
-        'dropped' => 'released', 'engaged' => 'busy', 'no_way' => 'refused', 'mangled' => 'notDelivered', 'not_yet_ours' => 'oldCarrier', 'unknown' => 'notInService',
+        'taken' => 'answered', 'far_box' => 'outsideMailbox', 'boxed' => 'messageIn', 'box_full' => 'messageRefused',
+        'told' => 'announcementAndRelease', 'socket_rings' => 'lineRings',
+        'dropped' => 'released', 'engaged' => 'busy', 'no_way' => 'refused', 'mangled' => 'notDelivered',
+        'not_yet_ours' => 'oldCarrier', 'unknown' => 'notInService',
         'nowhere' => 'deadEnd', 'circles' => 'loop', 'too_far' => 'overrun',
     ];
 
     private const MOODS = [
-        'busy' => 'full', 'onACall' => 'talking', 'unreachable' => 'dark', 'answers' => 'picks_up', 'doNotDisturb' => 'hush', 'signedOut' => 'off',
+        'busy' => 'full', 'onACall' => 'talking', 'unreachable' => 'dark', 'answers' => 'picks_up',
+        'doNotDisturb' => 'hush', 'signedOut' => 'off',
         'mailbox' => 'box', 'off' => 'off', 'out' => 'dark', 'closedByHand' => 'shut',
     ];
 
@@ -36,12 +39,21 @@ final readonly class SecondReading
     /** @param string $key for the customer, one of a kind on the switch */
     public static function of(Wire $wire, SwitchConnector $connector, Book $book, string $key): self
     {
-        $fitted = $connector->granularity()->fit(Book::of(Tenant::read(Node::of(['key' => $key] + $book->tenant->toArray())), $book->objects()));
+        $fitted = $connector->granularity()
+            ->fit(Book::of(Tenant::read(Node::of(['key' => $key] + $book->tenant->toArray())), $book->objects()));
         $bindings = Bindings::none();
         foreach (Planner::plan(null, $connector->carried($fitted))->steps as $place => $step) {
             $bound = $step->kind === StepKind::Create
                 ? $connector->create($fitted, $bindings, $step->object, $step->fields, "{$key}-{$place}", 'test')
-                : $connector->update($fitted, $bindings, $step->object, $step->fields, $step->expected, "{$key}-{$place}", 'test');
+                : $connector->update(
+                    $fitted,
+                    $bindings,
+                    $step->object,
+                    $step->fields,
+                    $step->expected,
+                    "{$key}-{$place}",
+                    'test',
+                );
             $bindings = $bindings->with($step->object, $bound);
         }
 
@@ -64,18 +76,35 @@ final readonly class SecondReading
         $account = $this->id(Reference::parse("tenant:{$this->book->tenant->key}"));
         $answer = $this->wire->byHand('POST', "/v1/accounts/{$account}/trials", [
             'dial' => $read->number !== null ? ltrim($read->number, '+') : $script['to'],
-            'from' => $read->from === 'withheld' ? 'HIDDEN' : (str_starts_with($read->from ?? '', '+') ? ltrim((string) $read->from, '+') : null),
+            'from' => $read->from === 'withheld'
+                ? 'HIDDEN'
+                : (str_starts_with($read->from ?? '', '+') ? ltrim((string) $read->from, '+') : null),
             'stamp' => $read->at,
-            'keys' => array_map(static fn (array $key): array => array_filter(['key' => $key['key'], 't' => $key['at']], static fn (mixed $value): bool => $value !== null), $read->keys),
+            'keys' => array_map(
+                static fn (array $key): array => array_filter(
+                    ['key' => $key['key'], 't' => $key['at']],
+                    static fn (mixed $value): bool => $value !== null,
+                ),
+                $read->keys,
+            ),
             'moods' => $this->moods($read->world),
-            'turns' => (object) array_combine(array_map(fn (int|string $group): string => $this->id(Reference::parse((string) $group)), array_keys($read->order)), $read->order),
+            'turns' => (object) array_combine(
+                array_map(
+                    fn (int|string $group): string => $this->id(Reference::parse((string) $group)),
+                    array_keys($read->order),
+                ),
+                $read->order,
+            ),
         ]);
 
         return [
             'outcome' => self::ENDINGS[$answer['ended']],
             'target' => $this->name($answer['place']),
             'seconds' => $answer['after'],
-            'steps' => array_map(fn (array $line): array => [$line['t'], $this->name($line['place']), $line['what']], $answer['journal']),
+            'steps' => array_map(
+                fn (array $line): array => [$line['t'], $this->name($line['place']), $line['what']],
+                $answer['journal'],
+            ),
         ];
     }
 
@@ -93,7 +122,10 @@ final readonly class SecondReading
                 'platform' => ['switch', 'all'],
                 'outside' => ['dial', ltrim($rest, '+')],
                 'leg' => ['ringer', $this->id(Reference::parse("user:{$user}")) . "/{$item}"],
-                default => [['user' => 'person', 'site' => 'premises', 'group' => 'band', 'trunk' => 'pipe'][$word], $this->id(Reference::parse($of))],
+                default => [
+                    ['user' => 'person', 'site' => 'premises', 'group' => 'band', 'trunk' => 'pipe'][$word],
+                    $this->id(Reference::parse($of)),
+                ],
             };
             $moods[$their][$id] = match (true) {
                 $state === 'full' => $word === 'group' ? 'brimful' : 'full',

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature\Support;
 
-/** A database of each test process's own, copied once from the migrated template. Tests share it: each makes its own customers. */
+/**
+ * A database of each test process's own, copied once from the migrated template. Tests share it: each makes its own
+ * customers.
+ */
 final class TestDatabase
 {
     private static ?string $name = null;

@@ -28,7 +28,9 @@ final class Wire
     /** Calls that change something on the switch so far. */
     public int $writes = 0;
 
-    /** @var ?\Closure(Request, \Closure(): \GuzzleHttp\Promise\PromiseInterface): ?\GuzzleHttp\Promise\PromiseInterface */
+    /**
+     * @var ?\Closure(Request, \Closure(): \GuzzleHttp\Promise\PromiseInterface): ?\GuzzleHttp\Promise\PromiseInterface
+     */
     public ?\Closure $interfere = null;
 
     public function __construct(int $now)
@@ -52,7 +54,13 @@ final class Wire
     /** @return array<mixed> what the switch answers to somebody with its own password */
     public function byHand(string $method, string $path, mixed $body = null): array
     {
-        $response = $this->switch->handle(new StandinRequest($method, $path, ['authorization' => 'Bearer ' . self::TOKEN, 'acting-for' => 'admin by hand'], [], $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR)));
+        $response = $this->switch->handle(new StandinRequest(
+            $method,
+            $path,
+            ['authorization' => 'Bearer ' . self::TOKEN, 'acting-for' => 'admin by hand'],
+            [],
+            $body === null ? '' : json_encode($body, JSON_THROW_ON_ERROR),
+        ));
         $answer = json_decode($response->body, true);
         if ($response->status >= 400 || ! is_array($answer)) {
             throw new \RuntimeException("{$method} {$path}: {$response->body}");
@@ -71,7 +79,10 @@ final class Wire
     {
         $names = json_decode($this->post()->handle(new StandinRequest('GET', '/mail'))->body, true)['mail'];
 
-        return array_map(fn (string $name): string => $this->post()->handle(new StandinRequest('GET', "/mail/{$name}"))->body, $names);
+        return array_map(
+            fn (string $name): string => $this->post()->handle(new StandinRequest('GET', "/mail/{$name}"))->body,
+            $names,
+        );
     }
 
     public static function isWrite(Request $request): bool
@@ -94,8 +105,16 @@ final class Wire
         foreach ($request->headers() as $name => $values) {
             $headers[strtolower((string) $name)] = $values[0];
         }
-        $response = $standin->handle(new StandinRequest($request->method(), (string) parse_url($request->url(), PHP_URL_PATH), $headers, array_filter($query, is_string(...)), $request->body()));
+        $response = $standin->handle(new StandinRequest(
+            $request->method(),
+            (string) parse_url($request->url(), PHP_URL_PATH),
+            $headers,
+            array_filter($query, is_string(...)),
+            $request->body(),
+        ));
 
-        return $response->isCut() ? self::cut() : Http::response($response->body, $response->status, $response->headers);
+        return $response->isCut()
+            ? self::cut()
+            : Http::response($response->body, $response->status, $response->headers);
     }
 }

@@ -9,7 +9,9 @@ use App\Switching\Practice\Names;
 /** A postal address; the switch keeps none rather than an empty one. */
 final readonly class Address implements FieldCodec
 {
-    private const WORDS = ['street' => 'line', 'city' => 'town', 'subdivision' => 'county', 'postcode' => 'code', 'country' => 'land'];
+    private const WORDS = [
+        'street' => 'line', 'city' => 'town', 'subdivision' => 'county', 'postcode' => 'code', 'country' => 'land',
+    ];
 
     public function theirs(): array
     {

@@ -18,6 +18,8 @@ final readonly class DateNumber extends OneField
     {
         $number = $record[$this->their] ?? null;
 
-        return is_int($number) ? sprintf('%04d-%02d-%02d', intdiv($number, 10_000), intdiv($number, 100) % 100, $number % 100) : null;
+        return is_int($number)
+            ? sprintf('%04d-%02d-%02d', intdiv($number, 10_000), intdiv($number, 100) % 100, $number % 100)
+            : null;
     }
 }

@@ -6,7 +6,9 @@ namespace App\Switching\Practice\Fields;
 
 use App\Switching\Practice\Names;
 
-/** A destination as the id of a record under its kind's word (`{"person": id}`), `{"dial": digits}` or `{"act": word}`. */
+/**
+ * A destination as the id of a record under its kind's word (`{"person": id}`), `{"dial": digits}` or `{"act": word}`.
+ */
 final readonly class Place extends OneField
 {
     private const RECORDS = [

@@ -18,7 +18,10 @@ final readonly class Recording implements FieldCodec
     {
         $recording = is_array($ours) ? $ours : [];
 
-        return ['tape' => ['inward' => ($recording['in'] ?? false) === true ? 1 : 0, 'outward' => ($recording['out'] ?? false) === true ? 1 : 0]];
+        return ['tape' => [
+            'inward' => ($recording['in'] ?? false) === true ? 1 : 0,
+            'outward' => ($recording['out'] ?? false) === true ? 1 : 0,
+        ]];
     }
 
     public function fromSwitch(array $record, Names $names): mixed

@@ -14,7 +14,8 @@ final readonly class Rules implements FieldCodec
     private const STYLES = ['together' => 'at-once', 'inOrder' => 'one-by-one'];
 
     private const CONDITIONS = [
-        'always' => 'ever', 'doNotDisturb' => 'hush', 'unreachable' => 'dark', 'onACall' => 'talking', 'busy' => 'full', 'noAnswer' => 'unheard',
+        'always' => 'ever', 'doNotDisturb' => 'hush', 'unreachable' => 'dark', 'onACall' => 'talking', 'busy' => 'full',
+        'noAnswer' => 'unheard',
     ];
 
     public function theirs(): array
@@ -39,7 +40,9 @@ final readonly class Rules implements FieldCodec
         $handling = [];
         foreach (self::STATES as $our => $their) {
             $rule = $rules[$their] ?? null;
-            $handling[$our] = is_array($rule) ? $this->handling($rule, $names) : ($our === 'open' ? $this->handling([], $names) : null);
+            $handling[$our] = is_array($rule)
+                ? $this->handling($rule, $names)
+                : ($our === 'open' ? $this->handling([], $names) : null);
         }
 
         return $handling;

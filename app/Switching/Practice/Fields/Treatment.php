@@ -24,7 +24,10 @@ final readonly class Treatment extends OneField
     {
         return match (true) {
             is_string($ours) => ['out' => Place::encode($ours, $names), 'in' => Place::encode($ours, $names)],
-            is_array($ours) => ['out' => Place::encode($ours['outside'] ?? null, $names), 'in' => Place::encode($ours['inside'] ?? null, $names)],
+            is_array($ours) => [
+                'out' => Place::encode($ours['outside'] ?? null, $names),
+                'in' => Place::encode($ours['inside'] ?? null, $names),
+            ],
             default => null,
         };
     }
@@ -34,6 +37,9 @@ final readonly class Treatment extends OneField
     {
         $sides = is_array($theirs) ? $theirs : [];
 
-        return ['outside' => Place::decode($sides['out'] ?? null, $names), 'inside' => Place::decode($sides['in'] ?? null, $names)];
+        return [
+            'outside' => Place::decode($sides['out'] ?? null, $names),
+            'inside' => Place::decode($sides['in'] ?? null, $names),
+        ];
     }
 }

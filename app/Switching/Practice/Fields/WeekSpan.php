@@ -36,6 +36,8 @@ final readonly class WeekSpan extends OneField
         $minutes = is_int($minutes) ? $minutes : 0;
         $isMidnight = $minutes % self::DAY === 0 && $minutes > 0;
 
-        return ClockTime::DAYS[intdiv($isMidnight ? $minutes - 1 : $minutes, self::DAY) % 7] . ' ' . ($isMidnight ? '24:00' : ClockTime::text($minutes % self::DAY));
+        return ClockTime::DAYS[intdiv($isMidnight ? $minutes - 1 : $minutes, self::DAY) % 7]
+            . ' '
+            . ($isMidnight ? '24:00' : ClockTime::text($minutes % self::DAY));
     }
 }

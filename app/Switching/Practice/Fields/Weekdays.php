@@ -25,6 +25,12 @@ final readonly class Weekdays extends OneField
     {
         $bits = $record[$this->their] ?? null;
 
-        return is_int($bits) ? array_values(array_filter(ClockTime::DAYS, static fn (int $place): bool => ($bits >> $place & 1) === 1, ARRAY_FILTER_USE_KEY)) : null;
+        return is_int($bits)
+            ? array_values(array_filter(
+                ClockTime::DAYS,
+                static fn (int $place): bool => ($bits >> $place & 1) === 1,
+                ARRAY_FILTER_USE_KEY,
+            ))
+            : null;
     }
 }

@@ -30,7 +30,11 @@ final readonly class Word extends OneField
         $word = array_search($said, $this->words, true);
         if ($word === false && $said !== null) {
             // A word that is not ours would pass for the default, and so for the same.
-            throw UnusableBook::notOneOf($this->their, is_scalar($said) ? (string) $said : get_debug_type($said), array_map(strval(...), array_values($this->words)));
+            throw UnusableBook::notOneOf(
+                $this->their,
+                is_scalar($said) ? (string) $said : get_debug_type($said),
+                array_map(strval(...), array_values($this->words)),
+            );
         }
 
         return $word === false ? ($this->canBeUnset ? null : array_key_first($this->words)) : $word;

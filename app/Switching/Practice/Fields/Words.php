@@ -29,6 +29,10 @@ final readonly class Words extends OneField
     {
         $bits = is_int($record[$this->their] ?? null) ? $record[$this->their] : 0;
 
-        return array_values(array_filter($this->words, static fn (int $place): bool => ($bits >> $place & 1) === 1, ARRAY_FILTER_USE_KEY));
+        return array_values(array_filter(
+            $this->words,
+            static fn (int $place): bool => ($bits >> $place & 1) === 1,
+            ARRAY_FILTER_USE_KEY,
+        ));
     }
 }

@@ -15,7 +15,10 @@ final class CsvReport
         $text = self::line(self::HEAD);
         foreach ($audited as $each) {
             foreach ($each->lines as $line) {
-                $text .= self::line([$each->name, $line->severity->value, $line->rule, $line->title, $line->detail, $line->objects[0], (string) $line->path, (string) $line->count, $line->fingerprint]);
+                $text .= self::line([
+                    $each->name, $line->severity->value, $line->rule, $line->title, $line->detail, $line->objects[0],
+                    (string) $line->path, (string) $line->count, $line->fingerprint,
+                ]);
             }
         }
 

@@ -32,7 +32,10 @@ final class JUnitReport
                 $case->setAttribute('name', $about->id);
                 $case->setAttribute('time', '0');
                 $suite->appendChild($case);
-                $said = implode("\n", array_map(static fn (ReportLine $line): string => "{$line->title}. {$line->detail}", $found));
+                $said = implode(
+                    "\n",
+                    array_map(static fn (ReportLine $line): string => "{$line->title}. {$line->detail}", $found),
+                );
                 if ($found !== [] && $about->severity->weight() >= $least->weight()) {
                     $failed++;
                     $failure = $xml->createElement('failure');
@@ -44,7 +47,12 @@ final class JUnitReport
                     $case->appendChild($xml->createElement('system-out'))->appendChild($xml->createTextNode($said));
                 }
             }
-            foreach (['name' => $each->name, 'tests' => (string) count($rules), 'failures' => (string) $failed, 'errors' => '0', 'skipped' => '0', 'time' => '0'] as $name => $value) {
+            foreach (
+                [
+                    'name' => $each->name, 'tests' => (string) count($rules), 'failures' => (string) $failed,
+                    'errors' => '0', 'skipped' => '0', 'time' => '0',
+                ] as $name => $value
+            ) {
                 $suite->setAttribute($name, $value);
             }
         }

@@ -56,7 +56,10 @@ final class SarifReport
     {
         $locations = [];
         foreach ($line->objects as $index => $object) {
-            $locations[] = ['fullyQualifiedName' => $object . ($index === 0 && $line->path !== null ? " {$line->path}" : ''), 'kind' => 'object'];
+            $locations[] = [
+                'fullyQualifiedName' => $object . ($index === 0 && $line->path !== null ? " {$line->path}" : ''),
+                'kind' => 'object',
+            ];
         }
 
         return [
@@ -64,7 +67,10 @@ final class SarifReport
             'ruleIndex' => $place,
             'level' => self::level($line->severity),
             'message' => ['text' => "{$line->title}. {$line->detail}"],
-            'locations' => [['physicalLocation' => ['artifactLocation' => ['uri' => self::uri($file)]], 'logicalLocations' => $locations]],
+            'locations' => [[
+                'physicalLocation' => ['artifactLocation' => ['uri' => self::uri($file)]],
+                'logicalLocations' => $locations,
+            ]],
             'partialFingerprints' => ['finding/v1' => $line->fingerprint],
             'occurrenceCount' => $line->count,
         ];

@@ -8,12 +8,12 @@ use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
 
 /**
- * The one door through which older bodies come: of objects, in rows and in whole books (files, snapshots, applications), and of
- * operations (revisions, drafts). Takes and gives bare values, as JSON holds them; what is none of these comes through unchanged,
- * for the reader to refuse.
+ * The one door through which older bodies come: of objects, in rows and in whole books (files, snapshots,
+ * applications), and of operations (revisions, drafts). Takes and gives bare values, as JSON holds them; what is none
+ * of these comes through unchanged, for the reader to refuse.
  *
- * The same is done to an object, to a change of it and to what the change started from, so an older revision can be undone and
- * an older book be compared for ever.
+ * The same is done to an object, to a change of it and to what the change started from, so an older revision can be
+ * undone and an older book be compared for ever.
  */
 final readonly class Evolution
 {
@@ -50,7 +50,12 @@ final readonly class Evolution
     /** @param mixed $operations a list of them as a revision or a draft keeps it */
     public function operations(int $version, mixed $operations): mixed
     {
-        return $version >= $this->to || ! is_array($operations) ? $operations : array_map(fn (mixed $each): mixed => is_array($each) ? $this->operation($version, $each) : $each, $operations);
+        return $version >= $this->to || ! is_array($operations)
+            ? $operations
+            : array_map(
+                fn (mixed $each): mixed => is_array($each) ? $this->operation($version, $each) : $each,
+                $operations,
+            );
     }
 
     /**
@@ -109,7 +114,12 @@ final readonly class Evolution
             $inner = ltrim("{$path}/" . ($item ?? $name), '/');
             $isItem = array_is_list($value);
             // A digit that names a key of a menu is a number to PHP: it is no place in a list for that.
-            $evolved[$isItem ? $name : $step->name($kind, $inner)] = self::through($step, $kind, $isItem && $item === null ? $path : $inner, $each);
+            $evolved[$isItem ? $name : $step->name($kind, $inner)] = self::through(
+                $step,
+                $kind,
+                $isItem && $item === null ? $path : $inner,
+                $each,
+            );
         }
 
         return $evolved;

@@ -7,8 +7,8 @@ namespace Jaunty\Core\Book\Evolution;
 use Jaunty\Core\Book\Kind;
 
 /**
- * From 1 to 2. A place of a chain that rings not at all was left at once; since design 03, section 12, a book asks for one ring
- * at least, which is the least that can be made of it without losing the place.
+ * From 1 to 2. A place of a chain that rings not at all was left at once; since design 03, section 12, a book asks for
+ * one ring at least, which is the least that can be made of it without losing the place.
  */
 final class RingsAtLeastOne implements Step
 {

@@ -13,7 +13,8 @@ final class Catalogue
     private static ?array $left = null;
 
     /**
-     * @return array<string, Field> by path from the object; `*` stands for an item of a list, and what has fields inside
+     * @return array<string, Field> by path from the object; `*` stands for an item of a list, and what has fields
+     *     inside
      *                              stands before them
      */
     public static function of(Kind $kind): array
@@ -21,10 +22,15 @@ final class Catalogue
         return self::within('', Fields::of($kind->class())->named());
     }
 
-    /** @return list<string> as kind and path (`user.handling/open/always`): what is the customer's own unless their book says otherwise */
+    /**
+     * @return list<string> as kind and path (`user.handling/open/always`): what is the customer's own unless their book
+     *     says otherwise
+     */
     public static function left(): array
     {
-        return self::$left ??= self::those(static fn (Field $field, string $name): bool => $field->left !== null && ($field->left === [] || in_array($name, $field->left, true)));
+        return self::$left ??= self::those(static fn (Field $field, string $name): bool => $field->left !== null && (
+            $field->left === [] || in_array($name, $field->left, true)
+        ));
     }
 
     /** @return list<string> as kind and path: what is kept sealed, apart from the book */

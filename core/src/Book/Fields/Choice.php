@@ -11,14 +11,19 @@ use Jaunty\Core\Book\Node;
 final class Choice extends Field
 {
     /** @param \BackedEnum $default what holds where the book says nothing; with $mayBeUnset only a case of the enum */
-    public function __construct(public readonly \BackedEnum $default, public readonly bool $mayBeUnset = false, ?string $name = null)
-    {
+    public function __construct(
+        public readonly \BackedEnum $default,
+        public readonly bool $mayBeUnset = false,
+        ?string $name = null,
+    ) {
         parent::__construct(false, $name);
     }
 
     public function read(Node $node, string $field): ?\BackedEnum
     {
-        return $this->mayBeUnset && $node->isNullOrMissing($field) ? null : $node->choice($field, $this->default::class, $this->default);
+        return $this->mayBeUnset && $node->isNullOrMissing($field)
+            ? null
+            : $node->choice($field, $this->default::class, $this->default);
     }
 
     public function write(mixed $value): mixed
@@ -33,7 +38,11 @@ final class Choice extends Field
 
     public function schema(Form $form): array
     {
-        return ['enum' => array_keys($this->words()), 'default' => $this->mayBeUnset ? null : $this->default->value, 'x-words' => $this->words()];
+        return [
+            'enum' => array_keys($this->words()),
+            'default' => $this->mayBeUnset ? null : $this->default->value,
+            'x-words' => $this->words(),
+        ];
     }
 
     /** @return array<string, string> */
@@ -41,7 +50,9 @@ final class Choice extends Field
     {
         $words = [];
         foreach ($this->default::cases() as $case) {
-            $words[(string) $case->value] = $case instanceof InWords ? $case->inWords() : lcfirst(Schema::spelt((string) $case->value));
+            $words[(string) $case->value] = $case instanceof InWords
+                ? $case->inWords()
+                : lcfirst(Schema::spelt((string) $case->value));
         }
 
         return $words;

@@ -42,6 +42,9 @@ final class Counts extends Field
     {
         $count = new Whole(0, $this->most, default: 0);
 
-        return ['type' => 'object', 'additionalProperties' => $form === Form::File ? $count->schemaWithNull($form) : $count->schema($form)];
+        return [
+            'type' => 'object',
+            'additionalProperties' => $form === Form::File ? $count->schemaWithNull($form) : $count->schema($form),
+        ];
     }
 }

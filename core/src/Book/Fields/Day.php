@@ -19,7 +19,9 @@ final class Day extends Field
 
     public function read(Node $node, string $field): ?string
     {
-        return $node->date($field) ?? ($this->like === null ? null : $node->date($this->like)) ?? ($this->must ? throw UnusableBook::missing($node->path, $field) : null);
+        return $node->date($field)
+            ?? ($this->like === null ? null : $node->date($this->like))
+            ?? ($this->must ? throw UnusableBook::missing($node->path, $field) : null);
     }
 
     public function isAlone(): bool

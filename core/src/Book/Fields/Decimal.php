@@ -10,14 +10,19 @@ use Jaunty\Core\Book\Node;
 #[\Attribute(\Attribute::TARGET_PROPERTY | \Attribute::TARGET_PARAMETER)]
 final class Decimal extends Field
 {
-    public function __construct(public readonly int $least, public readonly int $most, public readonly ?int $default = null)
-    {
+    public function __construct(
+        public readonly int $least,
+        public readonly int $most,
+        public readonly ?int $default = null,
+    ) {
         parent::__construct();
     }
 
     public function read(Node $node, string $field): int|float|null
     {
-        return $this->default === null && $node->isNullOrMissing($field) ? null : $node->number($field, $this->default ?? $this->least, $this->least, $this->most);
+        return $this->default === null && $node->isNullOrMissing($field)
+            ? null
+            : $node->number($field, $this->default ?? $this->least, $this->least, $this->most);
     }
 
     public function mayBeUnset(): bool

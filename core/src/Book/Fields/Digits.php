@@ -34,6 +34,8 @@ final class Digits extends Field
 
     public function schema(Form $form): array
     {
-        return $this->words === [] ? ['type' => 'string', 'description' => 'a digit map, RFC 3435 section 2.1.5'] : ['$ref' => '#/$defs/text'];
+        return $this->words === []
+            ? ['type' => 'string', 'description' => 'a digit map, RFC 3435 section 2.1.5']
+            : ['$ref' => '#/$defs/text'];
     }
 }

@@ -27,7 +27,8 @@ abstract class Field
 
     /**
      * @param  bool  $must  whether a book has to say it
-     * @param  ?string  $name  in the book, where it is not the property's; `handling/open` stands in an object `handling`
+     * @param  ?string  $name  in the book, where it is not the property's; `handling/open` stands in an object
+     *     `handling`
      */
     public function __construct(public readonly bool $must = false, public readonly ?string $name = null)
     {
@@ -37,7 +38,10 @@ abstract class Field
     /** @throws \Jaunty\Core\Book\UnusableBook naming the path */
     abstract public function read(Node $node, string $field): mixed;
 
-    /** Whether what it reads where nothing is set is always the same, whatever stands beside it, and null is as good as nothing. */
+    /**
+     * Whether what it reads where nothing is set is always the same, whatever stands beside it, and null is as good as
+     * nothing.
+     */
     public function isAlone(): bool
     {
         return true;
@@ -67,7 +71,10 @@ abstract class Field
         return [];
     }
 
-    /** What it holds at first in an item that somebody adds by hand, where it has to be said and has no default; null: unknown. */
+    /**
+     * What it holds at first in an item that somebody adds by hand, where it has to be said and has no default; null:
+     * unknown.
+     */
     public function begins(): mixed
     {
         return null;

@@ -10,10 +10,11 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 
 /**
- * The fields that a class of the book declares at its properties, in the order of its constructor. Gathered once for each class.
+ * The fields that a class of the book declares at its properties, in the order of its constructor. Gathered once for
+ * each class.
  *
- * Whole books are read and written through here at every edit, so what most objects leave unset costs next to nothing: their
- * values are known beforehand, and what stands in a book as it stands in the class is copied as one.
+ * Whole books are read and written through here at every edit, so what most objects leave unset costs next to nothing:
+ * their values are known beforehand, and what stands in a book as it stands in the class is copied as one.
  */
 final class Fields
 {
@@ -49,7 +50,8 @@ final class Fields
 
     /**
      * @param  class-string  $class
-     * @param  list<array{string, string, string, Field}>  $fields  property, the object inside that holds the field or '', its name there
+     * @param  list<array{string, string, string, Field}>  $fields  property, the object inside that holds the field or
+     *     '', its name there
      */
     private function __construct(private readonly string $class, public readonly array $fields)
     {
@@ -138,7 +140,9 @@ final class Fields
         return $inside === [] ? $written : array_replace($written, $inside);
     }
 
-    /** @return array<string, mixed> the canonical form as JSON has it: what is by name is an object, an empty one too */
+    /**
+     * @return array<string, mixed> the canonical form as JSON has it: what is by name is an object, an empty one too
+     */
     public function json(object $object): array
     {
         $written = $this->write($object);
@@ -193,7 +197,10 @@ final class Fields
         foreach ($this->leading as [$property, $group, $name, $field]) {
             $value = $values[$property];
             if ($value !== null && $value !== [] && ! $value instanceof Reference) {
-                $sends += $field->sends($field instanceof Each ? $before : $before . ($group === '' ? '' : "{$group}/") . $name, $value);
+                $sends += $field->sends(
+                    $field instanceof Each ? $before : $before . ($group === '' ? '' : "{$group}/") . $name,
+                    $value,
+                );
             }
         }
 
@@ -229,7 +236,10 @@ final class Fields
         return $must;
     }
 
-    /** @return array<string, Field> as they stand in the book: by name, those inside an object as one, with what is said of them */
+    /**
+     * @return array<string, Field> as they stand in the book: by name, those inside an object as one, with what is said
+     *     of them
+     */
     public function named(): array
     {
         return $this->named ??= $this->composed();
@@ -303,7 +313,10 @@ final class Fields
             $field = $declared[0]->newInstance();
             $place = $field->name ?? $parameter->name;
             $slash = strpos($place, '/');
-            $fields[] = [$parameter->name, $slash === false ? '' : substr($place, 0, $slash), $slash === false ? $place : substr($place, $slash + 1), $field];
+            $fields[] = [
+                $parameter->name, $slash === false ? '' : substr($place, 0, $slash),
+                $slash === false ? $place : substr($place, $slash + 1), $field,
+            ];
         }
 
         return new self($class, $fields);

@@ -17,7 +17,9 @@ final class Flag extends Field
 
     public function read(Node $node, string $field): ?bool
     {
-        return $this->default === null && $node->isNullOrMissing($field) ? null : $node->flag($field, $this->default ?? false);
+        return $this->default === null && $node->isNullOrMissing($field)
+            ? null
+            : $node->flag($field, $this->default ?? false);
     }
 
     public function mayBeUnset(): bool

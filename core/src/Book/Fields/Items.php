@@ -44,7 +44,9 @@ final class Items extends Field implements HasItems
     {
         $sends = [];
         foreach (is_array($value) ? $value : [] as $item) {
-            $sends += $item instanceof BookItem ? Fields::of($this->class)->sends($item, "{$path}/{$item->item()}/") : [];
+            $sends += $item instanceof BookItem
+                ? Fields::of($this->class)->sends($item, "{$path}/{$item->item()}/")
+                : [];
         }
 
         return $sends;

@@ -18,8 +18,12 @@ final class LeadsTo extends Field
      * @param  ?string  $default  where the field is missing; set to null it is unset all the same
      * @param  list<Kind>  $only  of objects; empty: every kind that takes calls, and the words
      */
-    public function __construct(public readonly ?string $default = null, bool $must = false, ?string $name = null, public readonly array $only = [])
-    {
+    public function __construct(
+        public readonly ?string $default = null,
+        bool $must = false,
+        ?string $name = null,
+        public readonly array $only = [],
+    ) {
         parent::__construct($must, $name);
     }
 
@@ -62,7 +66,10 @@ final class LeadsTo extends Field
         if ($this->only !== []) {
             $kinds = array_map(static fn (Kind $kind): string => $kind->value, $this->only);
 
-            return ['type' => 'string', 'pattern' => '^((' . implode('|', $kinds) . '):.+|outside:\\+[0-9]+)$', 'x-kinds' => $kinds, 'x-destination' => true];
+            return [
+                'type' => 'string', 'pattern' => '^((' . implode('|', $kinds) . '):.+|outside:\\+[0-9]+)$',
+                'x-kinds' => $kinds, 'x-destination' => true,
+            ];
         }
 
         return ['$ref' => '#/$defs/destination'] + ($this->default === null ? [] : ['default' => $this->default]);

@@ -29,8 +29,15 @@ final class Own extends Field implements HasItems
      * @param  bool  $mayBeUnset  in the canonical form
      * @param  bool  $isOpen  whether anything may stand in it
      */
-    public function __construct(callable $read, private readonly array $schema, ?callable $write = null, ?callable $links = null, private readonly array $inside = [], private readonly bool $mayBeUnset = false, private readonly bool $isOpen = false)
-    {
+    public function __construct(
+        callable $read,
+        private readonly array $schema,
+        ?callable $write = null,
+        ?callable $links = null,
+        private readonly array $inside = [],
+        private readonly bool $mayBeUnset = false,
+        private readonly bool $isOpen = false,
+    ) {
         parent::__construct();
         $this->read = $read(...);
         $this->write = $write === null ? null : $write(...);
@@ -104,6 +111,8 @@ final class Own extends Field implements HasItems
 
     public function schema(Form $form): array
     {
-        return $form === Form::Canonical && $this->inside !== [] ? ['type' => 'array', 'items' => Schema::ofFields($this->inside, $form)] : $this->schema;
+        return $form === Form::Canonical && $this->inside !== []
+            ? ['type' => 'array', 'items' => Schema::ofFields($this->inside, $form)]
+            : $this->schema;
     }
 }

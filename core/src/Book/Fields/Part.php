@@ -15,8 +15,11 @@ final class Part extends Field
      * @param  class-string<BookPart>  $class
      * @param  bool  $mayBeUnset  otherwise a book that says nothing of it has one with all its defaults
      */
-    public function __construct(public readonly string $class, public readonly bool $mayBeUnset = false, ?string $name = null)
-    {
+    public function __construct(
+        public readonly string $class,
+        public readonly bool $mayBeUnset = false,
+        ?string $name = null,
+    ) {
         parent::__construct(false, $name);
     }
 

@@ -21,7 +21,8 @@ final class Refers extends Field
 
     public function read(Node $node, string $field): ?Reference
     {
-        return $node->reference($field, $this->to) ?? ($this->must ? throw UnusableBook::missing($node->path, $field) : null);
+        return $node->reference($field, $this->to)
+            ?? ($this->must ? throw UnusableBook::missing($node->path, $field) : null);
     }
 
     public function write(mixed $value): mixed

@@ -22,7 +22,10 @@ final class RefersToMany extends Field
     public function read(Node $node, string $field): array
     {
         return $this->to === null
-            ? array_map(static fn (string $text): Reference => Reference::parse($text, $node->at($field)), $node->texts($field))
+            ? array_map(
+                static fn (string $text): Reference => Reference::parse($text, $node->at($field)),
+                $node->texts($field),
+            )
             : $node->references($field, $this->to);
     }
 
@@ -62,6 +65,8 @@ final class RefersToMany extends Field
 
     public function schema(Form $form): array
     {
-        return ['type' => 'array', 'items' => ['type' => 'string'] + ($this->to === null ? [] : ['pattern' => "^{$this->to->value}:.+$", 'x-kinds' => [$this->to->value]])];
+        return ['type' => 'array', 'items' => ['type' => 'string'] + (
+            $this->to === null ? [] : ['pattern' => "^{$this->to->value}:.+$", 'x-kinds' => [$this->to->value]]
+        )];
     }
 }

@@ -14,7 +14,8 @@ final class Schema
 {
     private const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
 
-    private const ABOUT = 'One customer\'s configuration. Left out or null means the default. What one object says of another (references that lead '
+    private const ABOUT = 'One customer\'s configuration. Left out or null means the default. What one object says of '
+        . 'another (references that lead '
         . 'somewhere, keys and items used once, what a condition allows) is checked by `bin/roster check`, not here.';
 
     /** @return array<string, mixed> of a file somebody wrote */
@@ -32,7 +33,12 @@ final class Schema
             'description' => self::ABOUT,
             'type' => 'object',
             'required' => ['format', 'version', 'tenant'],
-            'properties' => ['format' => ['const' => BookFormat::FORMAT], 'version' => ['enum' => range(1, BookFormat::VERSION)], 'tenant' => ['$ref' => '#/$defs/tenant']] + $lists,
+            'properties' => [
+                'format' => ['const' => BookFormat::FORMAT],
+                'version' => ['enum' => range(1, BookFormat::VERSION)],
+                'tenant' => ['$ref' => '#/$defs/tenant'],
+            ]
+                + $lists,
             'additionalProperties' => false,
             '$defs' => self::definitions(Form::File),
         ];
@@ -64,13 +70,16 @@ final class Schema
                 continue;
             }
             $isOpen = $form === Form::File ? ! $field->must : $field->mayBeUnset();
-            $properties[$name] = ['title' => $field->said->title ?? self::spelt($name)] + ($isOpen ? $field->schemaWithNull($form) : $field->schema($form)) + self::about($field);
+            $properties[$name] = ['title' => $field->said->title ?? self::spelt($name)]
+                + ($isOpen ? $field->schemaWithNull($form) : $field->schema($form))
+                + self::about($field);
             if ($form === Form::Canonical || $field->must) {
                 $must[] = $name;
             }
         }
 
-        return ['type' => 'object', 'properties' => $properties, 'additionalProperties' => false] + ($must === [] ? [] : ['required' => $must]);
+        return ['type' => 'object', 'properties' => $properties, 'additionalProperties' => false]
+            + ($must === [] ? [] : ['required' => $must]);
     }
 
     /**
@@ -97,7 +106,10 @@ final class Schema
      */
     public static function spelled(array $words): array
     {
-        return array_combine($words, array_map(static fn (string $word): string => lcfirst(self::spelt($word)), $words));
+        return array_combine(
+            $words,
+            array_map(static fn (string $word): string => lcfirst(self::spelt($word)), $words),
+        );
     }
 
     /** @return array<string, mixed> */
@@ -150,7 +162,9 @@ final class Schema
             'description' => $field->said->help,
             'x-unit' => $field->said->in?->value,
             'x-unset' => $field->said->unset,
-            'x-begins' => $field instanceof HasItems && $field->itemFields() !== [] ? (object) self::beginningOf($field) : null,
+            'x-begins' => $field instanceof HasItems && $field->itemFields() !== []
+                ? (object) self::beginningOf($field)
+                : null,
             'x-secret' => $field->isSecret ? true : null,
             'x-beside' => $field->isBeside ? true : null,
         ], static fn (mixed $each): bool => $each !== null);
@@ -167,7 +181,11 @@ final class Schema
                 return $begins->newInstance()->with;
             }
         }
-        $must = array_filter($list->itemFields(), static fn (Field $field, string $name): bool => $field->must && $name !== 'item', ARRAY_FILTER_USE_BOTH);
+        $must = array_filter(
+            $list->itemFields(),
+            static fn (Field $field, string $name): bool => $field->must && $name !== 'item',
+            ARRAY_FILTER_USE_BOTH,
+        );
 
         return array_map(static fn (Field $field): mixed => $field->begins(), $must);
     }
@@ -175,7 +193,10 @@ final class Schema
     /** @return array<string, array<string, mixed>> what several fields are */
     private static function plain(): array
     {
-        $takers = array_map(static fn (Kind $kind): string => $kind->value, array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls()));
+        $takers = array_map(
+            static fn (Kind $kind): string => $kind->value,
+            array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls()),
+        );
         $destination = ['$ref' => '#/$defs/destination'];
 
         return [
@@ -183,13 +204,19 @@ final class Schema
             'uuid' => ['type' => 'string', 'pattern' => '^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$'],
             'text' => ['type' => 'string', 'maxLength' => Node::MOST_TEXT],
             'date' => ['type' => 'string', 'pattern' => '^[0-9]{4}-[0-9]{2}-[0-9]{2}$', 'description' => '2026-12-25'],
-            'clock' => ['type' => 'string', 'pattern' => '^([01][0-9]|2[0-3]):[0-5][0-9]$|^24:00$', 'description' => '24:00 only as an end'],
+            'clock' => [
+                'type' => 'string',
+                'pattern' => '^([01][0-9]|2[0-3]):[0-5][0-9]$|^24:00$',
+                'description' => '24:00 only as an end',
+            ],
             'zone' => ['type' => 'string', 'description' => 'a name of the IANA time zone database'],
             'e164' => ['type' => 'string', 'pattern' => '^\\+[1-9][0-9]{5,14}$'],
             'extension' => ['type' => 'string', 'pattern' => '^[0-9]{1,15}$'],
             'destination' => [
                 'type' => 'string',
-                'pattern' => '^(operator|directory|again|back|release|busy|outside:\\+[0-9]+|(' . implode('|', $takers) . '):.+)$',
+                'pattern' => '^(operator|directory|again|back|release|busy|outside:\\+[0-9]+|('
+                    . implode('|', $takers)
+                    . '):.+)$',
                 'description' => 'an object that takes calls, an outside number, or a word; unset: nowhere',
                 'x-kinds' => array_values($takers),
                 'x-destination' => true,
@@ -199,7 +226,9 @@ final class Schema
                     $destination,
                     [
                         'type' => 'object',
-                        'properties' => array_fill_keys(['outside', 'inside'], ['anyOf' => [$destination, ['type' => 'null']]]),
+                        'properties' => array_fill_keys(['outside', 'inside'], [
+                            'anyOf' => [$destination, ['type' => 'null']],
+                        ]),
                         'additionalProperties' => false,
                     ],
                 ],

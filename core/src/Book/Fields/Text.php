@@ -10,8 +10,12 @@ use Jaunty\Core\Book\Node;
 final class Text extends Field
 {
     /** @param ?string $like another field, whose text stands where this says nothing */
-    public function __construct(public readonly ?string $default = null, public readonly ?string $like = null, bool $must = false, ?string $name = null)
-    {
+    public function __construct(
+        public readonly ?string $default = null,
+        public readonly ?string $like = null,
+        bool $must = false,
+        ?string $name = null,
+    ) {
         parent::__construct($must, $name);
     }
 
@@ -34,6 +38,9 @@ final class Text extends Field
 
     public function schema(Form $form): array
     {
-        return $this->must ? ['$ref' => '#/$defs/text'] : ['type' => 'string', 'maxLength' => Node::MOST_TEXT] + ($this->default === null ? [] : ['default' => $this->default]);
+        return $this->must
+            ? ['$ref' => '#/$defs/text']
+            : ['type' => 'string', 'maxLength' => Node::MOST_TEXT]
+            + ($this->default === null ? [] : ['default' => $this->default]);
     }
 }

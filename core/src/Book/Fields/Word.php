@@ -21,7 +21,9 @@ final class Word extends Field
     {
         $said = $node->textOrNull($field);
 
-        return $said === null || in_array($said, $this->words, true) ? $said : throw UnusableBook::notOneOf($node->at($field), $said, $this->words);
+        return $said === null || in_array($said, $this->words, true)
+            ? $said
+            : throw UnusableBook::notOneOf($node->at($field), $said, $this->words);
     }
 
     public function schema(Form $form): array

@@ -8,7 +8,10 @@ use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Place;
 use Jaunty\Core\Calls\Law\State;
 
-/** What meets somebody who calls a number back and does nothing but wait: whether a person's device rings, and what is heard before. */
+/**
+ * What meets somebody who calls a number back and does nothing but wait: whether a person's device rings, and what is
+ * heard before.
+ */
 final readonly class CallBack
 {
     private const SPEAKS = [Place::Attendant, Place::Menu, Place::Announcement, Place::Directory];
@@ -36,7 +39,8 @@ final readonly class CallBack
                     $outside = $outside === '' ? $edge->choice->event->detail : $outside;
                 }
             }
-            $speaks = in_array($state->place, self::SPEAKS, true) || $state->place === Place::Chain && $state->position === -1;
+            $speaks = in_array($state->place, self::SPEAKS, true)
+                || $state->place === Place::Chain && $state->position === -1;
             $heard = $heard === '' && $speaks ? $state->object : $heard;
         }
 

@@ -33,8 +33,8 @@ use Jaunty\Core\Calls\Law\WayOut;
 use Jaunty\Core\Calls\OneCall\Resolver;
 
 /**
- * Every event a free world may give in a state: whoever may be busy, away or signed out can be, and any key can be pressed.
- * What Resolver gives in any one world is among these, within their seconds (held by a law in the tests).
+ * Every event a free world may give in a state: whoever may be busy, away or signed out can be, and any key can be
+ * pressed. What Resolver gives in any one world is among these, within their seconds (held by a law in the tests).
  */
 final readonly class Choices
 {
@@ -61,7 +61,9 @@ final readonly class Choices
             Place::Menu => $this->menu($state),
             Place::Transfer => $this->transfer($state),
             Place::Mailbox => $this->mailbox($state),
-            Place::Announcement => [Choice::passive(Event::of(EventKind::Played), $this->book->seconds($this->book->get($state->object, Announcement::class)->prompt))],
+            Place::Announcement => [Choice::passive(Event::of(EventKind::Played), $this->book->seconds(
+                $this->book->get($state->object, Announcement::class)->prompt,
+            ))],
             Place::Line => $this->line($state),
             Place::Directory => $this->directory($state),
         };
@@ -77,9 +79,14 @@ final readonly class Choices
         }
         $legs = $this->book->legs($user);
         if ($user->status !== UserStatus::Active || $legs === []) {
-            return [Choice::passive(Event::of(EventKind::Unreachable)), ...($user->status === UserStatus::Active ? [Choice::world(Event::of(EventKind::DoNotDisturb))] : [])];
+            return [Choice::passive(Event::of(EventKind::Unreachable)), ...(
+                $user->status === UserStatus::Active ? [Choice::world(Event::of(EventKind::DoNotDisturb))] : []
+            )];
         }
-        $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside && $leg->number !== null) !== [];
+        $hasOutside = array_filter(
+            $legs,
+            static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside && $leg->number !== null,
+        ) !== [];
         $choices = [Choice::world(Event::of(EventKind::DoNotDisturb))];
         if ($has('onACall')) {
             $choices[] = Choice::world(Event::of(EventKind::OnACall));
@@ -92,7 +99,10 @@ final readonly class Choices
             $choices[] = Choice::world(Event::of(EventKind::Unreachable));
         }
 
-        return [...$choices, ...$this->rings($this->legs->of($user, $legs, $state->inside), $this->book->handling($user)->ring === RingStyle::InOrder)];
+        return [...$choices, ...$this->rings(
+            $this->legs->of($user, $legs, $state->inside),
+            $this->book->handling($user)->ring === RingStyle::InOrder,
+        )];
     }
 
     /**
@@ -107,17 +117,32 @@ final readonly class Choices
         $choices = [];
         $before = 0;
         foreach ($ringing as $leg) {
-            $choices[] = Choice::world(Event::of(EventKind::Answered, $leg->object), 0, $before + max(0, $leg->seconds - 1));
+            $choices[] = Choice::world(
+                Event::of(EventKind::Answered, $leg->object),
+                0,
+                $before + max(0, $leg->seconds - 1),
+            );
             if (str_starts_with($leg->object, 'outside:') && ! $leg->confirm) {
-                $choices[] = Choice::world(Event::of(EventKind::OutsideMailbox, $leg->object), 0, $before + ($leg->mailboxAfter < $leg->seconds ? $leg->mailboxAfter : 0));
+                $choices[] = Choice::world(Event::of(EventKind::OutsideMailbox, $leg->object), 0, $before + (
+                    $leg->mailboxAfter < $leg->seconds ? $leg->mailboxAfter : 0
+                ));
             }
             $before += $inOrder ? $leg->seconds : 0;
         }
         if ($ringing !== []) {
             $seconds = array_map(static fn (RingLeg $leg): int => $leg->seconds, $ringing);
-            $choices[] = Choice::passive(Event::of(EventKind::Unanswered), min($seconds), $inOrder ? array_sum($seconds) : max($seconds));
+            $choices[] = Choice::passive(
+                Event::of(EventKind::Unanswered),
+                min($seconds),
+                $inOrder ? array_sum($seconds) : max($seconds),
+            );
         } else {
-            $choices[] = Choice::passive(Event::of($legs === [] || array_filter($legs, static fn (RingLeg $leg): bool => $leg->does !== 'unreachable') === [] ? EventKind::Unreachable : EventKind::Busy));
+            $choices[] = Choice::passive(Event::of(
+                $legs === []
+                    || array_filter($legs, static fn (RingLeg $leg): bool => $leg->does !== 'unreachable') === []
+                ? EventKind::Unreachable
+                : EventKind::Busy,
+            ));
         }
 
         return $choices;
@@ -126,7 +151,10 @@ final readonly class Choices
     /** @return list<Choice> */
     private function outside(State $state): array
     {
-        if ($state->needsRoute && ! $this->legs->canLeave(substr($state->object, strlen('outside:')), $state->sender, $state->inside)) {
+        if (
+            $state->needsRoute
+            && ! $this->legs->canLeave(substr($state->object, strlen('outside:')), $state->sender, $state->inside)
+        ) {
             return [Choice::passive(Event::of(EventKind::Refused))];
         }
 
@@ -143,7 +171,9 @@ final readonly class Choices
     {
         $chain = $this->book->get($state->object, Chain::class);
         if ($state->position === -1) {
-            $announcement = $chain->announcement === null ? null : $this->book->get((string) $chain->announcement, Announcement::class);
+            $announcement = $chain->announcement === null
+                ? null
+                : $this->book->get((string) $chain->announcement, Announcement::class);
 
             return [Choice::passive(Event::of(EventKind::Announced), $this->book->seconds($announcement?->prompt))];
         }
@@ -153,7 +183,9 @@ final readonly class Choices
             return [Choice::passive(Event::of(EventKind::Ended))];
         }
 
-        return $to === null ? [Choice::passive(Event::of(EventKind::Left))] : $this->place($state, $to, $this->book->placeSeconds($place));
+        return $to === null
+            ? [Choice::passive(Event::of(EventKind::Left))]
+            : $this->place($state, $to, $this->book->placeSeconds($place));
     }
 
     /** @return list<Choice> */
@@ -199,7 +231,9 @@ final readonly class Choices
         $item = $attendant->enabled ? $this->book->answer($attendant) : null;
         foreach ($attendant->answers as $answer) {
             if ($answer['item'] === $item) {
-                return [Choice::passive(Event::of(EventKind::Answer, $item), $this->book->seconds($answer['greeting']))];
+                return [
+                    Choice::passive(Event::of(EventKind::Answer, $item), $this->book->seconds($answer['greeting'])),
+                ];
             }
         }
 
@@ -210,11 +244,16 @@ final readonly class Choices
     private function menu(State $state): array
     {
         $menu = $this->book->get($state->object, Menu::class);
-        // A state after a wrong key and one after silence are the same state; the invalid prompt may or may not play first.
+        // A state after a wrong key and one after silence are the same state; the invalid prompt may or may not play
+        // first.
         $play = $this->book->seconds($menu->prompt) + $menu->wait;
         $longest = $play + ($state->wrong > 0 ? $this->book->seconds($menu->invalidPrompt) : 0);
         $choices = [];
-        $dialling = $menu->dialExtensions['scope'] === ExtensionReach::Off ? 0 : ($menu->dialExtensions['most'] ?? $this->book->tenant()->extensionLength) * $menu->dialExtensions['interdigit'];
+        $dialling = $menu->dialExtensions['scope'] === ExtensionReach::Off
+            ? 0
+            : (
+                $menu->dialExtensions['most'] ?? $this->book->tenant()->extensionLength
+            ) * $menu->dialExtensions['interdigit'];
         foreach ($longest === 0 ? [] : array_keys($menu->keys) as $key) {
             $choices[] = Choice::key(Event::of(EventKind::Key, (string) $key), 0, $longest + $dialling);
         }
@@ -241,7 +280,11 @@ final readonly class Choices
 
         return $devices === []
             ? [Choice::passive(Event::of(EventKind::Unreachable))]
-            : [Choice::world(Event::of(EventKind::Busy)), Choice::world(Event::of(EventKind::Unreachable)), ...$this->rings($this->legs->of($user, $devices, $state->inside, $seconds), false)];
+            : [
+                Choice::world(Event::of(EventKind::Busy)),
+                Choice::world(Event::of(EventKind::Unreachable)),
+                ...$this->rings($this->legs->of($user, $devices, $state->inside, $seconds), false),
+            ];
     }
 
     /** @return list<Choice> keys that mean nobody end a try early, a list that is read makes it longer */
@@ -249,10 +292,16 @@ final readonly class Choices
     {
         $longest = NameDirectory::TRIES * 2 * NameDirectory::TRY_SECONDS;
         $directory = NameDirectory::of($this->book, $this->book->menuAt($state));
-        $named = array_filter($directory->listed(), static fn (string $user): bool => $directory->keysTo($user) !== null);
+        $named = array_filter(
+            $directory->listed(),
+            static fn (string $user): bool => $directory->keysTo($user) !== null,
+        );
 
         return [
-            ...array_map(static fn (string $user): Choice => Choice::key(Event::of(EventKind::Named, $user), 0, $longest - 1), array_values($named)),
+            ...array_map(
+                static fn (string $user): Choice => Choice::key(Event::of(EventKind::Named, $user), 0, $longest - 1),
+                array_values($named),
+            ),
             Choice::passive(Event::of(EventKind::Silence), 0, $longest),
         ];
     }
@@ -273,8 +322,12 @@ final readonly class Choices
             return [Choice::passive(Event::of(EventKind::SwitchedOff))];
         }
         $this->book->reads($mailbox->greeting);
-        $zero = $mailbox->zero === null ? [] : [Choice::key(Event::of(EventKind::Zero), 0, $this->book->seconds($mailbox->greeting))];
+        $zero = $mailbox->zero === null
+            ? []
+            : [Choice::key(Event::of(EventKind::Zero), 0, $this->book->seconds($mailbox->greeting))];
 
-        return [...$zero, Choice::passive(Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn))];
+        return [...$zero, Choice::passive(
+            Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn),
+        )];
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls\AllCalls;
 
 /**
- * Strongly connected components of a directed graph, after Tarjan (SIAM Journal on Computing 1, 1972), without recursion:
- * a chain of calls may be longer than a stack is deep.
+ * Strongly connected components of a directed graph, after Tarjan (SIAM Journal on Computing 1, 1972), without
+ * recursion: a chain of calls may be longer than a stack is deep.
  *
  * @internal
  */

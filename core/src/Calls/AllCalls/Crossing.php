@@ -19,8 +19,8 @@ final readonly class Crossing
     }
 
     /**
-     * The way on where nothing is left to the world or the caller: the only one, or any where all lead to the same place in the same
-     * time and nobody can answer or press a key, so that nobody can tell which was taken.
+     * The way on where nothing is left to the world or the caller: the only one, or any where all lead to the same
+     * place in the same time and nobody can answer or press a key, so that nobody can tell which was taken.
      *
      * @param  list<Edge>  $edges
      */
@@ -31,8 +31,14 @@ final readonly class Crossing
             return null;
         }
         foreach (count($edges) === 1 ? [] : $edges as $edge) {
-            $isSame = $edge->to === $first->to && $edge->next->outcome === $first->next->outcome && $edge->next->target === $first->next->target;
-            if (! $isSame || $edge->choice->needsKey || $edge->choice->most !== $first->choice->most || in_array($edge->choice->event->kind, [EventKind::Answered, EventKind::OutsideMailbox], true)) {
+            $isSame = $edge->to === $first->to
+                && $edge->next->outcome === $first->next->outcome
+                && $edge->next->target === $first->next->target;
+            if (! $isSame || $edge->choice->needsKey || $edge->choice->most !== $first->choice->most || in_array(
+                $edge->choice->event->kind,
+                [EventKind::Answered, EventKind::OutsideMailbox],
+                true,
+            )) {
                 return null;
             }
         }

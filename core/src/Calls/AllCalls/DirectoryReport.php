@@ -14,7 +14,8 @@ use Jaunty\Core\Calls\Law\NameDirectory;
 final readonly class DirectoryReport
 {
     /**
-     * @param  list<array{user: string, keys: string, place: ?int}>  $reached  as the list is read: the fewest keys before #, and the place in the list that is read where others are meant too
+     * @param  list<array{user: string, keys: string, place: ?int}>  $reached  as the list is read: the fewest keys
+     *     before #, and the place in the list that is read where others are meant too
      * @param  list<list<string>>  $alike  users whose whole names are spelt by the same keys
      * @param  list<array{user: string, why: string}>  $left
      */
@@ -37,7 +38,12 @@ final readonly class DirectoryReport
                 array_pop($all);
                 $reached[] = ['user' => $user, 'keys' => implode('', $all), 'place' => $place];
             } else {
-                $left[] = ['user' => $user, 'why' => 'more than ' . NameDirectory::LONGEST_LIST . ' are spelt alike, and one key cannot choose among so many'];
+                $left[] = [
+                    'user' => $user,
+                    'why' => 'more than '
+                        . NameDirectory::LONGEST_LIST
+                        . ' are spelt alike, and one key cannot choose among so many',
+                ];
             }
         }
         foreach ($book->users() as $user) {
@@ -53,7 +59,9 @@ final readonly class DirectoryReport
     {
         return match (true) {
             ! $user->directory['listed'] => 'is not listed',
-            NameDirectory::code(($user->name['first'] ?? '') . ($user->name['last'] ?? '')) === '' => 'has no name that lies on keys',
+            NameDirectory::code(
+                ($user->name['first'] ?? '') . ($user->name['last'] ?? ''),
+            ) === '' => 'has no name that lies on keys',
             $menu->dialByName['scope'] === NameScope::Site => 'is at another site',
             $menu->dialByName['scope'] === NameScope::Groups => 'is in none of its groups',
             default => 'has no name of the kind it asks for',

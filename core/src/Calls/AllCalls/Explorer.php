@@ -9,7 +9,10 @@ use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\Place;
 use Jaunty\Core\Calls\Law\State;
 
-/** All calls at once: every state that can be reached from the starts, and every choice there, for one saying of the schedules. */
+/**
+ * All calls at once: every state that can be reached from the starts, and every choice there, for one saying of the
+ * schedules.
+ */
 final readonly class Explorer
 {
     public const MOST_STATES = 50_000;
@@ -17,14 +20,22 @@ final readonly class Explorer
     /**
      * @param  array<string, State>  $states  by key, as they were found
      * @param  array<string, list<Edge>>  $edges  by the key of the state they leave
-     * @param  array<string, string>  $asked  what schedules were asked and said, by slot; where they say it again, this holds again
+     * @param  array<string, string>  $asked  what schedules were asked and said, by slot; where they say it again, this
+     *     holds again
      * @param  array<string, true>  $read  what of the book was looked at
      * @param  bool  $isComplete  whether every state was followed
      * @param  int  $mostTransfers  of a call; what only more of them lead to ends as an overrun
      * @param  bool  $endsTooFar  whether anything ends so
      */
-    private function __construct(public array $states, public array $edges, public array $asked, public array $read, public bool $isComplete, public int $mostTransfers, public bool $endsTooFar)
-    {
+    private function __construct(
+        public array $states,
+        public array $edges,
+        public array $asked,
+        public array $read,
+        public bool $isComplete,
+        public int $mostTransfers,
+        public bool $endsTooFar,
+    ) {
     }
 
     /**
@@ -107,10 +118,21 @@ final readonly class Explorer
      * @param  array<string, string>  $asked
      * @param  array<string, true>  $read
      */
-    private static function broken(Graph $graph, array $starts, array $states, array $edges, array $asked, array $read, int $most): self
-    {
+    private static function broken(
+        Graph $graph,
+        array $starts,
+        array $states,
+        array $edges,
+        array $asked,
+        array $read,
+        int $most,
+    ): self {
         foreach ($starts as $state) {
-            for ($passed = []; $state !== null && ! isset($passed[$state->key()]); $state = self::passiveEdge($edges[$state->key()])?->next->state) {
+            for (
+                $passed = [];
+                $state !== null && ! isset($passed[$state->key()]);
+                $state = self::passiveEdge($edges[$state->key()])?->next->state
+            ) {
                 $key = $state->key();
                 $passed[$key] = true;
                 $states[$key] ??= $state;
@@ -137,7 +159,10 @@ final readonly class Explorer
         return $start->place === Place::Number ? 0 : 1;
     }
 
-    /** @return list<array{Outcome, string}> each distinct end that can be reached from a state, in the order of its finding */
+    /**
+     * @return list<array{Outcome, string}> each distinct end that can be reached from a state, in the order of its
+     *     finding
+     */
     public function ends(State $from): array
     {
         $ends = [];
@@ -150,7 +175,10 @@ final readonly class Explorer
             $seen[$key] = true;
             foreach ($this->edges[$key] ?? [] as $edge) {
                 if ($edge->next->outcome !== null) {
-                    $ends["{$edge->next->outcome->value} {$edge->next->target}"] = [$edge->next->outcome, $edge->next->target];
+                    $ends["{$edge->next->outcome->value} {$edge->next->target}"] = [
+                        $edge->next->outcome,
+                        $edge->next->target,
+                    ];
                 } else {
                     $open[] = (string) $edge->to;
                 }
@@ -163,7 +191,8 @@ final readonly class Explorer
     /**
      * What becomes of a caller who does nothing and whom nobody answers.
      *
-     * @return array{list<string>, ?Outcome, string} the keys of the states passed; the end, or null for a loop that has none; its target
+     * @return array{list<string>, ?Outcome, string} the keys of the states passed; the end, or null for a loop that has
+     *     none; its target
      */
     public function passiveRun(State $from): array
     {
@@ -181,7 +210,11 @@ final readonly class Explorer
             $passed[$key] = true;
             $edge = self::passiveEdge($this->edges[$key] ?? []);
             if ($edge === null || $edge->next->outcome !== null) {
-                return [array_keys($passed), $edge?->next->outcome, $edge === null ? $state->object : $edge->next->target];
+                return [
+                    array_keys($passed),
+                    $edge?->next->outcome,
+                    $edge === null ? $state->object : $edge->next->target,
+                ];
             }
             $followed += $edge->next->isTransfer ? 1 : 0;
             $state = $edge->next->state ?? throw new \LogicException('neither a state nor an end');
@@ -195,7 +228,10 @@ final readonly class Explorer
      */
     public function passiveEdges(State $from): array
     {
-        $edges = array_map(fn (string $key): ?Edge => self::passiveEdge($this->edges[$key] ?? []), $this->passiveRun($from)[0]);
+        $edges = array_map(
+            fn (string $key): ?Edge => self::passiveEdge($this->edges[$key] ?? []),
+            $this->passiveRun($from)[0],
+        );
 
         return array_values(array_filter($edges, static fn (?Edge $edge): bool => $edge !== null));
     }

@@ -24,14 +24,14 @@ use Jaunty\Core\Calls\Law\WayOut;
 use Jaunty\Core\Calls\Law\WaysBack;
 
 /**
- * The edges of a book's calls, made once for each state and each answer of the schedules that were asked for it. One graph
- * serves every number and every period; beside the graph of another book it takes over what holds in both.
+ * The edges of a book's calls, made once for each state and each answer of the schedules that were asked for it. One
+ * graph serves every number and every period; beside the graph of another book it takes over what holds in both.
  */
 final class Graph
 {
     /**
-     * How many ways on may be made (each is kept, so this bounds memory) and gone along (this bounds time), whatever the book
-     * is like, and for each object of it: books of 6,000 users take a third of that.
+     * How many ways on may be made (each is kept, so this bounds memory) and gone along (this bounds time), whatever
+     * the book is like, and for each object of it: books of 6,000 users take a third of that.
      */
     private const WAYS_MADE = [80_000, 50];
 
@@ -63,7 +63,8 @@ final class Graph
     /**
      * @param  int  $at  instant at which numbers' dates are read where nothing is said of them
      * @param  ?self  $kin  of a book much like this one, and of the same instant
-     * @param  int  $parts  into how many what may be followed is divided, where more is kept of each way than the way itself
+     * @param  int  $parts  into how many what may be followed is divided, where more is kept of each way than the way
+     *     itself
      */
     public function __construct(private readonly Book $book, int $at, private ?self $kin = null, int $parts = 1)
     {
@@ -79,7 +80,11 @@ final class Graph
         $this->sayings = new Sayings($at);
         $this->callBook = new CallBook($book, $this->sayings->ofSchedule(...));
         $this->machine = new Machine($this->callBook, WaysBack::of($book));
-        $this->choices = new Choices($this->callBook, new WayOut($this->callBook), new NumberRules($this->callBook, $at, $this->sayings->ofNumber(...)));
+        $this->choices = new Choices(
+            $this->callBook,
+            new WayOut($this->callBook),
+            new NumberRules($this->callBook, $at, $this->sayings->ofNumber(...)),
+        );
     }
 
     /** @param array<string, string> $valuation */
@@ -131,7 +136,9 @@ final class Graph
     /** One object for what is the same: most ways of a large book lead to where others lead too. */
     private function kept(Next $next): Next
     {
-        $to = $next->state === null ? "{$next->outcome?->value} {$next->target}" : ($next->isTransfer ? '> ' : '- ') . ($next->state->afterWrong ? 'again ' : '') . $next->state->key();
+        $to = $next->state === null
+            ? "{$next->outcome?->value} {$next->target}"
+            : ($next->isTransfer ? '> ' : '- ') . ($next->state->afterWrong ? 'again ' : '') . $next->state->key();
 
         return $this->nexts[$to] ??= $next;
     }
@@ -147,7 +154,10 @@ final class Graph
     /** @return list<State> calls to every number */
     public function numbers(): array
     {
-        return array_map(static fn ($number): State => State::number($number->key()), $this->book->ofKind(Kind::Number));
+        return array_map(
+            static fn ($number): State => State::number($number->key()),
+            $this->book->ofKind(Kind::Number),
+        );
     }
 
     /** @return list<State> every number, and every extension dialled from inside */
@@ -173,19 +183,29 @@ final class Graph
         return $starts;
     }
 
-    /** @return array<string, array{Schedule, string, list<string>}> every schedule in every zone it is read in, with the states that answers name */
+    /**
+     * @return array<string, array{Schedule, string, list<string>}> every schedule in every zone it is read in, with the
+     *     states that answers name
+     */
     public function slots(): array
     {
         $slots = [];
         $named = [];
-        foreach ([...$this->book->all(Attendant::class), ...$this->book->all(Group::class), ...$this->book->all(User::class), ...$this->book->all(Route::class)] as $object) {
+        foreach (
+            [
+                ...$this->book->all(Attendant::class), ...$this->book->all(Group::class),
+                ...$this->book->all(User::class), ...$this->book->all(Route::class),
+            ] as $object
+        ) {
             if ($object->schedule === null) {
                 continue;
             }
             $zone = $this->callBook->clockOf($object);
             $schedule = $this->callBook->get((string) $object->schedule, Schedule::class);
             $slot = Sayings::slot($schedule, $zone);
-            $named[$slot] = [...$named[$slot] ?? [], ...($object instanceof Attendant ? array_column($object->answers, 'when') : [])];
+            $named[$slot] = [...$named[$slot] ?? [], ...(
+                $object instanceof Attendant ? array_column($object->answers, 'when') : []
+            )];
             $slots[$slot] = [$schedule, $schedule->fixedZone ?? $zone, array_values(array_unique($named[$slot]))];
         }
         ksort($slots);

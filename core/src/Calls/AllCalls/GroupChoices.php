@@ -23,9 +23,9 @@ use Jaunty\Core\Calls\Law\RingLegs;
 use Jaunty\Core\Hours\State as HoursState;
 
 /**
- * Every event a free world may give at a hunt group, each with a world that gives it, and within seconds that some world
- * reaches (held by a law in the tests, exhaustively to five members; a queue's and a resting group's latest seconds are
- * bounds only).
+ * Every event a free world may give at a hunt group, each with a world that gives it, and within seconds that some
+ * world reaches (held by a law in the tests, exhaustively to five members; a queue's and a resting group's latest
+ * seconds are bounds only).
  *
  * @internal
  */
@@ -39,14 +39,18 @@ final readonly class GroupChoices
     public function own(Group $group, bool $inside): array
     {
         $settled = $this->settled($group);
-        $byHand = $group->handClosable && $settled !== EventKind::SwitchedOff ? [Choice::world(Event::of(EventKind::ClosedByHand))] : [];
+        $byHand = $group->handClosable && $settled !== EventKind::SwitchedOff
+            ? [Choice::world(Event::of(EventKind::ClosedByHand))]
+            : [];
         if ($settled !== null) {
             return [...$byHand, Choice::passive(Event::of($settled))];
         }
         $members = $this->members($group, $inside);
         $plan = OfferPlan::own($group, $this->book->tenant()->secondsPerRing);
 
-        return [...$byHand, ...$this->beforeOffers($group, $members), ...($group->queue === null ? $this->offers($plan, $members) : $this->queue($plan, $members))];
+        return [...$byHand, ...$this->beforeOffers($group, $members), ...(
+            $group->queue === null ? $this->offers($plan, $members) : $this->queue($plan, $members)
+        )];
     }
 
     /** @return list<Choice> of an offer to the group from a place of a chain */
@@ -55,9 +59,14 @@ final readonly class GroupChoices
         if ($this->settled($group) !== null) {
             return [Choice::passive(Event::of(EventKind::Left))];
         }
-        $offers = $this->offers(OfferPlan::place($group, $this->book->tenant()->secondsPerRing, $seconds), $this->members($group, $inside));
+        $offers = $this->offers(
+            OfferPlan::place($group, $this->book->tenant()->secondsPerRing, $seconds),
+            $this->members($group, $inside),
+        );
 
-        return $offers === [] ? [Choice::passive(Event::of(EventKind::Left))] : [Choice::world(Event::of(EventKind::Left)), ...$offers];
+        return $offers === []
+            ? [Choice::passive(Event::of(EventKind::Left))]
+            : [Choice::world(Event::of(EventKind::Left)), ...$offers];
     }
 
     /** Why nobody is offered a call, whatever the world is like. */
@@ -83,7 +92,9 @@ final readonly class GroupChoices
         $choices = [];
         if (! $any(static fn (Chances $each): bool => ! $each->canBeOut)) {
             $mustBeOut = ! $any(static fn (Chances $each): bool => $each->canBeIn);
-            $choices[] = $mustBeOut ? Choice::passive(Event::of(EventKind::NobodySignedIn)) : Choice::world(Event::of(EventKind::NobodySignedIn));
+            $choices[] = $mustBeOut
+                ? Choice::passive(Event::of(EventKind::NobodySignedIn))
+                : Choice::world(Event::of(EventKind::NobodySignedIn));
         }
         if ($any(static fn (Chances $each): bool => ! $each->canBeOut && ! $each->isUser())) {
             // An outside member who is signed in counts as available: the call is offered.
@@ -91,8 +102,12 @@ final readonly class GroupChoices
         }
         $users = array_filter($members, static fn (Chances $each): bool => $each->canBeIn && $each->isUser());
         $canBeBusy = array_filter($users, static fn (Chances $each): bool => $each->legs !== []);
-        if (array_filter($users, static fn (Chances $each): bool => $each->canBeAway) !== [] && ! $any(static fn (Chances $each): bool => ! $each->canBeOut && ! $each->canBeAway)) {
-            $choices[] = $canBeBusy === [] ? Choice::passive(Event::of(EventKind::AllUnreachable)) : Choice::world(Event::of(EventKind::AllUnreachable));
+        if (array_filter($users, static fn (Chances $each): bool => $each->canBeAway) !== [] && ! $any(
+            static fn (Chances $each): bool => ! $each->canBeOut && ! $each->canBeAway,
+        )) {
+            $choices[] = $canBeBusy === []
+                ? Choice::passive(Event::of(EventKind::AllUnreachable))
+                : Choice::world(Event::of(EventKind::AllUnreachable));
         }
         if ($canBeBusy !== [] && ($group->queue === null || $group->otherwise->of('allBusy') !== null)) {
             $choices[] = Choice::world(Event::of(EventKind::AllBusy));
@@ -111,7 +126,10 @@ final readonly class GroupChoices
         if ($offered === []) {
             return [];
         }
-        $ringing = array_values(array_map(static fn (Chances $each): Member => $each->member, array_filter($offered, static fn (Chances $each): bool => $each->canRing())));
+        $ringing = array_values(array_map(
+            static fn (Chances $each): Member => $each->member,
+            array_filter($offered, static fn (Chances $each): bool => $each->canRing()),
+        ));
         $latest = [];
         foreach ($offered as $each) {
             $before = $plan->offersBefore($each->member, $ringing);
@@ -122,18 +140,31 @@ final readonly class GroupChoices
                 }
                 $latest[] = [Event::of(EventKind::Answered, $leg->object), $answered];
                 if (str_starts_with($leg->object, 'outside:') && ! $leg->confirm) {
-                    $latest[] = [Event::of(EventKind::OutsideMailbox, $leg->object), $plan->mailboxBy($before, $leg->mailboxAfter)];
+                    $latest[] = [
+                        Event::of(EventKind::OutsideMailbox, $leg->object),
+                        $plan->mailboxBy($before, $leg->mailboxAfter),
+                    ];
                 }
             }
         }
         $choices = [];
         foreach ($latest as [$event, $most]) {
             $key = "{$event->kind->value} {$event->detail}";
-            $choices[$key] = Choice::world($event, 0, isset($choices[$key]) ? ($most === null ? null : max($most, $choices[$key]->most)) : $most);
+            $choices[$key] = Choice::world(
+                $event,
+                0,
+                isset($choices[$key]) ? ($most === null ? null : max($most, $choices[$key]->most)) : $most,
+            );
         }
         $canComeToNothing = array_filter($offered, static fn (Chances $each): bool => $each->canComeToNothing) !== [];
 
-        return [...array_values($choices), Choice::passive(Event::of(EventKind::Unanswered), $canComeToNothing ? $plan->nothingFrom() : $plan->unansweredFrom(), $plan->unansweredBy($ringing, array_values(array_map(static fn (Chances $each): Member => $each->member, $offered))))];
+        return [...array_values($choices), Choice::passive(
+            Event::of(EventKind::Unanswered),
+            $canComeToNothing ? $plan->nothingFrom() : $plan->unansweredFrom(),
+            $plan->unansweredBy($ringing, array_values(
+                array_map(static fn (Chances $each): Member => $each->member, $offered),
+            )),
+        )];
     }
 
     /**
@@ -143,11 +174,16 @@ final readonly class GroupChoices
     private function offered(OfferPlan $plan, array $members): array
     {
         $offered = array_filter($members, static fn (Chances $each): bool => $each->canBeOffered());
-        $alwaysThere = array_filter($offered, static fn (Chances $each): bool => $each->member->tier === 1 && ! $each->isUser());
+        $alwaysThere = array_filter(
+            $offered,
+            static fn (Chances $each): bool => $each->member->tier === 1 && ! $each->isUser(),
+        );
         // Behind a first tier in which somebody is always available the second never gets its turn.
         $isBehind = $plan->group->tierTwo === TierTwo::Unavailable && $alwaysThere !== [];
 
-        return array_values(array_filter($offered, static fn (Chances $each): bool => $each->member->tier === 1 || ! $isBehind));
+        return array_values(
+            array_filter($offered, static fn (Chances $each): bool => $each->member->tier === 1 || ! $isBehind),
+        );
     }
 
     /**
@@ -163,10 +199,20 @@ final readonly class GroupChoices
             return [];
         }
         array_pop($choices);
-        $end = $queue->longestWait === null ? Choice::passive(Event::of(EventKind::Endless)) : Choice::passive(Event::of(EventKind::WaitedLongest), $queue->longestWait);
-        $exit = $queue->exitKey === null ? [] : [Choice::key(Event::of(EventKind::ExitKey), 0, $queue->longestWait === null ? null : $queue->longestWait - 1)];
+        $end = $queue->longestWait === null
+            ? Choice::passive(Event::of(EventKind::Endless))
+            : Choice::passive(Event::of(EventKind::WaitedLongest), $queue->longestWait);
+        $exit = $queue->exitKey === null ? [] : [
+            Choice::key(
+                Event::of(EventKind::ExitKey),
+                0,
+                $queue->longestWait === null ? null : $queue->longestWait - 1,
+            ),
+        ];
 
-        return $queue->most < 1 ? [Choice::passive(Event::of(EventKind::Full))] : [...$choices, Choice::world(Event::of(EventKind::Full)), ...$exit, $end];
+        return $queue->most < 1
+            ? [Choice::passive(Event::of(EventKind::Full))]
+            : [...$choices, Choice::world(Event::of(EventKind::Full)), ...$exit, $end];
     }
 
     /** @return list<Chances> */
@@ -184,7 +230,14 @@ final readonly class GroupChoices
             $legs = array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->forGroups));
             $hasOutside = array_filter($legs, static fn (Leg $leg): bool => $leg->legKind === LegKind::Outside) !== [];
             $isActive = $user->status === UserStatus::Active;
-            $members[] = new Chances($member, true, $group->signInBy === SignInBy::Member || $member->signedIn, ! $isActive || ! $hasOutside, $isActive ? $this->legs->of($user, $legs, $inside) : [], $hasOutside);
+            $members[] = new Chances(
+                $member,
+                true,
+                $group->signInBy === SignInBy::Member || $member->signedIn,
+                ! $isActive || ! $hasOutside,
+                $isActive ? $this->legs->of($user, $legs, $inside) : [],
+                $hasOutside,
+            );
         }
 
         return $members;

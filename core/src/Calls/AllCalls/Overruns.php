@@ -8,8 +8,9 @@ use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\State;
 
 /**
- * Where a call can be handed on more often than the tenant's switch allows, on some way that comes to no place twice. Ways are
- * looked through only where that many transfers are possible at all, the longest first, and a place with so many left once.
+ * Where a call can be handed on more often than the tenant's switch allows, on some way that comes to no place twice.
+ * Ways are looked through only where that many transfers are possible at all, the longest first, and a place with so
+ * many left once.
  *
  * @internal
  */
@@ -27,8 +28,11 @@ final class Overruns
      * @param  array<string, int>  $component  by state
      * @param  array<int, int>  $ahead  transfers that can come at most from a component on
      */
-    private function __construct(private readonly Explorer $explored, private readonly array $component, private readonly array $ahead)
-    {
+    private function __construct(
+        private readonly Explorer $explored,
+        private readonly array $component,
+        private readonly array $ahead,
+    ) {
     }
 
     /** @return list<string> as `overrun target` */
@@ -49,7 +53,9 @@ final class Overruns
         }
         $next = [];
         foreach ($explored->edges as $key => $edges) {
-            $next[$key] = array_values(array_filter(array_map(static fn (Edge $edge): ?string => $edge->to, $edges), is_string(...)));
+            $next[$key] = array_values(
+                array_filter(array_map(static fn (Edge $edge): ?string => $edge->to, $edges), is_string(...)),
+            );
         }
         $components = Components::of($next);
         $component = [];
@@ -93,7 +99,8 @@ final class Overruns
     private function look(State $start, int $room): void
     {
         $path = [];
-        // Entering a state and leaving it again take turns on one stack: ways can be longer than a stack of calls is deep.
+        // Entering a state and leaving it again take turns on one stack: ways can be longer than a stack of calls is
+        // deep.
         $open = [[$start->key(), $room]];
         while (($at = array_pop($open)) !== null) {
             [$key, $left] = $at;
@@ -113,12 +120,15 @@ final class Overruns
                 $then = $left - ($edge->next->isTransfer ? 1 : 0);
                 if ($edge->to !== null && $then < 0) {
                     $this->found[Outcome::Overrun->value . " {$edge->next->state?->object}"] = true;
-                } elseif ($edge->to !== null && ! isset($path[$edge->to]) && $this->ahead[$this->component[$edge->to]] > $then) {
+                } elseif (
+                    $edge->to !== null && ! isset($path[$edge->to]) && $this->ahead[$this->component[$edge->to]] > $then
+                ) {
                     $ways[$edge->to] = [$edge->to, $then];
                 }
             }
             // The longest last, so that it is taken first.
-            usort($ways, fn (array $one, array $other): int => $this->ahead[$this->component[$one[0]]] - $one[1] <=> $this->ahead[$this->component[$other[0]]] - $other[1]);
+            $left = fn (array $way): int => $this->ahead[$this->component[$way[0]]] - $way[1];
+            usort($ways, static fn (array $one, array $other): int => $left($one) <=> $left($other));
             array_push($open, ...$ways);
         }
     }

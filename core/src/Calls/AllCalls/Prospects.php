@@ -32,17 +32,32 @@ final readonly class Prospects
         return new self($explored, Components::of($next));
     }
 
-    /** @return list<Loop> those that go round by themselves or while somebody is busy or away, and those that callers drive by keys */
+    /**
+     * @return list<Loop> those that go round by themselves or while somebody is busy or away, and those that callers
+     *     drive by keys
+     */
     public function loops(): array
     {
         $loops = Rounds::of($this->explored);
-        $round = array_fill_keys(array_merge(...array_map(static fn (Loop $loop): array => $loop->states, $loops)), true);
+        $round = array_fill_keys(
+            array_merge(...array_map(static fn (Loop $loop): array => $loop->states, $loops)),
+            true,
+        );
         foreach ($this->components as $component) {
             $inside = array_fill_keys($component, true);
-            $goesRound = count($component) > 1 || $this->within($inside, static fn (Edge $edge): bool => true)[$component[0]] !== [];
+            $goesRound = count($component) > 1
+                || $this->within($inside, static fn (Edge $edge): bool => true)[$component[0]] !== [];
             if ($goesRound && array_intersect_key($inside, $round) === []) {
-                $objects = array_values(array_unique(array_map(fn (string $key): string => $this->explored->states[$key]->object, $component)));
-                $loops[] = new Loop(LoopKind::CallerDriven, $component, Rounds::shortest($this->explored, $inside, true), $objects, false);
+                $objects = array_values(array_unique(
+                    array_map(fn (string $key): string => $this->explored->states[$key]->object, $component),
+                ));
+                $loops[] = new Loop(
+                    LoopKind::CallerDriven,
+                    $component,
+                    Rounds::shortest($this->explored, $inside, true),
+                    $objects,
+                    false,
+                );
             }
         }
 

@@ -7,7 +7,8 @@ namespace Jaunty\Core\Calls\AllCalls;
 use Jaunty\Core\Hours\State as HoursState;
 
 /**
- * Results kept with what the schedules said to whoever worked them out: a result holds again wherever they say that again.
+ * Results kept with what the schedules said to whoever worked them out: a result holds again wherever they say that
+ * again.
  *
  * @template T
  */

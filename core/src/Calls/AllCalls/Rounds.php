@@ -9,8 +9,8 @@ use Jaunty\Core\Calls\Law\LoopKind;
 use Jaunty\Core\Calls\Law\Place;
 
 /**
- * Where explored calls go round without anybody's pressing a key: by themselves, or while somebody is busy, away, or does not
- * answer. Whoever comes there stays there.
+ * Where explored calls go round without anybody's pressing a key: by themselves, or while somebody is busy, away, or
+ * does not answer. Whoever comes there stays there.
  *
  * @internal
  */
@@ -63,7 +63,12 @@ final readonly class Rounds
         }
 
         // Of what is left, whatever comes after the rounds leads nowhere back.
-        return array_map(static fn (array $to): array => array_values(array_filter($to, static fn (string $each): bool => isset($next[$each]))), $next);
+        return array_map(
+            static fn (array $to): array => array_values(
+                array_filter($to, static fn (string $each): bool => isset($next[$each])),
+            ),
+            $next,
+        );
     }
 
     /**
@@ -75,10 +80,24 @@ final readonly class Rounds
         $states = array_map(strval(...), array_keys($inside));
         $loops = [];
         foreach (self::passiveRounds($explored, $inside) as $round) {
-            $loops[] = new Loop(LoopKind::Inescapable, $states, self::seconds($explored, $round), self::objects($explored, $round), self::isOneMenu($explored, $round));
+            $loops[] = new Loop(
+                LoopKind::Inescapable,
+                $states,
+                self::seconds($explored, $round),
+                self::objects($explored, $round),
+                self::isOneMenu($explored, $round),
+            );
         }
 
-        return $loops === [] ? [new Loop(LoopKind::Conditional, $states, self::shortest($explored, $inside, false), self::objects($explored, $inside), false)] : $loops;
+        return $loops === []
+            ? [new Loop(
+                LoopKind::Conditional,
+                $states,
+                self::shortest($explored, $inside, false),
+                self::objects($explored, $inside),
+                false,
+            )]
+            : $loops;
     }
 
     /**
@@ -87,7 +106,9 @@ final readonly class Rounds
      */
     private static function objects(Explorer $explored, array $inside): array
     {
-        $objects = array_unique(array_map(static fn (string|int $key): string => $explored->states[$key]->object, array_keys($inside)));
+        $objects = array_unique(
+            array_map(static fn (string|int $key): string => $explored->states[$key]->object, array_keys($inside)),
+        );
         sort($objects);
 
         return $objects;
@@ -109,7 +130,12 @@ final readonly class Rounds
                 $key = (string) self::passive($explored, $key)?->to;
             }
             if (isset($path[$key])) {
-                $rounds[] = [$key => true] + array_slice($path, (int) array_search($key, array_map(strval(...), array_keys($path)), true), null, true);
+                $rounds[] = [$key => true] + array_slice(
+                    $path,
+                    (int) array_search($key, array_map(strval(...), array_keys($path)), true),
+                    null,
+                    true,
+                );
             }
             $done += $path;
         }
@@ -131,7 +157,10 @@ final readonly class Rounds
     /** @param array<string, true> $round */
     private static function seconds(Explorer $explored, array $round): int
     {
-        return array_sum(array_map(static fn (string|int $key): int => (int) self::passive($explored, (string) $key)?->choice->most, array_keys($round)));
+        return array_sum(array_map(
+            static fn (string|int $key): int => (int) self::passive($explored, (string) $key)?->choice->most,
+            array_keys($round),
+        ));
     }
 
     /** @param array<string, true> $round */

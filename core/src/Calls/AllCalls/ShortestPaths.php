@@ -6,12 +6,16 @@ namespace Jaunty\Core\Calls\AllCalls;
 
 use Jaunty\Core\Calls\Law\State;
 
-/** The shortest way to each end a call can come to: fewest things that somebody has to do, then least seconds, then names. */
+/**
+ * The shortest way to each end a call can come to: fewest things that somebody has to do, then least seconds, then
+ * names.
+ */
 final class ShortestPaths
 {
     /**
      * @param  bool  $fewestDeeds  whether what somebody has to do counts before seconds; else seconds alone
-     * @return array<string, non-empty-list<array{State, Edge}>> by end, as `outcome target`, in the order of their length
+     * @return array<string, non-empty-list<array{State, Edge}>> by end, as `outcome target`, in the order of their
+     *     length
      */
     public static function of(Explorer $explored, State $start, bool $fewestDeeds = true): array
     {
@@ -20,7 +24,9 @@ final class ShortestPaths
         /** @var array<string, array{string, State, Edge}> $before the best known last step to a state */
         $before = [];
         $best = [$start->key() => [0, 0, '']];
-        /** @var \SplPriorityQueue<array{int, int, string}, array{string, int, int, ?array{string, State, Edge}}> $open */
+        /**
+         * @var \SplPriorityQueue<array{int, int, string}, array{string, int, int, ?array{string, State, Edge}}> $open
+         */
         $open = new \SplPriorityQueue();
         $open->insert([$start->key(), 0, 0, null], [0, 0, '']);
         while (! $open->isEmpty()) {
@@ -41,13 +47,20 @@ final class ShortestPaths
             }
             foreach ($explored->edges[$key] ?? [] as $edge) {
                 $to = $edge->to ?? "{$edge->next->outcome?->value} {$edge->next->target}";
-                $cost = [$deeds + ($edge->choice->isPassive || ! $fewestDeeds ? 0 : 1), $seconds + $edge->choice->least, "{$edge->choice->event->kind->value} {$edge->choice->event->detail}"];
+                $cost = [
+                    $deeds + ($edge->choice->isPassive || ! $fewestDeeds ? 0 : 1),
+                    $seconds + $edge->choice->least,
+                    "{$edge->choice->event->kind->value} {$edge->choice->event->detail}",
+                ];
                 if (isset($done[$to]) || isset($ends[$to]) || (isset($best[$to]) && $best[$to] <= $cost)) {
                     continue;
                 }
                 $best[$to] = $cost;
                 // The queue gives the greatest first; names stand in for themselves only between equals.
-                $open->insert([$to, $cost[0], $cost[1], [$key, $explored->states[$key], $edge]], [-$cost[0], -$cost[1], self::descending($cost[2])]);
+                $open->insert(
+                    [$to, $cost[0], $cost[1], [$key, $explored->states[$key], $edge]],
+                    [-$cost[0], -$cost[1], self::descending($cost[2])],
+                );
             }
         }
 

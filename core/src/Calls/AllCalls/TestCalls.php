@@ -11,8 +11,8 @@ use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\OneCall\Trace;
 
 /**
- * The test call that comes to an end with the fewest deeds: of the paths there in order of length, the first on which nobody
- * has to be in two states at once.
+ * The test call that comes to an end with the fewest deeds: of the paths there in order of length, the first on which
+ * nobody has to be in two states at once.
  */
 final readonly class TestCalls
 {
@@ -29,13 +29,16 @@ final readonly class TestCalls
      * @param  string  $end  `outcome target`, as ShortestPaths names it
      * @param  string  $to  the number, or the extension dialled inside
      * @param  int  $at  seconds since 1970
-     * @return ?array<string, mixed> a script as the tenant book writes it; null where somebody's state has to change during the call
+     * @return ?array<string, mixed> a script as the tenant book writes it; null where somebody's state has to change
+     *     during the call
      */
     public function shortest(State $start, string $end, string $to, int $at): ?array
     {
         $round = $this->roundOf($end);
         $isOverrun = str_starts_with($end, Outcome::Overrun->value . ' ');
-        /** @var \SplPriorityQueue<array{int, int, int}, array{string, int, int, int, ?array{State, Edge, mixed}}> $open */
+        /**
+         * @var \SplPriorityQueue<array{int, int, int}, array{string, int, int, int, ?array{State, Edge, mixed}}> $open
+         */
         $open = new \SplPriorityQueue();
         $open->insert([$start->key(), 0, 0, Explorer::followed($start), null], [0, 0, 0]);
         $ways = [];
@@ -49,7 +52,13 @@ final readonly class TestCalls
             }
             $isTooFar = $followed > $this->explored->mostTransfers;
             if ($path !== null && ($key === $end || $isTooFar && $isOverrun)) {
-                $script = Witness::script($this->book, self::unrolled($path), $to, $at, $isTooFar ? [Outcome::Overrun, [substr($end, strlen(Outcome::Overrun->value) + 1)]] : null);
+                $script = Witness::script(
+                    $this->book,
+                    self::unrolled($path),
+                    $to,
+                    $at,
+                    $isTooFar ? [Outcome::Overrun, [substr($end, strlen(Outcome::Overrun->value) + 1)]] : null,
+                );
                 if ($script !== null) {
                     return $script;
                 }
@@ -65,7 +74,13 @@ final readonly class TestCalls
                 // Ends other than the one that is looked for lead nowhere.
                 if ($edge->to !== null || $next === $end) {
                     $cost = [$deeds + ($edge->choice->isPassive ? 0 : 1), $seconds + $edge->choice->least];
-                    $open->insert([$next, $cost[0], $cost[1], $followed + ($edge->next->isTransfer ? 1 : 0), [$this->explored->states[$key], $edge, $path]], [-$cost[0], -$cost[1], -$step]);
+                    $open->insert(
+                        [
+                            $next, $cost[0], $cost[1], $followed + ($edge->next->isTransfer ? 1 : 0),
+                            [$this->explored->states[$key], $edge, $path],
+                        ],
+                        [-$cost[0], -$cost[1], -$step],
+                    );
                 }
             }
         }
@@ -73,12 +88,17 @@ final readonly class TestCalls
         return null;
     }
 
-    /** @return ?array{array<string, true>, non-empty-list<string>} the states of a loop that is looked for, and whom Trace may name for it; null for another end */
+    /**
+     * @return ?array{array<string, true>, non-empty-list<string>} the states of a loop that is looked for, and whom
+     *     Trace may name for it; null for another end
+     */
     private function roundOf(string $end): ?array
     {
         foreach (str_starts_with($end, Outcome::Loop->value . ' ') ? Rounds::of($this->explored) : [] as $loop) {
             if (in_array(substr($end, strlen(Outcome::Loop->value) + 1), $loop->objects, true)) {
-                return [array_fill_keys($loop->states, true), array_values(array_unique(array_map(fn (string $key): string => $this->explored->states[$key]->object, $loop->states)))];
+                return [array_fill_keys($loop->states, true), array_values(array_unique(
+                    array_map(fn (string $key): string => $this->explored->states[$key]->object, $loop->states),
+                ))];
             }
         }
 

@@ -35,42 +35,54 @@ use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Hours\State as HoursState;
 
 /**
- * Makes of a path of the Explorer the test call that takes it: who answers, who is busy, which keys fall when. The world of a
- * script holds for the whole call, so a path on which somebody is in two states has none. What is given has been tried: it ends
- * where the path ends.
+ * Makes of a path of the Explorer the test call that takes it: who answers, who is busy, which keys fall when. The
+ * world of a script holds for the whole call, so a path on which somebody is in two states has none. What is given has
+ * been tried: it ends where the path ends.
  */
 final class Witness
 {
     private const RINGS = '';
 
-    /** Whoever is in one of these states is not there for a group; the first that goes with the rest of the call is taken. */
+    /**
+     * Whoever is in one of these states is not there for a group; the first that goes with the rest of the call is
+     * taken.
+     */
     private const AWAY = ['doNotDisturb', 'unreachable', 'busy', 'onACall'];
 
     private const KEYS = ['#', '*', '0', '9', '8', '7', '6', '5', '4', '3', '2', '1'];
 
-    /** @var array<string, list<string>> by object, the states that go with all of the path so far; RINGS where somebody rings and does not answer */
+    /**
+     * @var array<string, list<string>> by object, the states that go with all of the path so far; RINGS where somebody
+     *     rings and does not answer
+     */
     private array $world = [];
 
     private ?string $from = null;
 
     private bool $isSteady = true;
 
-    private function __construct(private readonly Book $book, private readonly CallBook $calls, private readonly bool $othersAway, private readonly string $mailbox)
-    {
+    private function __construct(
+        private readonly Book $book,
+        private readonly CallBook $calls,
+        private readonly bool $othersAway,
+        private readonly string $mailbox,
+    ) {
     }
 
     /**
      * @param  non-empty-list<array{State, Edge}>  $path
      * @param  string  $to  the number, or the extension dialled inside
      * @param  int  $at  seconds since 1970
-     * @param  ?array{Outcome, list<string>}  $end  the outcome and whom it may be about, where the path does not say: of a loop, of a call handed on too often
+     * @param  ?array{Outcome, list<string>}  $end  the outcome and whom it may be about, where the path does not say:
+     *     of a loop, of a call handed on too often
      * @return ?array<string, mixed> a script as the tenant book writes it
      */
     public static function script(Book $book, array $path, string $to, int $at, ?array $end = null): ?array
     {
         $next = $path[count($path) - 1][1]->next;
         $end ??= [$next->outcome, [$next->target]];
-        // Whoever would be rung first may have to be out of the way for another to answer; a mobile's mailbox may come too late unless it is off.
+        // Whoever would be rung first may have to be out of the way for another to answer; a mobile's mailbox may come
+        // too late unless it is off.
         $calls = CallBook::at($book, $at);
         foreach ([[false, 'mailbox'], [false, 'off'], [true, 'mailbox'], [true, 'off']] as [$othersAway, $mailbox]) {
             $witness = new self($book, $calls, $othersAway, $mailbox);
@@ -93,11 +105,20 @@ final class Witness
      */
     private function tried(array $path, string $to, int $at, array $end): ?array
     {
-        $world = array_filter(array_map(static fn (array $states): string => $states[0], $this->world), static fn (string $state): bool => $state !== self::RINGS);
-        $script = ['to' => $to, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)] + ($this->from === null ? [] : ['from' => $this->from]) + ($world === [] ? [] : ['world' => $world]);
+        $world = array_filter(
+            array_map(static fn (array $states): string => $states[0], $this->world),
+            static fn (string $state): bool => $state !== self::RINGS,
+        );
+        $script = ['to' => $to, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)]
+            + ($this->from === null ? [] : ['from' => $this->from])
+            + ($world === [] ? [] : ['world' => $world]);
         $keys = $this->keys($path, Script::read($script, $this->book));
         // Keys that have their second come first; a greeting that takes no time hears only those that have none.
-        foreach ($keys === null ? [] : [$keys, array_map(static fn (array $key): array => ['key' => $key['key']], $keys)] as $way) {
+        foreach (
+            $keys === null
+            ? []
+            : [$keys, array_map(static fn (array $key): array => ['key' => $key['key']], $keys)] as $way
+        ) {
             $written = $script + ($way === [] ? [] : ['keys' => $way]);
             $trace = Trace::of($this->book, Script::read($written, $this->book));
             if ($trace->outcome === $end[0] && in_array($trace->target, $end[1], true)) {
@@ -149,11 +170,18 @@ final class Witness
 
         return match (true) {
             $event->kind === EventKind::Zero => ['0'],
-            $event->kind === EventKind::ExitKey && $object instanceof Group && $object->queue?->exitKey !== null => [$object->queue->exitKey],
-            $event->kind === EventKind::Key && $object instanceof Menu => $this->isFree($object, $event->detail) ? [$event->detail] : [$event->detail, '#'],
+            $event->kind === EventKind::ExitKey
+                && $object instanceof Group
+                && $object->queue?->exitKey !== null => [$object->queue->exitKey],
+            $event->kind === EventKind::Key && $object instanceof Menu => $this->isFree($object, $event->detail)
+                ? [$event->detail]
+                : [$event->detail, '#'],
             $event->kind === EventKind::Wrong && $object instanceof Menu => $this->wrong($object),
             $event->kind === EventKind::Dialled => $this->dialled($event->detail, $object),
-            $event->kind === EventKind::Named => NameDirectory::of(new CallBook($this->book, static fn (): string => HoursState::OPEN), $object instanceof Menu ? $object : null)->keysTo($event->detail),
+            $event->kind === EventKind::Named => NameDirectory::of(
+                new CallBook($this->book, static fn (): string => HoursState::OPEN),
+                $object instanceof Menu ? $object : null,
+            )->keysTo($event->detail),
             default => null,
         };
     }
@@ -182,7 +210,9 @@ final class Witness
         $extension = $this->book->find(Reference::parse($who))?->extension();
         $most = $menu instanceof Menu ? $menu->dialExtensions['most'] ?? $this->book->tenant->extensionLength : 0;
 
-        return $extension === null || strlen($extension) > $most ? null : [...str_split($extension), ...(strlen($extension) < $most ? ['#'] : [])];
+        return $extension === null || strlen($extension) > $most
+            ? null
+            : [...str_split($extension), ...(strlen($extension) < $most ? ['#'] : [])];
     }
 
     private function arrange(State $state, Event $event): void
@@ -191,12 +221,25 @@ final class Witness
         match (true) {
             $object instanceof Number => $this->caller($object, $event),
             $event->kind === EventKind::Answered => $this->taken($object, $state->position, $event->detail, 'answers'),
-            $event->kind === EventKind::OutsideMailbox => $this->taken($object, $state->position, $event->detail, $this->mailbox),
+            $event->kind === EventKind::OutsideMailbox => $this->taken(
+                $object,
+                $state->position,
+                $event->detail,
+                $this->mailbox,
+            ),
             $object instanceof Group => $this->group($object, $event->kind),
             $object instanceof Chain => $this->left($object, $state->position, $event->kind),
             $state->place === Place::Transfer => $this->person($state->callee, $event->kind, true),
-            $object instanceof User && $event->kind === EventKind::Busy && $this->calls->treatment($object, 'onACall', $state->inside) !== null => $this->busyElsewhere($object),
-            in_array($state->place, [Place::User, Place::Outside], true) => $this->person($state->object, $event->kind, false),
+            $object instanceof User
+                && $event->kind === EventKind::Busy
+                && $this->calls->treatment($object, 'onACall', $state->inside) !== null => $this->busyElsewhere(
+                    $object,
+                ),
+            in_array($state->place, [Place::User, Place::Outside], true) => $this->person(
+                $state->object,
+                $event->kind,
+                false,
+            ),
             default => null,
         };
     }
@@ -211,7 +254,10 @@ final class Witness
         }
         foreach (Hunt::members($object) as $member) {
             if ((string) $member->who !== $who && ! $this->ringsAt($member->who->object, $who)) {
-                $this->commit((string) $member->who, ...$member->who->outside === null ? $this->awayFrom($object) : ['busy']);
+                $this->commit(
+                    (string) $member->who,
+                    ...$member->who->outside === null ? $this->awayFrom($object) : ['busy'],
+                );
             }
         }
     }
@@ -221,7 +267,11 @@ final class Witness
     {
         $found = $user === null ? null : $this->book->find($user);
 
-        return $found instanceof User && in_array($outside, array_map(static fn (Leg $leg): string => "outside:{$leg->number}", $this->calls->legs($found)), true);
+        return $found instanceof User && in_array(
+            $outside,
+            array_map(static fn (Leg $leg): string => "outside:{$leg->number}", $this->calls->legs($found)),
+            true,
+        );
     }
 
     /** @return non-empty-list<string> */
@@ -273,7 +323,9 @@ final class Witness
         }
     }
 
-    /** Whoever is on a call goes another way, so that only numbers outside can be found busy, and nothing else may ring. */
+    /**
+     * Whoever is on a call goes another way, so that only numbers outside can be found busy, and nothing else may ring.
+     */
     private function busyElsewhere(User $user): void
     {
         $this->commit("user:{$user->key}", 'unreachable');

@@ -10,7 +10,10 @@ use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Hours\ZoneClock;
 
-/** What schedules say when a call arrives, which holds for the whole call; and which of them would say otherwise before its end. */
+/**
+ * What schedules say when a call arrives, which holds for the whole call; and which of them would say otherwise before
+ * its end.
+ */
 final class ArrivalHours
 {
     /** @var array<string, array{Schedule, ScheduleClock, ZoneClock, string}> asked so far, with what was said */
@@ -26,7 +29,9 @@ final class ArrivalHours
         $slot = Sayings::slot($schedule, $zone);
         if (! isset($this->asked[$slot])) {
             $clock = ScheduleClock::of($schedule, $this->book, $zone);
-            $this->asked[$slot] = [$schedule, $clock, ZoneClock::of($schedule->fixedZone ?? $zone), $clock->at($this->at)];
+            $this->asked[$slot] = [
+                $schedule, $clock, ZoneClock::of($schedule->fixedZone ?? $zone), $clock->at($this->at),
+            ];
         }
 
         return $this->asked[$slot][3];
@@ -43,7 +48,15 @@ final class ArrivalHours
             $change = $clock->timeline($this->at, $seconds + 1)->nextChange($this->at);
             if ($change !== null) {
                 $minutes = $wall->localMinutes($change);
-                $warnings[] = sprintf('%s goes from %s to %s at %02d:%02d, %d s into the call; hours are read once, at its arrival.', $schedule->name, HoursState::plain($said), HoursState::plain($clock->at($change)), intdiv($minutes, 60) % 24, $minutes % 60, $change - $this->at);
+                $warnings[] = sprintf(
+                    '%s goes from %s to %s at %02d:%02d, %d s into the call; hours are read once, at its arrival.',
+                    $schedule->name,
+                    HoursState::plain($said),
+                    HoursState::plain($clock->at($change)),
+                    intdiv($minutes, 60) % 24,
+                    $minutes % 60,
+                    $change - $this->at,
+                );
             }
         }
 

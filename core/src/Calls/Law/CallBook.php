@@ -30,7 +30,9 @@ use Jaunty\Core\Hours\State as HoursState;
 /** A book as calls read it, with what every schedule says for the call in hand. */
 final class CallBook
 {
-    /** An outside number as a destination of its own rings so long (seconds), and its mailbox takes over after so long. */
+    /**
+     * An outside number as a destination of its own rings so long (seconds), and its mailbox takes over after so long.
+     */
     public const OUTSIDE_SECONDS = 60;
 
     public const OUTSIDE_MAILBOX_AFTER = 20;
@@ -122,7 +124,8 @@ final class CallBook
     public function get(string $reference, string $class): BookObject
     {
         $this->read[$reference] = true;
-        $object = $this->found[$reference] ??= $this->book->find(Reference::parse($reference)) ?? throw new \LogicException("{$reference} is not in the book");
+        $object = $this->found[$reference] ??= $this->book->find(Reference::parse($reference))
+            ?? throw new \LogicException("{$reference} is not in the book");
 
         return $object instanceof $class ? $object : throw new \LogicException("{$reference} is no {$class}");
     }
@@ -160,7 +163,9 @@ final class CallBook
     /** What a schedule says to whoever uses it; without one, open. */
     public function hours(?Reference $schedule, string $zone): string
     {
-        return $schedule === null ? HoursState::OPEN : ($this->hours)($this->get((string) $schedule, Schedule::class), $zone);
+        return $schedule === null
+            ? HoursState::OPEN
+            : ($this->hours)($this->get((string) $schedule, Schedule::class), $zone);
     }
 
     public function handling(User $user): Handling
@@ -222,7 +227,9 @@ final class CallBook
         }
         $plain = HoursState::plain($state);
 
-        return $byWhen[$state] ?? $byWhen[$plain] ?? ($plain === HoursState::HOLIDAY ? $byWhen[HoursState::CLOSED] ?? null : null);
+        return $byWhen[$state]
+            ?? $byWhen[$plain]
+            ?? ($plain === HoursState::HOLIDAY ? $byWhen[HoursState::CLOSED] ?? null : null);
     }
 
     public function seconds(?Reference $prompt): int
@@ -254,8 +261,10 @@ final class CallBook
 
         return match (true) {
             $object instanceof User => $object->callingClass,
-            $object instanceof Group, $object instanceof Chain, $object instanceof Menu, $object instanceof Attendant => $object->onwardClass,
-            $object instanceof Mailbox && $object->owner !== null => $this->get((string) $object->owner, User::class)->callingClass,
+            $object instanceof Group, $object instanceof Chain, $object instanceof Menu,
+            $object instanceof Attendant => $object->onwardClass,
+            $object instanceof Mailbox
+                && $object->owner !== null => $this->get((string) $object->owner, User::class)->callingClass,
             default => CallingClass::National,
         };
     }
@@ -264,7 +273,9 @@ final class CallBook
     public function dialled(Menu $menu, string $extension): ?string
     {
         foreach ($this->extensions()[$extension] ?? [] as $holder) {
-            if ($menu->dialExtensions['scope'] === ExtensionReach::All || ($menu->site !== null && $this->siteOf($holder) === (string) $menu->site)) {
+            if ($menu->dialExtensions['scope'] === ExtensionReach::All || (
+                $menu->site !== null && $this->siteOf($holder) === (string) $menu->site
+            )) {
                 return (string) Reference::of($holder);
             }
         }
@@ -281,7 +292,9 @@ final class CallBook
         return $this->extensions->holders;
     }
 
-    /** @return list<array{string, string, ?string}> who can be dialled, and at which site: extension, reference, site */
+    /**
+     * @return list<array{string, string, ?string}> who can be dialled, and at which site: extension, reference, site
+     */
     public static function plan(Book $book): array
     {
         $self = self::open($book);
@@ -298,8 +311,11 @@ final class CallBook
     public function siteOf(BookObject $object): ?string
     {
         $site = match (true) {
-            $object instanceof User, $object instanceof Group, $object instanceof Attendant, $object instanceof Line, $object instanceof Menu => $object->site,
-            $object instanceof Mailbox => $object->owner === null ? null : $this->get((string) $object->owner, User::class)->site,
+            $object instanceof User, $object instanceof Group, $object instanceof Attendant, $object instanceof Line,
+            $object instanceof Menu => $object->site,
+            $object instanceof Mailbox => $object->owner === null
+                ? null
+                : $this->get((string) $object->owner, User::class)->site,
             default => null,
         };
 

@@ -40,6 +40,7 @@ final readonly class Chances
 
     public function canRing(): bool
     {
-        return $this->canBeOffered() && array_filter($this->legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()) !== [];
+        return $this->canBeOffered()
+            && array_filter($this->legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()) !== [];
     }
 }

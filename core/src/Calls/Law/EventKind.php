@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls\Law;
 
 /**
- * What can happen to a call (design 03). A new kind is an error of analysis until the machine says where it leads, the map how
- * it is labelled, and the trace why it went so.
+ * What can happen to a call (design 03). A new kind is an error of analysis until the machine says where it leads, the
+ * map how it is labelled, and the trace why it went so.
  */
 enum EventKind: string
 {

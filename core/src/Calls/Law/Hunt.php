@@ -38,13 +38,18 @@ final class Hunt
         $this->group = $plan->group;
     }
 
-    /** @return array{EventKind, string, int, list<array{int, string}>} kind (answered, outside mailbox, unanswered, endless), who, second, and which legs began when */
+    /**
+     * @return array{EventKind, string, int, list<array{int, string}>} kind (answered, outside mailbox, unanswered,
+     *     endless), who, second, and which legs began when
+     */
     public function run(): array
     {
         for ($pass = 0; $this->plan->passes === null || $pass < $this->plan->passes; $pass++) {
             $before = $this->at;
             foreach ($this->tiers() as $tier) {
-                $taken = $this->group->order === GroupOrder::Simultaneous ? $this->offerAll($tier) : $this->offerEach($tier);
+                $taken = $this->group->order === GroupOrder::Simultaneous
+                    ? $this->offerAll($tier)
+                    : $this->offerEach($tier);
                 if ($taken !== null) {
                     return [...$taken, $this->began];
                 }
@@ -61,7 +66,9 @@ final class Hunt
             }
         }
         if ($this->plan->waits) {
-            return $this->plan->limit === null ? [EventKind::Endless, '', 0, $this->began] : [EventKind::Unanswered, '', $this->plan->limit, $this->began];
+            return $this->plan->limit === null
+                ? [EventKind::Endless, '', 0, $this->began]
+                : [EventKind::Unanswered, '', $this->plan->limit, $this->began];
         }
 
         return [EventKind::Unanswered, '', $this->at, $this->began];
@@ -74,16 +81,33 @@ final class Hunt
         foreach (self::members($this->group) as $member) {
             $tiers[$member->tier][] = $member;
         }
-        $available = array_map(fn (array $members): array => array_values(array_filter($members, fn (Member $member): bool => $this->world->availability($this->group, $member, $this->at) === 'available')), $tiers);
-        $chosen = $this->group->tierTwo === TierTwo::AlsoTried ? [$available[1], $available[2]] : [$available[1] === [] ? $available[2] : $available[1]];
+        $available = array_map(
+            fn (array $members): array => array_values(array_filter(
+                $members,
+                fn (Member $member): bool => $this->world->availability(
+                    $this->group,
+                    $member,
+                    $this->at,
+                ) === 'available',
+            )),
+            $tiers,
+        );
+        $chosen = $this->group->tierTwo === TierTwo::AlsoTried
+            ? [$available[1], $available[2]]
+            : [$available[1] === [] ? $available[2] : $available[1]];
 
-        return array_map($this->ordered(...), array_values(array_filter($chosen, static fn (array $members): bool => $members !== [])));
+        return array_map($this->ordered(...), array_values(
+            array_filter($chosen, static fn (array $members): bool => $members !== []),
+        ));
     }
 
     /** @return list<Member> those that exist: of a weighted group, those with a share */
     public static function members(Group $group): array
     {
-        return array_values(array_filter($group->members, static fn (Member $member): bool => $group->order !== GroupOrder::Weighted || ($member->share ?? 0) > 0));
+        return array_values(array_filter(
+            $group->members,
+            static fn (Member $member): bool => $group->order !== GroupOrder::Weighted || ($member->share ?? 0) > 0,
+        ));
     }
 
     /**
@@ -98,11 +122,15 @@ final class Hunt
         if ($this->group->order === GroupOrder::RoundRobin) {
             $items = array_column($this->group->members, 'item');
             $start = array_search($this->order[0], $items, true);
-            $rank = array_flip($start === false ? $items : [...array_slice($items, $start), ...array_slice($items, 0, $start)]);
+            $rank = array_flip(
+                $start === false ? $items : [...array_slice($items, $start), ...array_slice($items, 0, $start)],
+            );
         } else {
             $rank = array_flip($this->order);
         }
-        usort($members, static fn (Member $a, Member $b): int => ($rank[$a->item] ?? PHP_INT_MAX) <=> ($rank[$b->item] ?? PHP_INT_MAX));
+        usort($members, static fn (Member $a, Member $b): int => ($rank[$a->item] ?? PHP_INT_MAX) <=> (
+            $rank[$b->item] ?? PHP_INT_MAX
+        ));
 
         return $members;
     }
@@ -132,9 +160,13 @@ final class Hunt
      */
     private function offerAll(array $members): ?array
     {
-        $awake = array_values(array_filter($members, fn (Member $member): bool => ($this->rests[$member->item] ?? 0) <= $this->at));
+        $awake = array_values(
+            array_filter($members, fn (Member $member): bool => ($this->rests[$member->item] ?? 0) <= $this->at),
+        );
 
-        return $awake === [] ? null : $this->offer(array_slice($awake, 0, $this->group->mostAtOnce), $this->plan->each());
+        return $awake === []
+            ? null
+            : $this->offer(array_slice($awake, 0, $this->group->mostAtOnce), $this->plan->each());
     }
 
     /**

@@ -26,7 +26,9 @@ final class Machine
 {
     private const MOST_RETURNS = 3;
 
-    /** @var array<string, Next> where a choice leads from a menu entered from somewhere, whatever has been played before */
+    /**
+     * @var array<string, Next> where a choice leads from a menu entered from somewhere, whatever has been played before
+     */
     private array $chosen = [];
 
     /** @param ?WaysBack $waysBack where given, menus behind a call that nothing can see any more are forgotten */
@@ -37,13 +39,17 @@ final class Machine
     /** The state of an inside call to an extension. */
     public function dialled(Reference $object): State
     {
-        return $this->entering(Destination::object($object), true, [], '', true) ?? throw new \LogicException("{$object} takes no calls");
+        return $this->entering(Destination::object($object), true, [], '', true)
+            ?? throw new \LogicException("{$object} takes no calls");
     }
 
     public function step(State $state, Event $event): Next
     {
         if ($event->kind->takes()) {
-            return Next::end($event->kind === EventKind::Answered ? Outcome::Answered : Outcome::OutsideMailbox, $event->detail);
+            return Next::end(
+                $event->kind === EventKind::Answered ? Outcome::Answered : Outcome::OutsideMailbox,
+                $event->detail,
+            );
         }
         if ($state->place === Place::Transfer) {
             return $this->cameBack($state);
@@ -59,9 +65,12 @@ final class Machine
             EventKind::PlatformOut => $this->diverted($state),
             EventKind::Rule => $this->follow($state, $this->callerRule($state, $event->detail)),
             EventKind::Caller => $this->follow($state, $this->book->get($state->object, Number::class)->destination),
-            EventKind::Always, EventKind::DoNotDisturb, EventKind::OnACall => $this->treated($state, $event->kind->value),
+            EventKind::Always, EventKind::DoNotDisturb,
+            EventKind::OnACall => $this->treated($state, $event->kind->value),
             EventKind::SiteOut => $this->siteOut($state),
-            EventKind::Unreachable => $state->place === Place::User ? $this->treated($state, 'unreachable') : self::deadEnd($state),
+            EventKind::Unreachable => $state->place === Place::User
+                ? $this->treated($state, 'unreachable')
+                : self::deadEnd($state),
             EventKind::Busy => match ($state->place) {
                 Place::User => $this->treated($state, 'busy'),
                 Place::Outside => Next::end(Outcome::Busy, $state->object),
@@ -74,7 +83,8 @@ final class Machine
                 default => self::deadEnd($state),
             },
             EventKind::Refused => Next::end(Outcome::Refused, $state->object),
-            EventKind::Closed, EventKind::Holiday, EventKind::ClosedByHand, EventKind::NobodySignedIn, EventKind::AllUnreachable,
+            EventKind::Closed, EventKind::Holiday, EventKind::ClosedByHand, EventKind::NobodySignedIn,
+            EventKind::AllUnreachable,
             EventKind::AllBusy => $this->otherwise($state, $event->kind->value),
             EventKind::WaitedLongest => $this->otherwise($state, 'noAnswer'),
             EventKind::ExitKey => $this->otherwise($state, 'exit'),
@@ -82,13 +92,21 @@ final class Machine
             EventKind::Endless => Next::end(Outcome::Loop, $state->object),
             EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended => self::deadEnd($state),
             EventKind::Announced, EventKind::Left => Next::state($state->nextPlace()),
-            EventKind::Played => $state->place === Place::Chain ? Next::state($state->nextPlace()) : $this->announced($state),
+            EventKind::Played => $state->place === Place::Chain
+                ? Next::state($state->nextPlace())
+                : $this->announced($state),
             EventKind::Leads => $this->ledFromPlace($state),
             EventKind::Answer => $this->follow($state, $this->answer($state, $event->detail)),
             EventKind::Key => $this->pressed($state, $event->detail),
-            EventKind::Dialled => $this->chosen($state, $this->book->get($state->object, Menu::class), Destination::object(Reference::parse($event->detail))),
+            EventKind::Dialled => $this->chosen(
+                $state,
+                $this->book->get($state->object, Menu::class),
+                Destination::object(Reference::parse($event->detail)),
+            ),
             EventKind::Wrong => $this->wrong($state),
-            EventKind::Silence => $state->place === Place::Directory ? $this->leftDirectory($state) : $this->replay($state, $this->book->get($state->object, Menu::class)),
+            EventKind::Silence => $state->place === Place::Directory
+                ? $this->leftDirectory($state)
+                : $this->replay($state, $this->book->get($state->object, Menu::class)),
             EventKind::MessageIn => Next::end(Outcome::MessageIn, $state->object),
             EventKind::MessageRefused => Next::end(Outcome::MessageRefused, $state->object),
             EventKind::Zero => $this->follow($state, $this->book->get($state->object, Mailbox::class)->zero),
@@ -116,7 +134,10 @@ final class Machine
 
     private function treated(State $state, string $condition): Next
     {
-        return $this->follow($state, $this->book->treatment($this->book->get($state->object, User::class), $condition, $state->inside));
+        return $this->follow(
+            $state,
+            $this->book->treatment($this->book->get($state->object, User::class), $condition, $state->inside),
+        );
     }
 
     private function siteOut(State $state): Next
@@ -132,10 +153,15 @@ final class Machine
     {
         $group = $this->book->get($state->object, Group::class);
 
-        return $this->follow($state, $group->otherwise->of($case) ?? $group->otherwise->of('noAnswer') ?? ($group->mailbox === null ? null : Destination::object($group->mailbox)));
+        return $this->follow($state, $group->otherwise->of($case) ?? $group->otherwise->of('noAnswer') ?? (
+            $group->mailbox === null ? null : Destination::object($group->mailbox)
+        ));
     }
 
-    /** What takes the call for good takes it as a place; a list in a list, and what `operator` stands for, is a transfer. */
+    /**
+     * What takes the call for good takes it as a place; a list in a list, and what `operator` stands for, is a
+     * transfer.
+     */
     private function ledFromPlace(State $state): Next
     {
         $to = $this->book->get($state->object, Chain::class)->places[$state->position]['to'] ?? null;
@@ -187,7 +213,9 @@ final class Machine
     /** One more play, if there is one; else silence. */
     private function replay(State $state, Menu $menu): Next
     {
-        return $state->play < $menu->plays ? Next::state($state->replayed($state->play + 1)) : $this->silenced($state, $menu);
+        return $state->play < $menu->plays
+            ? Next::state($state->replayed($state->play + 1))
+            : $this->silenced($state, $menu);
     }
 
     private function silenced(State $state, Menu $menu): Next
@@ -230,7 +258,9 @@ final class Machine
     {
         $then = $this->book->get($state->object, Announcement::class)->then;
 
-        return $then?->word === 'release' ? Next::end(Outcome::AnnouncementAndRelease, $state->object) : $this->follow($state, $then);
+        return $then?->word === 'release'
+            ? Next::end(Outcome::AnnouncementAndRelease, $state->object)
+            : $this->follow($state, $then);
     }
 
     private function named(State $state, string $whom): Next
@@ -244,7 +274,9 @@ final class Machine
     /** Asked for in a menu, the directory goes back to that menu, which may be all that is left of what is behind. */
     private function leftDirectory(State $state): Next
     {
-        return $this->book->menuAt($state) === null ? $this->back($state) ?? self::deadEnd($state) : Next::state($this->before($state), true);
+        return $this->book->menuAt($state) === null
+            ? $this->back($state) ?? self::deadEnd($state)
+            : Next::state($this->before($state), true);
     }
 
     private function before(State $state): State
@@ -259,7 +291,9 @@ final class Machine
         if ($to?->word === 'release' || $to?->word === 'busy') {
             return Next::end($to->word === 'release' ? Outcome::Released : Outcome::Busy, $state->object);
         }
-        $next = $to === null ? null : $this->entering($to, $state->inside, $state->behind(), $state->object, $needsRoute);
+        $next = $to === null
+            ? null
+            : $this->entering($to, $state->inside, $state->behind(), $state->object, $needsRoute);
 
         return $next === null ? Next::end(Outcome::DeadEnd, $state->object) : Next::state($next, ! $isPlace);
     }
@@ -283,7 +317,13 @@ final class Machine
             // Entering a user anew forgets the menus behind.
             Kind::User => State::at(Place::User, $object, $inside, []),
             Kind::Group => State::at(Place::Group, $object, $inside, $frames),
-            Kind::Chain => State::at(Place::Chain, $object, $inside, $frames, $this->book->get($object, Chain::class)->announcement === null ? 0 : -1),
+            Kind::Chain => State::at(
+                Place::Chain,
+                $object,
+                $inside,
+                $frames,
+                $this->book->get($object, Chain::class)->announcement === null ? 0 : -1,
+            ),
             Kind::Attendant => State::at(Place::Attendant, $object, $inside, $frames),
             Kind::Menu => State::menu($object, $inside, $frames),
             Kind::Mailbox => State::at(Place::Mailbox, $object, $inside, $frames),

@@ -11,7 +11,10 @@ use Jaunty\Core\Book\NameOrder;
 use Jaunty\Core\Book\NameScope;
 use Jaunty\Core\Book\User;
 
-/** Dial by name: whom a menu's directory lists, and whom keys mean. Letters lie on keys as ITU-T E.161 puts them; 0 is a space. */
+/**
+ * Dial by name: whom a menu's directory lists, and whom keys mean. Letters lie on keys as ITU-T E.161 puts them; 0 is a
+ * space.
+ */
 final readonly class NameDirectory
 {
     /** Seconds for the letters of one try, and for choosing from a list that was read. */
@@ -23,9 +26,15 @@ final readonly class NameDirectory
     public const LONGEST_LIST = 9;
 
     /** By ITU-T E.161 (02/2001), option A. */
-    private const LETTERS = ['2' => 'abc', '3' => 'def', '4' => 'ghi', '5' => 'jkl', '6' => 'mno', '7' => 'pqrs', '8' => 'tuv', '9' => 'wxyz', '0' => ' '];
+    private const LETTERS = [
+        '2' => 'abc', '3' => 'def', '4' => 'ghi', '5' => 'jkl', '6' => 'mno', '7' => 'pqrs', '8' => 'tuv',
+        '9' => 'wxyz', '0' => ' ',
+    ];
 
-    /** @param array<string, list<string>> $codes the ways to spell each user who is listed, by `user:key`, as the list is read */
+    /**
+     * @param array<string, list<string>> $codes the ways to spell each user who is listed, by `user:key`, as the list
+     *     is read
+     */
     private function __construct(private array $codes, private NameMatch $match)
     {
     }
@@ -37,11 +46,17 @@ final readonly class NameDirectory
         $codes = [];
         foreach (self::asRead($book->users()) as $user) {
             if ($user->directory['listed'] && ($menu === null || self::lists($book, $menu, $user))) {
-                $codes["user:{$user->key}"] = self::spellings($user, $menu === null ? NameOrder::Either : $menu->dialByName['by']);
+                $codes["user:{$user->key}"] = self::spellings(
+                    $user,
+                    $menu === null ? NameOrder::Either : $menu->dialByName['by'],
+                );
             }
         }
 
-        return new self(array_filter($codes, static fn (array $spellings): bool => $spellings !== []), $menu === null ? NameMatch::Partial : $menu->dialByName['match']);
+        return new self(
+            array_filter($codes, static fn (array $spellings): bool => $spellings !== []),
+            $menu === null ? NameMatch::Partial : $menu->dialByName['match'],
+        );
     }
 
     /** @return list<string> everybody who can be reached by name */
@@ -53,12 +68,21 @@ final readonly class NameDirectory
     /** @return list<string> whom the keys mean, as the list is read */
     public function meant(string $keys): array
     {
-        $fits = fn (string $code): bool => $this->match === NameMatch::Whole ? $code === $keys : str_starts_with($code, $keys);
+        $fits = fn (string $code): bool => $this->match === NameMatch::Whole
+            ? $code === $keys
+            : str_starts_with($code, $keys);
 
-        return $keys === '' ? [] : array_keys(array_filter($this->codes, static fn (array $codes): bool => array_filter($codes, $fits) !== []));
+        return $keys === ''
+            ? []
+            : array_keys(
+                array_filter($this->codes, static fn (array $codes): bool => array_filter($codes, $fits) !== []),
+            );
     }
 
-    /** @return list<list<string>> those whose whole name, as the menu asks for it, is spelt by the same keys: more than one each */
+    /**
+     * @return list<list<string>> those whose whole name, as the menu asks for it, is spelt by the same keys: more than
+     *     one each
+     */
     public function alike(): array
     {
         $byCode = [];
@@ -70,7 +94,10 @@ final readonly class NameDirectory
         return array_values(array_filter($byCode, static fn (array $users): bool => count($users) > 1));
     }
 
-    /** @return ?list<string> keys that reach somebody: the name, #, and the place in the list where others are meant too; null for nobody's way */
+    /**
+     * @return ?list<string> keys that reach somebody: the name, #, and the place in the list where others are meant
+     *     too; null for nobody's way
+     */
     public function keysTo(string $user): ?array
     {
         foreach ($this->codes[$user] ?? [] as $code) {
@@ -94,7 +121,11 @@ final readonly class NameDirectory
         usort($codes, static fn (string $one, string $other): int => strlen($one) <=> strlen($other));
         $best = null;
         foreach ($codes as $code) {
-            for ($length = $this->match === NameMatch::Whole ? strlen($code) : 1; $length <= strlen($code) && ($best === null || $length < strlen($best)); $length++) {
+            for (
+                $length = $this->match === NameMatch::Whole ? strlen($code) : 1;
+                $length <= strlen($code) && ($best === null || $length < strlen($best));
+                $length++
+            ) {
                 if ($this->meant(substr($code, 0, $length)) === [$user]) {
                     $best = substr($code, 0, $length);
                 }
@@ -127,7 +158,14 @@ final readonly class NameDirectory
      */
     private static function asRead(array $users): array
     {
-        usort($users, static fn (User $a, User $b): int => [$a->name['last'] ?? '', $a->name['first'] ?? '', $a->extension ?? ''] <=> [$b->name['last'] ?? '', $b->name['first'] ?? '', $b->extension ?? '']);
+        usort(
+            $users,
+            static fn (User $a, User $b): int => [
+                $a->name['last'] ?? '',
+                $a->name['first'] ?? '',
+                $a->extension ?? '',
+            ] <=> [$b->name['last'] ?? '', $b->name['first'] ?? '', $b->extension ?? ''],
+        );
 
         return $users;
     }
@@ -137,7 +175,9 @@ final readonly class NameDirectory
         return match ($menu->dialByName['scope']) {
             NameScope::Off => false,
             NameScope::All => true,
-            NameScope::Site => $menu->site !== null && $user->site !== null && (string) $user->site === (string) $menu->site,
+            NameScope::Site => $menu->site !== null
+                && $user->site !== null
+                && (string) $user->site === (string) $menu->site,
             NameScope::Groups => self::isMember($book, $menu, $user),
         };
     }
@@ -165,6 +205,11 @@ final readonly class NameDirectory
             NameOrder::Either => [$first, $last, "{$first}0{$last}", "{$last}0{$first}"],
         };
 
-        return array_values(array_unique(array_filter($spellings, static fn (string $code): bool => trim($code, '0') !== '' && ! str_starts_with($code, '0') && ! str_ends_with($code, '0'))));
+        return array_values(array_unique(array_filter(
+            $spellings,
+            static fn (string $code): bool => trim($code, '0') !== ''
+                && ! str_starts_with($code, '0')
+                && ! str_ends_with($code, '0'),
+        )));
     }
 }

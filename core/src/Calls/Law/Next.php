@@ -8,8 +8,12 @@ namespace Jaunty\Core\Calls\Law;
 final readonly class Next
 {
     /** @param bool $isTransfer whether a destination was followed, which counts against the tenant's transfer limit */
-    private function __construct(public ?State $state, public ?Outcome $outcome, public string $target, public bool $isTransfer)
-    {
+    private function __construct(
+        public ?State $state,
+        public ?Outcome $outcome,
+        public string $target,
+        public bool $isTransfer,
+    ) {
     }
 
     public static function state(State $state, bool $isTransfer = false): self

@@ -11,7 +11,10 @@ use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Numbering\DigitMap;
 
-/** What a number does with a call before its destination: life cycle, delivery, switches, blocked callers and caller rules. */
+/**
+ * What a number does with a call before its destination: life cycle, delivery, switches, blocked callers and caller
+ * rules.
+ */
 final readonly class NumberRules
 {
     /** What a number's dates say of it: not yet, in use, no longer. */
@@ -36,8 +39,13 @@ final readonly class NumberRules
         $stands = $this->stands === null ? self::standing($number, $zone, $this->at) : ($this->stands)($number, $zone);
 
         return match (true) {
-            in_array($number->status, [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled], true) => Event::of(EventKind::NotInService),
-            $number->status === NumberStatus::PortingIn && ($number->from === null || $stands === self::BEFORE) => Event::of(EventKind::OldCarrier),
+            in_array(
+                $number->status,
+                [NumberStatus::Ordered, NumberStatus::Reserved, NumberStatus::Quarantined, NumberStatus::Cancelled],
+                true,
+            ) => Event::of(EventKind::NotInService),
+            $number->status === NumberStatus::PortingIn
+                && ($number->from === null || $stands === self::BEFORE) => Event::of(EventKind::OldCarrier),
             $stands !== self::WITHIN => Event::of(EventKind::NotInService),
             $isPlatformOut => Event::of(EventKind::PlatformOut),
             ! $this->isDelivered($number) => Event::of(EventKind::NotDelivered),
@@ -101,7 +109,8 @@ final readonly class NumberRules
     {
         $trunk = $number->trunk === null ? null : $this->book->get((string) $number->trunk, Trunk::class);
 
-        return $trunk === null || ($trunk->enabled && ($number->deliveredAs === null || $number->deliveredAs === $trunk->deliversAs));
+        return $trunk === null
+            || ($trunk->enabled && ($number->deliveredAs === null || $number->deliveredAs === $trunk->deliversAs));
     }
 
     /** Withheld and unknown callers match no digit map. */
@@ -111,6 +120,8 @@ final readonly class NumberRules
             return $from === 'withheld';
         }
 
-        return $from !== null && str_starts_with($from, '+') && DigitMap::parse($callers, 'callers')->matches(substr($from, 1));
+        return $from !== null
+            && str_starts_with($from, '+')
+            && DigitMap::parse($callers, 'callers')->matches(substr($from, 1));
     }
 }

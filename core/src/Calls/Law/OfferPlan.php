@@ -10,9 +10,9 @@ use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\TierTwo;
 
 /**
- * When a hunt group's offers end, and how late each member can be reached, in closed form. The world may pass over anybody
- * in any pass, so every offer can come at once, and at the latest after all that can go before it; resting makes nothing
- * later than that.
+ * When a hunt group's offers end, and how late each member can be reached, in closed form. The world may pass over
+ * anybody in any pass, so every offer can come at once, and at the latest after all that can go before it; resting
+ * makes nothing later than that.
  */
 final readonly class OfferPlan
 {
@@ -23,8 +23,14 @@ final readonly class OfferPlan
      * @param  ?int  $oneOffer  of a simultaneous group: everybody at once for so many seconds
      * @param  bool  $waits  whether the call waits while nobody can be offered
      */
-    private function __construct(public Group $group, public int $ring, public ?int $limit, public ?int $passes, public ?int $oneOffer, public bool $waits)
-    {
+    private function __construct(
+        public Group $group,
+        public int $ring,
+        public ?int $limit,
+        public ?int $passes,
+        public ?int $oneOffer,
+        public bool $waits,
+    ) {
     }
 
     /** Of a call that came for the group itself. */
@@ -35,7 +41,14 @@ final readonly class OfferPlan
         }
         $oneOffer = self::canBeOneOffer($group) ? $group->noAnswerSeconds : null;
 
-        return new self($group, $ring, $group->noAnswerSeconds, $oneOffer === null ? $group->rotations : null, $oneOffer, false);
+        return new self(
+            $group,
+            $ring,
+            $group->noAnswerSeconds,
+            $oneOffer === null ? $group->rotations : null,
+            $oneOffer,
+            false,
+        );
     }
 
     /** Of a place in a chain, offered for so many seconds. A queue is not joined from there. */
@@ -142,7 +155,8 @@ final readonly class OfferPlan
         }
         $longest = max(count($rung[0]), count($rung[1]));
 
-        return count($rung[0]) === $longest && $this->endsInVain($tiers[0], $rung[0]) || count($rung[1]) === $longest && $this->endsInVain($tiers[1], $rung[1]);
+        return count($rung[0]) === $longest && $this->endsInVain($tiers[0], $rung[0])
+            || count($rung[1]) === $longest && $this->endsInVain($tiers[1], $rung[1]);
     }
 
     /**
@@ -165,7 +179,10 @@ final readonly class OfferPlan
         return $this->limit === null ? $this->each() : min($this->each(), $this->limit);
     }
 
-    /** Seconds until nobody has answered, at least, where whoever is offered may drop out: an offer cut to less than a ring still takes its time. */
+    /**
+     * Seconds until nobody has answered, at least, where whoever is offered may drop out: an offer cut to less than a
+     * ring still takes its time.
+     */
     public function nothingFrom(): int
     {
         return $this->limit === null || $this->limit >= $this->ring ? 0 : $this->limit;
@@ -185,7 +202,9 @@ final readonly class OfferPlan
      */
     private function inTiers(array $ringing): array
     {
-        $of = static fn (int $tier): array => array_values(array_filter($ringing, static fn (Member $member): bool => $member->tier === $tier));
+        $of = static fn (int $tier): array => array_values(
+            array_filter($ringing, static fn (Member $member): bool => $member->tier === $tier),
+        );
 
         return [$of(1), $of(2)];
     }
@@ -225,10 +244,15 @@ final readonly class OfferPlan
         return $this->limit === null ? $this->each() : min($this->each(), $this->limit - $second);
     }
 
-    /** Passes go round where both tiers have members, whether or not they are free; otherwise the limit is one offer. */
+    /**
+     * Passes go round where both tiers have members, whether or not they are free; otherwise the limit is one offer.
+     */
     private static function canBeOneOffer(Group $group): bool
     {
         return $group->order === GroupOrder::Simultaneous
-            && ($group->tierTwo === TierTwo::Unavailable || count(array_unique(array_map(static fn (Member $member): int => $member->tier, $group->members))) < 2);
+            && (
+                $group->tierTwo === TierTwo::Unavailable
+                || count(array_unique(array_map(static fn (Member $member): int => $member->tier, $group->members))) < 2
+            );
     }
 }

@@ -7,7 +7,10 @@ namespace Jaunty\Core\Calls\Law;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
 
-/** Who can be offered a call and what their legs do, at a second of the offers. A script's world never changes; others may. */
+/**
+ * Who can be offered a call and what their legs do, at a second of the offers. A script's world never changes; others
+ * may.
+ */
 interface OfferWorld
 {
     /**

@@ -32,7 +32,8 @@ enum Outcome: string
             self::MessageIn => 'mailbox',
             self::OutsideMailbox => 'outside',
             self::AnnouncementAndRelease, self::Released, self::Busy => 'released',
-            self::MessageRefused, self::NotDelivered, self::OldCarrier, self::NotInService, self::Refused, self::DeadEnd, self::Loop, self::Overrun => 'lost',
+            self::MessageRefused, self::NotDelivered, self::OldCarrier, self::NotInService, self::Refused,
+            self::DeadEnd, self::Loop, self::Overrun => 'lost',
         };
     }
 

@@ -15,8 +15,14 @@ final readonly class RingLeg
      * @param  bool  $confirm  whether whoever answers must press a key
      * @param  int  $answersAfter  seconds until somebody answers, where somebody does
      */
-    public function __construct(public string $object, public string $does, public int $seconds, public int $mailboxAfter = 0, public bool $confirm = false, public int $answersAfter = 0)
-    {
+    public function __construct(
+        public string $object,
+        public string $does,
+        public int $seconds,
+        public int $mailboxAfter = 0,
+        public bool $confirm = false,
+        public int $answersAfter = 0,
+    ) {
     }
 
     public function dropsOut(): bool

@@ -34,19 +34,45 @@ final readonly class RingLegs
 
             return $leg->number === null
                 ? new RingLeg("user:{$user->key}", 'unreachable', 0)
-                : $this->outside($leg->number, "user:{$user->key}", $inside, $seconds ?? $leg->seconds, $leg->confirm, $leg->mailboxAfter);
+                : $this->outside(
+                    $leg->number,
+                    "user:{$user->key}",
+                    $inside,
+                    $seconds ?? $leg->seconds,
+                    $leg->confirm,
+                    $leg->mailboxAfter,
+                );
         }, $legs);
     }
 
-    public function outside(string $number, string $sender, bool $inside, int $seconds, bool $confirm = false, int $mailboxAfter = CallBook::OUTSIDE_MAILBOX_AFTER): RingLeg
-    {
-        return new RingLeg("outside:{$number}", $this->canLeave($number, $sender, $inside) ? 'answers' : 'refused', $seconds, $mailboxAfter, $confirm);
+    public function outside(
+        string $number,
+        string $sender,
+        bool $inside,
+        int $seconds,
+        bool $confirm = false,
+        int $mailboxAfter = CallBook::OUTSIDE_MAILBOX_AFTER,
+    ): RingLeg {
+        return new RingLeg(
+            "outside:{$number}",
+            $this->canLeave($number, $sender, $inside) ? 'answers' : 'refused',
+            $seconds,
+            $mailboxAfter,
+            $confirm,
+        );
     }
 
     /** @return list<Leg> devices of the user's present state; none where the user is no longer active */
     public function devices(User $user): array
     {
-        return $user->status === UserStatus::Active ? array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside)) : [];
+        return $user->status === UserStatus::Active
+            ? array_values(
+                array_filter(
+                    $this->book->legs($user),
+                    static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside,
+                ),
+            )
+            : [];
     }
 
     public function canLeave(string $number, string $sender, bool $inside): bool

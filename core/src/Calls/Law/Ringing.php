@@ -33,7 +33,12 @@ final readonly class Ringing
         $ringing = array_values(array_filter($legs, static fn (RingLeg $leg): bool => ! $leg->dropsOut()));
         $began = array_map(static fn (RingLeg $leg): array => [0, $leg->object], $ringing);
         if ($who !== null) {
-            return new self($who->does === 'answers' ? EventKind::Answered : EventKind::OutsideMailbox, $who->object, (int) $taken, $began);
+            return new self(
+                $who->does === 'answers' ? EventKind::Answered : EventKind::OutsideMailbox,
+                $who->object,
+                (int) $taken,
+                $began,
+            );
         }
 
         return new self($ringing === [] ? self::dropped($legs) : EventKind::Unanswered, '', $longest, $began);
@@ -51,7 +56,12 @@ final readonly class Ringing
             $began[] = [$at, $leg->object];
             $after = $leg->takenAfter();
             if ($after !== null) {
-                return new self($leg->does === 'answers' ? EventKind::Answered : EventKind::OutsideMailbox, $leg->object, $at + $after, $began);
+                return new self(
+                    $leg->does === 'answers' ? EventKind::Answered : EventKind::OutsideMailbox,
+                    $leg->object,
+                    $at + $after,
+                    $began,
+                );
             }
             $at += $leg->seconds;
         }

@@ -25,7 +25,8 @@ final readonly class State
      * @param  string  $sender  who sends the call out, of an outside number
      * @param  bool  $needsRoute  of an outside number
      * @param  string  $callee  of a screened transfer: the user
-     * @param  bool  $afterWrong  of a menu: its invalid prompt is played first; a matter of seconds, so no part of the key
+     * @param  bool  $afterWrong  of a menu: its invalid prompt is played first; a matter of seconds, so no part of the
+     *     key
      */
     private function __construct(
         public Place $place,
@@ -43,7 +44,11 @@ final readonly class State
     ) {
         // Most states are a place and where the call came from; the rest is written only where it stands.
         $this->key = "{$place->value} {$object} " . ($inside ? 'in' : 'out')
-            . ($play === 1 && $wrong === 0 && $returns === 0 && $position === 0 ? '' : " {$play} {$wrong} {$returns} {$position}")
+            . (
+                $play === 1 && $wrong === 0 && $returns === 0 && $position === 0
+                ? ''
+                : " {$play} {$wrong} {$returns} {$position}"
+            )
             . ($sender === '' && $callee === '' ? '' : " {$sender} {$callee}" . ($needsRoute ? '' : ' free'))
             . ($frames === [] ? '' : ' < ' . implode(' ', $frames));
     }
@@ -62,7 +67,14 @@ final readonly class State
     /** @param list<string> $frames */
     public static function outside(string $number, bool $inside, array $frames, string $sender, bool $needsRoute): self
     {
-        return new self(Place::Outside, "outside:{$number}", $inside, $frames, sender: $sender, needsRoute: $needsRoute);
+        return new self(
+            Place::Outside,
+            "outside:{$number}",
+            $inside,
+            $frames,
+            sender: $sender,
+            needsRoute: $needsRoute,
+        );
     }
 
     /**
@@ -74,7 +86,13 @@ final readonly class State
     {
         $at = array_search($menu, $frames, true);
 
-        return new self(Place::Menu, $menu, $inside, $at === false ? $frames : array_slice($frames, 0, $at), returns: $returns);
+        return new self(
+            Place::Menu,
+            $menu,
+            $inside,
+            $at === false ? $frames : array_slice($frames, 0, $at),
+            returns: $returns,
+        );
     }
 
     public function replayed(int $play): self
@@ -84,12 +102,28 @@ final readonly class State
 
     public function withWrongKey(): self
     {
-        return new self(Place::Menu, $this->object, $this->inside, $this->frames, $this->play, $this->wrong + 1, $this->returns, afterWrong: true);
+        return new self(
+            Place::Menu,
+            $this->object,
+            $this->inside,
+            $this->frames,
+            $this->play,
+            $this->wrong + 1,
+            $this->returns,
+            afterWrong: true,
+        );
     }
 
     public function screening(string $user): self
     {
-        return new self(Place::Transfer, $this->object, $this->inside, $this->frames, returns: $this->returns, callee: $user);
+        return new self(
+            Place::Transfer,
+            $this->object,
+            $this->inside,
+            $this->frames,
+            returns: $this->returns,
+            callee: $user,
+        );
     }
 
     public function nextPlace(): self

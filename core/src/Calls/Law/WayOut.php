@@ -12,7 +12,10 @@ use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Numbering\DigitMap;
 
-/** Whether a call can leave for an outside number: the first route that fits, and on it a trunk with a channel (design 03 section 9). */
+/**
+ * Whether a call can leave for an outside number: the first route that fits, and on it a trunk with a channel (design
+ * 03 section 9).
+ */
 final class WayOut
 {
     /** @var ?list<Route> in order of position */
@@ -45,7 +48,8 @@ final class WayOut
     }
 
     /**
-     * The class that would let a call from inside leave, where the sender's alone does not: the least of the routes that fit.
+     * The class that would let a call from inside leave, where the sender's alone does not: the least of the routes
+     * that fit.
      *
      * @param  string  $number  in E.164
      */
@@ -56,7 +60,8 @@ final class WayOut
         }
         $least = null;
         foreach ($this->routes() as $route) {
-            $wouldDo = $this->fits($route, ltrim($number, '+'), $sender, CallingClass::International) && $this->hasTrunk($route, true, []);
+            $wouldDo = $this->fits($route, ltrim($number, '+'), $sender, CallingClass::International)
+                && $this->hasTrunk($route, true, []);
             if ($wouldDo && ($least === null || $least->covers($route->class))) {
                 $least = $route->class;
             }
@@ -74,7 +79,9 @@ final class WayOut
             && $class->covers($route->class)
             && ! in_array($sender, array_map(strval(...), $route->blocked), true)
             && $this->maps[$route->key]->matches($digits)
-            && HoursState::plain($this->book->hours($route->schedule, $this->book->tenant()->zone)) === HoursState::OPEN;
+            && HoursState::plain(
+                $this->book->hours($route->schedule, $this->book->tenant()->zone),
+            ) === HoursState::OPEN;
     }
 
     /** @param array<string, string> $world */

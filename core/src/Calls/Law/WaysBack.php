@@ -20,9 +20,9 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
 
 /**
- * From which objects a call can still come to a `back`. Elsewhere the menus behind a call can be seen by nothing that follows,
- * and calls that differ in them alone go on alike: an explorer need not tell them apart. Menus that all lead to each other
- * would otherwise be as many states as there are ways through four of them.
+ * From which objects a call can still come to a `back`. Elsewhere the menus behind a call can be seen by nothing that
+ * follows, and calls that differ in them alone go on alike: an explorer need not tell them apart. Menus that all lead
+ * to each other would otherwise be as many states as there are ways through four of them.
  *
  * @internal
  */
@@ -36,7 +36,10 @@ final readonly class WaysBack
     public static function of(Book $book): self
     {
         $menus = $book->all(Menu::class);
-        $all = [...$book->all(Group::class), ...$book->all(Chain::class), ...$book->all(Attendant::class), ...$menus, ...$book->all(Mailbox::class), ...$book->all(Announcement::class)];
+        $all = [
+            ...$book->all(Group::class), ...$book->all(Chain::class), ...$book->all(Attendant::class), ...$menus,
+            ...$book->all(Mailbox::class), ...$book->all(Announcement::class),
+        ];
         $before = [];
         $open = [];
         $calls = CallBook::open($book);
@@ -45,7 +48,11 @@ final readonly class WaysBack
             $from = (string) Reference::of($object);
             foreach (self::ways($object) as $to) {
                 $to = $calls->meant($to);
-                if ($to?->word === 'back' ? $object instanceof Menu : $to?->word === 'directory' && ! $object instanceof Menu) {
+                if (
+                    $to?->word === 'back'
+                    ? $object instanceof Menu
+                    : $to?->word === 'directory' && ! $object instanceof Menu
+                ) {
                     $open[] = $from;
                 } elseif ($to?->object !== null) {
                     $before[(string) $to->object][] = $from;
@@ -84,8 +91,13 @@ final readonly class WaysBack
     private static function ways(BookObject $object): array
     {
         return match (true) {
-            $object instanceof Menu => [$object->silence, $object->invalid, ...array_values(array_map(static fn ($key): ?Destination => $key->to, $object->keys))],
-            $object instanceof Group => [...array_map($object->otherwise->of(...), Otherwise::CASES), $object->mailbox === null ? null : Destination::object($object->mailbox)],
+            $object instanceof Menu => [$object->silence, $object->invalid, ...array_values(
+                array_map(static fn ($key): ?Destination => $key->to, $object->keys),
+            )],
+            $object instanceof Group => [
+                ...array_map($object->otherwise->of(...), Otherwise::CASES),
+                $object->mailbox === null ? null : Destination::object($object->mailbox),
+            ],
             $object instanceof Chain => array_column($object->places, 'to'),
             $object instanceof Attendant => array_column($object->answers, 'then'),
             $object instanceof Mailbox => [$object->zero],
@@ -99,6 +111,9 @@ final readonly class WaysBack
     {
         $holders = array_merge(...array_values(ExtensionPlan::of($book)->holders));
 
-        return array_values(array_map(static fn (BookObject $holder): string => (string) Reference::of($holder), array_filter($holders, static fn (BookObject $holder): bool => ! $holder instanceof User)));
+        return array_values(array_map(
+            static fn (BookObject $holder): string => (string) Reference::of($holder),
+            array_filter($holders, static fn (BookObject $holder): bool => ! $holder instanceof User),
+        ));
     }
 }

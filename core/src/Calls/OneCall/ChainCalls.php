@@ -27,11 +27,16 @@ final readonly class ChainCalls
     public function resolve(State $state, int $now): Resolved
     {
         $chain = $this->book->get($state->object, Chain::class);
-        $steps = $state->position <= 0 && ($state->position === -1 || $chain->announcement === null) ? [new TraceStep($now, $state->object, 'begins')] : [];
+        $steps = $state->position <= 0 && ($state->position === -1 || $chain->announcement === null)
+            ? [new TraceStep($now, $state->object, 'begins')]
+            : [];
         if ($state->position === -1 && $chain->announcement !== null) {
             $announcement = $this->book->get((string) $chain->announcement, Announcement::class);
 
-            return new Resolved(Event::of(EventKind::Announced), $now + $this->book->seconds($announcement->prompt), [...$steps, new TraceStep($now, (string) $chain->announcement, 'plays')]);
+            return new Resolved(Event::of(EventKind::Announced), $now + $this->book->seconds($announcement->prompt), [
+                ...$steps,
+                new TraceStep($now, (string) $chain->announcement, 'plays'),
+            ]);
         }
         $place = $chain->places[$state->position] ?? null;
         if ($place === null) {
@@ -43,20 +48,38 @@ final readonly class ChainCalls
             return new Resolved(Event::of(EventKind::Left), $now, $steps);
         }
         if ($to->outside !== null) {
-            return $this->place(Ringing::together([$this->world->outside($to->outside, $state->object, $state->inside, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER, false)]), $now, $steps);
+            return $this->place(
+                Ringing::together([$this->world->outside(
+                    $to->outside,
+                    $state->object,
+                    $state->inside,
+                    $seconds,
+                    CallBook::OUTSIDE_MAILBOX_AFTER,
+                    false,
+                )]),
+                $now,
+                $steps,
+            );
         }
         if ($to->word === 'again' || $to->word === 'back') {
             return new Resolved(Event::of(EventKind::Ended), $now, $steps);
         }
         switch ($to->object?->kind) {
             case Kind::User:
-                return $this->place(Ringing::together($this->world->devices((string) $to, $seconds)), $now, [...$steps, new TraceStep($now, (string) $to, 'is offered')]);
+                return $this->place(Ringing::together($this->world->devices((string) $to, $seconds)), $now, [
+                    ...$steps,
+                    new TraceStep($now, (string) $to, 'is offered'),
+                ]);
             case Kind::Group:
                 return $this->groups->place((string) $to, $state, $seconds, $now, $steps);
             case Kind::Announcement:
                 $announcement = $this->book->get((string) $to, Announcement::class);
                 if ($announcement->then === null) {
-                    return new Resolved(Event::of(EventKind::Played), $now + $this->book->seconds($announcement->prompt), [...$steps, new TraceStep($now, (string) $to, 'plays')]);
+                    return new Resolved(
+                        Event::of(EventKind::Played),
+                        $now + $this->book->seconds($announcement->prompt),
+                        [...$steps, new TraceStep($now, (string) $to, 'plays')],
+                    );
                 }
         }
 
@@ -70,6 +93,9 @@ final readonly class ChainCalls
             return new Resolved(Event::of(EventKind::Left), $now, $steps);
         }
 
-        return new Resolved(Event::of($ringing->kind, $ringing->who), $now + $ringing->seconds, [...$steps, ...TraceStep::rings($ringing->began, $now)]);
+        return new Resolved(Event::of($ringing->kind, $ringing->who), $now + $ringing->seconds, [
+            ...$steps,
+            ...TraceStep::rings($ringing->began, $now),
+        ]);
     }
 }

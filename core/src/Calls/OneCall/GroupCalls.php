@@ -22,8 +22,12 @@ use Jaunty\Core\Hours\State as HoursState;
 final readonly class GroupCalls
 {
     /** @param array<string, list<string>> $order by group, the items the world puts first */
-    public function __construct(private CallBook $book, private World $world, private array $order, private Keypad $keypad)
-    {
+    public function __construct(
+        private CallBook $book,
+        private World $world,
+        private array $order,
+        private Keypad $keypad,
+    ) {
     }
 
     /** A call that came for the group itself. */
@@ -38,7 +42,12 @@ final readonly class GroupCalls
         if ($group->queue !== null) {
             return $this->queue($state, $group, $now, $entered);
         }
-        $hunt = new Hunt(OfferPlan::own($group, $this->book->tenant()->secondsPerRing), $this->world, $state->inside, $this->order[$state->object] ?? []);
+        $hunt = new Hunt(
+            OfferPlan::own($group, $this->book->tenant()->secondsPerRing),
+            $this->world,
+            $state->inside,
+            $this->order[$state->object] ?? [],
+        );
         [$kind, $who, $second, $began] = $hunt->run();
 
         return new Resolved(Event::of($kind, $who), $now + $second, [$entered, ...TraceStep::rings($began, $now)]);
@@ -87,16 +96,32 @@ final readonly class GroupCalls
         if ($queue->most < 1 || $this->world->says($state->object) === 'full') {
             return new Resolved(Event::of(EventKind::Full), $now, [$entered]);
         }
-        $hunt = new Hunt(OfferPlan::own($group, $this->book->tenant()->secondsPerRing), $this->world, $state->inside, $this->order[$state->object] ?? []);
+        $hunt = new Hunt(
+            OfferPlan::own($group, $this->book->tenant()->secondsPerRing),
+            $this->world,
+            $state->inside,
+            $this->order[$state->object] ?? [],
+        );
         [$kind, $who, $second, $began] = $hunt->run();
         $isTaken = $kind->takes();
         $until = $kind === EventKind::Endless ? PHP_INT_MAX : $now + $second;
-        $key = $queue->exitKey === null || ($isTaken && $second === 0) ? null : $this->keypad->next($now, $until, $now, $queue->exitKey);
+        $key = $queue->exitKey === null || ($isTaken && $second === 0)
+            ? null
+            : $this->keypad->next($now, $until, $now, $queue->exitKey);
         $steps = [$entered, new TraceStep($now, $state->object, 'waits in the queue')];
         if ($key !== null) {
             $before = array_values(array_filter($began, static fn (array $leg): bool => $now + $leg[0] <= $key[1]));
 
-            return new Resolved(Event::of(EventKind::ExitKey), $key[1], [...$steps, ...TraceStep::rings($before, $now), new TraceStep($key[1], $state->object, "key {$key[0]}")], true);
+            return new Resolved(
+                Event::of(EventKind::ExitKey),
+                $key[1],
+                [
+                    ...$steps,
+                    ...TraceStep::rings($before, $now),
+                    new TraceStep($key[1], $state->object, "key {$key[0]}"),
+                ],
+                true,
+            );
         }
         if ($kind === EventKind::Endless) {
             $atOnce = array_values(array_filter($began, static fn (array $leg): bool => $leg[0] === 0));
@@ -104,7 +129,11 @@ final readonly class GroupCalls
             return new Resolved(Event::of(EventKind::Endless), $now, [...$steps, ...TraceStep::rings($atOnce, $now)]);
         }
 
-        return new Resolved(Event::of($kind === EventKind::Unanswered ? EventKind::WaitedLongest : $kind, $who), $now + $second, [...$steps, ...TraceStep::rings($began, $now)]);
+        return new Resolved(
+            Event::of($kind === EventKind::Unanswered ? EventKind::WaitedLongest : $kind, $who),
+            $now + $second,
+            [...$steps, ...TraceStep::rings($began, $now)],
+        );
     }
 
     /**
@@ -119,7 +148,12 @@ final readonly class GroupCalls
         if ($this->caseBeforeOffers($group) !== null || $this->isAllBusy($group)) {
             return new Resolved(Event::of(EventKind::Left), $now, $steps);
         }
-        $hunt = new Hunt(OfferPlan::place($group, $this->book->tenant()->secondsPerRing, $seconds), $this->world, $state->inside, $this->order[$reference] ?? []);
+        $hunt = new Hunt(
+            OfferPlan::place($group, $this->book->tenant()->secondsPerRing, $seconds),
+            $this->world,
+            $state->inside,
+            $this->order[$reference] ?? [],
+        );
         [$kind, $who, $second, $began] = $hunt->run();
 
         return new Resolved(Event::of($kind, $who), $now + $second, [...$steps, ...TraceStep::rings($began, $now)]);

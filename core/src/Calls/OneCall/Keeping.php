@@ -23,9 +23,13 @@ final readonly class Keeping
         }
         $wanted = $promise->expect;
         $reason = match (true) {
-            $wanted['outcome'] !== null && $wanted['outcome'] !== $trace->outcome->value => "the caller {$trace->outcome->words()} {$trace->target}",
-            $wanted['target'] !== null && $wanted['target'] !== $trace->target => "it is {$trace->target} instead of {$wanted['target']}",
-            $wanted['within'] !== null && $trace->seconds > $wanted['within'] => "it takes {$trace->seconds} s instead of {$wanted['within']} s at most",
+            $wanted['outcome'] !== null
+                && $wanted['outcome'] !== $trace->outcome->value => "the caller {$trace->outcome->words()} "
+                    . "{$trace->target}",
+            $wanted['target'] !== null
+                && $wanted['target'] !== $trace->target => "it is {$trace->target} instead of {$wanted['target']}",
+            $wanted['within'] !== null && $trace->seconds > $wanted['within'] => "it takes {$trace->seconds} s instead "
+                . "of {$wanted['within']} s at most",
             default => '',
         };
 

@@ -27,17 +27,33 @@ final readonly class MenuCalls
     {
         $menu = $this->book->get($state->object, Menu::class);
         $steps = $state->afterWrong ? [] : [new TraceStep($now, $state->object, "play {$state->play}")];
-        $promptEnds = $now + ($state->afterWrong ? $this->book->seconds($menu->invalidPrompt) : 0) + $this->book->seconds($menu->prompt);
+        $promptEnds = $now
+            + ($state->afterWrong ? $this->book->seconds($menu->invalidPrompt) : 0)
+            + $this->book->seconds($menu->prompt);
         $key = $this->keypad->next($now, $promptEnds + $menu->wait, $menu->wait > 0 ? $promptEnds : null);
         if ($key === null) {
             return new Resolved(Event::of(EventKind::Silence), $promptEnds + $menu->wait, $steps);
         }
         [$digit, $at] = $key;
-        [$event, $at] = $menu->dialExtensions['scope'] !== ExtensionReach::Off && ctype_digit($digit) && $this->couldBegin($menu, $digit)
+        [$event, $at] = $menu->dialExtensions['scope'] !== ExtensionReach::Off
+            && ctype_digit($digit)
+            && $this->couldBegin($menu, $digit)
             ? $this->collect($menu, $digit, $at)
-            : [isset($menu->keys[$digit]) ? Event::of(EventKind::Key, $digit) : Event::of(EventKind::Wrong, $digit), $at];
+            : [
+                isset($menu->keys[$digit]) ? Event::of(EventKind::Key, $digit) : Event::of(EventKind::Wrong, $digit),
+                $at,
+            ];
 
-        return new Resolved($event, $at, [...$steps, new TraceStep($at, $state->object, $event->kind === EventKind::Wrong ? 'wrong key' : "key {$event->detail}")], true);
+        return new Resolved(
+            $event,
+            $at,
+            [...$steps, new TraceStep(
+                $at,
+                $state->object,
+                $event->kind === EventKind::Wrong ? 'wrong key' : "key {$event->detail}",
+            )],
+            true,
+        );
     }
 
     /** @return array{Event, int} */
@@ -69,7 +85,10 @@ final readonly class MenuCalls
     private function couldBegin(Menu $menu, string $digit): bool
     {
         foreach (array_keys($this->book->extensions()) as $extension) {
-            if (str_starts_with((string) $extension, $digit) && $this->book->dialled($menu, (string) $extension) !== null) {
+            if (
+                str_starts_with((string) $extension, $digit)
+                && $this->book->dialled($menu, (string) $extension) !== null
+            ) {
                 return true;
             }
         }

@@ -30,18 +30,26 @@ final readonly class Reasons
         if ($from->place === Place::Transfer && $event->kind !== EventKind::Answered) {
             $why = "{$this->label($from->callee)} did not take it: {$why}";
         }
-        if ($next->outcome === Outcome::DeadEnd && ! in_array($event->kind, [EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended], true)) {
+        if (
+            $next->outcome === Outcome::DeadEnd
+            && ! in_array($event->kind, [EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended], true)
+        ) {
             return ($why === '' ? '' : "{$why}, and ") . 'nothing is set for that';
         }
 
-        return $why . ($next->state?->place === Place::Chain && $next->state->object === $from->object ? ', so ' . $this->place($next->state) : '');
+        return $why . (
+            $next->state?->place === Place::Chain && $next->state->object === $from->object
+            ? ', so ' . $this->place($next->state)
+            : ''
+        );
     }
 
     private function place(State $state): string
     {
         $chain = $this->book->get($state->object, Chain::class);
 
-        return ($state->position < count($chain->places) ? 'place ' . ($state->position + 1) : 'past the last place') . " of {$chain->name}";
+        return ($state->position < count($chain->places) ? 'place ' . ($state->position + 1) : 'past the last place')
+            . " of {$chain->name}";
     }
 
     private function answer(State $from, string $item): string
@@ -77,7 +85,9 @@ final readonly class Reasons
             EventKind::Full => 'the queue is full',
             EventKind::Holiday => 'a holiday by its hours',
             EventKind::Key => "key {$event->detail}",
-            EventKind::Left => $seconds > 0 ? "{$this->rings($seconds)} are too short to be answered" : 'nothing can ring',
+            EventKind::Left => $seconds > 0
+                ? "{$this->rings($seconds)} are too short to be answered"
+                : 'nothing can ring',
             EventKind::MessageRefused => 'the mailbox is full',
             EventKind::Named => 'the name was spelled',
             EventKind::NoAnswerSet => 'no answer is set for these hours',
@@ -90,13 +100,18 @@ final readonly class Reasons
             EventKind::PlatformOut => 'the platform is out',
             EventKind::Refused => 'no route or trunk lets the call out',
             EventKind::Rule => "caller rule {$event->detail}",
-            EventKind::Silence => $from->place === Place::Menu ? "silence after play {$from->play} of {$this->book->get($from->object, Menu::class)->plays}" : 'silence',
+            EventKind::Silence => $from->place === Place::Menu
+                ? "silence after play {$from->play} of {$this->book->get($from->object, Menu::class)->plays}"
+                : 'silence',
             EventKind::SiteOut => 'the site is out',
             EventKind::SwitchedOff => 'switched off',
             EventKind::Unanswered => 'no answer after ' . $this->rings($seconds),
             EventKind::Unreachable => 'no phone can be reached',
             EventKind::WaitedLongest => 'the longest wait is over',
-            EventKind::Wrong => 'wrong key ' . ($from->wrong + 1) . ' of ' . $this->book->get($from->object, Menu::class)->invalidAllowed,
+            EventKind::Wrong => 'wrong key '
+                . ($from->wrong + 1)
+                . ' of '
+                . $this->book->get($from->object, Menu::class)->invalidAllowed,
             EventKind::Zero => '0 was pressed',
         };
     }
@@ -106,7 +121,9 @@ final readonly class Reasons
         $ring = $this->book->tenant()->secondsPerRing;
         $rings = intdiv($seconds, $ring);
 
-        return $seconds % $ring !== 0 ? "{$seconds} s" : "{$rings} " . ($rings === 1 ? 'ring' : 'rings') . " ({$seconds} s)";
+        return $seconds % $ring !== 0
+            ? "{$seconds} s"
+            : "{$rings} " . ($rings === 1 ? 'ring' : 'rings') . " ({$seconds} s)";
     }
 
     private function label(string $object): string

@@ -14,7 +14,11 @@ final readonly class Resolved
      * @param  list<TraceStep>  $steps
      * @param  bool  $byKey  whether a key of the script was acted upon
      */
-    public function __construct(public Event $event, public int $second, public array $steps = [], public bool $byKey = false)
-    {
+    public function __construct(
+        public Event $event,
+        public int $second,
+        public array $steps = [],
+        public bool $byKey = false,
+    ) {
     }
 }

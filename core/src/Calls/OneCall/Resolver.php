@@ -35,8 +35,13 @@ final readonly class Resolver
 
     private DirectoryCalls $directory;
 
-    public function __construct(private CallBook $book, private World $world, private NumberRules $numbers, private Script $script, private Keypad $keypad)
-    {
+    public function __construct(
+        private CallBook $book,
+        private World $world,
+        private NumberRules $numbers,
+        private Script $script,
+        private Keypad $keypad,
+    ) {
         $this->groups = new GroupCalls($book, $world, $script->order, $keypad);
         $this->chains = new ChainCalls($book, $world, $this->groups);
         $this->menus = new MenuCalls($book, $keypad);
@@ -45,7 +50,13 @@ final readonly class Resolver
 
     public static function of(CallBook $book, Script $script, Keypad $keypad): self
     {
-        return new self($book, new World($book, new WayOut($book), $script->world), new NumberRules($book, $script->at), $script, $keypad);
+        return new self(
+            $book,
+            new World($book, new WayOut($book), $script->world),
+            new NumberRules($book, $script->at),
+            $script,
+            $keypad,
+        );
     }
 
     public function resolve(State $state, int $now): Resolved
@@ -61,7 +72,9 @@ final readonly class Resolver
             Place::Transfer => $this->transfer($state, $now),
             Place::Mailbox => $this->mailbox($state, $now),
             Place::Announcement => $this->announcement($state, $now),
-            Place::Line => new Resolved(Event::of(EventKind::Rings), $now, [new TraceStep($now, $state->object, 'rings')]),
+            Place::Line => new Resolved(Event::of(EventKind::Rings), $now, [
+                new TraceStep($now, $state->object, 'rings'),
+            ]),
             Place::Directory => $this->directory->resolve($state, $now),
         };
     }
@@ -69,7 +82,8 @@ final readonly class Resolver
     private function number(State $state, int $now): Resolved
     {
         $number = $this->book->get($state->object, Number::class);
-        $event = $this->numbers->settled($number, $this->world->says('platform') === 'out') ?? $this->numbers->forCaller($number, $this->script->from);
+        $event = $this->numbers->settled($number, $this->world->says('platform') === 'out')
+            ?? $this->numbers->forCaller($number, $this->script->from);
 
         return new Resolved($event, $now, [new TraceStep($now, $state->object, 'enters')]);
     }
@@ -97,8 +111,12 @@ final readonly class Resolver
             return new Resolved($event, $now, [$entered]);
         }
         $ringLegs = array_map(fn (Leg $leg): RingLeg => $this->world->leg($user, $leg, $state->inside), $legs);
-        $ringing = $this->book->handling($user)->ring === RingStyle::InOrder ? Ringing::inOrder($ringLegs) : Ringing::together($ringLegs);
-        $event = $ringing->kind === EventKind::Unreachable ? $this->unreachable($user) : Event::of($ringing->kind, $ringing->who);
+        $ringing = $this->book->handling($user)->ring === RingStyle::InOrder
+            ? Ringing::inOrder($ringLegs)
+            : Ringing::together($ringLegs);
+        $event = $ringing->kind === EventKind::Unreachable
+            ? $this->unreachable($user)
+            : Event::of($ringing->kind, $ringing->who);
 
         return new Resolved($event, $now + $ringing->seconds, [$entered, ...TraceStep::rings($ringing->began, $now)]);
     }
@@ -111,7 +129,11 @@ final readonly class Resolver
     /** A site that is out tries its own destination first. */
     private function unreachable(User $user): Event
     {
-        if ($this->world->isSiteOut($user) && $user->site !== null && $this->book->get((string) $user->site, Site::class)->siteOut !== null) {
+        if (
+            $this->world->isSiteOut($user)
+            && $user->site !== null
+            && $this->book->get((string) $user->site, Site::class)->siteOut !== null
+        ) {
             return Event::of(EventKind::SiteOut);
         }
 
@@ -122,12 +144,26 @@ final readonly class Resolver
     {
         $number = substr($state->object, strlen('outside:'));
         $ringing = Ringing::together([
-            $leg = $this->world->outside($number, $state->sender, $state->inside, CallBook::OUTSIDE_SECONDS, CallBook::OUTSIDE_MAILBOX_AFTER, false, $state->needsRoute),
+            $leg = $this->world->outside(
+                $number,
+                $state->sender,
+                $state->inside,
+                CallBook::OUTSIDE_SECONDS,
+                CallBook::OUTSIDE_MAILBOX_AFTER,
+                false,
+                $state->needsRoute,
+            ),
         ]);
 
-        $steps = $leg->does === 'busy' ? [new TraceStep($now, $state->object, 'is busy')] : TraceStep::rings($ringing->began, $now);
+        $steps = $leg->does === 'busy'
+            ? [new TraceStep($now, $state->object, 'is busy')]
+            : TraceStep::rings($ringing->began, $now);
 
-        return new Resolved(Event::of($leg->does === 'refused' ? EventKind::Refused : $ringing->kind, $ringing->who), $now + $ringing->seconds, $steps);
+        return new Resolved(
+            Event::of($leg->does === 'refused' ? EventKind::Refused : $ringing->kind, $ringing->who),
+            $now + $ringing->seconds,
+            $steps,
+        );
     }
 
     private function attendant(State $state, int $now): Resolved
@@ -137,11 +173,17 @@ final readonly class Resolver
         $item = $attendant->enabled ? $this->book->answer($attendant) : null;
         foreach ($attendant->answers as $answer) {
             if ($answer['item'] === $item) {
-                return new Resolved(Event::of(EventKind::Answer, $item), $now + $this->book->seconds($answer['greeting']), [$entered]);
+                return new Resolved(
+                    Event::of(EventKind::Answer, $item),
+                    $now + $this->book->seconds($answer['greeting']),
+                    [$entered],
+                );
             }
         }
 
-        return new Resolved(Event::of($attendant->enabled ? EventKind::NoAnswerSet : EventKind::SwitchedOff), $now, [$entered]);
+        return new Resolved(Event::of($attendant->enabled ? EventKind::NoAnswerSet : EventKind::SwitchedOff), $now, [
+            $entered,
+        ]);
     }
 
     private function transfer(State $state, int $now): Resolved
@@ -160,18 +202,29 @@ final readonly class Resolver
         if (! $mailbox->enabled) {
             return new Resolved(Event::of(EventKind::SwitchedOff), $now, [$entered]);
         }
-        $key = $mailbox->zero === null ? null : $this->keypad->next($now, $now + $this->book->seconds($mailbox->greeting), $now, '0');
+        $key = $mailbox->zero === null
+            ? null
+            : $this->keypad->next($now, $now + $this->book->seconds($mailbox->greeting), $now, '0');
         if ($key !== null) {
-            return new Resolved(Event::of(EventKind::Zero), $key[1], [$entered, new TraceStep($key[1], $state->object, 'key 0')], true);
+            return new Resolved(
+                Event::of(EventKind::Zero),
+                $key[1],
+                [$entered, new TraceStep($key[1], $state->object, 'key 0')],
+                true,
+            );
         }
 
-        return new Resolved(Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn), $now, [$entered]);
+        return new Resolved(Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn), $now, [
+            $entered,
+        ]);
     }
 
     private function announcement(State $state, int $now): Resolved
     {
         $announcement = $this->book->get($state->object, Announcement::class);
 
-        return new Resolved(Event::of(EventKind::Played), $now + $this->book->seconds($announcement->prompt), [new TraceStep($now, $state->object, 'plays')]);
+        return new Resolved(Event::of(EventKind::Played), $now + $this->book->seconds($announcement->prompt), [
+            new TraceStep($now, $state->object, 'plays'),
+        ]);
     }
 }

@@ -82,12 +82,15 @@ final readonly class Script
     {
         $to = $node->text('to');
         if (preg_match(Number::E164, $to) === 1) {
-            return $book->find(Reference::to(Kind::Number, $to)) === null ? throw new UnusableScript('to', "{$to} is not a number of this book") : [$to, null];
+            return $book->find(Reference::to(Kind::Number, $to)) === null
+                ? throw new UnusableScript('to', "{$to} is not a number of this book")
+                : [$to, null];
         }
         if (preg_match('/^\d{1,15}$/D', $to) !== 1) {
             throw new UnusableScript('to', "\"{$to}\" is neither a number with its plus nor an extension");
         }
-        $holder = ExtensionPlan::of($book)->reached($to) ?? throw new UnusableScript('to', "nobody has extension {$to}");
+        $holder = ExtensionPlan::of($book)->reached($to)
+            ?? throw new UnusableScript('to', "nobody has extension {$to}");
 
         return [null, Reference::of($holder)];
     }
@@ -99,7 +102,10 @@ final readonly class Script
             return $from;
         }
         if (! str_starts_with($from, 'user:') || $book->find(Reference::parse($from, 'from')) === null) {
-            throw new UnusableScript('from', "\"{$from}\" is neither a number with its plus, nor withheld, nor a user of this book");
+            throw new UnusableScript(
+                'from',
+                "\"{$from}\" is neither a number with its plus, nor withheld, nor a user of this book",
+            );
         }
 
         return $from;
@@ -114,8 +120,13 @@ final readonly class Script
     public static function instant(string $text, string $zone): int
     {
         if (preg_match('/^(\d{4}-\d{2}-\d{2})[T ](\d{2}:\d{2})(:\d{2})?(Z|[+-]\d{2}:\d{2})?$/D', $text, $found) !== 1
-            || ! checkdate((int) substr($found[1], 5, 2), (int) substr($found[1], 8, 2), (int) substr($found[1], 0, 4)) || $found[2] > '23:59' || ($found[3] ?? '') > ':59') {
-            throw new UnusableScript('at', "\"{$text}\" is no instant (2026-11-25T10:00:00-04:00) and no local time (2026-11-25T10:00)");
+            || ! checkdate((int) substr($found[1], 5, 2), (int) substr($found[1], 8, 2), (int) substr($found[1], 0, 4))
+            || $found[2] > '23:59'
+            || ($found[3] ?? '') > ':59') {
+            throw new UnusableScript(
+                'at',
+                "\"{$text}\" is no instant (2026-11-25T10:00:00-04:00) and no local time (2026-11-25T10:00)",
+            );
         }
         $minutes = LocalDate::parse($found[1]) * LocalDate::MINUTES + ClockTime::minutes($found[2]);
         $seconds = (int) substr($found[3] ?? '', 1);
@@ -137,7 +148,10 @@ final readonly class Script
             $key->allow('key', 'at');
             $at = $key->isNullOrMissing('at') ? null : $key->whole('at', 0, 0, 10_000_000);
             $timed += $at === null ? 0 : 1;
-            $keys[] = ['key' => $key->matching('key', Menu::KEY, 'one key of a telephone (0 to 9, * or #)'), 'at' => $at];
+            $keys[] = [
+                'key' => $key->matching('key', Menu::KEY, 'one key of a telephone (0 to 9, * or #)'),
+                'at' => $at,
+            ];
         }
         if ($timed !== 0 && $timed !== count($keys)) {
             throw new UnusableScript('keys', 'are all timed or all untimed; these are mixed');
@@ -153,7 +167,8 @@ final readonly class Script
         $world = [];
         foreach ($node->fields() as $who) {
             $kind = explode(':', $who, 2)[0];
-            $states = self::STATES[$kind] ?? throw new UnusableScript("world.{$who}", 'is nothing the world says something about');
+            $states = self::STATES[$kind]
+                ?? throw new UnusableScript("world.{$who}", 'is nothing the world says something about');
             $state = $node->text($who);
             if (! in_array($state, $states, true)) {
                 throw new UnusableScript("world.{$who}", "\"{$state}\" is not one of " . implode(', ', $states));

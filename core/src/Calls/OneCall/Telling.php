@@ -10,10 +10,16 @@ use Jaunty\Core\Calls\Law\Outcome;
 final readonly class Telling
 {
     /**
-     * @param  list<array{what: string, object: string, seconds: int}>  $parts  what is hears, rings or waits; seconds until the next part
+     * @param  list<array{what: string, object: string, seconds: int}>  $parts  what is hears, rings or waits; seconds
+     *     until the next part
      */
-    private function __construct(public array $parts, public Outcome $outcome, public string $target, public int $seconds, public string $reason)
-    {
+    private function __construct(
+        public array $parts,
+        public Outcome $outcome,
+        public string $target,
+        public int $seconds,
+        public string $reason,
+    ) {
     }
 
     public static function of(Trace $trace): self
@@ -27,16 +33,26 @@ final readonly class Telling
         }
         $parts = [];
         foreach ($begun as $place => [$what, $object, $at]) {
-            $parts[] = ['what' => $what, 'object' => $object, 'seconds' => ($begun[$place + 1][2] ?? $trace->seconds) - $at];
+            $parts[] = [
+                'what' => $what,
+                'object' => $object,
+                'seconds' => ($begun[$place + 1][2] ?? $trace->seconds) - $at,
+            ];
         }
 
         return new self($parts, $trace->outcome, $trace->target, $trace->seconds, $trace->reason);
     }
 
-    /** @return array{parts: list<array{what: string, object: string, seconds: int}>, outcome: string, sort: string, target: string, seconds: int, reason: string} */
+    /**
+     * @return array{parts: list<array{what: string, object: string, seconds: int}>, outcome: string, sort: string,
+     *     target: string, seconds: int, reason: string}
+     */
     public function toArray(): array
     {
-        return ['parts' => $this->parts, 'outcome' => $this->outcome->value, 'sort' => $this->outcome->sort($this->target), 'target' => $this->target, 'seconds' => $this->seconds, 'reason' => $this->reason];
+        return [
+            'parts' => $this->parts, 'outcome' => $this->outcome->value, 'sort' => $this->outcome->sort($this->target),
+            'target' => $this->target, 'seconds' => $this->seconds, 'reason' => $this->reason,
+        ];
     }
 
     /** A group's members ring in its name; an outside number that is led to rings in its own. */
@@ -47,8 +63,12 @@ final readonly class Telling
         return match (true) {
             str_starts_with($step->what, 'play ') || $step->what === 'plays' => 'hears',
             $step->what === 'waits in the queue' => 'waits',
-            $step->what === 'is called' && ($kind === 'user' || $kind === 'group'), $step->what === 'is offered' => 'rings',
-            $step->what === 'rings' && $kind === 'outside' && $before !== null && in_array(explode(':', $before->object, 2)[0], ['number', 'attendant', 'chain'], true) => 'rings',
+            $step->what === 'is called' && ($kind === 'user' || $kind === 'group'),
+            $step->what === 'is offered' => 'rings',
+            $step->what === 'rings'
+                && $kind === 'outside'
+                && $before !== null
+                && in_array(explode(':', $before->object, 2)[0], ['number', 'attendant', 'chain'], true) => 'rings',
             default => null,
         };
     }

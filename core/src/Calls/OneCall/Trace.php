@@ -27,8 +27,14 @@ final readonly class Trace
      * @param  string  $reason  why it ended so; empty where the outcome says it
      * @param  list<string>  $warnings  what the caller may have met otherwise
      */
-    private function __construct(public Outcome $outcome, public string $target, public int $seconds, public array $steps, public string $reason, public array $warnings)
-    {
+    private function __construct(
+        public Outcome $outcome,
+        public string $target,
+        public int $seconds,
+        public array $steps,
+        public string $reason,
+        public array $warnings,
+    ) {
     }
 
     public static function of(Book $book, Script $script): self
@@ -37,15 +43,28 @@ final readonly class Trace
         $callBook = new CallBook($book, $hours->say(...));
         $machine = new Machine($callBook);
         $resolver = Resolver::of($callBook, $script, new Keypad($script->keys, $script->isTimed()));
-        $start = $script->number !== null ? State::number($script->number) : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
-        [$outcome, $target, $seconds, $steps, $reason] = self::follow($machine, $resolver, new Reasons($callBook), $start, $book->tenant->transferLimit, $script->number === null ? 1 : 0);
+        $start = $script->number !== null
+            ? State::number($script->number)
+            : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
+        [$outcome, $target, $seconds, $steps, $reason] = self::follow(
+            $machine,
+            $resolver,
+            new Reasons($callBook),
+            $start,
+            $book->tenant->transferLimit,
+            $script->number === null ? 1 : 0,
+        );
 
-        return new self($outcome, $target, $seconds, $steps, $reason, [...$hours->changesWithin($seconds), ...self::ignored($book, $script, $steps)]);
+        return new self($outcome, $target, $seconds, $steps, $reason, [
+            ...$hours->changesWithin($seconds),
+            ...self::ignored($book, $script, $steps),
+        ]);
     }
 
     /**
      * @param  list<TraceStep>  $steps
-     * @return list<string> what the script says of the world that the book leaves to an administrator, where the call met it
+     * @return list<string> what the script says of the world that the book leaves to an administrator, where the call
+     *     met it
      */
     private static function ignored(Book $book, Script $script, array $steps): array
     {
@@ -56,11 +75,14 @@ final readonly class Trace
                 continue;
             }
             if (! $group->handClosable && ($script->world[$object] ?? null) === 'closedByHand') {
-                $warnings[] = "{$group->name} cannot be closed by hand here, only by an administrator; that it is closed was left aside.";
+                $warnings[] = "{$group->name} cannot be closed by hand here, only by an administrator; that it is "
+                    . "closed was left aside.";
             }
             foreach ($group->signInBy === SignInBy::Administrator ? $group->members : [] as $member) {
                 if (($script->world[(string) $member->who] ?? null) === 'signedOut' && $member->signedIn) {
-                    $warnings[] = ($member->who->object === null ? null : $book->find($member->who->object))?->label() . " is signed in at {$group->name} by an administrator; that they are signed out was left aside there.";
+                    $warnings[] = ($member->who->object === null ? null : $book->find($member->who->object))?->label()
+                        . " is signed in at {$group->name} by an administrator; that they are "
+                            . "signed out was left aside there.";
                 }
             }
         }
@@ -72,8 +94,14 @@ final readonly class Trace
      * @param  int  $followed  destinations followed already: dialling an extension is one
      * @return array{Outcome, string, int, list<TraceStep>, string}
      */
-    private static function follow(Machine $machine, Resolver $resolver, Reasons $reasons, State $state, int $transferLimit, int $followed): array
-    {
+    private static function follow(
+        Machine $machine,
+        Resolver $resolver,
+        Reasons $reasons,
+        State $state,
+        int $transferLimit,
+        int $followed,
+    ): array {
         $steps = [];
         $now = 0;
         $why = '';
@@ -96,7 +124,10 @@ final readonly class Trace
             }
             $state = $next->state ?? throw new \LogicException('neither a state nor an end');
             if (isset($seen[$state->key()])) {
-                return [Outcome::Loop, $state->object, $now, [...$steps, new TraceStep($now, $state->object, 'comes back', $why)], 'the same again, without end'];
+                return [
+                    Outcome::Loop, $state->object, $now,
+                    [...$steps, new TraceStep($now, $state->object, 'comes back', $why)], 'the same again, without end',
+                ];
             }
             $seen[$state->key()] = true;
             $followed += $next->isTransfer ? 1 : 0;
@@ -107,7 +138,10 @@ final readonly class Trace
         throw new \LogicException('a call of bounded states has no end');
     }
 
-    /** @return array{outcome: string, target: string, seconds: int, reason: string, steps: list<array{at: int, object: string, what: string, reason: string}>, warnings: list<string>} */
+    /**
+     * @return array{outcome: string, target: string, seconds: int, reason: string, steps: list<array{at: int, object:
+     *     string, what: string, reason: string}>, warnings: list<string>}
+     */
     public function toArray(): array
     {
         return [

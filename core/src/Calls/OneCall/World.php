@@ -16,7 +16,10 @@ use Jaunty\Core\Calls\Law\OfferWorld;
 use Jaunty\Core\Calls\Law\RingLeg;
 use Jaunty\Core\Calls\Law\WayOut;
 
-/** What nobody configures, as a script says it: who answers, who is busy, what is out. Default: everyone rings, nobody answers. */
+/**
+ * What nobody configures, as a script says it: who answers, who is busy, what is out. Default: everyone rings, nobody
+ * answers.
+ */
 final readonly class World implements OfferWorld
 {
     /** @param array<string, string> $says by object */
@@ -80,9 +83,18 @@ final readonly class World implements OfferWorld
         return new RingLeg("user:{$user->key}", $does, $seconds ?? $leg->seconds);
     }
 
-    public function outside(string $number, string $sender, bool $inside, int $seconds, int $mailboxAfter, bool $confirm, bool $needsRoute = true): RingLeg
-    {
-        $does = $needsRoute && ! $this->wayOut->exists($number, $sender, $inside, $this->says) ? 'refused' : ($this->says("outside:{$number}") ?? 'rings');
+    public function outside(
+        string $number,
+        string $sender,
+        bool $inside,
+        int $seconds,
+        int $mailboxAfter,
+        bool $confirm,
+        bool $needsRoute = true,
+    ): RingLeg {
+        $does = $needsRoute && ! $this->wayOut->exists($number, $sender, $inside, $this->says)
+            ? 'refused'
+            : ($this->says("outside:{$number}") ?? 'rings');
 
         return new RingLeg("outside:{$number}", $does, $seconds, $mailboxAfter, $confirm);
     }
@@ -91,8 +103,19 @@ final readonly class World implements OfferWorld
     public function leg(User $user, Leg $leg, bool $inside, ?int $seconds = null): RingLeg
     {
         return $leg->legKind === LegKind::Outside && $leg->number !== null
-            ? $this->outside($leg->number, "user:{$user->key}", $inside, $seconds ?? $leg->seconds, $leg->mailboxAfter, $leg->confirm)
-            : ($leg->legKind === LegKind::Outside ? new RingLeg("user:{$user->key}", 'unreachable', 0) : $this->device($user, $leg, $seconds));
+            ? $this->outside(
+                $leg->number,
+                "user:{$user->key}",
+                $inside,
+                $seconds ?? $leg->seconds,
+                $leg->mailboxAfter,
+                $leg->confirm,
+            )
+            : (
+                $leg->legKind === LegKind::Outside
+                ? new RingLeg("user:{$user->key}", 'unreachable', 0)
+                : $this->device($user, $leg, $seconds)
+            );
     }
 
     /** A script's world is the same in every second. */
@@ -102,7 +125,9 @@ final readonly class World implements OfferWorld
             return $member->signedIn ? 'available' : 'signedOut';
         }
         $user = $this->book->get((string) $member->who, User::class);
-        $signedIn = $group->signInBy === SignInBy::Administrator ? $member->signedIn : $this->says("user:{$user->key}") !== 'signedOut';
+        $signedIn = $group->signInBy === SignInBy::Administrator
+            ? $member->signedIn
+            : $this->says("user:{$user->key}") !== 'signedOut';
         if (! $signedIn || ! $this->isDisturbable($user)) {
             return 'signedOut';
         }
@@ -119,7 +144,14 @@ final readonly class World implements OfferWorld
     public function offerLegs(Group $group, Member $member, bool $inside, int $seconds, int $second = 0): array
     {
         if ($member->who->outside !== null) {
-            return [$this->outside($member->who->outside, "group:{$group->key}", $inside, $seconds, CallBook::OUTSIDE_MAILBOX_AFTER, $member->confirm)];
+            return [$this->outside(
+                $member->who->outside,
+                "group:{$group->key}",
+                $inside,
+                $seconds,
+                CallBook::OUTSIDE_MAILBOX_AFTER,
+                $member->confirm,
+            )];
         }
         $user = $this->book->get((string) $member->who, User::class);
 
@@ -139,7 +171,9 @@ final readonly class World implements OfferWorld
         if ($user->status !== UserStatus::Active || ! $this->isDisturbable($user)) {
             return [];
         }
-        $devices = array_values(array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside));
+        $devices = array_values(
+            array_filter($this->book->legs($user), static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside),
+        );
 
         return array_map(fn (Leg $leg): RingLeg => $this->device($user, $leg, $seconds), $devices);
     }

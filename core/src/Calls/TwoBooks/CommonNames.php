@@ -10,12 +10,14 @@ use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
 
 /**
- * One name for an object of either of two books: objects pair by id where both have one, else by kind and key. A prompt that
- * says something else in the second book is another prompt.
+ * One name for an object of either of two books: objects pair by id where both have one, else by kind and key. A prompt
+ * that says something else in the second book is another prompt.
  */
 final readonly class CommonNames
 {
-    /** @param array<string, string> $others what the second book's objects are called, where it is not their own name */
+    /**
+     * @param array<string, string> $others what the second book's objects are called, where it is not their own name
+     */
     private function __construct(private array $others)
     {
     }
@@ -47,7 +49,8 @@ final readonly class CommonNames
             } else {
                 $twin = $sameKey;
             }
-            $others[(string) Reference::of($object)] = $name . (self::saysOtherwise($twin, $object) ? ' (as changed)' : '');
+            $others[(string) Reference::of($object)] = $name
+                . (self::saysOtherwise($twin, $object) ? ' (as changed)' : '');
         }
 
         return new self($others);
@@ -66,6 +69,8 @@ final readonly class CommonNames
         }
 
         // Two recordings are told apart by their bytes where those are known; without audio, by the script.
-        return $one->audio === null && $other->audio === null ? $one->script !== $other->script : $one->audio !== $other->audio;
+        return $one->audio === null && $other->audio === null
+            ? $one->script !== $other->script
+            : $one->audio !== $other->audio;
     }
 }

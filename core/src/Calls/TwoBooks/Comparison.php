@@ -16,7 +16,11 @@ final readonly class Comparison
      * @param  array<string, true>  $reachedBefore
      * @param  array<string, true>  $reachedAfter
      */
-    public function __construct(public array $contrasts, public array $reachedBefore, public array $reachedAfter, public bool $isComplete)
-    {
+    public function __construct(
+        public array $contrasts,
+        public array $reachedBefore,
+        public array $reachedAfter,
+        public bool $isComplete,
+    ) {
     }
 }

@@ -10,11 +10,18 @@ final readonly class Contrast
     /**
      * @param  string  $called  `number:+E164`, or `extension:201` dialled inside
      * @param  list<string>  $script  what happens until then, from arrival on; the passive too
-     * @param  ?string  $ofDegree  what only takes longer or shorter, or rings otherwise; null where callers meet something else
+     * @param  ?string  $ofDegree  what only takes longer or shorter, or rings otherwise; null where callers meet
+     *     something else
      * @param  list<int>  $classes  the period classes in which it is so
      */
-    public function __construct(public string $called, public array $script, public Encounter $before, public Encounter $after, public ?string $ofDegree, public array $classes)
-    {
+    public function __construct(
+        public string $called,
+        public array $script,
+        public Encounter $before,
+        public Encounter $after,
+        public ?string $ofDegree,
+        public array $classes,
+    ) {
     }
 
     /** @param list<int> $classes */
@@ -27,7 +34,11 @@ final readonly class Contrast
     {
         $script = $this->script === [] ? 'every caller' : 'a caller after ' . implode(', ', $this->script);
 
-        return "{$script}: " . ($this->ofDegree ?? ($this->before->words() === $this->after->words() ? $this->apart() : "{$this->before->words()} -> {$this->after->words()}"));
+        return "{$script}: " . ($this->ofDegree ?? (
+            $this->before->words() === $this->after->words()
+            ? $this->apart()
+            : "{$this->before->words()} -> {$this->after->words()}"
+        ));
     }
 
     /** Where both sides read alike: who is rung on a call as well, and what can happen in one of them only. */
@@ -42,7 +53,9 @@ final readonly class Contrast
         if ($said === []) {
             $now = array_keys(array_diff_key($this->after->events, $this->before->events));
             $was = array_keys(array_diff_key($this->before->events, $this->after->events));
-            $said = [...$now === [] ? [] : ['where there can be now: ' . implode(', ', $now)], ...$was === [] ? [] : ['where there could be before: ' . implode(', ', $was)]];
+            $said = [...$now === [] ? [] : ['where there can be now: ' . implode(', ', $now)], ...$was === [] ? [] : [
+                'where there could be before: ' . implode(', ', $was),
+            ]];
         }
 
         return implode(' ', [$this->after->words() . ',', implode('; ', $said)]);

@@ -18,9 +18,10 @@ use Jaunty\Core\Calls\Year\Periods;
 use Jaunty\Core\Calls\Year\Timelines;
 
 /**
- * What callers notice when one book takes the place of another (design 03 section 8): calls to each number and extension run
- * in both at once, breadth first, nothing done first. Finding nothing means that the two behave alike, whatever their fields say.
- * Callers told apart by other digit maps count as a difference even where the maps take the same numbers.
+ * What callers notice when one book takes the place of another (design 03 section 8): calls to each number and
+ * extension run in both at once, breadth first, nothing done first. Finding nothing means that the two behave alike,
+ * whatever their fields say. Callers told apart by other digit maps count as a difference even where the maps take the
+ * same numbers.
  */
 final readonly class Difference
 {
@@ -28,11 +29,17 @@ final readonly class Difference
 
     /**
      * @param  list<Contrast>  $contrasts
-     * @param  list<string>  $newlyReached  people and outside numbers that calls from outside can reach in the second book only
+     * @param  list<string>  $newlyReached  people and outside numbers that calls from outside can reach in the second
+     *     book only
      * @param  list<string>  $noLongerReached  in the first only
      */
-    private function __construct(public Periods $periods, public array $contrasts, public array $newlyReached, public array $noLongerReached, public bool $isComplete)
-    {
+    private function __construct(
+        public Periods $periods,
+        public array $contrasts,
+        public array $newlyReached,
+        public array $noLongerReached,
+        public bool $isComplete,
+    ) {
     }
 
     public static function between(Book $before, Book $after, int $from, int $seconds = OutcomeMap::YEAR_SECONDS): self
@@ -45,7 +52,11 @@ final readonly class Difference
         $one = Encounters::of($before, CommonNames::own(), $from);
         $names = CommonNames::of($before, $after);
         $other = Encounters::of($after, $names, $from, $one->graph);
-        [$periods, $valuations] = Periods::ofTwo([$before, $one->graph], [$after, $other->graph], new Timelines($from, $seconds));
+        [$periods, $valuations] = Periods::ofTwo(
+            [$before, $one->graph],
+            [$after, $other->graph],
+            new Timelines($from, $seconds),
+        );
         $meetings = new Meetings($one, $other);
         /** @var Remembered<Comparison> $known */
         $known = new Remembered();
@@ -54,7 +65,10 @@ final readonly class Difference
         $isComplete = true;
         foreach (self::starts($one->graph, $other->graph, $names) as $called => $starts) {
             foreach ($valuations as $class => $says) {
-                $comparison = ($known->find($called, $says[2]) ?? self::compare($called, $known, [$one, $other], $meetings, $starts, $says))[1];
+                $comparison = (
+                    $known->find($called, $says[2])
+                    ?? self::compare($called, $known, [$one, $other], $meetings, $starts, $says)
+                )[1];
                 $isComplete = $isComplete && $comparison->isComplete;
                 foreach ($comparison->contrasts as $key => $contrast) {
                     $found["{$called} {$key}"] ??= [$contrast, []];
@@ -84,7 +98,12 @@ final readonly class Difference
     private static function starts(Graph $one, Graph $other, CommonNames $names): array
     {
         $starts = [];
-        foreach ([$one->named(static fn (string $number): string => $number), $other->named($names->name(...))] as $side => $named) {
+        foreach (
+            [
+                $one->named(static fn (string $number): string => $number),
+                $other->named($names->name(...)),
+            ] as $side => $named
+        ) {
             foreach ($named as $called => $state) {
                 $starts[$called] ??= [null, null];
                 $starts[$called][$side] = $state;
@@ -101,12 +120,23 @@ final readonly class Difference
      * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
      * @return array{array<string, string>, Comparison}
      */
-    private static function compare(string $called, Remembered $known, array $sides, Meetings $meetings, array $starts, array $says): array
-    {
+    private static function compare(
+        string $called,
+        Remembered $known,
+        array $sides,
+        Meetings $meetings,
+        array $starts,
+        array $says,
+    ): array {
         $found = self::met($called, $meetings, $starts, $says);
         $isHandedOn = $sides[0]->transferLimit() !== $sides[1]->transferLimit();
         // Each transfer leads to another place: where there are few, no call is handed on too often.
-        if (! $isHandedOn && $found['isComplete'] && $found['contrasts'] === [] && $found['places'] <= $sides[0]->transferLimit()) {
+        if (
+            ! $isHandedOn
+            && $found['isComplete']
+            && $found['contrasts'] === []
+            && $found['places'] <= $sides[0]->transferLimit()
+        ) {
             return $known->keep($called, $found['asked'], new Comparison([], $found['before'], $found['after'], true));
         }
         $explored = [];
@@ -118,16 +148,33 @@ final readonly class Difference
             }
         }
         if (($explored[0]->endsTooFar ?? false) || ($explored[1]->endsTooFar ?? false)) {
-            $limited = array_map(static fn (Encounters $encounters, ?Explorer $within): Encounters => $within === null ? $encounters : $encounters->within($within), $sides, $explored);
-            $found = ['asked' => $found['asked']] + self::met($called, new Meetings($limited[0], $limited[1]), $starts, $says);
+            $limited = array_map(
+                static fn (Encounters $encounters, ?Explorer $within): Encounters => $within === null
+                    ? $encounters
+                    : $encounters->within($within),
+                $sides,
+                $explored,
+            );
+            $found = ['asked' => $found['asked']]
+                + self::met($called, new Meetings($limited[0], $limited[1]), $starts, $says);
         }
         if ($isHandedOn) {
             $found['contrasts'] += self::handedOn($called, $sides, $starts, $explored);
         }
-        $people = array_map(static fn (Encounters $encounters, ?Explorer $within): array => $within === null ? [] : array_fill_keys($encounters->answering($within), true), $sides, $explored);
+        $people = array_map(
+            static fn (Encounters $encounters, ?Explorer $within): array => $within === null
+                ? []
+                : array_fill_keys($encounters->answering($within), true),
+            $sides,
+            $explored,
+        );
         $isComplete = $found['isComplete'] && ($explored[0]->isComplete ?? true) && ($explored[1]->isComplete ?? true);
 
-        return $known->keep($called, $found['asked'], new Comparison($found['contrasts'], $people[0], $people[1], $isComplete));
+        return $known->keep(
+            $called,
+            $found['asked'],
+            new Comparison($found['contrasts'], $people[0], $people[1], $isComplete),
+        );
     }
 
     /**
@@ -135,7 +182,8 @@ final readonly class Difference
      *
      * @param  array{?State, ?State}  $starts
      * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
-     * @return array{asked: array<string, string>, contrasts: array<string, Contrast>, before: array<string, true>, after: array<string, true>, isComplete: bool, places: int}
+     * @return array{asked: array<string, string>, contrasts: array<string, Contrast>, before: array<string, true>,
+     *     after: array<string, true>, isComplete: bool, places: int}
      */
     private static function met(string $called, Meetings $meetings, array $starts, array $says): array
     {
@@ -169,7 +217,10 @@ final readonly class Difference
             }
         }
 
-        return ['asked' => $asked, 'contrasts' => $contrasts, 'before' => $before, 'after' => $after, 'isComplete' => $done === count($open), 'places' => $places];
+        return [
+            'asked' => $asked, 'contrasts' => $contrasts, 'before' => $before, 'after' => $after,
+            'isComplete' => $done === count($open), 'places' => $places,
+        ];
     }
 
     /**
@@ -184,7 +235,9 @@ final readonly class Difference
     {
         $cut = [];
         foreach ($sides as $side => $encounters) {
-            $cut[$side] = $starts[$side] === null || ($explored[$side] ?? null) === null ? [] : Overruns::of($explored[$side], $starts[$side]);
+            $cut[$side] = $starts[$side] === null || ($explored[$side] ?? null) === null
+                ? []
+                : Overruns::of($explored[$side], $starts[$side]);
             sort($cut[$side]);
         }
         if ($cut[0] === $cut[1]) {
@@ -193,9 +246,14 @@ final readonly class Difference
         $told = array_map(static function (Encounters $encounters, array $ends): Encounter {
             $target = $ends === [] ? null : explode(' ', $ends[0], 2)[1];
 
-            return $target === null ? new Encounter('handedOn', '', [], [], [], '', 0, []) : $encounters->end(Next::end(Outcome::Overrun, $target));
+            return $target === null
+                ? new Encounter('handedOn', '', [], [], [], '', 0, [])
+                : $encounters->end(Next::end(Outcome::Overrun, $target));
         }, $sides, $cut);
 
-        return ['handed on ' . implode(' ', [...$cut[0], '>', ...$cut[1]]) => new Contrast($called, [], $told[0], $told[1], null, [])];
+        return [
+            'handed on '
+            . implode(' ', [...$cut[0], '>', ...$cut[1]]) => new Contrast($called, [], $told[0], $told[1], null, []),
+        ];
     }
 }

@@ -7,11 +7,15 @@ namespace Jaunty\Core\Calls\TwoBooks;
 use Jaunty\Core\Calls\AllCalls\Edge;
 use Jaunty\Core\Calls\Law\Outcome;
 
-/** What a caller meets next, once everything has passed that leaves no choice: somewhere that something can happen, or the end. */
+/**
+ * What a caller meets next, once everything has passed that leaves no choice: somewhere that something can happen, or
+ * the end.
+ */
 final readonly class Encounter
 {
     /**
-     * @param  string  $place  number, rings, queue, menu, mailbox, announcement, line or directory; of an end its outcome
+     * @param  string  $place  number, rings, queue, menu, mailbox, announcement, line or directory; of an end its
+     *     outcome
      * @param  string  $target  of an end: who or what
      * @param  list<string>  $heard  prompts, on the way and here
      * @param  list<string>  $people  who may answer here, in ring order
@@ -42,13 +46,17 @@ final readonly class Encounter
     /** Whether callers can tell the two apart, by where they are, what they hear and who is rung. */
     public function isLike(self $other): bool
     {
-        return $this->isSamePlace($other) && $this->heard === $other->heard && self::sorted($this->people) === self::sorted($other->people) && self::sorted($this->onACall) === self::sorted($other->onACall);
+        return $this->isSamePlace($other)
+            && $this->heard === $other->heard
+            && self::sorted($this->people) === self::sorted($other->people)
+            && self::sorted($this->onACall) === self::sorted($other->onACall);
     }
 
     /** Whether the same can happen in both. */
     public function hasEventsOf(self $other): bool
     {
-        return array_diff_key($this->events, $other->events) === [] && array_diff_key($other->events, $this->events) === [];
+        return array_diff_key($this->events, $other->events) === []
+            && array_diff_key($other->events, $this->events) === [];
     }
 
     /** What happens when nobody does anything. */

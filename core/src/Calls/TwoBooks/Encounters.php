@@ -42,8 +42,12 @@ final class Encounters
 
     private ?CallBook $calls = null;
 
-    private function __construct(private readonly Book $book, private readonly CommonNames $names, Graph $graph, private readonly ?Explorer $within)
-    {
+    private function __construct(
+        private readonly Book $book,
+        private readonly CommonNames $names,
+        Graph $graph,
+        private readonly ?Explorer $within,
+    ) {
         $this->known = new Remembered();
         $this->graph = $graph;
     }
@@ -109,12 +113,26 @@ final class Encounters
             $heard = [...$heard, ...$this->heard($at, $edges)];
             $way = Crossing::onlyWay($edges);
             if ($way === null) {
-                return $this->known->keep($state->key(), $asked, $this->choice($at, $edges, $heard, $seconds, count($passed)));
+                return $this->known->keep(
+                    $state->key(),
+                    $asked,
+                    $this->choice($at, $edges, $heard, $seconds, count($passed)),
+                );
             }
             $seconds = $seconds === null || $way->choice->most === null ? null : $seconds + $way->choice->most;
             $next = $way->next;
             if ($next->state !== null && isset($passed[$next->state->key()])) {
-                return $this->known->keep($state->key(), $asked, new Encounter(Outcome::Loop->value, $this->names->name($at->object), $heard, [], [], '', null, [], count($passed)));
+                return $this->known->keep($state->key(), $asked, new Encounter(
+                    Outcome::Loop->value,
+                    $this->names->name($at->object),
+                    $heard,
+                    [],
+                    [],
+                    '',
+                    null,
+                    [],
+                    count($passed),
+                ));
             }
             $at = $next->state;
         } while ($at !== null);
@@ -125,7 +143,17 @@ final class Encounters
     /** @param list<string> $heard */
     public function end(Next $next, array $heard = [], ?int $seconds = 0, int $places = 0): Encounter
     {
-        return new Encounter($next->outcome->value ?? '', $this->names->name($next->target), $heard, [], [], '', $seconds, [], $places);
+        return new Encounter(
+            $next->outcome->value ?? '',
+            $this->names->name($next->target),
+            $heard,
+            [],
+            [],
+            '',
+            $seconds,
+            [],
+            $places,
+        );
     }
 
     /**
@@ -139,7 +167,10 @@ final class Encounters
         foreach ($edges as $edge) {
             $events[$this->label($edge->choice->event, $object)] = $edge;
         }
-        uasort($events, static fn (Edge $one, Edge $other): int => $other->choice->isPassive <=> $one->choice->isPassive);
+        uasort(
+            $events,
+            static fn (Edge $one, Edge $other): int => $other->choice->isPassive <=> $one->choice->isPassive,
+        );
 
         return $events;
     }
@@ -173,14 +204,28 @@ final class Encounters
     {
         $object = $this->objectOf($state);
 
-        return new Encounter(match (true) {
-            $object instanceof Group && $object->queue !== null => 'queue',
-            in_array($state->place, [Place::User, Place::Outside, Place::Group, Place::Chain, Place::Transfer], true) => 'rings',
-            default => $state->place->value,
-        }, '', $heard, $people = $this->people($edges), $this->rungOnACall($state, $object, $people, $edges), match (true) {
-            $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
-            default => '',
-        }, $seconds, $this->events($state, $edges), $places);
+        return new Encounter(
+            match (true) {
+                $object instanceof Group && $object->queue !== null => 'queue',
+                in_array(
+                    $state->place,
+                    [Place::User, Place::Outside, Place::Group, Place::Chain, Place::Transfer],
+                    true,
+                ) => 'rings',
+                default => $state->place->value,
+            },
+            '',
+            $heard,
+            $people = $this->people($edges),
+            $this->rungOnACall($state, $object, $people, $edges),
+            match (true) {
+                $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
+                default => '',
+            },
+            $seconds,
+            $this->events($state, $edges),
+            $places,
+        );
     }
 
     /**
@@ -192,15 +237,24 @@ final class Encounters
      */
     private function rungOnACall(State $state, ?BookObject $object, array $people, array $edges): array
     {
-        if ($people === [] || array_filter($edges, static fn (Edge $edge): bool => $edge->choice->event->kind === EventKind::OnACall) !== []) {
+        if (
+            $people === [] || array_filter(
+                $edges,
+                static fn (Edge $edge): bool => $edge->choice->event->kind === EventKind::OnACall,
+            ) !== []
+        ) {
             return [];
         }
         $this->calls ??= CallBook::open($this->book);
-        $to = $object instanceof Chain ? $this->calls->meant($object->places[$state->position]['to'] ?? null)?->object : null;
+        $to = $object instanceof Chain
+            ? $this->calls->meant($object->places[$state->position]['to'] ?? null)?->object
+            : null;
         $object = $to === null ? $object : $this->book->find($to);
         $users = match (true) {
             $state->place === Place::Transfer => [Reference::parse($state->callee)],
-            $object instanceof Group => $object->skipBusy || $object->queue !== null ? [] : array_map(static fn (Member $member): ?Reference => $member->who->object, $object->members),
+            $object instanceof Group => $object->skipBusy || $object->queue !== null
+                ? []
+                : array_map(static fn (Member $member): ?Reference => $member->who->object, $object->members),
             $object instanceof User => [Reference::of($object)],
             default => [],
         };
@@ -221,7 +275,10 @@ final class Encounters
     {
         $detail = match (true) {
             $event->kind === EventKind::ExitKey && $object instanceof Group => (string) $object->queue?->exitKey,
-            $event->kind === EventKind::Blocked => implode(' ', array_map(static fn ($blocked): string => $blocked->callers, $this->book->tenant->blocked)),
+            $event->kind === EventKind::Blocked => implode(
+                ' ',
+                array_map(static fn ($blocked): string => $blocked->callers, $this->book->tenant->blocked),
+            ),
             $event->kind === EventKind::Rule && $object instanceof Number => $this->callers($object, $event->detail),
             str_contains($event->detail, ':') => $this->names->name($event->detail),
             default => $event->detail,
@@ -250,16 +307,30 @@ final class Encounters
         $object = $this->objectOf($state);
         $prompts = match (true) {
             $state->place === Place::Transfer, $state->place === Place::Directory => [],
-            $object instanceof Attendant => array_column(array_filter($object->answers, static fn (array $answer): bool => $answer['item'] === ($edges[0]->choice->event->detail ?? null)), 'greeting'),
+            $object instanceof Attendant => array_column(
+                array_filter($object->answers, static fn (array $answer): bool => $answer['item'] === (
+                    $edges[0]->choice->event->detail ?? null
+                )),
+                'greeting',
+            ),
             $object instanceof Menu => [$object->prompt, $state->wrong > 0 ? $object->invalidPrompt : null],
             $object instanceof Mailbox => [$object->greeting],
             $object instanceof Announcement => [$object->prompt],
-            $object instanceof Chain => $state->position === -1 && $object->announcement !== null ? [$this->prompt($object->announcement)] : [],
-            $object instanceof Group && $object->queue !== null => [$object->queue->greeting, $object->queue->comfort, $object->queue->music],
+            $object instanceof Chain => $state->position === -1 && $object->announcement !== null
+                ? [$this->prompt($object->announcement)]
+                : [],
+            $object instanceof Group && $object->queue !== null => [
+                $object->queue->greeting,
+                $object->queue->comfort,
+                $object->queue->music,
+            ],
             default => [],
         };
 
-        return array_map(fn (Reference $prompt): string => $this->names->name((string) $prompt), array_values(array_filter($prompts)));
+        return array_map(
+            fn (Reference $prompt): string => $this->names->name((string) $prompt),
+            array_values(array_filter($prompts)),
+        );
     }
 
     private function prompt(Reference $announcement): ?Reference

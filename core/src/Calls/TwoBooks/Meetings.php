@@ -38,7 +38,8 @@ final class Meetings
     }
 
     /**
-     * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says  the schedules of either book by slot, and of both
+     * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says  the schedules of
+     *     either book by slot, and of both
      * @return array{array<string, string>, Meeting} with what was asked of the schedules of both
      */
     public function of(string $pair, State|Next|null $one, State|Next|null $other, array $says): array
@@ -61,17 +62,26 @@ final class Meetings
         $next = [];
         $asked = self::ofBoth($askedOne, $askedOther);
         $isSame = $was->hasEventsOf($is);
-        foreach ($was->isSamePlace($is) ? $this->ways($was, $is, $says, $isSame, $asked) : [] as $label => [$edge, $now]) {
+        foreach (
+            $was->isSamePlace($is) ? $this->ways($was, $is, $says, $isSame, $asked) : [] as $label => [$edge, $now]
+        ) {
             $next[$label] = [self::key($edge->next) . ' | ' . self::key($now->next), $edge->next, $now->next];
         }
-        $differs = array_map(static fn (?string $ofDegree): array => [$was, $is, $ofDegree], self::differs($was, $is, $isSame));
+        $differs = array_map(
+            static fn (?string $ofDegree): array => [$was, $is, $ofDegree],
+            self::differs($was, $is, $isSame),
+        );
 
-        return $this->known->keep($pair, $asked, new Meeting($was->people, $is->people, $differs, $next, max($was->places, $is->places)));
+        return $this->known->keep(
+            $pair,
+            $asked,
+            new Meeting($was->people, $is->people, $differs, $next, max($was->places, $is->places)),
+        );
     }
 
     /**
-     * What can happen in both, and where it leads in each. What can happen in one only is no difference where it leads as doing nothing
-     * does in the other: nobody can tell what it was.
+     * What can happen in both, and where it leads in each. What can happen in one only is no difference where it leads
+     * as doing nothing does in the other: nobody can tell what it was.
      *
      * @param  array{array<string, string>, array<string, string>, array<string, string>}  $says
      * @param  array<string, string>  $asked  more is added where more was looked at
@@ -84,7 +94,9 @@ final class Meetings
             $ways[$label] = [$edge, $is->events[$label]];
         }
         $isSame = true;
-        foreach ([array_diff_key($was->events, $is->events), array_diff_key($is->events, $was->events)] as $side => $alone) {
+        foreach (
+            [array_diff_key($was->events, $is->events), array_diff_key($is->events, $was->events)] as $side => $alone
+        ) {
             $passive = ($side === 0 ? $is : $was)->passive();
             foreach ($alone as $label => $edge) {
                 $both = $passive === null ? null : ($side === 0 ? [$edge, $passive] : [$passive, $edge]);
@@ -102,7 +114,14 @@ final class Meetings
     /** Whoever presses a key or is answered knows it; and where somebody may close, somebody will. */
     private static function canPassUnnoticed(Edge $edge): bool
     {
-        return ! $edge->choice->needsKey && ! in_array($edge->choice->event->kind, [EventKind::Answered, EventKind::OutsideMailbox, EventKind::Rule, EventKind::Blocked, EventKind::ClosedByHand, EventKind::Full], true);
+        return ! $edge->choice->needsKey && ! in_array(
+            $edge->choice->event->kind,
+            [
+                EventKind::Answered, EventKind::OutsideMailbox, EventKind::Rule, EventKind::Blocked,
+                EventKind::ClosedByHand, EventKind::Full,
+            ],
+            true,
+        );
     }
 
     /**
@@ -201,7 +220,10 @@ final class Meetings
     private static function differs(Encounter $was, Encounter $is, bool $canTheSame): array
     {
         if (! $canTheSame || ! $was->isLike($is)) {
-            $apart = [...array_keys(array_diff_key($was->events, $is->events) + array_diff_key($is->events, $was->events)), ...$was->onACall, '>', ...$is->onACall];
+            $apart = [
+                ...array_keys(array_diff_key($was->events, $is->events) + array_diff_key($is->events, $was->events)),
+                ...$was->onACall, '>', ...$is->onACall,
+            ];
 
             return ["{$was->words()} > {$is->words()} " . implode(' ', $apart) => null];
         }
@@ -224,8 +246,16 @@ final class Meetings
         }
         $degrees = [];
         foreach ($waits as [$what, $long, $longNow]) {
-            if ($long !== $longNow && ($long === null || $longNow === null || abs($long - $longNow) > max(self::LEAST_SECONDS, self::SHARE * max($long, $longNow)))) {
-                $degrees[] = sprintf('%s %s, was %s', $what, $longNow === null ? 'without end' : "{$longNow} s", $long === null ? 'without end' : "{$long} s");
+            if ($long !== $longNow && ($long === null || $longNow === null || abs($long - $longNow) > max(
+                self::LEAST_SECONDS,
+                self::SHARE * max($long, $longNow),
+            ))) {
+                $degrees[] = sprintf(
+                    '%s %s, was %s',
+                    $what,
+                    $longNow === null ? 'without end' : "{$longNow} s",
+                    $long === null ? 'without end' : "{$long} s",
+                );
             }
         }
 

@@ -14,8 +14,8 @@ use Jaunty\Core\Change\OperationKind;
 final class Noticed
 {
     /**
-     * A field is noticed if some call goes another way once it alone is taken back. Two that matter only together are not:
-     * each of them may be taken back without anybody's noticing.
+     * A field is noticed if some call goes another way once it alone is taken back. Two that matter only together are
+     * not: each of them may be taken back without anybody's noticing.
      *
      * @param  Book  $after  the book that holds the changes
      * @param  list<Operation>  $changes  what led to it
@@ -24,7 +24,15 @@ final class Noticed
      */
     public static function of(Book $after, array $changes, int $from): array
     {
-        return array_values(array_filter($changes, static fn (Operation $change): bool => in_array($change->kind, [OperationKind::Set, OperationKind::Move], true) && self::isNoticed($after, $change, $from)));
+        return array_values(array_filter(
+            $changes,
+            static fn (Operation $change): bool => in_array(
+                $change->kind,
+                [OperationKind::Set, OperationKind::Move],
+                true,
+            )
+                && self::isNoticed($after, $change, $from),
+        ));
     }
 
     private static function isNoticed(Book $after, Operation $change, int $from): bool

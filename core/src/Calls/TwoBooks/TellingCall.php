@@ -20,7 +20,10 @@ use Jaunty\Core\Calls\OneCall\TraceStep;
 use Jaunty\Core\Calls\OneCall\UnusableScript;
 use Jaunty\Core\Hours\ScheduleClock;
 
-/** The shortest test call that ends or rings otherwise in one book than in another: proof of a difference, to be tried by hand. */
+/**
+ * The shortest test call that ends or rings otherwise in one book than in another: proof of a difference, to be tried
+ * by hand.
+ */
 final class TellingCall
 {
     private const MOST_STEPS = 200;
@@ -29,7 +32,8 @@ final class TellingCall
     private const MOST_EVENTS = 8;
 
     /**
-     * @return ?array<string, mixed> a script as the tenant book writes it, tried in both books; null where somebody's state would have to change during the call
+     * @return ?array<string, mixed> a script as the tenant book writes it, tried in both books; null where somebody's
+     *     state would have to change during the call
      */
     public static function of(Book $before, Book $after, Difference $difference, Contrast $contrast): ?array
     {
@@ -43,7 +47,10 @@ final class TellingCall
         $open = [];
         foreach ([$before, $after] as $side => $book) {
             $encounters = Encounters::of($book, $names[$side], $at);
-            $encounters->graph->say(array_map(static fn (array $slot): string => ScheduleClock::of($slot[0], $book, $slot[1])->at($at), $encounters->graph->slots()));
+            $encounters->graph->say(array_map(
+                static fn (array $slot): string => ScheduleClock::of($slot[0], $book, $slot[1])->at($at),
+                $encounters->graph->slots(),
+            ));
             $start = $encounters->graph->named($names[$side]->name(...))[$contrast->called] ?? null;
             if ($start === null) {
                 continue;
@@ -72,10 +79,12 @@ final class TellingCall
     }
 
     /**
-     * The ways a call goes that comes to where the books part: what happens until then, one thing that can happen there, and then nothing.
+     * The ways a call goes that comes to where the books part: what happens until then, one thing that can happen
+     * there, and then nothing.
      *
      * @param  list<string>  $script  what happens until then
-     * @return iterable<array{non-empty-list<array{State, Edge}>, ?array{Outcome, list<string>}}> with the outcome, of one that goes round
+     * @return iterable<array{non-empty-list<array{State, Edge}>, ?array{Outcome, list<string>}}> with the outcome, of
+     *     one that goes round
      */
     private static function along(Encounters $encounters, State $state, array $script): iterable
     {
@@ -102,7 +111,13 @@ final class TellingCall
             }
             $state = $edge->next->state;
         }
-        foreach (array_slice(array_values($encounters->events($state, $encounters->graph->edges($state)->edges)), 0, self::MOST_EVENTS) as $first) {
+        foreach (
+            array_slice(
+                array_values($encounters->events($state, $encounters->graph->edges($state)->edges)),
+                0,
+                self::MOST_EVENTS,
+            ) as $first
+        ) {
             yield self::toTheEnd($encounters->graph, $path, $state, $first);
         }
     }
@@ -118,7 +133,9 @@ final class TellingCall
         for ($at = $edge->next->state; $at !== null; $at = $next->next->state) {
             $next = self::passive($graph->edges($at)->edges);
             if (isset($passed[$at->key()]) || $next === null) {
-                return [$path, [Outcome::Loop, array_values(array_unique(array_map(static fn (array $each): string => $each[0]->object, $path)))]];
+                return [$path, [Outcome::Loop, array_values(
+                    array_unique(array_map(static fn (array $each): string => $each[0]->object, $path)),
+                )]];
             }
             $passed[$at->key()] = true;
             $path[] = [$at, $next];
@@ -143,13 +160,21 @@ final class TellingCall
     private static function tells(Book $before, Book $after, array $script): bool
     {
         try {
-            [$was, $is] = array_map(static fn (Book $book): Trace => Trace::of($book, Script::read($script, $book)), [$before, $after]);
+            [$was, $is] = array_map(
+                static fn (Book $book): Trace => Trace::of($book, Script::read($script, $book)),
+                [$before, $after],
+            );
         } catch (UnusableScript) {
             // It calls or names somebody who is in one of the books only.
             return false;
         }
-        $rung = static fn (Trace $trace): array => array_map(static fn (TraceStep $step): array => [$step->at, $step->object, $step->what], $trace->steps);
+        $rung = static fn (Trace $trace): array => array_map(
+            static fn (TraceStep $step): array => [$step->at, $step->object, $step->what],
+            $trace->steps,
+        );
 
-        return [$was->outcome, $was->target, $was->seconds, $rung($was)] !== [$is->outcome, $is->target, $is->seconds, $rung($is)];
+        return [$was->outcome, $was->target, $was->seconds, $rung($was)] !== [
+            $is->outcome, $is->target, $is->seconds, $rung($is),
+        ];
     }
 }

@@ -18,7 +18,8 @@ final readonly class CallMap
     private const MOST_PEOPLE = 3;
 
     /**
-     * @param  list<array{id: string, object: ?string, sort: string, people: int}>  $nodes  object is a reference or an outside number; null for an end such as a dead end, and where several people are one node
+     * @param  list<array{id: string, object: ?string, sort: string, people: int}>  $nodes  object is a reference or an
+     *     outside number; null for an end such as a dead end, and where several people are one node
      * @param  list<array{from: string, to: string, labels: list<string>}>  $arrows  what has to happen
      */
     private function __construct(public array $nodes, public array $arrows)
@@ -50,8 +51,23 @@ final readonly class CallMap
         }
 
         return new self(
-            array_map(static fn (string $id, string $sort): array => ['id' => $id, 'object' => str_starts_with($id, 'end ') || str_starts_with($id, 'people ') ? null : $id, 'sort' => $sort, 'people' => count($crowds[substr($id, strlen('people '))] ?? [])], array_keys($nodes), array_values($nodes)),
-            array_values(array_map(static fn (array $arrow): array => ['from' => $arrow['from'], 'to' => $arrow['to'], 'labels' => array_map(strval(...), array_keys($arrow['labels']))], $arrows)),
+            array_map(
+                static fn (string $id, string $sort): array => [
+                    'id' => $id,
+                    'object' => str_starts_with($id, 'end ') || str_starts_with($id, 'people ') ? null : $id,
+                    'sort' => $sort, 'people' => count($crowds[substr($id, strlen('people '))] ?? []),
+                ],
+                array_keys($nodes),
+                array_values($nodes),
+            ),
+            array_values(array_map(
+                static fn (array $arrow): array => [
+                    'from' => $arrow['from'],
+                    'to' => $arrow['to'],
+                    'labels' => array_map(strval(...), array_keys($arrow['labels'])),
+                ],
+                $arrows,
+            )),
         );
     }
 
@@ -82,7 +98,10 @@ final readonly class CallMap
 
         return match ($outcome->sort($edge->next->target)) {
             'person', 'mailbox', 'outside' => [$edge->next->target, $outcome->sort($edge->next->target)],
-            'released' => [$outcome === Outcome::AnnouncementAndRelease ? $state->object : "end {$outcome->value}", 'released'],
+            'released' => [
+                $outcome === Outcome::AnnouncementAndRelease ? $state->object : "end {$outcome->value}",
+                'released',
+            ],
             default => ["end {$outcome->value} {$state->object}", 'lost'],
         };
     }

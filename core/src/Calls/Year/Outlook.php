@@ -13,8 +13,8 @@ use Jaunty\Core\Calls\AllCalls\Uncollected;
 use Jaunty\Core\Calls\Law\State;
 
 /**
- * An outcome map that outlives an edit: the outlook of the book as changed keeps whatever the change does not touch, and
- * says the same as one made from nothing (held by a law in the tests).
+ * An outcome map that outlives an edit: the outlook of the book as changed keeps whatever the change does not touch,
+ * and says the same as one made from nothing (held by a law in the tests).
  */
 final class Outlook
 {
@@ -31,8 +31,12 @@ final class Outlook
 
     private ?Periods $periods = null;
 
-    private function __construct(private readonly Book $book, private readonly int $from, private readonly Timelines $timelines, ?self $earlier)
-    {
+    private function __construct(
+        private readonly Book $book,
+        private readonly int $from,
+        private readonly Timelines $timelines,
+        ?self $earlier,
+    ) {
         $this->graph = new Graph($book, $from, $earlier?->graph);
         $this->known = new Remembered();
         if ($earlier === null) {
@@ -77,7 +81,10 @@ final class Outlook
             $this->graph->say($valuation);
             $byNumber = [];
             foreach ($starts as $start) {
-                [, [$byNumber[substr($start->object, strlen('number:'))], $whole]] = $this->known->find($start->object, $valuation) ?? $this->explore($start);
+                [
+                    ,
+                    [$byNumber[substr($start->object, strlen('number:'))], $whole],
+                ] = $this->known->find($start->object, $valuation) ?? $this->explore($start);
                 $isComplete = $isComplete && $whole;
             }
             $facts[] = $byNumber;
@@ -92,6 +99,9 @@ final class Outlook
         $explored = Explorer::explore($this->graph, [$start]);
         $this->read[$start->object] = ($this->read[$start->object] ?? []) + $explored->read;
 
-        return $this->known->keep($start->object, $explored->asked, [Facts::of($explored, $start), $explored->isComplete]);
+        return $this->known->keep($start->object, $explored->asked, [
+            Facts::of($explored, $start),
+            $explored->isComplete,
+        ]);
     }
 }

@@ -24,7 +24,8 @@ final readonly class Periods
      *
      * @param  array{Book, Graph}  $one
      * @param  array{Book, Graph}  $other
-     * @return array{self, list<array{array<string, string>, array<string, string>, array<string, string>}>} with what the schedules of each say, and of both, by class
+     * @return array{self, list<array{array<string, string>, array<string, string>, array<string, string>}>} with what
+     *     the schedules of each say, and of both, by class
      */
     public static function ofTwo(array $one, array $other, Timelines $horizon): array
     {
@@ -83,7 +84,10 @@ final readonly class Periods
             $now = $after[$now][$step];
             $stretches[] = [$instant, $now];
         }
-        $classes = array_map(static fn (array $says): array => array_map(static fn (int $place): string => $says[$place], $places), array_values($sayings));
+        $classes = array_map(
+            static fn (array $says): array => array_map(static fn (int $place): string => $says[$place], $places),
+            array_values($sayings),
+        );
 
         return new self($classes, $stretches, $until);
     }

@@ -14,7 +14,10 @@ final readonly class ProofTable
     /** The worse for a caller, the earlier. */
     private const WORST = ['lost', 'released', 'outside', 'mailbox', 'person'];
 
-    /** @param list<array{number: string, label: string, seconds: int, run: int, ends: list<array{end: string, sort: string, target: string}>}> $cells */
+    /**
+     * @param list<array{number: string, label: string, seconds: int, run: int, ends: list<array{end: string, sort:
+     *     string, target: string}>}> $cells
+     */
     private function __construct(public array $cells)
     {
     }
@@ -28,9 +31,23 @@ final readonly class ProofTable
 
                 return ['end' => $end, 'sort' => Outcome::from($outcome)->sort($target), 'target' => $target];
             }, $run->facts->ends);
-            usort($ends, static fn (array $one, array $other): int => [array_search($one['sort'], self::WORST, true), $one['end']] <=> [array_search($other['sort'], self::WORST, true), $other['end']]);
-            $seconds = array_sum(array_map(static fn (array $when): int => $when[1] - $when[0], $survey->periods->when(...$run->classes)));
-            $cells[] = ['number' => $run->number, 'label' => self::label($survey, $run), 'seconds' => $seconds, 'run' => $place, 'ends' => $ends];
+            usort(
+                $ends,
+                static fn (array $one, array $other): int => [
+                    array_search($one['sort'], self::WORST, true),
+                    $one['end'],
+                ] <=> [array_search($other['sort'], self::WORST, true), $other['end']],
+            );
+            $seconds = array_sum(
+                array_map(
+                    static fn (array $when): int => $when[1] - $when[0],
+                    $survey->periods->when(...$run->classes),
+                ),
+            );
+            $cells[] = [
+                'number' => $run->number, 'label' => self::label($survey, $run), 'seconds' => $seconds, 'run' => $place,
+                'ends' => $ends,
+            ];
         }
 
         return new self($cells);
@@ -39,7 +56,11 @@ final readonly class ProofTable
     /** What schedules say in a run, as few words as tell it: `open`, `closed`, or by name where several are asked. */
     private static function label(Survey $survey, Run $run): string
     {
-        $asked = array_filter($run->explored->asked, static fn (string $slot): bool => str_starts_with($slot, 'schedule:'), ARRAY_FILTER_USE_KEY);
+        $asked = array_filter(
+            $run->explored->asked,
+            static fn (string $slot): bool => str_starts_with($slot, 'schedule:'),
+            ARRAY_FILTER_USE_KEY,
+        );
         if ($asked === []) {
             return 'always';
         }
@@ -47,7 +68,9 @@ final readonly class ProofTable
         foreach ($asked as $slot => $state) {
             $schedule = $survey->book->find(Reference::parse(explode(' ', $slot, 2)[0]));
             $item = explode(':', $state, 2)[1] ?? '';
-            $words = $item === '' || HoursState::plain($state) === $state ? HoursState::plain($state) : str_replace('-', ' ', $item);
+            $words = $item === '' || HoursState::plain($state) === $state
+                ? HoursState::plain($state)
+                : str_replace('-', ' ', $item);
             $said[] = count($asked) === 1 ? $words : "{$schedule?->label()} {$words}";
         }
         sort($said);

@@ -16,16 +16,28 @@ final readonly class Run
      * @param  string  $number  in E.164
      * @param  non-empty-list<int>  $classes  of periods
      */
-    public function __construct(public string $number, public State $start, public Explorer $explored, public Facts $facts, public array $classes)
-    {
+    public function __construct(
+        public string $number,
+        public State $start,
+        public Explorer $explored,
+        public Facts $facts,
+        public array $classes,
+    ) {
     }
 
-    /** Seconds until the end of a caller who does nothing and whom nobody answers; null where a menu or a queue holds them before. */
+    /**
+     * Seconds until the end of a caller who does nothing and whom nobody answers; null where a menu or a queue holds
+     * them before.
+     */
     public function passiveSeconds(): ?int
     {
         $seconds = 0;
         foreach ($this->explored->passiveEdges($this->start) as $edge) {
-            if ($edge->choice->most === null || in_array($edge->choice->event->kind, [EventKind::WaitedLongest, EventKind::Endless, EventKind::Silence], true)) {
+            if ($edge->choice->most === null || in_array(
+                $edge->choice->event->kind,
+                [EventKind::WaitedLongest, EventKind::Endless, EventKind::Silence],
+                true,
+            )) {
                 return null;
             }
             $seconds += $edge->choice->most;

@@ -38,8 +38,12 @@ final class Survey
     /** @var \WeakMap<Explorer, array<string, mixed>> what was worked out of ways, by what it is */
     private readonly \WeakMap $workedOut;
 
-    private function __construct(public readonly Book $book, private readonly int $from, private readonly Timelines $timelines, ?self $earlier)
-    {
+    private function __construct(
+        public readonly Book $book,
+        private readonly int $from,
+        private readonly Timelines $timelines,
+        ?self $earlier,
+    ) {
         $this->graph = new Graph($book, $from, $earlier?->graph);
         $this->known = new Remembered();
         $this->workedOut = $earlier === null ? new \WeakMap() : $earlier->workedOut;
@@ -130,7 +134,9 @@ final class Survey
      */
     public function shortestCall(Run $run, string $end): ?array
     {
-        return (new TestCalls($this->book, $run->explored))->shortest($run->start, $end, $run->number, $this->firstInstant($run));
+        return (
+            new TestCalls($this->book, $run->explored)
+        )->shortest($run->start, $end, $run->number, $this->firstInstant($run));
     }
 
     /** @return list<Run> */

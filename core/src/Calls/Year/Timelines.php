@@ -14,7 +14,10 @@ use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\Timeline;
 use Jaunty\Core\Hours\ZoneClock;
 
-/** What cuts the time of books into periods: schedules and numbers' dates over one horizon, each of equal content compiled once. */
+/**
+ * What cuts the time of books into periods: schedules and numbers' dates over one horizon, each of equal content
+ * compiled once.
+ */
 final class Timelines
 {
     /** @var array<string, Timeline> by content and zone */
@@ -30,8 +33,16 @@ final class Timelines
     {
         $timelines = [];
         foreach ($graph->slots() as $slot => [$schedule, $zone, $named]) {
-            $content = serialize([$zone, $named, array_diff_key($schedule->toArray(), ['key' => '', 'name' => '']), array_map(static fn (Reference $calendar): ?array => $book->find($calendar)?->toArray(), $schedule->calendars)]);
-            $timelines[$slot] = $this->known[$content] ??= ScheduleClock::of($schedule, $book, $zone, $named)->timeline($this->from, $this->seconds);
+            $content = serialize(
+                [$zone, $named, array_diff_key($schedule->toArray(), ['key' => '', 'name' => '']), array_map(
+                    static fn (Reference $calendar): ?array => $book->find($calendar)?->toArray(),
+                    $schedule->calendars,
+                )],
+            );
+            $timelines[$slot] = $this->known[$content] ??= ScheduleClock::of($schedule, $book, $zone, $named)->timeline(
+                $this->from,
+                $this->seconds,
+            );
         }
         foreach ($graph->dated() as $slot => [$number, $zone]) {
             $content = "{$number->from} {$number->until} {$zone}";
@@ -57,9 +68,16 @@ final class Timelines
         $until = $this->from + $this->seconds;
         $begins = $number->from === null ? null : ZoneClock::of($zone)->midnight(LocalDate::parse($number->from));
         $ends = $number->until === null ? null : ZoneClock::of($zone)->midnight(LocalDate::parse($number->until) + 1);
-        $instants = [$this->from, ...array_filter([$begins, $ends], fn (?int $instant): bool => $instant !== null && $instant > $this->from && $instant < $until)];
+        $instants = [$this->from, ...array_filter(
+            [$begins, $ends],
+            fn (?int $instant): bool => $instant !== null && $instant > $this->from && $instant < $until,
+        )];
         sort($instants);
 
-        return new Timeline($instants, array_map(static fn (int $instant): string => NumberRules::standing($number, $zone, $instant), $instants), $until);
+        return new Timeline(
+            $instants,
+            array_map(static fn (int $instant): string => NumberRules::standing($number, $zone, $instant), $instants),
+            $until,
+        );
     }
 }

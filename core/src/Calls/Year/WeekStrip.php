@@ -9,7 +9,10 @@ use Jaunty\Core\Calls\AllCalls\Facts;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ZoneClock;
 
-/** The outcome map of one number drawn as one week: what callers get if the first leg offered answers, and if nobody does. */
+/**
+ * The outcome map of one number drawn as one week: what callers get if the first leg offered answers, and if nobody
+ * does.
+ */
 final readonly class WeekStrip
 {
     private const WEEK_DAYS = 7;
@@ -17,7 +20,8 @@ final readonly class WeekStrip
     /**
      * @param  int  $from  its first second
      * @param  int  $until  its end, exclusive; weeks in which clocks change are an hour shorter or longer
-     * @param  list<array{int, Facts}>  $pieces  from (an instant) and what holds from then on; neighbours differ in one of the tracks, or in who is met
+     * @param  list<array{int, Facts}>  $pieces  from (an instant) and what holds from then on; neighbours differ in one
+     *     of the tracks, or in who is met
      */
     private function __construct(public int $from, public int $until, public array $pieces)
     {
@@ -57,12 +61,15 @@ final readonly class WeekStrip
 
     private static function isLike(Facts $one, Facts $other): bool
     {
-        return [$one->ifAnswered(), $one->ifNobodyAnswers(), $one->firstOffer, $one->passiveTarget] === [$other->ifAnswered(), $other->ifNobodyAnswers(), $other->firstOffer, $other->passiveTarget];
+        return [$one->ifAnswered(), $one->ifNobodyAnswers(), $one->firstOffer, $one->passiveTarget] === [
+            $other->ifAnswered(), $other->ifNobodyAnswers(), $other->firstOffer, $other->passiveTarget,
+        ];
     }
 
     /**
      * @param  ?\Closure(string): string  $called  how what is met is named; unset: as the book refers to it
-     * @return list<array{from: int, to: int, ifAnswered: string, ifNobodyAnswers: string, first: string, target: string}> minutes since the week's first, and what holds
+     * @return list<array{from: int, to: int, ifAnswered: string, ifNobodyAnswers: string, first: string, target:
+     *     string}> minutes since the week's first, and what holds
      */
     public function toArray(?\Closure $called = null): array
     {

@@ -68,7 +68,9 @@ final readonly class Almanac
         if ($fixed !== null) {
             [$month, $dayOfMonth] = array_map(intval(...), explode('-', $fixed));
 
-            return checkdate($month, $dayOfMonth, $year) ? Clock::dayNumber($year * 10_000 + $month * 100 + $dayOfMonth) : null;
+            return checkdate($month, $dayOfMonth, $year)
+                ? Clock::dayNumber($year * 10_000 + $month * 100 + $dayOfMonth)
+                : null;
         }
         if ($yearly->count('easter') !== null) {
             return self::easter($year) + $yearly->number('easter');

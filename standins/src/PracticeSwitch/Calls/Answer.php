@@ -12,9 +12,15 @@ final readonly class Answer
     {
     }
 
-    /** @return array{ended: string, place: array<string, string>, after: int, journal: list<array{t: int, place: array<string, string>, what: string}>} */
+    /**
+     * @return array{ended: string, place: array<string, string>, after: int, journal: list<array{t: int, place:
+     *     array<string, string>, what: string}>}
+     */
     public function show(): array
     {
-        return ['ended' => $this->ending->word, 'place' => $this->ending->place->show(), 'after' => $this->ending->second, 'journal' => $this->journal];
+        return [
+            'ended' => $this->ending->word, 'place' => $this->ending->place->show(), 'after' => $this->ending->second,
+            'journal' => $this->journal,
+        ];
     }
 }

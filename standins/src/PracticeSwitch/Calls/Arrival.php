@@ -15,10 +15,16 @@ final readonly class Arrival
     {
         $place = new Place('line', $id);
         $why = $this->notInService($line) ?? $this->notDelivered($line);
-        if ($this->question->world->is(new Place('switch', 'all'), 'dark') && $why !== 'unknown' && $why !== 'not_yet_ours') {
+        if (
+            $this->question->world->is(new Place('switch', 'all'), 'dark')
+            && $why !== 'unknown'
+            && $why !== 'not_yet_ours'
+        ) {
             $spill = $line->place('spill');
 
-            return $spill === null ? Turn::end('engaged', $place, 0) : Turn::to($spill, new Sender($place, needsWay: false), 0);
+            return $spill === null
+                ? Turn::end('engaged', $place, 0)
+                : Turn::to($spill, new Sender($place, needsWay: false), 0);
         }
         if ($why !== null) {
             return Turn::end($why, $place, 0);
@@ -60,6 +66,9 @@ final readonly class Arrival
         $pipe = $line->text('via') === null ? null : $this->holdings->in('pipes', $line->text('via'));
         $form = $line->text('arrives_as');
 
-        return $pipe !== null && (! $pipe->yes('active', true) || ($form !== null && $form !== ($pipe->text('arrives_as') ?? 'full'))) ? 'mangled' : null;
+        return $pipe !== null
+            && (! $pipe->yes('active', true) || ($form !== null && $form !== ($pipe->text('arrives_as') ?? 'full')))
+            ? 'mangled'
+            : null;
     }
 }

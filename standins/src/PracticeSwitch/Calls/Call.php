@@ -35,8 +35,11 @@ final class Call
     private readonly int $ringLength;
 
     /** @param bool $stranger whether the call came in by a line */
-    private function __construct(private readonly Holdings $holdings, private readonly Question $question, private readonly bool $stranger)
-    {
+    private function __construct(
+        private readonly Holdings $holdings,
+        private readonly Question $question,
+        private readonly bool $stranger,
+    ) {
         $this->journal = new Journal();
         $ways = new WaysOut($holdings, $question->world, $question->instant, $stranger);
         $this->ringing = new Ringing($holdings, $question->world, $ways, $question->instant, $this->journal);
@@ -56,7 +59,8 @@ final class Call
             return $call->follow((new Arrival($holdings, $question))->at($line[0], $line[1]));
         }
         $call = new self($holdings, $question, stranger: false);
-        $whom = $holdings->shorts()[$question->dialled][0] ?? throw new Refusal(422, "{$question->dialled} is nobody's here", 'dial');
+        $whom = $holdings->shorts()[$question->dialled][0]
+            ?? throw new Refusal(422, "{$question->dialled} is nobody's here", 'dial');
 
         return $call->follow(Turn::to($whom, new Sender(new Place('act', 'caller')), 0));
     }
@@ -67,7 +71,10 @@ final class Call
             $turn = $this->enter($turn->to, $turn->by, $turn->isHop);
         }
 
-        return new Answer($turn->ending ?? throw new \LogicException('a call goes on or ends'), $this->journal->lines());
+        return new Answer(
+            $turn->ending ?? throw new \LogicException('a call goes on or ends'),
+            $this->journal->lines(),
+        );
     }
 
     private function enter(Place $to, Sender $by, bool $isHop): Turn
@@ -88,12 +95,18 @@ final class Call
         }
         $this->behind = match ($to->word) {
             'person' => [],
-            'keypad' => array_slice($this->behind, 0, in_array($to->id, $this->behind, true) ? (int) array_search($to->id, $this->behind, true) : null),
+            'keypad' => array_slice(
+                $this->behind,
+                0,
+                in_array($to->id, $this->behind, true) ? (int) array_search($to->id, $this->behind, true) : null,
+            ),
             default => $this->behind,
         };
         // A directory has no record of its own: it stands where it was asked for.
         $where = $to->is('act') ? $by->place : $to;
-        $state = $to->is('keypad') ? Keypad::state($to, 1, 0, 0, $this->behind) : "{$to->word} {$to->id} at {$where->id} behind " . implode(' ', $this->behind);
+        $state = $to->is('keypad')
+            ? Keypad::state($to, 1, 0, 0, $this->behind)
+            : "{$to->word} {$to->id} at {$where->id} behind " . implode(' ', $this->behind);
         $refused = $this->refuse($to, $where, $state, $isHop);
         if ($refused !== null) {
             return $refused;
@@ -102,7 +115,10 @@ final class Call
         return $this->inside($to, $by);
     }
 
-    /** What stands at a place: for the operator whom the account names at its front; a front that is itself the front is none. */
+    /**
+     * What stands at a place: for the operator whom the account names at its front; a front that is itself the front is
+     * none.
+     */
     private function meant(?Place $to): ?Place
     {
         if ($to === null || ! $to->acts('operator')) {
@@ -196,7 +212,9 @@ final class Call
             return $this->fallBack($person, $on, 'full');
         }
         $style = $this->ringing->rule($person)->text('style');
-        $rung = $style === 'one-by-one' ? $this->ringing->inTurn($legs, $this->now) : $this->ringing->together($legs, $this->now);
+        $rung = $style === 'one-by-one'
+            ? $this->ringing->inTurn($legs, $this->now)
+            : $this->ringing->together($legs, $this->now);
         if ($rung->isTaken()) {
             return $rung->ending($this->now);
         }
@@ -210,7 +228,12 @@ final class Call
     {
         $body = $this->holdings->at($person);
         $premises = $this->holdings->in('premises', $body->text('at_premises'));
-        if ($condition === 'dark' && $body->text('at_premises') !== null && $this->question->world->is(new Place('premises', $body->text('at_premises')), 'dark') && $premises->place('when_dark') !== null) {
+        if (
+            $condition === 'dark'
+            && $body->text('at_premises') !== null
+            && $this->question->world->is(new Place('premises', $body->text('at_premises')), 'dark')
+            && $premises->place('when_dark') !== null
+        ) {
             return $this->sendOn($person, $premises->place('when_dark'));
         }
         $box = $body->text('box');
@@ -240,7 +263,9 @@ final class Call
         $crew = new Crew($band, $this->holdings, $this->question->world, $this->ringing);
         $queue = $body->part('queue');
         $case = $this->shutCase($band, $body) ?? $crew->caseBefore();
-        if ($case !== null && ! ($case === 'talking' && $queue !== null && $body->part('else')?->place('talking') === null)) {
+        if ($case !== null && ! (
+            $case === 'talking' && $queue !== null && $body->part('else')?->place('talking') === null
+        )) {
             return $this->otherwise($band, $body, $case);
         }
         if ($queue !== null) {
@@ -260,7 +285,9 @@ final class Call
     {
         // By hand means by whoever may: where only an administrator does, it is what stands here.
         $isShut = $body->yes('shuttable') ? $this->question->world->is($band, 'shut') : $body->yes('shut');
-        $hours = Timetable::of($this->holdings, $body->text('hours'), $this->holdings->clockOf($body))?->at($this->question->instant)->word;
+        $hours = Timetable::of($this->holdings, $body->text('hours'), $this->holdings->clockOf($body))?->at(
+            $this->question->instant,
+        )->word;
 
         return match (true) {
             $isShut => 'shut',
@@ -310,7 +337,9 @@ final class Call
         $else = $body->part('else') ?? new Part([]);
         $box = $body->text('box');
 
-        return $this->sendOn($band, $else->place($case) ?? $else->place('unheard') ?? ($box === null ? null : new Place('box', $box)));
+        return $this->sendOn($band, $else->place($case) ?? $else->place('unheard') ?? (
+            $box === null ? null : new Place('box', $box)
+        ));
     }
 
     private function atLadder(Place $ladder): Turn
@@ -325,8 +354,12 @@ final class Call
         foreach ($body->parts('rungs') as $rung) {
             $named = $rung->place('to');
             $to = $this->meant($named);
-            $seconds = ($rung->count('rings') ?? $this->holdings->account()->number('ladder_rings', 3)) * $this->ringLength;
-            $turn = $to === null || ($seconds < $this->ringLength && $to->is('band', 'person', 'dial')) ? null : $this->atRung($to, $seconds, $sender, $named !== $to);
+            $seconds = (
+                $rung->count('rings') ?? $this->holdings->account()->number('ladder_rings', 3)
+            ) * $this->ringLength;
+            $turn = $to === null || ($seconds < $this->ringLength && $to->is('band', 'person', 'dial'))
+                ? null
+                : $this->atRung($to, $seconds, $sender, $named !== $to);
             if ($turn !== null) {
                 return $turn;
             }
@@ -349,7 +382,10 @@ final class Call
             $rung = $this->bandOnRung($to, $seconds);
         } elseif ($to->is('person')) {
             $legs = $this->ringing->canBeOffered($to) ? $this->ringing->devices($to) : [];
-            $rung = $this->ringing->together(array_map(static fn (Leg $leg): Leg => $leg->ringing($seconds), $legs), $this->now);
+            $rung = $this->ringing->together(
+                array_map(static fn (Leg $leg): Leg => $leg->ringing($seconds), $legs),
+                $this->now,
+            );
         } elseif ($to->is('dial')) {
             $rung = $this->ringing->together([$this->ringing->dial($to, $seconds, false, $sender)], $this->now);
         } else {
@@ -373,7 +409,9 @@ final class Call
         $limit = min($seconds, $body->seconds('give_up') ?? $seconds);
         [$rung, $second] = $crew->ring($this->now, $this->now + $limit, false);
 
-        return $rung === null ? new Rung('unheard', $second - $this->now) : new Rung($rung->word, $second - $this->now + $rung->seconds, $rung->by);
+        return $rung === null
+            ? new Rung('unheard', $second - $this->now)
+            : new Rung($rung->word, $second - $this->now + $rung->seconds, $rung->by);
     }
 
     private function atGreeter(Place $greeter): Turn
@@ -382,7 +420,10 @@ final class Call
         if (! $body->yes('active', true)) {
             return Turn::end('nowhere', $greeter, $this->now);
         }
-        $hour = Timetable::of($this->holdings, $body->text('hours'), $this->holdings->clockOf($body))?->at($this->question->instant) ?? new Hour('day');
+        $hour = Timetable::of($this->holdings, $body->text('hours'), $this->holdings->clockOf($body))?->at(
+            $this->question->instant,
+        )
+            ?? new Hour('day');
         foreach ($hour->cases() as $case) {
             foreach ($body->parts('cases') as $answer) {
                 if ($answer->text('if') === $case) {
@@ -400,7 +441,9 @@ final class Call
     {
         $body = $this->holdings->at($place);
         for (;; $returns++) {
-            $heard = $returns > self::RETURNS ? new Heard('silence', $this->now) : $this->keypad->listen($place, $this->now, $this->behind, $returns);
+            $heard = $returns > self::RETURNS
+                ? new Heard('silence', $this->now)
+                : $this->keypad->listen($place, $this->now, $this->behind, $returns);
             $this->now = $heard->second;
             $turn = match ($heard->word) {
                 'circles' => Turn::end('circles', $place, $this->now),
@@ -434,7 +477,8 @@ final class Call
 
         return match (true) {
             $to?->acts('directory') === true => $this->byName($keypad),
-            $to?->acts('again') === true, $to?->acts('back') === true && $this->behind === [] => $this->atKeypad($keypad, $returns),
+            $to?->acts('again') === true,
+            $to?->acts('back') === true && $this->behind === [] => $this->atKeypad($keypad, $returns),
             $to?->acts('back') === true => $this->backFrom($keypad),
             default => $this->leave($keypad, $to),
         };
@@ -450,7 +494,10 @@ final class Call
         }
         $seconds = $this->holdings->account()->number('hand_rings', 4) * $this->ringLength;
         $legs = $this->ringing->canBeOffered($to) ? $this->ringing->devices($to) : [];
-        $rung = $this->ringing->together(array_map(static fn (Leg $leg): Leg => $leg->ringing($seconds), $legs), $this->now);
+        $rung = $this->ringing->together(
+            array_map(static fn (Leg $leg): Leg => $leg->ringing($seconds), $legs),
+            $this->now,
+        );
         if ($rung->isTaken()) {
             return $rung->ending($this->now);
         }
@@ -462,13 +509,20 @@ final class Call
     /** @return ?Turn null where whoever was found did not take the call and it comes back */
     private function byName(Place $keypad): ?Turn
     {
-        $refused = $this->refuse(new Place('act', 'directory'), $keypad, "act directory at {$keypad->id} behind " . implode(' ', [...$this->behind, $keypad->id]), true);
+        $refused = $this->refuse(
+            new Place('act', 'directory'),
+            $keypad,
+            "act directory at {$keypad->id} behind " . implode(' ', [...$this->behind, $keypad->id]),
+            true,
+        );
         if ($refused !== null) {
             return $refused;
         }
         [$found, $this->now] = $this->directory->ask($this->now, $keypad, $keypad);
 
-        return $found === null ? Turn::to($keypad, Sender::of($this->holdings, $keypad), $this->now) : $this->handOver($keypad, $found);
+        return $found === null
+            ? Turn::to($keypad, Sender::of($this->holdings, $keypad), $this->now)
+            : $this->handOver($keypad, $found);
     }
 
     private function backFrom(Place $by): Turn
@@ -504,7 +558,11 @@ final class Call
             return Turn::end('nowhere', $box, $this->now);
         }
         $zero = $body->place('on_zero');
-        $pressed = $zero === null ? null : $this->question->keys->takeOnly('0', $this->now, $this->now + $this->holdings->length($body->text('say')));
+        $pressed = $zero === null
+            ? null
+            : $this->question->keys->takeOnly('0', $this->now, $this->now + $this->holdings->length(
+                $body->text('say'),
+            ));
         if ($pressed !== null) {
             $this->journal->forgetStates();
             $this->journal->note($pressed, $box, 'key 0');
@@ -521,6 +579,8 @@ final class Call
         $body = $this->holdings->at($notice);
         $this->now += $this->holdings->length($body->text('say'));
 
-        return $body->place('to')?->acts('release') === true ? Turn::end('told', $notice, $this->now) : $this->sendOn($notice, $body->place('to'));
+        return $body->place('to')?->acts('release') === true
+            ? Turn::end('told', $notice, $this->now)
+            : $this->sendOn($notice, $body->place('to'));
     }
 }

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch\Calls;
 
-/** Local time of one zone, read as RFC 5545 section 3.3.5 has it: a time in the gap with the offset before it, a time that occurs twice as the first. */
+/**
+ * Local time of one zone, read as RFC 5545 section 3.3.5 has it: a time in the gap with the offset before it, a time
+ * that occurs twice as the first.
+ */
 final readonly class Clock
 {
     private const DAY = 86_400;
@@ -33,7 +36,8 @@ final readonly class Clock
         $wall = $day * self::DAY + $minute * 60;
         $before = $this->offset($wall - self::DAY);
         $after = $this->offset($wall + self::DAY);
-        // The earlier of two readings has the greater offset; a time that neither reading shows on the clock is in the gap.
+        // The earlier of two readings has the greater offset; a time that neither reading shows on the clock is in the
+        // gap.
         foreach ([max($before, $after), min($before, $after)] as $offset) {
             if ($this->offset($wall - $offset) === $offset) {
                 return $wall - $offset;

@@ -19,18 +19,28 @@ final class Crew
     /** @var array<string, int> the second up to which a member rests, by slot */
     private array $restsUntil = [];
 
-    public function __construct(private readonly Place $band, private readonly Holdings $holdings, private readonly World $world, private readonly Ringing $ringing)
-    {
+    public function __construct(
+        private readonly Place $band,
+        private readonly Holdings $holdings,
+        private readonly World $world,
+        private readonly Ringing $ringing,
+    ) {
         $this->body = $holdings->at($band);
         $this->ringLength = $holdings->account()->number('ring_len', 5);
-        $members = array_filter($this->body->parts('crew'), fn (Part $member): bool => $this->body->text('pick') !== 'lot' || $member->number('weight') > 0);
+        $members = array_filter(
+            $this->body->parts('crew'),
+            fn (Part $member): bool => $this->body->text('pick') !== 'lot' || $member->number('weight') > 0,
+        );
         $this->members = $this->inTurn(array_values($members));
     }
 
     /** @return ?string which of a band's cases holds before anybody is rung: nobody, dark or talking */
     public function caseBefore(): ?string
     {
-        $here = array_filter(array_map($this->standing(...), $this->members), static fn (string $standing): bool => $standing !== 'out');
+        $here = array_filter(
+            array_map($this->standing(...), $this->members),
+            static fn (string $standing): bool => $standing !== 'out',
+        );
 
         return match (true) {
             $here === [] => 'nobody',
@@ -57,9 +67,16 @@ final class Crew
         for ($lap = 0; $lap < $laps && $second < $end; $lap++) {
             $began = $second;
             foreach ($this->offers() as $members) {
-                $seconds = $isOneOffer ? $end - $second : min($this->body->number('rings', 3) * $this->ringLength, $end - $second);
-                $awake = array_values(array_filter($members, fn (Part $member): bool => ($this->restsUntil[$member->text('slot') ?? ''] ?? 0) <= $second));
-                $awake = $this->body->text('pick') === 'all' ? array_slice($awake, 0, $this->body->count('at_once_max')) : $awake;
+                $seconds = $isOneOffer
+                    ? $end - $second
+                    : min($this->body->number('rings', 3) * $this->ringLength, $end - $second);
+                $awake = array_values(array_filter(
+                    $members,
+                    fn (Part $member): bool => ($this->restsUntil[$member->text('slot') ?? ''] ?? 0) <= $second,
+                ));
+                $awake = $this->body->text('pick') === 'all'
+                    ? array_slice($awake, 0, $this->body->count('at_once_max'))
+                    : $awake;
                 if ($awake === [] || $second >= $end) {
                     continue;
                 }
@@ -78,7 +95,9 @@ final class Crew
             }
             if ($waits && $second === $began) {
                 // Nobody can be rung now: those who rest wait for the first to have rested, the others change nothing.
-                $second = min([$end, ...array_filter($this->restsUntil, static fn (int $rested): bool => $rested > $second)]);
+                $second = min(
+                    [$end, ...array_filter($this->restsUntil, static fn (int $rested): bool => $rested > $second)],
+                );
             }
         }
 
@@ -97,7 +116,9 @@ final class Crew
         $first = $this->rank(1);
         $second = $this->rank(2);
         $freeFirst = array_values(array_filter($first, fn (Part $member): bool => $this->standing($member) === 'free'));
-        $freeSecond = array_values(array_filter($second, fn (Part $member): bool => $this->standing($member) === 'free'));
+        $freeSecond = array_values(
+            array_filter($second, fn (Part $member): bool => $this->standing($member) === 'free'),
+        );
         $ranks = match (true) {
             $this->body->text('reserve') === 'join_in' => [$freeFirst, $freeSecond],
             $freeFirst === [] => [$freeSecond],
@@ -118,7 +139,12 @@ final class Crew
     /** @return list<Part> */
     private function rank(int $rank): array
     {
-        return array_values(array_filter($this->members, static fn (Part $member): bool => min(2, $member->number('rank', 1)) === $rank));
+        return array_values(
+            array_filter(
+                $this->members,
+                static fn (Part $member): bool => min(2, $member->number('rank', 1)) === $rank,
+            ),
+        );
     }
 
     /** Whether a member is out, dark, talking, or free to be rung. */
@@ -128,7 +154,8 @@ final class Crew
         if ($who === null || ! $who->is('person')) {
             return $who !== null && $member->yes('on', true) ? 'free' : 'out';
         }
-        $isOut = $this->world->is($who, 'hush') || ($this->body->text('roll') === 'boss' ? ! $member->yes('on', true) : $this->world->is($who, 'off'));
+        $isOut = $this->world->is($who, 'hush')
+            || ($this->body->text('roll') === 'boss' ? ! $member->yes('on', true) : $this->world->is($who, 'off'));
         $passesBusy = $this->body->yes('pass_busy', true) || $this->body->part('queue') !== null;
 
         return match (true) {
@@ -148,7 +175,9 @@ final class Crew
         $legs = [];
         foreach ($members as $member) {
             $who = $member->place('who') ?? Place::dial('');
-            $own = $who->is('person') ? $this->ringing->teamLegs($who) : [$this->ringing->dial($who, $seconds, $member->yes('ask'), Sender::of($this->holdings, $this->band))];
+            $own = $who->is('person')
+                ? $this->ringing->teamLegs($who)
+                : [$this->ringing->dial($who, $seconds, $member->yes('ask'), Sender::of($this->holdings, $this->band))];
             array_push($legs, ...array_map(static fn (Leg $leg): Leg => $leg->ringing($seconds), $own));
         }
 
@@ -157,7 +186,8 @@ final class Crew
 
     /**
      * @param  list<Part>  $members
-     * @return list<Part> as the world has it: from the top every time, from one of them on, or in an order of its own with the rest as listed
+     * @return list<Part> as the world has it: from the top every time, from one of them on, or in an order of its own
+     *     with the rest as listed
      */
     private function inTurn(array $members): array
     {
@@ -173,7 +203,10 @@ final class Crew
             return [...array_slice($members, $first), ...array_slice($members, 0, $first)];
         }
         $ranks = array_flip($turns);
-        $places = array_map(static fn (int $place): int => $ranks[$slots[$place]] ?? count($ranks) + $place, array_keys($members));
+        $places = array_map(
+            static fn (int $place): int => $ranks[$slots[$place]] ?? count($ranks) + $place,
+            array_keys($members),
+        );
         array_multisort($places, $members);
 
         return $members;

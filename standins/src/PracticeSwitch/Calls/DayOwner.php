@@ -11,8 +11,13 @@ final readonly class DayOwner
      * @param  list<Part>  $pieces  of opening hours
      * @param  bool  $everyDay  whether the pieces hold on any day of the week
      */
-    private function __construct(private string $sort, private string $slot, private string $saidAs, public array $pieces, public bool $everyDay = false)
-    {
+    private function __construct(
+        private string $sort,
+        private string $slot,
+        private string $saidAs,
+        public array $pieces,
+        public bool $everyDay = false,
+    ) {
     }
 
     public static function oddDay(Part $odd): self
@@ -58,6 +63,8 @@ final readonly class DayOwner
 
     public function isSameDatedPieceAs(self $other): bool
     {
-        return in_array($this->sort, ['odd', 'spell'], true) && $this->sort === $other->sort && $this->slot === $other->slot;
+        return in_array($this->sort, ['odd', 'spell'], true)
+            && $this->sort === $other->sort
+            && $this->slot === $other->slot;
     }
 }

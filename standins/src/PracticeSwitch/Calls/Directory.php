@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch\Calls;
 
-/** Dial by name on the letters of ITU-T E.161: three tries of ten seconds, a list of whoever fits, and a key to choose. */
+/**
+ * Dial by name on the letters of ITU-T E.161: three tries of ten seconds, a list of whoever fits, and a key to choose.
+ */
 final readonly class Directory
 {
     private const TRIES = 3;
 
     private const TRY_SECONDS = 10;
 
-    private const LETTERS = ['2' => 'abc', '3' => 'def', '4' => 'ghi', '5' => 'jkl', '6' => 'mno', '7' => 'pqrs', '8' => 'tuv', '9' => 'wxyz', '0' => ' '];
+    private const LETTERS = [
+        '2' => 'abc', '3' => 'def', '4' => 'ghi', '5' => 'jkl', '6' => 'mno', '7' => 'pqrs', '8' => 'tuv',
+        '9' => 'wxyz', '0' => ' ',
+    ];
 
     public function __construct(private Holdings $holdings, private Keys $keys, private Journal $journal)
     {
@@ -20,7 +25,9 @@ final readonly class Directory
     /** @return array{?Place, int} who was found, and the second */
     public function ask(int $now, Place $asked, ?Place $keypad): array
     {
-        $spec = $keypad === null ? new Part(['whose' => 'every', 'by' => 'any', 'how' => 'start']) : $this->holdings->at($keypad)->part('names') ?? new Part([]);
+        $spec = $keypad === null
+            ? new Part(['whose' => 'every', 'by' => 'any', 'how' => 'start'])
+            : $this->holdings->at($keypad)->part('names') ?? new Part([]);
         for ($try = 0; $try < self::TRIES; $try++) {
             $this->journal->note($now, $asked, 'asks for a name');
             $typed = '';
@@ -66,7 +73,9 @@ final readonly class Directory
                 default => [$given, "{$given}0{$family}"],
             };
             foreach ($names as $name) {
-                if (! str_starts_with($name, '0') && ! str_ends_with($name, '0') && $name !== '' && ($spec->text('how') === 'full' ? $name === $typed : str_starts_with($name, $typed))) {
+                if (! str_starts_with($name, '0') && ! str_ends_with($name, '0') && $name !== '' && (
+                    $spec->text('how') === 'full' ? $name === $typed : str_starts_with($name, $typed)
+                )) {
                     $found[] = $person;
                     break;
                 }
@@ -108,7 +117,10 @@ final readonly class Directory
     /** @return list<string> */
     private function readAs(Place $person): array
     {
-        return array_map(fn (string $field): string => $this->holdings->at($person)->text($field) ?? '', ['family', 'given', 'short']);
+        return array_map(
+            fn (string $field): string => $this->holdings->at($person)->text($field) ?? '',
+            ['family', 'given', 'short'],
+        );
     }
 
     private static function digits(string $name): string

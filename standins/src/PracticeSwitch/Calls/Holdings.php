@@ -61,7 +61,10 @@ final class Holdings
         return null;
     }
 
-    /** @return array<string, list<Place>> who answers to each short number, the first of them the one that dialling reaches */
+    /**
+     * @return array<string, list<Place>> who answers to each short number, the first of them the one that dialling
+     *     reaches
+     */
     public function shorts(): array
     {
         $shorts = [];
@@ -81,13 +84,18 @@ final class Holdings
     {
         $owner = $place->is('box') ? $this->at($place)->text('person') : null;
 
-        return $owner === null ? $this->at($place)->text('at_premises') : $this->in('persons', $owner)->text('at_premises');
+        return $owner === null
+            ? $this->at($place)->text('at_premises')
+            : $this->in('persons', $owner)->text('at_premises');
     }
 
     /** By which clock something reads its hours: its own, else its premises', else the account's. */
     public function clockOf(?Part $body): string
     {
-        return $body?->text('clock') ?? $this->in('premises', $body?->text('at_premises'))->text('clock') ?? $this->account()->text('clock') ?? 'UTC';
+        return $body?->text('clock')
+            ?? $this->in('premises', $body?->text('at_premises'))->text('clock')
+            ?? $this->account()->text('clock')
+            ?? 'UTC';
     }
 
     /** How long a recording speaks, in seconds: its sound, or its words at 150 a minute. */

@@ -42,7 +42,10 @@ final class Journal
     /** Takes back what was noted past a line for seconds after one. */
     public function cutAfter(int $length, int $second): void
     {
-        $later = array_filter(array_slice($this->lines, $length), static fn (array $line): bool => $line['t'] <= $second);
+        $later = array_filter(
+            array_slice($this->lines, $length),
+            static fn (array $line): bool => $line['t'] <= $second,
+        );
         $this->lines = [...array_slice($this->lines, 0, $length), ...$later];
     }
 

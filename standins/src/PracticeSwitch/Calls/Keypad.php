@@ -67,7 +67,10 @@ final readonly class Keypad
             $buttons[$button->text('slot') ?? ''] = [$button->place('to')];
         }
         $shorts = $this->shorts($keypad, $body->part('shorts') ?? new Part([]));
-        $begins = array_filter(array_keys($shorts), static fn (int|string $short): bool => str_starts_with((string) $short, $first));
+        $begins = array_filter(
+            array_keys($shorts),
+            static fn (int|string $short): bool => str_starts_with((string) $short, $first),
+        );
         if ($begins === []) {
             return isset($buttons[$first]) ? ['key', $buttons[$first][0], $second] : ['wrong', null, $second];
         }

@@ -52,7 +52,10 @@ final class Keys
         return [$next[0], $next[1] ?? $untimed];
     }
 
-    /** The second at which one key falls, where no other is listened for; without a second of its own at once, if it is the next. */
+    /**
+     * The second at which one key falls, where no other is listened for; without a second of its own at once, if it is
+     * the next.
+     */
     public function takeOnly(string $key, int $from, int $until): ?int
     {
         $this->forgetBefore($from);

@@ -13,8 +13,13 @@ final readonly class Leg
      * @param  int  $boxAfter  seconds after which the box of digits outside picks up
      * @param  bool  $asks  whether who picks up must press a key, which no box can
      */
-    public function __construct(public Place $place, public int $seconds, public int $boxAfter, public bool $asks, public Sender $sender)
-    {
+    public function __construct(
+        public Place $place,
+        public int $seconds,
+        public int $boxAfter,
+        public bool $asks,
+        public Sender $sender,
+    ) {
     }
 
     public function ringing(int $seconds): self

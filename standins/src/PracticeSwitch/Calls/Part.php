@@ -71,7 +71,9 @@ final readonly class Part
     {
         $value = $this->fields[$field] ?? null;
 
-        return array_map(static fn (array $inner): self => new self($inner), array_values(array_filter(is_array($value) ? $value : [], is_array(...))));
+        return array_map(static fn (array $inner): self => new self($inner), array_values(
+            array_filter(is_array($value) ? $value : [], is_array(...)),
+        ));
     }
 
     /** @return ?list<string> null where the field holds no list */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch\Calls;
 
-/** Where a call can be: a record under its word (`{"box": id}`), digits outside (`{"dial": digits}`), or something to do (`{"act": word}`). */
+/**
+ * Where a call can be: a record under its word (`{"box": id}`), digits outside (`{"dial": digits}`), or something to do
+ * (`{"act": word}`).
+ */
 final readonly class Place
 {
     public function __construct(public string $word, public string $id)

@@ -10,8 +10,13 @@ use Standins\Shared\Refusal;
 final readonly class Question
 {
     /** @param ?string $from digits, HIDDEN, or null for a caller of whom nothing is known */
-    private function __construct(public string $dialled, private ?string $from, public int $instant, public Keys $keys, public World $world)
-    {
+    private function __construct(
+        public string $dialled,
+        private ?string $from,
+        public int $instant,
+        public Keys $keys,
+        public World $world,
+    ) {
     }
 
     /**
@@ -34,12 +39,17 @@ final readonly class Question
             throw new Refusal(422, 'wants seconds since 1970', 'stamp');
         }
 
-        return new self($dialled, $from, $stamp, Keys::read($asked['keys'] ?? null), World::read($asked['moods'] ?? null, $asked['turns'] ?? null));
+        return new self($dialled, $from, $stamp, Keys::read($asked['keys'] ?? null), World::read(
+            $asked['moods'] ?? null,
+            $asked['turns'] ?? null,
+        ));
     }
 
     public function withTalking(string ...$persons): self
     {
-        return new self($this->dialled, $this->from, $this->instant, $this->keys, $this->world->withTalking(array_values($persons)));
+        return new self($this->dialled, $this->from, $this->instant, $this->keys, $this->world->withTalking(
+            array_values($persons),
+        ));
     }
 
     /** Whether the caller is one of those a screen names: a digit map, HIDDEN, or ALL. */

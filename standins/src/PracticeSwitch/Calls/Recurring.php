@@ -24,7 +24,14 @@ final readonly class Recurring
         $parts = [];
         foreach (explode(';', strtoupper($rule)) as $part) {
             [$name, $value] = explode('=', $part, 2) + [1 => ''];
-            if (! in_array($name, ['FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYYEARDAY', 'BYWEEKNO', 'BYSETPOS', 'WKST'], true)) {
+            if (! in_array(
+                $name,
+                [
+                    'FREQ', 'INTERVAL', 'COUNT', 'UNTIL', 'BYMONTH', 'BYMONTHDAY', 'BYDAY', 'BYYEARDAY', 'BYWEEKNO',
+                    'BYSETPOS', 'WKST',
+                ],
+                true,
+            )) {
                 throw new Refusal(422, "this switch does not read {$name} of a recurrence", 'again');
             }
             $parts[$name] = $value;
@@ -38,7 +45,9 @@ final readonly class Recurring
         if ($day < $first || $day - $first > self::MOST_DAYS) {
             return false;
         }
-        $until = isset($this->parts['UNTIL']) ? Clock::dayNumber((int) substr($this->parts['UNTIL'], 0, 8)) : PHP_INT_MAX;
+        $until = isset($this->parts['UNTIL'])
+            ? Clock::dayNumber((int) substr($this->parts['UNTIL'], 0, 8))
+            : PHP_INT_MAX;
         $isOne = $day <= $until && $this->isCandidate($first, $day) && $this->isChosen($first, $day);
         if (! $isOne || ! isset($this->parts['COUNT'])) {
             return $isOne;
@@ -72,7 +81,9 @@ final readonly class Recurring
         if ($months === [] && $freq === 'YEARLY' && $daysOfMonth === [] && $days === null && $daysOfYear === []) {
             $months = [self::inYear($first)[0]];
         }
-        if ($daysOfMonth === [] && $days === null && $daysOfYear === [] && in_array($freq, ['YEARLY', 'MONTHLY'], true)) {
+        if (
+            $daysOfMonth === [] && $days === null && $daysOfYear === [] && in_array($freq, ['YEARLY', 'MONTHLY'], true)
+        ) {
             $daysOfMonth = [self::inYear($first)[1]];
         }
         if ($days === null && $freq === 'WEEKLY') {
@@ -81,7 +92,11 @@ final readonly class Recurring
 
         return ($months === [] || in_array($month, $months, true))
             && ($daysOfMonth === [] || $this->isAt($daysOfMonth, $dayOfMonth, self::monthLength($day)))
-            && ($daysOfYear === [] || $this->isAt($daysOfYear, (int) gmdate('z', $day * 86_400) + 1, gmdate('L', $day * 86_400) === '1' ? 366 : 365))
+            && ($daysOfYear === [] || $this->isAt(
+                $daysOfYear,
+                (int) gmdate('z', $day * 86_400) + 1,
+                gmdate('L', $day * 86_400) === '1' ? 366 : 365,
+            ))
             && ($weeks === [] || in_array((int) gmdate('W', $day * 86_400), $weeks, true))
             && ($days === null || $this->isOneOf(explode(',', $days), $day));
     }
@@ -140,7 +155,10 @@ final readonly class Recurring
         return false;
     }
 
-    /** @return array{int, int} a day's place, and how many days there are: in its month, or in its year where the rule names no month */
+    /**
+     * @return array{int, int} a day's place, and how many days there are: in its month, or in its year where the rule
+     *     names no month
+     */
     private function placeAndLength(int $day): array
     {
         if (($this->parts['FREQ'] ?? '') === 'YEARLY' && ! isset($this->parts['BYMONTH'])) {

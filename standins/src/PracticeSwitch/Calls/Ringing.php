@@ -11,8 +11,13 @@ final readonly class Ringing
 
     private const OUTSIDE_BOX_AFTER = 20;
 
-    public function __construct(private Holdings $holdings, private World $world, private WaysOut $ways, private int $instant, private Journal $journal)
-    {
+    public function __construct(
+        private Holdings $holdings,
+        private World $world,
+        private WaysOut $ways,
+        private int $instant,
+        private Journal $journal,
+    ) {
     }
 
     /** A person's rule for the hour it is for him. */
@@ -46,7 +51,10 @@ final readonly class Ringing
     /** @return list<Leg> what rings for a band */
     public function teamLegs(Place $person): array
     {
-        return $this->legs($person, static fn (Part $ringer): bool => $ringer->yes('team', $ringer->text('sort') !== 'far'));
+        return $this->legs(
+            $person,
+            static fn (Part $ringer): bool => $ringer->yes('team', $ringer->text('sort') !== 'far'),
+        );
     }
 
     public function dial(Place $dial, int $seconds, bool $asks, Sender $sender): Leg
@@ -58,7 +66,8 @@ final readonly class Ringing
     {
         $isTalking = $this->world->is($person, 'talking');
 
-        return ! $this->world->is($person, 'full') && ! ($isTalking && ! $this->holdings->at($person)->yes('second_call', true));
+        return ! $this->world->is($person, 'full')
+            && ! ($isTalking && ! $this->holdings->at($person)->yes('second_call', true));
     }
 
     public function isOnACall(Place $person): bool
@@ -125,7 +134,8 @@ final readonly class Ringing
 
     private function dropsOut(Leg $leg): bool
     {
-        return $leg->place->is('dial') && (! $this->leadsOut($leg->place, $leg->sender) || $this->world->is($leg->place, 'full'));
+        return $leg->place->is('dial')
+            && (! $this->leadsOut($leg->place, $leg->sender) || $this->world->is($leg->place, 'full'));
     }
 
     private function taken(Leg $leg): ?Rung
@@ -142,7 +152,9 @@ final readonly class Ringing
             default => null,
         };
 
-        return $after !== null && ($after < $leg->seconds || $after === 0) ? new Rung('box', $after, $leg->place) : null;
+        return $after !== null && ($after < $leg->seconds || $after === 0)
+            ? new Rung('box', $after, $leg->place)
+            : null;
     }
 
     /**
@@ -165,7 +177,13 @@ final readonly class Ringing
             $ringer = $ringers[$slot] ?? null;
             if ($ringer !== null && $isMeant($ringer) && $this->isThere($person, $ringer)) {
                 $place = $ringer->text('sort') === 'far' ? Place::dial($ringer->text('dial') ?? '') : $person;
-                $legs[] = new Leg($place, $ringer->number('rings', 4) * self::RING, $ringer->number('box_after', self::OUTSIDE_BOX_AFTER), $ringer->yes('ask'), Sender::person($this->holdings, $person));
+                $legs[] = new Leg(
+                    $place,
+                    $ringer->number('rings', 4) * self::RING,
+                    $ringer->number('box_after', self::OUTSIDE_BOX_AFTER),
+                    $ringer->yes('ask'),
+                    Sender::person($this->holdings, $person),
+                );
             }
         }
 

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch\Calls;
 
-/** Whose setting sends a call on: where a call stands when there is nothing behind the setting, and how far it lets calls go. */
+/**
+ * Whose setting sends a call on: where a call stands when there is nothing behind the setting, and how far it lets
+ * calls go.
+ */
 final readonly class Sender
 {
     private const NATIONAL = 2;

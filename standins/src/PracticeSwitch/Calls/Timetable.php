@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Standins\PracticeSwitch\Calls;
 
-/** What a timetable says at an instant, day by day: whoever owns the day says its hours, and a shift may run on from the day before. */
+/**
+ * What a timetable says at an instant, day by day: whoever owns the day says its hours, and a shift may run on from the
+ * day before.
+ */
 final readonly class Timetable
 {
     private const DAY = 1440;
@@ -22,7 +25,10 @@ final readonly class Timetable
             return null;
         }
         $body = $holdings->in('timetables', $id);
-        $almanacs = array_map(static fn (string $almanac): Almanac => new Almanac($holdings->in('almanacs', $almanac)), $body->texts('almanacs') ?? []);
+        $almanacs = array_map(
+            static fn (string $almanac): Almanac => new Almanac($holdings->in('almanacs', $almanac)),
+            $body->texts('almanacs') ?? [],
+        );
 
         return new self($body, $almanacs, new Clock($body->text('clock') ?? $clock));
     }
@@ -36,7 +42,9 @@ final readonly class Timetable
             return $owner->inHours();
         }
         $before = $this->owner($yesterday);
-        $runsOn = ! $this->isClosed($owner, $today) || $this->body->yes('run_over') || $before->isSameDatedPieceAs($owner);
+        $runsOn = ! $this->isClosed($owner, $today)
+            || $this->body->yes('run_over')
+            || $before->isSameDatedPieceAs($owner);
         if ($runsOn && $this->isWithin($before, $yesterday, $instant)) {
             return $before->inHours();
         }
@@ -79,17 +87,26 @@ final readonly class Timetable
         return $day >= $first && Clock::dateNumber($day) <= ($spell->count('last') ?? $spell->number('first'));
     }
 
-    /** A closed day ends the shift that came from the day before: an odd day, a feast, or a day that a spell leaves without hours. */
+    /**
+     * A closed day ends the shift that came from the day before: an odd day, a feast, or a day that a spell leaves
+     * without hours.
+     */
     private function isClosed(DayOwner $owner, int $day): bool
     {
-        return $owner->isDated() || ($owner->isSpell() && array_merge(...array_map(fn (Part $piece): array => $this->minutes($piece, $owner, $day), $owner->pieces)) === []);
+        return $owner->isDated() || (
+            $owner->isSpell() && array_merge(
+                ...array_map(fn (Part $piece): array => $this->minutes($piece, $owner, $day), $owner->pieces),
+            ) === []
+        );
     }
 
     private function isWithin(DayOwner $owner, int $day, int $instant): bool
     {
         foreach ($owner->pieces as $piece) {
             foreach ($this->minutes($piece, $owner, $day) as [$starts, $stops]) {
-                if ($instant >= $this->clock->instant($day, $starts) && $instant < $this->clock->instant($day, $stops)) {
+                if (
+                    $instant >= $this->clock->instant($day, $starts) && $instant < $this->clock->instant($day, $stops)
+                ) {
                     return true;
                 }
             }
@@ -98,7 +115,9 @@ final readonly class Timetable
         return false;
     }
 
-    /** @return list<array{int, int}> minutes since the day's midnight; a second past a day's end leads into the next day */
+    /**
+     * @return list<array{int, int}> minutes since the day's midnight; a second past a day's end leads into the next day
+     */
     private function minutes(Part $piece, DayOwner $owner, int $day): array
     {
         $runs = $piece->numbers('runs');
@@ -112,7 +131,10 @@ final readonly class Timetable
         return $isToday ? [[$starts, $stops > $starts ? $stops : $stops + self::DAY]] : [];
     }
 
-    /** @return list<array{int, int}> the part of a run through the week that falls on the day which begins at that minute of the week */
+    /**
+     * @return list<array{int, int}> the part of a run through the week that falls on the day which begins at that
+     *     minute of the week
+     */
     private function cutToDay(int $from, int $to, int $midnight): array
     {
         $to = $to > $from ? $to : $to + self::WEEK;

@@ -7,8 +7,12 @@ namespace Standins\PracticeSwitch\Calls;
 /** Whether a leg to outside finds a way: the first way that matches and has a pipe which takes it. */
 final readonly class WaysOut
 {
-    public function __construct(private Holdings $holdings, private World $world, private int $instant, private bool $stranger)
-    {
+    public function __construct(
+        private Holdings $holdings,
+        private World $world,
+        private int $instant,
+        private bool $stranger,
+    ) {
     }
 
     /** @param string $digits of the number in E.164, without plus */
@@ -47,14 +51,20 @@ final readonly class WaysOut
     /** A pipe of no width, or of none outward, is full at all times. */
     private function isFull(string $id, Part $pipe): bool
     {
-        return $this->world->is(new Place('pipe', $id), 'full') || $pipe->count('width') === 0 || $pipe->count('width_out') === 0;
+        return $this->world->is(new Place('pipe', $id), 'full')
+            || $pipe->count('width') === 0
+            || $pipe->count('width_out') === 0;
     }
 
     private function hasPipe(Part $way): bool
     {
         foreach ($way->texts('pipes') ?? [] as $id) {
             $pipe = $this->holdings->in('pipes', $id);
-            if ($pipe->yes('active', true) && ! ($this->stranger && ! $pipe->yes('strangers_out')) && ! $this->isFull($id, $pipe)) {
+            if (
+                $pipe->yes('active', true)
+                && ! ($this->stranger && ! $pipe->yes('strangers_out'))
+                && ! $this->isFull($id, $pipe)
+            ) {
                 return true;
             }
         }

@@ -6,7 +6,10 @@ namespace Standins\PracticeSwitch\Calls;
 
 use Standins\Shared\Refusal;
 
-/** What nobody configures: who picks up, who is talking, what is out. Of whom nothing is said is there and does not pick up. */
+/**
+ * What nobody configures: who picks up, who is talking, what is out. Of whom nothing is said is there and does not pick
+ * up.
+ */
 final readonly class World
 {
     private const MOODS = [
@@ -34,7 +37,11 @@ final readonly class World
         foreach (is_array($moods) ? $moods : [] as $word => $ids) {
             foreach (is_array($ids) ? $ids : [] as $id => $mood) {
                 if (! is_string($mood) || ! in_array($mood, self::MOODS[$word] ?? [], true)) {
-                    throw new Refusal(422, 'wants one of ' . implode(', ', self::MOODS[$word] ?? array_keys(self::MOODS)), "moods.{$word}");
+                    throw new Refusal(
+                        422,
+                        'wants one of ' . implode(', ', self::MOODS[$word] ?? array_keys(self::MOODS)),
+                        "moods.{$word}",
+                    );
                 }
                 $read["{$word} {$id}"] = $mood;
             }

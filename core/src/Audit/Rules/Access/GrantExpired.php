@@ -27,9 +27,23 @@ final readonly class GrantExpired implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $expired = array_values(array_filter($inspection->surroundings->grants ?? [], static fn (GrantSeen $grant): bool => $grant->until !== null && $grant->until < $inspection->now));
+        $expired = array_values(array_filter(
+            $inspection->surroundings->grants ?? [],
+            static fn (GrantSeen $grant): bool => $grant->until !== null && $grant->until < $inspection->now,
+        ));
         if ($expired !== []) {
-            yield Found::of(count($expired) === 1 ? "The grant of {$expired[0]->name} has run out" : count($expired) . ' grants have run out', 'Of ' . implode(', ', array_map(static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})", array_slice($expired, 0, 3))) . '.', $inspection->book->tenant)->counting(count($expired));
+            yield Found::of(
+                count($expired) === 1
+                    ? "The grant of {$expired[0]->name} has run out"
+                    : count($expired) . ' grants have run out',
+                'Of '
+                    . implode(', ', array_map(
+                        static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})",
+                        array_slice($expired, 0, 3),
+                    ))
+                    . '.',
+                $inspection->book->tenant,
+            )->counting(count($expired));
         }
     }
 }

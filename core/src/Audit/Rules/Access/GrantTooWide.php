@@ -27,9 +27,19 @@ final readonly class GrantTooWide implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $wide = array_values(array_filter($inspection->surroundings->grants ?? [], static fn (GrantSeen $grant): bool => $grant->ability === 'push' && $grant->until === null && ! $grant->looksAfter));
+        $wide = array_values(array_filter(
+            $inspection->surroundings->grants ?? [],
+            static fn (GrantSeen $grant): bool => $grant->ability === 'push'
+                && $grant->until === null
+                && ! $grant->looksAfter,
+        ));
         if ($wide !== []) {
-            yield Found::of(implode(', ', array_map(static fn (GrantSeen $grant): string => $grant->name, array_slice($wide, 0, 3))) . ' may push here for ever', 'The customer is looked after by somebody else.', $inspection->book->tenant)->counting(count($wide));
+            yield Found::of(
+                implode(', ', array_map(static fn (GrantSeen $grant): string => $grant->name, array_slice($wide, 0, 3)))
+                    . ' may push here for ever',
+                'The customer is looked after by somebody else.',
+                $inspection->book->tenant,
+            )->counting(count($wide));
         }
     }
 }

@@ -34,7 +34,15 @@ final readonly class InvitationOpen implements Rule
         foreach ($inspection->surroundings->invitations ?? [] as $invitation) {
             $hasRunOut = $invitation->openUntil <= $inspection->now;
             if ($hasRunOut || $inspection->now - $invitation->sentAt >= $longest) {
-                yield Found::of("{$invitation->to} has not accepted the invitation", $hasRunOut ? 'It has run out.' : 'It was sent ' . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY) . ' days ago.', $inspection->book->tenant)->at('name', $invitation->to);
+                yield Found::of(
+                    "{$invitation->to} has not accepted the invitation",
+                    $hasRunOut
+                        ? 'It has run out.'
+                        : 'It was sent '
+                        . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY)
+                        . ' days ago.',
+                    $inspection->book->tenant,
+                )->at('name', $invitation->to);
             }
         }
     }

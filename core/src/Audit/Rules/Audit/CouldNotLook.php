@@ -34,8 +34,14 @@ final readonly class CouldNotLook implements Rule
         }
         foreach ($byCause as $why => $failures) {
             $ids = array_map(static fn (Failure $failure): string => $failure->about->id, $failures);
-            $asked = count($failures) === 1 ? "{$failures[0]->about->what} Whether that is so here is unknown." : 'Whether what they look for is so here is unknown.';
-            yield Found::of('Nobody could look at ' . $inspection->names($ids, 12), "{$asked} It stopped at: {$why}.", $inspection->book->tenant)->at('name', implode(' ', $ids));
+            $asked = count($failures) === 1
+                ? "{$failures[0]->about->what} Whether that is so here is unknown."
+                : 'Whether what they look for is so here is unknown.';
+            yield Found::of(
+                'Nobody could look at ' . $inspection->names($ids, 12),
+                "{$asked} It stopped at: {$why}.",
+                $inspection->book->tenant,
+            )->at('name', implode(' ', $ids));
         }
     }
 }

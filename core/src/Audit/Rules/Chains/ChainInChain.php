@@ -21,7 +21,8 @@ final readonly class ChainInChain implements Rule
             'chains.chain-in-chain',
             Severity::Note,
             'A place of a fallback chain leads into another chain.',
-            'The list of places somebody reads ends there, and goes on where they do not look; callers hear more ringing than it says.',
+            'The list of places somebody reads ends there, and goes on where they do not look; callers hear more '
+                . 'ringing than it says.',
             'Take the places of the other over, or leave the chain out.',
             About::MODEL,
         );
@@ -32,7 +33,11 @@ final readonly class ChainInChain implements Rule
         foreach ($inspection->book->all(Chain::class) as $chain) {
             foreach ($chain->places as $place) {
                 if ($place['to']?->object?->kind === Kind::Chain) {
-                    yield Found::of("{$chain->name} goes on in {$inspection->name($place['to'])}", 'Its places are rung after those before it.', $chain)->at("places/{$place['item']}/to", $place['item']);
+                    yield Found::of(
+                        "{$chain->name} goes on in {$inspection->name($place['to'])}",
+                        'Its places are rung after those before it.',
+                        $chain,
+                    )->at("places/{$place['item']}/to", $place['item']);
                 }
             }
         }

@@ -37,7 +37,12 @@ final readonly class ChainLoop implements Rule
             }
             // Told once, at the first by name of those that are in the round.
             if ($next === $chain && min(array_keys($way)) === $chain->key) {
-                yield Found::of(count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself", 'It goes round by way of ' . $inspection->names(array_values($way)) . '.', $chain, ...array_slice(array_values($way), 1))->at('places');
+                yield Found::of(
+                    count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself",
+                    'It goes round by way of ' . $inspection->names(array_values($way)) . '.',
+                    $chain,
+                    ...array_slice(array_values($way), 1),
+                )->at('places');
             }
         }
     }

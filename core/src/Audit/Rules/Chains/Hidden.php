@@ -32,7 +32,9 @@ final readonly class Hidden implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(User::class) as $user) {
-            foreach (['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling) {
+            foreach (
+                ['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling
+            ) {
                 $always = $handling->treatments['always'] ?? null;
                 if ($always === null) {
                     continue;
@@ -46,7 +48,9 @@ final readonly class Hidden implements Rule
                             "All calls go to {$to} before anybody can be {$this->inWords($condition)}.",
                             $user,
                             $chain,
-                        )->at("handling/{$state}/always", $state)->fixedBy(Fix::set('Take the forwarding of all calls away', $user, "handling/{$state}/always", null));
+                        )->at("handling/{$state}/always", $state)->fixedBy(
+                            Fix::set('Take the forwarding of all calls away', $user, "handling/{$state}/always", null),
+                        );
                         break;
                     }
                 }
@@ -60,11 +64,15 @@ final readonly class Hidden implements Rule
             return null;
         }
 
-        return ($always->outside !== null ? $inspection->find($treatment->outside, Chain::class) : null) ?? ($always->inside !== null ? $inspection->find($treatment->inside, Chain::class) : null);
+        return ($always->outside !== null ? $inspection->find($treatment->outside, Chain::class) : null)
+            ?? ($always->inside !== null ? $inspection->find($treatment->inside, Chain::class) : null);
     }
 
     private function inWords(string $condition): string
     {
-        return ['noAnswer' => 'late to answer', 'busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable', 'doNotDisturb' => 'not to be disturbed'][$condition] ?? $condition;
+        return [
+            'noAnswer' => 'late to answer', 'busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable',
+            'doNotDisturb' => 'not to be disturbed',
+        ][$condition] ?? $condition;
     }
 }

@@ -34,7 +34,13 @@ final readonly class PastTheEnd implements Rule
             $last = $inspection->callBook()->meant($chain->places[count($chain->places) - 1]['to'] ?? null);
             $rings = in_array($last?->object?->kind, [Kind::User, Kind::Group], true) || $last?->outside !== null;
             if ($chain->places === [] || $last === null || $rings) {
-                yield Found::of("{$chain->name}: nothing comes after the last place", $chain->places === [] ? 'It has no place at all.' : "If {$inspection->name($last ?? 'nobody')} does not answer, the caller is cut off.", $chain)->at('places');
+                yield Found::of(
+                    "{$chain->name}: nothing comes after the last place",
+                    $chain->places === []
+                        ? 'It has no place at all.'
+                        : "If {$inspection->name($last ?? 'nobody')} does not answer, the caller is cut off.",
+                    $chain,
+                )->at('places');
             }
         }
     }

@@ -41,8 +41,17 @@ final readonly class PlaceDead implements Rule
                     continue;
                 }
                 $dead = array_slice($chain->places, $place + 1);
-                yield Found::of("{$chain->name}: " . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are') . ' never tried', "Before that, {$inspection->name($to)} keeps the call.", $chain)
-                    ->at('places')->counting(count($dead))->fixedBy(Fix::of(count($dead) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($chain, 'places', ...array_column($dead, 'item'))));
+                yield Found::of(
+                    "{$chain->name}: "
+                        . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are')
+                        . ' never tried',
+                    "Before that, {$inspection->name($to)} keeps the call.",
+                    $chain,
+                )
+                    ->at('places')->counting(count($dead))->fixedBy(Fix::of(
+                        count($dead) === 1 ? 'Take it out' : 'Take them out',
+                        Fix::leavingOut($chain, 'places', ...array_column($dead, 'item')),
+                    ));
                 break;
             }
         }

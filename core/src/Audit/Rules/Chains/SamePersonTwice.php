@@ -33,8 +33,15 @@ final readonly class SamePersonTwice implements Rule
             $seen = [];
             foreach ($chain->places as $place) {
                 $to = (string) $place['to'];
-                if (isset($seen[$to]) && ($place['to']?->outside !== null || $place['to']?->object?->kind === Kind::User)) {
-                    yield Found::of("{$chain->name} rings {$inspection->name($place['to'])} twice", 'The second time takes as long as the first.', $chain)->at("places/{$place['item']}", $place['item'])->fixedBy(Fix::of('Take the second out', Fix::leavingOut($chain, 'places', $place['item'])));
+                if (isset($seen[$to]) && (
+                    $place['to']?->outside !== null || $place['to']?->object?->kind === Kind::User
+                )) {
+                    yield Found::of(
+                        "{$chain->name} rings {$inspection->name($place['to'])} twice",
+                        'The second time takes as long as the first.',
+                        $chain,
+                    )->at("places/{$place['item']}", $place['item'])
+                        ->fixedBy(Fix::of('Take the second out', Fix::leavingOut($chain, 'places', $place['item'])));
                 }
                 $seen[$to] = true;
             }

@@ -32,10 +32,22 @@ final readonly class TooLong implements Rule
     {
         $callBook = $inspection->callBook();
         foreach ($inspection->book->all(Chain::class) as $chain) {
-            $rings = array_filter($chain->places, static fn (array $place): bool => in_array($place['to']?->object?->kind, [Kind::User, Kind::Group], true) || $place['to']?->outside !== null);
+            $rings = array_filter(
+                $chain->places,
+                static fn (array $place): bool => in_array(
+                    $place['to']?->object?->kind,
+                    [Kind::User, Kind::Group],
+                    true,
+                )
+                    || $place['to']?->outside !== null,
+            );
             $seconds = array_sum(array_map($callBook->placeSeconds(...), $rings));
             if ($seconds > $inspection->threshold(Threshold::LongestWaitSeconds)) {
-                yield Found::of("{$chain->name}: rings for {$seconds} s before it ends", "Callers seldom wait for more than {$inspection->threshold(Threshold::LongestWaitSeconds)} s.", $chain)->at('places');
+                yield Found::of(
+                    "{$chain->name}: rings for {$seconds} s before it ends",
+                    "Callers seldom wait for more than {$inspection->threshold(Threshold::LongestWaitSeconds)} s.",
+                    $chain,
+                )->at('places');
             }
         }
     }

@@ -32,9 +32,19 @@ final readonly class CallerImpact implements Rule
         $difference = $inspection->difference();
         $first = $difference->contrasts[0] ?? null;
         if ($inspection->live !== null && $difference !== null && $first !== null) {
-            $words = (string) preg_replace_callback('/\b(?:user|group|chain|attendant|menu|mailbox|announcement|line|prompt|number|outside):[a-z0-9+][a-z0-9.+-]*/', static fn (array $found): string => $inspection->name($found[0]), $first->words());
-            yield Found::of('Callers notice what was changed on the switch', ucfirst($words) . '.', $inspection->book->tenant)
-                ->counting(count($difference->contrasts))->shownBy(TellingCall::of($inspection->book, $inspection->live, $difference, $first));
+            $words = (string) preg_replace_callback(
+                '/\b(?:user|group|chain|attendant|menu|mailbox|announcement|line|prompt|number|outside)'
+                    . ':[a-z0-9+][a-z0-9.+-]*/',
+                static fn (array $found): string => $inspection->name($found[0]),
+                $first->words(),
+            );
+            yield Found::of(
+                'Callers notice what was changed on the switch',
+                ucfirst($words) . '.',
+                $inspection->book->tenant,
+            )
+                ->counting(count($difference->contrasts))
+                ->shownBy(TellingCall::of($inspection->book, $inspection->live, $difference, $first));
         }
     }
 }

@@ -32,10 +32,18 @@ final readonly class FieldDiffers implements Rule
         if ($operations === []) {
             return;
         }
-        $labels = array_values(array_unique(array_map(static fn (Operation $operation): string => $inspection->name(($inspection->book->find($operation->object) ?? $inspection->live?->find($operation->object)) ?? (string) $operation->object), $operations)));
+        $labels = array_values(array_unique(array_map(
+            static fn (Operation $operation): string => $inspection->name(
+                ($inspection->book->find($operation->object) ?? $inspection->live?->find($operation->object))
+                ?? (string) $operation->object,
+            ),
+            $operations,
+        )));
         $more = count($labels) - 3;
         yield Found::of(
-            count($operations) === 1 ? '1 field differs on the switch' : count($operations) . ' fields differ on the switch',
+            count($operations) === 1
+                ? '1 field differs on the switch'
+                : count($operations) . ' fields differ on the switch',
             'In ' . implode(', ', array_slice($labels, 0, 3)) . ($more > 0 ? " and {$more} more" : '') . '.',
             $inspection->book->tenant,
         )->counting(count($operations));

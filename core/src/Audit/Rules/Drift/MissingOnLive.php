@@ -29,10 +29,20 @@ final readonly class MissingOnLive implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $missing = array_values(array_filter($inspection->drift()->operations, static fn (Operation $operation): bool => $operation->kind === OperationKind::Delete));
+        $missing = array_values(array_filter(
+            $inspection->drift()->operations,
+            static fn (Operation $operation): bool => $operation->kind === OperationKind::Delete,
+        ));
         if ($missing !== []) {
-            $names = array_map(static fn (Operation $operation): string => $inspection->name($operation->object), $missing);
-            yield Found::of($inspection->names($names) . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'), 'Somebody took ' . (count($names) === 1 ? 'it' : 'them') . ' away there.', $inspection->book->tenant)->counting(count($missing));
+            $names = array_map(
+                static fn (Operation $operation): string => $inspection->name($operation->object),
+                $missing,
+            );
+            yield Found::of(
+                $inspection->names($names) . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'),
+                'Somebody took ' . (count($names) === 1 ? 'it' : 'them') . ' away there.',
+                $inspection->book->tenant,
+            )->counting(count($missing));
         }
     }
 }

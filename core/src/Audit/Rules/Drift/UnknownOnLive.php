@@ -29,10 +29,28 @@ final readonly class UnknownOnLive implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $unknown = array_values(array_filter($inspection->drift()->operations, static fn (Operation $operation): bool => $operation->kind === OperationKind::Create));
+        $unknown = array_values(array_filter(
+            $inspection->drift()->operations,
+            static fn (Operation $operation): bool => $operation->kind === OperationKind::Create,
+        ));
         if ($unknown !== []) {
-            $names = array_map(static fn (Operation $operation): string => ($object = $inspection->live?->find($operation->object)) === null ? (string) $operation->object : $inspection->name($object), $unknown);
-            yield Found::of($inspection->names($names) . (count($names) === 1 ? ' is on the switch and not in the book' : ' are on the switch and not in the book'), 'Somebody made ' . (count($names) === 1 ? 'it' : 'them') . ' there.', $inspection->book->tenant)->counting(count($unknown));
+            $names = array_map(
+                static fn (Operation $operation): string => (
+                    $object = $inspection->live?->find($operation->object)
+                ) === null
+                    ? (string) $operation->object
+                    : $inspection->name($object),
+                $unknown,
+            );
+            yield Found::of(
+                $inspection->names($names) . (
+                    count($names) === 1
+                    ? ' is on the switch and not in the book'
+                    : ' are on the switch and not in the book'
+                ),
+                'Somebody made ' . (count($names) === 1 ? 'it' : 'them') . ' there.',
+                $inspection->book->tenant,
+            )->counting(count($unknown));
         }
     }
 }

@@ -29,10 +29,18 @@ final readonly class AddressIncomplete implements Rule
     {
         foreach ($inspection->book->all(Site::class) as $site) {
             $isThere = static fn (string $part): bool => ($site->address[$part] ?? '') !== '';
-            $missing = array_values(array_filter(['subdivision', 'postcode', 'country'], static fn (string $part): bool => ! $isThere($part)));
-            // Where nothing of it was entered, the customer writes addresses in two lines; where it was begun, it was meant to be whole.
+            $missing = array_values(array_filter(
+                ['subdivision', 'postcode', 'country'],
+                static fn (string $part): bool => ! $isThere($part),
+            ));
+            // Where nothing of it was entered, the customer writes addresses in two lines; where it was begun, it was
+            // meant to be whole.
             if ($isThere('street') && $isThere('city') && $missing !== [] && count($missing) < 3) {
-                yield Found::of("{$site->name}: the address lacks its " . implode(' and ', $missing), 'It is what emergency services are sent to.', $site)->at("address/{$missing[0]}");
+                yield Found::of(
+                    "{$site->name}: the address lacks its " . implode(' and ', $missing),
+                    'It is what emergency services are sent to.',
+                    $site,
+                )->at("address/{$missing[0]}");
             }
         }
     }

@@ -29,10 +29,22 @@ final readonly class AddressMissing implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Site::class) as $site) {
-            $people = count(array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User));
-            $missing = array_values(array_filter(['street', 'city'], static fn (string $field): bool => ($site->address[$field] ?? '') === ''));
+            $people = count(
+                array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User),
+            );
+            $missing = array_values(array_filter(
+                ['street', 'city'],
+                static fn (string $field): bool => ($site->address[$field] ?? '') === '',
+            ));
             if ($people > 0 && $missing !== []) {
-                yield Found::of("{$site->name}: no address for emergency calls", ucfirst(implode(' and ', array_map(static fn (string $field): string => $field === 'city' ? 'town' : $field, $missing))) . ' missing; ' . ($people === 1 ? '1 user sits' : "{$people} users sit") . ' there.', $site)
+                yield Found::of(
+                    "{$site->name}: no address for emergency calls",
+                    ucfirst(implode(
+                        ' and ',
+                        array_map(static fn (string $field): string => $field === 'city' ? 'town' : $field, $missing),
+                    )) . ' missing; ' . ($people === 1 ? '1 user sits' : "{$people} users sit") . ' there.',
+                    $site,
+                )
                     ->at("address/{$missing[0]}")->counting($people);
             }
         }

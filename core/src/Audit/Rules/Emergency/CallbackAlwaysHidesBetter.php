@@ -24,7 +24,8 @@ final readonly class CallbackAlwaysHidesBetter implements Rule
         return new About(
             'emergency.callback-always-hides-better',
             Severity::Warning,
-            'One number is shown to emergency services for everybody at a site, also for those with a number of their own.',
+            'One number is shown to emergency services for everybody at a site, also for those '
+                . 'with a number of their own.',
             'The dispatcher calls back the front desk instead of the person who needs help.',
             'Show it only for whoever has no number.',
         );
@@ -35,11 +36,29 @@ final readonly class CallbackAlwaysHidesBetter implements Rule
         foreach ($inspection->book->all(Site::class) as $site) {
             $number = static fn (User $user): ?Number => $inspection->find($user->callerId, Number::class);
             // What would be shown of them instead, and only where that rings them at every hour.
-            $own = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true
-                && $number($user)?->key !== $site->emergency->callback?->key && $number($user)?->destination?->object?->equals(Reference::of($user)) === true && $inspection->isAlwaysAnswered($number($user))));
-            if ($site->emergency->callback !== null && $site->emergency->callbackUse === CallbackUse::Always && $own !== []) {
-                yield Found::of("{$site->name}: people with a number of their own are called back at another", "{$inspection->names($own)} could be called back directly.", $site)->at('emergency/callbackUse')->counting(count($own))
-                    ->fixedBy(Fix::set('Show it for whoever has none', $site, 'emergency/callbackUse', CallbackUse::WhenNone->value));
+            $own = array_values(array_filter(
+                $inspection->book->all(User::class),
+                static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true
+                    && $number($user)?->key !== $site->emergency->callback?->key
+                    && $number($user)?->destination?->object?->equals(Reference::of($user)) === true
+                    && $inspection->isAlwaysAnswered($number($user)),
+            ));
+            if (
+                $site->emergency->callback !== null
+                && $site->emergency->callbackUse === CallbackUse::Always
+                && $own !== []
+            ) {
+                yield Found::of(
+                    "{$site->name}: people with a number of their own are called back at another",
+                    "{$inspection->names($own)} could be called back directly.",
+                    $site,
+                )->at('emergency/callbackUse')->counting(count($own))
+                    ->fixedBy(Fix::set(
+                        'Show it for whoever has none',
+                        $site,
+                        'emergency/callbackUse',
+                        CallbackUse::WhenNone->value,
+                    ));
             }
         }
     }

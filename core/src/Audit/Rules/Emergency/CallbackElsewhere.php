@@ -23,7 +23,8 @@ final readonly class CallbackElsewhere implements Rule
             'emergency.callback-elsewhere',
             Severity::Error,
             'People at a site show help services a number of another site or country.',
-            'The call may be led to the help services of the other place, and whoever calls back reaches people who are not there.',
+            'The call may be led to the help services of the other place, and whoever calls back reaches people who '
+                . 'are not there.',
             'Show a number of the site: its callback number, always.',
         );
     }
@@ -40,10 +41,22 @@ final readonly class CallbackElsewhere implements Rule
                 if (! $isAbroad && ($home === null || $home->key === $site->key)) {
                     continue;
                 }
-                $users = array_values(array_filter($shown->users, static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true));
-                $whose = $home !== null && $home->key !== $site->key ? "which is of {$home->name}" : "which is of another country ({$of->region()})";
-                yield Found::of("{$site->name}: help services are shown {$inspection->name($number)}, {$whose}", "It is shown of {$inspection->names($users)}.", $site, $number)
-                    ->at('emergency/callbackUse')->counting(count($users))->fixedBy($inspection->showingCallbackOf($site, $number));
+                $users = array_values(array_filter(
+                    $shown->users,
+                    static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true,
+                ));
+                $whose = $home !== null && $home->key !== $site->key
+                    ? "which is of {$home->name}"
+                    : "which is of another country ({$of->region()})";
+                yield Found::of(
+                    "{$site->name}: help services are shown {$inspection->name($number)}, {$whose}",
+                    "It is shown of {$inspection->names($users)}.",
+                    $site,
+                    $number,
+                )
+                    ->at('emergency/callbackUse')->counting(count($users))->fixedBy(
+                        $inspection->showingCallbackOf($site, $number),
+                    );
             }
         }
     }

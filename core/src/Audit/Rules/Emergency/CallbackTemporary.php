@@ -36,8 +36,13 @@ final readonly class CallbackTemporary implements Rule
                 default => null,
             };
             if ($why !== null) {
-                yield Found::of("{$inspection->name($shown->number)} is shown to help services, and {$why}", "It is shown of {$inspection->names($shown->users)}.", $shown->number)
-                    ->at($shown->number->status === NumberStatus::Active ? 'until' : 'status')->counting(count($shown->users));
+                yield Found::of(
+                    "{$inspection->name($shown->number)} is shown to help services, and {$why}",
+                    "It is shown of {$inspection->names($shown->users)}.",
+                    $shown->number,
+                )
+                    ->at($shown->number->status === NumberStatus::Active ? 'until' : 'status')
+                    ->counting(count($shown->users));
             }
         }
     }

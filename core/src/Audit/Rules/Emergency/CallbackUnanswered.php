@@ -24,7 +24,8 @@ final readonly class CallbackUnanswered implements Rule
         return new About(
             'emergency.callback-unanswered',
             Severity::Error,
-            'The number that help services are really shown leads, at some time, to where nobody rings: a mailbox, a closed group, a number outside.',
+            'The number that help services are really shown leads, at some time, to where nobody rings: a mailbox, a '
+                . 'closed group, a number outside.',
             'A call that breaks off is called back. Whoever needs help must hear it ring, by night as well.',
             'Show a number that rings people at all hours, such as one that leads to the desks of the site.',
         );
@@ -45,10 +46,17 @@ final readonly class CallbackUnanswered implements Rule
             $outside = $shown->backs[0]->outside;
             yield Found::of(
                 "{$inspection->name($shown->number)} is shown to help services, and rings nobody when they call back",
-                "It is shown of {$inspection->names($shown->users)}. Called back on {$inspection->moment($at)}, the call ends so: {$end}"
-                    . ($outside === '' ? '.' : "; it rings only {$inspection->name($outside)}, which is no telephone here."),
+                "It is shown of {$inspection->names($shown->users)}. Called back on {$inspection->moment($at)}, the "
+                    . "call ends so: {$end}"
+                    . (
+                        $outside === ''
+                        ? '.'
+                        : "; it rings only {$inspection->name($outside)}, which is no telephone here."
+                    ),
                 $shown->number,
-            )->at('destination')->counting(count($shown->users))->shownBy($this->call($inspection, $shown, $at))->fixedBy($this->fix($inspection, $shown));
+            )->at('destination')->counting(count($shown->users))->shownBy(
+                $this->call($inspection, $shown, $at),
+            )->fixedBy($this->fix($inspection, $shown));
         }
     }
 
@@ -56,23 +64,32 @@ final readonly class CallbackUnanswered implements Rule
     private function call(Inspection $inspection, CallbackNumber $shown, int $at): array
     {
         $run = $shown->unanswered[0];
-        $end = $run->facts->passive === null ? null : $inspection->survey()->shortestCall($run, "{$run->facts->passive->value} {$run->facts->passiveTarget}");
+        $end = $run->facts->passive === null
+            ? null
+            : $inspection->survey()->shortestCall($run, "{$run->facts->passive->value} {$run->facts->passiveTarget}");
 
         return $end ?? ['to' => $shown->number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)];
     }
 
-    /** The callback numbers of the callers' sites shown always, where they ring; else another number of the site that does. */
+    /**
+     * The callback numbers of the callers' sites shown always, where they ring; else another number of the site that
+     * does.
+     */
     private function fix(Inspection $inspection, CallbackNumber $shown): ?Fix
     {
         $sites = $shown->sites();
-        if ($sites === [] || count($sites) !== count(array_unique(array_map(static fn ($user): string => (string) $user->site, $shown->users)))) {
+        if ($sites === [] || count($sites) !== count(
+            array_unique(array_map(static fn ($user): string => (string) $user->site, $shown->users)),
+        )) {
             return null;
         }
         $changes = [];
         $better = null;
         foreach ($sites as $site) {
             $callback = $inspection->find($site->emergency->callback, Number::class);
-            if ($callback !== null && $callback->key !== $shown->number->key && $inspection->isAlwaysAnswered($callback)) {
+            if (
+                $callback !== null && $callback->key !== $shown->number->key && $inspection->isAlwaysAnswered($callback)
+            ) {
                 $changes[] = Fix::setting($site, 'emergency/callbackUse', CallbackUse::Always->value);
 
                 continue;
@@ -87,7 +104,12 @@ final readonly class CallbackUnanswered implements Rule
             }
         }
 
-        return Fix::of($better === null ? 'Always show the callback number of the site' : "Show {$inspection->name($better)}, which rings {$inspection->name($better->destination)}", ...$changes);
+        return Fix::of(
+            $better === null
+                ? 'Always show the callback number of the site'
+                : "Show {$inspection->name($better)}, which rings {$inspection->name($better->destination)}",
+            ...$changes,
+        );
     }
 
     private function better(Inspection $inspection, Site $site): ?Number

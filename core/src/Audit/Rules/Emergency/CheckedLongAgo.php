@@ -37,10 +37,18 @@ final readonly class CheckedLongAgo implements Rule
             $on = $site->emergency->checkedOn;
             $people = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User);
             if ($on === null && $people !== [] && $inspection->book->tenant->state === Stage::InService) {
-                yield Found::of("{$site->name}: the emergency address was never confirmed", 'The customer is in service.', $site)->at('emergency/checkedOn');
+                yield Found::of(
+                    "{$site->name}: the emergency address was never confirmed",
+                    'The customer is in service.',
+                    $site,
+                )->at('emergency/checkedOn');
             }
             if ($on !== null && $inspection->today() - LocalDate::parse($on) > $most) {
-                yield Found::of("{$site->name}: the emergency address was last confirmed on {$inspection->day($on)}", "That is more than {$most} days ago.", $site)->at('emergency/checkedOn');
+                yield Found::of(
+                    "{$site->name}: the emergency address was last confirmed on {$inspection->day($on)}",
+                    "That is more than {$most} days ago.",
+                    $site,
+                )->at('emergency/checkedOn');
             }
         }
     }

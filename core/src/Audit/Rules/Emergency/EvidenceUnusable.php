@@ -30,7 +30,11 @@ final readonly class EvidenceUnusable implements Rule
     {
         foreach ($inspection->book->all(Site::class) as $site) {
             foreach (Evidence::doubts($site, $inspection->date()) as $path => $why) {
-                yield Found::of("{$site->name}: {$why}", 'It would be relied on when somebody there calls for help.', $site)->at($path, $path);
+                yield Found::of(
+                    "{$site->name}: {$why}",
+                    'It would be relied on when somebody there calls for help.',
+                    $site,
+                )->at($path, $path);
             }
         }
     }

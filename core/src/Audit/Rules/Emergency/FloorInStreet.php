@@ -29,8 +29,18 @@ final readonly class FloorInStreet implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Site::class) as $site) {
-            if (preg_match('/\b(\d+(?:st|nd|rd|th) floor|(?:floor|suite|unit|level)\s*#?\s*\w+)/i', (string) ($site->address['street'] ?? ''), $found) === 1) {
-                yield Found::of("{$site->name}: the street says \"{$found[1]}\"", 'Floors and suites are entered apart.', $site)->at('address/street');
+            if (
+                preg_match(
+                    '/\b(\d+(?:st|nd|rd|th) floor|(?:floor|suite|unit|level)\s*#?\s*\w+)/i',
+                    (string) ($site->address['street'] ?? ''),
+                    $found,
+                ) === 1
+            ) {
+                yield Found::of(
+                    "{$site->name}: the street says \"{$found[1]}\"",
+                    'Floors and suites are entered apart.',
+                    $site,
+                )->at('address/street');
             }
         }
     }

@@ -32,9 +32,25 @@ final readonly class FloorMissing implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Site::class) as $site) {
-            $lost = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true && $user->status === UserStatus::Active && $user->emergency['floor'] === null && $user->emergency['room'] === null && $user->emergency['address'] === null));
+            $lost = array_values(array_filter(
+                $inspection->book->all(User::class),
+                static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true
+                    && $user->status === UserStatus::Active
+                    && $user->emergency['floor'] === null
+                    && $user->emergency['room'] === null
+                    && $user->emergency['address'] === null,
+            ));
             if (count($site->floors) > 1 && $lost !== []) {
-                yield Found::of("{$site->name}: it is not known on which floor " . (count($lost) === 1 ? $lost[0]->label() . ' sits' : count($lost) . ' people sit'), "It has " . count($site->floors) . ' floors: ' . implode(', ', array_column($site->floors, 'name')) . '.', $site)->at('floors')->counting(count($lost));
+                yield Found::of(
+                    "{$site->name}: it is not known on which floor "
+                        . (count($lost) === 1 ? $lost[0]->label() . ' sits' : count($lost) . ' people sit'),
+                    "It has "
+                        . count($site->floors)
+                        . ' floors: '
+                        . implode(', ', array_column($site->floors, 'name'))
+                        . '.',
+                    $site,
+                )->at('floors')->counting(count($lost));
             }
         }
     }

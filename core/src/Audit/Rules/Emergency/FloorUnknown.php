@@ -31,8 +31,17 @@ final readonly class FloorUnknown implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             $site = $inspection->find($user->site, Site::class);
             $floor = $user->emergency['floor'];
-            if ($site !== null && $site->floors !== [] && ($floor ?? '') !== '' && ! in_array($floor, [...array_column($site->floors, 'item'), ...array_column($site->floors, 'name')], true)) {
-                yield Found::of("{$user->label()} is on \"{$floor}\", and {$site->name} has no such floor", 'It has ' . implode(', ', array_column($site->floors, 'name')) . '.', $user, $site)->at('emergency/floor');
+            if ($site !== null && $site->floors !== [] && ($floor ?? '') !== '' && ! in_array(
+                $floor,
+                [...array_column($site->floors, 'item'), ...array_column($site->floors, 'name')],
+                true,
+            )) {
+                yield Found::of(
+                    "{$user->label()} is on \"{$floor}\", and {$site->name} has no such floor",
+                    'It has ' . implode(', ', array_column($site->floors, 'name')) . '.',
+                    $user,
+                    $site,
+                )->at('emergency/floor');
             }
         }
     }

@@ -31,9 +31,15 @@ final readonly class NobodyNotified implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Site::class) as $site) {
-            $people = count(array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User));
+            $people = count(
+                array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User),
+            );
             if ($people > 0 && $site->emergency->notify === []) {
-                yield Found::of("{$site->name}: nobody is told of an emergency call", $people === 1 ? 'One user sits there.' : "{$people} users sit there.", $site)->at('emergency/notify');
+                yield Found::of(
+                    "{$site->name}: nobody is told of an emergency call",
+                    $people === 1 ? 'One user sits there.' : "{$people} users sit there.",
+                    $site,
+                )->at('emergency/notify');
             }
         }
     }

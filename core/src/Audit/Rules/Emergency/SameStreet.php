@@ -29,10 +29,17 @@ final readonly class SameStreet implements Rule
     {
         $seen = [];
         foreach ($inspection->book->all(Site::class) as $site) {
-            $street = mb_strtolower((string) preg_replace('/[\s.,]+/u', ' ', trim("{$site->address['street']} {$site->address['city']}")));
+            $street = mb_strtolower(
+                (string) preg_replace('/[\s.,]+/u', ' ', trim("{$site->address['street']} {$site->address['city']}")),
+            );
             $first = $seen[$street] ?? null;
             if (($site->address['street'] ?? '') !== '' && $first !== null) {
-                yield Found::of("{$first->name} and {$site->name} have the same street", 'Help that is called from either comes to the same door.', $site, $first)->at('address/street');
+                yield Found::of(
+                    "{$first->name} and {$site->name} have the same street",
+                    'Help that is called from either comes to the same door.',
+                    $site,
+                    $first,
+                )->at('address/street');
             }
             $seen[$street] ??= $site;
         }

@@ -33,9 +33,16 @@ final readonly class Untested implements Rule
             return;
         }
         foreach ($inspection->book->all(Site::class) as $site) {
-            $hasPeople = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User) !== [];
+            $hasPeople = array_filter(
+                $inspection->usesOf($site),
+                static fn (array $use): bool => $use[0] instanceof User,
+            ) !== [];
             if ($hasPeople && $site->emergency->testedOn === null) {
-                yield Found::of("{$site->name}: no test call for help was made", 'The customer is in service.', $site)->at('emergency/testedOn');
+                yield Found::of(
+                    "{$site->name}: no test call for help was made",
+                    'The customer is in service.',
+                    $site,
+                )->at('emergency/testedOn');
             }
         }
     }

@@ -28,7 +28,8 @@ final readonly class ClashesWithEmergency implements Rule
             'extensions.clashes-with-emergency',
             Severity::Error,
             'An extension begins with the emergency number of the country, or is it.',
-            'Dialled as it is, it calls for help; or a call for help waits for the digits that would make it an extension.',
+            'Dialled as it is, it calls for help; or a call for help waits for the digits '
+                . 'that would make it an extension.',
             'Give it another extension.',
             'emergency numbers by country: libphonenumber, short number metadata; that they go first: common practice',
         );
@@ -41,8 +42,12 @@ final readonly class ClashesWithEmergency implements Rule
             $emergency = EmergencyNumbers::beginning((string) $extension, $this->country($inspection, $holder));
             if ($emergency !== null) {
                 yield Found::of(
-                    "{$extension} of {$inspection->name($holder)} " . ($emergency === (string) $extension ? 'is an emergency number' : "begins with {$emergency}"),
-                    $emergency === (string) $extension ? 'Nobody can dial the one without the other.' : "Whoever dials it may have called for help after the {$this->ordinal(strlen($emergency))} digit.",
+                    "{$extension} of {$inspection->name($holder)} "
+                        . ($emergency === (string) $extension ? 'is an emergency number' : "begins with {$emergency}"),
+                    $emergency === (string) $extension
+                        ? 'Nobody can dial the one without the other.'
+                        : "Whoever dials it may have called for help after the "
+                            . "{$this->ordinal(strlen($emergency))} digit.",
                     $holder,
                 )->at('extension')->fixedBy($this->elsewhere($inspection, $plan, (string) $extension, $holder));
             }
@@ -51,17 +56,28 @@ final readonly class ClashesWithEmergency implements Rule
 
     private function country(Inspection $inspection, BookObject $holder): ?string
     {
-        $site = $holder instanceof User || $holder instanceof Group || $holder instanceof Attendant || $holder instanceof Line ? $inspection->find($holder->site, Site::class) : null;
+        $site = $holder instanceof User
+            || $holder instanceof Group
+            || $holder instanceof Attendant
+            || $holder instanceof Line
+            ? $inspection->find($holder->site, Site::class)
+            : null;
 
         return $site->address['country'] ?? $inspection->book->tenant->region;
     }
 
     private function elsewhere(Inspection $inspection, ExtensionPlan $plan, string $extension, BookObject $holder): ?Fix
     {
-        $lengths = array_filter(array_map(strval(...), array_keys($plan->holders)), static fn (string $other): bool => strlen($other) === strlen($extension) && $other !== $extension);
-        $free = $plan->free($lengths === [] ? '2' . str_repeat('0', strlen($extension) - 1) : min($lengths), 1)[0] ?? null;
+        $lengths = array_filter(
+            array_map(strval(...), array_keys($plan->holders)),
+            static fn (string $other): bool => strlen($other) === strlen($extension) && $other !== $extension,
+        );
+        $free = $plan->free($lengths === [] ? '2' . str_repeat('0', strlen($extension) - 1) : min($lengths), 1)[0]
+            ?? null;
 
-        return $free === null || EmergencyNumbers::beginning($free, $this->country($inspection, $holder)) !== null ? null : Fix::set("Give {$inspection->name($holder)} {$free}", $holder, 'extension', $free);
+        return $free === null || EmergencyNumbers::beginning($free, $this->country($inspection, $holder)) !== null
+            ? null
+            : Fix::set("Give {$inspection->name($holder)} {$free}", $holder, 'extension', $free);
     }
 
     private function ordinal(int $place): string

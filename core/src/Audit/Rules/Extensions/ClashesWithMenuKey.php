@@ -34,9 +34,24 @@ final readonly class ClashesWithMenuKey implements Rule
             if ($menu->dialExtensions['scope'] === ExtensionReach::Off) {
                 continue;
             }
-            $first = array_count_values(array_map(static fn (BookObject $object): string => substr((string) $object->extension(), 0, 1), array_filter($inspection->book->objects(), static fn (BookObject $object): bool => $object->extension() !== null)));
-            foreach (array_intersect(array_map(strval(...), array_keys($menu->keys)), array_map(strval(...), array_keys($first))) as $key) {
-                yield Found::of("{$menu->name}: {$first[$key]} extensions begin with key {$key}", "Whoever presses {$key} waits for {$menu->dialExtensions['interdigit']} s before it counts.", $menu)->at('keys', $key)->counting($first[$key]);
+            $first = array_count_values(array_map(
+                static fn (BookObject $object): string => substr((string) $object->extension(), 0, 1),
+                array_filter(
+                    $inspection->book->objects(),
+                    static fn (BookObject $object): bool => $object->extension() !== null,
+                ),
+            ));
+            foreach (
+                array_intersect(
+                    array_map(strval(...), array_keys($menu->keys)),
+                    array_map(strval(...), array_keys($first)),
+                ) as $key
+            ) {
+                yield Found::of(
+                    "{$menu->name}: {$first[$key]} extensions begin with key {$key}",
+                    "Whoever presses {$key} waits for {$menu->dialExtensions['interdigit']} s before it counts.",
+                    $menu,
+                )->at('keys', $key)->counting($first[$key]);
             }
         }
     }

@@ -32,8 +32,17 @@ final readonly class DuplicateExtension implements Rule
         foreach ($plan->doubles() as $extension) {
             $holders = $plan->holders[$extension];
             $free = $plan->free($extension, 1)[0] ?? null;
-            yield Found::of("{$extension} is the extension of {$inspection->names($holders)}", "Dialling it reaches {$inspection->name($holders[0])}.", $holders[1], $holders[0])->at('extension', $extension)
-                ->fixedBy($free === null ? null : Fix::set("Give {$inspection->name($holders[1])} {$free}", $holders[1], 'extension', $free));
+            yield Found::of(
+                "{$extension} is the extension of {$inspection->names($holders)}",
+                "Dialling it reaches {$inspection->name($holders[0])}.",
+                $holders[1],
+                $holders[0],
+            )->at('extension', $extension)
+                ->fixedBy(
+                    $free === null
+                    ? null
+                    : Fix::set("Give {$inspection->name($holders[1])} {$free}", $holders[1], 'extension', $free),
+                );
         }
     }
 }

@@ -45,7 +45,12 @@ final readonly class MixedLengths implements Rule
         foreach ($extensions as $short => $object) {
             $long = $longer[$short] ?? null;
             if ($long !== null) {
-                yield Found::of("{$short} of {$inspection->name($object)} is the beginning of {$long}", "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.", $object, $extensions[$long])->at('extension');
+                yield Found::of(
+                    "{$short} of {$inspection->name($object)} is the beginning of {$long}",
+                    "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.",
+                    $object,
+                    $extensions[$long],
+                )->at('extension');
             }
         }
     }

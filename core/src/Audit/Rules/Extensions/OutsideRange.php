@@ -30,9 +30,24 @@ final readonly class OutsideRange implements Rule
     {
         foreach ($inspection->book->all(User::class) as $user) {
             $site = $inspection->find($user->site, Site::class);
-            $inside = array_filter($site->extensionRanges ?? [], static fn (array $range): bool => (int) $user->extension >= (int) $range['from'] && (int) $user->extension <= (int) $range['to'] && strlen((string) $user->extension) === strlen((string) $range['from']));
+            $inside = array_filter(
+                $site->extensionRanges ?? [],
+                static fn (array $range): bool => (int) $user->extension >= (int) $range['from']
+                    && (int) $user->extension <= (int) $range['to']
+                    && strlen((string) $user->extension) === strlen((string) $range['from']),
+            );
             if ($site !== null && $site->extensionRanges !== [] && $user->extension !== null && $inside === []) {
-                yield Found::of("{$user->extension} of {$user->label()} lies outside the ranges of {$site->name}", 'Its ranges are ' . implode(', ', array_map(static fn (array $range): string => "{$range['from']} to {$range['to']}", $site->extensionRanges)) . '.', $user, $site)->at('extension');
+                yield Found::of(
+                    "{$user->extension} of {$user->label()} lies outside the ranges of {$site->name}",
+                    'Its ranges are '
+                        . implode(', ', array_map(
+                            static fn (array $range): string => "{$range['from']} to {$range['to']}",
+                            $site->extensionRanges,
+                        ))
+                        . '.',
+                    $user,
+                    $site,
+                )->at('extension');
             }
         }
     }

@@ -34,14 +34,29 @@ final readonly class RangeBackwards implements Rule
                 [$from, $to] = [(int) $range['from'], (int) $range['to']];
                 $isBackwards = $from > $to || strlen($range['from']) !== strlen($range['to']);
                 if ($isBackwards) {
-                    yield Found::of("{$site->name}: no extension lies from {$range['from']} to {$range['to']}", 'It ends before it begins.', $site)->at("extensionRanges/{$range['item']}", $range['item'])
-                        ->fixedBy(strlen($range['from']) !== strlen($range['to']) ? null : Fix::of('Turn it round', Fix::setting($site, "extensionRanges/{$range['item']}/from", $range['to']), Fix::setting($site, "extensionRanges/{$range['item']}/to", $range['from'])));
+                    yield Found::of(
+                        "{$site->name}: no extension lies from {$range['from']} to {$range['to']}",
+                        'It ends before it begins.',
+                        $site,
+                    )->at("extensionRanges/{$range['item']}", $range['item'])
+                        ->fixedBy(strlen($range['from']) !== strlen($range['to']) ? null : Fix::of(
+                            'Turn it round',
+                            Fix::setting($site, "extensionRanges/{$range['item']}/from", $range['to']),
+                            Fix::setting($site, "extensionRanges/{$range['item']}/to", $range['from']),
+                        ));
 
                     continue;
                 }
                 foreach ($seen as [$other, $first, $last, $length]) {
-                    if ($other->key !== $site->key && $from <= $last && $first <= $to && $length === strlen($range['from'])) {
-                        yield Found::of("{$site->name} and {$other->name} share extensions", 'Both have ' . max($from, $first) . ' to ' . min($to, $last) . '.', $site, $other)->at("extensionRanges/{$range['item']}", $range['item']);
+                    if ($other->key !== $site->key && $from <= $last && $first <= $to && $length === strlen(
+                        $range['from'],
+                    )) {
+                        yield Found::of(
+                            "{$site->name} and {$other->name} share extensions",
+                            'Both have ' . max($from, $first) . ' to ' . min($to, $last) . '.',
+                            $site,
+                            $other,
+                        )->at("extensionRanges/{$range['item']}", $range['item']);
                     }
                 }
                 $seen[] = [$site, $from, $to, strlen($range['from'])];

@@ -47,9 +47,15 @@ final readonly class DeadEnd implements Rule
                 continue;
             }
             $call = $survey->shortestCall($runs[0], Outcome::DeadEnd->value . " {$target}");
-            $reason = $call === null ? 'somebody has to change state during the call' : Trace::of($inspection->book, Script::read($call, $inspection->book))->reason;
+            $reason = $call === null
+                ? 'somebody has to change state during the call'
+                : Trace::of($inspection->book, Script::read($call, $inspection->book))->reason;
             $numbers = count(array_unique(array_map(static fn (Run $run): string => $run->number, $runs)));
-            yield Found::of("{$inspection->name($object)}: a call can end nowhere", ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'), $object)
+            yield Found::of(
+                "{$inspection->name($object)}: a call can end nowhere",
+                ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'),
+                $object,
+            )
                 ->counting($numbers)->shownBy($call);
         }
     }

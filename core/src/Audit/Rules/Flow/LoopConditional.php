@@ -43,7 +43,10 @@ final readonly class LoopConditional implements Rule
         foreach ($survey->runs as $run) {
             foreach ($run->facts->loops as $end => $loop) {
                 $objects = $loop->kind === LoopKind::Conditional ? $this->objects($inspection, $run, $loop) : [];
-                $key = implode(' ', array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects));
+                $key = implode(
+                    ' ',
+                    array_map(static fn (BookObject $object): string => (string) Reference::of($object), $objects),
+                );
                 if ($objects === [] || isset($told[$key])) {
                     continue;
                 }
@@ -51,8 +54,12 @@ final readonly class LoopConditional implements Rule
                 [$state, $call] = $this->steady($inspection, $run, $survey->firstInstant($run));
                 $call ??= $survey->shortestCall($run, $end);
                 yield Found::of(
-                    $inspection->names($objects) . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other') . ($state === null ? '' : " while everybody is {$state}"),
-                    $call === null ? 'It happens if somebody\'s state changes during the call.' : "Each time round adds up to {$loop->seconds} s.",
+                    $inspection->names($objects)
+                        . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other')
+                        . ($state === null ? '' : " while everybody is {$state}"),
+                    $call === null
+                        ? 'It happens if somebody\'s state changes during the call.'
+                        : "Each time round adds up to {$loop->seconds} s.",
                     ...$objects,
                 )->shownBy($call);
             }
@@ -65,7 +72,9 @@ final readonly class LoopConditional implements Rule
         $objects = [];
         foreach ($loop->states as $key) {
             $name = $run->explored->states[$key]->object ?? '';
-            $object = $name === '' || str_starts_with($name, 'outside:') ? null : $inspection->book->find(Reference::parse($name));
+            $object = $name === '' || str_starts_with($name, 'outside:')
+                ? null
+                : $inspection->book->find(Reference::parse($name));
             if ($object !== null) {
                 $objects[$name] = $object;
             }
@@ -85,7 +94,13 @@ final readonly class LoopConditional implements Rule
             }
             $call = ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at), 'world' => $world];
             if (Trace::of($inspection->book, Script::read($call, $inspection->book))->outcome === Outcome::Loop) {
-                return [['busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable', 'doNotDisturb' => 'not to be disturbed', 'signedOut' => 'signed out'][$state], $call];
+                return [
+                    [
+                        'busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable',
+                        'doNotDisturb' => 'not to be disturbed', 'signedOut' => 'signed out',
+                    ][$state],
+                    $call,
+                ];
             }
         }
 

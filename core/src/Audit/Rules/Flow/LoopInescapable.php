@@ -41,14 +41,30 @@ final readonly class LoopInescapable implements Rule
         }
         foreach ($rounds as $found) {
             [$run, $end, $loop] = $found[0];
-            $objects = array_values(array_filter(array_map(static fn (string $name): ?BookObject => str_starts_with($name, 'outside:') ? null : $inspection->book->find(Reference::parse($name)), $loop->objects)));
+            $objects = array_values(array_filter(array_map(
+                static fn (string $name): ?BookObject => str_starts_with($name, 'outside:')
+                    ? null
+                    : $inspection->book->find(Reference::parse($name)),
+                $loop->objects,
+            )));
             if ($objects === []) {
                 continue;
             }
-            $alone = array_filter($found, static fn (array $each): bool => $each[0]->facts->passive === null && in_array($each[0]->facts->passiveTarget, $loop->objects, true));
-            $how = $alone === [] ? 'Whoever comes there by a key, or because somebody is busy or away, stays there.' : 'Nobody has to press a key or be busy for it.';
-            yield Found::of($inspection->names($objects) . ': a call that nobody answers goes round for ever', "{$how} Each time round adds up to {$loop->seconds} s.", ...$objects)
-                ->counting(count(array_unique(array_map(static fn (array $each): string => $each[0]->number, $found))))->shownBy($survey->shortestCall($run, $end));
+            $alone = array_filter(
+                $found,
+                static fn (array $each): bool => $each[0]->facts->passive === null
+                    && in_array($each[0]->facts->passiveTarget, $loop->objects, true),
+            );
+            $how = $alone === []
+                ? 'Whoever comes there by a key, or because somebody is busy or away, stays there.'
+                : 'Nobody has to press a key or be busy for it.';
+            yield Found::of(
+                $inspection->names($objects) . ': a call that nobody answers goes round for ever',
+                "{$how} Each time round adds up to {$loop->seconds} s.",
+                ...$objects,
+            )
+                ->counting(count(array_unique(array_map(static fn (array $each): string => $each[0]->number, $found))))
+                ->shownBy($survey->shortestCall($run, $end));
         }
     }
 }

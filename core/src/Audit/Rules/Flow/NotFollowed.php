@@ -31,10 +31,17 @@ final readonly class NotFollowed implements Rule
     {
         $told = [];
         foreach ($inspection->survey()->runs as $run) {
-            $number = $run->explored->isComplete || isset($told[$run->number]) ? null : $inspection->book->find(Reference::to(Kind::Number, $run->number));
+            $number = $run->explored->isComplete || isset($told[$run->number])
+                ? null
+                : $inspection->book->find(Reference::to(Kind::Number, $run->number));
             if ($number !== null) {
                 $told[$run->number] = true;
-                yield Found::of("{$inspection->name($number)}: not every call could be followed", 'Menus that lead to each other and back make too many ways. What is found of it stands; what is not found is unknown.', $number);
+                yield Found::of(
+                    "{$inspection->name($number)}: not every call could be followed",
+                    'Menus that lead to each other and back make too many ways. What is found of it stands; what is '
+                        . 'not found is unknown.',
+                    $number,
+                );
             }
         }
     }

@@ -38,7 +38,13 @@ final readonly class ObjectNeverReached implements Rule
     public function check(Inspection $inspection): iterable
     {
         $reached = [];
-        $open = array_values(array_filter($inspection->book->objects(), static fn (BookObject $object): bool => $object->extension() !== null || $object instanceof Number || $object instanceof User || $object instanceof Site));
+        $open = array_values(array_filter(
+            $inspection->book->objects(),
+            static fn (BookObject $object): bool => $object->extension() !== null
+                || $object instanceof Number
+                || $object instanceof User
+                || $object instanceof Site,
+        ));
         foreach ([$inspection->book->tenant, ...$open] as $object) {
             $reached[(string) Reference::of($object)] = $object;
         }
@@ -53,9 +59,17 @@ final readonly class ObjectNeverReached implements Rule
             }
         }
         foreach ($inspection->book->objects() as $object) {
-            $takesCalls = $object instanceof Group || $object instanceof Menu || $object instanceof Attendant || $object instanceof Chain || $object instanceof Announcement;
+            $takesCalls = $object instanceof Group
+                || $object instanceof Menu
+                || $object instanceof Attendant
+                || $object instanceof Chain
+                || $object instanceof Announcement;
             if ($takesCalls && ! isset($reached[(string) Reference::of($object)])) {
-                yield Found::of("{$inspection->name($object)} is reached by no call", 'No number, key or extension leads there, directly or by way of others.', $object);
+                yield Found::of(
+                    "{$inspection->name($object)} is reached by no call",
+                    'No number, key or extension leads there, directly or by way of others.',
+                    $object,
+                );
             }
         }
     }

@@ -35,11 +35,20 @@ final readonly class Overrun implements Rule
         $told = [];
         foreach ($survey->runs as $run) {
             foreach ($run->facts->ends as $end) {
-                $number = ! str_starts_with($end, Outcome::Overrun->value . ' ') || isset($told[$run->number]) ? null : $inspection->book->find(Reference::to(Kind::Number, $run->number));
+                $number = ! str_starts_with($end, Outcome::Overrun->value . ' ') || isset($told[$run->number])
+                    ? null
+                    : $inspection->book->find(Reference::to(Kind::Number, $run->number));
                 if ($number !== null) {
                     $told[$run->number] = true;
                     $call = $survey->shortestCall($run, $end);
-                    yield Found::of("{$inspection->name($number)}: a call is handed on more than {$limit} times", ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '') . "Then the switch gives up, before {$inspection->name(substr($end, strlen(Outcome::Overrun->value) + 1))}, and the caller is cut off.", $number)->shownBy($call);
+                    yield Found::of(
+                        "{$inspection->name($number)}: a call is handed on more than {$limit} times",
+                        ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '')
+                            . "Then the switch gives up, before "
+                                . "{$inspection->name(substr($end, strlen(Outcome::Overrun->value) + 1))}, and the "
+                                . "caller is cut off.",
+                        $number,
+                    )->shownBy($call);
                 }
             }
         }

@@ -32,13 +32,21 @@ final readonly class PromiseBroken implements Rule
         foreach ($inspection->book->all(Promise::class) as $promise) {
             $keeping = Keeping::of($inspection->book, $promise);
             if (! $keeping->isKept) {
-                yield Found::of("Broken: {$promise->text}", ucfirst($this->named($inspection, $keeping->reason)) . '.', $promise)->at('expect')->shownBy($keeping->trace === null ? null : $promise->call);
+                yield Found::of(
+                    "Broken: {$promise->text}",
+                    ucfirst($this->named($inspection, $keeping->reason)) . '.',
+                    $promise,
+                )->at('expect')->shownBy($keeping->trace === null ? null : $promise->call);
             }
         }
     }
 
     private function named(Inspection $inspection, string $reason): string
     {
-        return (string) preg_replace_callback('/\b[a-z]+:[a-z0-9+][a-z0-9.+-]*/', static fn (array $found): string => $inspection->name($found[0]), $reason);
+        return (string) preg_replace_callback(
+            '/\b[a-z]+:[a-z0-9+][a-z0-9.+-]*/',
+            static fn (array $found): string => $inspection->name($found[0]),
+            $reason,
+        );
     }
 }

@@ -34,9 +34,18 @@ final readonly class ReleasedWithoutChoice implements Rule
         foreach ($survey->runs as $run) {
             $number = $inspection->book->find(Reference::to(Kind::Number, $run->number));
             // What takes no time was not heard.
-            if ($number !== null && $run->facts->passive === Outcome::Released && ! isset($told[$run->number]) && $run->passiveSeconds() === 0) {
+            if (
+                $number !== null
+                && $run->facts->passive === Outcome::Released
+                && ! isset($told[$run->number])
+                && $run->passiveSeconds() === 0
+            ) {
                 $told[$run->number] = true;
-                yield Found::of("{$inspection->name($number)}: callers are let go without a word", 'They hear nothing before the line is dropped.', $number)->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
+                yield Found::of(
+                    "{$inspection->name($number)}: callers are let go without a word",
+                    'They hear nothing before the line is dropped.',
+                    $number,
+                )->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
             }
         }
     }

@@ -32,11 +32,19 @@ final readonly class AllResting implements Rule
     {
         $ring = $inspection->book->tenant->secondsPerRing;
         foreach ($inspection->book->all(Group::class) as $group) {
-            $pass = ($group->order === GroupOrder::Simultaneous ? 1 : count($group->members)) * $group->ringsEach * $ring;
+            $pass = (
+                $group->order === GroupOrder::Simultaneous ? 1 : count($group->members)
+            ) * $group->ringsEach * $ring;
             if ($group->queue !== null && $group->members !== [] && $group->restAfterNoAnswer >= $pass) {
                 $rest = max(0, intdiv($pass, 2));
-                yield Found::of("{$group->name}: everybody rests at once", "One full pass takes {$pass} s, and whoever did not answer rests for {$group->restAfterNoAnswer} s.", $group)
-                    ->at('restAfterNoAnswer')->fixedBy(Fix::set("Let them rest for {$rest} s", $group, 'restAfterNoAnswer', $rest));
+                yield Found::of(
+                    "{$group->name}: everybody rests at once",
+                    "One full pass takes {$pass} s, and whoever did not answer rests for "
+                        . "{$group->restAfterNoAnswer} s.",
+                    $group,
+                )
+                    ->at('restAfterNoAnswer')
+                    ->fixedBy(Fix::set("Let them rest for {$rest} s", $group, 'restAfterNoAnswer', $rest));
             }
         }
     }

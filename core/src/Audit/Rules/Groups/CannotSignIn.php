@@ -37,10 +37,19 @@ final readonly class CannotSignIn implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             foreach ($group->signInBy === SignInBy::Member ? $group->members : [] as $member) {
                 $user = $inspection->find($member->who, User::class);
-                $devices = array_filter($user->legs ?? [], static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside);
+                $devices = array_filter(
+                    $user->legs ?? [],
+                    static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside,
+                );
                 if ($user !== null && ! $member->signedIn && $devices === []) {
-                    yield Found::of("{$user->label()} cannot sign in to {$group->name}", 'They have no telephone of the customer\'s on which to do it.', $group, $user)
-                        ->at("members/{$member->item}/signedIn", $member->item)->fixedBy(Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
+                    yield Found::of(
+                        "{$user->label()} cannot sign in to {$group->name}",
+                        'They have no telephone of the customer\'s on which to do it.',
+                        $group,
+                        $user,
+                    )
+                        ->at("members/{$member->item}/signedIn", $member->item)
+                        ->fixedBy(Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
                 }
             }
         }

@@ -32,10 +32,19 @@ final readonly class ExitKeyUnannounced implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             $key = $group->queue?->exitKey;
-            $heard = [$inspection->find($group->queue?->greeting, Prompt::class), $inspection->find($group->queue?->comfort, Prompt::class)];
-            $told = array_filter($heard, static fn (?Prompt $prompt): bool => $prompt !== null && isset(SpokenKeys::in($prompt->script, $prompt->language)[$key ?? '']));
+            $heard = [
+                $inspection->find($group->queue?->greeting, Prompt::class),
+                $inspection->find($group->queue?->comfort, Prompt::class),
+            ];
+            $told = array_filter($heard, static fn (?Prompt $prompt): bool => $prompt !== null && isset(
+                SpokenKeys::in($prompt->script, $prompt->language)[$key ?? ''],
+            ));
             if ($key !== null && $told === []) {
-                yield Found::of("{$group->name}: callers are not told of key {$key}", 'Neither the greeting nor the comfort message of the queue says it.', $group)->at('queue/exitKey')->fixedBy(Fix::set('Take the key away', $group, 'queue/exitKey', null));
+                yield Found::of(
+                    "{$group->name}: callers are not told of key {$key}",
+                    'Neither the greeting nor the comfort message of the queue says it.',
+                    $group,
+                )->at('queue/exitKey')->fixedBy(Fix::set('Take the key away', $group, 'queue/exitKey', null));
             }
         }
     }

@@ -36,8 +36,20 @@ final readonly class LimitMuchLonger implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $first = array_filter($group->members, static fn (Member $member): bool => $member->tier === 1);
             $passes = count($first) * $group->ringsEach * $ring * $group->rotations;
-            if ($group->noAnswerSeconds !== null && $group->queue === null && $group->order !== GroupOrder::Simultaneous && $group->tierTwo === TierTwo::Unavailable && $passes > 0 && $group->noAnswerSeconds > 2 * $passes) {
-                yield Found::of("{$group->name}: the limit of {$group->noAnswerSeconds} s is never reached", "All passes are over after {$passes} s.", $group)->at('noAnswerSeconds')->fixedBy(Fix::set("Set the limit to {$passes} s", $group, 'noAnswerSeconds', $passes));
+            if (
+                $group->noAnswerSeconds !== null
+                && $group->queue === null
+                && $group->order !== GroupOrder::Simultaneous
+                && $group->tierTwo === TierTwo::Unavailable
+                && $passes > 0
+                && $group->noAnswerSeconds > 2 * $passes
+            ) {
+                yield Found::of(
+                    "{$group->name}: the limit of {$group->noAnswerSeconds} s is never reached",
+                    "All passes are over after {$passes} s.",
+                    $group,
+                )->at('noAnswerSeconds')
+                    ->fixedBy(Fix::set("Set the limit to {$passes} s", $group, 'noAnswerSeconds', $passes));
             }
         }
     }

@@ -25,7 +25,8 @@ final readonly class LimitShorterThanOnePass implements Rule
             'groups.limit-shorter-than-one-pass',
             Severity::Error,
             'The no-answer limit ends before every member has rung.',
-            'Members late in the list are never rung, or so briefly that nobody can pick up, although the list says they belong to it.',
+            'Members late in the list are never rung, or so briefly that nobody can pick up, although the list says '
+                . 'they belong to it.',
             'Let the limit be one full pass and a tenth more, ring everybody at once, or ring each for less.',
         );
     }
@@ -35,13 +36,21 @@ final readonly class LimitShorterThanOnePass implements Rule
         $ring = $inspection->book->tenant->secondsPerRing;
         foreach ($inspection->book->all(Group::class) as $group) {
             // In a queue the wait begins anew with each offer, and whoever rings at once has no place in a line.
-            if ($group->noAnswerSeconds === null || $group->queue !== null || $group->order === GroupOrder::Simultaneous) {
+            if (
+                $group->noAnswerSeconds === null || $group->queue !== null || $group->order === GroupOrder::Simultaneous
+            ) {
                 continue;
             }
             $each = $group->ringsEach * $ring;
-            $members = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 1));
+            $members = array_values(
+                array_filter($group->members, static fn (Member $member): bool => $member->tier === 1),
+            );
             $pass = count($members) * $each;
-            $late = array_values(array_filter($members, static fn (Member $member, int $place): bool => ($place + 1) * $each > $group->noAnswerSeconds, ARRAY_FILTER_USE_BOTH));
+            $late = array_values(array_filter(
+                $members,
+                static fn (Member $member, int $place): bool => ($place + 1) * $each > $group->noAnswerSeconds,
+                ARRAY_FILTER_USE_BOTH,
+            ));
             if ($late === []) {
                 continue;
             }
@@ -50,10 +59,15 @@ final readonly class LimitShorterThanOnePass implements Rule
             yield Found::of(
                 "{$group->name}: the limit ends before everyone has rung",
                 $group->order === GroupOrder::Sequential
-                    ? "{$names} " . (count($late) === 1 ? 'is' : 'are') . " never properly rung. One full pass takes {$pass} s; the limit is {$group->noAnswerSeconds} s."
-                    : 'Whoever comes last is never properly rung. One full pass takes ' . "{$pass} s; the limit is {$group->noAnswerSeconds} s.",
+                    ? "{$names} "
+                    . (count($late) === 1 ? 'is' : 'are')
+                    . " never properly rung. One full pass takes {$pass} s; the limit is {$group->noAnswerSeconds} s."
+                    : 'Whoever comes last is never properly rung. One full pass takes '
+                    . "{$pass} s; the limit is {$group->noAnswerSeconds} s.",
                 $group,
-            )->at('noAnswerSeconds')->counting(count($late))->fixedBy(Fix::set("Set the limit to {$limit} s", $group, 'noAnswerSeconds', $limit));
+            )->at('noAnswerSeconds')->counting(count($late))->fixedBy(
+                Fix::set("Set the limit to {$limit} s", $group, 'noAnswerSeconds', $limit),
+            );
         }
     }
 }

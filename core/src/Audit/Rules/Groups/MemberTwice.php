@@ -32,9 +32,15 @@ final readonly class MemberTwice implements Rule
             $seen = [];
             foreach ($group->members as $member) {
                 if (isset($seen[(string) $member->who])) {
-                    yield Found::of("{$group->name}: {$inspection->name($member->who)} is in the list twice", 'Callers ring the same phone again before the next person is tried.', $group)
+                    yield Found::of(
+                        "{$group->name}: {$inspection->name($member->who)} is in the list twice",
+                        'Callers ring the same phone again before the next person is tried.',
+                        $group,
+                    )
                         ->at('members', $member->item)
-                        ->fixedBy(Fix::of('Take the second entry out', Fix::leavingOut($group, 'members', $member->item)));
+                        ->fixedBy(
+                            Fix::of('Take the second entry out', Fix::leavingOut($group, 'members', $member->item)),
+                        );
                 }
                 $seen[(string) $member->who] = true;
             }

@@ -22,7 +22,8 @@ final readonly class NoLimit implements Rule
             'groups.no-limit',
             Severity::Warning,
             'A group rings everybody at once and has no limit.',
-            'Rings and passes then say how long it rings, which nobody expects of a group that rings all at once; callers go on sooner or later than meant.',
+            'Rings and passes then say how long it rings, which nobody expects of a group that rings all at once; '
+                . 'callers go on sooner or later than meant.',
             'Set a no-answer limit.',
             About::MODEL,
         );
@@ -31,10 +32,22 @@ final readonly class NoLimit implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            if ($group->order === GroupOrder::Simultaneous && $group->noAnswerSeconds === null && $group->queue === null && count($group->members) > 1) {
+            if (
+                $group->order === GroupOrder::Simultaneous
+                && $group->noAnswerSeconds === null
+                && $group->queue === null
+                && count($group->members) > 1
+            ) {
                 $seconds = $group->ringsEach * $group->rotations * $inspection->book->tenant->secondsPerRing;
-                yield Found::of("{$group->name}: everybody rings at once, and no limit is set", "By {$group->ringsEach} rings and " . ($group->rotations === 1 ? '1 pass' : "{$group->rotations} passes") . " it rings for {$seconds} s.", $group)
-                    ->at('noAnswerSeconds')->fixedBy(Fix::set("Set the limit to {$seconds} s", $group, 'noAnswerSeconds', $seconds));
+                yield Found::of(
+                    "{$group->name}: everybody rings at once, and no limit is set",
+                    "By {$group->ringsEach} rings and "
+                        . ($group->rotations === 1 ? '1 pass' : "{$group->rotations} passes")
+                        . " it rings for {$seconds} s.",
+                    $group,
+                )
+                    ->at('noAnswerSeconds')
+                    ->fixedBy(Fix::set("Set the limit to {$seconds} s", $group, 'noAnswerSeconds', $seconds));
             }
         }
     }

@@ -33,20 +33,34 @@ final readonly class NoWayOut implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             $isEndless = $group->queue !== null && $group->queue->longestWait === null;
-            if (! $group->enabled || $isEndless || $group->otherwise->of('noAnswer') !== null || $group->mailbox !== null || $inspection->usesOf($group) === []) {
+            if (
+                ! $group->enabled
+                || $isEndless
+                || $group->otherwise->of('noAnswer') !== null
+                || $group->mailbox !== null
+                || $inspection->usesOf($group) === []
+            ) {
                 continue;
             }
             $mailbox = $this->nearestMailbox($inspection, $group);
             yield Found::of("{$group->name}: no answer leads nowhere", 'A caller whom nobody takes is cut off.', $group)
                 ->at('otherwise/noAnswer')
-                ->fixedBy($mailbox === null ? null : Fix::set("Send them to {$mailbox->label()}", $group, 'otherwise/noAnswer', (string) Reference::of($mailbox)));
+                ->fixedBy($mailbox === null ? null : Fix::set(
+                    "Send them to {$mailbox->label()}",
+                    $group,
+                    'otherwise/noAnswer',
+                    (string) Reference::of($mailbox),
+                ));
         }
     }
 
     /** The group's namesake, else the only mailbox that belongs to nobody. */
     private function nearestMailbox(Inspection $inspection, Group $group): ?Mailbox
     {
-        $shared = array_values(array_filter($inspection->book->all(Mailbox::class), static fn (Mailbox $mailbox): bool => $mailbox->owner === null && $mailbox->enabled));
+        $shared = array_values(array_filter(
+            $inspection->book->all(Mailbox::class),
+            static fn (Mailbox $mailbox): bool => $mailbox->owner === null && $mailbox->enabled,
+        ));
         foreach ($shared as $mailbox) {
             if ($mailbox->key === $group->key) {
                 return $mailbox;

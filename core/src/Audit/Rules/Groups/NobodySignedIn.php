@@ -23,7 +23,8 @@ final readonly class NobodySignedIn implements Rule
             'groups.nobody-signed-in',
             Severity::Error,
             'Nobody in the hunt group is signed in.',
-            'Calls pass the group by as if it were empty. Members who could sign in by themselves often do not know that they have to.',
+            'Calls pass the group by as if it were empty. Members who could sign in by themselves often do not know '
+                . 'that they have to.',
             'Sign the members in, or take the group out of the way.',
         );
     }
@@ -31,16 +32,35 @@ final readonly class NobodySignedIn implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            if (! $group->enabled || $group->members === [] || array_filter($group->members, static fn (Member $member): bool => $member->signedIn) !== []) {
+            if (
+                ! $group->enabled
+                || $group->members === []
+                || array_filter($group->members, static fn (Member $member): bool => $member->signedIn) !== []
+            ) {
                 continue;
             }
             $count = count($group->members);
             $to = $group->otherwise->of('nobodySignedIn') ?? $group->otherwise->of('noAnswer') ?? $group->mailbox;
             yield Found::of(
                 "{$group->name}: nobody is signed in",
-                ([1 => 'Its one member is', 2 => 'Both members are'][$count] ?? "All {$count} members are") . ' signed out. ' . ($to === null ? 'Calls to it end nowhere.' : "Calls to it go straight to {$inspection->name($to)}."),
+                ([1 => 'Its one member is', 2 => 'Both members are'][$count] ?? "All {$count} members are")
+                    . ' signed out. '
+                    . (
+                        $to === null
+                        ? 'Calls to it end nowhere.'
+                        : "Calls to it go straight to {$inspection->name($to)}."
+                    ),
                 $group,
-            )->at('members')->fixedBy(Fix::of($count === 1 ? 'Sign the member in' : "Sign all {$count} in", ...array_map(static fn (Member $member): Operation => Fix::setting($group, "members/{$member->item}/signedIn", true), $group->members)));
+            )->at('members')->fixedBy(
+                Fix::of($count === 1 ? 'Sign the member in' : "Sign all {$count} in", ...array_map(
+                    static fn (Member $member): Operation => Fix::setting(
+                        $group,
+                        "members/{$member->item}/signedIn",
+                        true,
+                    ),
+                    $group->members,
+                )),
+            );
         }
     }
 }

@@ -25,7 +25,8 @@ final readonly class OutsideMailboxSteals implements Rule
             'groups.outside-mailbox-steals',
             Severity::Error,
             'An outside number rings with others and need not confirm, so its own mailbox can take the call.',
-            'A mobile that is switched off or out of reach lets its mailbox answer at once. The phones beside it stop ringing, and the caller talks to a mailbox nobody at the office hears.',
+            'A mobile that is switched off or out of reach lets its mailbox answer at once. The phones beside it stop '
+                . 'ringing, and the caller talks to a mailbox nobody at the office hears.',
             'Ask whoever answers outside to press a key before the call is connected.',
         );
     }
@@ -39,12 +40,24 @@ final readonly class OutsideMailboxSteals implements Rule
             foreach ($group->members as $member) {
                 $number = $member->who->outside;
                 if ($number !== null && ! $member->confirm) {
-                    yield $this->finding($group, $inspection->name($member->who), $group, $member->item, "members/{$member->item}/confirm");
+                    yield $this->finding(
+                        $group,
+                        $inspection->name($member->who),
+                        $group,
+                        $member->item,
+                        "members/{$member->item}/confirm",
+                    );
                 }
                 $user = $inspection->find($member->who, User::class);
                 foreach ($user->legs ?? [] as $leg) {
                     if ($user !== null && $leg->legKind === LegKind::Outside && $leg->forGroups && ! $leg->confirm) {
-                        yield $this->finding($group, "the mobile of {$user->label()}", $user, $leg->item, "legs/{$leg->item}/confirm");
+                        yield $this->finding(
+                            $group,
+                            "the mobile of {$user->label()}",
+                            $user,
+                            $leg->item,
+                            "legs/{$leg->item}/confirm",
+                        );
                     }
                 }
             }
@@ -55,7 +68,9 @@ final readonly class OutsideMailboxSteals implements Rule
     {
         $finding = Found::of(
             "{$group->name}: {$who} can take every call to its own mailbox",
-            'It rings together with ' . (count($group->members) - 1) . ' more and need not confirm. Switched off, it answers at once.',
+            'It rings together with '
+                . (count($group->members) - 1)
+                . ' more and need not confirm. Switched off, it answers at once.',
             $holder,
             ...($holder === $group ? [] : [$group]),
         );

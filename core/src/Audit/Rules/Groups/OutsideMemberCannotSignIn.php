@@ -32,8 +32,13 @@ final readonly class OutsideMemberCannotSignIn implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             foreach ($group->members as $member) {
                 if ($member->who->outside !== null && ! $member->signedIn) {
-                    yield Found::of("{$group->name}: {$inspection->name($member->who)} is signed out and cannot sign in", 'An outside number has no way of signing in; it never rings for this group.', $group)
-                        ->at("members/{$member->item}/signedIn", $member->item)->fixedBy(Fix::of('Take it out', Fix::leavingOut($group, 'members', $member->item)));
+                    yield Found::of(
+                        "{$group->name}: {$inspection->name($member->who)} is signed out and cannot sign in",
+                        'An outside number has no way of signing in; it never rings for this group.',
+                        $group,
+                    )
+                        ->at("members/{$member->item}/signedIn", $member->item)
+                        ->fixedBy(Fix::of('Take it out', Fix::leavingOut($group, 'members', $member->item)));
                 }
             }
         }

@@ -34,8 +34,17 @@ final readonly class OverflowToItself implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             foreach (Otherwise::CASES as $case) {
                 if ($group->otherwise->of($case)?->object?->equals(Reference::of($group)) === true) {
-                    yield Found::of("{$group->name} sends calls it could not take to itself", 'Callers who are not answered go round in it.', $group)->at("otherwise/{$case}", $case)
-                        ->fixedBy($group->mailbox === null ? null : Fix::set('Send them to its mailbox', $group, "otherwise/{$case}", (string) $group->mailbox));
+                    yield Found::of(
+                        "{$group->name} sends calls it could not take to itself",
+                        'Callers who are not answered go round in it.',
+                        $group,
+                    )->at("otherwise/{$case}", $case)
+                        ->fixedBy($group->mailbox === null ? null : Fix::set(
+                            'Send them to its mailbox',
+                            $group,
+                            "otherwise/{$case}",
+                            (string) $group->mailbox,
+                        ));
                 }
             }
         }

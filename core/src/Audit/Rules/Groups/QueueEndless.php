@@ -31,8 +31,13 @@ final readonly class QueueEndless implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->longestWait === null && $group->queue->exitKey === null) {
-                yield Found::of("{$group->name}: callers can wait for ever", 'The queue has no longest wait, and no key leads out of it.', $group)
-                    ->at('queue/longestWait')->fixedBy(Fix::set('Let it be five minutes at most', $group, 'queue/longestWait', 300));
+                yield Found::of(
+                    "{$group->name}: callers can wait for ever",
+                    'The queue has no longest wait, and no key leads out of it.',
+                    $group,
+                )
+                    ->at('queue/longestWait')
+                    ->fixedBy(Fix::set('Let it be five minutes at most', $group, 'queue/longestWait', 300));
             }
         }
     }

@@ -33,7 +33,11 @@ final readonly class QueueLong implements Rule
         $many = $inspection->threshold(Threshold::ManyWaiting);
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->most > $many) {
-                yield Found::of("{$group->name}: {$group->queue->most} may wait", "More than {$many} wait long.", $group)->at('queue/most')->fixedBy(Fix::set("Let {$many} wait", $group, 'queue/most', $many));
+                yield Found::of(
+                    "{$group->name}: {$group->queue->most} may wait",
+                    "More than {$many} wait long.",
+                    $group,
+                )->at('queue/most')->fixedBy(Fix::set("Let {$many} wait", $group, 'queue/most', $many));
             }
         }
     }

@@ -33,7 +33,11 @@ final readonly class QueueLongerThanTargetSupports implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $most = $inspection->threshold(Threshold::MostWaiting);
             if ($group->queue !== null && $group->queue->most > $most) {
-                yield Found::of("{$group->name}: {$group->queue->most} may wait, and the switch keeps {$most}", 'Whoever comes after those is treated as if the queue were full.', $group)->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
+                yield Found::of(
+                    "{$group->name}: {$group->queue->most} may wait, and the switch keeps {$most}",
+                    'Whoever comes after those is treated as if the queue were full.',
+                    $group,
+                )->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
             }
         }
     }

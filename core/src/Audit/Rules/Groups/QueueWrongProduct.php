@@ -34,7 +34,11 @@ final readonly class QueueWrongProduct implements Rule
         $most = $inspection->threshold(Threshold::TooManyWaiting);
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->most > $most) {
-                yield Found::of("{$group->name}: {$group->queue->most} may wait in a hunt group", "Beyond {$most} it is a call centre.", $group)->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
+                yield Found::of(
+                    "{$group->name}: {$group->queue->most} may wait in a hunt group",
+                    "Beyond {$most} it is a call centre.",
+                    $group,
+                )->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
             }
         }
     }

@@ -25,7 +25,8 @@ final readonly class RingsIgnored implements Rule
             'groups.rings-ignored',
             Severity::Warning,
             'A group rings everybody at once until its limit, and yet has several passes.',
-            'With a limit, such a group rings once, for as long as the limit says: rings and passes mean nothing, and somebody believes they do.',
+            'With a limit, such a group rings once, for as long as the limit says: rings and passes mean nothing, and '
+                . 'somebody believes they do.',
             'Set one pass, and the limit to as long as it is to ring.',
             About::MODEL,
         );
@@ -34,16 +35,26 @@ final readonly class RingsIgnored implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            if ($group->order !== GroupOrder::Simultaneous || $group->noAnswerSeconds === null || $group->queue !== null) {
+            if (
+                $group->order !== GroupOrder::Simultaneous || $group->noAnswerSeconds === null || $group->queue !== null
+            ) {
                 continue;
             }
             $meant = $group->ringsEach * $inspection->book->tenant->secondsPerRing;
             if ($group->rotations === 1 && $meant > $group->noAnswerSeconds && $group->ringsEach !== self::UNTOUCHED) {
-                yield Found::of("{$group->name}: {$group->ringsEach} rings mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s, and not for {$meant}.", $group)->at('ringsEach')
+                yield Found::of(
+                    "{$group->name}: {$group->ringsEach} rings mean nothing while all ring at once",
+                    "It rings once, for {$group->noAnswerSeconds} s, and not for {$meant}.",
+                    $group,
+                )->at('ringsEach')
                     ->fixedBy(Fix::set("Let it ring for {$meant} s", $group, 'noAnswerSeconds', $meant));
             }
             if ($group->rotations > 1) {
-                yield Found::of("{$group->name}: {$group->rotations} passes mean nothing while all ring at once", "It rings once, for {$group->noAnswerSeconds} s.", $group)->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
+                yield Found::of(
+                    "{$group->name}: {$group->rotations} passes mean nothing while all ring at once",
+                    "It rings once, for {$group->noAnswerSeconds} s.",
+                    $group,
+                )->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
             }
         }
     }

@@ -39,13 +39,22 @@ final readonly class RingsMoreThanTargetRings implements Rule
             $short = [];
             foreach ($group->members as $member) {
                 $user = $inspection->find($member->who, User::class);
-                $rings = array_map(static fn (Leg $leg): int => $leg->seconds, array_filter($user->legs ?? [], static fn (Leg $leg): bool => $leg->forGroups));
+                $rings = array_map(
+                    static fn (Leg $leg): int => $leg->seconds,
+                    array_filter($user->legs ?? [], static fn (Leg $leg): bool => $leg->forGroups),
+                );
                 if ($user !== null && $rings !== [] && max($rings) < $seconds) {
                     $short[] = $user;
                 }
             }
             if ($short !== []) {
-                yield Found::of("{$group->name} rings each member for {$seconds} s, and {$inspection->names($short)} " . (count($short) === 1 ? 'rings' : 'ring') . ' less long', 'In between nothing is heard anywhere.', $group)->at('ringsEach')->counting(count($short));
+                yield Found::of(
+                    "{$group->name} rings each member for {$seconds} s, and {$inspection->names($short)} "
+                        . (count($short) === 1 ? 'rings' : 'ring')
+                        . ' less long',
+                    'In between nothing is heard anywhere.',
+                    $group,
+                )->at('ringsEach')->counting(count($short));
             }
         }
     }

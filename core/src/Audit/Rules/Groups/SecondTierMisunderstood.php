@@ -31,11 +31,23 @@ final readonly class SecondTierMisunderstood implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            $second = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 2));
+            $second = array_values(
+                array_filter($group->members, static fn (Member $member): bool => $member->tier === 2),
+            );
             if ($second !== [] && count($second) < count($group->members) && $group->tierTwo === TierTwo::Unavailable) {
-                $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $second));
-                yield Found::of("{$group->name}: the second tier is not rung when nobody answers", "{$names} " . (count($second) === 1 ? 'rings' : 'ring') . ' only while everybody of the first tier is away or busy.', $group)
-                    ->at('tierTwo')->counting(count($second))->fixedBy(Fix::set('Try them after the first tier as well', $group, 'tierTwo', TierTwo::AlsoTried->value));
+                $names = $inspection->names(
+                    array_map(static fn (Member $member): string => (string) $member->who, $second),
+                );
+                yield Found::of(
+                    "{$group->name}: the second tier is not rung when nobody answers",
+                    "{$names} "
+                        . (count($second) === 1 ? 'rings' : 'ring')
+                        . ' only while everybody of the first tier is away or busy.',
+                    $group,
+                )
+                    ->at('tierTwo')->counting(count($second))->fixedBy(
+                        Fix::set('Try them after the first tier as well', $group, 'tierTwo', TierTwo::AlsoTried->value),
+                    );
             }
         }
     }

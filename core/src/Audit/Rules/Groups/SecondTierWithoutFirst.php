@@ -34,8 +34,15 @@ final readonly class SecondTierWithoutFirst implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $tiers = array_column($group->members, 'tier');
             if ($tiers !== [] && ! in_array(1, $tiers, true)) {
-                $first = array_map(static fn (Member $member): Operation => Fix::setting($group, "members/{$member->item}/tier", 1), $group->members);
-                yield Found::of("{$group->name}: everybody is of the second tier", 'Nobody is there for them to stand in for.', $group)->at('members')->fixedBy(Fix::of('Let them be of the first tier', ...$first));
+                $first = array_map(
+                    static fn (Member $member): Operation => Fix::setting($group, "members/{$member->item}/tier", 1),
+                    $group->members,
+                );
+                yield Found::of(
+                    "{$group->name}: everybody is of the second tier",
+                    'Nobody is there for them to stand in for.',
+                    $group,
+                )->at('members')->fixedBy(Fix::of('Let them be of the first tier', ...$first));
             }
         }
     }

@@ -32,11 +32,23 @@ final readonly class ShareZero implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            $without = array_values(array_filter($group->order === GroupOrder::Weighted ? $group->members : [], static fn (Member $member): bool => ($member->share ?? 0) === 0));
+            $without = array_values(array_filter(
+                $group->order === GroupOrder::Weighted ? $group->members : [],
+                static fn (Member $member): bool => ($member->share ?? 0) === 0,
+            ));
             if ($without !== [] && count($without) < count($group->members)) {
-                $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $without));
-                yield Found::of("{$group->name}: {$names} " . (count($without) === 1 ? 'has' : 'have') . ' no share', ucfirst($names) . ' never rings for this group, which goes by share.', $group)
-                    ->at('members')->counting(count($without))->fixedBy(Fix::of(count($without) === 1 ? 'Take the member out' : 'Take the members out', Fix::leavingOut($group, 'members', ...array_column($without, 'item'))));
+                $names = $inspection->names(
+                    array_map(static fn (Member $member): string => (string) $member->who, $without),
+                );
+                yield Found::of(
+                    "{$group->name}: {$names} " . (count($without) === 1 ? 'has' : 'have') . ' no share',
+                    ucfirst($names) . ' never rings for this group, which goes by share.',
+                    $group,
+                )
+                    ->at('members')->counting(count($without))->fixedBy(Fix::of(
+                        count($without) === 1 ? 'Take the member out' : 'Take the members out',
+                        Fix::leavingOut($group, 'members', ...array_column($without, 'item')),
+                    ));
             }
         }
     }

@@ -30,9 +30,16 @@ final readonly class SharesNot100 implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Group::class) as $group) {
-            $shares = array_map(static fn (Member $member): int => $member->share ?? 0, array_filter($group->members, static fn (Member $member): bool => $member->tier === 1));
+            $shares = array_map(
+                static fn (Member $member): int => $member->share ?? 0,
+                array_filter($group->members, static fn (Member $member): bool => $member->tier === 1),
+            );
             if ($group->order === GroupOrder::Weighted && $shares !== [] && array_sum($shares) !== 100) {
-                yield Found::of("{$group->name}: the shares add up to " . array_sum($shares), 'They are meant to be parts of a hundred.', $group)->at('members');
+                yield Found::of(
+                    "{$group->name}: the shares add up to " . array_sum($shares),
+                    'They are meant to be parts of a hundred.',
+                    $group,
+                )->at('members');
             }
         }
     }

@@ -36,7 +36,9 @@ final readonly class TooManyAtOnce implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $people = count(array_filter($group->members, static fn (Member $member): bool => $member->signedIn));
             if ($group->order === GroupOrder::Simultaneous && $group->mostAtOnce === null && $people > $most) {
-                yield Found::of("{$group->name} rings {$people} people at once", "Switches ring about {$most}.", $group)->at('mostAtOnce')->fixedBy(Fix::set("Ring {$most} at once", $group, 'mostAtOnce', $most));
+                yield Found::of("{$group->name} rings {$people} people at once", "Switches ring about {$most}.", $group)
+                    ->at('mostAtOnce')
+                    ->fixedBy(Fix::set("Ring {$most} at once", $group, 'mostAtOnce', $most));
             }
         }
     }

@@ -32,9 +32,15 @@ final readonly class WrapUpLong implements Rule
     {
         $most = $inspection->threshold(Threshold::LongestWrapUpSeconds);
         foreach ($inspection->book->all(Group::class) as $group) {
-            foreach (['wrapUp' => $group->wrapUp, 'restAfterNoAnswer' => $group->restAfterNoAnswer] as $field => $seconds) {
+            foreach (
+                ['wrapUp' => $group->wrapUp, 'restAfterNoAnswer' => $group->restAfterNoAnswer] as $field => $seconds
+            ) {
                 if ($seconds > $most) {
-                    yield Found::of("{$group->name}: nobody rings for {$seconds} s after a call", "That is more than {$most} s.", $group)->at($field, $field)->fixedBy(Fix::set("Make it {$most} s", $group, $field, $most));
+                    yield Found::of(
+                        "{$group->name}: nobody rings for {$seconds} s after a call",
+                        "That is more than {$most} s.",
+                        $group,
+                    )->at($field, $field)->fixedBy(Fix::set("Make it {$most} s", $group, $field, $most));
                 }
             }
         }

@@ -30,7 +30,11 @@ final readonly class WrapUpZero implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->wrapUp === 0) {
-                yield Found::of("{$group->name}: no time between two calls", 'The next caller in the queue rings as soon as the last one has gone.', $group)->at('wrapUp')->fixedBy(Fix::set('Give them 10 s', $group, 'wrapUp', 10));
+                yield Found::of(
+                    "{$group->name}: no time between two calls",
+                    'The next caller in the queue rings as soon as the last one has gone.',
+                    $group,
+                )->at('wrapUp')->fixedBy(Fix::set('Give them 10 s', $group, 'wrapUp', 10));
             }
         }
     }

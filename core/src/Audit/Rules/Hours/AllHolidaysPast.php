@@ -32,7 +32,11 @@ final readonly class AllHolidaysPast implements Rule
         foreach ($inspection->book->all(Calendar::class) as $calendar) {
             $last = $calendar->lastDate();
             if ($last !== null && $last < $today && $inspection->usesOf($calendar) !== []) {
-                yield Found::of("{$calendar->name}: every holiday is past", 'The last was ' . $inspection->day($last) . '; from now on no day counts as one.', $calendar)->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
+                yield Found::of(
+                    "{$calendar->name}: every holiday is past",
+                    'The last was ' . $inspection->day($last) . '; from now on no day counts as one.',
+                    $calendar,
+                )->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
             }
         }
     }

@@ -29,12 +29,25 @@ final readonly class AlwaysOpenBesideHours implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $hours = array_values(array_filter($inspection->book->all(Schedule::class), static fn (Schedule $schedule): bool => $schedule->weekly !== []));
+        $hours = array_values(array_filter(
+            $inspection->book->all(Schedule::class),
+            static fn (Schedule $schedule): bool => $schedule->weekly !== [],
+        ));
         foreach ($hours === [] ? [] : $inspection->book->all(Attendant::class) as $attendant) {
-            $isOpened = array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === 'open') !== [];
-            $isCalled = array_filter($inspection->usesOf($attendant), static fn (array $use): bool => $use[0] instanceof Number) !== [];
+            $isOpened = array_filter(
+                $attendant->answers,
+                static fn (array $answer): bool => $answer['when'] === 'open',
+            ) !== [];
+            $isCalled = array_filter(
+                $inspection->usesOf($attendant),
+                static fn (array $use): bool => $use[0] instanceof Number,
+            ) !== [];
             if ($attendant->schedule === null && $attendant->enabled && $isOpened && $isCalled) {
-                yield Found::of("{$attendant->name} is always open, beside {$hours[0]->name}", 'It goes by no hours.', $attendant)->at('schedule');
+                yield Found::of(
+                    "{$attendant->name} is always open, beside {$hours[0]->name}",
+                    'It goes by no hours.',
+                    $attendant,
+                )->at('schedule');
             }
         }
     }

@@ -18,7 +18,9 @@ final class CalendarRenewal
     public static function of(Calendar $calendar, int $today): ?Fix
     {
         [$year] = LocalDate::parts($today);
-        $fresh = $calendar->region === null ? null : HolidayRegions::calendar($calendar->region, $calendar->key, $year, $year + self::YEARS);
+        $fresh = $calendar->region === null
+            ? null
+            : HolidayRegions::calendar($calendar->region, $calendar->key, $year, $year + self::YEARS);
         if ($fresh === null) {
             return null;
         }
@@ -27,7 +29,9 @@ final class CalendarRenewal
         return Fix::of(
             'Renew it from the rules of ' . (HolidayRegions::names()[$calendar->region] ?? $calendar->region),
             Fix::setting($calendar, 'holidays', $fields['holidays']),
-            ...($calendar->knownUntil === $fields['knownUntil'] ? [] : [Fix::setting($calendar, 'knownUntil', $fields['knownUntil'])]),
+            ...($calendar->knownUntil === $fields['knownUntil'] ? [] : [
+                Fix::setting($calendar, 'knownUntil', $fields['knownUntil']),
+            ]),
         );
     }
 }

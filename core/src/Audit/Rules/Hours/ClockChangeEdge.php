@@ -33,10 +33,23 @@ final readonly class ClockChangeEdge implements Rule
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $zone = $schedule->fixedZone ?? $inspection->book->tenant->zone;
-            $changes = ZoneClock::of($zone)->changesBetween($inspection->now, $inspection->now + OutcomeMap::YEAR_SECONDS);
-            $edges = array_filter($schedule->weekly, static fn (WeeklyPiece $piece): bool => $piece->span === null && array_filter([$piece->from, $piece->to], static fn (int $minute): bool => $minute > 60 && $minute < 180) !== []);
+            $changes = ZoneClock::of($zone)->changesBetween(
+                $inspection->now,
+                $inspection->now + OutcomeMap::YEAR_SECONDS,
+            );
+            $edges = array_filter(
+                $schedule->weekly,
+                static fn (WeeklyPiece $piece): bool => $piece->span === null && array_filter(
+                    [$piece->from, $piece->to],
+                    static fn (int $minute): bool => $minute > 60 && $minute < 180,
+                ) !== [],
+            );
             if ($changes !== [] && $edges !== []) {
-                yield Found::of("{$schedule->name}: hours begin or end between one and three at night", 'Clocks change then, twice a year.', $schedule)->at('weekly', array_values($edges)[0]->item);
+                yield Found::of(
+                    "{$schedule->name}: hours begin or end between one and three at night",
+                    'Clocks change then, twice a year.',
+                    $schedule,
+                )->at('weekly', array_values($edges)[0]->item);
             }
         }
     }

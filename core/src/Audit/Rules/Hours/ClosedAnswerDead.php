@@ -41,12 +41,23 @@ final readonly class ClosedAnswerDead implements Rule
                 $never = match (true) {
                     $schedule === null => $state !== State::OPEN,
                     $state === 'holiday' && $item !== '' => ! $this->knows($inspection, $schedule, $item),
-                    $state === State::HOLIDAY => $schedule->calendars === [] && array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => $exception->announcedAs === AnnouncedAs::Holiday) === [],
+                    $state === State::HOLIDAY => $schedule->calendars === [] && array_filter(
+                        $schedule->exceptions,
+                        static fn (
+                            ScheduleException $exception,
+                        ): bool => $exception->announcedAs === AnnouncedAs::Holiday,
+                    ) === [],
                     $state === 'period' => ! in_array($item, array_column($schedule->periods, 'item'), true),
                     default => false,
                 };
                 if ($never) {
-                    yield Found::of("{$attendant->name}: the answer for {$answer['when']} is never heard", $schedule === null ? 'It goes by no hours, and is always open.' : "{$schedule->name} never says so.", $attendant)->at("answers/{$answer['item']}", $answer['item'])
+                    yield Found::of(
+                        "{$attendant->name}: the answer for {$answer['when']} is never heard",
+                        $schedule === null
+                            ? 'It goes by no hours, and is always open.'
+                            : "{$schedule->name} never says so.",
+                        $attendant,
+                    )->at("answers/{$answer['item']}", $answer['item'])
                         ->fixedBy(Fix::of('Take it out', Fix::leavingOut($attendant, 'answers', $answer['item'])));
                 }
             }

@@ -37,11 +37,18 @@ final readonly class ClosedAnswerMissing implements Rule
     {
         foreach ($inspection->book->all(Attendant::class) as $attendant) {
             foreach ([State::OPEN, State::CLOSED] as $state) {
-                $answers = array_values(array_filter($attendant->answers, static fn (array $answer): bool => $answer['when'] === $state && $answer['then'] !== null));
+                $answers = array_values(array_filter(
+                    $attendant->answers,
+                    static fn (array $answer): bool => $answer['when'] === $state && $answer['then'] !== null,
+                ));
                 if (! $attendant->enabled || $answers !== [] || ! $this->comesTo($inspection, $attendant, $state)) {
                     continue;
                 }
-                yield Found::of("{$attendant->name}: no answer while {$state}", "Whoever calls while it is {$state} is cut off.", $attendant)->at('answers', $state)->shownBy($this->call($inspection, $attendant));
+                yield Found::of(
+                    "{$attendant->name}: no answer while {$state}",
+                    "Whoever calls while it is {$state} is cut off.",
+                    $attendant,
+                )->at('answers', $state)->shownBy($this->call($inspection, $attendant));
             }
         }
     }
@@ -50,7 +57,11 @@ final readonly class ClosedAnswerMissing implements Rule
     {
         $schedule = $inspection->find($attendant->schedule, Schedule::class);
 
-        return $schedule === null ? $state === State::OPEN : ScheduleClock::of($schedule, $inspection->book, $inspection->callBook()->clockOf($attendant))->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)->secondsIn($state) > 0;
+        return $schedule === null
+            ? $state === State::OPEN
+            : ScheduleClock::of($schedule, $inspection->book, $inspection->callBook()->clockOf($attendant))
+            ->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)
+            ->secondsIn($state) > 0;
     }
 
     /** @return ?array<string, mixed> */

@@ -24,7 +24,8 @@ final readonly class ClosesWhileWaiting implements Rule
             'hours.closes-while-waiting',
             Severity::Note,
             'A queue keeps callers waiting for long, and nothing is done with those who wait when it closes.',
-            'What counts is whether it was open when they called: at the end of the day the last callers wait for people who have gone.',
+            'What counts is whether it was open when they called: at the end of the day the last callers wait for '
+                . 'people who have gone.',
             'Shorten the longest wait, or let callers leave the queue by a key.',
             About::MODEL,
             thresholds: [Threshold::WaitPastClosingSeconds],
@@ -39,9 +40,19 @@ final readonly class ClosesWhileWaiting implements Rule
             if ($wait === null || $wait <= $most || $group->queue?->exitKey !== null) {
                 continue;
             }
-            $closing = array_values(array_filter($inspection->book->all(Attendant::class), static fn (Attendant $attendant): bool => array_filter($attendant->answers, static fn (array $answer): bool => (string) $answer['then'] === (string) Reference::of($group)) !== []));
+            $closing = array_values(array_filter(
+                $inspection->book->all(Attendant::class),
+                static fn (Attendant $attendant): bool => array_filter(
+                    $attendant->answers,
+                    static fn (array $answer): bool => (string) $answer['then'] === (string) Reference::of($group),
+                ) !== [],
+            ));
             if ($closing !== [] || $group->schedule !== null) {
-                yield Found::of("{$group->name}: who waits at closing time waits on for up to {$wait} s", 'Callers come to it while it is open, and nothing ends their wait when it closes.', $group)->at('queue/longestWait');
+                yield Found::of(
+                    "{$group->name}: who waits at closing time waits on for up to {$wait} s",
+                    'Callers come to it while it is open, and nothing ends their wait when it closes.',
+                    $group,
+                )->at('queue/longestWait');
             }
         }
     }

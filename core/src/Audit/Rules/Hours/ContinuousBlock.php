@@ -25,7 +25,8 @@ final readonly class ContinuousBlock implements Rule
             'hours.continuous-block',
             Severity::Error,
             'Hours run as one block through several nights.',
-            'Somebody entered "Monday 8 to Friday 5" as one span: callers at three in the morning are treated as if the office were open.',
+            'Somebody entered "Monday 8 to Friday 5" as one span: callers at three in the morning are treated as if '
+                . 'the office were open.',
             'Make it the same hours on each of the days.',
             thresholds: [Threshold::LongestSpanHours],
         );
@@ -37,7 +38,13 @@ final readonly class ContinuousBlock implements Rule
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             yield from $this->blocks($schedule, $schedule->weekly, 'weekly', $schedule->name, $longest);
             foreach ($schedule->periods as $period) {
-                yield from $this->blocks($schedule, $period->weekly, "periods/{$period->item}/weekly", "{$schedule->name}, {$period->name}", $longest);
+                yield from $this->blocks(
+                    $schedule,
+                    $period->weekly,
+                    "periods/{$period->item}/weekly",
+                    "{$schedule->name}, {$period->name}",
+                    $longest,
+                );
             }
         }
     }
@@ -56,8 +63,13 @@ final readonly class ContinuousBlock implements Rule
             [$from, $to] = $piece->span;
             $minutes = $to <= $from ? $to + 7 * LocalDate::MINUTES - $from : $to - $from;
             if ($minutes > $longest) {
-                yield Found::of("{$name}: one block of " . intdiv($minutes, 60) . ' h', "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.", $schedule)
-                    ->at($path, $path === 'weekly' ? $piece->item : "{$path}/{$piece->item}")->fixedBy($this->daily($schedule, $weekly, $path, $piece));
+                yield Found::of(
+                    "{$name}: one block of " . intdiv($minutes, 60) . ' h',
+                    "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.",
+                    $schedule,
+                )
+                    ->at($path, $path === 'weekly' ? $piece->item : "{$path}/{$piece->item}")
+                    ->fixedBy($this->daily($schedule, $weekly, $path, $piece));
             }
         }
     }
@@ -76,13 +88,30 @@ final readonly class ContinuousBlock implements Rule
             return null;
         }
         $days = array_slice(ClockTime::DAYS, $first, $last - $first + 1);
-        $weekly = array_map(static fn (WeeklyPiece $each): array => $each === $piece ? ['item' => $piece->item, 'days' => $days, 'from' => ClockTime::text($opens), 'to' => ClockTime::text($closes)] : $each->toArray(), $all);
+        $weekly = array_map(
+            static fn (WeeklyPiece $each): array => $each === $piece
+                ? [
+                    'item' => $piece->item, 'days' => $days, 'from' => ClockTime::text($opens),
+                    'to' => ClockTime::text($closes),
+                ]
+                : $each->toArray(),
+            $all,
+        );
 
-        return Fix::set(LocalDate::DAYS[$first] . ' to ' . LocalDate::DAYS[$last] . ', ' . ClockTime::text($opens) . ' to ' . ClockTime::text($closes) . ' each day', $schedule, $path, $weekly);
+        return Fix::set(
+            LocalDate::DAYS[$first] . ' to ' . LocalDate::DAYS[$last] . ', ' . ClockTime::text(
+                $opens,
+            ) . ' to ' . ClockTime::text($closes) . ' each day',
+            $schedule,
+            $path,
+            $weekly,
+        );
     }
 
     private function said(int $minute): string
     {
-        return LocalDate::DAYS[intdiv($minute, LocalDate::MINUTES) % 7] . ' ' . ClockTime::text($minute % LocalDate::MINUTES);
+        return LocalDate::DAYS[intdiv($minute, LocalDate::MINUTES) % 7]
+            . ' '
+            . ClockTime::text($minute % LocalDate::MINUTES);
     }
 }

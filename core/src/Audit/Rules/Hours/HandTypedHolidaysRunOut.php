@@ -37,7 +37,12 @@ final readonly class HandTypedHolidaysRunOut implements Rule
             // Where all are past already, that is another finding.
             $isPast = $calendar->lastDate() !== null && $calendar->lastDate() < LocalDate::text($today);
             if ($last !== null && $last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
-                yield Found::of("{$calendar->name} runs out on {$inspection->day($last)}", 'From then on no day counts as a holiday.', $calendar)->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')->fixedBy(CalendarRenewal::of($calendar, $today));
+                yield Found::of(
+                    "{$calendar->name} runs out on {$inspection->day($last)}",
+                    'From then on no day counts as a holiday.',
+                    $calendar,
+                )->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')
+                    ->fixedBy(CalendarRenewal::of($calendar, $today));
             }
         }
     }

@@ -31,9 +31,16 @@ final readonly class HolidayAnswerMissing implements Rule
     {
         foreach ($inspection->book->all(Attendant::class) as $attendant) {
             $schedule = $inspection->find($attendant->schedule, Schedule::class);
-            $hasAnswer = array_filter($attendant->answers, static fn (array $answer): bool => str_starts_with($answer['when'], State::HOLIDAY)) !== [];
+            $hasAnswer = array_filter(
+                $attendant->answers,
+                static fn (array $answer): bool => str_starts_with($answer['when'], State::HOLIDAY),
+            ) !== [];
             if ($schedule !== null && $schedule->calendars !== [] && ! $hasAnswer) {
-                yield Found::of("{$attendant->name}: no answer of its own on holidays", 'Callers hear what they hear on any closed day.', $attendant)->at('answers', 'holiday');
+                yield Found::of(
+                    "{$attendant->name}: no answer of its own on holidays",
+                    'Callers hear what they hear on any closed day.',
+                    $attendant,
+                )->at('answers', 'holiday');
             }
         }
     }

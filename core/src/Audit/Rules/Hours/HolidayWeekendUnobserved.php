@@ -37,9 +37,20 @@ final readonly class HolidayWeekendUnobserved implements Rule
                 $date = $line['next'][0] ?? null;
                 $holiday = $calendar->holidays[$place];
                 // Told when it is time to ask, not a year before.
-                $isSoon = $date !== null && LocalDate::parse($date) - $inspection->today() <= $inspection->threshold(Threshold::HolidayNoticeDays);
-                if ($isSoon && $holiday->whenWeekend === WhenWeekend::Actual && LocalDate::weekday(LocalDate::parse($date)) >= 5 && $inspection->usesOf($calendar) !== []) {
-                    yield Found::of("{$calendar->name}: {$holiday->name} falls on a weekend", "It is on {$inspection->day($date)}, and the weekday after is an ordinary one.", $calendar)->at("holidays/{$holiday->item}/whenWeekend", $holiday->item);
+                $isSoon = $date !== null
+                    && LocalDate::parse($date) - $inspection->today() <= $inspection
+                    ->threshold(Threshold::HolidayNoticeDays);
+                if (
+                    $isSoon
+                    && $holiday->whenWeekend === WhenWeekend::Actual
+                    && LocalDate::weekday(LocalDate::parse($date)) >= 5
+                    && $inspection->usesOf($calendar) !== []
+                ) {
+                    yield Found::of(
+                        "{$calendar->name}: {$holiday->name} falls on a weekend",
+                        "It is on {$inspection->day($date)}, and the weekday after is an ordinary one.",
+                        $calendar,
+                    )->at("holidays/{$holiday->item}/whenWeekend", $holiday->item);
                 }
             }
         }

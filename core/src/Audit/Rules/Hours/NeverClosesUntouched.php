@@ -31,8 +31,16 @@ final readonly class NeverClosesUntouched implements Rule
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $week = WeekPattern::of($schedule->weekly);
-            if ($schedule->weekly !== [] && $week->minutes() === 7 * LocalDate::MINUTES && $inspection->usesOf($schedule) !== []) {
-                yield Found::of("{$schedule->name} is open round the clock", 'No hour of the week is closed.', $schedule)->at('weekly');
+            if (
+                $schedule->weekly !== []
+                && $week->minutes() === 7 * LocalDate::MINUTES
+                && $inspection->usesOf($schedule) !== []
+            ) {
+                yield Found::of(
+                    "{$schedule->name} is open round the clock",
+                    'No hour of the week is closed.',
+                    $schedule,
+                )->at('weekly');
             }
         }
     }

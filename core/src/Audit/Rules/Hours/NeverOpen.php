@@ -30,10 +30,21 @@ final readonly class NeverOpen implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
-            $opens = array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => $exception->hours !== []);
-            $uses = $schedule->weekly === [] && $schedule->periods === [] && $opens === [] ? $inspection->usesOf($schedule) : [];
+            $opens = array_filter(
+                $schedule->exceptions,
+                static fn (ScheduleException $exception): bool => $exception->hours !== [],
+            );
+            $uses = $schedule->weekly === [] && $schedule->periods === [] && $opens === []
+                ? $inspection->usesOf($schedule)
+                : [];
             if ($uses !== []) {
-                yield Found::of("{$schedule->name} is never open", "{$inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses))} " . (count($uses) === 1 ? 'goes' : 'go') . ' by it.', $schedule)->at('weekly');
+                yield Found::of(
+                    "{$schedule->name} is never open",
+                    "{$inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses))} "
+                        . (count($uses) === 1 ? 'goes' : 'go')
+                        . ' by it.',
+                    $schedule,
+                )->at('weekly');
             }
         }
     }

@@ -34,9 +34,18 @@ final readonly class NoHolidays implements Rule
             return;
         }
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
-            $used = array_filter($inspection->usesOf($schedule), static fn (array $use): bool => $use[0] instanceof Attendant || $use[0] instanceof Group);
-            if ($used !== [] && $schedule->calendars === [] && $schedule->exceptions === [] && $schedule->weekly !== []) {
-                yield Found::of("{$schedule->name} knows no holiday", "By it go {$inspection->names(array_column(array_values($used), 0))}, on every day of the year.", $schedule)->at('calendars');
+            $used = array_filter(
+                $inspection->usesOf($schedule),
+                static fn (array $use): bool => $use[0] instanceof Attendant || $use[0] instanceof Group,
+            );
+            if (
+                $used !== [] && $schedule->calendars === [] && $schedule->exceptions === [] && $schedule->weekly !== []
+            ) {
+                yield Found::of(
+                    "{$schedule->name} knows no holiday",
+                    "By it go {$inspection->names(array_column(array_values($used), 0))}, on every day of the year.",
+                    $schedule,
+                )->at('calendars');
             }
         }
     }

@@ -30,7 +30,11 @@ final readonly class Overlap implements Rule
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             foreach (WeekPattern::of($schedule->weekly)->overlaps() as $overlap) {
-                yield Found::of("{$schedule->name}: two pieces claim {$overlap['from']} to {$overlap['to']}", 'The week is open then because of both.', $schedule)->at('weekly', $overlap['one']);
+                yield Found::of(
+                    "{$schedule->name}: two pieces claim {$overlap['from']} to {$overlap['to']}",
+                    'The week is open then because of both.',
+                    $schedule,
+                )->at('weekly', $overlap['one']);
                 break;
             }
         }

@@ -33,11 +33,25 @@ final readonly class OverrideForgotten implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
-            $over = array_values(array_filter($schedule->exceptions, static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $inspection->today() - $inspection->threshold(Threshold::ExceptionKeptDays)));
+            $over = array_values(array_filter(
+                $schedule->exceptions,
+                static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $inspection
+                    ->today() - $inspection
+                    ->threshold(Threshold::ExceptionKeptDays),
+            ));
             if ($over !== []) {
                 $last = $over[count($over) - 1];
-                yield Found::of(count($over) === 1 ? "{$schedule->name}: \"{$last->name}\" is over" : "{$schedule->name}: " . count($over) . ' exceptions are over', "The last of them was on {$inspection->day($last->to)}.", $schedule)->at('exceptions')->counting(count($over))
-                    ->fixedBy(Fix::of(count($over) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($schedule, 'exceptions', ...array_column($over, 'item'))));
+                yield Found::of(
+                    count($over) === 1
+                        ? "{$schedule->name}: \"{$last->name}\" is over"
+                        : "{$schedule->name}: " . count($over) . ' exceptions are over',
+                    "The last of them was on {$inspection->day($last->to)}.",
+                    $schedule,
+                )->at('exceptions')->counting(count($over))
+                    ->fixedBy(Fix::of(
+                        count($over) === 1 ? 'Take it out' : 'Take them out',
+                        Fix::leavingOut($schedule, 'exceptions', ...array_column($over, 'item')),
+                    ));
             }
         }
     }

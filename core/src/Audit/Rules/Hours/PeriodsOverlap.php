@@ -31,8 +31,21 @@ final readonly class PeriodsOverlap implements Rule
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             foreach ($schedule->periods as $place => $period) {
                 foreach (array_slice($schedule->periods, $place + 1) as $later) {
-                    if ($period->to !== null && $later->to !== null && $period->from <= $later->to && $later->from <= $period->to) {
-                        yield Found::of("{$schedule->name}: {$period->name} and {$later->name} claim the same days", "{$period->name} holds from " . $inspection->day(max($period->from, $later->from)) . ' to ' . $inspection->day(min($period->to, $later->to)) . '.', $schedule)->at("periods/{$later->item}/from", $later->item);
+                    if (
+                        $period->to !== null
+                        && $later->to !== null
+                        && $period->from <= $later->to
+                        && $later->from <= $period->to
+                    ) {
+                        yield Found::of(
+                            "{$schedule->name}: {$period->name} and {$later->name} claim the same days",
+                            "{$period->name} holds from "
+                                . $inspection->day(max($period->from, $later->from))
+                                . ' to '
+                                . $inspection->day(min($period->to, $later->to))
+                                . '.',
+                            $schedule,
+                        )->at("periods/{$later->item}/from", $later->item);
                     }
                 }
             }

@@ -32,7 +32,8 @@ final readonly class Unused implements Rule
     {
         foreach ([...$inspection->book->all(Schedule::class), ...$inspection->book->all(Calendar::class)] as $object) {
             if ($inspection->usesOf($object) === []) {
-                yield Found::of("Nothing goes by {$object->name}", 'Changing it changes no call.', $object)->at('name')->fixedBy(Fix::of('Take it out', Operation::delete($object)));
+                yield Found::of("Nothing goes by {$object->name}", 'Changing it changes no call.', $object)->at('name')
+                    ->fixedBy(Fix::of('Take it out', Operation::delete($object)));
             }
         }
     }

@@ -38,7 +38,11 @@ final readonly class WeekdayWithoutHours implements Rule
             // Whoever works at the weekend has a day off in the week.
             if (count($missing) === 1 && array_intersect([5, 6], array_keys($open)) === []) {
                 $day = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday'][$missing[0]];
-                yield Found::of("{$schedule->name}: {$day} has no hours", 'The other four weekdays have.', $schedule)->at('weekly');
+                yield Found::of(
+                    "{$schedule->name}: {$day} has no hours",
+                    'The other four weekdays have.',
+                    $schedule,
+                )->at('weekly');
             }
         }
     }

@@ -39,24 +39,46 @@ final readonly class ZoneDiffersFromSite implements Rule
                 if ($object instanceof Attendant || $object instanceof User || $object instanceof Group) {
                     $zone = $inspection->callBook()->clockOf($object);
                     // Two names of one clock are no difference.
-                    $known = array_filter(array_keys($zones), static fn (string $each): bool => PlaceClocks::isSame($each, $zone, $inspection->now));
+                    $known = array_filter(
+                        array_keys($zones),
+                        static fn (string $each): bool => PlaceClocks::isSame($each, $zone, $inspection->now),
+                    );
                     $zones[reset($known) === false ? $zone : reset($known)][] = $object;
                 }
             }
-            $others = array_filter($zones, static fn (string $zone): bool => $schedule->fixedZone !== null && ! PlaceClocks::isSame($zone, $schedule->fixedZone, $inspection->now), ARRAY_FILTER_USE_KEY);
+            $others = array_filter(
+                $zones,
+                static fn (string $zone): bool => $schedule->fixedZone !== null
+                    && ! PlaceClocks::isSame($zone, $schedule->fixedZone, $inspection->now),
+                ARRAY_FILTER_USE_KEY,
+            );
             if ($schedule->fixedZone !== null && $others !== []) {
                 $zone = array_key_first($others);
-                yield Found::of("{$schedule->name} is read at {$this->place($schedule->fixedZone)} time", "{$inspection->names($others[$zone])} " . (count($others[$zone]) === 1 ? 'is' : 'are') . " at {$this->place($zone)}.", $schedule)->at('fixedZone');
+                yield Found::of(
+                    "{$schedule->name} is read at {$this->place($schedule->fixedZone)} time",
+                    "{$inspection->names($others[$zone])} "
+                        . (count($others[$zone]) === 1 ? 'is' : 'are')
+                        . " at {$this->place($zone)}.",
+                    $schedule,
+                )->at('fixedZone');
             } elseif ($schedule->fixedZone === null && count($zones) > 1) {
-                $places = array_map(fn (string $zone): string => "{$inspection->names($zones[$zone], 1)} at {$this->place($zone)} time", array_keys($zones));
-                yield Found::of("{$schedule->name} is shared by " . count($zones) . ' time zones', ucfirst(implode(', ', $places)) . '.', $schedule)->at('fixedZone')->counting(count($zones));
+                $places = array_map(
+                    fn (string $zone): string => "{$inspection->names($zones[$zone], 1)} at {$this->place($zone)} time",
+                    array_keys($zones),
+                );
+                yield Found::of(
+                    "{$schedule->name} is shared by " . count($zones) . ' time zones',
+                    ucfirst(implode(', ', $places)) . '.',
+                    $schedule,
+                )->at('fixedZone')->counting(count($zones));
             }
         }
         yield from $this->away($inspection);
     }
 
     /**
-     * Whoever reads hours on a clock of their own, and attendants that stand at another place than the numbers that lead to them.
+     * Whoever reads hours on a clock of their own, and attendants that stand at another place than the numbers that
+     * lead to them.
      *
      * @return iterable<Found>
      */
@@ -71,12 +93,30 @@ final readonly class ZoneDiffersFromSite implements Rule
             $clock = $inspection->callBook()->clockOf($object);
             $site = $inspection->callBook()->zoneOf($object->site);
             if ($object->zone !== null && ! PlaceClocks::isSame($clock, $site, $inspection->now)) {
-                yield Found::of("{$object->label()} reads {$schedule->name} on another clock than that of its place", "It reads {$clock}; the place goes by {$site}.", $object, $schedule)->at('zone')
+                yield Found::of(
+                    "{$object->label()} reads {$schedule->name} on another clock than that of its place",
+                    "It reads {$clock}; the place goes by {$site}.",
+                    $object,
+                    $schedule,
+                )->at('zone')
                     ->fixedBy(Fix::set('Go by the place', $object, 'zone', null));
             }
             foreach ($object instanceof Attendant ? $inspection->usesOf($object) : [] as [$number]) {
-                if ($number instanceof Number && $number->site !== null && $object->site !== null && ! $number->site->equals($object->site) && ! PlaceClocks::isSame($clock, $inspection->callBook()->zoneOf($number->site), $inspection->now)) {
-                    yield Found::of("{$object->label()} stands at another place, on another clock, than {$inspection->name($number)} that leads to it", "{$inspection->name($object->site)} goes by {$clock}, {$inspection->name($number->site)} by {$inspection->callBook()->zoneOf($number->site)}.", $object, $number)->at('site', 'numbers');
+                if (
+                    $number instanceof Number
+                    && $number->site !== null
+                    && $object->site !== null
+                    && ! $number->site->equals($object->site)
+                    && ! PlaceClocks::isSame($clock, $inspection->callBook()->zoneOf($number->site), $inspection->now)
+                ) {
+                    yield Found::of(
+                        "{$object->label()} stands at another place, on another clock, than "
+                            . "{$inspection->name($number)} that leads to it",
+                        "{$inspection->name($object->site)} goes by {$clock}, {$inspection->name($number->site)} by "
+                            . "{$inspection->callBook()->zoneOf($number->site)}.",
+                        $object,
+                        $number,
+                    )->at('site', 'numbers');
                 }
             }
         }

@@ -35,8 +35,16 @@ final readonly class ZoneNotOfPlace implements Rule
         $sites = $inspection->book->all(Site::class);
         foreach ($sites as $site) {
             $country = $site->address['country'] ?? $tenant->region;
-            $subdivision = $site->address['subdivision'] ?? ($country === $tenant->region ? $tenant->subdivision : null);
-            yield from $this->told($inspection, $site, $site->zone ?? $tenant->zone, $country, $subdivision, $site->zone === null ? '' : 'zone');
+            $subdivision = $site->address['subdivision']
+                ?? ($country === $tenant->region ? $tenant->subdivision : null);
+            yield from $this->told(
+                $inspection,
+                $site,
+                $site->zone ?? $tenant->zone,
+                $country,
+                $subdivision,
+                $site->zone === null ? '' : 'zone',
+            );
         }
         if ($sites === []) {
             yield from $this->told($inspection, $tenant, $tenant->zone, $tenant->region, $tenant->subdivision, 'zone');
@@ -44,12 +52,25 @@ final readonly class ZoneNotOfPlace implements Rule
     }
 
     /** @return iterable<Found> */
-    private function told(Inspection $inspection, Site|Tenant $of, string $zone, ?string $country, ?string $subdivision, string $path): iterable
-    {
+    private function told(
+        Inspection $inspection,
+        Site|Tenant $of,
+        string $zone,
+        ?string $country,
+        ?string $subdivision,
+        string $path,
+    ): iterable {
         $clocks = $country === null ? [] : PlaceClocks::of($country, $subdivision);
-        $fits = array_filter($clocks, static fn (string $each): bool => PlaceClocks::isSame($each, $zone, $inspection->now));
+        $fits = array_filter(
+            $clocks,
+            static fn (string $each): bool => PlaceClocks::isSame($each, $zone, $inspection->now),
+        );
         if ($clocks !== [] && $fits === []) {
-            yield Found::of("{$of->label()} goes by {$zone}, which is not the clock of " . ($subdivision ?? $country), 'There it is ' . implode(' or ', array_slice($clocks, 0, 3)) . '.', $of)->at($path === '' ? 'zone' : $path)
+            yield Found::of(
+                "{$of->label()} goes by {$zone}, which is not the clock of " . ($subdivision ?? $country),
+                'There it is ' . implode(' or ', array_slice($clocks, 0, 3)) . '.',
+                $of,
+            )->at($path === '' ? 'zone' : $path)
                 ->fixedBy(count($clocks) === 1 ? Fix::set("Make it {$clocks[0]}", $of, 'zone', $clocks[0]) : null);
         }
     }

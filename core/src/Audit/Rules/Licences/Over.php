@@ -28,10 +28,17 @@ final readonly class Over implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $used = array_count_values(array_map(static fn (User $user): string => $user->licence, array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status !== UserStatus::Leaver)));
+        $used = array_count_values(array_map(static fn (User $user): string => $user->licence, array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status !== UserStatus::Leaver,
+        )));
         foreach ($inspection->book->tenant->licences as $licence => $count) {
             if (($used[$licence] ?? 0) > $count && $count > 0) {
-                yield Found::of("{$used[$licence]} users of kind \"{$licence}\", and {$count} licences", 'Those beyond are refused, or charged without an order.', $inspection->book->tenant)->at('licences', (string) $licence)->counting($used[$licence] - $count);
+                yield Found::of(
+                    "{$used[$licence]} users of kind \"{$licence}\", and {$count} licences",
+                    'Those beyond are refused, or charged without an order.',
+                    $inspection->book->tenant,
+                )->at('licences', (string) $licence)->counting($used[$licence] - $count);
             }
         }
     }

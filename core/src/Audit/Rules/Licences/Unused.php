@@ -28,11 +28,20 @@ final readonly class Unused implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $used = array_count_values(array_map(static fn (User $user): string => $user->licence, array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status !== UserStatus::Leaver)));
+        $used = array_count_values(array_map(static fn (User $user): string => $user->licence, array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status !== UserStatus::Leaver,
+        )));
         foreach ($inspection->book->tenant->licences as $licence => $count) {
             $left = $count - ($used[$licence] ?? 0);
             if ($left > 0) {
-                yield Found::of($left === 1 ? "A licence of kind \"{$licence}\" is used by nobody" : "{$left} licences of kind \"{$licence}\" are used by nobody", "{$count} are paid for.", $inspection->book->tenant)->at('licences', (string) $licence)->counting($left);
+                yield Found::of(
+                    $left === 1
+                        ? "A licence of kind \"{$licence}\" is used by nobody"
+                        : "{$left} licences of kind \"{$licence}\" are used by nobody",
+                    "{$count} are paid for.",
+                    $inspection->book->tenant,
+                )->at('licences', (string) $licence)->counting($left);
             }
         }
     }

@@ -32,7 +32,9 @@ final readonly class AddressUnusable implements Rule
     public function check(Inspection $inspection): iterable
     {
         $book = $inspection->book;
-        foreach ([...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object) {
+        foreach (
+            [...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object
+        ) {
             foreach (Evidence::doubts($object, $inspection->date()) as $path => $why) {
                 yield Found::of("{$object->label()}: {$why}", 'Nothing sent there arrives.', $object)->at($path);
             }

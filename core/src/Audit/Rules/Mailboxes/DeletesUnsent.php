@@ -31,11 +31,19 @@ final readonly class DeletesUnsent implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->deleteAfterMail && $mailbox->notify === []) {
-                yield Found::of("{$mailbox->name} deletes messages once they are mailed, and mails them to nobody", 'There is no address.', $mailbox)->at('notify', 'notify')
+                yield Found::of(
+                    "{$mailbox->name} deletes messages once they are mailed, and mails them to nobody",
+                    'There is no address.',
+                    $mailbox,
+                )->at('notify', 'notify')
                     ->fixedBy(Fix::set('Keep the messages', $mailbox, 'deleteAfterMail', false));
             }
             if ($mailbox->deleteAfterMail && ! $mailbox->attachAudio) {
-                yield Found::of("{$mailbox->name} deletes messages that nobody has heard", 'The mail says that there was one, and it is gone.', $mailbox)->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
+                yield Found::of(
+                    "{$mailbox->name} deletes messages that nobody has heard",
+                    'The mail says that there was one, and it is gone.',
+                    $mailbox,
+                )->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
             }
         }
     }

@@ -28,8 +28,17 @@ final readonly class NobodyNotified implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
-            if ($mailbox->enabled && $mailbox->owner === null && $mailbox->notify === [] && $inspection->usesOf($mailbox) !== []) {
-                yield Found::of("{$mailbox->name}: nobody is told of its messages", 'It belongs to nobody, and no mail is sent.', $mailbox)->at('notify');
+            if (
+                $mailbox->enabled
+                && $mailbox->owner === null
+                && $mailbox->notify === []
+                && $inspection->usesOf($mailbox) !== []
+            ) {
+                yield Found::of(
+                    "{$mailbox->name}: nobody is told of its messages",
+                    'It belongs to nobody, and no mail is sent.',
+                    $mailbox,
+                )->at('notify');
             }
         }
     }

@@ -29,12 +29,26 @@ final readonly class TranscriptAgainstPrivacy implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $domains = array_count_values(array_filter(array_map(static fn (User $user): string => strtolower(substr((string) strrchr((string) $user->email, '@'), 1)), $inspection->book->all(User::class)), static fn (string $domain): bool => $domain !== ''));
+        $domains = array_count_values(array_filter(
+            array_map(
+                static fn (User $user): string => strtolower(substr((string) strrchr((string) $user->email, '@'), 1)),
+                $inspection->book->all(User::class),
+            ),
+            static fn (string $domain): bool => $domain !== '',
+        ));
         $own = array_keys(array_filter($domains, static fn (int $people): bool => $people > 1));
         foreach ($own === [] ? [] : $inspection->book->all(Mailbox::class) as $mailbox) {
-            $abroad = array_values(array_filter($mailbox->notify, static fn (string $mail): bool => ! in_array(strtolower(substr((string) strrchr($mail, '@'), 1)), array_map(strval(...), $own), true)));
+            $abroad = array_values(array_filter($mailbox->notify, static fn (string $mail): bool => ! in_array(
+                strtolower(substr((string) strrchr($mail, '@'), 1)),
+                array_map(strval(...), $own),
+                true,
+            )));
             if ($mailbox->transcribe && $abroad !== []) {
-                yield Found::of("{$mailbox->name}: what callers say is mailed to {$abroad[0]}", 'Its domain is not one of ' . implode(', ', array_slice($own, 0, 3)) . '.', $mailbox)->at('transcribe')->counting(count($abroad))
+                yield Found::of(
+                    "{$mailbox->name}: what callers say is mailed to {$abroad[0]}",
+                    'Its domain is not one of ' . implode(', ', array_slice($own, 0, 3)) . '.',
+                    $mailbox,
+                )->at('transcribe')->counting(count($abroad))
                     ->fixedBy(Fix::set('Do not write messages down there', $mailbox, 'transcribe', false));
             }
         }

@@ -31,7 +31,11 @@ final readonly class Unowned implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->owner === null && $inspection->usesOf($mailbox) === []) {
-                yield Found::of("{$mailbox->name} belongs to nobody, and nothing leads to it", 'No number, group, menu or user refers to it.', $mailbox)->at('owner')->fixedBy(Fix::of('Take it away', Operation::delete($mailbox)));
+                yield Found::of(
+                    "{$mailbox->name} belongs to nobody, and nothing leads to it",
+                    'No number, group, menu or user refers to it.',
+                    $mailbox,
+                )->at('owner')->fixedBy(Fix::of('Take it away', Operation::delete($mailbox)));
             }
         }
     }

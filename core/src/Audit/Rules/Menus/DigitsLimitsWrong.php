@@ -31,11 +31,19 @@ final readonly class DigitsLimitsWrong implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $longest = max([0, ...array_map(static fn (BookObject $object): int => strlen((string) $object->extension()), $inspection->book->objects())]);
+        $longest = max([0, ...array_map(
+            static fn (BookObject $object): int => strlen((string) $object->extension()),
+            $inspection->book->objects(),
+        )]);
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $most = $menu->dialExtensions['most'] ?? $inspection->book->tenant->extensionLength;
             if ($menu->dialExtensions['scope'] !== ExtensionReach::Off && $most < $longest) {
-                yield Found::of("{$menu->name} takes {$most} digits, and extensions have {$longest}", 'Longer extensions cannot be dialled there.', $menu)->at('dialExtensions/most')->fixedBy(Fix::set("Take {$longest} digits", $menu, 'dialExtensions/most', $longest));
+                yield Found::of(
+                    "{$menu->name} takes {$most} digits, and extensions have {$longest}",
+                    'Longer extensions cannot be dialled there.',
+                    $menu,
+                )->at('dialExtensions/most')
+                    ->fixedBy(Fix::set("Take {$longest} digits", $menu, 'dialExtensions/most', $longest));
             }
         }
     }

@@ -38,7 +38,11 @@ final readonly class DirectoryExposesEverybody implements Rule
         }
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->dialByName['scope'] === NameScope::All && isset($reached[(string) Reference::of($menu)])) {
-                yield Found::of("{$menu->name} lets callers look everybody up by name", 'Callers from outside come to it.', $menu)->at('dialByName/scope');
+                yield Found::of(
+                    "{$menu->name} lets callers look everybody up by name",
+                    'Callers from outside come to it.',
+                    $menu,
+                )->at('dialByName/scope');
             }
         }
     }

@@ -30,11 +30,28 @@ final readonly class ExtensionsOpenToCallers implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $lines = array_values(array_filter($inspection->book->all(Line::class), static fn (Line $line): bool => $line->extension !== null));
+        $lines = array_values(
+            array_filter(
+                $inspection->book->all(Line::class),
+                static fn (Line $line): bool => $line->extension !== null,
+            ),
+        );
         foreach ($inspection->book->all(Menu::class) as $menu) {
-            $reached = array_values(array_filter($lines, static fn (Line $line): bool => $menu->dialExtensions['scope'] === ExtensionReach::All || ($menu->dialExtensions['scope'] === ExtensionReach::Site && (string) $line->site === (string) $menu->site)));
+            $reached = array_values(array_filter(
+                $lines,
+                static fn (Line $line): bool => $menu->dialExtensions['scope'] === ExtensionReach::All || (
+                    $menu->dialExtensions['scope'] === ExtensionReach::Site
+                    && (string) $line->site === (string) $menu->site
+                ),
+            ));
             if ($reached !== []) {
-                yield Found::of("{$menu->name}: callers may dial {$inspection->names($reached)}", count($reached) === 1 ? 'It has an extension, and the menu lets extensions be dialled.' : 'They have extensions, and the menu lets extensions be dialled.', $menu)->at('dialExtensions/scope');
+                yield Found::of(
+                    "{$menu->name}: callers may dial {$inspection->names($reached)}",
+                    count($reached) === 1
+                        ? 'It has an extension, and the menu lets extensions be dialled.'
+                        : 'They have extensions, and the menu lets extensions be dialled.',
+                    $menu,
+                )->at('dialExtensions/scope');
             }
         }
     }

@@ -30,7 +30,11 @@ final readonly class InvalidNowhere implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->invalid === null && $menu->silence === null) {
-                yield Found::of("{$menu->name}: wrong keys lead nowhere", "After {$menu->invalidAllowed} of them the caller is cut off.", $menu)->at('invalid');
+                yield Found::of(
+                    "{$menu->name}: wrong keys lead nowhere",
+                    "After {$menu->invalidAllowed} of them the caller is cut off.",
+                    $menu,
+                )->at('invalid');
             }
         }
     }

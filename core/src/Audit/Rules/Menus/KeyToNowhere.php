@@ -36,7 +36,11 @@ final readonly class KeyToNowhere implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             foreach ($menu->keys as $key) {
                 if ($key->to === null) {
-                    yield Found::of("{$menu->name}: key {$key->key} leads nowhere", 'Whoever presses it is cut off.', $menu)->at("keys/{$key->key}/to", $key->key)
+                    yield Found::of(
+                        "{$menu->name}: key {$key->key} leads nowhere",
+                        'Whoever presses it is cut off.',
+                        $menu,
+                    )->at("keys/{$key->key}/to", $key->key)
                         ->fixedBy($this->fix($inspection, $menu, $key));
                 }
             }
@@ -51,6 +55,13 @@ final readonly class KeyToNowhere implements Rule
             return Fix::of("Take key {$key->key} away", Fix::leavingOut($menu, 'keys', $key->key));
         }
 
-        return $menu->silence === null ? null : Fix::set("Lead it to {$inspection->name($menu->silence)}, as silence", $menu, "keys/{$key->key}/to", (string) $menu->silence);
+        return $menu->silence === null
+            ? null
+            : Fix::set(
+                "Lead it to {$inspection->name($menu->silence)}, as silence",
+                $menu,
+                "keys/{$key->key}/to",
+                (string) $menu->silence,
+            );
     }
 }

@@ -39,10 +39,19 @@ final readonly class LanguagesDifferInShape implements Rule
             }
             $first = array_shift($byLanguage);
             foreach ($byLanguage as $other) {
-                $differ = array_merge(array_diff(array_keys($first->keys ?? []), array_keys($other->keys)), array_diff(array_keys($other->keys), array_keys($first->keys ?? [])));
+                $differ = array_merge(
+                    array_diff(array_keys($first->keys ?? []), array_keys($other->keys)),
+                    array_diff(array_keys($other->keys), array_keys($first->keys ?? [])),
+                );
                 if ($first !== null && $differ !== []) {
                     sort($differ);
-                    yield Found::of("{$first->name} and {$other->name} have other keys", 'Key ' . implode(' and ', $differ) . ' is set in one language only.', $other, $first, $menu)->at('keys');
+                    yield Found::of(
+                        "{$first->name} and {$other->name} have other keys",
+                        'Key ' . implode(' and ', $differ) . ' is set in one language only.',
+                        $other,
+                        $first,
+                        $menu,
+                    )->at('keys');
                 }
             }
         }

@@ -37,9 +37,20 @@ final readonly class NameCollision implements Rule
                 continue;
             }
             foreach (NameDirectory::of($inspection->callBook(), $menu)->alike() as $users) {
-                $people = array_values(array_filter(array_map(static fn (string $user): ?User => $inspection->find(Reference::parse($user), User::class), $users), static fn (?User $user): bool => $user !== null));
+                $people = array_values(array_filter(
+                    array_map(
+                        static fn (string $user): ?User => $inspection->find(Reference::parse($user), User::class),
+                        $users,
+                    ),
+                    static fn (?User $user): bool => $user !== null,
+                ));
                 if ($people !== []) {
-                    yield Found::of("{$menu->name}: {$inspection->names($people)} are the same keys", 'Whoever spells one of them has a list read out.', $menu, ...$people)->at('dialByName');
+                    yield Found::of(
+                        "{$menu->name}: {$inspection->names($people)} are the same keys",
+                        'Whoever spells one of them has a list read out.',
+                        $menu,
+                        ...$people,
+                    )->at('dialByName');
                 }
             }
         }

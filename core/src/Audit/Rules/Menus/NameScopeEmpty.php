@@ -31,11 +31,23 @@ final readonly class NameScopeEmpty implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $listed = array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->directory['listed'] && $user->status === UserStatus::Active && $user->extension !== null);
+        $listed = array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->directory['listed']
+                && $user->status === UserStatus::Active
+                && $user->extension !== null,
+        );
         foreach ($inspection->book->all(Menu::class) as $menu) {
-            $empty = $menu->dialByName['scope'] === NameScope::Groups && $menu->dialByName['groups'] === [] || $listed === [];
+            $empty = $menu->dialByName['scope'] === NameScope::Groups && $menu->dialByName['groups'] === []
+                || $listed === [];
             if ($menu->dialByName['scope'] !== NameScope::Off && $empty) {
-                yield Found::of("{$menu->name}: nobody can be dialled by name", $listed === [] ? 'Nobody is listed in the directory.' : 'No group is named whose members are listed.', $menu)->at('dialByName/scope');
+                yield Found::of(
+                    "{$menu->name}: nobody can be dialled by name",
+                    $listed === []
+                        ? 'Nobody is listed in the directory.'
+                        : 'No group is named whose members are listed.',
+                    $menu,
+                )->at('dialByName/scope');
             }
         }
     }

@@ -29,7 +29,9 @@ final readonly class NoPrompt implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->prompt === null) {
-                yield Found::of("{$menu->name} says nothing", 'Callers do not know that they may choose.', $menu)->at('prompt');
+                yield Found::of("{$menu->name} says nothing", 'Callers do not know that they may choose.', $menu)->at(
+                    'prompt',
+                );
             }
         }
     }

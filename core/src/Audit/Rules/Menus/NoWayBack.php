@@ -29,10 +29,21 @@ final readonly class NoWayBack implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
-            $from = array_values(array_filter($inspection->usesOf($menu), static fn (array $use): bool => $use[0] instanceof Menu && $use[0]->key !== $menu->key));
-            $back = array_filter($menu->keys, static fn (MenuKey $key): bool => in_array($key->to?->word, ['back', 'operator'], true) || in_array($inspection->find($key->to, Menu::class), array_column($from, 0), true));
+            $from = array_values(array_filter(
+                $inspection->usesOf($menu),
+                static fn (array $use): bool => $use[0] instanceof Menu && $use[0]->key !== $menu->key,
+            ));
+            $back = array_filter(
+                $menu->keys,
+                static fn (MenuKey $key): bool => in_array($key->to?->word, ['back', 'operator'], true)
+                    || in_array($inspection->find($key->to, Menu::class), array_column($from, 0), true),
+            );
             if ($from !== [] && $menu->keys !== [] && $back === []) {
-                yield Found::of("{$menu->name} has no way back", "Callers come to it from {$inspection->name($from[0][0])}.", $menu)->at('keys');
+                yield Found::of(
+                    "{$menu->name} has no way back",
+                    "Callers come to it from {$inspection->name($from[0][0])}.",
+                    $menu,
+                )->at('keys');
             }
         }
     }

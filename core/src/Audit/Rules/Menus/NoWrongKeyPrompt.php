@@ -29,7 +29,11 @@ final readonly class NoWrongKeyPrompt implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->invalidPrompt === null && $menu->invalidAllowed > 1 && $menu->keys !== []) {
-                yield Found::of("{$menu->name}: nothing is said to whoever presses a wrong key", 'The prompt is played again.', $menu)->at('invalidPrompt');
+                yield Found::of(
+                    "{$menu->name}: nothing is said to whoever presses a wrong key",
+                    'The prompt is played again.',
+                    $menu,
+                )->at('invalidPrompt');
             }
         }
     }

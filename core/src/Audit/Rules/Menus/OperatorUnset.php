@@ -30,9 +30,17 @@ final readonly class OperatorUnset implements Rule
     public function check(Inspection $inspection): iterable
     {
         if ($inspection->book->tenant->operator === null) {
-            $askers = array_values(array_filter($inspection->book->objects(), static fn (BookObject $object): bool => in_array('operator', Destinations::of($object), true)));
+            $askers = array_values(array_filter(
+                $inspection->book->objects(),
+                static fn (BookObject $object): bool => in_array('operator', Destinations::of($object), true),
+            ));
             if ($askers !== []) {
-                yield Found::of('There is no operator, and calls are sent there', 'From ' . $inspection->names($askers) . '.', $inspection->book->tenant, ...$askers)->at('operator')->counting(count($askers));
+                yield Found::of(
+                    'There is no operator, and calls are sent there',
+                    'From ' . $inspection->names($askers) . '.',
+                    $inspection->book->tenant,
+                    ...$askers,
+                )->at('operator')->counting(count($askers));
             }
         }
     }

@@ -33,7 +33,11 @@ final readonly class PromptTooLong implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             $seconds = $inspection->find($menu->prompt, Prompt::class)?->seconds() ?? 0;
             if ($seconds > $inspection->threshold(Threshold::LongestPromptSeconds)) {
-                yield Found::of("{$menu->name} speaks for {$seconds} s", "Callers listen for about {$inspection->threshold(Threshold::LongestPromptSeconds)} s.", $menu)->at('prompt');
+                yield Found::of(
+                    "{$menu->name} speaks for {$seconds} s",
+                    "Callers listen for about {$inspection->threshold(Threshold::LongestPromptSeconds)} s.",
+                    $menu,
+                )->at('prompt');
             }
         }
     }

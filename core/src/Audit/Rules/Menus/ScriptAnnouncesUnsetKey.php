@@ -35,7 +35,12 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
             $prompt = $inspection->find($menu->prompt, Prompt::class);
             foreach (SpokenKeys::in($prompt?->script, $prompt->language ?? 'en') as $key => $sentence) {
                 if (! isset($menu->keys[$key]) && ! $this->isDialled($menu, (string) $key)) {
-                    yield Found::of("{$menu->name}: key {$key} is announced and not set", "Callers are told: \"{$sentence}\" Whoever presses {$key} hears that it was wrong.", $menu, ...($prompt === null ? [] : [$prompt]))
+                    yield Found::of(
+                        "{$menu->name}: key {$key} is announced and not set",
+                        "Callers are told: \"{$sentence}\" Whoever presses {$key} hears that it was wrong.",
+                        $menu,
+                        ...($prompt === null ? [] : [$prompt]),
+                    )
                         ->at('keys', (string) $key);
                 }
             }
@@ -45,6 +50,7 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
     /** Where extensions or names may be dialled, star and hash can mean other things than a choice. */
     private function isDialled(Menu $menu, string $key): bool
     {
-        return ($menu->dialExtensions['scope'] !== ExtensionReach::Off || $menu->dialByName['scope'] !== NameScope::Off) && in_array($key, ['*', '#'], true);
+        return ($menu->dialExtensions['scope'] !== ExtensionReach::Off || $menu->dialByName['scope'] !== NameScope::Off)
+            && in_array($key, ['*', '#'], true);
     }
 }

@@ -47,15 +47,31 @@ final readonly class ScriptNamesAnother implements Rule
             foreach (SpokenKeys::in($prompt?->script, $prompt->language ?? 'en') as $key => $sentence) {
                 $leads = $menu->keys[$key] ?? null;
                 $target = $leads?->to?->object;
-                if ($leads === null || $target === null || preg_match('/\bfor (?:the |our )?(.+?),? (?:please )?(?:press|dial|push|choose)\b/iu', $sentence, $found) !== 1) {
+                if (
+                    $leads === null || $target === null || preg_match(
+                        '/\bfor (?:the |our )?(.+?),? (?:please )?(?:press|dial|push|choose)\b/iu',
+                        $sentence,
+                        $found,
+                    ) !== 1
+                ) {
                     continue;
                 }
                 $said = self::words($found[1]);
                 $known = self::words(($leads->label ?? '') . ' ' . $inspection->name($target));
                 $others = array_diff_key($names[$said] ?? [], [(string) $target => true]);
-                $isCalledSo = $said !== '' && array_filter(explode(' ', $said), static fn (string $word): bool => str_contains(" {$known} ", " {$word} ")) !== [];
+                $isCalledSo = $said !== '' && array_filter(
+                    explode(' ', $said),
+                    static fn (string $word): bool => str_contains(" {$known} ", " {$word} "),
+                ) !== [];
                 if (! $isCalledSo && ($others !== [] || ($leads->label ?? '') !== '')) {
-                    yield Found::of("{$menu->name}: key {$key} is announced for {$found[1]}, and leads to {$inspection->name($target)}", "Callers are told: \"{$sentence}\"" . ($leads->label === null ? '.' : " The key is labelled {$leads->label}."), $menu, ...($prompt === null ? [] : [$prompt]))->at("keys/{$key}", (string) $key);
+                    yield Found::of(
+                        "{$menu->name}: key {$key} is announced for {$found[1]}, and leads to "
+                            . "{$inspection->name($target)}",
+                        "Callers are told: \"{$sentence}\""
+                            . ($leads->label === null ? '.' : " The key is labelled {$leads->label}."),
+                        $menu,
+                        ...($prompt === null ? [] : [$prompt]),
+                    )->at("keys/{$key}", (string) $key);
                 }
             }
         }
@@ -66,6 +82,8 @@ final readonly class ScriptNamesAnother implements Rule
     {
         $words = preg_split('/[^\p{L}\p{N}]+/u', mb_strtolower($name), -1, PREG_SPLIT_NO_EMPTY);
 
-        return implode(' ', array_diff($words === false ? [] : $words, ['the', 'our', 'a', 's', 'of', 'and', 'mailbox', 'team', 'desk', 'department']));
+        return implode(' ', array_diff($words === false ? [] : $words, [
+            'the', 'our', 'a', 's', 'of', 'and', 'mailbox', 'team', 'desk', 'department',
+        ]));
     }
 }

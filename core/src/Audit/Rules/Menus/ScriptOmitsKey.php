@@ -35,7 +35,11 @@ final readonly class ScriptOmitsKey implements Rule
             // A script that tells of no key is a recording's stand-in, or in a language we do not read.
             foreach ($told === [] ? [] : $menu->keys as $key) {
                 if (! isset($told[$key->key])) {
-                    yield Found::of("{$menu->name}: key {$key->key} is set and never announced", 'Only those who know get to ' . ($key->label ?? $inspection->name($key->to)) . '.', $menu)->at("keys/{$key->key}/to", $key->key);
+                    yield Found::of(
+                        "{$menu->name}: key {$key->key} is set and never announced",
+                        'Only those who know get to ' . ($key->label ?? $inspection->name($key->to)) . '.',
+                        $menu,
+                    )->at("keys/{$key->key}/to", $key->key);
                 }
             }
         }

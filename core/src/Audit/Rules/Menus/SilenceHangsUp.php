@@ -29,7 +29,11 @@ final readonly class SilenceHangsUp implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if (in_array($menu->silence?->word, ['release', 'busy'], true)) {
-                yield Found::of("{$menu->name}: whoever presses nothing is cut off", 'Nobody is rung, and no message is taken.', $menu)->at('silence');
+                yield Found::of(
+                    "{$menu->name}: whoever presses nothing is cut off",
+                    'Nobody is rung, and no message is taken.',
+                    $menu,
+                )->at('silence');
             }
         }
     }

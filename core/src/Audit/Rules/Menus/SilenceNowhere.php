@@ -33,8 +33,16 @@ final readonly class SilenceNowhere implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->silence === null && $inspection->usesOf($menu) !== []) {
                 $zero = $menu->keys['0']->to ?? null;
-                yield Found::of("{$menu->name}: silence leads nowhere", 'Whoever presses nothing is cut off.', $menu)->at('silence')
-                    ->fixedBy($zero === null ? null : Fix::set("Lead it to {$inspection->name($zero)}, as key 0", $menu, 'silence', (string) $zero));
+                yield Found::of(
+                    "{$menu->name}: silence leads nowhere",
+                    'Whoever presses nothing is cut off.',
+                    $menu,
+                )->at('silence')
+                    ->fixedBy(
+                        $zero === null
+                        ? null
+                        : Fix::set("Lead it to {$inspection->name($zero)}, as key 0", $menu, 'silence', (string) $zero),
+                    );
             }
         }
     }

@@ -33,7 +33,10 @@ final readonly class TooDeep implements Rule
         $menus = $inspection->book->all(Menu::class);
         $depth = [];
         foreach ($menus as $menu) {
-            $above = array_filter($inspection->usesOf($menu), static fn (array $use): bool => $use[0] instanceof Menu && $use[0]->key !== $menu->key);
+            $above = array_filter(
+                $inspection->usesOf($menu),
+                static fn (array $use): bool => $use[0] instanceof Menu && $use[0]->key !== $menu->key,
+            );
             $depth[$menu->key] = $above === [] ? 1 : 0;
         }
         // A menu counts from the shortest way to it; ways back to where callers came from do not make it deeper.
@@ -49,7 +52,11 @@ final readonly class TooDeep implements Rule
         }
         foreach ($menus as $menu) {
             if ($depth[$menu->key] > $most) {
-                yield Found::of("{$menu->name} lies behind " . ($depth[$menu->key] - 1) . ' other menus', "Callers seldom get further than {$most}.", $menu)->at('keys');
+                yield Found::of(
+                    "{$menu->name} lies behind " . ($depth[$menu->key] - 1) . ' other menus',
+                    "Callers seldom get further than {$most}.",
+                    $menu,
+                )->at('keys');
             }
         }
     }

@@ -32,9 +32,16 @@ final readonly class TooManyChoices implements Rule
     {
         $most = $inspection->threshold(Threshold::MostChoices);
         foreach ($inspection->book->all(Menu::class) as $menu) {
-            $choices = array_filter($menu->keys, static fn (MenuKey $key): bool => ! in_array($key->to?->word, ['again', 'back', 'operator'], true));
+            $choices = array_filter(
+                $menu->keys,
+                static fn (MenuKey $key): bool => ! in_array($key->to?->word, ['again', 'back', 'operator'], true),
+            );
             if (count($choices) > $most) {
-                yield Found::of("{$menu->name} offers " . count($choices) . ' choices', "Callers keep about {$most} in mind.", $menu)->at('keys')->counting(count($choices));
+                yield Found::of(
+                    "{$menu->name} offers " . count($choices) . ' choices',
+                    "Callers keep about {$most} in mind.",
+                    $menu,
+                )->at('keys')->counting(count($choices));
             }
         }
     }

@@ -38,9 +38,22 @@ final readonly class TwoGreetings implements Rule
                 $menu = $inspection->find($answer['then'], Menu::class);
                 $greeting = $inspection->find($answer['greeting'], Prompt::class);
                 $prompt = $inspection->find($menu?->prompt, Prompt::class);
-                if ($menu !== null && preg_match(self::WELCOME, $greeting->script ?? '') === 1 && preg_match(self::WELCOME, $prompt->script ?? '') === 1) {
-                    yield Found::of("{$attendant->name} and {$menu->name} both welcome callers", "First \"{$greeting?->name}\" is played, then \"{$prompt?->name}\".", $menu, $attendant)->at('prompt')
-                        ->fixedBy($greeting === null ? null : Fix::of('Take the greeting away', Fix::setting($attendant, "answers/{$answer['item']}/greeting", null), ...(count($inspection->usesOf($greeting)) === 1 ? [Operation::delete($greeting)] : [])));
+                if (
+                    $menu !== null
+                    && preg_match(self::WELCOME, $greeting->script ?? '') === 1
+                    && preg_match(self::WELCOME, $prompt->script ?? '') === 1
+                ) {
+                    yield Found::of(
+                        "{$attendant->name} and {$menu->name} both welcome callers",
+                        "First \"{$greeting?->name}\" is played, then \"{$prompt?->name}\".",
+                        $menu,
+                        $attendant,
+                    )->at('prompt')
+                        ->fixedBy($greeting === null ? null : Fix::of(
+                            'Take the greeting away',
+                            Fix::setting($attendant, "answers/{$answer['item']}/greeting", null),
+                            ...(count($inspection->usesOf($greeting)) === 1 ? [Operation::delete($greeting)] : []),
+                        ));
                 }
             }
         }

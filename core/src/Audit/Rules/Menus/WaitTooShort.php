@@ -32,7 +32,11 @@ final readonly class WaitTooShort implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->wait < $inspection->threshold(Threshold::ShortestKeyWait) && $menu->keys !== []) {
-                yield Found::of("{$menu->name} waits {$menu->wait} s for a key", 'The call moves on while callers still look for it.', $menu)->at('wait')->fixedBy(Fix::set('Wait for 5 s', $menu, 'wait', 5));
+                yield Found::of(
+                    "{$menu->name} waits {$menu->wait} s for a key",
+                    'The call moves on while callers still look for it.',
+                    $menu,
+                )->at('wait')->fixedBy(Fix::set('Wait for 5 s', $menu, 'wait', 5));
             }
         }
     }

@@ -28,7 +28,8 @@ final readonly class WrongKeysGoRound implements Rule
             'menus.wrong-keys-go-round',
             Severity::Warning,
             'Too many wrong keys lead back to the menu they were pressed in.',
-            'A caller who does not understand the menu, or whose telephone sends the wrong tones, never reaches anybody.',
+            'A caller who does not understand the menu, or whose telephone sends the wrong '
+                . 'tones, never reaches anybody.',
             'Lead too many wrong keys to somebody, as silence does.',
             About::MODEL,
         );
@@ -47,10 +48,22 @@ final readonly class WrongKeysGoRound implements Rule
                 $told[$menu->key] = true;
                 yield Found::of(
                     "{$menu->name}: wrong keys lead back to it for ever",
-                    'After ' . ($menu->invalidAllowed === 1 ? 'a wrong key' : "{$menu->invalidAllowed} wrong keys") . " a caller is led to {$inspection->name($menu->invalid ?? $menu->silence)}, and hears the same menu again.",
+                    'After '
+                        . ($menu->invalidAllowed === 1 ? 'a wrong key' : "{$menu->invalidAllowed} wrong keys")
+                        . " a caller is led to {$inspection->name($menu->invalid ?? $menu->silence)}, and hears the "
+                            . "same menu again.",
                     $menu,
                 )->at('invalid')->shownBy($this->call($inspection, $menu, $run))
-                    ->fixedBy($menu->silence === null || (string) $menu->silence === (string) $menu->invalid ? null : Fix::set("Lead them to {$inspection->name($menu->silence)}, as silence does", $menu, 'invalid', (string) $menu->silence));
+                    ->fixedBy(
+                        $menu->silence === null || (string) $menu->silence === (string) $menu->invalid
+                        ? null
+                        : Fix::set(
+                            "Lead them to {$inspection->name($menu->silence)}, as silence does",
+                            $menu,
+                            'invalid',
+                            (string) $menu->silence,
+                        ),
+                    );
             }
         }
     }
@@ -59,12 +72,21 @@ final readonly class WrongKeysGoRound implements Rule
     private static function rounds(Explorer $explored): array
     {
         $next = self::afterWrongKeys($explored);
-        $rounds = array_filter(Components::of($next), static fn (array $component): bool => count($component) > 1 || in_array($component[0], $next[$component[0]], true));
+        $rounds = array_filter(
+            Components::of($next),
+            static fn (array $component): bool => count($component) > 1
+                || in_array($component[0], $next[$component[0]], true),
+        );
 
-        return array_values(array_map(static fn (array $component): string => $explored->states[$component[0]]->object, $rounds));
+        return array_values(
+            array_map(static fn (array $component): string => $explored->states[$component[0]]->object, $rounds),
+        );
     }
 
-    /** @return array<string, list<string>> the menus that wrong keys lead to, by the menu they are pressed in; as keys of states */
+    /**
+     * @return array<string, list<string>> the menus that wrong keys lead to, by the menu they are pressed in; as keys
+     *     of states
+     */
     private static function afterWrongKeys(Explorer $explored): array
     {
         $next = [];
@@ -73,7 +95,9 @@ final readonly class WrongKeysGoRound implements Rule
                 $next[$key] = [];
                 $edges = $explored->edges[$key] ?? [];
                 foreach ($edges as $edge) {
-                    $to = $edge->choice->event->kind === EventKind::Wrong || self::isForced($edges) ? self::nextMenu($explored, $edge->to) : null;
+                    $to = $edge->choice->event->kind === EventKind::Wrong || self::isForced($edges)
+                        ? self::nextMenu($explored, $edge->to)
+                        : null;
                     if ($to !== null) {
                         $next[$key][] = $to;
                     }
@@ -109,7 +133,11 @@ final readonly class WrongKeysGoRound implements Rule
     {
         foreach (['9', '8', '7', '6', '5', '#', '*'] as $key) {
             if (! isset($menu->keys[$key])) {
-                return ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->survey()->firstInstant($run)), 'keys' => array_fill(0, 2 * $menu->invalidAllowed, ['key' => $key])];
+                return [
+                    'to' => $run->number,
+                    'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->survey()->firstInstant($run)),
+                    'keys' => array_fill(0, 2 * $menu->invalidAllowed, ['key' => $key]),
+                ];
             }
         }
 

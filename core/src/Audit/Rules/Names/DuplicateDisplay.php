@@ -33,7 +33,13 @@ final readonly class DuplicateDisplay implements Rule
         }
         foreach ($alike as $users) {
             if (count($users) > 1) {
-                yield Found::of(count($users) . " users are called {$users[0]->label()}", 'Their extensions are ' . implode(', ', array_map(static fn (User $user): string => $user->extension ?? 'none', $users)) . '.', ...$users)->at('name/last')->counting(count($users));
+                yield Found::of(
+                    count($users) . " users are called {$users[0]->label()}",
+                    'Their extensions are '
+                        . implode(', ', array_map(static fn (User $user): string => $user->extension ?? 'none', $users))
+                        . '.',
+                    ...$users,
+                )->at('name/last')->counting(count($users));
             }
         }
     }

@@ -29,8 +29,18 @@ final readonly class PlaceholderLeft implements Rule
     {
         foreach ($inspection->book->objects() as $object) {
             $text = $object instanceof Prompt ? (string) $object->script : $object->label();
-            if (preg_match('/\[[^\]]*\]|\{[^}]*\}|<[a-z ]+>|\b(?:TBD|TBC|lorem ipsum|your company|company name)\b/i', $text, $found) === 1) {
-                yield Found::of("{$object->label()} still says \"{$found[0]}\"", $object instanceof Prompt ? 'It is in what callers hear.' : 'It is in its name.', $object)->at($object instanceof Prompt ? 'script' : 'name');
+            if (
+                preg_match(
+                    '/\[[^\]]*\]|\{[^}]*\}|<[a-z ]+>|\b(?:TBD|TBC|lorem ipsum|your company|company name)\b/i',
+                    $text,
+                    $found,
+                ) === 1
+            ) {
+                yield Found::of(
+                    "{$object->label()} still says \"{$found[0]}\"",
+                    $object instanceof Prompt ? 'It is in what callers hear.' : 'It is in its name.',
+                    $object,
+                )->at($object instanceof Prompt ? 'script' : 'name');
             }
         }
     }

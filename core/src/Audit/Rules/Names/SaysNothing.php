@@ -17,7 +17,9 @@ use Jaunty\Core\Book\Menu;
 /** A name that nobody can tell from another. */
 final readonly class SaysNothing implements Rule
 {
-    private const SAYS_NOTHING = '/^(?:(?:new|my|the|a|untitled|default)\s+)*(?:hunt\s*|ring\s*|call\s*)?(?:group|queue|attendant|menu|chain|list|grp|aa|ivr|hg|rg|cq|q)[\s_-]*\d*$|^[a-z]{1,3}[\s_-]?\d+$|^(?:asdf|qwer|xxx*|abc)\w*$/iD';
+    private const SAYS_NOTHING = '/^(?:(?:new|my|the|a|untitled|default)\s+)*(?:hunt\s*|ring\s*|call\s*)?'
+        . '(?:group|queue|attendant|menu|chain|list|grp|aa|ivr|hg|rg|cq|q)[\s_-]*\d*$|'
+        . '^[a-z]{1,3}[\s_-]?\d+$|^(?:asdf|qwer|xxx*|abc)\w*$/iD';
 
     public function about(): About
     {
@@ -33,9 +35,17 @@ final readonly class SaysNothing implements Rule
     public function check(Inspection $inspection): iterable
     {
         $kinds = [Group::class, Attendant::class, Menu::class, Chain::class];
-        foreach (array_merge(...array_map(static fn (string $class): array => $inspection->book->all($class), $kinds)) as $object) {
+        foreach (
+            array_merge(
+                ...array_map(static fn (string $class): array => $inspection->book->all($class), $kinds),
+            ) as $object
+        ) {
             if (preg_match(self::SAYS_NOTHING, trim($object->name)) === 1) {
-                yield Found::of("\"{$object->name}\" says nothing of what it is for", 'It is a ' . $object->kind()->value . '.', $object)->at('name');
+                yield Found::of(
+                    "\"{$object->name}\" says nothing of what it is for",
+                    'It is a ' . $object->kind()->value . '.',
+                    $object,
+                )->at('name');
             }
         }
     }

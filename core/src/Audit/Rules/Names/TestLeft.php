@@ -28,8 +28,19 @@ final readonly class TestLeft implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->objects() as $object) {
-            if (preg_match('/\b(?:test|temp|tmp|dummy|asdf|xxx+)\b/i', $object->label()) === 1 && ! $object instanceof Promise) {
-                yield Found::of("{$object->label()} looks like a test left behind", $inspection->usesOf($object) === [] ? 'Nothing leads to it.' : 'It is still used by ' . $inspection->names(array_column($inspection->usesOf($object), 0)) . '.', $object)->at('name');
+            if (
+                preg_match('/\b(?:test|temp|tmp|dummy|asdf|xxx+)\b/i', $object->label()) === 1
+                && ! $object instanceof Promise
+            ) {
+                yield Found::of(
+                    "{$object->label()} looks like a test left behind",
+                    $inspection->usesOf($object) === []
+                        ? 'Nothing leads to it.'
+                        : 'It is still used by '
+                        . $inspection->names(array_column($inspection->usesOf($object), 0))
+                        . '.',
+                    $object,
+                )->at('name');
             }
         }
     }

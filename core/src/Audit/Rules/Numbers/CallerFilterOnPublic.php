@@ -29,8 +29,16 @@ final readonly class CallerFilterOnPublic implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Number::class) as $number) {
-            if ($number->callerRules !== [] && $number->destination === null && ! in_array('anyone', array_column($number->callerRules, 'callers'), true)) {
-                yield Found::of("{$inspection->name($number)}: callers who are not on the list get nothing", 'No rule is for anyone else, and the number leads nowhere by itself.', $number)->at('destination');
+            if ($number->callerRules !== [] && $number->destination === null && ! in_array(
+                'anyone',
+                array_column($number->callerRules, 'callers'),
+                true,
+            )) {
+                yield Found::of(
+                    "{$inspection->name($number)}: callers who are not on the list get nothing",
+                    'No rule is for anyone else, and the number leads nowhere by itself.',
+                    $number,
+                )->at('destination');
             }
         }
     }

@@ -30,12 +30,23 @@ final readonly class CallerNameMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $numbers = array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->status === NumberStatus::Active);
+        $numbers = array_filter(
+            $inspection->book->all(Number::class),
+            static fn (Number $number): bool => $number->status === NumberStatus::Active,
+        );
         $named = array_values(array_filter($numbers, static fn (Number $number): bool => $number->callerName !== null));
         foreach ($named === [] ? [] : $numbers as $number) {
-            $shownBy = array_values(array_filter($inspection->usesOf($number), static fn (array $use): bool => $use[1] === 'callerId'));
+            $shownBy = array_values(
+                array_filter($inspection->usesOf($number), static fn (array $use): bool => $use[1] === 'callerId'),
+            );
             if ($number->callerName === null && $shownBy !== []) {
-                yield Found::of("{$inspection->name($number)} shows no name", "{$inspection->names(array_column($shownBy, 0))} " . (count($shownBy) === 1 ? 'shows' : 'show') . " it; {$inspection->name($named[0])} shows {$named[0]->callerName}.", $number)->at('callerName')
+                yield Found::of(
+                    "{$inspection->name($number)} shows no name",
+                    "{$inspection->names(array_column($shownBy, 0))} "
+                        . (count($shownBy) === 1 ? 'shows' : 'show')
+                        . " it; {$inspection->name($named[0])} shows {$named[0]->callerName}.",
+                    $number,
+                )->at('callerName')
                     ->fixedBy(Fix::set("Show {$named[0]->callerName}", $number, 'callerName', $named[0]->callerName));
             }
         }

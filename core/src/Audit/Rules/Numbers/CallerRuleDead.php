@@ -40,8 +40,19 @@ final readonly class CallerRuleDead implements Rule
             }
             if ($dead !== []) {
                 $whom = implode(', ', array_map(static fn ($rule): string => $rule->callers, array_slice($dead, 0, 3)));
-                yield Found::of("{$inspection->name($number)}: " . (count($dead) === 1 ? 'a rule for callers never holds' : count($dead) . ' rules for callers never hold'), "What is looked at before takes all of them: {$whom}.", $number)->at('callerRules')->counting(count($dead))
-                    ->fixedBy(Fix::of(count($dead) === 1 ? 'Take it out' : 'Take them out', Fix::leavingOut($number, 'callerRules', ...array_column($dead, 'item'))));
+                yield Found::of(
+                    "{$inspection->name($number)}: " . (
+                        count($dead) === 1
+                        ? 'a rule for callers never holds'
+                        : count($dead) . ' rules for callers never hold'
+                    ),
+                    "What is looked at before takes all of them: {$whom}.",
+                    $number,
+                )->at('callerRules')->counting(count($dead))
+                    ->fixedBy(Fix::of(
+                        count($dead) === 1 ? 'Take it out' : 'Take them out',
+                        Fix::leavingOut($number, 'callerRules', ...array_column($dead, 'item')),
+                    ));
             }
         }
     }

@@ -33,7 +33,12 @@ final readonly class DeliveredFormMismatch implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             $trunk = $inspection->find($number->trunk, Trunk::class);
             if ($trunk !== null && $number->deliveredAs !== null && $number->deliveredAs !== $trunk->deliversAs) {
-                yield Found::of("{$inspection->name($number)} is expected in another form than {$trunk->name} delivers", "It is expected as {$number->deliveredAs->value} and comes as {$trunk->deliversAs->value}.", $number, $trunk)->at('deliveredAs')
+                yield Found::of(
+                    "{$inspection->name($number)} is expected in another form than {$trunk->name} delivers",
+                    "It is expected as {$number->deliveredAs->value} and comes as {$trunk->deliversAs->value}.",
+                    $number,
+                    $trunk,
+                )->at('deliveredAs')
                     ->fixedBy(Fix::set('Expect it as the trunk delivers it', $number, 'deliveredAs', null));
             }
         }

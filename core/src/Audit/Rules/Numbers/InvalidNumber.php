@@ -32,7 +32,11 @@ final readonly class InvalidNumber implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             $read = E164::parse($number->key);
             if (! $read->isValid() && ! $read->isFictional()) {
-                yield Found::of("{$number->key} is no number of any network", 'Its country has no number of this form.', $number);
+                yield Found::of(
+                    "{$number->key} is no number of any network",
+                    'Its country has no number of this form.',
+                    $number,
+                );
             }
         }
     }

@@ -31,8 +31,23 @@ final readonly class MainMissing implements Rule
     {
         $numbers = $inspection->book->all(Number::class);
         if ($numbers !== [] && $inspection->book->tenant->mainNumber === null) {
-            yield Found::of('No main number is named', count($numbers) === 1 ? 'There is only one to choose.' : 'There are ' . count($numbers) . ' to choose from.', $inspection->book->tenant)->at('mainNumber')
-                ->fixedBy(count($numbers) === 1 ? Fix::set("Make it {$inspection->name($numbers[0])}", $inspection->book->tenant, 'mainNumber', (string) Reference::of($numbers[0])) : null);
+            yield Found::of(
+                'No main number is named',
+                count($numbers) === 1
+                    ? 'There is only one to choose.'
+                    : 'There are ' . count($numbers) . ' to choose from.',
+                $inspection->book->tenant,
+            )->at('mainNumber')
+                ->fixedBy(
+                    count($numbers) === 1
+                    ? Fix::set(
+                        "Make it {$inspection->name($numbers[0])}",
+                        $inspection->book->tenant,
+                        'mainNumber',
+                        (string) Reference::of($numbers[0]),
+                    )
+                    : null,
+                );
         }
     }
 }

@@ -32,9 +32,17 @@ final readonly class MessagingUnsupported implements Rule
     {
         foreach ($inspection->book->all(Number::class) as $number) {
             $line = $inspection->find($number->destination, Line::class);
-            $isInService = in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
+            $isInService = in_array(
+                $number->status,
+                [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut],
+                true,
+            );
             if ($number->messaging && (! $isInService || $line !== null)) {
-                yield Found::of("{$inspection->name($number)} takes text messages that nobody reads", $line !== null ? "It is the number of {$line->name}." : 'It is not in service here.', $number)->at('messaging')
+                yield Found::of(
+                    "{$inspection->name($number)} takes text messages that nobody reads",
+                    $line !== null ? "It is the number of {$line->name}." : 'It is not in service here.',
+                    $number,
+                )->at('messaging')
                     ->fixedBy(Fix::set('Switch text messages off there', $number, 'messaging', false));
             }
         }

@@ -38,7 +38,11 @@ final readonly class OutsideInvalid implements Rule
             foreach ($numbers as $path => $number) {
                 $read = E164::parse($number);
                 if (! $read->isValid() && ! $read->isFictional()) {
-                    yield Found::of("{$inspection->name($object)} leads calls to {$read->display()}, which nobody has", 'Its country has no number of this form.', $object)->at($path, $path);
+                    yield Found::of(
+                        "{$inspection->name($object)} leads calls to {$read->display()}, which nobody has",
+                        'Its country has no number of this form.',
+                        $object,
+                    )->at($path, $path);
                 }
             }
         }

@@ -30,9 +30,17 @@ final readonly class Over implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Number::class) as $number) {
-            $isServed = in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
+            $isServed = in_array(
+                $number->status,
+                [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut],
+                true,
+            );
             if ($number->until !== null && $number->until < $inspection->date() && $isServed && $number->enabled) {
-                yield Found::of("{$inspection->name($number)} is over since {$inspection->day($number->until)}", 'Calls to it end as not in service.', $number)->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
+                yield Found::of(
+                    "{$inspection->name($number)} is over since {$inspection->day($number->until)}",
+                    'Calls to it end as not in service.',
+                    $number,
+                )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
             }
         }
     }

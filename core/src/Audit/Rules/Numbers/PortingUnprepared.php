@@ -29,9 +29,17 @@ final readonly class PortingUnprepared implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Number::class) as $number) {
-            $missing = array_keys(array_filter(['the day' => $number->from === null, 'where calls go' => $number->destination === null]));
+            $missing = array_keys(
+                array_filter(['the day' => $number->from === null, 'where calls go' => $number->destination === null]),
+            );
             if ($number->status === NumberStatus::PortingIn && $missing !== []) {
-                yield Found::of("{$inspection->name($number)} is to be ported, and " . implode(' and ', $missing) . ' is not entered', 'Calls to it go to the old carrier until then.', $number)->at($number->from === null ? 'from' : 'destination');
+                yield Found::of(
+                    "{$inspection->name($number)} is to be ported, and "
+                        . implode(' and ', $missing)
+                        . ' is not entered',
+                    'Calls to it go to the old carrier until then.',
+                    $number,
+                )->at($number->from === null ? 'from' : 'destination');
             }
         }
     }

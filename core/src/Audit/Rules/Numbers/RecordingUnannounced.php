@@ -23,16 +23,31 @@ final readonly class RecordingUnannounced implements Rule
             'Incoming calls are recorded, and nothing callers hear says so.',
             'In many countries they have to be told, and in some they have to agree.',
             'Say it in the greeting, or do not record.',
-            'Canada: PIPEDA, Schedule 1, clause 4.3 (consent); elsewhere by law of the country, from memory and to be checked for the customer',
+            'Canada: PIPEDA, Schedule 1, clause 4.3 (consent); elsewhere by law of the country, from memory and to be '
+                . 'checked for the customer',
         );
     }
 
     public function check(Inspection $inspection): iterable
     {
-        $recorded = array_values(array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->recording['in'] && $number->destination !== null));
-        $told = array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => preg_match('/\b(?:record|enregistr|aufgezeichnet|grab)/iu', (string) $prompt->script) === 1 && $inspection->usesOf($prompt) !== []);
+        $recorded = array_values(array_filter(
+            $inspection->book->all(Number::class),
+            static fn (Number $number): bool => $number->recording['in'] && $number->destination !== null,
+        ));
+        $told = array_filter(
+            $inspection->book->all(Prompt::class),
+            static fn (Prompt $prompt): bool => preg_match(
+                '/\b(?:record|enregistr|aufgezeichnet|grab)/iu',
+                (string) $prompt->script,
+            ) === 1 && $inspection->usesOf($prompt) !== [],
+        );
         if ($recorded !== [] && $told === []) {
-            yield Found::of('Calls are recorded, and callers are not told', "Calls to {$inspection->names($recorded)} are; no prompt says so.", $recorded[0], ...array_slice($recorded, 1))->at('recording/in')->counting(count($recorded));
+            yield Found::of(
+                'Calls are recorded, and callers are not told',
+                "Calls to {$inspection->names($recorded)} are; no prompt says so.",
+                $recorded[0],
+                ...array_slice($recorded, 1),
+            )->at('recording/in')->counting(count($recorded));
         }
     }
 }

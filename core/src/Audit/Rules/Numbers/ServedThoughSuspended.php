@@ -33,9 +33,18 @@ final readonly class ServedThoughSuspended implements Rule
         if (! in_array($stage, [Stage::Suspended, Stage::Archived], true)) {
             return;
         }
-        $served = array_values(array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->enabled && $number->status === NumberStatus::Active && $number->destination !== null));
+        $served = array_values(array_filter(
+            $inspection->book->all(Number::class),
+            static fn (Number $number): bool => $number->enabled
+                && $number->status === NumberStatus::Active
+                && $number->destination !== null,
+        ));
         if ($served !== []) {
-            yield Found::of("The customer is {$stage->value}, and calls still go through", "They are taken at {$inspection->names($served)}.", $inspection->book->tenant)->at('state')->counting(count($served));
+            yield Found::of(
+                "The customer is {$stage->value}, and calls still go through",
+                "They are taken at {$inspection->names($served)}.",
+                $inspection->book->tenant,
+            )->at('state')->counting(count($served));
         }
     }
 }

@@ -33,8 +33,20 @@ final readonly class SpecialLineTreated implements Rule
     {
         foreach ($inspection->book->all(Line::class) as $line) {
             foreach ($inspection->usesOf($line) as [$user, $path]) {
-                if (in_array($line->purpose, [LinePurpose::Fax, LinePurpose::Alarm, LinePurpose::Lift, LinePurpose::Card], true) && ($user instanceof Attendant || $user instanceof Menu || $user instanceof Group)) {
-                    yield Found::of("{$line->name} is reached by way of {$inspection->name($user)}", 'A machine that calls it hears a person or a greeting first.', $line, $user)->at('purpose', $path);
+                if (
+                    in_array(
+                        $line->purpose,
+                        [LinePurpose::Fax, LinePurpose::Alarm, LinePurpose::Lift, LinePurpose::Card],
+                        true,
+                    )
+                    && ($user instanceof Attendant || $user instanceof Menu || $user instanceof Group)
+                ) {
+                    yield Found::of(
+                        "{$line->name} is reached by way of {$inspection->name($user)}",
+                        'A machine that calls it hears a person or a greeting first.',
+                        $line,
+                        $user,
+                    )->at('purpose', $path);
                 }
             }
         }

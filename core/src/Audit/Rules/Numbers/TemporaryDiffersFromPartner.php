@@ -31,9 +31,24 @@ final readonly class TemporaryDiffersFromPartner implements Rule
     {
         foreach ($inspection->book->all(Number::class) as $number) {
             $other = $inspection->find($number->replaces, Number::class);
-            if ($number->status === NumberStatus::Temporary && $other !== null && (string) $number->destination !== (string) $other->destination) {
-                yield Found::of("{$inspection->name($number)} leads elsewhere than {$inspection->name($other)}", "The one leads to {$inspection->name($number->destination ?? 'nowhere')}, the other to {$inspection->name($other->destination ?? 'nowhere')}.", $number, $other)->at('destination')
-                    ->fixedBy($other->destination === null ? null : Fix::set('Let both lead to the same place', $number, 'destination', (string) $other->destination));
+            if (
+                $number->status === NumberStatus::Temporary
+                && $other !== null
+                && (string) $number->destination !== (string) $other->destination
+            ) {
+                yield Found::of(
+                    "{$inspection->name($number)} leads elsewhere than {$inspection->name($other)}",
+                    "The one leads to {$inspection->name($number->destination ?? 'nowhere')}, the other to "
+                        . "{$inspection->name($other->destination ?? 'nowhere')}.",
+                    $number,
+                    $other,
+                )->at('destination')
+                    ->fixedBy($other->destination === null ? null : Fix::set(
+                        'Let both lead to the same place',
+                        $number,
+                        'destination',
+                        (string) $other->destination,
+                    ));
             }
         }
     }

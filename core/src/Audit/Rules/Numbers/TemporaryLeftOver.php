@@ -25,7 +25,8 @@ final readonly class TemporaryLeftOver implements Rule
             'numbers.temporary-left-over',
             Severity::Warning,
             'A lent number goes on without an end although the number it stood in for has been ported.',
-            'It was published meanwhile: it costs a fee, and one day somebody gives it back while callers still use it.',
+            'It was published meanwhile: it costs a fee, and one day somebody gives it back '
+                . 'while callers still use it.',
             'Let it end some weeks from now, and tell the customer the date.',
         );
     }
@@ -34,17 +35,25 @@ final readonly class TemporaryLeftOver implements Rule
     {
         $today = $inspection->today();
         foreach ($inspection->book->all(Number::class) as $number) {
-            $ported = $number->status === NumberStatus::Temporary && $number->until === null ? $inspection->find($number->replaces, Number::class) : null;
-            if ($ported === null || $ported->status !== NumberStatus::Active || ($ported->from !== null && LocalDate::parse($ported->from) > $today)) {
+            $ported = $number->status === NumberStatus::Temporary && $number->until === null
+                ? $inspection->find($number->replaces, Number::class)
+                : null;
+            if ($ported === null || $ported->status !== NumberStatus::Active || (
+                $ported->from !== null && LocalDate::parse($ported->from) > $today
+            )) {
                 continue;
             }
             $last = LocalDate::text($today + self::FURTHER_DAYS);
             yield Found::of(
                 "{$inspection->name($number)} is still lent, though {$inspection->name($ported)} has come",
-                'It stood in until the port' . ($ported->from === null ? '' : " of {$inspection->day($ported->from)}") . ', and callers still get through on it.',
+                'It stood in until the port'
+                    . ($ported->from === null ? '' : " of {$inspection->day($ported->from)}")
+                    . ', and callers still get through on it.',
                 $number,
                 $ported,
-            )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])->fixedBy(Fix::set("Let it end on {$inspection->day($last)}", $number, 'until', $last));
+            )->at('until')
+                ->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])
+                ->fixedBy(Fix::set("Let it end on {$inspection->day($last)}", $number, 'until', $last));
         }
     }
 }

@@ -32,9 +32,20 @@ final readonly class Unrouted implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Number::class) as $number) {
-            $takesAll = array_filter($number->callerRules, static fn (CallerRule $rule): bool => $rule->callers === 'anyone' && $rule->then !== null) !== [];
-            if ($number->enabled && $number->destination === null && ! $takesAll && in_array($number->status, [NumberStatus::Active, NumberStatus::Temporary], true)) {
-                yield Found::of("{$inspection->name($number)} leads nowhere", 'It is in service: whoever calls it is cut off.', $number)->at('destination')
+            $takesAll = array_filter(
+                $number->callerRules,
+                static fn (CallerRule $rule): bool => $rule->callers === 'anyone' && $rule->then !== null,
+            ) !== [];
+            if ($number->enabled && $number->destination === null && ! $takesAll && in_array(
+                $number->status,
+                [NumberStatus::Active, NumberStatus::Temporary],
+                true,
+            )) {
+                yield Found::of(
+                    "{$inspection->name($number)} leads nowhere",
+                    'It is in service: whoever calls it is cut off.',
+                    $number,
+                )->at('destination')
                     ->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
             }
         }

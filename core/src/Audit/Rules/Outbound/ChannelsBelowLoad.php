@@ -32,10 +32,17 @@ final readonly class ChannelsBelowLoad implements Rule
     {
         foreach ($inspection->book->all(Group::class) as $group) {
             $people = count(array_filter($group->members, static fn (Member $member): bool => $member->signedIn));
-            $trunks = $group->queue === null ? [] : array_values(array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled));
+            $trunks = $group->queue === null ? [] : array_values(
+                array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled),
+            );
             $channels = array_map(static fn (Trunk $trunk): ?int => $trunk->channels, $trunks);
             if ($trunks !== [] && ! in_array(null, $channels, true) && array_sum($channels) < $people) {
-                yield Found::of("{$group->name} has {$people} people and " . array_sum($channels) . ' channels', 'Callers hear busy while somebody is free.', $group, ...$trunks)->at('members');
+                yield Found::of(
+                    "{$group->name} has {$people} people and " . array_sum($channels) . ' channels',
+                    'Callers hear busy while somebody is free.',
+                    $group,
+                    ...$trunks,
+                )->at('members');
             }
         }
     }

@@ -31,11 +31,25 @@ final readonly class ChannelsNoneForIncoming implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Trunk::class) as $trunk) {
-            $numbers = array_filter($inspection->usesOf($trunk), static fn (array $use): bool => $use[0] instanceof Number);
+            $numbers = array_filter(
+                $inspection->usesOf($trunk),
+                static fn (array $use): bool => $use[0] instanceof Number,
+            );
             // Where nobody says how many calls may go out, all of them may.
-            if ($trunk->channels !== null && $trunk->channels > 0 && ($trunk->outboundChannels ?? $trunk->channels) >= $trunk->channels && $numbers !== []) {
+            if (
+                $trunk->channels !== null
+                && $trunk->channels > 0
+                && ($trunk->outboundChannels ?? $trunk->channels) >= $trunk->channels
+                && $numbers !== []
+            ) {
                 $left = max(1, intdiv($trunk->channels * 2, 3));
-                yield Found::of("{$trunk->name}: outgoing calls may take all {$trunk->channels} channels", 'None is left for callers.', $trunk)->at('outboundChannels')->fixedBy($trunk->channels < 2 ? null : Fix::set("Let them take {$left}", $trunk, 'outboundChannels', $left));
+                yield Found::of(
+                    "{$trunk->name}: outgoing calls may take all {$trunk->channels} channels",
+                    'None is left for callers.',
+                    $trunk,
+                )->at('outboundChannels')->fixedBy(
+                    $trunk->channels < 2 ? null : Fix::set("Let them take {$left}", $trunk, 'outboundChannels', $left),
+                );
             }
         }
     }

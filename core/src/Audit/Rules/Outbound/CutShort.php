@@ -32,7 +32,11 @@ final readonly class CutShort implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $short = RouteOrder::digitsOf($route)->cutShort();
             if ($short !== null) {
-                yield Found::of("{$route->name}: {$short} is never dialled to its end", 'Its beginning is complete already, and goes out before the rest is dialled.', $route)->at('digits');
+                yield Found::of(
+                    "{$route->name}: {$short} is never dialled to its end",
+                    'Its beginning is complete already, and goes out before the rest is dialled.',
+                    $route,
+                )->at('digits');
             }
         }
     }

@@ -31,10 +31,23 @@ final readonly class EmergencyGated implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Route::class) as $route) {
-            $gates = array_keys(array_filter(['a PIN is asked' => $route->pin !== RoutePin::None, 'hours are kept' => $route->schedule !== null, 'some people are blocked' => $route->blocked !== []]));
+            $gates = array_keys(array_filter([
+                'a PIN is asked' => $route->pin !== RoutePin::None,
+                'hours are kept' => $route->schedule !== null,
+                'some people are blocked' => $route->blocked !== [],
+            ]));
             if ($route->emergency && $gates !== []) {
-                yield Found::of("{$route->name}: " . implode(', ', $gates), 'It is the way of emergency calls.', $route)->at('pin')
-                    ->fixedBy(Fix::of('Take it out of the way', Fix::setting($route, 'pin', RoutePin::None->value), Fix::setting($route, 'schedule', null), Fix::setting($route, 'blocked', [])));
+                yield Found::of(
+                    "{$route->name}: " . implode(', ', $gates),
+                    'It is the way of emergency calls.',
+                    $route,
+                )->at('pin')
+                    ->fixedBy(Fix::of(
+                        'Take it out of the way',
+                        Fix::setting($route, 'pin', RoutePin::None->value),
+                        Fix::setting($route, 'schedule', null),
+                        Fix::setting($route, 'blocked', []),
+                    ));
             }
         }
     }

@@ -31,12 +31,18 @@ final readonly class EmergencyMissing implements Rule
     public function check(Inspection $inspection): iterable
     {
         $routes = $inspection->book->all(Route::class);
-        $stranded = array_values(array_filter($inspection->helpCalls(), static fn (HelpCall $call): bool => ! $call->isLet));
+        $stranded = array_values(
+            array_filter($inspection->helpCalls(), static fn (HelpCall $call): bool => ! $call->isLet),
+        );
         if (array_filter($routes, static fn (Route $route): bool => $route->emergency) === []) {
             if ($routes !== [] || $stranded !== []) {
                 yield Found::of(
                     'No route is for emergency calls',
-                    ($routes === [] ? 'There is no route at all.' : 'There are ' . count($routes) . ' for other calls.'),
+                    (
+                        $routes === []
+                        ? 'There is no route at all.'
+                        : 'There are ' . count($routes) . ' for other calls.'
+                    ),
                     $inspection->book->tenant,
                 )->at('region');
             }
@@ -53,7 +59,12 @@ final readonly class EmergencyMissing implements Rule
             $where = $site === null ? 'Some users' : $site->name;
             yield Found::of(
                 "{$where}: no call for help goes out",
-                ($calls[0]->digits === '' ? 'No emergency route has digits that somebody could dial' : "Nobody is reached by {$calls[0]->digits}, nor by any other number that calls for help there") . ", from the telephones of {$inspection->names($users)}.",
+                (
+                    $calls[0]->digits === ''
+                    ? 'No emergency route has digits that somebody could dial'
+                    : "Nobody is reached by {$calls[0]->digits}, nor by any other number that calls for help there"
+                )
+                    . ", from the telephones of {$inspection->names($users)}.",
                 $site ?? $inspection->book->tenant,
             )->at($site === null ? 'region' : 'address/country')->counting(count($users));
         }

@@ -35,7 +35,9 @@ final readonly class EmergencyNeedsPrefix implements Rule
     {
         $prefix = $inspection->book->tenant->outsidePrefix;
         $country = $inspection->book->tenant->region;
-        $emergency = array_values(array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency));
+        $emergency = array_values(
+            array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency),
+        );
         if ($prefix === null || $prefix === '' || $country === null || $emergency === []) {
             return;
         }
@@ -43,8 +45,18 @@ final readonly class EmergencyNeedsPrefix implements Rule
             foreach (explode('|', trim($route->digits, '()')) as $alternative) {
                 $shortest = (string) DigitAutomaton::of(DigitMap::parse($alternative, 'digits'))->shortest();
                 $number = str_starts_with($shortest, $prefix) ? substr($shortest, strlen($prefix)) : '';
-                if ($number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::fits($emergency, $number)) {
-                    yield Found::of("{$number} is reached only as {$shortest}", 'Dialled as everybody knows it, it goes nowhere.', $route)->at('digits')->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim($route->digits, '()')));
+                if (
+                    $number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::fits($emergency, $number)
+                ) {
+                    yield Found::of(
+                        "{$number} is reached only as {$shortest}",
+                        'Dialled as everybody knows it, it goes nowhere.',
+                        $route,
+                    )->at('digits')
+                        ->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim(
+                            $route->digits,
+                            '()',
+                        )));
                 }
             }
         }

@@ -28,10 +28,17 @@ final readonly class EmergencyNotFirst implements Rule
     public function check(Inspection $inspection): iterable
     {
         $routes = $inspection->book->all(Route::class);
-        $others = array_map(static fn (Route $route): int => $route->position, array_filter($routes, static fn (Route $route): bool => ! $route->emergency));
+        $others = array_map(
+            static fn (Route $route): int => $route->position,
+            array_filter($routes, static fn (Route $route): bool => ! $route->emergency),
+        );
         foreach ($routes as $route) {
             if ($route->emergency && $others !== [] && $route->position > min($others)) {
-                yield Found::of("{$route->name} stands at place {$route->position}, behind other routes", 'Emergency calls are tried first by their own route.', $route)->at('position');
+                yield Found::of(
+                    "{$route->name} stands at place {$route->position}, behind other routes",
+                    'Emergency calls are tried first by their own route.',
+                    $route,
+                )->at('position');
             }
         }
     }

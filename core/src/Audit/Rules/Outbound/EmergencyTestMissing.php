@@ -33,10 +33,19 @@ final readonly class EmergencyTestMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $emergency = array_values(array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency));
+        $emergency = array_values(
+            array_filter($inspection->book->all(Route::class), static fn (Route $route): bool => $route->emergency),
+        );
         if ($emergency !== [] && ! RouteOrder::fits($inspection->book->all(Route::class), self::TEST)) {
             $route = $emergency[0];
-            yield Found::of(self::TEST . ' goes out by no route', "{$route->name} fits {$route->digits} only.", $route)->at('digits')->fixedBy(Fix::set('Let it fit ' . self::TEST . ', too', $route, 'digits', trim($route->digits, '()') . '|' . self::TEST));
+            yield Found::of(self::TEST . ' goes out by no route', "{$route->name} fits {$route->digits} only.", $route)
+                ->at('digits')
+                ->fixedBy(Fix::set(
+                    'Let it fit ' . self::TEST . ', too',
+                    $route,
+                    'digits',
+                    trim($route->digits, '()') . '|' . self::TEST,
+                ));
         }
     }
 }

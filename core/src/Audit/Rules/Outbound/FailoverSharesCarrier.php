@@ -30,9 +30,16 @@ final readonly class FailoverSharesCarrier implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Route::class) as $route) {
-            $carriers = array_map(static fn (Reference $trunk): ?string => $inspection->find($trunk, Trunk::class)?->carrier, $route->trunks);
+            $carriers = array_map(
+                static fn (Reference $trunk): ?string => $inspection->find($trunk, Trunk::class)?->carrier,
+                $route->trunks,
+            );
             if (count($carriers) > 1 && ! in_array(null, $carriers, true) && count(array_unique($carriers)) === 1) {
-                yield Found::of("{$route->name}: all " . count($carriers) . " trunks are of {$carriers[0]}", 'If that carrier fails, calls by this route do not leave.', $route)->at('trunks');
+                yield Found::of(
+                    "{$route->name}: all " . count($carriers) . " trunks are of {$carriers[0]}",
+                    'If that carrier fails, calls by this route do not leave.',
+                    $route,
+                )->at('trunks');
             }
         }
     }

@@ -33,10 +33,20 @@ final readonly class InternationalForEverybody implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $users = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active));
-        $abroad = array_filter($users, static fn (User $user): bool => $user->callingClass === CallingClass::International);
+        $users = array_values(array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status === UserStatus::Active,
+        ));
+        $abroad = array_filter(
+            $users,
+            static fn (User $user): bool => $user->callingClass === CallingClass::International,
+        );
         if (count($users) >= self::SOME && count($abroad) === count($users)) {
-            yield Found::of('Everybody may call abroad', 'All ' . count($users) . ' users have the international class.', $inspection->book->tenant)->at('region')->counting(count($users));
+            yield Found::of(
+                'Everybody may call abroad',
+                'All ' . count($users) . ' users have the international class.',
+                $inspection->book->tenant,
+            )->at('region')->counting(count($users));
         }
     }
 }

@@ -19,7 +19,10 @@ use Jaunty\Core\Outbound\RouteOrder;
 /** A route that is not for calls abroad lets them through. */
 final readonly class InternationalOpen implements Rule
 {
-    /** Numbers that nobody has, of countries with other codes: from the ranges kept for drama (Ofcom) and for examples (E.164 of 49 and 61). */
+    /**
+     * Numbers that nobody has, of countries with other codes: from the ranges kept for drama (Ofcom) and for examples
+     * (E.164 of 49 and 61).
+     */
     private const ABROAD = ['442079460000', '493023125000', '61255501234', '12025550123'];
 
     public function about(): About
@@ -48,11 +51,28 @@ final readonly class InternationalOpen implements Rule
             }
             $own = RouteOrder::digitsOf($route);
             $as = $dialled === null ? null : $own->common($dialled);
-            $through = array_values(array_filter(self::ABROAD, static fn (string $digits): bool => $own->fits($digits) && E164::parse("+{$digits}")->isAbroadFrom($home)));
+            $through = array_values(array_filter(
+                self::ABROAD,
+                static fn (string $digits): bool => $own->fits($digits)
+                    && E164::parse("+{$digits}")->isAbroadFrom($home),
+            ));
             if ($as !== null || $through !== []) {
-                $why = $as !== null ? "{$as} fits its digits, which begin a call abroad." : "{$inspection->name("outside:+{$through[0]}")} fits its digits.";
-                yield Found::of("{$route->name} lets calls abroad through", "It is for {$route->class->value} calls, and {$why}", $route)->at('digits')
-                    ->fixedBy(Fix::set('Give it the international class', $route, 'class', CallingClass::International->value));
+                $why = $as !== null
+                    ? "{$as} fits its digits, which begin a call abroad."
+                    : "{$inspection->name("outside:+{$through[0]}")} fits its digits.";
+                yield Found::of(
+                    "{$route->name} lets calls abroad through",
+                    "It is for {$route->class->value} calls, and {$why}",
+                    $route,
+                )->at('digits')
+                    ->fixedBy(
+                        Fix::set(
+                            'Give it the international class',
+                            $route,
+                            'class',
+                            CallingClass::International->value,
+                        ),
+                    );
             }
         }
     }

@@ -30,12 +30,24 @@ final readonly class NoFailover implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $trunks = array_values(array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled));
+        $trunks = array_values(
+            array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled),
+        );
         foreach (count($trunks) < 2 ? [] : $inspection->book->all(Route::class) as $route) {
             if (count($route->trunks) === 1) {
-                $others = array_values(array_filter($trunks, static fn (Trunk $trunk): bool => (string) Reference::of($trunk) !== (string) $route->trunks[0]));
-                yield Found::of("{$route->name} goes out by {$inspection->name($route->trunks[0])} alone", "{$inspection->names($others)} could carry its calls as well.", $route)->at('trunks')
-                    ->fixedBy(Fix::set("Try {$inspection->name($others[0])} after it", $route, 'trunks', [(string) $route->trunks[0], (string) Reference::of($others[0])]));
+                $others = array_values(array_filter(
+                    $trunks,
+                    static fn (Trunk $trunk): bool => (string) Reference::of($trunk) !== (string) $route->trunks[0],
+                ));
+                yield Found::of(
+                    "{$route->name} goes out by {$inspection->name($route->trunks[0])} alone",
+                    "{$inspection->names($others)} could carry its calls as well.",
+                    $route,
+                )->at('trunks')
+                    ->fixedBy(Fix::set("Try {$inspection->name($others[0])} after it", $route, 'trunks', [
+                        (string) $route->trunks[0],
+                        (string) Reference::of($others[0]),
+                    ]));
             }
         }
     }

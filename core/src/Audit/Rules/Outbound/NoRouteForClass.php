@@ -51,12 +51,32 @@ final readonly class NoRouteForClass implements Rule
         $samples = SampleNumbers::of($book);
         foreach ($byClass as $name => $users) {
             $class = CallingClass::from($name);
-            $own = array_values(array_filter($samples, static fn (SampleNumber $sample): bool => $sample->kind === $name));
-            $goes = array_filter($own, static fn (SampleNumber $sample): bool => $plan->route(Sender::ofClass($class), $sample->digits, $inspection->now)->end === DialEnd::Outside);
-            $isShut = $own === [] ? $class === CallingClass::International && array_filter($routes, static fn (Route $route): bool => $route->class === $class) === [] : $goes === [];
+            $own = array_values(
+                array_filter($samples, static fn (SampleNumber $sample): bool => $sample->kind === $name),
+            );
+            $goes = array_filter(
+                $own,
+                static fn (SampleNumber $sample): bool => $plan->route(
+                    Sender::ofClass($class),
+                    $sample->digits,
+                    $inspection->now,
+                )->end === DialEnd::Outside,
+            );
+            $isShut = $own === []
+                ? $class === CallingClass::International
+                && array_filter($routes, static fn (Route $route): bool => $route->class === $class) === []
+                : $goes === [];
             if ($class !== CallingClass::Internal && $isShut) {
-                $tried = $own === [] ? '' : ' Tried: ' . implode(', ', array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own)) . '.';
-                yield Found::of("{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out', (count($users) === 1 ? 'One user has' : count($users) . ' users have') . " the class, among {$this->routes(count($routes))}.{$tried}", $book->tenant)
+                $tried = $own === [] ? '' : ' Tried: ' . implode(
+                    ', ',
+                    array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own),
+                ) . '.';
+                yield Found::of(
+                    "{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out',
+                    (count($users) === 1 ? 'One user has' : count($users) . ' users have')
+                        . " the class, among {$this->routes(count($routes))}.{$tried}",
+                    $book->tenant,
+                )
                     ->at('region', $name)->counting(count($users));
             }
         }

@@ -29,10 +29,24 @@ final readonly class OneTrunkOnly implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $trunks = array_values(array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled));
-        $numbers = array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->carrierDiversion === null);
-        if ($inspection->book->tenant->state === Stage::InService && count($trunks) === 1 && ($trunks[0]->carrier ?? '') !== '' && $numbers !== []) {
-            yield Found::of("All calls hang on {$trunks[0]->name}", "It is of {$trunks[0]->carrier}, and no number says where its calls go when that fails.", $trunks[0])->at('carrier');
+        $trunks = array_values(
+            array_filter($inspection->book->all(Trunk::class), static fn (Trunk $trunk): bool => $trunk->enabled),
+        );
+        $numbers = array_filter(
+            $inspection->book->all(Number::class),
+            static fn (Number $number): bool => $number->carrierDiversion === null,
+        );
+        if (
+            $inspection->book->tenant->state === Stage::InService
+            && count($trunks) === 1
+            && ($trunks[0]->carrier ?? '') !== ''
+            && $numbers !== []
+        ) {
+            yield Found::of(
+                "All calls hang on {$trunks[0]->name}",
+                "It is of {$trunks[0]->carrier}, and no number says where its calls go when that fails.",
+                $trunks[0],
+            )->at('carrier');
         }
     }
 }

@@ -34,9 +34,19 @@ final readonly class OnwardDiallingOpen implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->objects() as $object) {
-            $class = $object instanceof Menu || $object instanceof Attendant || $object instanceof Group || $object instanceof Chain ? $object->onwardClass : null;
+            $class = $object instanceof Menu
+                || $object instanceof Attendant
+                || $object instanceof Group
+                || $object instanceof Chain
+                ? $object->onwardClass
+                : null;
             if ($class === CallingClass::International) {
-                yield Found::of("{$inspection->name($object)} may send callers abroad", 'Its class for calls sent on is international.', $object)->at('onwardClass')->fixedBy(Fix::set('Let it be national', $object, 'onwardClass', CallingClass::National->value));
+                yield Found::of(
+                    "{$inspection->name($object)} may send callers abroad",
+                    'Its class for calls sent on is international.',
+                    $object,
+                )->at('onwardClass')
+                    ->fixedBy(Fix::set('Let it be national', $object, 'onwardClass', CallingClass::National->value));
             }
         }
     }

@@ -34,9 +34,15 @@ final readonly class Overlap implements Rule
             foreach ($before as $earlier) {
                 $other = RouteOrder::digitsOf($earlier);
                 $common = $own->common($other);
-                $isApart = $earlier->class !== $route->class || array_map(strval(...), $earlier->trunks) !== array_map(strval(...), $route->trunks);
+                $isApart = $earlier->class !== $route->class
+                    || array_map(strval(...), $earlier->trunks) !== array_map(strval(...), $route->trunks);
                 if ($common !== null && $isApart && $own->beyond($other) !== null && $other->beyond($own) !== null) {
-                    yield Found::of("{$earlier->name} and {$route->name} both fit {$common}", "{$earlier->name} comes first, and is taken by whoever may use it.", $route, $earlier)->at('digits');
+                    yield Found::of(
+                        "{$earlier->name} and {$route->name} both fit {$common}",
+                        "{$earlier->name} comes first, and is taken by whoever may use it.",
+                        $route,
+                        $earlier,
+                    )->at('digits');
                 }
             }
             $before[] = $route;

@@ -38,9 +38,15 @@ final readonly class PremiumOpen implements Rule
             return;
         }
         foreach ($inspection->book->all(Route::class) as $route) {
-            $isOpen = ! $route->emergency && $route->class !== CallingClass::International && $route->pin === RoutePin::None;
+            $isOpen = ! $route->emergency
+                && $route->class !== CallingClass::International
+                && $route->pin === RoutePin::None;
             if ($isOpen && DigitMap::parse($route->digits, 'digits')->matches(ltrim((string) $example, '+'))) {
-                yield Found::of("{$route->name} lets premium numbers through", "Such as {$example->display()}: they are charged for what is said there.", $route)->at('digits');
+                yield Found::of(
+                    "{$route->name} lets premium numbers through",
+                    "Such as {$example->display()}: they are charged for what is said there.",
+                    $route,
+                )->at('digits');
             }
         }
     }

@@ -41,7 +41,11 @@ final readonly class ResultNotDialable implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $shortest = RouteOrder::digitsOf($route)->shortest();
             if ($shortest !== null && $route->strip >= strlen($shortest) && $route->strip > 0) {
-                yield Found::of("{$route->name} strips {$route->strip} digits of {$shortest}", $route->prepend === '' ? 'Nothing is left to dial.' : "Only {$route->prepend} is dialled.", $route)->at('strip')->fixedBy(Fix::set('Strip none', $route, 'strip', 0));
+                yield Found::of(
+                    "{$route->name} strips {$route->strip} digits of {$shortest}",
+                    $route->prepend === '' ? 'Nothing is left to dial.' : "Only {$route->prepend} is dialled.",
+                    $route,
+                )->at('strip')->fixedBy(Fix::set('Strip none', $route, 'strip', 0));
             }
         }
         yield from $this->sentWrong($inspection);
@@ -62,10 +66,23 @@ final readonly class ResultNotDialable implements Rule
         $told = [];
         foreach (SampleNumbers::of($inspection->book) as $sample) {
             if (in_array($sample->kind, self::NUMBERS, true)) {
-                $dialled = $plan->route(Sender::ofClass(CallingClass::International), $sample->digits, $inspection->now);
-                if ($dialled->end === DialEnd::Outside && $dialled->number === null && $dialled->route !== null && ! isset($told[$dialled->route->key])) {
+                $dialled = $plan->route(
+                    Sender::ofClass(CallingClass::International),
+                    $sample->digits,
+                    $inspection->now,
+                );
+                if (
+                    $dialled->end === DialEnd::Outside
+                    && $dialled->number === null
+                    && $dialled->route !== null
+                    && ! isset($told[$dialled->route->key])
+                ) {
                     $told[$dialled->route->key] = true;
-                    yield Found::of("{$dialled->route->name} sends {$dialled->sent}, which nobody has", "It is what is left of {$sample->digits} ({$sample->said}).", $dialled->route)->at('strip', 'sent');
+                    yield Found::of(
+                        "{$dialled->route->name} sends {$dialled->sent}, which nobody has",
+                        "It is what is left of {$sample->digits} ({$sample->said}).",
+                        $dialled->route,
+                    )->at('strip', 'sent');
                 }
             }
         }

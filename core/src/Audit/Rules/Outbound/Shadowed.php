@@ -33,7 +33,16 @@ final readonly class Shadowed implements Rule
         foreach (RouteOrder::of($inspection->book) as $route) {
             $taking = RouteOrder::takenBy($route, $before, $inspection->book);
             if ($taking !== []) {
-                yield Found::of("{$route->name} is never used", "{$inspection->names($taking)} " . (count($taking) === 1 ? 'takes' : 'take') . ' all its numbers, such as ' . RouteOrder::digitsOf($route)->shortest() . '.', $route, ...$taking)->at('position');
+                yield Found::of(
+                    "{$route->name} is never used",
+                    "{$inspection->names($taking)} "
+                        . (count($taking) === 1 ? 'takes' : 'take')
+                        . ' all its numbers, such as '
+                        . RouteOrder::digitsOf($route)->shortest()
+                        . '.',
+                    $route,
+                    ...$taking,
+                )->at('position');
             }
             $before[] = $route;
         }

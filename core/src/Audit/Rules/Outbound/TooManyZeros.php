@@ -34,7 +34,9 @@ final readonly class TooManyZeros implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $through = RouteOrder::digitsOf($route)->common($misdialled);
             if (! $route->emergency && $through !== null) {
-                yield Found::of("{$route->name} lets {$through} through", 'No number begins like that.', $route)->at('digits');
+                yield Found::of("{$route->name} lets {$through} through", 'No number begins like that.', $route)->at(
+                    'digits',
+                );
             }
         }
     }

@@ -34,15 +34,28 @@ final readonly class TrunkDisabled implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Trunk::class) as $trunk) {
-            $hang = array_values(array_filter(array_column($trunk->enabled ? [] : $inspection->usesOf($trunk), 0), fn (BookObject $object): bool => $object instanceof Number || $object instanceof Route && $this->isAlone($inspection, $object)));
+            $hang = array_values(array_filter(
+                array_column($trunk->enabled ? [] : $inspection->usesOf($trunk), 0),
+                fn (BookObject $object): bool => $object instanceof Number
+                    || $object instanceof Route && $this->isAlone($inspection, $object),
+            ));
             if ($hang !== []) {
-                yield Found::of("{$trunk->name} is switched off, and {$inspection->names($hang)} " . (count($hang) === 1 ? 'hangs' : 'hang') . ' on it', 'Nothing comes in or goes out there.', $trunk)->at('enabled')->counting(count($hang))->fixedBy(Fix::set('Switch it on', $trunk, 'enabled', true));
+                yield Found::of(
+                    "{$trunk->name} is switched off, and {$inspection->names($hang)} "
+                        . (count($hang) === 1 ? 'hangs' : 'hang')
+                        . ' on it',
+                    'Nothing comes in or goes out there.',
+                    $trunk,
+                )->at('enabled')->counting(count($hang))->fixedBy(Fix::set('Switch it on', $trunk, 'enabled', true));
             }
         }
     }
 
     private function isAlone(Inspection $inspection, Route $route): bool
     {
-        return array_filter($route->trunks, static fn (Reference $trunk): bool => $inspection->find($trunk, Trunk::class)?->enabled === true) === [];
+        return array_filter(
+            $route->trunks,
+            static fn (Reference $trunk): bool => $inspection->find($trunk, Trunk::class)?->enabled === true,
+        ) === [];
     }
 }

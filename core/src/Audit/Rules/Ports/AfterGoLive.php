@@ -24,7 +24,8 @@ final readonly class AfterGoLive implements Rule
             Severity::Warning,
             'A customer is in service, and their main number has not come over yet.',
             'Callers still reach the old system, where nobody may sit any more.',
-            'Have the old carrier send calls on to a lent number until the day, or go into service on the day of the port.',
+            'Have the old carrier send calls on to a lent number until the day, or go into '
+                . 'service on the day of the port.',
         );
     }
 
@@ -32,9 +33,25 @@ final readonly class AfterGoLive implements Rule
     {
         $tenant = $inspection->book->tenant;
         $main = $inspection->find($tenant->mainNumber, Number::class);
-        $isCovered = $main !== null && ($main->carrierDiversion !== null || array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->status === NumberStatus::Temporary && (string) $number->replaces === (string) Reference::of($main)) !== []);
-        if ($main !== null && $main->status === NumberStatus::PortingIn && $tenant->state === Stage::InService && ! $isCovered) {
-            yield Found::of("{$inspection->name($main)} is still with the old carrier" . ($main->from === null ? '' : ", until {$inspection->day($main->from)}"), 'The customer is in service, and nothing stands in for it.', $main)->at('from');
+        $isCovered = $main !== null && (
+            $main->carrierDiversion !== null || array_filter(
+                $inspection->book->all(Number::class),
+                static fn (Number $number): bool => $number->status === NumberStatus::Temporary
+                    && (string) $number->replaces === (string) Reference::of($main),
+            ) !== []
+        );
+        if (
+            $main !== null
+            && $main->status === NumberStatus::PortingIn
+            && $tenant->state === Stage::InService
+            && ! $isCovered
+        ) {
+            yield Found::of(
+                "{$inspection->name($main)} is still with the old carrier"
+                    . ($main->from === null ? '' : ", until {$inspection->day($main->from)}"),
+                'The customer is in service, and nothing stands in for it.',
+                $main,
+            )->at('from');
         }
     }
 }

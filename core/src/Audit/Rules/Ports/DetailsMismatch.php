@@ -24,7 +24,8 @@ final readonly class DetailsMismatch implements Rule
             'ports.details-mismatch',
             Severity::Warning,
             'A port order and the book differ, or the losing carrier turned the order down.',
-            'A port is turned down where name, address or account is not the bill\'s, which costs weeks; where only the day differs, calls change over before anything is ready for them, or after.',
+            'A port is turned down where name, address or account is not the bill\'s, which costs weeks; where only '
+                . 'the day differs, calls change over before anything is ready for them, or after.',
             'Compare with the customer\'s latest bill; place the order anew, or correct the book.',
         );
     }
@@ -37,9 +38,18 @@ final readonly class DetailsMismatch implements Rule
                 $said = ["it was turned down: {$port->rejected}", ...$said];
             }
             if ($said !== []) {
-                $numbers = array_values(array_filter(array_map(static fn (string $key): ?Number => self::number($inspection, $key), $port->numbers)));
+                $numbers = array_values(array_filter(
+                    array_map(static fn (string $key): ?Number => self::number($inspection, $key), $port->numbers),
+                ));
                 $first = $numbers[0] ?? $inspection->book->tenant;
-                yield Found::of('The port of ' . $inspection->names($numbers === [] ? $port->numbers : $numbers) . ($port->rejected === null ? ' is not as the book says' : ' was turned down'), ucfirst(implode('; ', $said)) . '.', $first, ...array_slice($numbers, 1))->fixedBy($port->rejected === null ? $fix : null);
+                yield Found::of(
+                    'The port of '
+                        . $inspection->names($numbers === [] ? $port->numbers : $numbers)
+                        . ($port->rejected === null ? ' is not as the book says' : ' was turned down'),
+                    ucfirst(implode('; ', $said)) . '.',
+                    $first,
+                    ...array_slice($numbers, 1),
+                )->fixedBy($port->rejected === null ? $fix : null);
             }
         }
     }
@@ -50,7 +60,8 @@ final readonly class DetailsMismatch implements Rule
         $said = [];
         $fix = null;
         if (! self::same($port->name, $inspection->book->tenant->name)) {
-            $said[] = "it is in the name of {$port->name}, and the customer is called {$inspection->book->tenant->name}";
+            $said[] = "it is in the name of {$port->name}, and the customer is called "
+                . "{$inspection->book->tenant->name}";
         }
         if (! $this->hasAddress($inspection, $port)) {
             $said[] = "{$port->street}, {$port->postcode} is no site's address";
@@ -62,7 +73,9 @@ final readonly class DetailsMismatch implements Rule
             } elseif ($number->status !== NumberStatus::PortingIn) {
                 $said[] = "{$inspection->name($number)} does not come over by the book";
             } elseif ($number->from !== $port->day) {
-                $said[] = "{$inspection->name($number)} comes over on {$inspection->day($port->day)} by the order and " . ($number->from === null ? 'on no day' : "on {$inspection->day($number->from)}") . ' by the book';
+                $said[] = "{$inspection->name($number)} comes over on {$inspection->day($port->day)} by the order and "
+                    . ($number->from === null ? 'on no day' : "on {$inspection->day($number->from)}")
+                    . ' by the book';
                 $fix ??= Fix::set("Expect it on {$inspection->day($port->day)}", $number, 'from', $port->day);
             }
         }
@@ -73,20 +86,29 @@ final readonly class DetailsMismatch implements Rule
 
     private function hasAddress(Inspection $inspection, PortSeen $port): bool
     {
-        $sites = array_filter($inspection->book->all(Site::class), static fn (Site $site): bool => self::same($site->address['postcode'] ?? '', $port->postcode) && self::same($site->address['street'] ?? '', $port->street));
+        $sites = array_filter(
+            $inspection->book->all(Site::class),
+            static fn (Site $site): bool => self::same($site->address['postcode'] ?? '', $port->postcode)
+                && self::same($site->address['street'] ?? '', $port->street),
+        );
 
         return $sites !== [];
     }
 
     private static function number(Inspection $inspection, string $key): ?Number
     {
-        return array_values(array_filter($inspection->book->all(Number::class), static fn (Number $number): bool => $number->key === $key))[0] ?? null;
+        return array_values(array_filter(
+            $inspection->book->all(Number::class),
+            static fn (Number $number): bool => $number->key === $key,
+        ))[0] ?? null;
     }
 
     /** Carriers compare letters and digits, not how they are spaced (common practice). */
     private static function same(string $one, string $other): bool
     {
-        $bare = static fn (string $text): string => (string) preg_replace('/[^\p{L}\p{N}]+/u', '', mb_strtolower($text));
+        $bare = static fn (string $text): string => (string) preg_replace('/[^\p{L}\p{N}]+/u', '', mb_strtolower(
+            $text,
+        ));
 
         return $bare($one) === $bare($other);
     }

@@ -31,9 +31,24 @@ final readonly class OldServiceEndsFirst implements Rule
     {
         foreach ($inspection->book->all(Number::class) as $lent) {
             $ported = $inspection->find($lent->replaces, Number::class);
-            if ($lent->status === NumberStatus::Temporary && $lent->until !== null && $ported !== null && $ported->status === NumberStatus::PortingIn && $ported->from !== null && $lent->until < $ported->from) {
-                yield Found::of("{$inspection->name($lent)} ends before {$inspection->name($ported)} comes over", "It is lent until {$inspection->day($lent->until)}; the port is on {$inspection->day($ported->from)}.", $lent, $ported)->at('until')
-                    ->fixedBy(Fix::set("Keep it until {$inspection->day($ported->from)}", $lent, 'until', $ported->from));
+            if (
+                $lent->status === NumberStatus::Temporary
+                && $lent->until !== null
+                && $ported !== null
+                && $ported->status === NumberStatus::PortingIn
+                && $ported->from !== null
+                && $lent->until < $ported->from
+            ) {
+                yield Found::of(
+                    "{$inspection->name($lent)} ends before {$inspection->name($ported)} comes over",
+                    "It is lent until {$inspection->day($lent->until)}; the port is on "
+                        . "{$inspection->day($ported->from)}.",
+                    $lent,
+                    $ported,
+                )->at('until')
+                    ->fixedBy(
+                        Fix::set("Keep it until {$inspection->day($ported->from)}", $lent, 'until', $ported->from),
+                    );
             }
         }
     }

@@ -20,10 +20,14 @@ use Jaunty\Core\Hours\WeekPattern;
 final readonly class HoursDiffer implements Rule
 {
     /** From a day of the week to the last time after it: "Monday to Friday, 8 to 5". */
-    private const HOURS = '/\b(?:mon|tues?|wed|thu(?:rs)?|fri|satur|sun)(?:day|nesday)?s?\b[^.;!?]*?\d[^.;!?]*\b(?:to|until|till)\b\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|a\.m\.|p\.m\.)?/iu';
+    private const HOURS = '/\b(?:mon|tues?|wed|thu(?:rs)?|fri|satur|sun)(?:day|nesday)?s?\b[^.;!?]*?\d'
+        . '[^.;!?]*\b(?:to|until|till)\b\s*\d{1,2}(?:[:.]\d{2})?\s*(?:am|pm|a\.m\.|p\.m\.)?/iu';
 
     /** As hours are spoken. */
-    private const NUMBERS = ['one' => '1', 'two' => '2', 'three' => '3', 'four' => '4', 'five' => '5', 'six' => '6', 'seven' => '7', 'eight' => '8', 'nine' => '9', 'ten' => '10', 'eleven' => '11', 'twelve' => '12'];
+    private const NUMBERS = [
+        'one' => '1', 'two' => '2', 'three' => '3', 'four' => '4', 'five' => '5', 'six' => '6', 'seven' => '7',
+        'eight' => '8', 'nine' => '9', 'ten' => '10', 'eleven' => '11', 'twelve' => '12',
+    ];
 
     public function about(): About
     {
@@ -47,8 +51,16 @@ final readonly class HoursDiffer implements Rule
                 if ($prompt !== null) {
                     $told[$prompt->key] = true;
                 }
-                if ($prompt !== null && $schedule !== null && $spoken !== null && ! self::keeps($schedule, $spoken[1])) {
-                    yield Found::of("{$prompt->name}: callers are told other hours than {$schedule->name} keeps", "They hear: \"{$spoken[0]}\".", $prompt, $schedule, $attendant)->at('script');
+                if (
+                    $prompt !== null && $schedule !== null && $spoken !== null && ! self::keeps($schedule, $spoken[1])
+                ) {
+                    yield Found::of(
+                        "{$prompt->name}: callers are told other hours than {$schedule->name} keeps",
+                        "They hear: \"{$spoken[0]}\".",
+                        $prompt,
+                        $schedule,
+                        $attendant,
+                    )->at('script');
                 }
             }
         }
@@ -56,30 +68,52 @@ final readonly class HoursDiffer implements Rule
     }
 
     /**
-     * What is played anywhere else, such as the announcement behind "for our opening hours", is held against all the hours there are.
+     * What is played anywhere else, such as the announcement behind "for our opening hours", is held against all the
+     * hours there are.
      *
      * @param  array<string, true>  $told  prompts that were looked at
      * @return iterable<Found>
      */
     private function elsewhere(Inspection $inspection, array $told): iterable
     {
-        $schedules = array_values(array_filter($inspection->book->all(Schedule::class), static fn (Schedule $schedule): bool => $schedule->weekly !== [] && $inspection->usesOf($schedule) !== []));
+        $schedules = array_values(array_filter(
+            $inspection->book->all(Schedule::class),
+            static fn (Schedule $schedule): bool => $schedule->weekly !== [] && $inspection->usesOf($schedule) !== [],
+        ));
         foreach ($schedules === [] ? [] : $inspection->book->all(Prompt::class) as $prompt) {
-            $spoken = isset($told[$prompt->key]) || $inspection->usesOf($prompt) === [] ? null : $this->spoken($inspection, $prompt);
-            $kept = $spoken === null ? [] : array_filter($schedules, static fn (Schedule $schedule): bool => self::keeps($schedule, $spoken[1]));
+            $spoken = isset($told[$prompt->key]) || $inspection->usesOf($prompt) === []
+                ? null
+                : $this->spoken($inspection, $prompt);
+            $kept = $spoken === null
+                ? []
+                : array_filter($schedules, static fn (Schedule $schedule): bool => self::keeps($schedule, $spoken[1]));
             if ($spoken !== null && $kept === []) {
-                yield Found::of("{$prompt->name}: callers are told hours that are kept nowhere", "They hear: \"{$spoken[0]}\", and {$inspection->names($schedules)} " . (count($schedules) === 1 ? 'keeps' : 'keep') . ' others.', $prompt, $schedules[0])->at('script');
+                yield Found::of(
+                    "{$prompt->name}: callers are told hours that are kept nowhere",
+                    "They hear: \"{$spoken[0]}\", and {$inspection->names($schedules)} "
+                        . (count($schedules) === 1 ? 'keeps' : 'keep')
+                        . ' others.',
+                    $prompt,
+                    $schedules[0],
+                )->at('script');
             }
         }
     }
 
-    /** @return ?array{string, list<mixed>} what a script says of hours, and the week it is; null where it says none that can be read */
+    /**
+     * @return ?array{string, list<mixed>} what a script says of hours, and the week it is; null where it says none that
+     *     can be read
+     */
     private function spoken(Inspection $inspection, Prompt $prompt): ?array
     {
         if (! str_starts_with(strtolower($prompt->language), 'en')) {
             return null;
         }
-        $script = (string) preg_replace_callback('/\b(?:' . implode('|', array_keys(self::NUMBERS)) . ')\b/iu', static fn (array $found): string => self::NUMBERS[strtolower($found[0])], (string) $prompt->script);
+        $script = (string) preg_replace_callback(
+            '/\b(?:' . implode('|', array_keys(self::NUMBERS)) . ')\b/iu',
+            static fn (array $found): string => self::NUMBERS[strtolower($found[0])],
+            (string) $prompt->script,
+        );
         if (preg_match(self::HOURS, $script, $found) !== 1) {
             return null;
         }
@@ -92,9 +126,15 @@ final readonly class HoursDiffer implements Rule
     private static function keeps(Schedule $schedule, array $weekly): bool
     {
         $kept = WeekPattern::of($schedule->weekly)->byWeekday();
-        $spoken = WeekPattern::of(Schedule::read(Node::of(['key' => 'spoken', 'weekly' => $weekly], 'spoken'))->weekly)->byWeekday();
+        $spoken = WeekPattern::of(
+            Schedule::read(Node::of(['key' => 'spoken', 'weekly' => $weekly], 'spoken'))->weekly,
+        )->byWeekday();
 
         // Only days that are named can be wrong: "Monday to Friday" leaves open what is on Saturday.
-        return array_filter($spoken, static fn (array $hours, int $day): bool => $hours !== [] && $hours !== $kept[$day], ARRAY_FILTER_USE_BOTH) === [];
+        return array_filter(
+            $spoken,
+            static fn (array $hours, int $day): bool => $hours !== [] && $hours !== $kept[$day],
+            ARRAY_FILTER_USE_BOTH,
+        ) === [];
     }
 }

@@ -33,7 +33,12 @@ final readonly class LanguageDiffers implements Rule
                 $prompt = $inspection->find($answer['greeting'], Prompt::class);
                 $language = $attendant->language ?? $inspection->book->tenant->language;
                 if ($prompt !== null && explode('-', $prompt->language)[0] !== explode('-', $language)[0]) {
-                    yield Found::of("{$attendant->name} speaks {$language}, and {$prompt->name} is in {$prompt->language}", "It is the greeting while {$answer['when']}.", $attendant, $prompt)->at("answers/{$answer['item']}/greeting", $answer['item']);
+                    yield Found::of(
+                        "{$attendant->name} speaks {$language}, and {$prompt->name} is in {$prompt->language}",
+                        "It is the greeting while {$answer['when']}.",
+                        $attendant,
+                        $prompt,
+                    )->at("answers/{$answer['item']}/greeting", $answer['item']);
                 }
             }
         }

@@ -32,9 +32,21 @@ final readonly class NotRecorded implements Rule
         if ($inspection->book->tenant->state !== Stage::InService) {
             return;
         }
-        $open = array_values(array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => $prompt->audio === null && trim((string) $prompt->script) !== '' && $inspection->usesOf($prompt) !== []));
+        $open = array_values(array_filter(
+            $inspection->book->all(Prompt::class),
+            static fn (Prompt $prompt): bool => $prompt->audio === null
+                && trim((string) $prompt->script) !== ''
+                && $inspection->usesOf($prompt) !== [],
+        ));
         if ($open !== []) {
-            yield Found::of(count($open) === 1 ? "{$open[0]->name} was never recorded" : count($open) . ' prompts were never recorded', "The customer is in service, and callers hear nothing: {$inspection->names($open)}.", $open[0], ...array_slice($open, 1))->at('audio')->counting(count($open));
+            yield Found::of(
+                count($open) === 1
+                    ? "{$open[0]->name} was never recorded"
+                    : count($open) . ' prompts were never recorded',
+                "The customer is in service, and callers hear nothing: {$inspection->names($open)}.",
+                $open[0],
+                ...array_slice($open, 1),
+            )->at('audio')->counting(count($open));
         }
     }
 }

@@ -29,8 +29,16 @@ final readonly class PromptMissing implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
-            if ($prompt->audio === null && trim((string) $prompt->script) === '' && $inspection->usesOf($prompt) !== []) {
-                yield Found::of("{$prompt->name} says nothing", 'It has neither sound nor script, and ' . $inspection->names(array_column($inspection->usesOf($prompt), 0)) . ' plays it.', $prompt)->at('script');
+            if (
+                $prompt->audio === null && trim((string) $prompt->script) === '' && $inspection->usesOf($prompt) !== []
+            ) {
+                yield Found::of(
+                    "{$prompt->name} says nothing",
+                    'It has neither sound nor script, and '
+                        . $inspection->names(array_column($inspection->usesOf($prompt), 0))
+                        . ' plays it.',
+                    $prompt,
+                )->at('script');
             }
         }
     }

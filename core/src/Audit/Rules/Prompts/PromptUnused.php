@@ -31,7 +31,11 @@ final readonly class PromptUnused implements Rule
     {
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             if ($inspection->usesOf($prompt) === []) {
-                yield Found::of("{$prompt->name} is played nowhere", 'No greeting, menu, queue or announcement refers to it.', $prompt)->fixedBy(Fix::of('Take it away', Operation::delete($prompt)));
+                yield Found::of(
+                    "{$prompt->name} is played nowhere",
+                    'No greeting, menu, queue or announcement refers to it.',
+                    $prompt,
+                )->fixedBy(Fix::of('Take it away', Operation::delete($prompt)));
             }
         }
     }

@@ -31,8 +31,14 @@ final readonly class SilentPrompt implements Rule
     {
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             $peak = $prompt->audio['peakDb'] ?? null;
-            if (is_numeric($peak) && $peak < $inspection->threshold(Threshold::QuietestPeakDb) && $inspection->usesOf($prompt) !== []) {
-                yield Found::of("{$prompt->name} is silent", "Its loudest place is at {$peak} dB.", $prompt)->at('audio');
+            if (
+                is_numeric($peak)
+                && $peak < $inspection->threshold(Threshold::QuietestPeakDb)
+                && $inspection->usesOf($prompt) !== []
+            ) {
+                yield Found::of("{$prompt->name} is silent", "Its loudest place is at {$peak} dB.", $prompt)->at(
+                    'audio',
+                );
             }
         }
     }

@@ -28,9 +28,19 @@ final readonly class StandInVoice implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $standIns = array_values(array_filter($inspection->book->all(Prompt::class), static fn (Prompt $prompt): bool => $prompt->standIn && $inspection->usesOf($prompt) !== []));
+        $standIns = array_values(array_filter(
+            $inspection->book->all(Prompt::class),
+            static fn (Prompt $prompt): bool => $prompt->standIn && $inspection->usesOf($prompt) !== [],
+        ));
         if ($standIns !== [] && $inspection->book->tenant->state === Stage::InService) {
-            yield Found::of(count($standIns) === 1 ? "{$standIns[0]->name} is spoken by a stand-in voice" : count($standIns) . ' prompts are spoken by a stand-in voice', 'The customer is in service.', $standIns[0], ...array_slice($standIns, 1))->at('standIn')->counting(count($standIns));
+            yield Found::of(
+                count($standIns) === 1
+                    ? "{$standIns[0]->name} is spoken by a stand-in voice"
+                    : count($standIns) . ' prompts are spoken by a stand-in voice',
+                'The customer is in service.',
+                $standIns[0],
+                ...array_slice($standIns, 1),
+            )->at('standIn')->counting(count($standIns));
         }
     }
 }

@@ -31,9 +31,16 @@ final readonly class WrongFormat implements Rule
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             $rate = $prompt->audio['rate'] ?? null;
             $channels = $prompt->audio['channels'] ?? null;
-            $wrong = array_values(array_filter([is_numeric($rate) && (int) $rate !== 8000 ? "{$rate} samples a second" : null, is_numeric($channels) && (int) $channels !== 1 ? "{$channels} channels" : null]));
+            $wrong = array_values(array_filter([
+                is_numeric($rate) && (int) $rate !== 8000 ? "{$rate} samples a second" : null,
+                is_numeric($channels) && (int) $channels !== 1 ? "{$channels} channels" : null,
+            ]));
             if ($wrong !== []) {
-                yield Found::of("{$prompt->name} has " . implode(' and ', $wrong), 'Telephones play 8000 samples a second in one channel.', $prompt)->at('audio');
+                yield Found::of(
+                    "{$prompt->name} has " . implode(' and ', $wrong),
+                    'Telephones play 8000 samples a second in one channel.',
+                    $prompt,
+                )->at('audio');
             }
         }
     }

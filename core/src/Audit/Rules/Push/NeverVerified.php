@@ -28,8 +28,16 @@ final readonly class NeverVerified implements Rule
     public function check(Inspection $inspection): iterable
     {
         $around = $inspection->surroundings;
-        if ($around !== null && ($around->pushed === null || $around->readOn === null) && $inspection->book->tenant->state === Stage::InService) {
-            yield Found::of($around->readOn === null ? 'The switch was never read' : 'The book was never pushed whole', 'The customer is in service.', $inspection->book->tenant);
+        if (
+            $around !== null
+            && ($around->pushed === null || $around->readOn === null)
+            && $inspection->book->tenant->state === Stage::InService
+        ) {
+            yield Found::of(
+                $around->readOn === null ? 'The switch was never read' : 'The book was never pushed whole',
+                'The customer is in service.',
+                $inspection->book->tenant,
+            );
         }
     }
 }

@@ -33,13 +33,30 @@ final readonly class OffButRouted implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ([...$inspection->book->all(Group::class), ...$inspection->book->all(Attendant::class), ...$inspection->book->all(Mailbox::class)] as $object) {
+        foreach (
+            [
+                ...$inspection->book->all(Group::class),
+                ...$inspection->book->all(Attendant::class),
+                ...$inspection->book->all(Mailbox::class),
+            ] as $object
+        ) {
             if ($object->enabled) {
                 continue;
             }
-            $users = array_values(array_filter($inspection->usesOf($object), static fn (array $use): bool => in_array((string) Reference::of($object), Destinations::of($use[0]), true)));
+            $users = array_values(array_filter($inspection->usesOf($object), static fn (array $use): bool => in_array(
+                (string) Reference::of($object),
+                Destinations::of($use[0]),
+                true,
+            )));
             if ($users !== []) {
-                yield Found::of("{$inspection->name($object)} is switched off, and {$inspection->names(array_column($users, 0))} " . (count($users) === 1 ? 'leads' : 'lead') . ' there', 'Calls do not stay there.', $object, ...array_column($users, 0))->at('enabled')
+                yield Found::of(
+                    "{$inspection->name($object)} is switched off, and {$inspection->names(array_column($users, 0))} "
+                        . (count($users) === 1 ? 'leads' : 'lead')
+                        . ' there',
+                    'Calls do not stay there.',
+                    $object,
+                    ...array_column($users, 0),
+                )->at('enabled')
                     ->fixedBy(Fix::set('Switch it on', $object, 'enabled', true));
             }
         }

@@ -28,9 +28,17 @@ final readonly class Pending implements Rule
     public function check(Inspection $inspection): iterable
     {
         $around = $inspection->surroundings;
-        if ($around?->pushed !== null && $around->pushed < $around->revision && $inspection->book->tenant->state === Stage::InService) {
+        if (
+            $around?->pushed !== null
+            && $around->pushed < $around->revision
+            && $inspection->book->tenant->state === Stage::InService
+        ) {
             $behind = $around->revision - $around->pushed;
-            yield Found::of($behind === 1 ? '1 revision is not pushed yet' : "{$behind} revisions are not pushed yet", "Revision {$around->pushed} is on the switch, {$around->revision} in the book.", $inspection->book->tenant)->counting($behind);
+            yield Found::of(
+                $behind === 1 ? '1 revision is not pushed yet' : "{$behind} revisions are not pushed yet",
+                "Revision {$around->pushed} is on the switch, {$around->revision} in the book.",
+                $inspection->book->tenant,
+            )->counting($behind);
         }
     }
 }

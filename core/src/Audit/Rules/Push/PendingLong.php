@@ -32,7 +32,11 @@ final readonly class PendingLong implements Rule
         $since = $inspection->surroundings?->waitingSince;
         $most = $inspection->threshold(Threshold::PendingDays);
         if ($since !== null && $inspection->today() - LocalDate::parse($since) > $most) {
-            yield Found::of("Changes entered on {$inspection->day($since)} were never pushed", "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.', $inspection->book->tenant)->at('name');
+            yield Found::of(
+                "Changes entered on {$inspection->day($since)} were never pushed",
+                "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.',
+                $inspection->book->tenant,
+            )->at('name');
         }
     }
 }

@@ -31,7 +31,14 @@ final readonly class TargetUnsupported implements Rule
             $object = $inspection->book->find(Reference::parse($reference));
             $users = $object === null ? [] : $inspection->usesOf($object);
             if ($object !== null && $users !== []) {
-                yield Found::of("{$inspection->name($object)} cannot be put on the switch", "{$inspection->names(array_column($users, 0))} " . (count($users) === 1 ? 'leads' : 'lead') . ' there.', $object, ...array_column($users, 0));
+                yield Found::of(
+                    "{$inspection->name($object)} cannot be put on the switch",
+                    "{$inspection->names(array_column($users, 0))} "
+                        . (count($users) === 1 ? 'leads' : 'lead')
+                        . ' there.',
+                    $object,
+                    ...array_column($users, 0),
+                );
             }
         }
     }

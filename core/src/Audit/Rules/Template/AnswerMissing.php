@@ -28,7 +28,13 @@ final readonly class AnswerMissing implements Rule
     {
         $unanswered = $inspection->surroundings->unanswered ?? [];
         if ($unanswered !== []) {
-            yield Found::of(count($unanswered) === 1 ? 'A question of the template has no answer' : count($unanswered) . ' questions of the template have no answer', 'It asks: ' . implode('; ', $unanswered) . '.', $inspection->book->tenant)->counting(count($unanswered));
+            yield Found::of(
+                count($unanswered) === 1
+                    ? 'A question of the template has no answer'
+                    : count($unanswered) . ' questions of the template have no answer',
+                'It asks: ' . implode('; ', $unanswered) . '.',
+                $inspection->book->tenant,
+            )->counting(count($unanswered));
         }
     }
 }

@@ -28,7 +28,11 @@ final readonly class Behind implements Rule
     {
         $around = $inspection->surroundings;
         if ($around !== null && $around->versionsBehind > 0) {
-            yield Found::of("Made from an older version of {$around->template}", $around->versionsBehind === 1 ? 'There is one since.' : "There are {$around->versionsBehind} since.", $inspection->book->tenant)->counting($around->versionsBehind);
+            yield Found::of(
+                "Made from an older version of {$around->template}",
+                $around->versionsBehind === 1 ? 'There is one since.' : "There are {$around->versionsBehind} since.",
+                $inspection->book->tenant,
+            )->counting($around->versionsBehind);
         }
     }
 }

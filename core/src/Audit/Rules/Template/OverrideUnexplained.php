@@ -39,14 +39,23 @@ final readonly class OverrideUnexplained implements Rule
             $made = $around?->made?->find(Reference::parse($reference));
             // What the template left as it is delivered was never its business.
             $was = $made === null ? null : FieldPath::get(BookFormat::compact($made), $path);
-            $isOverridden = $object !== null && $was !== null && ! Value::same($was, FieldPath::get($object->toArray(), $path));
+            $isOverridden = $object !== null
+                && $was !== null
+                && ! Value::same($was, FieldPath::get($object->toArray(), $path));
             if ($object !== null && $isOverridden) {
                 $objects[$reference] = $object;
                 $fields++;
             }
         }
         if ($fields > 0) {
-            yield Found::of(($fields === 1 ? '1 field is' : "{$fields} fields are") . ' otherwise than the template made ' . ($fields === 1 ? 'it' : 'them') . ', and nobody said why', "In {$inspection->names(array_values($objects))}.", $inspection->book->tenant)->counting($fields);
+            yield Found::of(
+                ($fields === 1 ? '1 field is' : "{$fields} fields are")
+                    . ' otherwise than the template made '
+                    . ($fields === 1 ? 'it' : 'them')
+                    . ', and nobody said why',
+                "In {$inspection->names(array_values($objects))}.",
+                $inspection->book->tenant,
+            )->counting($fields);
         }
     }
 }

@@ -30,9 +30,24 @@ final readonly class BackupInSameOutage implements Rule
     {
         foreach ($inspection->book->all(User::class) as $user) {
             $to = $inspection->find(($user->open->treatments['unreachable'] ?? null)?->outside, User::class);
-            if ($to !== null && $user->site !== null && $to->site?->equals($user->site) === true && $to->key !== $user->key) {
-                yield Found::of("{$user->label()}: unreachable calls go to the same site", "{$to->label()} sits at {$inspection->name($user->site)} as well.", $user, $to)->at('handling/open/unreachable')
-                    ->fixedBy($user->mailbox === null ? null : Fix::set('Send them to the mailbox', $user, 'handling/open/unreachable', (string) $user->mailbox));
+            if (
+                $to !== null
+                && $user->site !== null
+                && $to->site?->equals($user->site) === true
+                && $to->key !== $user->key
+            ) {
+                yield Found::of(
+                    "{$user->label()}: unreachable calls go to the same site",
+                    "{$to->label()} sits at {$inspection->name($user->site)} as well.",
+                    $user,
+                    $to,
+                )->at('handling/open/unreachable')
+                    ->fixedBy($user->mailbox === null ? null : Fix::set(
+                        'Send them to the mailbox',
+                        $user,
+                        'handling/open/unreachable',
+                        (string) $user->mailbox,
+                    ));
             }
         }
     }

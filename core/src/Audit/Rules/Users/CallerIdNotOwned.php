@@ -33,11 +33,24 @@ final readonly class CallerIdNotOwned implements Rule
     {
         foreach ($inspection->book->all(User::class) as $user) {
             $number = $inspection->find($user->callerId, Number::class);
-            $isOurs = in_array($number?->status, [null, NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut], true);
+            $isOurs = in_array(
+                $number?->status,
+                [null, NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut],
+                true,
+            );
             if ($number !== null && ! $isOurs) {
                 $main = $inspection->find($inspection->book->tenant->mainNumber, Number::class);
-                yield Found::of("{$user->label()} shows {$inspection->name($number)}, which is not in service", 'It stands in the book as ' . preg_replace('/([A-Z])/', ' $0', $number->status->value) . '.', $user, $number)->at('callerId')
-                    ->fixedBy($main === null || $main->status !== NumberStatus::Active ? null : Fix::set("Show {$inspection->name($main)}", $user, 'callerId', (string) Reference::of($main)));
+                yield Found::of(
+                    "{$user->label()} shows {$inspection->name($number)}, which is not in service",
+                    'It stands in the book as ' . preg_replace('/([A-Z])/', ' $0', $number->status->value) . '.',
+                    $user,
+                    $number,
+                )->at('callerId')
+                    ->fixedBy(
+                        $main === null || $main->status !== NumberStatus::Active
+                        ? null
+                        : Fix::set("Show {$inspection->name($main)}", $user, 'callerId', (string) Reference::of($main)),
+                    );
             }
         }
     }

@@ -36,9 +36,20 @@ final readonly class ClassWiderThanTemplate implements Rule
         }
         foreach ($inspection->book->all(User::class) as $user) {
             $was = $made->find(Reference::of($user));
-            if ($was instanceof User && $user->callingClass !== $was->callingClass && $user->callingClass->covers($was->callingClass)) {
-                yield Found::of("{$user->label()} may call {$user->callingClass->value}, not only {$was->callingClass->value}", 'The template made it the narrower one.', $user)->at('callingClass')
-                    ->fixedBy(Fix::set("Let them call {$was->callingClass->value} again", $user, 'callingClass', $was->callingClass->value));
+            if ($was instanceof User && $user->callingClass !== $was->callingClass && $user->callingClass->covers(
+                $was->callingClass,
+            )) {
+                yield Found::of(
+                    "{$user->label()} may call {$user->callingClass->value}, not only {$was->callingClass->value}",
+                    'The template made it the narrower one.',
+                    $user,
+                )->at('callingClass')
+                    ->fixedBy(Fix::set(
+                        "Let them call {$was->callingClass->value} again",
+                        $user,
+                        'callingClass',
+                        $was->callingClass->value,
+                    ));
             }
         }
     }

@@ -45,9 +45,19 @@ final readonly class ClassWithoutRoute implements Rule
         foreach ($classes as $class) {
             $least = $least->covers($class) ? $class : $least;
         }
-        $shut = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->callingClass !== CallingClass::Internal && ! $user->callingClass->covers($least)));
+        $shut = array_values(array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status === UserStatus::Active
+                && $user->callingClass !== CallingClass::Internal
+                && ! $user->callingClass->covers($least),
+        ));
         foreach ($shut as $user) {
-            yield Found::of("{$user->label()} can call nobody outside", "No route is open to {$user->callingClass->value} calls; the least asks for {$least->value}.", $user)->at('callingClass')->fixedBy(Fix::set("Let them call {$least->value}", $user, 'callingClass', $least->value));
+            yield Found::of(
+                "{$user->label()} can call nobody outside",
+                "No route is open to {$user->callingClass->value} calls; the least asks for {$least->value}.",
+                $user,
+            )->at('callingClass')
+                ->fixedBy(Fix::set("Let them call {$least->value}", $user, 'callingClass', $least->value));
         }
     }
 }

@@ -32,10 +32,24 @@ final readonly class EmergencyLocationMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $lost = array_values(array_filter($inspection->book->all(Site::class) === [] ? [] : $inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->site === null && $user->emergency['address'] === null
-            && array_filter($user->legs, static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside) !== []));
+        $lost = array_values(array_filter(
+            $inspection->book->all(Site::class) === [] ? [] : $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status === UserStatus::Active
+                && $user->site === null
+                && $user->emergency['address'] === null
+                && array_filter($user->legs, static fn (Leg $leg): bool => $leg->legKind !== LegKind::Outside) !== [],
+        ));
         if ($lost !== []) {
-            yield Found::of(count($lost) === 1 ? "{$lost[0]->label()}: it is not known where help would go" : count($lost) . ' users: it is not known where help would go', ucfirst($inspection->names($lost)) . ' ' . (count($lost) === 1 ? 'has' : 'have') . ' a telephone and no site.', ...$lost)->at('site')->counting(count($lost));
+            yield Found::of(
+                count($lost) === 1
+                    ? "{$lost[0]->label()}: it is not known where help would go"
+                    : count($lost) . ' users: it is not known where help would go',
+                ucfirst($inspection->names($lost))
+                    . ' '
+                    . (count($lost) === 1 ? 'has' : 'have')
+                    . ' a telephone and no site.',
+                ...$lost,
+            )->at('site')->counting(count($lost));
         }
     }
 }

@@ -33,10 +33,18 @@ final readonly class ForwardInternational implements Rule
     public function check(Inspection $inspection): iterable
     {
         $home = $inspection->book->tenant->region;
-        foreach ([...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(Chain::class)] as $object) {
+        foreach (
+            [...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(
+                Chain::class,
+            )] as $object
+        ) {
             foreach (Destinations::outsideOf($object) as $path => $number) {
                 if ($home !== null && E164::parse($number)->isAbroadFrom($home)) {
-                    yield Found::of("{$inspection->name($object)} sends calls abroad", "{$inspection->name("outside:{$number}")} is a number of another country.", $object)->at($path, $path);
+                    yield Found::of(
+                        "{$inspection->name($object)} sends calls abroad",
+                        "{$inspection->name("outside:{$number}")} is a number of another country.",
+                        $object,
+                    )->at($path, $path);
                 }
             }
         }

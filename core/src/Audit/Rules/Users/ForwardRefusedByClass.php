@@ -38,13 +38,29 @@ final readonly class ForwardRefusedByClass implements Rule
     public function check(Inspection $inspection): iterable
     {
         $wayOut = new WayOut($inspection->callBook());
-        foreach ([...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(Chain::class), ...$inspection->book->all(Menu::class), ...$inspection->book->all(Attendant::class)] as $object) {
+        foreach (
+            [
+                ...$inspection->book->all(User::class), ...$inspection->book->all(Group::class),
+                ...$inspection->book->all(Chain::class), ...$inspection->book->all(Menu::class),
+                ...$inspection->book->all(Attendant::class),
+            ] as $object
+        ) {
             foreach (array_unique(Destinations::outsideOf($object)) as $path => $number) {
                 $needed = $wayOut->barredByClass($number, (string) Reference::of($object));
                 if ($needed !== null) {
                     $field = $object instanceof User ? 'callingClass' : 'onwardClass';
-                    yield Found::of("{$object->label()} may not call {$inspection->name("outside:{$number}")}, where it leads calls", "Its class would have to be {$needed->value}.", $object)->at($path, $path)
-                        ->fixedBy($object instanceof User || $needed === CallingClass::International ? null : Fix::set("Let calls go on to {$needed->value} numbers", $object, $field, $needed->value));
+                    yield Found::of(
+                        "{$object->label()} may not call {$inspection->name("outside:{
+                            $number
+                        }")}, where it leads calls",
+                        "Its class would have to be {$needed->value}.",
+                        $object,
+                    )->at($path, $path)
+                        ->fixedBy(
+                            $object instanceof User || $needed === CallingClass::International
+                            ? null
+                            : Fix::set("Let calls go on to {$needed->value} numbers", $object, $field, $needed->value),
+                        );
                 }
             }
         }

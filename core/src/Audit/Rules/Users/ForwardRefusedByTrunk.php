@@ -29,7 +29,8 @@ final readonly class ForwardRefusedByTrunk implements Rule
             'users.forward-refused-by-trunk',
             Severity::Error,
             'Calls are led to an outside number, but no trunk lets a call from outside leave again.',
-            'Calls from colleagues get through, so a test from the desk beside it succeeds; callers from outside hear that the call cannot be completed.',
+            'Calls from colleagues get through, so a test from the desk beside it succeeds; callers from outside hear '
+                . 'that the call cannot be completed.',
             'Let the trunk carry calls of outside callers on, or lead them somewhere inside.',
         );
     }
@@ -41,18 +42,38 @@ final readonly class ForwardRefusedByTrunk implements Rule
             return;
         }
         $wayOut = new WayOut($inspection->callBook());
-        foreach ([...$inspection->book->all(User::class), ...$inspection->book->all(Group::class), ...$inspection->book->all(Chain::class), ...$inspection->book->all(Menu::class), ...$inspection->book->all(Attendant::class)] as $object) {
+        foreach (
+            [
+                ...$inspection->book->all(User::class), ...$inspection->book->all(Group::class),
+                ...$inspection->book->all(Chain::class), ...$inspection->book->all(Menu::class),
+                ...$inspection->book->all(Attendant::class),
+            ] as $object
+        ) {
             foreach (array_unique(Destinations::outsideOf($object)) as $path => $number) {
                 $sender = (string) Reference::of($object);
                 // A call that cannot leave at all is no matter of who calls.
                 if ($wayOut->exists($number, $sender, true, []) && ! $wayOut->exists($number, $sender, false, [])) {
-                    $barring = array_values(array_filter($trunks, static fn (Trunk $trunk): bool => $trunk->enabled && ! $trunk->outsideCallersOut));
+                    $barring = array_values(array_filter(
+                        $trunks,
+                        static fn (Trunk $trunk): bool => $trunk->enabled && ! $trunk->outsideCallersOut,
+                    ));
                     yield Found::of(
-                        "{$object->label()}: callers from outside do not get through to {$inspection->name("outside:{$number}")}",
+                        "{$object->label()}: callers from outside do not get through to {$inspection->name("outside:{
+                            $number
+                        }")}",
                         "{$inspection->names($barring)} lets out only calls that began inside.",
                         $object,
                         ...$barring,
-                    )->at($path)->fixedBy(count($barring) === 1 ? Fix::set("Let {$barring[0]->name} carry outside callers on", $barring[0], 'outsideCallersOut', true) : null);
+                    )->at($path)->fixedBy(
+                        count($barring) === 1
+                        ? Fix::set(
+                            "Let {$barring[0]->name} carry outside callers on",
+                            $barring[0],
+                            'outsideCallersOut',
+                            true,
+                        )
+                        : null,
+                    );
                 }
             }
         }

@@ -35,7 +35,12 @@ final readonly class HardwareTwice implements Rule
                 }
                 $first = $seen[$leg->hardware] ?? null;
                 if ($first !== null) {
-                    yield Found::of("{$first->label()} and {$user->label()} have one device", 'Both have ' . implode(':', str_split($leg->hardware, 2)) . '.', $user, $first)->at("legs/{$leg->item}/hardware", $leg->item);
+                    yield Found::of(
+                        "{$first->label()} and {$user->label()} have one device",
+                        'Both have ' . implode(':', str_split($leg->hardware, 2)) . '.',
+                        $user,
+                        $first,
+                    )->at("legs/{$leg->item}/hardware", $leg->item);
                 }
                 $seen[$leg->hardware] ??= $user;
             }

@@ -36,7 +36,13 @@ final readonly class LeaverStillRouted implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(User::class) as $user) {
-            $uses = $user->status === UserStatus::Leaver ? array_values(array_filter($inspection->usesOf($user), static fn (array $use): bool => ! $use[0] instanceof Mailbox && ! str_starts_with($use[1], 'watchers/'))) : [];
+            $uses = $user->status === UserStatus::Leaver
+                ? array_values(array_filter(
+                    $inspection->usesOf($user),
+                    static fn (array $use): bool => ! $use[0] instanceof Mailbox
+                        && ! str_starts_with($use[1], 'watchers/'),
+                ))
+                : [];
             if ($uses === []) {
                 continue;
             }
@@ -47,10 +53,13 @@ final readonly class LeaverStillRouted implements Rule
                 }
             }
             $others = count($uses) - count($groups);
-            $where = array_values($groups) === [] ? $inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses)) : $inspection->names(array_values($groups));
+            $where = array_values($groups) === []
+                ? $inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses))
+                : $inspection->names(array_values($groups));
             yield Found::of(
                 "{$user->label()} has left and is still in {$where}",
-                'Callers still ring a phone that nobody answers.' . ($groups !== [] && $others > 0 ? " {$others} more places lead there too." : ''),
+                'Callers still ring a phone that nobody answers.'
+                    . ($groups !== [] && $others > 0 ? " {$others} more places lead there too." : ''),
                 $user,
             )->at('status')->counting(count($uses))->fixedBy($this->takeOut($user, array_values($groups)));
         }
@@ -60,8 +69,21 @@ final readonly class LeaverStillRouted implements Rule
     private function takeOut(User $user, array $groups): ?Fix
     {
         $name = (string) Reference::of($user);
-        $operations = array_map(static fn (Group $group): Operation => Fix::leavingOut($group, 'members', ...array_column(array_filter($group->members, static fn (Member $member): bool => (string) $member->who === $name), 'item')), $groups);
+        $operations = array_map(
+            static fn (Group $group): Operation => Fix::leavingOut($group, 'members', ...array_column(
+                array_filter($group->members, static fn (Member $member): bool => (string) $member->who === $name),
+                'item',
+            )),
+            $groups,
+        );
 
-        return $operations === [] ? null : Fix::of('Take ' . $user->label() . ' out of ' . (count($groups) === 1 ? $groups[0]->name : count($groups) . ' groups'), ...$operations);
+        return $operations === []
+            ? null
+            : Fix::of(
+                'Take ' . $user->label() . ' out of ' . (
+                    count($groups) === 1 ? $groups[0]->name : count($groups) . ' groups'
+                ),
+                ...$operations,
+            );
     }
 }

@@ -40,8 +40,22 @@ final readonly class LeaverTold implements Rule
                 $told = $object instanceof Site ? $object->emergency->notify : $object->notify;
                 if (in_array($address, array_map(mb_strtolower(...), $told), true)) {
                     $field = $object instanceof Site ? 'emergency/notify' : 'notify';
-                    yield Found::of("{$user->label()} has left and is still told of {$object->name}", "Mail goes to {$user->email}.", $object, $user)->at($field)
-                        ->fixedBy(count($told) < 2 ? null : Fix::set("Tell {$user->email} no more", $object, $field, array_values(array_filter($told, static fn (string $each): bool => mb_strtolower($each) !== $address))));
+                    yield Found::of(
+                        "{$user->label()} has left and is still told of {$object->name}",
+                        "Mail goes to {$user->email}.",
+                        $object,
+                        $user,
+                    )->at($field)
+                        ->fixedBy(
+                            count($told) < 2
+                            ? null
+                            : Fix::set("Tell {$user->email} no more", $object, $field, array_values(
+                                array_filter(
+                                    $told,
+                                    static fn (string $each): bool => mb_strtolower($each) !== $address,
+                                ),
+                            )),
+                        );
                 }
             }
         }

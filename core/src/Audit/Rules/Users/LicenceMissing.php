@@ -36,7 +36,14 @@ final readonly class LicenceMissing implements Rule
             }
         }
         foreach ($without as $licence => $users) {
-            yield Found::of(count($users) === 1 ? "{$users[0]->label()} has no licence of kind \"{$licence}\"" : count($users) . " users have no licence of kind \"{$licence}\"", "{$inspection->names($users)} would need one.", $users[0], ...array_slice($users, 1))->at('licence')->counting(count($users));
+            yield Found::of(
+                count($users) === 1
+                    ? "{$users[0]->label()} has no licence of kind \"{$licence}\""
+                    : count($users) . " users have no licence of kind \"{$licence}\"",
+                "{$inspection->names($users)} would need one.",
+                $users[0],
+                ...array_slice($users, 1),
+            )->at('licence')->counting(count($users));
         }
     }
 }

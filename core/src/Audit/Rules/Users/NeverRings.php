@@ -32,8 +32,19 @@ final readonly class NeverRings implements Rule
     {
         foreach ($inspection->book->all(User::class) as $user) {
             $always = $user->open->treatments['always'] ?? null;
-            if ($user->status === UserStatus::Active && $user->legs !== [] && $always?->outside !== null && $always->inside !== null && $user->closed === null && $user->holiday === null) {
-                yield Found::of("{$user->label()} never rings", "Every call goes on to {$inspection->name($always->outside)} at once.", $user)->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
+            if (
+                $user->status === UserStatus::Active
+                && $user->legs !== []
+                && $always?->outside !== null
+                && $always->inside !== null
+                && $user->closed === null
+                && $user->holiday === null
+            ) {
+                yield Found::of(
+                    "{$user->label()} never rings",
+                    "Every call goes on to {$inspection->name($always->outside)} at once.",
+                    $user,
+                )->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
             }
         }
     }

@@ -30,15 +30,25 @@ final readonly class NoAnswerNowhere implements Rule
     public function check(Inspection $inspection): iterable
     {
         $callBook = $inspection->callBook();
-        $lost = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active
-            && $user->extension !== null && $user->open->treatments['always'] === null && $callBook->treatment($user, 'noAnswer', false) === null));
+        $lost = array_values(array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status === UserStatus::Active
+                && $user->extension !== null
+                && $user->open->treatments['always'] === null
+                && $callBook->treatment($user, 'noAnswer', false) === null,
+        ));
         if ($lost === []) {
             return;
         }
         // Missing at the customer's defaults it is one fault, not one for each user.
         yield Found::of(
-            count($lost) === 1 ? "{$lost[0]->label()}: no answer leads nowhere" : count($lost) . ' users: no answer leads nowhere',
-            count($lost) === 1 ? 'There is neither a mailbox nor a treatment of their own, their site\'s or the customer\'s.' : "{$inspection->names($lost)} have neither a mailbox nor a treatment of their own, their site's or the customer's.",
+            count($lost) === 1
+                ? "{$lost[0]->label()}: no answer leads nowhere"
+                : count($lost) . ' users: no answer leads nowhere',
+            count($lost) === 1
+                ? 'There is neither a mailbox nor a treatment of their own, their site\'s or the customer\'s.'
+                : "{$inspection->names($lost)} have neither a mailbox nor a treatment of their own, their site's or "
+                    . "the customer's.",
             ...(count($lost) === 1 ? $lost : [$inspection->book->tenant, ...$lost]),
         )->at(count($lost) === 1 ? 'mailbox' : 'defaults/noAnswer')->counting(count($lost));
     }

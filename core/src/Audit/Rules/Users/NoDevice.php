@@ -28,9 +28,19 @@ final readonly class NoDevice implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $bare = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->status === UserStatus::Active && $user->extension !== null && $user->legs === [] && $user->open->treatments['always'] === null));
+        $bare = array_values(array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->status === UserStatus::Active
+                && $user->extension !== null
+                && $user->legs === []
+                && $user->open->treatments['always'] === null,
+        ));
         foreach ($bare as $user) {
-            yield Found::of("{$user->label()} has no telephone", "Whoever dials {$user->extension} goes straight to where unreachable calls go.", $user)->at('legs');
+            yield Found::of(
+                "{$user->label()} has no telephone",
+                "Whoever dials {$user->extension} goes straight to where unreachable calls go.",
+                $user,
+            )->at('legs');
         }
     }
 }

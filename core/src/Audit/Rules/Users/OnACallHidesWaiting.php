@@ -31,9 +31,17 @@ final readonly class OnACallHidesWaiting implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(User::class) as $user) {
-            foreach (['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling) {
-                if ($user->callWaiting && $user->status === UserStatus::Active && isset($handling?->treatments['onACall'])) {
-                    yield Found::of("{$user->label()} has call waiting, and a second call goes elsewhere", 'While they are on a call, calls go where the treatment says.', $user)->at("handling/{$state}/onACall")
+            foreach (
+                ['open' => $user->open, 'closed' => $user->closed, 'holiday' => $user->holiday] as $state => $handling
+            ) {
+                if ($user->callWaiting && $user->status === UserStatus::Active && isset(
+                    $handling?->treatments['onACall'],
+                )) {
+                    yield Found::of(
+                        "{$user->label()} has call waiting, and a second call goes elsewhere",
+                        'While they are on a call, calls go where the treatment says.',
+                        $user,
+                    )->at("handling/{$state}/onACall")
                         ->fixedBy(Fix::set('Take call waiting off', $user, 'callWaiting', false));
                     break;
                 }

@@ -36,9 +36,12 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
                 }
                 yield Found::of(
                     "{$user->label()}: the mailbox of {$inspection->name("outside:{$leg->number}")} can take calls",
-                    $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers after {$leg->mailboxAfter} s, and at once when it is switched off." : 'Switched off, its own mailbox answers at once.',
+                    $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers "
+                        . "after {$leg->mailboxAfter} s, and at once "
+                        . "when it is switched off." : 'Switched off, its own mailbox answers at once.',
                     $user,
-                )->at("legs/{$leg->item}/confirm", $leg->item)->fixedBy(Fix::set('Ask for a key before it connects', $user, "legs/{$leg->item}/confirm", true));
+                )->at("legs/{$leg->item}/confirm", $leg->item)
+                    ->fixedBy(Fix::set('Ask for a key before it connects', $user, "legs/{$leg->item}/confirm", true));
             }
         }
     }

@@ -36,12 +36,18 @@ final readonly class PinMissing implements Rule
         $onSwitch = $inspection->surroundings->pinsOnSwitch ?? [];
         $open = array_values(array_filter(
             $inspection->book->all(Mailbox::class),
-            static fn (Mailbox $mailbox): bool => $mailbox->enabled && $mailbox->pin === PinStrength::None && ! in_array((string) Reference::of($mailbox), $onSwitch, true),
+            static fn (Mailbox $mailbox): bool => $mailbox->enabled
+                && $mailbox->pin === PinStrength::None
+                && ! in_array((string) Reference::of($mailbox), $onSwitch, true),
         ));
         if (count($open) === 1) {
             yield Found::of("{$open[0]->name} has no PIN", 'The customer is in service.', $open[0])->at('pin');
         } elseif ($open !== []) {
-            yield Found::of(count($open) . ' mailboxes have no PIN', "The customer is in service: {$inspection->names($open)}.", $inspection->book->tenant)->at('name')->counting(count($open));
+            yield Found::of(
+                count($open) . ' mailboxes have no PIN',
+                "The customer is in service: {$inspection->names($open)}.",
+                $inspection->book->tenant,
+            )->at('name')->counting(count($open));
         }
     }
 }

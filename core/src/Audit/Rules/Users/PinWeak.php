@@ -28,9 +28,16 @@ final readonly class PinWeak implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $weak = array_values(array_filter($inspection->book->all(Mailbox::class), static fn (Mailbox $mailbox): bool => $mailbox->pin === PinStrength::Weak));
+        $weak = array_values(array_filter(
+            $inspection->book->all(Mailbox::class),
+            static fn (Mailbox $mailbox): bool => $mailbox->pin === PinStrength::Weak,
+        ));
         if ($weak !== []) {
-            yield Found::of(count($weak) === 1 ? "{$weak[0]->name} has a weak PIN" : count($weak) . ' mailboxes have a weak PIN', "{$inspection->names($weak)}: repeated or rising digits, or the extension.", count($weak) === 1 ? $weak[0] : $inspection->book->tenant)->at(count($weak) === 1 ? 'pin' : 'name')->counting(count($weak));
+            yield Found::of(
+                count($weak) === 1 ? "{$weak[0]->name} has a weak PIN" : count($weak) . ' mailboxes have a weak PIN',
+                "{$inspection->names($weak)}: repeated or rising digits, or the extension.",
+                count($weak) === 1 ? $weak[0] : $inspection->book->tenant,
+            )->at(count($weak) === 1 ? 'pin' : 'name')->counting(count($weak));
         }
     }
 }

@@ -17,7 +17,8 @@ use Jaunty\Core\Book\UserStatus;
 /** A telephone that anybody walks up to, with a wide calling class. */
 final readonly class PublicPhoneOpen implements Rule
 {
-    private const PUBLIC = '/\b(?:lobby|foyer|waiting room|break ?room|canteen|hallway|corridor|courtesy|public (?:phone|telephone)|stairwell|car park|parking)\b/iu';
+    private const PUBLIC = '/\b(?:lobby|foyer|waiting room|break ?room|canteen|hallway|corridor|courtesy|public '
+        . '(?:phone|telephone)|stairwell|car park|parking)\b/iu';
 
     public function about(): About
     {
@@ -33,10 +34,23 @@ final readonly class PublicPhoneOpen implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(User::class) as $user) {
-            $where = implode(' ', array_filter([$user->label(), $user->display, $user->emergency['room']], is_string(...)));
-            if ($user->status === UserStatus::Active && $user->callingClass->covers(CallingClass::National) && preg_match(self::PUBLIC, $where, $found) === 1) {
-                yield Found::of("{$user->label()} stands where anybody can call from it, and may call {$user->callingClass->value}", "It says \"{$found[0]}\".", $user)->at('callingClass')
-                    ->fixedBy(Fix::set('Let it call inside only', $user, 'callingClass', CallingClass::Internal->value));
+            $where = implode(
+                ' ',
+                array_filter([$user->label(), $user->display, $user->emergency['room']], is_string(...)),
+            );
+            if (
+                $user->status === UserStatus::Active
+                && $user->callingClass->covers(CallingClass::National)
+                && preg_match(self::PUBLIC, $where, $found) === 1
+            ) {
+                yield Found::of(
+                    "{$user->label()} stands where anybody can call from it, and may call {$user->callingClass->value}",
+                    "It says \"{$found[0]}\".",
+                    $user,
+                )->at('callingClass')
+                    ->fixedBy(
+                        Fix::set('Let it call inside only', $user, 'callingClass', CallingClass::Internal->value),
+                    );
             }
         }
     }

@@ -34,8 +34,13 @@ final readonly class RingsTooLong implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             foreach ($user->legs as $leg) {
                 if ($leg->seconds > $most) {
-                    yield Found::of("{$user->label()}: a telephone rings for {$leg->seconds} s", "Callers seldom wait for more than {$most} s.", $user)
-                        ->at("legs/{$leg->item}/seconds", $leg->item)->fixedBy(Fix::set('Let it ring for 30 s', $user, "legs/{$leg->item}/seconds", 30));
+                    yield Found::of(
+                        "{$user->label()}: a telephone rings for {$leg->seconds} s",
+                        "Callers seldom wait for more than {$most} s.",
+                        $user,
+                    )
+                        ->at("legs/{$leg->item}/seconds", $leg->item)
+                        ->fixedBy(Fix::set('Let it ring for 30 s', $user, "legs/{$leg->item}/seconds", 30));
                 }
             }
         }

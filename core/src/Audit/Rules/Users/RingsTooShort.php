@@ -34,8 +34,14 @@ final readonly class RingsTooShort implements Rule
         foreach ($inspection->book->all(User::class) as $user) {
             foreach ($user->legs as $leg) {
                 if ($leg->seconds < $least) {
-                    yield Found::of("{$user->label()}: a telephone rings for {$leg->seconds} s", "Fewer than {$inspection->threshold(Threshold::FewestRings)} rings are over before anybody is there.", $user)
-                        ->at("legs/{$leg->item}/seconds", $leg->item)->fixedBy(Fix::set('Let it ring for 20 s', $user, "legs/{$leg->item}/seconds", 20));
+                    yield Found::of(
+                        "{$user->label()}: a telephone rings for {$leg->seconds} s",
+                        "Fewer than {$inspection->threshold(Threshold::FewestRings)} rings are "
+                            . "over before anybody is there.",
+                        $user,
+                    )
+                        ->at("legs/{$leg->item}/seconds", $leg->item)
+                        ->fixedBy(Fix::set('Let it ring for 20 s', $user, "legs/{$leg->item}/seconds", 20));
                 }
             }
         }

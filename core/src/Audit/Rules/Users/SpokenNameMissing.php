@@ -30,10 +30,25 @@ final readonly class SpokenNameMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $open = array_filter($inspection->book->all(Menu::class), static fn (Menu $menu): bool => $menu->dialByName['scope'] !== NameScope::Off);
-        $users = array_values(array_filter($inspection->book->all(User::class), static fn (User $user): bool => $user->directory['listed'] && ! $user->directory['spokenName'] && $user->status === UserStatus::Active && $user->extension !== null));
+        $open = array_filter(
+            $inspection->book->all(Menu::class),
+            static fn (Menu $menu): bool => $menu->dialByName['scope'] !== NameScope::Off,
+        );
+        $users = array_values(array_filter(
+            $inspection->book->all(User::class),
+            static fn (User $user): bool => $user->directory['listed']
+                && ! $user->directory['spokenName']
+                && $user->status === UserStatus::Active
+                && $user->extension !== null,
+        ));
         if ($open !== [] && $users !== []) {
-            yield Found::of(count($users) === 1 ? "{$users[0]->label()} has recorded no name" : count($users) . ' listed people have recorded no name', "{$inspection->names($users)} can be dialled by name, and callers do not hear whom they reach.", count($users) === 1 ? $users[0] : $inspection->book->tenant)
+            yield Found::of(
+                count($users) === 1
+                    ? "{$users[0]->label()} has recorded no name"
+                    : count($users) . ' listed people have recorded no name',
+                "{$inspection->names($users)} can be dialled by name, and callers do not hear whom they reach.",
+                count($users) === 1 ? $users[0] : $inspection->book->tenant,
+            )
                 ->at(count($users) === 1 ? 'directory/spokenName' : 'name')->counting(count($users));
         }
     }

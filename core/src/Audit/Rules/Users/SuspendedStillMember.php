@@ -35,8 +35,16 @@ final readonly class SuspendedStillMember implements Rule
             foreach ($group->members as $member) {
                 $user = $inspection->find($member->who, User::class);
                 if ($user?->status === UserStatus::Suspended) {
-                    yield Found::of("{$user->label()} is suspended and still in {$group->name}", 'None of their telephones rings for it.', $group, $user)->at('members', $member->item)
-                        ->fixedBy(count($group->members) === 1 ? null : Fix::of('Take them out', Fix::leavingOut($group, 'members', $member->item)));
+                    yield Found::of(
+                        "{$user->label()} is suspended and still in {$group->name}",
+                        'None of their telephones rings for it.',
+                        $group,
+                        $user,
+                    )->at('members', $member->item)
+                        ->fixedBy(count($group->members) === 1 ? null : Fix::of(
+                            'Take them out',
+                            Fix::leavingOut($group, 'members', $member->item),
+                        ));
                 }
             }
         }

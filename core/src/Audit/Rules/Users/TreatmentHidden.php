@@ -31,9 +31,19 @@ final readonly class TreatmentHidden implements Rule
     {
         foreach ($inspection->book->all(User::class) as $user) {
             $always = $user->open->treatments['always'] ?? null;
-            $others = array_keys(array_filter(array_diff_key($user->open->treatments, ['always' => true]), static fn (?Treatment $treatment): bool => $treatment !== null));
+            $others = array_keys(array_filter(
+                array_diff_key($user->open->treatments, ['always' => true]),
+                static fn (?Treatment $treatment): bool => $treatment !== null,
+            ));
             if ($always?->outside !== null && $always->inside !== null && $others !== []) {
-                yield Found::of("{$user->label()}: other treatments are never tried", 'Every call goes on at once; set beside it: ' . implode(', ', array_map(static fn (string $case): string => strtolower((string) preg_replace('/[A-Z]/', ' $0', $case)), $others)) . '.', $user)->at('handling/open/always')->counting(count($others));
+                yield Found::of(
+                    "{$user->label()}: other treatments are never tried",
+                    'Every call goes on at once; set beside it: ' . implode(', ', array_map(
+                        static fn (string $case): string => strtolower((string) preg_replace('/[A-Z]/', ' $0', $case)),
+                        $others,
+                    )) . '.',
+                    $user,
+                )->at('handling/open/always')->counting(count($others));
             }
         }
     }
