@@ -15,10 +15,14 @@ export default tseslint.config(
     },
     rules: {
       '@typescript-eslint/consistent-type-definitions': ['error', 'interface'],
-      '@typescript-eslint/explicit-function-return-type': ['error', { allowExpressions: true, allowedNames: ['useSession', 'queriesOf', 'createDesk'] }],
+      '@typescript-eslint/explicit-function-return-type': [
+        'error',
+        { allowExpressions: true, allowedNames: ['useSession', 'queriesOf', 'createDesk'] },
+      ],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/unbound-method': 'off',
-      // Only an index access tells noUncheckedIndexedAccess to add `undefined`; a bracket also says that a name is data.
+      // Only an index access tells noUncheckedIndexedAccess to add `undefined`; a bracket also says that a name is
+      // data.
       '@typescript-eslint/dot-notation': 'off',
       'vue/block-lang': ['error', { script: { lang: 'ts' } }],
       'vue/no-v-html': 'error',

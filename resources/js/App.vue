@@ -21,7 +21,8 @@ const ready = computed(() => session.value !== undefined && (open.value || techn
 watch(
   [session, isPlaced, () => route.fullPath],
   () => {
-    if (isPlaced.value && session.value !== undefined && technician.value === null && !open.value) void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
+    if (isPlaced.value && session.value !== undefined && technician.value === null && !open.value)
+      void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
   },
   { immediate: true },
 )
@@ -39,9 +40,14 @@ useCommands(() =>
   technician.value === null
     ? []
     : [
-        ...customerCommands(customers.value ?? [], (customer) => void router.push({ name: 'desk', params: { customer } })),
+        ...customerCommands(
+          customers.value ?? [],
+          (customer) => void router.push({ name: 'desk', params: { customer } }),
+        ),
         { label: 'Roster', kind: 'screen', run: () => void router.push('/') },
-        ...(technician.value.mayTakeOn ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }] : []),
+        ...(technician.value.mayTakeOn
+          ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }]
+          : []),
         ...(technician.value.lead ? [{ label: 'People', kind: 'screen', run: () => void router.push('/people') }] : []),
         { label: 'Tokens for programs', kind: 'screen', run: () => void router.push('/tokens') },
         { label: 'Second factor', kind: 'screen', run: () => void router.push('/second-factor') },

@@ -6,7 +6,12 @@ export const router = createRouter({
     { path: '/', name: 'roster', component: () => import('./roster/RosterView.vue') },
     { path: '/sign-in', name: 'sign-in', component: () => import('./session/SignInView.vue'), meta: { open: true } },
     { path: '/second-factor', name: 'second-factor', component: () => import('./session/SecondFactorView.vue') },
-    { path: '/new-password', name: 'new-password', component: () => import('./session/NewPasswordView.vue'), meta: { open: true } },
+    {
+      path: '/new-password',
+      name: 'new-password',
+      component: () => import('./session/NewPasswordView.vue'),
+      meta: { open: true },
+    },
     { path: '/tokens', name: 'tokens', component: () => import('./session/TokensView.vue') },
     { path: '/people', name: 'people', component: () => import('./people/PeopleView.vue') },
     { path: '/join', name: 'join', component: () => import('./people/JoinView.vue'), meta: { open: true } },
@@ -14,6 +19,11 @@ export const router = createRouter({
     { path: '/rules', name: 'rules', component: () => import('./rules/RulesView.vue') },
     { path: '/taking-on', name: 'taking-on', component: () => import('./takingon/TakingOnView.vue') },
     { path: '/customers/:customer/:chapter?', name: 'desk', component: () => import('./desk/DeskView.vue') },
-    { path: '/:unknown(.*)*', name: 'unknown', component: () => import('./shared/components/UnknownView.vue'), meta: { open: true } },
+    {
+      path: '/:unknown(.*)*',
+      name: 'unknown',
+      component: () => import('./shared/components/UnknownView.vue'),
+      meta: { open: true },
+    },
   ],
 })

@@ -13,7 +13,8 @@ export type Change = Schemas['Change']
 export type Clash = Schemas['Clash']
 export type CustomerLine = Schemas['CustomerLine']
 export type Desk = Schemas['Desk']
-export type Impact = paths['/customers/{customer}/live/impact']['get']['responses']['200']['content']['application/json']
+export type Impact =
+  paths['/customers/{customer}/live/impact']['get']['responses']['200']['content']['application/json']
 export type Finding = Schemas['Finding']
 export type FindingLine = Schemas['FindingLine']
 export type Findings = Answer<'/findings', 'get'>
@@ -27,7 +28,11 @@ export type RightNow = NonNullable<Schemas['RightNow']>
 export type Ruler = Schemas['Ruler']
 export type YearLine = Schemas['YearLine']
 export type CallMap = Schemas['CallMap']
-type Answer<Path extends keyof paths, Method extends keyof paths[Path]> = paths[Path][Method] extends { responses: { 200: { content: { 'application/json': infer Body } } } } ? Body : never
+type Answer<Path extends keyof paths, Method extends keyof paths[Path]> = paths[Path][Method] extends {
+  responses: { 200: { content: { 'application/json': infer Body } } }
+}
+  ? Body
+  : never
 export type Margin = Answer<'/customers/{customer}/margin', 'get'>
 export type Now = Answer<'/customers/{customer}/now', 'get'>
 export type Followed = Answer<'/customers/{customer}/calls', 'post'>

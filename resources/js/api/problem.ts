@@ -48,5 +48,7 @@ export function detailOf(error: unknown): string {
 /** What a refusal says, by the field of the form that it is about; under an empty name, what is about none. */
 export function faultsByField(error: unknown): Record<string, string> {
   const told = isProblem(error) ? (error.problem.errors ?? []) : []
-  return told.length === 0 ? { '': detailOf(error) } : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
+  return told.length === 0
+    ? { '': detailOf(error) }
+    : Object.fromEntries(told.map((each) => [(each.pointer ?? '').slice(1), each.detail]))
 }

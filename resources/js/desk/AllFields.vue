@@ -4,7 +4,9 @@ import type { BookObject } from '@/api'
 import { kindsInWords } from '@/shared'
 import { useDesk } from './desk'
 
-/** Every field of an object, folded: what is rarely needed is not missing. The form is fetched when it is first opened. */
+/**
+ * Every field of an object, folded: what is rarely needed is not missing. The form is fetched when it is first opened.
+ */
 const props = defineProps<{ object: BookObject; removable?: boolean }>()
 
 const FieldList = defineAsyncComponent(() => import('./FieldList.vue'))
@@ -14,7 +16,11 @@ const isOpen = ref(false)
 const kind = computed(() => kindsInWords(props.object.kind).one.toLowerCase())
 
 /** What leads to it: taking it away has to wait until nothing does. */
-const uses = computed(() => names.value.objects.filter((other) => other.ref !== props.object.ref && Object.keys(other.refersTo).includes(props.object.ref)))
+const uses = computed(() =>
+  names.value.objects.filter(
+    (other) => other.ref !== props.object.ref && Object.keys(other.refersTo).includes(props.object.ref),
+  ),
+)
 
 function remove(): void {
   void edit([{ op: 'delete', object: props.object.ref, path: '', value: null }])
@@ -26,8 +32,18 @@ function remove(): void {
     <summary>Every field of {{ object.display ?? object.label }}</summary>
     <FieldList v-if="isOpen" :object />
     <p v-if="isOpen && removable" class="remove">
-      <button type="button" class="quiet-button" :disabled="uses.length > 0" @click="remove">Take this {{ kind }} out of the book</button>
-      <span v-if="uses.length > 0" class="soft">{{ uses.slice(0, 3).map((each) => each.label).join(', ') }}{{ uses.length > 3 ? ` and ${uses.length - 3} more` : '' }} {{ uses.length === 1 ? 'leads' : 'lead' }} to it; lead them elsewhere first.</span>
+      <button type="button" class="quiet-button" :disabled="uses.length > 0" @click="remove">
+        Take this {{ kind }} out of the book
+      </button>
+      <span v-if="uses.length > 0" class="soft"
+        >{{
+          uses
+            .slice(0, 3)
+            .map((each) => each.label)
+            .join(', ')
+        }}{{ uses.length > 3 ? ` and ${uses.length - 3} more` : '' }} {{ uses.length === 1 ? 'leads' : 'lead' }} to it;
+        lead them elsewhere first.</span
+      >
     </p>
   </details>
 </template>

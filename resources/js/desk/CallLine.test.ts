@@ -16,20 +16,36 @@ afterEach(() => {
 
 function ends(target: string): Followed {
   return {
-    script: { to: '19025550150', at: '2026-12-01T14:05:00-04:00' }, sentence: '902 555 0150 tue 14:05',
+    script: { to: '19025550150', at: '2026-12-01T14:05:00-04:00' },
+    sentence: '902 555 0150 tue 14:05',
     trace: { outcome: 'messageIn', target, seconds: 20, reason: '', steps: [], warnings: [], transfers: 0 },
     telling: { parts: [], outcome: 'messageIn', target, seconds: 20, sort: 'mailbox' },
   } as unknown as Followed
 }
 
 /** A call line whose answers are given by hand, in any order. */
-async function openLine(): Promise<{ state: DeskState; answers: Record<string, (answer: Followed | Refused) => void> }> {
+async function openLine(): Promise<{
+  state: DeskState
+  answers: Record<string, (answer: Followed | Refused) => void>
+}> {
   const answers: Record<string, (answer: Followed | Refused) => void> = {}
   fakeServer({
     'GET /customers/inlet/desk': { key: 'inlet', revision: 3, objects: [], draft: { changes: [], clashes: [] } },
-    'GET /customers/inlet/live': { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] },
+    'GET /customers/inlet/live': {
+      onSwitch: false,
+      readAt: null,
+      differences: [],
+      left: [],
+      waived: [],
+      signed: null,
+      runSheet: [],
+      pinsToTell: [],
+    },
     'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
-    'POST /customers/inlet/calls': (body: { in: string }) => new Promise((give) => { answers[body.in] = give }),
+    'POST /customers/inlet/calls': (body: { in: string }) =>
+      new Promise((give) => {
+        answers[body.in] = give
+      }),
   })
   let state: DeskState | undefined
   const Desk = defineComponent({
@@ -38,7 +54,12 @@ async function openLine(): Promise<{ state: DeskState; answers: Record<string, (
       return () => h(CallLine)
     },
   })
-  page = mount(Desk, { attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]] } })
+  page = mount(Desk, {
+    attachTo: document.body,
+    global: {
+      plugins: [[VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]],
+    },
+  })
   document.addEventListener('keydown', handleKey)
   await settle()
   if (state === undefined) throw new Error('no desk')

@@ -8,7 +8,8 @@ import LookOver from './LookOver.vue'
 
 const PAUSE = 120
 
-const { customer, changes, clashes, names, notice, busy, undo, restore, sentence, asked, edit, book, margin } = useDesk()
+const { customer, changes, clashes, names, notice, busy, undo, restore, sentence, asked, edit, book, margin } =
+  useDesk()
 const id = useId()
 const line = ref<HTMLInputElement>()
 const looking = ref(false)
@@ -36,7 +37,9 @@ async function follow(): Promise<void> {
   const said = sentence.value.trim()
   if (said === '') return
   try {
-    const found = await take(client.POST('/customers/{customer}/calls', { params, body: { sentence: said, in: which.value } }))
+    const found = await take(
+      client.POST('/customers/{customer}/calls', { params, body: { sentence: said, in: which.value } }),
+    )
     // Of several that are under way the last asked counts: a slower answer stands under another book's name.
     if (mine !== asking) return
     followed.value = found
@@ -47,7 +50,13 @@ async function follow(): Promise<void> {
     followed.value = undefined
     const problem = isProblem(error) ? error.problem : undefined
     const at = (problem as { at?: number } | undefined)?.at ?? 0
-    fault.value = { detail: problem?.status === 404 && which.value === 'live' ? 'The switch has not been read for this customer.' : (problem?.detail ?? 'This call could not be followed.'), at }
+    fault.value = {
+      detail:
+        problem?.status === 404 && which.value === 'live'
+          ? 'The switch has not been read for this customer.'
+          : (problem?.detail ?? 'This call could not be followed.'),
+      at,
+    }
   }
 }
 
@@ -75,8 +84,11 @@ async function complete(): Promise<void> {
   const said = sentence.value
   const mine = ++asking
   try {
-    const found = (await take(client.POST('/customers/{customer}/calls/completions', { params, body: { typed: said } }))).offers
-    if (mine === asking && document.activeElement === line.value) offers.value = found.filter((each) => each.text.trim() !== said.trim())
+    const found = (
+      await take(client.POST('/customers/{customer}/calls/completions', { params, body: { typed: said } }))
+    ).offers
+    if (mine === asking && document.activeElement === line.value)
+      offers.value = found.filter((each) => each.text.trim() !== said.trim())
   } catch {
     offers.value = []
   }
@@ -101,7 +113,10 @@ function step(by: number): void {
   const input = line.value
   if (input === undefined) return
   const caret = input.selectionStart ?? sentence.value.length
-  const time = [...sentence.value.matchAll(/\b(\d{1,2}):(\d{2})\b/g)].find((found) => caret >= found.index && caret <= found.index + found[0].length) ?? sentence.value.matchAll(/\b(\d{1,2}):(\d{2})\b/g).next().value
+  const time =
+    [...sentence.value.matchAll(/\b(\d{1,2}):(\d{2})\b/g)].find(
+      (found) => caret >= found.index && caret <= found.index + found[0].length,
+    ) ?? sentence.value.matchAll(/\b(\d{1,2}):(\d{2})\b/g).next().value
   const key = /\b(press(?:es)?|keys?) ([0-9])/.exec(sentence.value)
   const keyAt = key === null ? -1 : key.index + key[0].length
   if (key !== null && (time === undefined || caret >= key.index)) {
@@ -139,12 +154,28 @@ function onKey(event: KeyboardEvent): void {
 async function keep(): Promise<void> {
   const call = followed.value
   if (call === undefined) return
-  const taken = new Set(book.data.value?.objects.filter((object) => object.kind === 'promise').map((object) => object.key))
+  const taken = new Set(
+    book.data.value?.objects.filter((object) => object.kind === 'promise').map((object) => object.key),
+  )
   let number = taken.size + 1
   while (taken.has(`promise-${number}`)) number++
-  const text = `${call.sentence ?? sentence.value}: ${names.value.of(call.trace.target)} ${outcomeInWords(call.trace.outcome)}`
-  await edit([{ op: 'create', object: `promise:promise-${number}`, path: '', value: { text, call: call.script, expect: { outcome: call.trace.outcome, target: call.trace.target, within: call.trace.seconds } } }])
-  if (notice.value?.isFault !== true) notice.value = { text: 'Kept as a promise, pending; its words can be changed under Proof.' }
+  const text =
+    `${call.sentence ?? sentence.value}: ${names.value.of(call.trace.target)} ` +
+    `${outcomeInWords(call.trace.outcome)}`
+  await edit([
+    {
+      op: 'create',
+      object: `promise:promise-${number}`,
+      path: '',
+      value: {
+        text,
+        call: call.script,
+        expect: { outcome: call.trace.outcome, target: call.trace.target, within: call.trace.seconds },
+      },
+    },
+  ])
+  if (notice.value?.isFault !== true)
+    notice.value = { text: 'Kept as a promise, pending; its words can be changed under Proof.' }
 }
 
 const steps = computed(() => followed.value?.trace.steps ?? [])
@@ -152,20 +183,55 @@ const steps = computed(() => followed.value?.trace.steps ?? [])
 useShortcuts([
   { keys: 't', label: 'the call line', scope: 'Desk', run: () => line.value?.focus() },
   { keys: 'T', label: 'the same call as edited, in the book, on the switch', scope: 'Desk', run: switchBook },
-  { keys: 'Escape', label: 'close the trace', scope: 'Desk', run: () => { open.value = false } },
+  {
+    keys: 'Escape',
+    label: 'close the trace',
+    scope: 'Desk',
+    run: () => {
+      open.value = false
+    },
+  },
   { keys: 'l', label: 'look over the pending changes', scope: 'Desk', run: look },
 ])
 </script>
 
 <template>
   <footer class="foot">
-    <p v-if="notice !== undefined" class="notice" :class="{ fault: notice.isFault }" :role="notice.isFault ? 'alert' : 'status'" data-testid="notice">
+    <p
+      v-if="notice !== undefined"
+      class="notice"
+      :class="{ fault: notice.isFault }"
+      :role="notice.isFault ? 'alert' : 'status'"
+      data-testid="notice"
+    >
       {{ notice.text }}
-      <button v-if="notice.revision !== undefined" type="button" class="quiet-button" :disabled="busy" @click="undo(notice.revision)">Undo</button>
-      <button v-if="notice.isDropped === true" type="button" class="quiet-button" :disabled="busy" data-testid="restore" @click="restore">Put them back</button>
+      <button
+        v-if="notice.revision !== undefined"
+        type="button"
+        class="quiet-button"
+        :disabled="busy"
+        @click="undo(notice.revision)"
+      >
+        Undo
+      </button>
+      <button
+        v-if="notice.isDropped === true"
+        type="button"
+        class="quiet-button"
+        :disabled="busy"
+        data-testid="restore"
+        @click="restore"
+      >
+        Put them back
+      </button>
       <button type="button" class="close" aria-label="Close this note" @click="notice = undefined">×</button>
     </p>
-    <section v-if="open && followed !== undefined" class="trace" aria-label="The call, step by step" data-testid="trace">
+    <section
+      v-if="open && followed !== undefined"
+      class="trace"
+      aria-label="The call, step by step"
+      data-testid="trace"
+    >
       <div class="traceHead">
         <h3>{{ followed.sentence ?? sentence }}</h3>
         <span class="soft">{{ BOOKS[which] }}</span>
@@ -174,14 +240,27 @@ useShortcuts([
         <button type="button" class="close" aria-label="Close the trace" @click="open = false">×</button>
       </div>
       <table>
-        <thead class="visually-hidden"><tr><th scope="col">Second</th><th scope="col">Where</th><th scope="col">What</th><th scope="col">Why</th></tr></thead>
+        <thead class="visually-hidden">
+          <tr>
+            <th scope="col">Second</th>
+            <th scope="col">Where</th>
+            <th scope="col">What</th>
+            <th scope="col">Why</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="(each, index) in steps" :key="index">
-            <td class="mono second">{{ each.at }} s</td><td>{{ names.of(each.object) }}</td><td>{{ each.what }}</td><td class="soft">{{ withNames(each.reason, names) }}</td>
+            <td class="mono second">{{ each.at }} s</td>
+            <td>{{ names.of(each.object) }}</td>
+            <td>{{ each.what }}</td>
+            <td class="soft">{{ withNames(each.reason, names) }}</td>
           </tr>
           <tr class="end">
             <td class="mono second">{{ followed.trace.seconds }} s</td>
-            <td colspan="2"><GetsSwatch :gets="followed.telling.sort" /> <strong>{{ names.of(followed.trace.target) }}</strong> {{ outcomeInWords(followed.trace.outcome) }}</td>
+            <td colspan="2">
+              <GetsSwatch :gets="followed.telling.sort" /> <strong>{{ names.of(followed.trace.target) }}</strong>
+              {{ outcomeInWords(followed.trace.outcome) }}
+            </td>
             <td class="soft">{{ withNames(followed.trace.reason, names) }}</td>
           </tr>
         </tbody>
@@ -190,26 +269,63 @@ useShortcuts([
     </section>
     <ul v-if="offers.length > 0" :id="`${id}-offers`" class="offers" role="listbox" aria-label="What may come next">
       <!-- Chosen with the arrow keys and Tab in the line below; the list itself takes only the mouse. -->
-      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -->
-      <li v-for="(offer, index) in offers" :id="`${id}-${index}`" :key="offer.text" role="option" :aria-selected="index === chosen" @mousedown.prevent="takeOffer(index)"><span class="mono">{{ offer.text }}</span> <span class="soft small">{{ offer.says }}</span></li>
+      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events,
+        vuejs-accessibility/interactive-supports-focus -->
+      <li
+        v-for="(offer, index) in offers"
+        :id="`${id}-${index}`"
+        :key="offer.text"
+        role="option"
+        :aria-selected="index === chosen"
+        @mousedown.prevent="takeOffer(index)"
+      >
+        <span class="mono">{{ offer.text }}</span> <span class="soft small">{{ offer.says }}</span>
+      </li>
     </ul>
     <div class="call">
       <kbd>t</kbd>
       <input
-        ref="line" v-model="sentence" type="text" class="mono ask" role="combobox" aria-label="Call line" placeholder="902 555 0110 sat 10:00 press 1" autocomplete="off" :aria-expanded="offers.length > 0" :aria-controls="`${id}-offers`"
-        :aria-activedescendant="chosen >= 0 ? `${id}-${chosen}` : undefined" :aria-invalid="fault !== undefined" :aria-describedby="`${id}-answer`" @input="typed" @keydown="onKey" @blur="offers = []"
-      >
+        ref="line"
+        v-model="sentence"
+        type="text"
+        class="mono ask"
+        role="combobox"
+        aria-label="Call line"
+        placeholder="902 555 0110 sat 10:00 press 1"
+        autocomplete="off"
+        :aria-expanded="offers.length > 0"
+        :aria-controls="`${id}-offers`"
+        :aria-activedescendant="chosen >= 0 ? `${id}-${chosen}` : undefined"
+        :aria-invalid="fault !== undefined"
+        :aria-describedby="`${id}-answer`"
+        @input="typed"
+        @keydown="onKey"
+        @blur="offers = []"
+      />
       <p :id="`${id}-answer`" class="answer" role="status" data-testid="call-answer">
         <span v-if="fault !== undefined" class="wrong">{{ fault.detail }}</span>
         <template v-else-if="followed !== undefined">
           <button type="button" class="told" :aria-expanded="open" @click="open = !open">
-            <template v-for="(part, index) in followed.telling.parts" :key="index">{{ names.of(part.object) }} <span class="mono">{{ part.seconds }} s</span> → </template>
-            <strong :class="followed.telling.sort">{{ outcomeInWords(followed.telling.outcome) }}{{ ['mailbox', 'person', 'outside'].includes(followed.telling.sort) ? `: ${names.of(followed.telling.target)}` : '' }} at {{ followed.telling.seconds }} s</strong>
+            <template v-for="(part, index) in followed.telling.parts" :key="index"
+              >{{ names.of(part.object) }} <span class="mono">{{ part.seconds }} s</span> →
+            </template>
+            <strong :class="followed.telling.sort"
+              >{{ outcomeInWords(followed.telling.outcome)
+              }}{{
+                ['mailbox', 'person', 'outside'].includes(followed.telling.sort)
+                  ? `: ${names.of(followed.telling.target)}`
+                  : ''
+              }}
+              at {{ followed.telling.seconds }} s</strong
+            >
           </button>
         </template>
       </p>
       <p v-if="changes.length + clashes.length > 0" class="pending">
-        <span data-testid="pending">{{ plural(changes.length, 'change') }}<template v-if="clashes.length > 0">, {{ plural(clashes.length, 'clash', 'clashes') }}</template></span>
+        <span data-testid="pending"
+          >{{ plural(changes.length, 'change')
+          }}<template v-if="clashes.length > 0">, {{ plural(clashes.length, 'clash', 'clashes') }}</template></span
+        >
         <el-button type="primary" data-testid="look-over" @click="look">Look over</el-button>
       </p>
       <p v-else class="none">nothing pending</p>

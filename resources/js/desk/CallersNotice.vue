@@ -15,7 +15,12 @@ const impact = computed(() => found.data.value?.impact ?? null)
 /** The main number's week in both, where it has one. */
 const weeks = computed(() => {
   const { book = null, live = null } = found.data.value?.strips ?? {}
-  return book === null || live === null ? [] : [{ of: 'book', pieces: book }, { of: 'live', pieces: live }]
+  return book === null || live === null
+    ? []
+    : [
+        { of: 'book', pieces: book },
+        { of: 'live', pieces: live },
+      ]
 })
 </script>
 
@@ -23,14 +28,36 @@ const weeks = computed(() => {
   <section v-if="changedThere.length > 0" class="part" aria-labelledby="callers-notice">
     <h2 id="callers-notice">What callers notice of what was changed on the switch</h2>
     <ErrorState v-if="found.error.value !== null" :error="found.error.value" @again="found.refetch()" />
-    <p v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0" class="soft" data-testid="unknown-who-notices">Unknown: calls go more ways than were followed, and no difference was found in those.</p>
-    <p v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way in book and switch.</p>
+    <p
+      v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0"
+      class="soft"
+      data-testid="unknown-who-notices"
+    >
+      Unknown: calls go more ways than were followed, and no difference was found in those.
+    </p>
+    <p
+      v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)"
+      class="soft"
+      data-testid="nobody-notices"
+    >
+      Nothing: every call of the coming year goes the same way in book and switch.
+    </p>
     <template v-else>
-      <p v-if="impact.count > 0" class="soft">{{ plural(impact.count, 'place') }} in the calls of the coming year, book before and switch after the arrow.<template v-if="!impact.isComplete"> The comparison is not complete: there are too many ways.</template></p>
+      <p v-if="impact.count > 0" class="soft">
+        {{ plural(impact.count, 'place') }} in the calls of the coming year, book before and switch after the
+        arrow.<template v-if="!impact.isComplete"> The comparison is not complete: there are too many ways.</template>
+      </p>
       <dl v-if="weeks.length > 0" class="weeks" data-testid="two-weeks">
         <template v-for="week in weeks" :key="week.of">
           <dt class="soft">{{ week.of }}</dt>
-          <dd><WeekStrip :pieces="week.pieces" :now="minuteOfWeek(now, zone)" :label="`The week of the main number, ${week.of}`" :name="(ref) => names.of(ref)" /></dd>
+          <dd>
+            <WeekStrip
+              :pieces="week.pieces"
+              :now="minuteOfWeek(now, zone)"
+              :label="`The week of the main number, ${week.of}`"
+              :name="(ref) => names.of(ref)"
+            />
+          </dd>
         </template>
       </dl>
       <ImpactTable :impact />
@@ -38,7 +65,10 @@ const weeks = computed(() => {
     <template v-if="brings.length > 0">
       <h3 class="found">What the audit finds on the switch, and not in the book</h3>
       <ul data-testid="brings">
-        <li v-for="each in brings" :key="each.fingerprint"><SeverityBars :severity="each.severity" /> {{ each.title }} <span class="soft">{{ withNames(each.detail, names) }}</span></li>
+        <li v-for="each in brings" :key="each.fingerprint">
+          <SeverityBars :severity="each.severity" /> {{ each.title }}
+          <span class="soft">{{ withNames(each.detail, names) }}</span>
+        </li>
       </ul>
     </template>
   </section>

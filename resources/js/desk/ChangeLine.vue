@@ -25,7 +25,16 @@ function nameOf(value: unknown): string {
 </script>
 
 <template>
-  <span v-if="change.path === null">{{ change.label }}: {{ change.op === 'create' ? 'new in the book' : 'taken out of the book' }}</span>
-  <span v-else-if="item !== null">{{ change.label }}, {{ fieldInWords(change.object, change.path.slice(0, Math.max(0, change.path.lastIndexOf('/')))) }}: {{ item }}</span>
-  <span v-else>{{ change.label }}, {{ fieldInWords(change.object, change.path) }}: <span class="soft">{{ valueInWords(change.object, change.path, change.before, known) }}</span> → {{ valueInWords(change.object, change.path, change.after, known) }}</span>
+  <span v-if="change.path === null"
+    >{{ change.label }}: {{ change.op === 'create' ? 'new in the book' : 'taken out of the book' }}</span
+  >
+  <span v-else-if="item !== null"
+    >{{ change.label }},
+    {{ fieldInWords(change.object, change.path.slice(0, Math.max(0, change.path.lastIndexOf('/')))) }}: {{ item }}</span
+  >
+  <span v-else
+    >{{ change.label }}, {{ fieldInWords(change.object, change.path) }}:
+    <span class="soft">{{ valueInWords(change.object, change.path, change.before, known) }}</span> →
+    {{ valueInWords(change.object, change.path, change.after, known) }}</span
+  >
 </template>

@@ -22,7 +22,13 @@ function said(change: Change, value: unknown): string {
 <template>
   <table>
     <thead>
-      <tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Before</th><th scope="col">After</th><td v-if="canLeaveOut" class="corner" /></tr>
+      <tr>
+        <th scope="col">Object</th>
+        <th scope="col">Field</th>
+        <th scope="col">Before</th>
+        <th scope="col">After</th>
+        <td v-if="canLeaveOut" class="corner" />
+      </tr>
     </thead>
     <tbody>
       <tr v-for="change in changes" :key="`${change.object} ${change.path ?? ''}`">
@@ -30,7 +36,17 @@ function said(change: Change, value: unknown): string {
         <td>{{ what(change) }}</td>
         <td class="soft">{{ said(change, change.before) }}</td>
         <td>{{ said(change, change.after) }}</td>
-        <td v-if="canLeaveOut"><button type="button" class="text-button" :disabled="busy" :aria-label="`Leave out: ${change.label}, ${what(change)}`" @click="leaveOut(change)">Leave out</button></td>
+        <td v-if="canLeaveOut">
+          <button
+            type="button"
+            class="text-button"
+            :disabled="busy"
+            :aria-label="`Leave out: ${change.label}, ${what(change)}`"
+            @click="leaveOut(change)"
+          >
+            Leave out
+          </button>
+        </td>
       </tr>
     </tbody>
   </table>

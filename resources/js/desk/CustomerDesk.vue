@@ -2,7 +2,20 @@
 import { computed, defineAsyncComponent, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useNeighbours } from '@/roster'
-import { EmptyState, ErrorState, kindsInWords, LoadingLines, minuteOfWeek, PageTop, stageInWords, timeThere, useCommands, useNow, useShortcuts, WeekStrip } from '@/shared'
+import {
+  EmptyState,
+  ErrorState,
+  kindsInWords,
+  LoadingLines,
+  minuteOfWeek,
+  PageTop,
+  stageInWords,
+  timeThere,
+  useCommands,
+  useNow,
+  useShortcuts,
+  WeekStrip,
+} from '@/shared'
 import CallLine from './CallLine.vue'
 import { chapterOfKind, CHAPTERS, FIRST } from './chapters'
 import SheetChapter from './chapters/SheetChapter.vue'
@@ -32,16 +45,34 @@ function count(kinds: string[]): number {
 const pushShape = computed(() => {
   if (live.data.value === undefined) return { shape: 'none', word: live.isError.value ? 'not known' : 'being read' }
   if (!live.data.value.onSwitch) return { shape: 'none', word: 'not pushed' }
-  return notPushed.value.length + live.data.value.pinsToTell.length > 0 ? { shape: 'half', word: 'not pushed yet' } : { shape: 'full', word: 'the same' }
+  return notPushed.value.length + live.data.value.pinsToTell.length > 0
+    ? { shape: 'half', word: 'not pushed yet' }
+    : { shape: 'full', word: 'the same' }
 })
 
 /** How a chapter stands: troubled where book and switch differ or a cell could not be kept. */
 function mark(kinds: string[], key: string): { shape: string; word: string } {
   const speaksOf = (ref: string): boolean => kinds.some((kind) => ref.startsWith(`${kind}:`))
-  if (key === 'push') return underWay.value !== undefined ? { shape: 'half', word: 'under way' } : changedThere.value.length > 0 ? { shape: 'trouble', word: 'changed on the switch' } : pushShape.value
+  if (key === 'push')
+    return underWay.value !== undefined
+      ? { shape: 'half', word: 'under way' }
+      : changedThere.value.length > 0
+        ? { shape: 'trouble', word: 'changed on the switch' }
+        : pushShape.value
   if (kinds.length === 0) return { shape: 'full', word: '' }
-  if (key === 'proof') return findings.value.some((each) => each.rule === 'flow.promise-broken') ? { shape: 'trouble', word: 'a promise is broken' } : { shape: count(['promise']) > 0 ? 'full' : 'none', word: count(['promise']) > 0 ? 'promises kept' : 'no promise yet' }
-  if ([...faults.keys()].some(speaksOf) || clashes.value.some((clash) => speaksOf(clash.object)) || changedThere.value.some((each) => speaksOf(each.object))) return { shape: 'trouble', word: 'needs a look' }
+  if (key === 'proof')
+    return findings.value.some((each) => each.rule === 'flow.promise-broken')
+      ? { shape: 'trouble', word: 'a promise is broken' }
+      : {
+          shape: count(['promise']) > 0 ? 'full' : 'none',
+          word: count(['promise']) > 0 ? 'promises kept' : 'no promise yet',
+        }
+  if (
+    [...faults.keys()].some(speaksOf) ||
+    clashes.value.some((clash) => speaksOf(clash.object)) ||
+    changedThere.value.some((each) => speaksOf(each.object))
+  )
+    return { shape: 'trouble', word: 'needs a look' }
   if (margin.isError.value) return { shape: 'none', word: 'could not be looked over' }
   const worst = findings.value.find((each) => each.objects.some(speaksOf))?.severity
   if (worst === 'blocker' || worst === 'error') return { shape: 'trouble', word: 'troubled' }
@@ -50,7 +81,11 @@ function mark(kinds: string[], key: string): { shape: string; word: string } {
 }
 
 function go(key: string, at?: string): void {
-  void router.push({ name: 'desk', params: { customer: props.customer, chapter: key }, query: at === undefined ? {} : { at } })
+  void router.push({
+    name: 'desk',
+    params: { customer: props.customer, chapter: key },
+    query: at === undefined ? {} : { at },
+  })
 }
 
 /** Chapters with a screen of their own, each fetched when it is first opened; the others are sheets of one kind. */
@@ -79,21 +114,57 @@ function step(by: number): void {
 }
 
 useShortcuts([
-  { keys: '[', label: 'customer before', scope: 'Desk', run: () => { turnTo(neighbours.value.previous?.key) } },
-  { keys: ']', label: 'next customer', scope: 'Desk', run: () => { turnTo(neighbours.value.next?.key) } },
-  { keys: 'j', label: 'next chapter', scope: 'Desk', run: () => { step(1) } },
-  { keys: 'k', label: 'chapter before', scope: 'Desk', run: () => { step(-1) } },
+  {
+    keys: '[',
+    label: 'customer before',
+    scope: 'Desk',
+    run: () => {
+      turnTo(neighbours.value.previous?.key)
+    },
+  },
+  {
+    keys: ']',
+    label: 'next customer',
+    scope: 'Desk',
+    run: () => {
+      turnTo(neighbours.value.next?.key)
+    },
+  },
+  {
+    keys: 'j',
+    label: 'next chapter',
+    scope: 'Desk',
+    run: () => {
+      step(1)
+    },
+  },
+  {
+    keys: 'k',
+    label: 'chapter before',
+    scope: 'Desk',
+    run: () => {
+      step(-1)
+    },
+  },
   { keys: 'ctrl+z', label: 'take the last edit back', scope: 'Desk', run: () => void desk.takeBack() },
   { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push('/') },
 ])
 useCommands(() => [
-  ...CHAPTERS.map((each) => ({ label: `${each.title} of ${tenant.value?.label ?? ''}`, kind: 'chapter', run: () => { go(each.key) } })),
+  ...CHAPTERS.map((each) => ({
+    label: `${each.title} of ${tenant.value?.label ?? ''}`,
+    kind: 'chapter',
+    run: () => {
+      go(each.key)
+    },
+  })),
   ...objects.value
     .filter((object) => object.kind !== 'tenant' && CHAPTERS.some((chapter) => chapter.kinds.includes(object.kind)))
     .map((object) => ({
       label: [object.extension, object.display ?? object.label].filter((each) => each !== null).join(' '),
       kind: kindsInWords(object.kind).one.toLowerCase(),
-      run: () => { go(chapterOfKind(object.kind), object.ref) },
+      run: () => {
+        go(chapterOfKind(object.kind), object.ref)
+      },
     })),
 ])
 </script>
@@ -103,40 +174,97 @@ useCommands(() => [
     <PageTop>
       <router-link to="/">‹ Roster</router-link>
       <h1 class="title">{{ tenant?.label ?? neighbours.mine?.name ?? '' }}</h1>
-      <span v-if="tenant !== undefined" class="soft">{{ stageInWords(neighbours.mine?.stage ?? '') }} · {{ timeThere(now, zone) }} there</span>
+      <span v-if="tenant !== undefined" class="soft"
+        >{{ stageInWords(neighbours.mine?.stage ?? '') }} · {{ timeThere(now, zone) }} there</span
+      >
       <template #hand>
-        <button type="button" class="turn" :disabled="neighbours.previous === undefined" :title="neighbours.previous?.name" aria-label="Customer before" @click="turnTo(neighbours.previous?.key)"><kbd>[</kbd></button>
-        <button type="button" class="turn" :disabled="neighbours.next === undefined" :title="neighbours.next?.name" aria-label="Next customer" @click="turnTo(neighbours.next?.key)"><kbd>]</kbd></button>
+        <button
+          type="button"
+          class="turn"
+          :disabled="neighbours.previous === undefined"
+          :title="neighbours.previous?.name"
+          aria-label="Customer before"
+          @click="turnTo(neighbours.previous?.key)"
+        >
+          <kbd>[</kbd>
+        </button>
+        <button
+          type="button"
+          class="turn"
+          :disabled="neighbours.next === undefined"
+          :title="neighbours.next?.name"
+          aria-label="Next customer"
+          @click="turnTo(neighbours.next?.key)"
+        >
+          <kbd>]</kbd>
+        </button>
         <kbd>Ctrl K</kbd>
       </template>
     </PageTop>
-    <main v-if="book.error.value !== null && book.data.value === undefined"><ErrorState :error="book.error.value" @again="book.refetch()" /></main>
+    <main v-if="book.error.value !== null && book.data.value === undefined">
+      <ErrorState :error="book.error.value" @again="book.refetch()" />
+    </main>
     <main v-else-if="book.data.value === undefined"><LoadingLines what="the book" /></main>
     <template v-else>
       <NowLine :zone />
       <div class="body">
         <nav class="chapters" aria-label="Chapters">
-          <router-link v-for="each in CHAPTERS" :key="each.key" :to="{ name: 'desk', params: { customer, chapter: each.key } }" :class="{ here: each.key === chapter?.key }" :aria-current="each.key === chapter?.key ? 'page' : undefined">
+          <router-link
+            v-for="each in CHAPTERS"
+            :key="each.key"
+            :to="{ name: 'desk', params: { customer, chapter: each.key } }"
+            :class="{ here: each.key === chapter?.key }"
+            :aria-current="each.key === chapter?.key ? 'page' : undefined"
+          >
             <i :class="mark(each.kinds, each.key).shape" aria-hidden="true" />
             <span>{{ each.title }}</span><span class="visually-hidden">, {{ mark(each.kinds, each.key).word }}</span>
-            <span v-if="each.kinds.length > 0 && each.key !== 'intake'" class="mono soft count">{{ count(each.counts ?? each.kinds) }}</span>
-            <span v-else-if="each.key === 'push' && changedThere.length + notPushed.length > 0" class="mono soft count">{{ changedThere.length + notPushed.length }}</span>
+            <span v-if="each.kinds.length > 0 && each.key !== 'intake'" class="mono soft count">{{
+              count(each.counts ?? each.kinds)
+            }}</span>
+            <span
+              v-else-if="each.key === 'push' && changedThere.length + notPushed.length > 0"
+              class="mono soft count"
+              >{{ changedThere.length + notPushed.length }}</span
+            >
           </router-link>
           <div v-if="margin.data.value?.strip" class="week">
-            <p class="soft small">A caller to the main number this week, by the book<template v-if="notPushed.length > 0"> once it is pushed</template></p>
-            <p v-if="margin.isError.value" class="fault small" role="alert">Out of date: the last edits could not be looked over.</p>
-            <WeekStrip :pieces="margin.data.value.strip" :now="minuteOfWeek(now, zone)" slim label="The week of the main number" :name="(ref) => names.of(ref)" />
+            <p class="soft small">
+              A caller to the main number this week, by the book<template v-if="notPushed.length > 0">
+                once it is pushed</template
+              >
+            </p>
+            <p v-if="margin.isError.value" class="fault small" role="alert">
+              Out of date: the last edits could not be looked over.
+            </p>
+            <WeekStrip
+              :pieces="margin.data.value.strip"
+              :now="minuteOfWeek(now, zone)"
+              slim
+              label="The week of the main number"
+              :name="(ref) => names.of(ref)"
+            />
           </div>
         </nav>
         <main class="sheet">
-          <EmptyState v-if="chapter === undefined" title="There is no such chapter"><router-link :to="{ name: 'desk', params: { customer, chapter: FIRST } }">Go to Numbers</router-link></EmptyState>
+          <EmptyState v-if="chapter === undefined" title="There is no such chapter"
+            ><router-link :to="{ name: 'desk', params: { customer, chapter: FIRST } }"
+              >Go to Numbers</router-link
+            ></EmptyState
+          >
           <IntakeChapter v-else-if="chapter.key === 'intake'" :zone="zone" />
           <PushChapter v-else-if="chapter.key === 'push'" :zone="zone" />
           <HistoryChapter v-else-if="chapter.key === 'history'" :zone="zone" />
           <component :is="screen" v-else-if="screen !== undefined" />
           <SheetChapter v-else :key="chapter.key" :chapter :zone />
         </main>
-        <MarginNotes v-if="chapter !== undefined" :title="chapter.title" :kinds="chapter.kinds" :zone :selected="at" :about="chapter.key === 'proof' ? 'whole' : chapter.key === 'push' ? 'drift' : 'kinds'" />
+        <MarginNotes
+          v-if="chapter !== undefined"
+          :title="chapter.title"
+          :kinds="chapter.kinds"
+          :zone
+          :selected="at"
+          :about="chapter.key === 'proof' ? 'whole' : chapter.key === 'push' ? 'drift' : 'kinds'"
+        />
       </div>
       <CallLine />
     </template>

@@ -8,7 +8,9 @@ import { fieldsOf } from './catalogue'
 const props = defineProps<{ object: BookObject }>()
 
 /** But what is in other hands: identity, and what a screen of its own edits. */
-const fields = computed(() => fieldsOf(props.object.kind).filter((field) => field.name !== 'key' && field.name !== 'call'))
+const fields = computed(() =>
+  fieldsOf(props.object.kind).filter((field) => field.name !== 'key' && field.name !== 'call'),
+)
 </script>
 
 <template>

@@ -20,7 +20,9 @@ type Item = Record<string, unknown> & { item: string }
 const value = computed(() => valueAt(props.object.fields, props.path))
 const items = computed(() => (Array.isArray(value.value) ? (value.value as Item[]) : []))
 const words = computed(() => inSentence(props.field.title))
-const columns = computed(() => (props.field.sort === 'items' ? props.field.fields.filter((each) => each.name !== 'item') : []))
+const columns = computed(() =>
+  props.field.sort === 'items' ? props.field.fields.filter((each) => each.name !== 'item') : [],
+)
 
 const sides = computed(() => sidesOf(value.value))
 
@@ -31,8 +33,12 @@ function takeSide(side: 'outside' | 'inside', to: unknown): void {
 function add(): void {
   if (props.field.sort !== 'items') return
   const taken = items.value.map((each) => each.item)
-  const item = props.path === 'keys' ? (['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#'].find((key) => !taken.includes(key)) ?? '') : itemFor(props.field.name.replace(/s$/, ''), taken)
-  if (item !== '') void edit([{ object: props.object.ref, path: props.path, value: [...items.value, { item, ...first() }] }])
+  const item =
+    props.path === 'keys'
+      ? (['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#'].find((key) => !taken.includes(key)) ?? '')
+      : itemFor(props.field.name.replace(/s$/, ''), taken)
+  if (item !== '')
+    void edit([{ object: props.object.ref, path: props.path, value: [...items.value, { item, ...first() }] }])
 }
 
 /** What an item cannot be without: as core says, and what it cannot know, a day and another object, from here. */
@@ -40,9 +46,19 @@ function first(): Record<string, unknown> {
   if (props.field.sort !== 'items') return {}
   const starts = { ...props.field.begins }
   for (const each of props.field.fields) {
-    if (each.sort !== 'one' || each.type.required !== true || each.name === 'item' || (starts[each.name] ?? null) !== null || !(each.name in starts)) continue
+    if (
+      each.sort !== 'one' ||
+      each.type.required !== true ||
+      each.name === 'item' ||
+      (starts[each.name] ?? null) !== null ||
+      !(each.name in starts)
+    )
+      continue
     const { type, kinds } = each.type
-    starts[each.name] = type === 'date' ? dateIn(now(), zone.value) : (names.value.objects.find((object) => kinds?.includes(object.kind) === true)?.ref ?? null)
+    starts[each.name] =
+      type === 'date'
+        ? dateIn(now(), zone.value)
+        : (names.value.objects.find((object) => kinds?.includes(object.kind) === true)?.ref ?? null)
   }
   return starts
 }
@@ -57,25 +73,80 @@ function toggle(): void {
 </script>
 
 <template>
-  <div v-if="field.sort === 'one'" class="line"><dt>{{ words }}<span v-if="field.help !== undefined" class="help small">{{ field.help }}</span></dt><dd><InlineField :object :path :label="words" /></dd></div>
+  <div v-if="field.sort === 'one'" class="line">
+    <dt>
+      {{ words }}<span v-if="field.help !== undefined" class="help small">{{ field.help }}</span>
+    </dt>
+    <dd><InlineField :object :path :label="words" /></dd>
+  </div>
   <div v-else-if="field.sort === 'treatment'" class="line">
     <dt>{{ words }}</dt>
     <dd>
-      <InlineField :object :path="`${path}/outside`" :label="`${words}, calls from outside`" :value="sides.outside" holds @take="takeSide('outside', $event)" /> <span class="soft">from outside,</span>
-      <InlineField :object :path="`${path}/inside`" :label="`${words}, calls from inside`" :value="sides.inside" holds @take="takeSide('inside', $event)" /> <span class="soft">from inside</span>
+      <InlineField
+        :object
+        :path="`${path}/outside`"
+        :label="`${words}, calls from outside`"
+        :value="sides.outside"
+        holds
+        @take="takeSide('outside', $event)"
+      />
+      <span class="soft">from outside,</span>
+      <InlineField
+        :object
+        :path="`${path}/inside`"
+        :label="`${words}, calls from inside`"
+        :value="sides.inside"
+        holds
+        @take="takeSide('inside', $event)"
+      />
+      <span class="soft">from inside</span>
     </dd>
   </div>
   <div v-else-if="field.sort === 'group'" class="group">
-    <dt>{{ words }}<button v-if="field.mayBeUnset" type="button" class="text-button small" @click="toggle">{{ value === null ? 'set it' : 'unset it' }}</button></dt>
-    <dd v-if="value !== null"><dl><FieldPart v-for="each in field.fields" :key="each.name" :object :field="each" :path="`${path}/${each.name}`" /></dl></dd>
+    <dt>
+      {{ words
+      }}<button v-if="field.mayBeUnset" type="button" class="text-button small" @click="toggle">
+        {{ value === null ? 'set it' : 'unset it' }}
+      </button>
+    </dt>
+    <dd v-if="value !== null">
+      <dl>
+        <FieldPart v-for="each in field.fields" :key="each.name" :object :field="each" :path="`${path}/${each.name}`" />
+      </dl>
+    </dd>
     <dd v-else class="soft">unset</dd>
   </div>
   <div v-else class="group">
-    <dt>{{ words }} <span class="soft">{{ items.length }}</span><button type="button" class="text-button small" @click="add">add one</button><span v-if="field.help !== undefined" class="help small">{{ field.help }}</span></dt>
+    <dt>
+      {{ words }} <span class="soft">{{ items.length }}</span><button
+        type="button"
+        class="text-button small"
+        @click="add"
+      >
+        add one</button
+      ><span v-if="field.help !== undefined" class="help small">{{ field.help }}</span>
+    </dt>
     <dd>
       <div v-for="each in items" :key="each.item" class="item">
-        <div class="itemHead"><span class="mono">{{ each.item }}</span><button type="button" class="text-button small" :aria-label="`take out ${asText(each.item)} of ${words}`" @click="remove(each.item)">take out</button></div>
-        <dl><FieldPart v-for="column in columns" :key="column.name" :object :field="column" :path="`${path}/${each.item}/${column.name}`" /></dl>
+        <div class="itemHead">
+          <span class="mono">{{ each.item }}</span><button
+            type="button"
+            class="text-button small"
+            :aria-label="`take out ${asText(each.item)} of ${words}`"
+            @click="remove(each.item)"
+          >
+            take out
+          </button>
+        </div>
+        <dl>
+          <FieldPart
+            v-for="column in columns"
+            :key="column.name"
+            :object
+            :field="column"
+            :path="`${path}/${each.item}/${column.name}`"
+          />
+        </dl>
       </div>
     </dd>
   </div>

@@ -18,11 +18,17 @@ const isOpen = ref(false)
 const shows = ref(false)
 const isWaiving = ref(false)
 /** Drift is waived field by field, where book and live stand side by side. */
-const mayBeWaived = computed(() => !props.finding.rule.startsWith('drift.') || props.finding.rule === 'drift.signed-differs')
+const mayBeWaived = computed(
+  () => !props.finding.rule.startsWith('drift.') || props.finding.rule === 'drift.signed-differs',
+)
 
 function go(): void {
   const target = props.finding.objects[0] ?? ''
-  void router.push({ name: 'desk', params: { customer, chapter: chapterOfFinding(props.finding.rule, target) }, query: { at: target } })
+  void router.push({
+    name: 'desk',
+    params: { customer, chapter: chapterOfFinding(props.finding.rule, target) },
+    query: { at: target },
+  })
 }
 
 function call(): void {
@@ -33,33 +39,62 @@ function call(): void {
 async function fix(): Promise<void> {
   const changes = props.finding.fix?.changes ?? []
   shows.value = false
-  await edit(changes.map((change) => ({ op: change.op, object: change.object, path: change.path ?? '', value: change.after })))
-  if (notice.value?.isFault !== true) notice.value = { text: `${props.finding.fix?.label ?? 'Mended'}: pending, to be looked over and entered.` }
+  await edit(
+    changes.map((change) => ({ op: change.op, object: change.object, path: change.path ?? '', value: change.after })),
+  )
+  if (notice.value?.isFault !== true)
+    notice.value = { text: `${props.finding.fix?.label ?? 'Mended'}: pending, to be looked over and entered.` }
 }
 </script>
 
 <template>
   <section class="note" :class="{ here: isHere }" data-testid="finding" :data-rule="finding.rule">
-    <h3><SeverityBars class="bars" :severity="finding.severity" /><button type="button" class="title" @click="go">{{ finding.title }}</button></h3>
+    <h3>
+      <SeverityBars class="bars" :severity="finding.severity" /><button type="button" class="title" @click="go">
+        {{ finding.title }}
+      </button>
+    </h3>
     <p class="soft">{{ withNames(finding.detail, names) }}</p>
     <p class="act">
-      <button v-if="finding.fix !== null" type="button" class="quiet-button" :aria-expanded="shows" :disabled="busy" @click="shows = !shows">{{ finding.fix.label }}</button>
+      <button
+        v-if="finding.fix !== null"
+        type="button"
+        class="quiet-button"
+        :aria-expanded="shows"
+        :disabled="busy"
+        @click="shows = !shows"
+      >
+        {{ finding.fix.label }}
+      </button>
       <button v-if="finding.call !== null" type="button" class="text-button" @click="call">call it</button>
       <button type="button" class="text-button" :aria-expanded="isOpen" @click="isOpen = !isOpen">why</button>
       <button v-if="mayBeWaived" type="button" class="text-button" @click="isWaiving = true">waive</button>
     </p>
     <div v-if="shows && finding.fix !== null" class="fix">
       <ul class="changes">
-        <li v-for="change in finding.fix.changes" :key="`${change.object} ${change.path ?? ''}`"><ChangeLine :change :names /></li>
+        <li v-for="change in finding.fix.changes" :key="`${change.object} ${change.path ?? ''}`">
+          <ChangeLine :change :names />
+        </li>
       </ul>
-      <p class="act"><button type="button" class="quiet-button" data-testid="fix" @click="fix">Put it in the draft</button><button type="button" class="text-button" @click="shows = false">not now</button></p>
+      <p class="act">
+        <button type="button" class="quiet-button" data-testid="fix" @click="fix">Put it in the draft</button
+        ><button type="button" class="text-button" @click="shows = false">not now</button>
+      </p>
     </div>
     <div v-if="isOpen" class="soft small why">
       <p>{{ finding.why }}</p>
       <p>{{ finding.remedy }}</p>
-      <p>Rule <span class="mono">{{ finding.rule }}</span>; {{ finding.source }}.</p>
+      <p>
+        Rule <span class="mono">{{ finding.rule }}</span>; {{ finding.source }}.
+      </p>
     </div>
-    <WaiveSheet v-model="isWaiving" title="Waive a finding" :about="`${finding.title}. It is not counted any more; if it changes, it stands again.`" example="agreed with the owner on the telephone" :accept="(reason, until) => waiveFinding(finding.fingerprint, reason, until)" />
+    <WaiveSheet
+      v-model="isWaiving"
+      title="Waive a finding"
+      :about="`${finding.title}. It is not counted any more; if it changes, it stands again.`"
+      example="agreed with the owner on the telephone"
+      :accept="(reason, until) => waiveFinding(finding.fingerprint, reason, until)"
+    />
   </section>
 </template>
 

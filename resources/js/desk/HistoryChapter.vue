@@ -15,7 +15,14 @@ const object = ref('')
 const whole = useQuery(queries.revisions)
 const ofOne = useQuery({
   queryKey: computed(() => [...queries.revisions.queryKey, object.value]),
-  queryFn: async (): Promise<Revision[]> => (await take(client.GET('/customers/{customer}/revisions', { params: { path: { customer }, query: { object: object.value } } }))).revisions,
+  queryFn: async (): Promise<Revision[]> =>
+    (
+      await take(
+        client.GET('/customers/{customer}/revisions', {
+          params: { path: { customer }, query: { object: object.value } },
+        }),
+      )
+    ).revisions,
   enabled: computed(() => object.value !== ''),
 })
 const shown = computed(() => (object.value === '' ? whole : ofOne))
@@ -25,7 +32,14 @@ const isPending = computed(() => shown.value.isPending.value)
 const refetch = (): void => void shown.value.refetch()
 const objects = computed(() => [...(book.data.value?.objects ?? [])].sort((a, b) => a.label.localeCompare(b.label)))
 
-const undone = computed(() => new Map((whole.data.value ?? []).flatMap((revision) => (revision.undoes === null ? [] : [[revision.undoes, revision.no] as const]))))
+const undone = computed(
+  () =>
+    new Map(
+      (whole.data.value ?? []).flatMap((revision) =>
+        revision.undoes === null ? [] : [[revision.undoes, revision.no] as const],
+      ),
+    ),
+)
 
 /** The revision a customer begins with: there is nothing before it to go back to. */
 function isFirst(revision: Revision): boolean {
@@ -45,7 +59,15 @@ function what(revision: Revision): string {
 <template>
   <p class="which">
     <label for="history-of" class="soft">History of</label>
-    <el-select id="history-of" v-model="object" filterable clearable size="small" placeholder="everything" :value-on-clear="''">
+    <el-select
+      id="history-of"
+      v-model="object"
+      filterable
+      clearable
+      size="small"
+      placeholder="everything"
+      :value-on-clear="''"
+    >
       <el-option v-for="each in objects" :key="each.ref" :label="`${each.label} · ${each.kind}`" :value="each.ref" />
     </el-select>
   </p>
@@ -58,12 +80,17 @@ function what(revision: Revision): string {
         <summary>
           <span class="mono">{{ revision.no }}</span>
           <strong>{{ what(revision) }}</strong>
-          <span class="soft">{{ revision.by }}, {{ dateThere(revision.at, zone) }} · {{ plural(revision.changes.length, 'change') }}</span>
+          <span class="soft"
+            >{{ revision.by }}, {{ dateThere(revision.at, zone) }} ·
+            {{ plural(revision.changes.length, 'change') }}</span
+          >
           <span v-if="undone.has(revision.no)" class="soft">· undone by {{ undone.get(revision.no) }}</span>
         </summary>
         <ChangesTable :changes="revision.changes" />
         <p v-if="!isFirst(revision) && !undone.has(revision.no)" class="act">
-          <button type="button" class="quiet-button" :disabled="busy" @click="undo(revision.no)">Undo this revision</button>
+          <button type="button" class="quiet-button" :disabled="busy" @click="undo(revision.no)">
+            Undo this revision
+          </button>
         </p>
       </details>
     </li>

@@ -5,7 +5,10 @@ import { plural } from '@/shared'
 import { withNames } from './calls'
 import { useDesk } from './desk'
 
-/** What callers notice of a difference, before and after the arrow, each with the shortest call that shows it; and what users get who dial. */
+/**
+ * What callers notice of a difference, before and after the arrow, each with the shortest call that shows it; and what
+ * users get who dial.
+ */
 const props = defineProps<{ impact: NonNullable<Impact['impact']> }>()
 
 const { names, sentence, asked } = useDesk()
@@ -17,7 +20,10 @@ function called(ref: string): string {
 }
 
 function few(refs: string[]): string {
-  const shown = refs.slice(0, 2).map((each) => names.value.of(each)).join(', ')
+  const shown = refs
+    .slice(0, 2)
+    .map((each) => names.value.of(each))
+    .join(', ')
   return refs.length > 2 ? `${shown} and ${refs.length - 2} more` : shown
 }
 
@@ -29,25 +35,53 @@ function call(text: string): void {
 
 <template>
   <table v-if="impact.contrasts.length > 0" data-testid="callers-notice">
-    <thead><tr><th scope="col">Called</th><th scope="col">Callers</th><th scope="col">When</th><th scope="col">A call that shows it</th></tr></thead>
+    <thead>
+      <tr>
+        <th scope="col">Called</th>
+        <th scope="col">Callers</th>
+        <th scope="col">When</th>
+        <th scope="col">A call that shows it</th>
+      </tr>
+    </thead>
     <tbody>
       <tr v-for="each in impact.contrasts" :key="`${each.called} ${each.words}`">
         <td class="called">{{ called(each.called) }}</td>
         <td>{{ withNames(each.words, names) }}</td>
         <td>{{ each.when }}</td>
-        <td><button v-if="each.sentence !== null" type="button" class="text-button mono" @click="call(each.sentence)">{{ each.sentence }}</button><span v-else class="soft">only if somebody’s state changes during the call</span></td>
+        <td>
+          <button v-if="each.sentence !== null" type="button" class="text-button mono" @click="call(each.sentence)">
+            {{ each.sentence }}</button><span v-else class="soft"
+            >only if somebody’s state changes during the call</span
+          >
+        </td>
       </tr>
     </tbody>
   </table>
   <table v-if="impact.dialling.length > 0" data-testid="dialling">
-    <thead><tr><th scope="col">Dialled</th><th scope="col">By</th><th scope="col">Before</th><th scope="col">After</th></tr></thead>
+    <thead>
+      <tr>
+        <th scope="col">Dialled</th>
+        <th scope="col">By</th>
+        <th scope="col">Before</th>
+        <th scope="col">After</th>
+      </tr>
+    </thead>
     <tbody>
-      <tr v-for="each in impact.dialling" :key="`${each.digits} ${each.who[0]}`"><td class="mono called">{{ each.digits }}</td><td>{{ few(each.who) }}</td><td>{{ each.before }}</td><td>{{ each.after }}</td></tr>
+      <tr v-for="each in impact.dialling" :key="`${each.digits} ${each.who[0]}`">
+        <td class="mono called">{{ each.digits }}</td>
+        <td>{{ few(each.who) }}</td>
+        <td>{{ each.before }}</td>
+        <td>{{ each.after }}</td>
+      </tr>
     </tbody>
   </table>
   <p v-if="more > 0" class="soft">and {{ plural(more, 'place') }} more</p>
-  <p v-if="impact.noLongerReached.length > 0">No longer reached: {{ impact.noLongerReached.map((each) => names.of(each)).join(', ') }}</p>
-  <p v-if="impact.newlyReached.length > 0">Newly reached: {{ impact.newlyReached.map((each) => names.of(each)).join(', ') }}</p>
+  <p v-if="impact.noLongerReached.length > 0">
+    No longer reached: {{ impact.noLongerReached.map((each) => names.of(each)).join(', ') }}
+  </p>
+  <p v-if="impact.newlyReached.length > 0">
+    Newly reached: {{ impact.newlyReached.map((each) => names.of(each)).join(', ') }}
+  </p>
 </template>
 
 <style scoped>

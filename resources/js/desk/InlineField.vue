@@ -8,11 +8,20 @@ import { cellKey, useDesk } from './desk'
 import { same, valueAt } from './values'
 
 /**
- * One field in the middle of a sentence or a table: underlined, opened by Enter or a click, kept on Enter or on leaving it.
- * With `value` set, the caller holds the value and takes the new one; else it is the field at `path`. What it takes and how it is shown is
+ * One field in the middle of a sentence or a table: underlined, opened by Enter or a click, kept on Enter or on leaving
+ * it.
+ * With `value` set, the caller holds the value and takes the new one; else it is the field at `path`. What it takes and
+ * how it is shown is
  * as core declares that field, but for what `type` says otherwise.
  */
-const props = defineProps<{ object: BookObject; path: string; type?: Partial<FieldType>; label: string; value?: unknown; holds?: boolean }>()
+const props = defineProps<{
+  object: BookObject
+  path: string
+  type?: Partial<FieldType>
+  label: string
+  value?: unknown
+  holds?: boolean
+}>()
 const emit = defineEmits<{ take: [value: unknown] }>()
 
 const { names, faults, changes, edit } = useDesk()
@@ -24,9 +33,25 @@ const button = ref<HTMLButtonElement>()
 
 const current = computed(() => (props.holds ? props.value : valueAt(props.object.fields, props.path)))
 const fault = computed(() => faults.get(cellKey(props.object.ref, props.path)))
-const isPending = computed(() => changes.value.some((change) => change.object === props.object.ref && change.path !== null && (change.path === props.path || change.path.startsWith(`${props.path}/`) || props.path.startsWith(`${change.path}/`))))
+const isPending = computed(() =>
+  changes.value.some(
+    (change) =>
+      change.object === props.object.ref &&
+      change.path !== null &&
+      (change.path === props.path ||
+        change.path.startsWith(`${props.path}/`) ||
+        props.path.startsWith(`${change.path}/`)),
+  ),
+)
 const isChosen = computed(() => field.value.type === 'choice' || field.value.type === 'flag')
-const options = computed<[string, string][]>(() => (field.value.type === 'flag' ? [['true', 'yes'], ['false', 'no']] : Object.entries(field.value.choices ?? {})))
+const options = computed<[string, string][]>(() =>
+  field.value.type === 'flag'
+    ? [
+        ['true', 'yes'],
+        ['false', 'no'],
+      ]
+    : Object.entries(field.value.choices ?? {}),
+)
 const text = computed(() => shown(current.value, field.value, names.value))
 
 const suggestions = computed(() => (typed.value === undefined ? [] : suggested(field.value, names.value)))
@@ -71,20 +96,50 @@ function choose(event: Event): void {
 
 <template>
   <span class="field" :class="{ pending: isPending, bad: fault !== undefined }">
-    <select v-if="isChosen" :value="current === null || current === undefined ? '' : String(current)" :aria-label="label" @change="choose">
+    <select
+      v-if="isChosen"
+      :value="current === null || current === undefined ? '' : String(current)"
+      :aria-label="label"
+      @change="choose"
+    >
       <option v-if="field.required !== true" value="">—</option>
       <option v-for="[choice, said] in options" :key="choice" :value="choice">{{ said }}</option>
     </select>
     <template v-else-if="typed !== undefined">
       <input
-        ref="input" v-model="typed" type="text" autocomplete="off" :aria-label="label" :aria-invalid="fault !== undefined" :list="suggestions.length > 0 ? `${id}-list` : undefined"
+        ref="input"
+        v-model="typed"
+        type="text"
+        autocomplete="off"
+        :aria-label="label"
+        :aria-invalid="fault !== undefined"
+        :list="suggestions.length > 0 ? `${id}-list` : undefined"
         :size="Math.max(5, Math.min(40, typed.length + 2))"
-        @keydown.enter.prevent.stop="commitByKey" @keydown.esc.prevent.stop="leave" @blur="commit"
-      >
-      <datalist :id="`${id}-list`"><option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" /></datalist>
+        @keydown.enter.prevent.stop="commitByKey"
+        @keydown.esc.prevent.stop="leave"
+        @blur="commit"
+      />
+      <datalist :id="`${id}-list`">
+        <option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" />
+      </datalist>
     </template>
-    <button v-else ref="button" type="button" :class="{ mono: ['seconds', 'rings', 'whole', 'extension', 'date', 'time'].includes(field.type), none: current === null || current === undefined }" :aria-label="`${label}: ${fault?.typed ?? text}`" :aria-describedby="fault === undefined ? undefined : `${id}-fault`" @click="open">{{ fault?.typed ?? text }}</button>
-    <span v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{ asSentence(fault.detail) }}</span>
+    <button
+      v-else
+      ref="button"
+      type="button"
+      :class="{
+        mono: ['seconds', 'rings', 'whole', 'extension', 'date', 'time'].includes(field.type),
+        none: current === null || current === undefined,
+      }"
+      :aria-label="`${label}: ${fault?.typed ?? text}`"
+      :aria-describedby="fault === undefined ? undefined : `${id}-fault`"
+      @click="open"
+    >
+      {{ fault?.typed ?? text }}
+    </button>
+    <span v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{
+      asSentence(fault.detail)
+    }}</span>
   </span>
 </template>
 

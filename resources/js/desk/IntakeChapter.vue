@@ -13,7 +13,8 @@ defineProps<{ zone: string }>()
 const { customer, book, busy, answerAgain } = useDesk()
 const { data, error, isPending, refetch } = useQuery({
   queryKey: ['intake', customer],
-  queryFn: async () => (await take(client.GET('/customers/{customer}/intake', { params: { path: { customer } } }))).applications,
+  queryFn: async () =>
+    (await take(client.GET('/customers/{customer}/intake', { params: { path: { customer } } }))).applications,
 })
 const tenant = computed(() => (book.data.value?.objects ?? []).filter((object) => object.kind === 'tenant'))
 
@@ -25,19 +26,31 @@ const answers = ref<Answers>()
 const faults = ref<Record<string, string>>({})
 /** The customer's own numbers are theirs to answer with, beside those free in stock. */
 const numbers = computed(() => [
-  ...(book.data.value?.objects ?? []).filter((object) => object.kind === 'number').map((object) => ({ number: object.key, display: object.display ?? object.key, region: null })),
+  ...(book.data.value?.objects ?? [])
+    .filter((object) => object.kind === 'number')
+    .map((object) => ({ number: object.key, display: object.display ?? object.key, region: null })),
   ...(stock.data.value ?? []),
 ])
 
-/** How the answers are read: which questions arise, how hours were understood. What is wrong with them is said when they are proposed. */
+/**
+ * How the answers are read: which questions arise, how hours were understood. What is wrong with them is said when they
+ * are proposed.
+ */
 const reading = useQuery({
   queryKey: computed(() => ['reading', template.value?.key, answers.value]),
-  queryFn: async () => await take(client.POST('/taking-on/preview', { body: { template: template.value?.key ?? '', answers: answers.value ?? {} } })),
+  queryFn: async () =>
+    await take(
+      client.POST('/taking-on/preview', {
+        body: { template: template.value?.key ?? '', answers: answers.value ?? {} },
+      }),
+    ),
   enabled: computed(() => answers.value !== undefined && template.value !== undefined),
   placeholderData: (before) => before,
   retry: false,
 })
-const asked = computed(() => template.value?.slots.filter((slot) => reading.data.value?.asked.includes(slot.key) ?? true) ?? [])
+const asked = computed(
+  () => template.value?.slots.filter((slot) => reading.data.value?.asked.includes(slot.key) ?? true) ?? [],
+)
 
 async function propose(): Promise<void> {
   if (answers.value === undefined || busy.value) return
@@ -57,16 +70,44 @@ async function propose(): Promise<void> {
     <LoadingLines v-if="isPending" what="the intake" />
     <ErrorState v-else-if="error !== null" :error="error" @again="refetch()" />
     <p v-else-if="data?.length === 0" class="soft">This customer was not taken on from a template.</p>
-    <form v-else-if="answers !== undefined && template !== undefined" class="again" novalidate @submit.prevent="propose">
-      <p class="soft">{{ template.name }}, version {{ template.version }}: what these answers change becomes pending, to be looked over and entered.</p>
-      <AnswerForm v-model="answers" :template="template.key" :slots="asked" :stock="numbers" :regions="templates.data.value?.regions" :faults :read-as="reading.data.value?.readAs" :tables="reading.data.value?.tables" />
+    <form
+      v-else-if="answers !== undefined && template !== undefined"
+      class="again"
+      novalidate
+      @submit.prevent="propose"
+    >
+      <p class="soft">
+        {{ template.name }}, version {{ template.version }}: what these answers change becomes pending, to be looked
+        over and entered.
+      </p>
+      <AnswerForm
+        v-model="answers"
+        :template="template.key"
+        :slots="asked"
+        :stock="numbers"
+        :regions="templates.data.value?.regions"
+        :faults
+        :read-as="reading.data.value?.readAs"
+        :tables="reading.data.value?.tables"
+      />
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy">Show what changes</el-button>
-        <button type="button" class="quiet-button" @click="answers = undefined; faults = {}">Leave as it was</button>
+        <button
+          type="button"
+          class="quiet-button"
+          @click="
+            answers = undefined
+            faults = {}
+          "
+        >
+          Leave as it was
+        </button>
       </p>
     </form>
     <template v-for="application in data" v-else :key="application.appliedAt">
-      <p class="soft">{{ application.template }}, version {{ application.version }} · {{ dateThere(application.appliedAt, zone) }}</p>
+      <p class="soft">
+        {{ application.template }}, version {{ application.version }} · {{ dateThere(application.appliedAt, zone) }}
+      </p>
       <dl>
         <div v-for="each in application.answers" :key="each.question">
           <dt class="soft">{{ each.question }}</dt>
@@ -74,7 +115,9 @@ async function propose(): Promise<void> {
         </div>
       </dl>
     </template>
-    <p v-if="answers === undefined && template !== undefined && last !== undefined"><button type="button" class="quiet-button" @click="answers = { ...last.given }">Answer again</button></p>
+    <p v-if="answers === undefined && template !== undefined && last !== undefined">
+      <button type="button" class="quiet-button" @click="answers = { ...last.given }">Answer again</button>
+    </p>
   </section>
 </template>
 

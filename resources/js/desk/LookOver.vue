@@ -14,7 +14,8 @@ const note = ref('')
 
 const noticed = useQuery({
   queryKey: ['computed', customer, 'impact'],
-  queryFn: async () => (await take(client.GET('/customers/{customer}/draft/impact', { params: { path: { customer } } }))).impact,
+  queryFn: async () =>
+    (await take(client.GET('/customers/{customer}/draft/impact', { params: { path: { customer } } }))).impact,
   enabled: () => open.value && clashes.value.length === 0,
 })
 const impact = computed(() => noticed.data.value ?? null)
@@ -33,21 +34,43 @@ async function enterAndClose(): Promise<void> {
 <template>
   <ModalSheet v-model="open" :title="`${plural(changes.length, 'change')} to the book`" width="wide">
     <ChangesTable :changes="changes" can-leave-out />
-    <p v-if="clashes.length > 0" class="fault stop" role="alert">{{ plural(clashes.length, 'field') }} changed by somebody else meanwhile: decide in the margin first.</p>
-    <p v-if="faults.size > 0" class="soft stop">{{ plural(faults.size, 'cell') }} could not be kept and {{ faults.size === 1 ? 'is' : 'are' }} not among these.</p>
+    <p v-if="clashes.length > 0" class="fault stop" role="alert">
+      {{ plural(clashes.length, 'field') }} changed by somebody else meanwhile: decide in the margin first.
+    </p>
+    <p v-if="faults.size > 0" class="soft stop">
+      {{ plural(faults.size, 'cell') }} could not be kept and {{ faults.size === 1 ? 'is' : 'are' }} not among these.
+    </p>
     <section v-if="clashes.length === 0" class="notice" aria-label="What callers will notice">
       <h3>What callers will notice</h3>
       <LoadingLines v-if="noticed.isPending.value" what="the calls of a year, before and after" />
       <ErrorState v-else-if="noticed.error.value !== null" :error="noticed.error.value" @again="noticed.refetch()" />
-      <p v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0" class="soft" data-testid="unknown-who-notices">Unknown: calls go more ways than were followed, and no difference was found in those.</p>
-      <p v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)" class="soft" data-testid="nobody-notices">Nothing: every call of the coming year goes the same way.</p>
+      <p
+        v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0"
+        class="soft"
+        data-testid="unknown-who-notices"
+      >
+        Unknown: calls go more ways than were followed, and no difference was found in those.
+      </p>
+      <p
+        v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)"
+        class="soft"
+        data-testid="nobody-notices"
+      >
+        Nothing: every call of the coming year goes the same way.
+      </p>
       <ImpactTable v-else :impact />
     </section>
     <form @submit.prevent="enterAndClose">
       <label for="why" class="soft">Why, for whoever reads the history (may be left empty)</label>
       <el-input id="why" v-model="note" name="note" autofocus autocomplete="off" maxlength="1000" />
       <div class="act">
-        <el-button type="primary" native-type="submit" :disabled="busy || clashes.length > 0" data-testid="enter-changes">Enter in the book</el-button>
+        <el-button
+          type="primary"
+          native-type="submit"
+          :disabled="busy || clashes.length > 0"
+          data-testid="enter-changes"
+          >Enter in the book</el-button
+        >
         <span class="soft">Only the book changes; the switch does when you push.</span>
         <button type="button" class="quiet-button drop" :disabled="busy" @click="drop">Drop all of them</button>
       </div>

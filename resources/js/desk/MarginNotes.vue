@@ -10,9 +10,32 @@ import { fieldInWords, valueInWords } from './words'
  * @param selected the object in view, whose findings come first
  * @param about what the sheet is about: objects of its kinds, the whole customer, or what differs on the switch
  */
-const props = defineProps<{ title: string; kinds: BookObject['kind'][]; zone: string; selected?: string | undefined; about?: 'kinds' | 'whole' | 'drift' | undefined }>()
+const props = defineProps<{
+  title: string
+  kinds: BookObject['kind'][]
+  zone: string
+  selected?: string | undefined
+  about?: 'kinds' | 'whole' | 'drift' | undefined
+}>()
 
-const { names, faults, clashes, notPushed, changedThere, findings, driftFindings, margin, live, impact, edit, push, busy, underWay, book, standAgain } = useDesk()
+const {
+  names,
+  faults,
+  clashes,
+  notPushed,
+  changedThere,
+  findings,
+  driftFindings,
+  margin,
+  live,
+  impact,
+  edit,
+  push,
+  busy,
+  underWay,
+  book,
+  standAgain,
+} = useDesk()
 const now = useNow()
 
 /** A few tell what it is about; Push has them all. */
@@ -23,26 +46,50 @@ function inView(ref: string): boolean {
 }
 
 // Under Push they stand in the sheet itself.
-const theirs = computed(() => (props.kinds.length === 0 ? [] : changedThere.value.filter((each) => inView(each.object))))
+const theirs = computed(() =>
+  props.kinds.length === 0 ? [] : changedThere.value.filter((each) => inView(each.object)),
+)
 const waiting = computed(() => (props.kinds.length === 0 ? [] : notPushed.value.filter((each) => inView(each.object))))
 const all = computed(() => [...findings.value, ...driftFindings.value].sort(byWeight))
 const found = computed(() => {
-  const here = all.value.filter((each) => props.about === 'whole' || (props.about === 'drift' ? driftFindings.value.includes(each) : each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
-  const isAbout = (each: (typeof here)[number]): boolean => props.selected !== undefined && each.objects.includes(props.selected)
+  const here = all.value.filter(
+    (each) =>
+      props.about === 'whole' ||
+      (props.about === 'drift'
+        ? driftFindings.value.includes(each)
+        : each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))),
+  )
+  const isAbout = (each: (typeof here)[number]): boolean =>
+    props.selected !== undefined && each.objects.includes(props.selected)
   return [...here.filter(isAbout), ...here.filter((each) => !isAbout(each))]
 })
-const waived = computed(() => (margin.data.value?.waived ?? []).filter((each) => props.about === 'whole' || each.finding.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))))
+const waived = computed(() =>
+  (margin.data.value?.waived ?? []).filter(
+    (each) =>
+      props.about === 'whole' ||
+      each.finding.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`))),
+  ),
+)
 const elsewhere = computed(() => all.value.length - found.value.length)
 /** What is found of drift comes after the rest, and would push down what stands below it. */
-const isWhole = computed(() => props.about !== 'drift' || (changedThere.value.length === 0 ? live.data.value !== undefined : impact.data.value !== undefined))
+const isWhole = computed(
+  () =>
+    props.about !== 'drift' ||
+    (changedThere.value.length === 0 ? live.data.value !== undefined : impact.data.value !== undefined),
+)
 const clashing = computed(() => clashes.value.filter((each) => inView(each.object)))
 const unread = computed(() =>
-  [...faults].filter(([key]) => inView(key)).map(([key, fault]) => {
-    const [object = '', path = ''] = key.split(' ')
-    return { key, object, path, ...fault }
-  }),
+  [...faults]
+    .filter(([key]) => inView(key))
+    .map(([key, fault]) => {
+      const [object = '', path = ''] = key.split(' ')
+      return { key, object, path, ...fault }
+    }),
 )
-const empty = computed(() => theirs.value.length + waiting.value.length + clashing.value.length + unread.value.length + found.value.length === 0)
+const empty = computed(
+  () =>
+    theirs.value.length + waiting.value.length + clashing.value.length + unread.value.length + found.value.length === 0,
+)
 
 function labelOf(ref: string): string {
   const object = book.data.value?.objects.find((each) => each.ref === ref)
@@ -65,12 +112,17 @@ function headline(difference: Difference): string {
   if (difference.what === 'missing') return `${difference.label} is not on the switch`
   if (difference.what === 'unknown') return `${difference.label} is only on the switch`
   const field = `${difference.label}: ${fieldInWords(difference.object, difference.path ?? '')}`
-  return difference.whose === 'both' ? `${field} was changed on the switch, and otherwise here` : `${field} was changed on the switch`
+  return difference.whose === 'both'
+    ? `${field} was changed on the switch, and otherwise here`
+    : `${field} was changed on the switch`
 }
 
 function waitingLine(difference: Difference): string {
   if (difference.what === 'missing') return `${difference.label} is not on the switch yet`
-  return difference.what === 'unknown' ? `${difference.label} is still on the switch` : `${difference.label}: ${fieldInWords(difference.object, difference.path ?? '')} ${said(difference.object, difference.path, difference.book)}; the switch has ${said(difference.object, difference.path, difference.live)}`
+  if (difference.what === 'unknown') return `${difference.label} is still on the switch`
+  const { label, object, path, book, live } = difference
+  const field = fieldInWords(object, path ?? '')
+  return `${label}: ${field} ${said(object, path, book)}; the switch has ${said(object, path, live)}`
 }
 </script>
 
@@ -80,48 +132,107 @@ function waitingLine(difference: Difference): string {
     <section v-if="margin.isError.value" class="note" role="alert" data-testid="not-looked">
       <h3><SeverityBars class="bars" severity="error" />This could not be looked over</h3>
       <p class="soft">{{ detailOf(margin.error.value) }}</p>
-      <p v-if="margin.data.value !== undefined" class="soft">What stands below is of {{ age(new Date(margin.dataUpdatedAt.value).toISOString(), now) }}, before the last edits.</p>
+      <p v-if="margin.data.value !== undefined" class="soft">
+        What stands below is of {{ age(new Date(margin.dataUpdatedAt.value).toISOString(), now) }}, before the last
+        edits.
+      </p>
       <p class="act"><button type="button" class="quiet-button" @click="margin.refetch()">Look again</button></p>
     </section>
     <section v-for="fault in unread" :key="fault.key" class="note">
-      <h3><SeverityBars class="bars" severity="blocker" />{{ labelOf(fault.object) }}: {{ fieldInWords(fault.object, fault.path) }} is not kept</h3>
+      <h3>
+        <SeverityBars class="bars" severity="blocker" />{{ labelOf(fault.object) }}:
+        {{ fieldInWords(fault.object, fault.path) }} is not kept
+      </h3>
       <p class="soft">You typed “{{ fault.typed }}”: {{ fault.detail }}.</p>
-      <p class="act"><button type="button" class="quiet-button" @click="faults.delete(fault.key)">Leave it as it was</button></p>
+      <p class="act">
+        <button type="button" class="quiet-button" @click="faults.delete(fault.key)">Leave it as it was</button>
+      </p>
     </section>
     <section v-for="clash in clashing" :key="cellKey(clash.object, clash.path ?? '')" class="note" data-testid="clash">
-      <h3><SeverityBars class="bars" severity="error" />{{ labelOf(clash.object) }}: {{ fieldInWords(clash.object, clash.path ?? '') }} was changed by somebody else meanwhile</h3>
-      <p class="soft">It was {{ said(clash.object, clash.path, clash.base) }}. You want {{ said(clash.object, clash.path, clash.ours) }}; the book now says {{ said(clash.object, clash.path, clash.theirs) }}.</p>
+      <h3>
+        <SeverityBars class="bars" severity="error" />{{ labelOf(clash.object) }}:
+        {{ fieldInWords(clash.object, clash.path ?? '') }} was changed by somebody else meanwhile
+      </h3>
+      <p class="soft">
+        It was {{ said(clash.object, clash.path, clash.base) }}. You want
+        {{ said(clash.object, clash.path, clash.ours) }}; the book now says
+        {{ said(clash.object, clash.path, clash.theirs) }}.
+      </p>
       <p v-if="clash.path !== null" class="act">
         <button type="button" class="quiet-button" @click="decide(clash, clash.ours)">Keep mine</button>
         <button type="button" class="quiet-button" @click="decide(clash, clash.theirs)">Take theirs</button>
       </p>
     </section>
-    <FindingNote v-for="finding in found" :key="finding.fingerprint" :finding :is-here="selected !== undefined && finding.objects.includes(selected)" />
+    <FindingNote
+      v-for="finding in found"
+      :key="finding.fingerprint"
+      :finding
+      :is-here="selected !== undefined && finding.objects.includes(selected)"
+    />
     <section v-if="waiting.length > 0" class="note" data-testid="not-pushed">
       <h3><SeverityBars class="bars" severity="note" />{{ plural(waiting.length, 'change') }} here not pushed yet</h3>
-      <p v-for="difference in waiting.slice(0, MOST_TOLD)" :key="cellKey(difference.object, difference.path ?? difference.what)" class="soft">{{ waitingLine(difference) }}.</p>
+      <p
+        v-for="difference in waiting.slice(0, MOST_TOLD)"
+        :key="cellKey(difference.object, difference.path ?? difference.what)"
+        class="soft"
+      >
+        {{ waitingLine(difference) }}.
+      </p>
       <p v-if="waiting.length > MOST_TOLD" class="soft">And {{ waiting.length - MOST_TOLD }} more.</p>
       <p class="soft">A push carries it to the switch.</p>
     </section>
-    <section v-for="difference in theirs" :key="cellKey(difference.object, difference.path ?? difference.what)" class="note" data-testid="drift">
-      <h3><SeverityBars class="bars" :severity="difference.what === 'field' ? 'warning' : 'error'" />{{ headline(difference) }}</h3>
-      <p v-if="difference.what === 'field'" class="soft">Book {{ said(difference.object, difference.path, difference.book) }}, live {{ said(difference.object, difference.path, difference.live) }}.</p>
-      <p v-if="difference.since !== null" class="soft">Since {{ dateThere(difference.since, zone) }}, by {{ difference.by }}.</p>
-      <p v-if="difference.what !== 'unknown'" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="putBack(difference)">Put back</button></p>
+    <section
+      v-for="difference in theirs"
+      :key="cellKey(difference.object, difference.path ?? difference.what)"
+      class="note"
+      data-testid="drift"
+    >
+      <h3>
+        <SeverityBars class="bars" :severity="difference.what === 'field' ? 'warning' : 'error'" />{{
+          headline(difference)
+        }}
+      </h3>
+      <p v-if="difference.what === 'field'" class="soft">
+        Book {{ said(difference.object, difference.path, difference.book) }}, live
+        {{ said(difference.object, difference.path, difference.live) }}.
+      </p>
+      <p v-if="difference.since !== null" class="soft">
+        Since {{ dateThere(difference.since, zone) }}, by {{ difference.by }}.
+      </p>
+      <p v-if="difference.what !== 'unknown'" class="act">
+        <button
+          type="button"
+          class="quiet-button"
+          :disabled="busy || underWay !== undefined"
+          @click="putBack(difference)"
+        >
+          Put back
+        </button>
+      </p>
       <p v-else class="soft">A push of the whole book removes it; look over the run sheet under Push.</p>
     </section>
     <p v-if="empty" class="soft quiet">
       <template v-if="margin.isError.value" />
       <template v-else-if="margin.data.value === undefined">Looking it over …</template>
-      <template v-else-if="live.isError.value && live.data.value === undefined">Nothing to say of the book. What the switch holds could not be asked.</template>
-      <template v-else-if="live.data.value?.readAt">Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template>
+      <template v-else-if="live.isError.value && live.data.value === undefined"
+        >Nothing to say of the book. What the switch holds could not be asked.</template
+      >
+      <template v-else-if="live.data.value?.readAt"
+        >Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template
+      >
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>
     <details v-if="waived.length > 0" class="soft small waived" data-testid="waived-findings">
       <summary>{{ plural(waived.length, 'finding') }} waived</summary>
-      <p v-for="each in waived" :key="each.id">{{ each.finding.title }}: {{ each.reason }} · {{ each.by }}{{ each.until === null ? '' : `, until ${dayInWords(each.until)}` }} <button type="button" class="text-button" :disabled="busy" @click="standAgain(each.id)">take back</button></p>
+      <p v-for="each in waived" :key="each.id">
+        {{ each.finding.title }}: {{ each.reason }} · {{ each.by
+        }}{{ each.until === null ? '' : `, until ${dayInWords(each.until)}` }}
+        <button type="button" class="text-button" :disabled="busy" @click="standAgain(each.id)">take back</button>
+      </p>
     </details>
-    <p v-if="isWhole && elsewhere > 0" class="soft quiet small">{{ elsewhere === 1 ? '1 finding' : `${elsewhere} findings` }} in other chapters; Proof lists them all.</p>
+    <p v-if="isWhole && elsewhere > 0" class="soft quiet small">
+      {{ elsewhere === 1 ? '1 finding' : `${elsewhere} findings` }} in other chapters; Proof lists them all.
+    </p>
   </aside>
 </template>
 

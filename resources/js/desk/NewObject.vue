@@ -14,7 +14,9 @@ const name = ref('')
 async function make(names: string[]): Promise<void> {
   const { kind } = props
   const made = await desk.make(names.map((each) => ({ kind, name: each })))
-  made.forEach((ref) => { emit('made', ref) })
+  made.forEach((ref) => {
+    emit('made', ref)
+  })
   if (made.length > 0) name.value = ''
 }
 
@@ -30,7 +32,10 @@ function paste(event: ClipboardEvent): void {
     isReadingList.value = true
     return
   }
-  const lines = (event.clipboardData?.getData('text/plain') ?? '').split(/\r?\n/).map((line) => line.split('\t')[0]?.trim() ?? '').filter((line) => line !== '')
+  const lines = (event.clipboardData?.getData('text/plain') ?? '')
+    .split(/\r?\n/)
+    .map((line) => line.split('\t')[0]?.trim() ?? '')
+    .filter((line) => line !== '')
   if (lines.length < 2) return
   event.preventDefault()
   void make(lines)
@@ -39,7 +44,14 @@ function paste(event: ClipboardEvent): void {
 
 <template>
   <form class="new" @submit.prevent="name.trim() === '' ? undefined : make([name.trim()])">
-    <input v-model="name" type="text" :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`" :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}`" autocomplete="off" @paste="paste">
+    <input
+      v-model="name"
+      type="text"
+      :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`"
+      :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}`"
+      autocomplete="off"
+      @paste="paste"
+    />
   </form>
   <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" :text="list" />
 </template>

@@ -7,7 +7,10 @@ import { useDesk } from './desk'
 import TellingLine from './TellingLine.vue'
 import { same } from './values'
 
-/** One sentence: what a caller to the main number gets right now, by the switch as last read; where the book differs, both are said. */
+/**
+ * One sentence: what a caller to the main number gets right now, by the switch as last read; where the book differs,
+ * both are said.
+ */
 defineProps<{ zone: string }>()
 
 const { queries, live, notPushed, changedThere, names } = useDesk()
@@ -34,13 +37,25 @@ const against = computed(() => {
 
 <template>
   <p class="now" data-testid="right-now">
-    <span v-if="isError" class="differs" role="alert">What callers get right now could not be worked out{{ data === undefined ? '.' : '; this was true before the last changes:' }} </span>
+    <span v-if="isError" class="differs" role="alert"
+      >What callers get right now could not be worked out{{
+        data === undefined ? '.' : '; this was true before the last changes:'
+      }}
+    </span>
     <template v-if="data === undefined"><span v-if="!isError" class="soft">Right now …</span></template>
     <template v-else-if="told === null"><strong>No main number is named.</strong></template>
     <template v-else>
-      <span class="soft">{{ data.live === null ? 'By the book, right now' : 'Right now' }}</span> {{ begins ? 'a caller to' : 'on a call to' }} <span class="mono">{{ names.of(`number:${told.number}`) }}</span>{{ begins ? ' ' : ', ' }}<TellingLine :telling="told.telling" />.
-      <template v-if="differs && data.book !== null"> <strong class="differs">The book says otherwise:</strong> <TellingLine :telling="data.book.telling" />.</template>
-      <span v-if="told.until !== null && told.next !== null" class="soft"> From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span>
+      <span class="soft">{{ data.live === null ? 'By the book, right now' : 'Right now' }}</span>
+      {{ begins ? 'a caller to' : 'on a call to' }} <span class="mono">{{ names.of(`number:${told.number}`) }}</span>{{
+        begins ? ' ' : ', '
+      }}<TellingLine :telling="told.telling" />.
+      <template v-if="differs && data.book !== null">
+        <strong class="differs">The book says otherwise:</strong>
+        <TellingLine :telling="data.book.telling" />.</template
+      >
+      <span v-if="told.until !== null && told.next !== null" class="soft">
+        From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span
+      >
       <span class="soft" data-testid="against-switch">
         <template v-if="data.readAt === null"> Nothing of it is on the switch yet.</template>
         <template v-else> The switch was read {{ age(data.readAt, now) }}{{ against }}.</template>

@@ -8,7 +8,13 @@ import { ModalSheet } from '@/shared'
  *
  * @param read sends it, and returns what was not understood; empty when all was, which closes the sheet
  */
-const { read } = defineProps<{ title: string; label: string; example: string; hint: string; read: (said: string) => Promise<string> }>()
+const { read } = defineProps<{
+  title: string
+  label: string
+  example: string
+  hint: string
+  read: (said: string) => Promise<string>
+}>()
 const isOpen = defineModel<boolean>({ required: true })
 
 const said = ref('')
@@ -35,7 +41,10 @@ async function send(): Promise<void> {
     <form @submit.prevent="send">
       <textarea v-model="said" autofocus rows="5" :aria-label="label" :placeholder="example" />
       <p v-if="refusal !== ''" class="fault" role="alert">{{ refusal }}</p>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="said.trim() === ''">Read it</el-button><span class="soft">{{ hint }}</span></p>
+      <p class="act">
+        <el-button type="primary" native-type="submit" :disabled="said.trim() === ''">Read it</el-button
+        ><span class="soft">{{ hint }}</span>
+      </p>
     </form>
   </ModalSheet>
 </template>

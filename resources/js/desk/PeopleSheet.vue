@@ -71,7 +71,11 @@ async function takeThem(): Promise<void> {
   try {
     const { taken } = await take(client.POST('/customers/{customer}/people', { params, body: { rows: rows.value } }))
     await refresh(queries.desk.queryKey)
-    notice.value = { text: `${plural(taken, 'person', 'people')} pending, with mailboxes and telephones; PINs are made under Mailboxes once they are entered.` }
+    notice.value = {
+      text:
+        `${plural(taken, 'person', 'people')} pending, with mailboxes and telephones; PINs are made under ` +
+        `Mailboxes once they are entered.`,
+    }
     open.value = false
     emit('taken')
   } catch (error) {
@@ -88,14 +92,35 @@ async function takeThem(): Promise<void> {
     <LoadingLines v-if="asked === undefined && failure === undefined" what="the list" />
     <template v-if="asked !== undefined">
       <p v-if="unmatched.length > 0" class="fault" role="status">Not asked, so left out: {{ unmatched.join(', ') }}.</p>
-      <TableField id="new-people" v-model="rows" template="" :asked :faults :understood :read-as :read-block="(block) => read({ rows, text: block })" />
+      <TableField
+        id="new-people"
+        v-model="rows"
+        template=""
+        :asked
+        :faults
+        :understood
+        :read-as
+        :read-block="(block) => read({ rows, text: block })"
+      />
       <h3 class="soft">What each gets</h3>
-      <ul class="makes" data-testid="people-makes"><li v-for="(line, index) in makes" :key="index">{{ line }}</li></ul>
+      <ul class="makes" data-testid="people-makes">
+        <li v-for="(line, index) in makes" :key="index">{{ line }}</li>
+      </ul>
     </template>
     <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
     <p class="act">
-      <el-button type="primary" :disabled="isReading || isTaking || wrong > 0 || rows.length === 0" data-testid="take-people" @click="takeThem">Take {{ plural(rows.length, 'person', 'people') }}</el-button>
-      <span class="soft">{{ wrong > 0 ? `${plural(wrong, 'cell')} ${wrong === 1 ? 'needs' : 'need'} a look first` : 'They are pending then, and can be taken back.' }}</span>
+      <el-button
+        type="primary"
+        :disabled="isReading || isTaking || wrong > 0 || rows.length === 0"
+        data-testid="take-people"
+        @click="takeThem"
+        >Take {{ plural(rows.length, 'person', 'people') }}</el-button
+      >
+      <span class="soft">{{
+        wrong > 0
+          ? `${plural(wrong, 'cell')} ${wrong === 1 ? 'needs' : 'need'} a look first`
+          : 'They are pending then, and can be taken back.'
+      }}</span>
     </p>
   </ModalSheet>
 </template>

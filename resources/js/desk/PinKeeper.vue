@@ -5,13 +5,18 @@ import { client, detailOf, take, type ObjectOf } from '@/api'
 import { dateThere } from '@/shared'
 import { useDesk } from './desk'
 
-/** PINs of mailboxes: made here, shown once, told to the switch by the next push. The book knows only how strong one is. */
+/**
+ * PINs of mailboxes: made here, shown once, told to the switch by the next push. The book knows only how strong one is.
+ */
 const { objects } = defineProps<{ objects: (ObjectOf<'mailbox'> | ObjectOf<'route'>)[]; zone: string }>()
 
 const { customer, queries } = useDesk()
 const queryClient = useQueryClient()
 const params = { path: { customer } }
-const { data } = useQuery({ queryKey: ['secrets', customer], queryFn: async () => (await take(client.GET('/customers/{customer}/secrets', { params }))).secrets })
+const { data } = useQuery({
+  queryKey: ['secrets', customer],
+  queryFn: async () => (await take(client.GET('/customers/{customer}/secrets', { params }))).secrets,
+})
 const made = computed(() => new Map((data.value ?? []).map((secret) => [secret.object, secret])))
 const shown = ref<{ object: string; value: string }>()
 const fault = ref<string>()
@@ -40,27 +45,68 @@ const make = (object: string): Promise<void> =>
 
 const show = (object: string): Promise<void> =>
   attempt(async () => {
-    shown.value = { object, value: (await take(client.POST('/customers/{customer}/secrets/reveal', { params, body: { object } }))).value }
+    shown.value = {
+      object,
+      value: (await take(client.POST('/customers/{customer}/secrets/reveal', { params, body: { object } }))).value,
+    }
   })
-
 </script>
 
 <template>
   <section class="pins">
     <h2>PINs</h2>
-    <p class="soft">Made here, shown once, told to the switch by the next push. They stand in no book, export or log.</p>
+    <p class="soft">
+      Made here, shown once, told to the switch by the next push. They stand in no book, export or log.
+    </p>
     <p v-if="fault !== undefined" class="fault" role="alert">{{ fault }}</p>
     <table data-testid="pins">
-      <thead><tr><th scope="col">Mailbox</th><th scope="col">PIN</th><th scope="col">Made here</th><th scope="col">The switch</th><td class="corner" /></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Mailbox</th>
+          <th scope="col">PIN</th>
+          <th scope="col">Made here</th>
+          <th scope="col">The switch</th>
+          <td class="corner" />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="object in objects" :key="object.ref">
           <td>{{ object.label }}</td>
-          <td><span v-if="shown?.object === object.ref" class="mono" role="status">{{ shown.value }}</span><template v-else>{{ object.fields.pin }}</template></td>
-          <td class="soft">{{ made.get(object.ref) === undefined ? 'no' : `${dateThere(made.get(object.ref)?.changedOn ?? '', zone)}, ${made.get(object.ref)?.by}` }}</td>
-          <td class="soft">{{ made.get(object.ref) === undefined ? '' : made.get(object.ref)?.isSent ? 'has been told' : 'is told by the next push' }}</td>
+          <td>
+            <span v-if="shown?.object === object.ref" class="mono" role="status">{{ shown.value }}</span><template
+              v-else
+              >{{ object.fields.pin }}</template
+            >
+          </td>
+          <td class="soft">
+            {{
+              made.get(object.ref) === undefined
+                ? 'no'
+                : `${dateThere(made.get(object.ref)?.changedOn ?? '', zone)}, ${made.get(object.ref)?.by}`
+            }}
+          </td>
+          <td class="soft">
+            {{
+              made.get(object.ref) === undefined
+                ? ''
+                : made.get(object.ref)?.isSent
+                  ? 'has been told'
+                  : 'is told by the next push'
+            }}
+          </td>
           <td class="hands">
-            <button type="button" class="quiet-button" :disabled="isBusy" @click="make(object.ref)">{{ made.has(object.ref) ? 'Make a new one' : 'Make one' }}</button>
-            <button v-if="made.get(object.ref)?.isShown === false" type="button" class="quiet-button" :disabled="isBusy" @click="show(object.ref)">Show it, once</button>
+            <button type="button" class="quiet-button" :disabled="isBusy" @click="make(object.ref)">
+              {{ made.has(object.ref) ? 'Make a new one' : 'Make one' }}
+            </button>
+            <button
+              v-if="made.get(object.ref)?.isShown === false"
+              type="button"
+              class="quiet-button"
+              :disabled="isBusy"
+              @click="show(object.ref)"
+            >
+              Show it, once
+            </button>
           </td>
         </tr>
       </tbody>

@@ -11,7 +11,22 @@ import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
 
-const { book, live, impact, pushes, names, notPushed, changedThere, underWay, busy, changes, edit, push, readAgain, waive } = useDesk()
+const {
+  book,
+  live,
+  impact,
+  pushes,
+  names,
+  notPushed,
+  changedThere,
+  underWay,
+  busy,
+  changes,
+  edit,
+  push,
+  readAgain,
+  waive,
+} = useDesk()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
@@ -50,7 +65,9 @@ function onSwitch(difference: Difference): string {
 }
 
 function since(difference: Difference): string {
-  return difference.since === null ? 'the switch does not say' : `${dateThere(difference.since, props.zone)}, ${difference.by ?? ''}`
+  return difference.since === null
+    ? 'the switch does not say'
+    : `${dateThere(difference.since, props.zone)}, ${difference.by ?? ''}`
 }
 
 function target(difference: Difference): { object: string; field: string | null } {
@@ -59,13 +76,19 @@ function target(difference: Difference): { object: string; field: string | null 
 
 /** Takes the switch's value into the draft: it is looked over and entered like any other edit. */
 function adopt(difference: Difference): void {
-  if (difference.path !== null) void edit([{ object: difference.object, path: difference.path, value: difference.live }])
+  if (difference.path !== null)
+    void edit([{ object: difference.object, path: difference.path, value: difference.live }])
 }
 
 const pending = computed(() => new Set(changes.value.map((change) => `${change.object} ${change.path ?? ''}`)))
-const isPending = (difference: Difference): boolean => pending.value.has(`${difference.object} ${difference.path ?? ''}`)
+const isPending = (difference: Difference): boolean =>
+  pending.value.has(`${difference.object} ${difference.path ?? ''}`)
 
-const noticed = computed(() => (impact.data.value === undefined ? undefined : new Set(impact.data.value.noticed.map((each) => `${each.object} ${each.path ?? ''}`))))
+const noticed = computed(() =>
+  impact.data.value === undefined
+    ? undefined
+    : new Set(impact.data.value.noticed.map((each) => `${each.object} ${each.path ?? ''}`)),
+)
 
 /** Whether callers notice this field by itself: known once the calls of both were gone through. */
 function callersDo(difference: Difference): string {
@@ -74,21 +97,38 @@ function callersDo(difference: Difference): string {
 }
 
 /** What callers notice comes first; the rest stays in the order of the book. */
-const inOrder = computed(() => [...changedThere.value].sort((one, other) => Number(callersDo(other) === 'yes') - Number(callersDo(one) === 'yes')))
+const inOrder = computed(() =>
+  [...changedThere.value].sort((one, other) => Number(callersDo(other) === 'yes') - Number(callersDo(one) === 'yes')),
+)
 
 /** Waits for what callers notice of it as well, so that lines need not change places. */
-const isRead = computed(() => !live.isPending.value && !pushes.isPending.value && (changedThere.value.length === 0 || !impact.isPending.value))
+const isRead = computed(
+  () =>
+    !live.isPending.value && !pushes.isPending.value && (changedThere.value.length === 0 || !impact.isPending.value),
+)
 
 const waiving = ref<Difference>()
-const isWaiving = computed({ get: () => waiving.value !== undefined, set: (open) => { if (!open) waiving.value = undefined } })
-const waivingWhat = computed(() => (waiving.value === undefined ? '' : `${waiving.value.label}${waiving.value.path === null ? '' : ` · ${fieldInWords(waiving.value.object, waiving.value.path)}`}: stays as it is on the switch, and pushes leave it alone. If it changes there, it is drift again.`))
+const isWaiving = computed({
+  get: () => waiving.value !== undefined,
+  set: (open) => {
+    if (!open) waiving.value = undefined
+  },
+})
+const waivingWhat = computed(() => {
+  if (waiving.value === undefined) return ''
+  const { label, object, path } = waiving.value
+  const what = path === null ? label : `${label} · ${fieldInWords(object, path)}`
+  return `${what}: stays as it is on the switch, and pushes leave it alone. If it changes there, it is drift again.`
+})
 
 async function waiveIt(reason: string, until: string | null): Promise<void> {
   if (waiving.value !== undefined) await waive(waiving.value.object, waiving.value.path, reason, until)
 }
 const signed = computed(() => live.data.value?.signed ?? null)
 /** A column that says the same as the one beside it only takes room. */
-const signedDiffers = computed(() => signed.value !== null && changedThere.value.some((each) => said(each, each.signed) !== said(each, each.book)))
+const signedDiffers = computed(
+  () => signed.value !== null && changedThere.value.some((each) => said(each, each.signed) !== said(each, each.book)),
+)
 
 const backable = computed(() => changedThere.value.filter((each) => each.what !== 'unknown'))
 
@@ -100,98 +140,222 @@ function ended(each: Push): string {
 
 <template>
   <LoadingLines v-if="!isRead" what="book and switch" />
-  <ErrorState v-else-if="live.error.value !== null && live.data.value === undefined" :error="live.error.value" @again="live.refetch()" />
+  <ErrorState
+    v-else-if="live.error.value !== null && live.data.value === undefined"
+    :error="live.error.value"
+    @again="live.refetch()"
+  />
   <template v-else>
     <section class="part">
       <div class="head">
         <h2>Book and live</h2>
         <span class="soft" role="status" data-testid="compared">
-          <template v-if="!live.data.value?.onSwitch">{{ live.data.value?.readAt === null ? 'this customer has not been read from the switch yet' : 'the switch does not know this customer' }}</template>
+          <template v-if="!live.data.value?.onSwitch">{{
+            live.data.value?.readAt === null
+              ? 'this customer has not been read from the switch yet'
+              : 'the switch does not know this customer'
+          }}</template>
           <template v-else>read {{ age(live.data.value?.readAt ?? '', now) }} · {{ alike }}</template>
         </span>
-        <button type="button" class="quiet-button right" :disabled="busy" data-testid="read-again" @click="readAgain">Read again</button>
+        <button type="button" class="quiet-button right" :disabled="busy" data-testid="read-again" @click="readAgain">
+          Read again
+        </button>
       </div>
       <table v-if="changedThere.length > 0" class="drift" data-testid="differences">
-        <caption class="soft">Changed on the switch</caption>
+        <caption class="soft">
+          Changed on the switch
+        </caption>
         <thead>
-          <tr><th scope="col">Object</th><th scope="col">Field</th><th v-if="signedDiffers" scope="col">Signed</th><th scope="col">Book</th><th scope="col">Live</th><th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th><th scope="col" class="since">Since<span class="by">, by</span></th><td class="corner" /></tr>
+          <tr>
+            <th scope="col">Object</th>
+            <th scope="col">Field</th>
+            <th v-if="signedDiffers" scope="col">Signed</th>
+            <th scope="col">Book</th>
+            <th scope="col">Live</th>
+            <th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th>
+            <th scope="col" class="since">Since<span class="by">, by</span></th>
+            <td class="corner" />
+          </tr>
         </thead>
         <tbody>
           <tr v-for="difference in inOrder" :key="`${difference.object} ${difference.path ?? ''}`">
             <td :title="difference.label">{{ difference.label }}</td>
-            <td :title="difference.path === null ? '' : fieldInWords(difference.object, difference.path)">{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
+            <td :title="difference.path === null ? '' : fieldInWords(difference.object, difference.path)">
+              {{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}
+            </td>
             <td v-if="signedDiffers">{{ said(difference, difference.signed) }}</td>
             <td :title="inBook(difference)">{{ inBook(difference) }}</td>
             <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
-            <td :class="{ soft: callersDo(difference) === 'no', strong: callersDo(difference) === 'yes' }">{{ callersDo(difference) }}</td>
-            <td class="soft" :title="since(difference)"><template v-if="difference.since !== null">{{ dayThere(difference.since, zone, now) }}<span class="by"> · {{ difference.by }}</span></template><template v-else>—</template></td>
+            <td :class="{ soft: callersDo(difference) === 'no', strong: callersDo(difference) === 'yes' }">
+              {{ callersDo(difference) }}
+            </td>
+            <td class="soft" :title="since(difference)">
+              <template v-if="difference.since !== null"
+                >{{ dayThere(difference.since, zone, now) }}<span class="by"> · {{ difference.by }}</span></template
+              ><template v-else>—</template>
+            </td>
             <td class="hands">
               <template v-if="difference.what !== 'unknown'">
-                <button type="button" class="text-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Put back</button>
-                <button v-if="difference.what === 'field'" type="button" class="text-button" :disabled="busy || isPending(difference)" :title="isPending(difference) ? 'there is a pending edit of this field' : 'take the switch’s value into your draft'" @click="adopt(difference)">Adopt</button>
+                <button
+                  type="button"
+                  class="text-button"
+                  :disabled="busy || underWay !== undefined"
+                  @click="push([target(difference)])"
+                >
+                  Put back
+                </button>
+                <button
+                  v-if="difference.what === 'field'"
+                  type="button"
+                  class="text-button"
+                  :disabled="busy || isPending(difference)"
+                  :title="
+                    isPending(difference)
+                      ? 'there is a pending edit of this field'
+                      : 'take the switch’s value into your draft'
+                  "
+                  @click="adopt(difference)"
+                >
+                  Adopt
+                </button>
               </template>
               <span v-else class="soft small">removed by a push of the book</span>
-              <button v-if="difference.what !== 'missing'" type="button" class="text-button" :disabled="busy" @click="waiving = difference">Waive</button>
+              <button
+                v-if="difference.what !== 'missing'"
+                type="button"
+                class="text-button"
+                :disabled="busy"
+                @click="waiving = difference"
+              >
+                Waive
+              </button>
             </td>
           </tr>
         </tbody>
       </table>
-      <p v-if="backable.length > 1" class="act"><button type="button" class="quiet-button" :disabled="busy || underWay !== undefined" @click="push(backable.map(target))">Put all {{ backable.length }} back</button></p>
+      <p v-if="backable.length > 1" class="act">
+        <button
+          type="button"
+          class="quiet-button"
+          :disabled="busy || underWay !== undefined"
+          @click="push(backable.map(target))"
+        >
+          Put all {{ backable.length }} back
+        </button>
+      </p>
     </section>
 
     <section v-if="notPushed.length > 0" class="part" aria-labelledby="not-pushed">
       <h2 id="not-pushed">Not pushed yet</h2>
       <p class="soft">Entered here since book and switch last said the same. The push below carries it.</p>
       <table data-testid="not-pushed-yet">
-        <thead><tr><th scope="col">Object</th><th scope="col">Field</th><th scope="col">Book</th><th scope="col">On the switch</th><td class="corner" /></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Object</th>
+            <th scope="col">Field</th>
+            <th scope="col">Book</th>
+            <th scope="col">On the switch</th>
+            <td class="corner" />
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="difference in notPushed" :key="`${difference.object} ${difference.path ?? ''}`">
             <td>{{ difference.label }}</td>
             <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
             <td>{{ inBook(difference) }}</td>
             <td>{{ onSwitch(difference) }}</td>
-            <td><button v-if="difference.what !== 'unknown'" type="button" class="text-button" :disabled="busy || underWay !== undefined" @click="push([target(difference)])">Push this alone</button></td>
+            <td>
+              <button
+                v-if="difference.what !== 'unknown'"
+                type="button"
+                class="text-button"
+                :disabled="busy || underWay !== undefined"
+                @click="push([target(difference)])"
+              >
+                Push this alone
+              </button>
+            </td>
           </tr>
         </tbody>
       </table>
     </section>
-    <WaiveSheet v-model="isWaiving" title="Waive a difference" :about="waivingWhat" example="their own address until she is back" :accept="waiveIt" />
+    <WaiveSheet
+      v-model="isWaiving"
+      title="Waive a difference"
+      :about="waivingWhat"
+      example="their own address until she is back"
+      :accept="waiveIt"
+    />
     <CallersNotice :zone />
     <BesideDrift :zone="zone" />
 
     <section class="part">
       <div class="head">
         <h2>Push</h2>
-        <span class="soft">revision {{ book.data.value?.revision }}<template v-if="changes.length > 0"> · {{ plural(changes.length, 'pending change') }} not in it</template></span>
+        <span class="soft"
+          >revision {{ book.data.value?.revision
+          }}<template v-if="changes.length > 0">
+            · {{ plural(changes.length, 'pending change') }} not in it</template
+          ></span
+        >
       </div>
       <template v-if="underWay !== undefined"><PushProgress :push="underWay" /></template>
       <template v-else-if="runSheet.length > 0">
-        <p class="soft">The run sheet, in order. Each step is recorded before and after; then the switch is read back and compared.</p>
+        <p class="soft">
+          The run sheet, in order. Each step is recorded before and after; then the switch is read back and compared.
+        </p>
         <table data-testid="run-sheet">
           <thead>
-            <tr><th scope="col">#</th><th scope="col">Step</th><th scope="col">Object</th><th scope="col">Fields</th></tr>
+            <tr>
+              <th scope="col">#</th>
+              <th scope="col">Step</th>
+              <th scope="col">Object</th>
+              <th scope="col">Fields</th>
+            </tr>
           </thead>
           <tbody>
             <tr v-for="(step, index) in runSheet" :key="index">
-              <td class="mono soft">{{ index + 1 }}</td><td>{{ STEPS[step.kind] }}</td><td>{{ step.label }}</td><td class="soft">{{ fieldsOf(step) }}</td>
+              <td class="mono soft">{{ index + 1 }}</td>
+              <td>{{ STEPS[step.kind] }}</td>
+              <td>{{ step.label }}</td>
+              <td class="soft">{{ fieldsOf(step) }}</td>
             </tr>
           </tbody>
         </table>
-        <p v-if="pins.length > 0" class="soft">Then {{ plural(pins.length, 'PIN') }}: {{ pins.map((object) => names.of(object)).join(', ') }}.</p>
-        <p v-if="changedThere.length > 0" class="fault">Overwrites {{ plural(changedThere.length, 'place') }} that somebody changed on the switch.</p>
+        <p v-if="pins.length > 0" class="soft">
+          Then {{ plural(pins.length, 'PIN') }}: {{ pins.map((object) => names.of(object)).join(', ') }}.
+        </p>
+        <p v-if="changedThere.length > 0" class="fault">
+          Overwrites {{ plural(changedThere.length, 'place') }} that somebody changed on the switch.
+        </p>
         <p class="act">
-          <el-button type="primary" :disabled="busy" data-testid="push" @click="push()">Push revision {{ book.data.value?.revision }}</el-button>
-          <span v-if="removed.length > 0" class="fault">removes {{ plural(removed.length, 'object') }} from the switch: {{ removed.map((step) => step.label).join(', ') }}</span>
+          <el-button type="primary" :disabled="busy" data-testid="push" @click="push()"
+            >Push revision {{ book.data.value?.revision }}</el-button
+          >
+          <span v-if="removed.length > 0" class="fault"
+            >removes {{ plural(removed.length, 'object') }} from the switch:
+            {{ removed.map((step) => step.label).join(', ') }}</span
+          >
         </p>
       </template>
       <template v-else-if="pins.length > 0 && live.data.value?.onSwitch === true">
-        <p class="soft">The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told: {{ pins.map((object) => names.of(object)).join(', ') }}.</p>
-        <p class="act"><el-button type="primary" :disabled="busy" data-testid="push" @click="push()">Tell the switch {{ pins.length === 1 ? 'the PIN' : `the ${pins.length} PINs` }}</el-button></p>
+        <p class="soft">
+          The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told:
+          {{ pins.map((object) => names.of(object)).join(', ') }}.
+        </p>
+        <p class="act">
+          <el-button type="primary" :disabled="busy" data-testid="push" @click="push()"
+            >Tell the switch {{ pins.length === 1 ? 'the PIN' : `the ${pins.length} PINs` }}</el-button
+          >
+        </p>
       </template>
       <p v-else-if="changedThere.length > 0" class="soft">Nothing to push that was not waived.</p>
       <p v-else class="soft">Nothing to push: the switch already holds the book.</p>
       <div v-if="last !== undefined && !isUnderWay(last)" class="last" data-testid="last-push">
-        <p><strong>{{ last.whole ? `Push of revision ${last.revision}` : 'Putting back' }}</strong> · {{ ended(last) }} <span class="soft">· {{ last.by }}, {{ dateThere(last.requestedAt, zone) }}</span></p>
+        <p>
+          <strong>{{ last.whole ? `Push of revision ${last.revision}` : 'Putting back' }}</strong> · {{ ended(last) }}
+          <span class="soft">· {{ last.by }}, {{ dateThere(last.requestedAt, zone) }}</span>
+        </p>
         <PushProgress v-if="last.status === 'stopped' && last.steps.length > 0" :push="last" />
       </div>
     </section>
@@ -199,10 +363,22 @@ function ended(each: Push): string {
     <section v-if="earlier.length > 0" class="part">
       <h2>Earlier pushes</h2>
       <table>
-        <thead><tr><th scope="col">When</th><th scope="col">What</th><th scope="col">Steps</th><th scope="col">End</th><th scope="col">By</th></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">What</th>
+            <th scope="col">Steps</th>
+            <th scope="col">End</th>
+            <th scope="col">By</th>
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="each in earlier" :key="each.id">
-            <td>{{ dateThere(each.requestedAt, zone) }}</td><td>{{ each.whole ? `revision ${each.revision}` : 'put back' }}</td><td class="mono">{{ each.steps.length }}</td><td>{{ ended(each) }}</td><td class="soft">{{ each.by }}</td>
+            <td>{{ dateThere(each.requestedAt, zone) }}</td>
+            <td>{{ each.whole ? `revision ${each.revision}` : 'put back' }}</td>
+            <td class="mono">{{ each.steps.length }}</td>
+            <td>{{ ended(each) }}</td>
+            <td class="soft">{{ each.by }}</td>
           </tr>
         </tbody>
       </table>

@@ -15,9 +15,13 @@ const STATES = { waiting: 'waiting', sent: 'sent', done: 'done', failed: 'failed
 <template>
   <div class="progress" data-testid="progress">
     <p role="status">
-      <template v-if="push.steps.length === 0">{{ push.status === 'queued' ? 'Queued' : 'Reading the switch' }} …</template>
+      <template v-if="push.steps.length === 0"
+        >{{ push.status === 'queued' ? 'Queued' : 'Reading the switch' }} …</template
+      >
       <template v-else>{{ done }} of {{ plural(push.steps.length, 'step') }} done</template>
-      <button v-if="isUnderWay(push)" type="button" class="quiet-button" :disabled="busy" @click="stop(push.id)">Stop after this step</button>
+      <button v-if="isUnderWay(push)" type="button" class="quiet-button" :disabled="busy" @click="stop(push.id)">
+        Stop after this step
+      </button>
     </p>
     <progress :value="done" :max="Math.max(1, push.steps.length)" aria-label="Steps done" />
     <ol>

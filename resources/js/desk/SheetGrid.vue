@@ -8,7 +8,13 @@ import { cellKey, useDesk, type Edit } from './desk'
 import { valueAt } from './values'
 
 /** `after` is a last column that only shows; `struck` are lines that have no effect. */
-const props = defineProps<{ kind: BookObject['kind']; objects: BookObject[]; selected?: string | undefined; after?: string; struck?: string[] }>()
+const props = defineProps<{
+  kind: BookObject['kind']
+  objects: BookObject[]
+  selected?: string | undefined
+  after?: string
+  struck?: string[]
+}>()
 const emit = defineEmits<{ select: [ref: string] }>()
 
 const LINE_HEIGHT = 34
@@ -19,7 +25,13 @@ const id = useId()
 const grid = ref<HTMLElement>()
 // A reference inside a loop is a list; one editor is open at most.
 const editor = ref<HTMLInputElement[]>()
-const at = ref({ row: Math.max(0, props.objects.findIndex((object) => object.ref === props.selected)), column: 0 })
+const at = ref({
+  row: Math.max(
+    0,
+    props.objects.findIndex((object) => object.ref === props.selected),
+  ),
+  column: 0,
+})
 /** The other corner of the block that is marked; where the caret is, if none is. */
 const anchor = ref({ ...at.value })
 const editing = ref<{ row: number; column: number; typed: string }>()
@@ -35,24 +47,50 @@ function keyOf(object: BookObject, column: Column): string {
 function textOf(object: BookObject, column: Column): string {
   if (column.shows !== undefined) return column.shows(object)
   const path = column.path(object)
-  return faults.get(keyOf(object, column))?.typed ?? shown(path === null ? null : valueAt(object.fields, path), column, names.value)
+  return (
+    faults.get(keyOf(object, column))?.typed ??
+    shown(path === null ? null : valueAt(object.fields, path), column, names.value)
+  )
 }
 
 /** Columns as wide as their longest text, so that they do not move as other lines come into view. */
-const widths = computed(() => (isLong.value ? columns.value.map((column) => `min(${MOST_WIDE}px, ${Math.max(...props.objects.map((object) => textOf(object, column).length)) + 1}ch)`) : []))
+const widths = computed(() =>
+  isLong.value
+    ? columns.value.map(
+        (column) =>
+          `min(${MOST_WIDE}px, ${Math.max(...props.objects.map((object) => textOf(object, column).length)) + 1}ch)`,
+      )
+    : [],
+)
 
 const block = computed(() => ({
-  top: Math.min(at.value.row, anchor.value.row), bottom: Math.max(at.value.row, anchor.value.row),
-  left: Math.min(at.value.column, anchor.value.column), right: Math.max(at.value.column, anchor.value.column),
+  top: Math.min(at.value.row, anchor.value.row),
+  bottom: Math.max(at.value.row, anchor.value.row),
+  left: Math.min(at.value.column, anchor.value.column),
+  right: Math.max(at.value.column, anchor.value.column),
 }))
 const isBlock = computed(() => block.value.top !== block.value.bottom || block.value.left !== block.value.right)
 
 function isMarked(row: number, column: number): boolean {
-  return isBlock.value && row >= block.value.top && row <= block.value.bottom && column >= block.value.left && column <= block.value.right
+  return (
+    isBlock.value &&
+    row >= block.value.top &&
+    row <= block.value.bottom &&
+    column >= block.value.left &&
+    column <= block.value.right
+  )
 }
 
-const { isLong, drawn, show } = useLongList(() => props.objects.length, () => grid.value?.closest<HTMLElement>('.sheet') ?? null, LINE_HEIGHT)
-const inView = computed(() => props.objects.slice(drawn.value.from, drawn.value.to).map((object, index) => ({ object, row: drawn.value.from + index })))
+const { isLong, drawn, show } = useLongList(
+  () => props.objects.length,
+  () => grid.value?.closest<HTMLElement>('.sheet') ?? null,
+  LINE_HEIGHT,
+)
+const inView = computed(() =>
+  props.objects
+    .slice(drawn.value.from, drawn.value.to)
+    .map((object, index) => ({ object, row: drawn.value.from + index })),
+)
 
 watch(
   () => props.objects[at.value.row]?.ref,
@@ -88,7 +126,10 @@ function onFocus(row: number, column: number): void {
 }
 
 function focusAt(row: number, column: number, stretch = false): void {
-  at.value = { row: Math.max(0, Math.min(props.objects.length - 1, row)), column: Math.max(0, Math.min(columns.value.length - 1, column)) }
+  at.value = {
+    row: Math.max(0, Math.min(props.objects.length - 1, row)),
+    column: Math.max(0, Math.min(columns.value.length - 1, column)),
+  }
   if (!stretch) anchor.value = { ...at.value }
   stretching = stretch
   show(at.value.row)
@@ -121,7 +162,10 @@ function edited(row: number, column: number, typed: string): (Edit & { typed: st
     faults.set(cellKey(object.ref, path), { typed, detail: result.fault })
     return undefined
   }
-  if (JSON.stringify(result.value) === JSON.stringify(valueAt(object.fields, path)) && !clashing.value.has(cellKey(object.ref, path))) {
+  if (
+    JSON.stringify(result.value) === JSON.stringify(valueAt(object.fields, path)) &&
+    !clashing.value.has(cellKey(object.ref, path))
+  ) {
     faults.delete(cellKey(object.ref, path))
     return undefined
   }
@@ -157,7 +201,12 @@ function onEditorKey(event: KeyboardEvent): void {
   event.stopPropagation()
 }
 
-const STEPS: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }
+const STEPS: Record<string, [number, number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+}
 
 function onCellKey(event: KeyboardEvent, row: number, column: number): void {
   if (editing.value !== undefined || event.altKey) return
@@ -201,12 +250,15 @@ function typedAt(row: number, column: number): string {
   const field = columns.value[column]
   const path = object === undefined ? null : field?.path(object)
   if (object === undefined || field === undefined) return ''
-  return path === null || path === undefined ? textOf(object, field) : typedOf(valueAt(object.fields, path), field, names.value)
+  return path === null || path === undefined
+    ? textOf(object, field)
+    : typedOf(valueAt(object.fields, path), field, names.value)
 }
 
 /** The top line of the block into the lines under it; of a single cell, the cell above it. */
 function fillDown(): void {
-  if (isBlock.value && block.value.top < block.value.bottom) overBlock((_row, column) => typedAt(block.value.top, column), block.value.top + 1)
+  if (isBlock.value && block.value.top < block.value.bottom)
+    overBlock((_row, column) => typedAt(block.value.top, column), block.value.top + 1)
   else if (at.value.row > 0) overBlock((row, column) => typedAt(row - 1, column))
 }
 
@@ -214,7 +266,12 @@ function onCopy(event: ClipboardEvent): void {
   if (editing.value !== undefined) return
   event.preventDefault()
   const rows = []
-  for (let row = block.value.top; row <= block.value.bottom; row++) rows.push(Array.from({ length: block.value.right - block.value.left + 1 }, (_, index) => typedAt(row, block.value.left + index)).join('\t'))
+  for (let row = block.value.top; row <= block.value.bottom; row++)
+    rows.push(
+      Array.from({ length: block.value.right - block.value.left + 1 }, (_, index) =>
+        typedAt(row, block.value.left + index),
+      ).join('\t'),
+    )
   event.clipboardData?.setData('text/plain', rows.join('\n'))
 }
 
@@ -231,11 +288,22 @@ function onPaste(event: ClipboardEvent): void {
   const cells = pastedCells(event.clipboardData?.getData('text/plain') ?? '')
   const from = { row: block.value.top, column: block.value.left }
   const faultsBefore = faults.size
-  const changes = cells.flatMap((line, down) => line.flatMap((text, right) => edited(from.row + down, from.column + right, text) ?? []))
+  const changes = cells.flatMap((line, down) =>
+    line.flatMap((text, right) => edited(from.row + down, from.column + right, text) ?? []),
+  )
   const tooMany = from.row + cells.length - props.objects.length
-  if (tooMany > 0) notice.value = { text: `The block has ${plural(tooMany, 'line')} more than the sheet from here on; those were left out.`, isFault: true }
+  if (tooMany > 0)
+    notice.value = {
+      text: `The block has ${plural(tooMany, 'line')} more than the sheet from here on; those were left out.`,
+      isFault: true,
+    }
   if (faults.size > faultsBefore) {
-    notice.value = { text: `${plural(faults.size - faultsBefore, 'cell')} of the block could not be read; nothing was pasted. Mend the marked cells, or paste again.`, isFault: true }
+    notice.value = {
+      text:
+        `${plural(faults.size - faultsBefore, 'cell')} of the block could not be read; nothing was ` +
+        `pasted. Mend the marked cells, or paste again.`,
+      isFault: true,
+    }
     return
   }
   if (changes.length > 0) void edit(changes)
@@ -247,38 +315,76 @@ function onPaste(event: ClipboardEvent): void {
     <table role="grid" :aria-label="kindsInWords(kind).many" :aria-rowcount="objects.length + 1">
       <thead>
         <tr>
-          <th v-for="(column, index) in columns" :key="column.title" scope="col" :style="{ minWidth: widths[index] }">{{ column.title }}</th>
+          <th v-for="(column, index) in columns" :key="column.title" scope="col" :style="{ minWidth: widths[index] }">
+            {{ column.title }}
+          </th>
           <th v-if="after !== undefined" scope="col">{{ after }}</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-if="drawn.above > 0" aria-hidden="true"><td :style="{ height: `${drawn.above}px` }" class="space" /></tr>
-        <tr v-for="{ object, row } in inView" :key="object.ref" :class="{ here: object.ref === selected, struck: struck?.includes(object.ref) }" :aria-rowindex="row + 2" :data-testid="`row-${object.ref}`">
+        <tr v-if="drawn.above > 0" aria-hidden="true">
+          <td :style="{ height: `${drawn.above}px` }" class="space" />
+        </tr>
+        <tr
+          v-for="{ object, row } in inView"
+          :key="object.ref"
+          :class="{ here: object.ref === selected, struck: struck?.includes(object.ref) }"
+          :aria-rowindex="row + 2"
+          :data-testid="`row-${object.ref}`"
+        >
           <td
-            v-for="(column, index) in columns" :key="column.title" role="gridcell"
+            v-for="(column, index) in columns"
+            :key="column.title"
+            role="gridcell"
             :tabindex="at.row === row && at.column === index ? 0 : -1"
-            :class="{ mono: column.type === 'extension' || column.type === 'seconds' || column.shows !== undefined, pending: pending.has(keyOf(object, column)), bad: faults.has(keyOf(object, column)) || clashing.has(keyOf(object, column)), soft: textOf(object, column) === '—', fixed: column.path(object) === null, marked: isMarked(row, index) }"
+            :class="{
+              mono: column.type === 'extension' || column.type === 'seconds' || column.shows !== undefined,
+              pending: pending.has(keyOf(object, column)),
+              bad: faults.has(keyOf(object, column)) || clashing.has(keyOf(object, column)),
+              soft: textOf(object, column) === '—',
+              fixed: column.path(object) === null,
+              marked: isMarked(row, index),
+            }"
             :title="textOf(object, column).length > 18 ? textOf(object, column) : undefined"
-            :aria-readonly="column.path(object) === null" :aria-invalid="faults.has(keyOf(object, column))"
+            :aria-readonly="column.path(object) === null"
+            :aria-invalid="faults.has(keyOf(object, column))"
             :aria-describedby="faults.has(keyOf(object, column)) ? `${id}-${row}-${index}` : undefined"
             @click="onClick($event, row, index)"
             @focus="onFocus(row, index)"
             @keydown="onCellKey($event, row, index)"
           >
             <input
-              v-if="editing?.row === row && editing.column === index" ref="editor" v-model="editing.typed" type="text" size="4" autocomplete="off"
-              :aria-label="`${column.title} of ${object.label}`" :list="suggestions.length > 0 ? `${id}-list` : undefined"
-              @keydown="onEditorKey" @blur="commit" @paste.stop
-            >
+              v-if="editing?.row === row && editing.column === index"
+              ref="editor"
+              v-model="editing.typed"
+              type="text"
+              size="4"
+              autocomplete="off"
+              :aria-label="`${column.title} of ${object.label}`"
+              :list="suggestions.length > 0 ? `${id}-list` : undefined"
+              @keydown="onEditorKey"
+              @blur="commit"
+              @paste.stop
+            />
             <template v-else>{{ textOf(object, column) }}</template>
-            <span v-if="faults.has(keyOf(object, column))" :id="`${id}-${row}-${index}`" class="fault small" role="alert">{{ asSentence(faults.get(keyOf(object, column))?.detail ?? '') }}</span>
+            <span
+              v-if="faults.has(keyOf(object, column))"
+              :id="`${id}-${row}-${index}`"
+              class="fault small"
+              role="alert"
+              >{{ asSentence(faults.get(keyOf(object, column))?.detail ?? '') }}</span
+            >
           </td>
           <td v-if="after !== undefined" role="gridcell" class="after"><slot name="after" :object /></td>
         </tr>
-        <tr v-if="drawn.below > 0" aria-hidden="true"><td :style="{ height: `${drawn.below}px` }" class="space" /></tr>
+        <tr v-if="drawn.below > 0" aria-hidden="true">
+          <td :style="{ height: `${drawn.below}px` }" class="space" />
+        </tr>
       </tbody>
     </table>
-    <datalist :id="`${id}-list`"><option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" /></datalist>
+    <datalist :id="`${id}-list`">
+      <option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" />
+    </datalist>
   </div>
 </template>
 

@@ -4,7 +4,12 @@ import { FieldRow, ModalSheet } from '@/shared'
 import { useDesk } from './desk'
 
 /** Accepting something as it is: why, and until when. */
-const { accept } = defineProps<{ title: string; about: string; example: string; accept: (reason: string, until: string | null) => Promise<void> }>()
+const { accept } = defineProps<{
+  title: string
+  about: string
+  example: string
+  accept: (reason: string, until: string | null) => Promise<void>
+}>()
 const isOpen = defineModel<boolean>({ required: true })
 
 const { busy } = useDesk()
@@ -27,12 +32,28 @@ async function take(): Promise<void> {
     <form v-if="isOpen" novalidate @submit.prevent="take">
       <p class="soft">{{ about }}</p>
       <FieldRow v-slot="field" label="Reason">
-        <el-input :id="field.id" v-model="reason" autofocus name="reason" maxlength="500" :placeholder="`for example: ${example}`" />
+        <el-input
+          :id="field.id"
+          v-model="reason"
+          autofocus
+          name="reason"
+          maxlength="500"
+          :placeholder="`for example: ${example}`"
+        />
       </FieldRow>
       <FieldRow v-slot="field" label="Until" help="The last day it holds; left empty, until it is taken back.">
-        <input :id="field.id" v-model="until" type="date" name="until" class="date" :aria-describedby="field.describedBy" />
+        <input
+          :id="field.id"
+          v-model="until"
+          type="date"
+          name="until"
+          class="date"
+          :aria-describedby="field.describedBy"
+        />
       </FieldRow>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy || reason.trim() === ''">Waive</el-button></p>
+      <p class="act">
+        <el-button type="primary" native-type="submit" :disabled="busy || reason.trim() === ''">Waive</el-button>
+      </p>
     </form>
   </ModalSheet>
 </template>

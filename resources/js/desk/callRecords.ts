@@ -7,10 +7,18 @@ import { useDesk } from './desk'
 export const QUIET_DAYS = 30
 
 /** Calls that were made in the last days, added up. */
-export function useCallRecords(days: number): { records: UseQueryReturnType<CallsMade, Error>; read: () => Promise<void>; byUser: ComputedRef<Map<string, CallsMade['users'][number]>> } {
+export function useCallRecords(days: number): {
+  records: UseQueryReturnType<CallsMade, Error>
+  read: () => Promise<void>
+  byUser: ComputedRef<Map<string, CallsMade['users'][number]>>
+} {
   const { customer } = useDesk()
   const queryClient = useQueryClient()
-  const records = useQuery({ queryKey: ['calls made', customer, days], queryFn: () => take(client.GET('/customers/{customer}/history', { params: { path: { customer }, query: { days } } })) })
+  const records = useQuery({
+    queryKey: ['calls made', customer, days],
+    queryFn: () =>
+      take(client.GET('/customers/{customer}/history', { params: { path: { customer }, query: { days } } })),
+  })
   const byUser = computed(() => new Map((records.data.value?.users ?? []).map((each) => [each.of, each])))
 
   async function read(): Promise<void> {

@@ -1,9 +1,27 @@
 import schema from '../../../contract/objects.json'
 import type { Kind } from '@/api'
 
-/** The fields of the book as core declares them: what each is called, takes, counts and begins with. Nothing of it is said here again. */
+/**
+ * The fields of the book as core declares them: what each is called, takes, counts and begins with. Nothing of it is
+ * said here again.
+ */
 
-export type CellType = 'text' | 'extension' | 'seconds' | 'rings' | 'whole' | 'date' | 'time' | 'choice' | 'flag' | 'zone' | 'reference' | 'destination' | 'list' | 'spans' | 'counts'
+export type CellType =
+  | 'text'
+  | 'extension'
+  | 'seconds'
+  | 'rings'
+  | 'whole'
+  | 'date'
+  | 'time'
+  | 'choice'
+  | 'flag'
+  | 'zone'
+  | 'reference'
+  | 'destination'
+  | 'list'
+  | 'spans'
+  | 'counts'
 
 /** How a field is read and shown. */
 export interface FieldType {
@@ -109,7 +127,8 @@ function fieldsIn(shape: Shape | undefined): Field[] {
 /** The same with what a definition says of it, and whether it may be null. */
 function resolved(shape: Shape): { shape: Shape; def: string | undefined; mayBeUnset: boolean } {
   const choices = shape.anyOf?.filter((each) => each.type !== 'null')
-  const isOpen = choices?.length === 1 || [shape.type ?? []].flat().includes('null') || shape.enum?.includes(null) === true
+  const isOpen =
+    choices?.length === 1 || [shape.type ?? []].flat().includes('null') || shape.enum?.includes(null) === true
   const { anyOf, ...alone } = shape
   const inner = choices?.length === 1 && anyOf !== undefined ? { ...alone, ...choices[0] } : shape
   const def = inner.$ref?.replace('#/$defs/', '')
@@ -118,15 +137,24 @@ function resolved(shape: Shape): { shape: Shape; def: string | undefined; mayBeU
 
 function field(name: string, of: Shape): Field {
   const { shape, def, mayBeUnset } = resolved(of)
-  const about: About = { name, title: of.title ?? name, ...(of.description === undefined ? {} : { help: of.description }) }
+  const about: About = {
+    name,
+    title: of.title ?? name,
+    ...(of.description === undefined ? {} : { help: of.description }),
+  }
   if (def === 'treatment') return { ...about, sort: 'treatment' }
   if (shape.properties !== undefined) return { ...about, sort: 'group', fields: fieldsIn(shape), mayBeUnset }
   const each = shape.items === undefined ? undefined : resolved(shape.items).shape
-  if (each?.properties?.['item'] !== undefined) return { ...about, sort: 'items', fields: fieldsIn(each), begins: of['x-begins'] ?? {} }
+  if (each?.properties?.['item'] !== undefined)
+    return { ...about, sort: 'items', fields: fieldsIn(each), begins: of['x-begins'] ?? {} }
   // What is '' where nothing is set can be emptied, and a list always.
   const required = !mayBeUnset && shape.default !== '' && each === undefined && shape.additionalProperties === undefined
   const unset = of['x-unset'] === undefined ? {} : { unset: of['x-unset'] }
-  return { ...about, sort: 'one', type: { ...(each === undefined ? plain(shape, def) : list(each)), ...unset, ...(required ? { required } : {}) } }
+  return {
+    ...about,
+    sort: 'one',
+    type: { ...(each === undefined ? plain(shape, def) : list(each)), ...unset, ...(required ? { required } : {}) },
+  }
 }
 
 function list(each: Shape): FieldType {
@@ -140,7 +168,8 @@ function plain(shape: Shape, def: string | undefined): FieldType {
   if (shape.anyOf !== undefined) return { type: 'list', unset: 'all' }
   if (typeof shape.additionalProperties === 'object') return { type: 'counts' }
   if (shape.enum !== undefined) return { type: 'choice', choices: shape['x-words'] ?? {} }
-  if (shape['x-kinds'] !== undefined) return { type: shape['x-destination'] === true ? 'destination' : 'reference', kinds: shape['x-kinds'] }
+  if (shape['x-kinds'] !== undefined)
+    return { type: shape['x-destination'] === true ? 'destination' : 'reference', kinds: shape['x-kinds'] }
   const types = [shape.type ?? []].flat()
   if (types.includes('boolean')) return { type: 'flag' }
   if (types.includes('integer') || types.includes('number')) return { type: OF_UNIT[shape['x-unit'] ?? ''] ?? 'whole' }

@@ -7,7 +7,12 @@ import { Names } from './names'
 import { valueAt } from './values'
 import { fieldInWords, valueInWords } from './words'
 
-function object(ref: `${Kind}:${string}`, label: string, extension: string | null = null, display: string | null = null): BookObject {
+function object(
+  ref: `${Kind}:${string}`,
+  label: string,
+  extension: string | null = null,
+  display: string | null = null,
+): BookObject {
   return bookObject(ref, {}, { label, extension, display })
 }
 
@@ -39,15 +44,26 @@ describe('reading a cell', () => {
   })
 
   it('takes what is written just like one of them for that one', () => {
-    const both = new Names([object('group:desk', 'Reception', '300'), object('mailbox:reception', "Reception's mailbox"), object('group:reception', 'Reception north', '301'), object('number:+19025550150', 'Main number')])
+    const both = new Names([
+      object('group:desk', 'Reception', '300'),
+      object('mailbox:reception', "Reception's mailbox"),
+      object('group:reception', 'Reception north', '301'),
+      object('number:+19025550150', 'Main number'),
+    ])
     expect(read('Reception', leadsTo, both)).toEqual({ value: 'group:desk' })
     expect(read('receptio', leadsTo, both)).toHaveProperty('fault')
-    expect(read('+1 902 555 0150', leadsTo, both)).toHaveProperty('fault', '+1 902 555 0150 is a number of this customer; say where its calls go instead')
+    expect(read('+1 902 555 0150', leadsTo, both)).toHaveProperty(
+      'fault',
+      '+1 902 555 0150 is a number of this customer; say where its calls go instead',
+    )
     expect(read('9025550150', column('user', 'Calls out as'), both)).toEqual({ value: 'number:+19025550150' })
   })
 
   it('says when a name may be several, and when it is none', () => {
-    expect(read('in', leadsTo, names)).toHaveProperty('fault', '"in" may be Ines Marsh or Ina Lunn or Ines Marsh\'s mailbox; say more')
+    expect(read('in', leadsTo, names)).toHaveProperty(
+      'fault',
+      '"in" may be Ines Marsh or Ina Lunn or Ines Marsh\'s mailbox; say more',
+    )
     expect(read('Petra', leadsTo, names)).toHaveProperty('fault', 'nothing here is called "Petra"')
   })
 
@@ -70,7 +86,14 @@ describe('reading a cell', () => {
   })
 
   it('reads back what it shows', () => {
-    for (const [value, col] of [['user:ines', leadsTo], ['outside:+19025550177', leadsTo], ['again', leadsTo], [true, column('mailbox', 'Takes messages')], [20, column('user', 'Rings for')], [null, column('user', 'Mail')]] as const) {
+    for (const [value, col] of [
+      ['user:ines', leadsTo],
+      ['outside:+19025550177', leadsTo],
+      ['again', leadsTo],
+      [true, column('mailbox', 'Takes messages')],
+      [20, column('user', 'Rings for')],
+      [null, column('user', 'Mail')],
+    ] as const) {
       expect(read(shown(value, col, names), col, names)).toEqual({ value })
     }
   })
@@ -78,17 +101,33 @@ describe('reading a cell', () => {
 
 describe('a pasted block', () => {
   it('keeps quoted cells whole and drops the last line end', () => {
-    expect(pastedCells('201\tInes\tMarsh\r\n202\t"Ina ""Ivy"""\t"Lunn\tJr"\r\n')).toEqual([['201', 'Ines', 'Marsh'], ['202', 'Ina "Ivy"', 'Lunn\tJr']])
+    expect(pastedCells('201\tInes\tMarsh\r\n202\t"Ina ""Ivy"""\t"Lunn\tJr"\r\n')).toEqual([
+      ['201', 'Ines', 'Marsh'],
+      ['202', 'Ina "Ivy"', 'Lunn\tJr'],
+    ])
   })
 
   it('keeps empty cells, so that columns stay in line', () => {
-    expect(pastedCells('a\t\tb\n\tc\t')).toEqual([['a', '', 'b'], ['', 'c', '']])
+    expect(pastedCells('a\t\tb\n\tc\t')).toEqual([
+      ['a', '', 'b'],
+      ['', 'c', ''],
+    ])
   })
 })
 
 describe('values in words', () => {
   it('finds items by their key', () => {
-    expect(valueAt({ legs: [{ item: 'soft', seconds: 5 }, { item: 'desk', seconds: 20 }] }, 'legs/desk/seconds')).toBe(20)
+    expect(
+      valueAt(
+        {
+          legs: [
+            { item: 'soft', seconds: 5 },
+            { item: 'desk', seconds: 20 },
+          ],
+        },
+        'legs/desk/seconds',
+      ),
+    ).toBe(20)
     expect(valueAt({ legs: [{ item: 'desk', seconds: 20 }] }, 'legs/gone/seconds')).toBeNull()
   })
 
@@ -97,7 +136,9 @@ describe('values in words', () => {
     expect(fieldInWords('user:ines', 'legs/desk/seconds')).toBe('rings for (desk)')
     expect(fieldInWords('user:ines', 'handling/open/noAnswer')).toBe('handling, open, no answer')
     expect(valueInWords('user:ines', 'legs/desk/seconds', 20, names)).toBe('20 s')
-    expect(valueInWords('user:ines', 'handling/open/noAnswer', { outside: 'mailbox:ines', inside: null }, names)).toBe("Ines Marsh's mailbox for calls from outside")
+    expect(valueInWords('user:ines', 'handling/open/noAnswer', { outside: 'mailbox:ines', inside: null }, names)).toBe(
+      "Ines Marsh's mailbox for calls from outside",
+    )
     expect(valueInWords('user:ines', 'mailbox', null, names)).toBe('unset')
   })
 })

@@ -15,12 +15,23 @@ export function shown(value: unknown, column: FieldType, names: Names): string {
     case 'rings':
       return value === 1 ? '1 ring' : `${asText(value)} rings`
     case 'spans':
-      return (value as { from: string; to: string }[]).map((each) => `${each.from} to ${each.to}`).join(', ') || (column.unset ?? UNSET)
+      return (
+        (value as { from: string; to: string }[]).map((each) => `${each.from} to ${each.to}`).join(', ') ||
+        (column.unset ?? UNSET)
+      )
     case 'counts':
-      return Object.entries(value as Record<string, number>).map(([name, count]) => `${name} ${count}`).join(', ') || UNSET
+      return (
+        Object.entries(value as Record<string, number>)
+          .map(([name, count]) => `${name} ${count}`)
+          .join(', ') || UNSET
+      )
     case 'list':
       if (!Array.isArray(value)) return asText(value)
-      return (value as unknown[]).length === 0 ? (column.unset ?? UNSET) : (value as unknown[]).map((each) => (column.kinds === undefined ? asText(each) : names.of(asText(each)))).join(', ')
+      return (value as unknown[]).length === 0
+        ? (column.unset ?? UNSET)
+        : (value as unknown[])
+            .map((each) => (column.kinds === undefined ? asText(each) : names.of(asText(each))))
+            .join(', ')
     case 'flag':
       return value === true ? 'yes' : 'no'
     case 'choice':
@@ -36,30 +47,60 @@ export function shown(value: unknown, column: FieldType, names: Names): string {
 /** What stands in the editor when it opens: as shown, but without units and empty where unset. */
 export function typedOf(value: unknown, column: FieldType, names: Names): string {
   if (value === null || value === undefined) return ''
-  return column.type === 'seconds' || column.type === 'rings' ? asText(value) : Array.isArray(value) && value.length === 0 ? '' : shown(value, column, names)
+  return column.type === 'seconds' || column.type === 'rings'
+    ? asText(value)
+    : Array.isArray(value) && value.length === 0
+      ? ''
+      : shown(value, column, names)
 }
 
 /** Reads what somebody typed or pasted into a cell; what only the server can judge is left to it. */
 export function read(typed: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
   const text = typed.trim()
-  if (text === '' || text === UNSET || text === column.unset) return column.type === 'list' || column.type === 'spans' ? { value: column.unset === 'all' ? 'all' : [] } : column.type === 'counts' ? { value: {} } : column.required === true ? { fault: 'this cannot be left empty' } : { value: null }
+  if (text === '' || text === UNSET || text === column.unset)
+    return column.type === 'list' || column.type === 'spans'
+      ? { value: column.unset === 'all' ? 'all' : [] }
+      : column.type === 'counts'
+        ? { value: {} }
+        : column.required === true
+          ? { fault: 'this cannot be left empty' }
+          : { value: null }
   switch (column.type) {
     case 'seconds':
-      return /^\d{1,5}( ?s(ec(onds?)?)?)?$/i.test(text) ? { value: Number.parseInt(text, 10) } : { fault: `whole seconds are wanted here, not "${text}"` }
+      return /^\d{1,5}( ?s(ec(onds?)?)?)?$/i.test(text)
+        ? { value: Number.parseInt(text, 10) }
+        : { fault: `whole seconds are wanted here, not "${text}"` }
     case 'rings':
     case 'whole':
-      return /^\d{1,6}( ?rings?)?$/i.test(text) ? { value: Number.parseInt(text, 10) } : { fault: `a whole number is wanted here, not "${text}"` }
+      return /^\d{1,6}( ?rings?)?$/i.test(text)
+        ? { value: Number.parseInt(text, 10) }
+        : { fault: `a whole number is wanted here, not "${text}"` }
     case 'date':
-      return /^\d{4}-\d{2}-\d{2}$/.test(text) ? { value: text } : { fault: `a date such as 2026-12-24 is wanted here, not "${text}"` }
+      return /^\d{4}-\d{2}-\d{2}$/.test(text)
+        ? { value: text }
+        : { fault: `a date such as 2026-12-24 is wanted here, not "${text}"` }
     case 'time':
-      return /^([01]?\d|2[0-4]):[0-5]\d$/.test(text) ? { value: text.padStart(5, '0') } : { fault: `a time such as 08:00 is wanted here, not "${text}"` }
+      return /^([01]?\d|2[0-4]):[0-5]\d$/.test(text)
+        ? { value: text.padStart(5, '0') }
+        : { fault: `a time such as 08:00 is wanted here, not "${text}"` }
     case 'spans': {
-      const spans = text.split(/[,;]/).map((part) => /^\s*(\d{1,2}:\d{2})\s*(?:-|–|to)\s*(\d{1,2}:\d{2})\s*$/.exec(part))
-      return spans.includes(null) ? { fault: `hours such as 08:00 to 12:00, 13:00 to 17:00 are wanted here, not "${text}"` } : { value: spans.map((span) => ({ from: span?.[1]?.padStart(5, '0') ?? '', to: span?.[2]?.padStart(5, '0') ?? '' })) }
+      const spans = text
+        .split(/[,;]/)
+        .map((part) => /^\s*(\d{1,2}:\d{2})\s*(?:-|–|to)\s*(\d{1,2}:\d{2})\s*$/.exec(part))
+      return spans.includes(null)
+        ? { fault: `hours such as 08:00 to 12:00, 13:00 to 17:00 are wanted here, not "${text}"` }
+        : {
+            value: spans.map((span) => ({
+              from: span?.[1]?.padStart(5, '0') ?? '',
+              to: span?.[2]?.padStart(5, '0') ?? '',
+            })),
+          }
     }
     case 'counts': {
       const counts = text.split(/[,;]/).map((part) => /^\s*(\S.*?)\s+(\d{1,6})\s*$/.exec(part))
-      return counts.includes(null) ? { fault: `names with numbers such as user 20, fax 1 are wanted here, not "${text}"` } : { value: Object.fromEntries(counts.map((count) => [count?.[1] ?? '', Number(count?.[2])])) }
+      return counts.includes(null)
+        ? { fault: `names with numbers such as user 20, fax 1 are wanted here, not "${text}"` }
+        : { value: Object.fromEntries(counts.map((count) => [count?.[1] ?? '', Number(count?.[2])])) }
     }
     case 'list':
       return readList(text, column, names)
@@ -69,8 +110,12 @@ export function read(typed: string, column: FieldType, names: Names): { value: u
       if (YES.includes(text.toLowerCase())) return { value: true }
       return NO.includes(text.toLowerCase()) ? { value: false } : { fault: `yes or no is wanted here, not "${text}"` }
     case 'choice': {
-      const found = Object.entries(column.choices ?? {}).find(([key, said]) => [key.toLowerCase(), said].includes(text.toLowerCase()))
-      return found === undefined ? { fault: `one of ${Object.values(column.choices ?? {}).join(', ')} is wanted here` } : { value: found[0] === 'true' ? true : found[0] === 'false' ? false : found[0] }
+      const found = Object.entries(column.choices ?? {}).find(([key, said]) =>
+        [key.toLowerCase(), said].includes(text.toLowerCase()),
+      )
+      return found === undefined
+        ? { fault: `one of ${Object.values(column.choices ?? {}).join(', ')} is wanted here` }
+        : { value: found[0] === 'true' ? true : found[0] === 'false' ? false : found[0] }
     }
     case 'reference':
     case 'destination':
@@ -84,7 +129,10 @@ export function read(typed: string, column: FieldType, names: Names): { value: u
 
 /** Several with commas between: names of objects where they are references, else texts. */
 function readList(text: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
-  const parts = text.split(',').map((part) => part.trim()).filter((part) => part !== '')
+  const parts = text
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '')
   if (column.kinds === undefined) return { value: parts }
   const found = parts.map((part) => names.find(part, column.kinds ?? [], false))
   const wrong = found.find((each) => 'fault' in each)
@@ -121,6 +169,9 @@ export function suggested({ type, choices, kinds }: FieldType, names: Names): st
     case 'zone':
       return Intl.supportedValuesOf('timeZone')
     default:
-      return [...(kinds === undefined ? [] : names.choices(kinds)), ...(type === 'destination' ? Object.values(WORDS) : [])]
+      return [
+        ...(kinds === undefined ? [] : names.choices(kinds)),
+        ...(type === 'destination' ? Object.values(WORDS) : []),
+      ]
   }
 }

@@ -11,8 +11,28 @@ import { openPart, ZONE } from './testing'
 
 const BOX = bookObject('mailbox:ines', { pin: 'set' }, { label: 'Ines Marsh' })
 const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
-const MAIL: Difference = { object: 'user:ines', label: 'Ines Marsh', what: 'field', whose: 'theirs', path: 'email', book: null, live: 'ines@elsewhere.example', signed: null, since: null, by: null }
-const LIVE: Live = { onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
+const MAIL: Difference = {
+  object: 'user:ines',
+  label: 'Ines Marsh',
+  what: 'field',
+  whose: 'theirs',
+  path: 'email',
+  book: null,
+  live: 'ines@elsewhere.example',
+  signed: null,
+  since: null,
+  by: null,
+}
+const LIVE: Live = {
+  onSwitch: true,
+  readAt: '2026-12-01T18:05:00Z',
+  differences: [MAIL],
+  left: [],
+  waived: [],
+  signed: null,
+  runSheet: [],
+  pinsToTell: [],
+}
 
 let page: VueWrapper
 afterEach(() => {
@@ -20,20 +40,48 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function chapter(which: Component, handlers: Record<string, unknown>, props: Record<string, unknown> = {}): Promise<ReturnType<typeof fakeServer>> {
-  const opened = await openPart(which, [BOX], { 'GET /customers/inlet/live': LIVE, ...handlers }, { props: { zone: ZONE, ...props } })
+async function chapter(
+  which: Component,
+  handlers: Record<string, unknown>,
+  props: Record<string, unknown> = {},
+): Promise<ReturnType<typeof fakeServer>> {
+  const opened = await openPart(
+    which,
+    [BOX],
+    { 'GET /customers/inlet/live': LIVE, ...handlers },
+    { props: { zone: ZONE, ...props } },
+  )
   page = opened.page
   return opened.server
 }
 
 async function press(text: string): Promise<void> {
-  await page.findAll('button').find((each) => each.text() === text)?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === text)
+    ?.trigger('click')
   await settle()
 }
 
 it('waives a difference with a reason and a last day, and takes it back', async () => {
-  const waived: Live = { ...LIVE, differences: [], waived: [{ difference: MAIL, id: 'w1', reason: 'away', until: '2026-12-24', by: 'Lena Kestrel', at: '2026-12-01T18:05:00Z' }] }
-  const server = await chapter(PushChapter, { 'POST /customers/inlet/live/waivers': waived, 'DELETE /customers/inlet/live/waivers/w1': LIVE })
+  const waived: Live = {
+    ...LIVE,
+    differences: [],
+    waived: [
+      {
+        difference: MAIL,
+        id: 'w1',
+        reason: 'away',
+        until: '2026-12-24',
+        by: 'Lena Kestrel',
+        at: '2026-12-01T18:05:00Z',
+      },
+    ],
+  }
+  const server = await chapter(PushChapter, {
+    'POST /customers/inlet/live/waivers': waived,
+    'DELETE /customers/inlet/live/waivers/w1': LIVE,
+  })
   await press('Waive')
   await page.get('dialog form').trigger('submit')
   expect(server.asked.some((each) => each.call.endsWith('/waivers'))).toBe(false)
@@ -43,7 +91,12 @@ it('waives a difference with a reason and a last day, and takes it back', async 
   await page.get('dialog form').trigger('submit')
   await settle()
 
-  expect(server.asked.find((each) => each.call.endsWith('/waivers'))?.body).toEqual({ object: 'user:ines', path: 'email', reason: 'away', until: '2026-12-24' })
+  expect(server.asked.find((each) => each.call.endsWith('/waivers'))?.body).toEqual({
+    object: 'user:ines',
+    path: 'email',
+    reason: 'away',
+    until: '2026-12-24',
+  })
   expect(page.get('[data-testid=waived]').text()).toContain('away')
   expect(page.find('[data-testid=differences]').exists()).toBe(false)
 
@@ -54,21 +107,44 @@ it('waives a difference with a reason and a last day, and takes it back', async 
 
 it('shows what was signed beside book and live, and what was entered since', async () => {
   const since: Difference = { ...MAIL, path: 'display', book: null, live: 'Front desk' }
-  await chapter(PushChapter, { 'GET /customers/inlet/live': { ...LIVE, differences: [{ ...MAIL, signed: 'ines@inlet.example' }], signed: { revision: 2, by: 'I. Marsh', on: '2026-11-30', since: [since] } } })
+  await chapter(PushChapter, {
+    'GET /customers/inlet/live': {
+      ...LIVE,
+      differences: [{ ...MAIL, signed: 'ines@inlet.example' }],
+      signed: { revision: 2, by: 'I. Marsh', on: '2026-11-30', since: [since] },
+    },
+  })
 
   expect(page.get('[data-testid=differences]').text()).toContain('ines@inlet.example')
-  expect(page.get('[data-testid=signed]').text()).toContain('revision 2, by I. Marsh on 2026-11-30 · 1 field entered since')
+  expect(page.get('[data-testid=signed]').text()).toContain(
+    'revision 2, by I. Marsh on 2026-11-30 · 1 field entered since',
+  )
   expect(page.get('[data-testid=since-signed]').text()).toContain('Front desk')
 })
 
 it('shows a PIN once and lets it go when another is made', async () => {
-  const secret = { object: 'mailbox:ines', label: 'Ines Marsh', strength: 'set', changedOn: '2026-12-01T18:05:00Z', by: 'Lena Kestrel', isShown: false, isSent: false }
+  const secret = {
+    object: 'mailbox:ines',
+    label: 'Ines Marsh',
+    strength: 'set',
+    changedOn: '2026-12-01T18:05:00Z',
+    by: 'Lena Kestrel',
+    isShown: false,
+    isSent: false,
+  }
   let secrets: unknown[] = []
-  await chapter(PinKeeper, {
-    'GET /customers/inlet/secrets': () => ({ secrets }),
-    'POST /customers/inlet/secrets': () => ({ secrets: (secrets = [secret]) }),
-    'POST /customers/inlet/secrets/reveal': () => { secrets = [{ ...secret, isShown: true }]; return { value: '740913' } },
-  }, { objects: [BOX] })
+  await chapter(
+    PinKeeper,
+    {
+      'GET /customers/inlet/secrets': () => ({ secrets }),
+      'POST /customers/inlet/secrets': () => ({ secrets: (secrets = [secret]) }),
+      'POST /customers/inlet/secrets/reveal': () => {
+        secrets = [{ ...secret, isShown: true }]
+        return { value: '740913' }
+      },
+    },
+    { objects: [BOX] },
+  )
   expect(page.get('[data-testid=pins]').text()).not.toContain('Show it, once')
   await press('Make one')
   await press('Show it, once')
@@ -81,7 +157,15 @@ it('shows a PIN once and lets it go when another is made', async () => {
 })
 
 it('asks for the history of one object', async () => {
-  const revision = { no: 2, source: 'edit', note: 'moved', undoes: null, by: 'Lena Kestrel', at: '2026-12-01T18:05:00Z', changes: [] }
+  const revision = {
+    no: 2,
+    source: 'edit',
+    note: 'moved',
+    undoes: null,
+    by: 'Lena Kestrel',
+    at: '2026-12-01T18:05:00Z',
+    changes: [],
+  }
   const server = await chapter(HistoryChapter, { 'GET /customers/inlet/revisions': { revisions: [revision] } })
   expect(page.text()).toContain('moved')
 
@@ -95,12 +179,44 @@ it('asks for the history of one object', async () => {
 })
 
 it('answers again with what was said, places what is wrong, and shows what changes', async () => {
-  const slot = { key: 'name', question: 'Name', type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
-  const pending: Desk = { ...DESK, draft: { changes: [{ op: 'set', object: 'tenant:inlet', label: 'Inlet', path: 'name', before: 'Inlet', after: 'Inlet Care' }], clashes: [] } }
+  const slot = {
+    key: 'name',
+    question: 'Name',
+    type: 'text',
+    help: null,
+    example: null,
+    optional: false,
+    default: null,
+    options: [],
+    columns: [],
+  }
+  const pending: Desk = {
+    ...DESK,
+    draft: {
+      changes: [
+        { op: 'set', object: 'tenant:inlet', label: 'Inlet', path: 'name', before: 'Inlet', after: 'Inlet Care' },
+      ],
+      clashes: [],
+    },
+  }
   let answer: unknown = new Refused(422, { errors: [{ detail: 'too long', pointer: '/answers/name' }] })
   const server = await chapter(IntakeChapter, {
-    'GET /customers/inlet/intake': { applications: [{ key: 'office', given: { name: 'Inlet' }, template: 'Office', version: 1, appliedAt: '2026-12-01T18:05:00Z', answers: [{ question: 'Name', answer: 'Inlet' }] }] },
-    'GET /templates': { templates: [{ key: 'office', name: 'Office', about: '', version: 2, slots: [slot] }], regions: [] },
+    'GET /customers/inlet/intake': {
+      applications: [
+        {
+          key: 'office',
+          given: { name: 'Inlet' },
+          template: 'Office',
+          version: 1,
+          appliedAt: '2026-12-01T18:05:00Z',
+          answers: [{ question: 'Name', answer: 'Inlet' }],
+        },
+      ],
+    },
+    'GET /templates': {
+      templates: [{ key: 'office', name: 'Office', about: '', version: 2, slots: [slot] }],
+      regions: [],
+    },
     'POST /taking-on/preview': { customer: null, objects: [], asked: ['name'], readAs: {}, tables: {}, faults: [] },
     'POST /customers/inlet/intake': () => answer,
   })
@@ -115,6 +231,8 @@ it('answers again with what was said, places what is wrong, and shows what chang
   await page.get('form.again').trigger('submit')
   await settle()
 
-  expect(server.asked.filter((each) => each.call === 'POST /customers/inlet/intake').at(-1)?.body).toEqual({ answers: { name: 'Inlet Care' } })
+  expect(server.asked.filter((each) => each.call === 'POST /customers/inlet/intake').at(-1)?.body).toEqual({
+    answers: { name: 'Inlet Care' },
+  })
   expect(page.find('form.again').exists()).toBe(false)
 })

@@ -17,7 +17,12 @@ export const CHAPTERS: Chapter[] = [
   { key: 'users', title: 'Users', kinds: ['user', 'line'], counts: ['user'] },
   { key: 'hours', title: 'Hours', kinds: ['schedule', 'calendar'], counts: ['schedule'] },
   { key: 'groups', title: 'Groups', kinds: ['group'] },
-  { key: 'menus', title: 'Menus', kinds: ['attendant', 'menu', 'announcement', 'prompt'], counts: ['attendant', 'menu'] },
+  {
+    key: 'menus',
+    title: 'Menus',
+    kinds: ['attendant', 'menu', 'announcement', 'prompt'],
+    counts: ['attendant', 'menu'],
+  },
   { key: 'forwarding', title: 'Forwarding', kinds: ['chain'] },
   { key: 'outbound', title: 'Outbound', kinds: ['trunk', 'route'], counts: ['route'] },
   { key: 'mailboxes', title: 'Mailboxes', kinds: ['mailbox'] },
@@ -28,7 +33,9 @@ export const CHAPTERS: Chapter[] = [
 
 export const FIRST = 'numbers'
 
-/** Where what a rule found is mended: the object's chapter, unless it is about the way to the switch or the template. */
+/**
+ * Where what a rule found is mended: the object's chapter, unless it is about the way to the switch or the template.
+ */
 export function chapterOfFinding(rule: string, object: string): string {
   const area = rule.slice(0, rule.indexOf('.'))
   if (area === 'drift' || area === 'push' || rule === 'emergency.limits-unsigned') return 'push'

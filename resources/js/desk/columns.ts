@@ -14,15 +14,29 @@ export interface Column extends FieldType {
 
 /** A field's column; its title stands at its head where nothing shorter does. */
 function column(kind: Kind, field: string, head?: string, type?: Partial<FieldType>): Column {
-  return { ...typeAt(kind, field), ...type, title: head ?? fieldAt(kind, field)?.title ?? field, field, path: () => field }
+  return {
+    ...typeAt(kind, field),
+    ...type,
+    title: head ?? fieldAt(kind, field)?.title ?? field,
+    field,
+    path: () => field,
+  }
 }
 
-function columns(kind: Kind, ...fields: (string | [field: string, head: string, type?: Partial<FieldType>])[]): Column[] {
+function columns(
+  kind: Kind,
+  ...fields: (string | [field: string, head: string, type?: Partial<FieldType>])[]
+): Column[] {
   return fields.map((each) => (typeof each === 'string' ? column(kind, each) : column(kind, ...each)))
 }
 
 function shows<K extends Kind>(kind: K, title: string, says: (object: ObjectOf<K>) => string): Column {
-  return { type: 'text', title, path: () => null, shows: (object) => (object.kind === kind ? says(object as ObjectOf<K>) : '') }
+  return {
+    type: 'text',
+    title,
+    path: () => null,
+    shows: (object) => (object.kind === kind ? says(object as ObjectOf<K>) : ''),
+  }
 }
 
 /** The ring time of the first phone; a user without one has no such field. */
@@ -32,14 +46,19 @@ function firstLeg(object: BookObject): string | null {
 }
 
 function queueOf({ fields: { queue } }: ObjectOf<'group'>): string {
-  return queue === null ? '—' : `${queue.most} waiting, ${queue.longestWait === null ? 'no end' : `${queue.longestWait} s`}`
+  return queue === null
+    ? '—'
+    : `${queue.most} waiting, ${queue.longestWait === null ? 'no end' : `${queue.longestWait} s`}`
 }
 
 /** Kinds without columns have no chapter yet. */
 const COLUMNS: Partial<Record<Kind, Column[]>> = {
   tenant: columns('tenant', 'name', 'mainNumber', 'zone', 'operator', 'state'),
   site: columns('site', ['name', 'Site'], 'zone', 'address/street', 'address/city', 'address/postcode'),
-  number: [shows('number', 'Number', (object) => object.display ?? object.key), ...columns('number', 'label', 'destination', 'status', 'site')],
+  number: [
+    shows('number', 'Number', (object) => object.display ?? object.key),
+    ...columns('number', 'label', 'destination', 'status', 'site'),
+  ],
   user: [
     ...columns('user', ['extension', 'Ext'], 'name/first', 'name/last'),
     { ...column('user', 'legs/desk/seconds'), path: firstLeg },
@@ -51,10 +70,31 @@ const COLUMNS: Partial<Record<Kind, Column[]>> = {
     ...columns('group', 'ringsEach', 'noAnswerSeconds', ['otherwise/noAnswer', 'Then']),
     shows('group', 'Queue', queueOf),
   ],
-  schedule: columns('schedule', ['name', 'Hours'], 'fixedZone', ['finishShift', 'Shifts past midnight', { type: 'choice', choices: { true: 'are finished', false: 'stop at a closed date' } }]),
-  chain: [...columns('chain', ['name', 'Fallback chain'], 'announcement'), shows('chain', 'Places', (object) => String(object.fields.places.length))],
-  trunk: columns('trunk', ['name', 'Trunk'], 'enabled', 'carrier', 'channels', ['outboundChannels', 'of these outward'], 'callerId', 'outsideCallersOut', 'deliversAs'),
-  route: columns('route', 'position', ['name', 'Route'], 'digits', 'strip', 'prepend', 'class', 'trunks', ['blocked', 'Not for', { kinds: ['user', 'group', 'mailbox'] }]),
+  schedule: columns('schedule', ['name', 'Hours'], 'fixedZone', [
+    'finishShift',
+    'Shifts past midnight',
+    { type: 'choice', choices: { true: 'are finished', false: 'stop at a closed date' } },
+  ]),
+  chain: [
+    ...columns('chain', ['name', 'Fallback chain'], 'announcement'),
+    shows('chain', 'Places', (object) => String(object.fields.places.length)),
+  ],
+  trunk: columns(
+    'trunk',
+    ['name', 'Trunk'],
+    'enabled',
+    'carrier',
+    'channels',
+    ['outboundChannels', 'of these outward'],
+    'callerId',
+    'outsideCallersOut',
+    'deliversAs',
+  ),
+  route: columns('route', 'position', ['name', 'Route'], 'digits', 'strip', 'prepend', 'class', 'trunks', [
+    'blocked',
+    'Not for',
+    { kinds: ['user', 'group', 'mailbox'] },
+  ]),
   mailbox: columns('mailbox', ['name', 'Mailbox'], ['extension', 'Ext'], 'owner', 'enabled', 'zero', 'attachAudio'),
 }
 

@@ -11,14 +11,27 @@ import PushChapter from './PushChapter.vue'
 import SheetGrid from './SheetGrid.vue'
 
 function user(name: string, extension: string, seconds = 20): BookObject {
-  return bookObject(`user:${name}`, { extension, name: { first: name }, legs: [{ item: 'desk', seconds }] }, { label: name })
+  return bookObject(
+    `user:${name}`,
+    { extension, name: { first: name }, legs: [{ item: 'desk', seconds }] },
+    { label: name },
+  )
 }
 
 function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['draft']['clashes'] = []): Desk {
   return { key: 'inlet', revision: 3, objects, draft: { changes, clashes } }
 }
 
-const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
+const NOTHING_LIVE: Live = {
+  onSwitch: false,
+  readAt: null,
+  differences: [],
+  left: [],
+  waived: [],
+  signed: null,
+  runSheet: [],
+  pinsToTell: [],
+}
 
 let page: VueWrapper
 afterEach(() => {
@@ -27,11 +40,22 @@ afterEach(() => {
 })
 
 /** A sheet with the margin, the pending bar and the push chapter around one fake server. */
-async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<string, unknown> = {}): Promise<{ server: ReturnType<typeof fakeServer>; state: DeskState }> {
+async function openDesk(
+  desk: Desk,
+  live: Live = NOTHING_LIVE,
+  more: Record<string, unknown> = {},
+): Promise<{ server: ReturnType<typeof fakeServer>; state: DeskState }> {
   const server = fakeServer({
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': live,
-    'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [], brings: [] },
+    'GET /customers/inlet/live/impact': {
+      readAt: null,
+      impact: null,
+      strips: null,
+      findings: [],
+      noticed: [],
+      brings: [],
+    },
     'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
     'GET /customers/inlet/now': { book: null, live: null, readAt: null },
     'GET /customers/inlet/pushes': { pushes: [] },
@@ -45,7 +69,10 @@ async function openDesk(desk: Desk, live: Live = NOTHING_LIVE, more: Record<stri
     setup: () => {
       state = provideDesk('inlet')
       return () => [
-        h(SheetGrid, { kind: 'user', objects: state?.book.data.value?.objects.filter((object) => object.kind === 'user') ?? users }),
+        h(SheetGrid, {
+          kind: 'user',
+          objects: state?.book.data.value?.objects.filter((object) => object.kind === 'user') ?? users,
+        }),
         h(MarginNotes, { title: 'Users', kinds: ['user'], zone: 'America/Halifax' }),
         h(PushChapter, { zone: 'America/Halifax' }),
         h(CallLine),
@@ -91,12 +118,18 @@ const [EXT, FIRST, , RINGS] = [0, 1, 2, 3]
 
 describe('a sheet', () => {
   it('sends one edited cell, and what the server made of it stands there', async () => {
-    const after = deskOf([user('ines', '201', 35)], [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 35 }])
+    const after = deskOf(
+      [user('ines', '201', 35)],
+      [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 35 }],
+    )
     const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: after })
 
     await typeInto(0, RINGS, '33 s')
 
-    expect(server.asked.findLast((each) => each.call === EDITS)).toEqual({ call: EDITS, body: { edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 33 }] } })
+    expect(server.asked.findLast((each) => each.call === EDITS)).toEqual({
+      call: EDITS,
+      body: { edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 33 }] },
+    })
     expect(cell(0, RINGS).textContent).toBe('35 s')
     expect(cell(0, RINGS).className).toContain('pending')
     expect(page.text()).toContain('The switch keeps whole rings: 33 s became 35 s.')
@@ -122,8 +155,10 @@ describe('a sheet', () => {
     expect(cell(0, EXT).textContent).toBe('201')
   })
 
-  it('puts the server\'s refusal at the cell it speaks of', async () => {
-    const refusal = new Refused(422, { errors: [{ detail: '202 is taken by colm', object: 'user:ines', path: 'extension' }] })
+  it("puts the server's refusal at the cell it speaks of", async () => {
+    const refusal = new Refused(422, {
+      errors: [{ detail: '202 is taken by colm', object: 'user:ines', path: 'extension' }],
+    })
     await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, { [EDITS]: refusal })
 
     await typeInto(0, EXT, '202')
@@ -141,21 +176,25 @@ describe('a sheet', () => {
   })
 
   it('takes a block from a spreadsheet as one change', async () => {
-    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '202'), user('colm', '201')]) })
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
+      [EDITS]: deskOf([user('ines', '202'), user('colm', '201')]),
+    })
 
     await paste(0, EXT, '202\tInes\n201\tColm\n')
 
-    expect(server.asked.filter((each) => each.call === EDITS)).toEqual([{
-      call: EDITS,
-      body: {
-        edits: [
-          { object: 'user:ines', path: 'extension', value: '202' },
-          { object: 'user:ines', path: 'name/first', value: 'Ines' },
-          { object: 'user:colm', path: 'extension', value: '201' },
-          { object: 'user:colm', path: 'name/first', value: 'Colm' },
-        ],
+    expect(server.asked.filter((each) => each.call === EDITS)).toEqual([
+      {
+        call: EDITS,
+        body: {
+          edits: [
+            { object: 'user:ines', path: 'extension', value: '202' },
+            { object: 'user:ines', path: 'name/first', value: 'Ines' },
+            { object: 'user:colm', path: 'extension', value: '201' },
+            { object: 'user:colm', path: 'name/first', value: 'Colm' },
+          ],
+        },
       },
-    }])
+    ])
   })
 
   it('takes all of a block or nothing, and says which cells are in the way', async () => {
@@ -164,7 +203,9 @@ describe('a sheet', () => {
     await paste(0, EXT, '203\tInes\nx\tColm')
 
     expect(server.asked.some((each) => each.call === EDITS)).toBe(false)
-    expect(page.get('[data-testid=notice]').text()).toContain('1 cell of the block could not be read; nothing was pasted.')
+    expect(page.get('[data-testid=notice]').text()).toContain(
+      '1 cell of the block could not be read; nothing was pasted.',
+    )
     expect(cell(1, EXT).textContent).toContain('x')
   })
 
@@ -178,7 +219,9 @@ describe('a sheet', () => {
   })
 
   it('goes by the keyboard: arrows move, a letter begins to type, Delete empties', async () => {
-    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201'), user('colm', '202')]) })
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
+      [EDITS]: deskOf([user('ines', '201'), user('colm', '202')]),
+    })
     cell(0, EXT).focus()
     await key('ArrowDown', cell(0, EXT))
     await key('ArrowRight', cell(1, EXT))
@@ -189,15 +232,21 @@ describe('a sheet', () => {
     await key('Escape', cell(1, FIRST).querySelector('input') ?? document.body)
     await key('Delete', cell(1, FIRST))
 
-    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:colm', path: 'name/first', value: null }] })
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:colm', path: 'name/first', value: null }],
+    })
   })
 
   it('takes the last edit back', async () => {
-    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '203')]) })
+    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
+      [EDITS]: deskOf([user('ines', '203')]),
+    })
     await typeInto(0, EXT, '203')
 
     await state.takeBack()
-    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'extension', value: '201' }] })
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:ines', path: 'extension', value: '201' }],
+    })
 
     const calls = server.asked.length
     await state.takeBack()
@@ -207,8 +256,23 @@ describe('a sheet', () => {
 
 describe('the margin', () => {
   it('tells what waits to be pushed from what was changed on the switch', async () => {
-    const each = { object: 'user:ines', label: 'Ines Marsh', what: 'field' as const, path: 'legs/desk/seconds', book: 20, live: 5, signed: null, since: null, by: null }
-    await openDesk(deskOf([user('ines', '201')]), { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [{ ...each, whose: 'ours' }] })
+    const each = {
+      object: 'user:ines',
+      label: 'Ines Marsh',
+      what: 'field' as const,
+      path: 'legs/desk/seconds',
+      book: 20,
+      live: 5,
+      signed: null,
+      since: null,
+      by: null,
+    }
+    await openDesk(deskOf([user('ines', '201')]), {
+      ...NOTHING_LIVE,
+      onSwitch: true,
+      readAt: '2026-12-01T18:05:00Z',
+      differences: [{ ...each, whose: 'ours' }],
+    })
 
     expect(page.get('[data-testid=not-pushed]').text()).toContain('1 change here not pushed yet')
     expect(page.get('[data-testid=not-pushed]').text()).toContain('rings for (desk) 20 s; the switch has 5 s')
@@ -218,15 +282,36 @@ describe('the margin', () => {
   })
 
   it('says that it could not look, and never that all is well then', async () => {
-    await openDesk(deskOf([user('ines', '201')]), { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' }, { 'GET /customers/inlet/margin': new Refused(500, { detail: 'Something went wrong here.' }) })
+    await openDesk(
+      deskOf([user('ines', '201')]),
+      { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' },
+      { 'GET /customers/inlet/margin': new Refused(500, { detail: 'Something went wrong here.' }) },
+    )
 
     expect(page.get('[data-testid=not-looked]').text()).toContain('This could not be looked over')
     expect(page.text()).not.toContain('Nothing to say')
   })
 
   it('takes what is said of the edited book with the edit, and does not ask for it again', async () => {
-    const finding: Finding = { rule: 'users.ring-too-short', severity: 'warning', title: 'ines: rings for three seconds', detail: '', why: '', remedy: '', source: '', objects: ['user:ines'], item: '', path: null, count: 1, fingerprint: 'f1', call: null, fix: null }
-    const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: { ...deskOf([user('ines', '201', 3)]), margin: { findings: [finding], waived: [], strip: null } } })
+    const finding: Finding = {
+      rule: 'users.ring-too-short',
+      severity: 'warning',
+      title: 'ines: rings for three seconds',
+      detail: '',
+      why: '',
+      remedy: '',
+      source: '',
+      objects: ['user:ines'],
+      item: '',
+      path: null,
+      count: 1,
+      fingerprint: 'f1',
+      call: null,
+      fix: null,
+    }
+    const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
+      [EDITS]: { ...deskOf([user('ines', '201', 3)]), margin: { findings: [finding], waived: [], strip: null } },
+    })
     const asked = server.asked.filter((each) => each.call === 'GET /customers/inlet/margin').length
 
     await typeInto(0, RINGS, '3')
@@ -237,7 +322,23 @@ describe('the margin', () => {
   })
 
   it('offers to tell the switch a PIN that is all there is to push', async () => {
-    const { server } = await openDesk(deskOf([user('ines', '201')]), { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', pinsToTell: ['user:ines'] }, { 'POST /customers/inlet/pushes': { id: 'p1', revision: 3, whole: true, status: 'queued', reason: null, by: 'Lena', requestedAt: '2026-12-01T18:05:00Z', endedAt: null, steps: [] } })
+    const { server } = await openDesk(
+      deskOf([user('ines', '201')]),
+      { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', pinsToTell: ['user:ines'] },
+      {
+        'POST /customers/inlet/pushes': {
+          id: 'p1',
+          revision: 3,
+          whole: true,
+          status: 'queued',
+          reason: null,
+          by: 'Lena',
+          requestedAt: '2026-12-01T18:05:00Z',
+          endedAt: null,
+          steps: [],
+        },
+      },
+    )
 
     await page.get('[data-testid=push]').trigger('click')
     await settle()
@@ -247,23 +348,56 @@ describe('the margin', () => {
 
   it('shows what somebody else changed meanwhile with all three values, and sends the decision', async () => {
     const clash = { object: 'user:ines', path: 'legs/desk/seconds', base: 20, ours: 25, theirs: 30 }
-    const { server } = await openDesk(deskOf([user('ines', '201', 30)], [], [clash]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201', 25)]) })
+    const { server } = await openDesk(deskOf([user('ines', '201', 30)], [], [clash]), NOTHING_LIVE, {
+      [EDITS]: deskOf([user('ines', '201', 25)]),
+    })
 
     const note = page.get('[data-testid=clash]')
     expect(note.text()).toContain('It was 20 s. You want 25 s; the book now says 30 s.')
     await note.findAll('button')[0]?.trigger('click')
     await settle()
 
-    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }] })
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }],
+    })
     expect(page.find('[data-testid=clash]').exists()).toBe(false)
   })
 
   it('puts back the field of a difference, whole fields at a time', async () => {
     const live: Live = {
-      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [], pinsToTell: [], left: [], waived: [], signed: null,
-      differences: [{ object: 'user:ines', label: 'Ines Marsh', what: 'field', whose: 'theirs', path: 'legs/desk/seconds', book: 20, live: 5, signed: null, since: '2026-11-28T22:14:00Z', by: 'admin by hand' }],
+      onSwitch: true,
+      readAt: '2026-12-01T18:05:00Z',
+      runSheet: [],
+      pinsToTell: [],
+      left: [],
+      waived: [],
+      signed: null,
+      differences: [
+        {
+          object: 'user:ines',
+          label: 'Ines Marsh',
+          what: 'field',
+          whose: 'theirs',
+          path: 'legs/desk/seconds',
+          book: 20,
+          live: 5,
+          signed: null,
+          since: '2026-11-28T22:14:00Z',
+          by: 'admin by hand',
+        },
+      ],
     }
-    const push = { id: 'p1', revision: 3, whole: false, status: 'queued', reason: null, by: 'Lena', requestedAt: '2026-12-01T18:05:00Z', endedAt: null, steps: [] }
+    const push = {
+      id: 'p1',
+      revision: 3,
+      whole: false,
+      status: 'queued',
+      reason: null,
+      by: 'Lena',
+      requestedAt: '2026-12-01T18:05:00Z',
+      endedAt: null,
+      steps: [],
+    }
     const { server } = await openDesk(deskOf([user('ines', '201')]), live, { 'POST /customers/inlet/pushes': push })
 
     const note = page.get('[data-testid=drift]')
@@ -273,13 +407,34 @@ describe('the margin', () => {
     await note.get('button').trigger('click')
     await settle()
 
-    expect(server.asked.find((each) => each.call === 'POST /customers/inlet/pushes')?.body).toEqual({ only: [{ object: 'user:ines', field: 'legs' }] })
+    expect(server.asked.find((each) => each.call === 'POST /customers/inlet/pushes')?.body).toEqual({
+      only: [{ object: 'user:ines', field: 'legs' }],
+    })
   })
 
   it('does not offer to put back what is only on the switch', async () => {
     const live: Live = {
-      onSwitch: true, readAt: '2026-12-01T18:05:00Z', runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }], pinsToTell: [], left: [], waived: [], signed: null,
-      differences: [{ object: 'user:live-1', label: 'Temp test', what: 'unknown', whose: 'theirs', path: null, book: null, live: null, signed: null, since: null, by: null }],
+      onSwitch: true,
+      readAt: '2026-12-01T18:05:00Z',
+      runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }],
+      pinsToTell: [],
+      left: [],
+      waived: [],
+      signed: null,
+      differences: [
+        {
+          object: 'user:live-1',
+          label: 'Temp test',
+          what: 'unknown',
+          whose: 'theirs',
+          path: null,
+          book: null,
+          live: null,
+          signed: null,
+          since: null,
+          by: null,
+        },
+      ],
     }
     await openDesk(deskOf([user('ines', '201')]), live)
 
@@ -290,10 +445,14 @@ describe('the margin', () => {
 })
 
 describe('what was typed', () => {
-  afterEach(() => { localStorage.clear() })
+  afterEach(() => {
+    localStorage.clear()
+  })
 
   it('is kept in the browser while the server is away, marked in its cell, and sent once it answers', async () => {
-    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: new Refused(401, { detail: 'Sign in to go on.' }) })
+    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
+      [EDITS]: new Refused(401, { detail: 'Sign in to go on.' }),
+    })
     await state.edit([{ object: 'user:ines', path: 'legs/desk/seconds', value: 25, typed: '25' }])
     await settle()
     expect(page.get('[data-testid=notice]').text()).toContain('kept in this browser (1 edit)')
@@ -301,17 +460,30 @@ describe('what was typed', () => {
     close(page)
 
     // Signed in again, or another day.
-    const again = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '201', 25)]) })
-    await new Promise((done) => { setTimeout(done, 5) })
+    const again = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
+      [EDITS]: deskOf([user('ines', '201', 25)]),
+    })
+    await new Promise((done) => {
+      setTimeout(done, 5)
+    })
     await settle()
-    expect(again.server.asked.find((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }] })
+    expect(again.server.asked.find((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }],
+    })
     expect(again.state.unsent.value).toEqual([])
     expect(server.asked.filter((each) => each.call === EDITS)).toHaveLength(1)
   })
 })
 
 describe('the pending bar', () => {
-  const change: Change = { op: 'set', object: 'user:ines', label: 'ines', path: 'extension', before: '201', after: '203' }
+  const change: Change = {
+    op: 'set',
+    object: 'user:ines',
+    label: 'ines',
+    path: 'extension',
+    before: '201',
+    after: '203',
+  }
 
   it('is no button while nothing is pending', async () => {
     await openDesk(deskOf([user('ines', '201')]))
@@ -331,7 +503,9 @@ describe('the pending bar', () => {
     await page.get('dialog form').trigger('submit')
     await settle()
 
-    expect(server.asked.find((each) => each.call === 'POST /customers/inlet/draft/enter')?.body).toEqual({ note: 'a new desk' })
+    expect(server.asked.find((each) => each.call === 'POST /customers/inlet/draft/enter')?.body).toEqual({
+      note: 'a new desk',
+    })
     expect(page.get('[data-testid=notice]').text()).toContain('Entered as revision 4.')
     await page.get('[data-testid=notice] .quiet-button').trigger('click')
     await settle()
@@ -346,12 +520,19 @@ describe('the pending bar', () => {
     await page.get('dialog form').trigger('submit')
     await settle()
 
-    expect(page.findAll('dialog').map((each) => each.text()).join(' ')).toContain('1 field changed by somebody else meanwhile')
+    expect(
+      page
+        .findAll('dialog')
+        .map((each) => each.text())
+        .join(' '),
+    ).toContain('1 field changed by somebody else meanwhile')
     expect(server.asked.some((each) => each.call.endsWith('/enter'))).toBe(false)
   })
 
-  it('says the server\'s refusal in its words and keeps everything', async () => {
-    await openDesk(deskOf([user('ines', '203')], [change]), NOTHING_LIVE, { 'POST /customers/inlet/draft/enter': new Refused(409, { detail: '+19025550150 is not free any more.' }) })
+  it("says the server's refusal in its words and keeps everything", async () => {
+    await openDesk(deskOf([user('ines', '203')], [change]), NOTHING_LIVE, {
+      'POST /customers/inlet/draft/enter': new Refused(409, { detail: '+19025550150 is not free any more.' }),
+    })
     await page.get('[data-testid=look-over]').trigger('click')
     await settle()
     await page.get('dialog form').trigger('submit')
@@ -364,8 +545,27 @@ describe('the pending bar', () => {
 
 describe('what callers notice of drift', () => {
   const drifted: Live = {
-    onSwitch: true, readAt: '2026-12-01T18:00:00Z', runSheet: [], pinsToTell: [], left: [], waived: [], signed: null,
-    differences: [{ object: 'user:ines', label: 'ines', what: 'field', whose: 'theirs', path: 'legs/desk/seconds', book: 20, live: 40, signed: null, since: null, by: null }],
+    onSwitch: true,
+    readAt: '2026-12-01T18:00:00Z',
+    runSheet: [],
+    pinsToTell: [],
+    left: [],
+    waived: [],
+    signed: null,
+    differences: [
+      {
+        object: 'user:ines',
+        label: 'ines',
+        what: 'field',
+        whose: 'theirs',
+        path: 'legs/desk/seconds',
+        book: 20,
+        live: 40,
+        signed: null,
+        since: null,
+        by: null,
+      },
+    ],
   }
 
   it('is told in the book’s names, with a call that shows it', async () => {
@@ -373,20 +573,60 @@ describe('what callers notice of drift', () => {
       'GET /customers/inlet/live/impact': {
         readAt: '2026-12-01T18:00:00Z',
         impact: {
-          isComplete: true, count: 3, newlyReached: ['user:ines'], noLongerReached: [], dialling: [],
+          isComplete: true,
+          count: 3,
+          newlyReached: ['user:ines'],
+          noLongerReached: [],
+          dialling: [],
           contrasts: [
-            { called: 'extension:201', words: 'every caller: rings user:ines -> released by user:ines', ofDegree: false, when: 'Sat 09:00 to 12:00', call: { to: '201', at: '2026-12-05T13:00:00Z', keys: [{ key: '1' }], world: { 'user:ines': 'busy' } }, sentence: '201, Sat 5 Dec 2026 09:00, press 1, 201 busy' },
-            { called: 'extension:201', words: 'a caller after busy: hears nothing', ofDegree: false, when: 'at all times', call: null, sentence: null },
+            {
+              called: 'extension:201',
+              words: 'every caller: rings user:ines -> released by user:ines',
+              ofDegree: false,
+              when: 'Sat 09:00 to 12:00',
+              call: { to: '201', at: '2026-12-05T13:00:00Z', keys: [{ key: '1' }], world: { 'user:ines': 'busy' } },
+              sentence: '201, Sat 5 Dec 2026 09:00, press 1, 201 busy',
+            },
+            {
+              called: 'extension:201',
+              words: 'a caller after busy: hears nothing',
+              ofDegree: false,
+              when: 'at all times',
+              call: null,
+              sentence: null,
+            },
           ],
         },
         strips: null,
         findings: [],
         noticed: [{ object: 'user:ines', path: 'legs/desk/seconds' }],
-        brings: [{ rule: 'users.rings-too-long', severity: 'warning', title: 'ines rings for long', detail: 'Callers give up.', why: 'W.', remedy: 'R.', source: 'common practice', objects: ['user:ines'], item: '', path: null, count: 1, fingerprint: 'f', call: null, fix: null }],
+        brings: [
+          {
+            rule: 'users.rings-too-long',
+            severity: 'warning',
+            title: 'ines rings for long',
+            detail: 'Callers give up.',
+            why: 'W.',
+            remedy: 'R.',
+            source: 'common practice',
+            objects: ['user:ines'],
+            item: '',
+            path: null,
+            count: 1,
+            fingerprint: 'f',
+            call: null,
+            fix: null,
+          },
+        ],
       },
     })
 
-    expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('yes')
+    expect(
+      page
+        .get('[data-testid=differences] tbody tr')
+        .findAll('td')
+        .map((each) => each.text()),
+    ).toContain('yes')
     const rows = page.findAll('[data-testid=callers-notice] tbody tr').map((row) => row.text())
     expect(rows[0]).toContain('every caller: rings ines → released by ines')
     expect(rows[0]).toContain('press 1, 201 busy')
@@ -397,20 +637,47 @@ describe('what callers notice of drift', () => {
   })
 
   it('is said to be nothing where no call goes otherwise', async () => {
-    await openDesk(deskOf([user('ines', '201')]), drifted, { 'GET /customers/inlet/live/impact': { readAt: null, impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [], dialling: [] }, strips: null, findings: [], noticed: [], brings: [] } })
+    await openDesk(deskOf([user('ines', '201')]), drifted, {
+      'GET /customers/inlet/live/impact': {
+        readAt: null,
+        impact: { isComplete: true, count: 0, contrasts: [], newlyReached: [], noLongerReached: [], dialling: [] },
+        strips: null,
+        findings: [],
+        noticed: [],
+        brings: [],
+      },
+    })
 
-    expect(page.get('[data-testid=differences] tbody tr').findAll('td').map((each) => each.text())).toContain('no')
+    expect(
+      page
+        .get('[data-testid=differences] tbody tr')
+        .findAll('td')
+        .map((each) => each.text()),
+    ).toContain('no')
     expect(page.get('[data-testid=nobody-notices]').text()).toContain('every call of the coming year goes the same way')
   })
 
   it('can be adopted: the switch’s value goes into the draft', async () => {
-    const after = deskOf([user('ines', '201', 40)], [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 40 }])
+    const after = deskOf(
+      [user('ines', '201', 40)],
+      [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 40 }],
+    )
     const { server } = await openDesk(deskOf([user('ines', '201')]), drifted, { [EDITS]: after })
 
-    await page.findAll('[data-testid=differences] button').find((each) => each.text() === 'Adopt')?.trigger('click')
+    await page
+      .findAll('[data-testid=differences] button')
+      .find((each) => each.text() === 'Adopt')
+      ?.trigger('click')
     await settle()
 
-    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({ edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 40 }] })
-    expect(page.findAll('[data-testid=differences] button').find((each) => each.text() === 'Adopt')?.attributes('disabled')).toBeDefined()
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 40 }],
+    })
+    expect(
+      page
+        .findAll('[data-testid=differences] button')
+        .find((each) => each.text() === 'Adopt')
+        ?.attributes('disabled'),
+    ).toBeDefined()
   })
 })

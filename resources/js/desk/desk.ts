@@ -1,6 +1,20 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, inject, nextTick, onScopeDispose, provide, reactive, ref, watch, type InjectionKey } from 'vue'
-import { client, detailOf, isProblem, take, type Answers, type Desk, type Impact, type Kind, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
+import {
+  client,
+  detailOf,
+  isProblem,
+  take,
+  type Answers,
+  type Desk,
+  type Impact,
+  type Kind,
+  type Live,
+  type Margin,
+  type Now,
+  type Push,
+  type Revision,
+} from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
 import type { Edit } from './edits'
@@ -35,7 +49,12 @@ export interface Notice {
   isFault?: boolean
 }
 
-function asSent({ op = 'set', object, path, value }: Edit): { op?: 'set' | 'move' | 'create' | 'delete'; object: string; path?: string; value: unknown } {
+function asSent({ op = 'set', object, path, value }: Edit): {
+  op?: 'set' | 'move' | 'create' | 'delete'
+  object: string
+  path?: string
+  value: unknown
+} {
   if (op === 'set') return { object, path, value }
   return op === 'move' ? { op, object, path, value } : { op, object, value }
 }
@@ -46,13 +65,28 @@ export const cellKey = (object: string, path: string): string => `${object} ${pa
 function queriesOf(customer: string) {
   const params = { path: { customer } }
   return {
-    desk: queryOptions({ queryKey: ['desk', customer], queryFn: (): Promise<Desk> => take(client.GET('/customers/{customer}/desk', { params })) }),
-    live: queryOptions({ queryKey: ['live', customer], queryFn: (): Promise<Live> => take(client.GET('/customers/{customer}/live', { params })) }),
+    desk: queryOptions({
+      queryKey: ['desk', customer],
+      queryFn: (): Promise<Desk> => take(client.GET('/customers/{customer}/desk', { params })),
+    }),
+    live: queryOptions({
+      queryKey: ['live', customer],
+      queryFn: (): Promise<Live> => take(client.GET('/customers/{customer}/live', { params })),
+    }),
     // Under the key of what it is about, so that both are looked at anew together.
-    impact: queryOptions({ queryKey: ['live', customer, 'impact'], queryFn: (): Promise<Impact> => take(client.GET('/customers/{customer}/live/impact', { params })) }),
+    impact: queryOptions({
+      queryKey: ['live', customer, 'impact'],
+      queryFn: (): Promise<Impact> => take(client.GET('/customers/{customer}/live/impact', { params })),
+    }),
     // Whatever is computed from the edited book, under one key: an edit makes all of it old.
-    margin: queryOptions({ queryKey: ['computed', customer, 'margin'], queryFn: (): Promise<Margin> => take(client.GET('/customers/{customer}/margin', { params })) }),
-    now: queryOptions({ queryKey: ['live', customer, 'now'], queryFn: (): Promise<Now> => take(client.GET('/customers/{customer}/now', { params })) }),
+    margin: queryOptions({
+      queryKey: ['computed', customer, 'margin'],
+      queryFn: (): Promise<Margin> => take(client.GET('/customers/{customer}/margin', { params })),
+    }),
+    now: queryOptions({
+      queryKey: ['live', customer, 'now'],
+      queryFn: (): Promise<Now> => take(client.GET('/customers/{customer}/now', { params })),
+    }),
     pushes: queryOptions({
       queryKey: ['pushes', customer],
       queryFn: async (): Promise<Push[]> => (await take(client.GET('/customers/{customer}/pushes', { params }))).pushes,
@@ -60,7 +94,8 @@ function queriesOf(customer: string) {
     }),
     revisions: queryOptions({
       queryKey: ['revisions', customer],
-      queryFn: async (): Promise<Revision[]> => (await take(client.GET('/customers/{customer}/revisions', { params }))).revisions,
+      queryFn: async (): Promise<Revision[]> =>
+        (await take(client.GET('/customers/{customer}/revisions', { params }))).revisions,
     }),
   }
 }
@@ -94,10 +129,15 @@ function createDesk(customer: string) {
     else {
       // What is said of the book came with it; whatever else is computed from it is asked for.
       queryClient.setQueryData(queries.margin.queryKey, margin)
-      void queryClient.invalidateQueries({ queryKey: ['computed', customer], predicate: (query) => query.queryKey[2] !== 'margin' })
+      void queryClient.invalidateQueries({
+        queryKey: ['computed', customer],
+        predicate: (query) => query.queryKey[2] !== 'margin',
+      })
     }
     // The requests leave a few microtasks later, and drawing is one as well.
-    await new Promise((sent) => { setTimeout(sent) })
+    await new Promise((sent) => {
+      setTimeout(sent)
+    })
     isAskedAnew = true
     queryClient.setQueryData(queries.desk.queryKey, desk)
     await nextTick()
@@ -135,16 +175,27 @@ function createDesk(customer: string) {
   /** What takes an edit back. */
   function opposite(each: Edit): Edit {
     if (each.op === 'create') return { op: 'delete', object: each.object, path: '', value: null }
-    if (each.op !== 'delete') return { op: each.op ?? 'set', object: each.object, path: each.path, value: current(each.object, each.path) }
-    const fields = (book.data.value?.objects.find((object) => object.ref === each.object)?.fields ?? {}) as Record<string, unknown>
-    return { op: 'create', object: each.object, path: '', value: Object.fromEntries(Object.entries(fields).filter(([name]) => name !== 'key')) }
+    if (each.op !== 'delete')
+      return { op: each.op ?? 'set', object: each.object, path: each.path, value: current(each.object, each.path) }
+    const fields = (book.data.value?.objects.find((object) => object.ref === each.object)?.fields ?? {}) as Record<
+      string,
+      unknown
+    >
+    return {
+      op: 'create',
+      object: each.object,
+      path: '',
+      value: Object.fromEntries(Object.entries(fields).filter(([name]) => name !== 'key')),
+    }
   }
 
   /** Sends edits: all are kept on the server or none. What could not be kept stays in its cell, marked. */
   async function edit(edits: (Edit & { typed?: string })[], isUndo = false): Promise<void> {
     const before = edits.map(opposite)
     try {
-      const desk = await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } }))
+      const desk = await take(
+        client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } }),
+      )
       await deskIs(desk)
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
       if (!isUndo) taken.push(before.reverse())
@@ -155,10 +206,14 @@ function createDesk(customer: string) {
     }
   }
 
-  /** New objects by their names, all or none. Returns what they are called in the book; what could not be made is told. */
+  /**
+   * New objects by their names, all or none. Returns what they are called in the book; what could not be made is told.
+   */
   async function make(objects: NewObject[]): Promise<string[]> {
     try {
-      const { made, ...desk } = await take(client.POST('/customers/{customer}/draft/objects', { params, body: { objects } }))
+      const { made, ...desk } = await take(
+        client.POST('/customers/{customer}/draft/objects', { params, body: { objects } }),
+      )
       await deskIs(desk)
       taken.push([...made].reverse().map((object) => ({ op: 'delete' as const, object, path: '', value: null })))
       notice.value = undefined
@@ -169,15 +224,28 @@ function createDesk(customer: string) {
     }
   }
 
-  /** Edits that the server could not be given: its line is down, or whoever typed is signed out. Nothing typed is lost by that. */
+  /**
+   * Edits that the server could not be given: its line is down, or whoever typed is signed out. Nothing typed is lost
+   * by that.
+   */
   const unsent = ref<Edit[]>(Unsent.of(customer))
   let again: ReturnType<typeof setTimeout> | undefined
 
   function wait(edits: (Edit & { typed?: string })[], error: unknown): void {
-    for (const each of edits) if (each.typed !== undefined) faults.set(cellKey(each.object, each.path), { typed: each.typed, detail: 'kept in this browser, not sent yet' })
-    unsent.value = [...unsent.value, ...edits.map(({ op, object, path, value }) => ({ ...(op === undefined ? {} : { op }), object, path, value }))]
+    for (const each of edits)
+      if (each.typed !== undefined)
+        faults.set(cellKey(each.object, each.path), { typed: each.typed, detail: 'kept in this browser, not sent yet' })
+    unsent.value = [
+      ...unsent.value,
+      ...edits.map(({ op, object, path, value }) => ({ ...(op === undefined ? {} : { op }), object, path, value })),
+    ]
     Unsent.keep(customer, unsent.value)
-    notice.value = { text: `${detailOf(error)} What you entered is kept in this browser (${unsent.value.length === 1 ? '1 edit' : `${unsent.value.length} edits`}) and sent as soon as it goes.`, isFault: true }
+    notice.value = {
+      text:
+        `${detailOf(error)} What you entered is kept in this browser ` +
+        `(${unsent.value.length === 1 ? '1 edit' : `${unsent.value.length} edits`}) and sent as soon as it goes.`,
+      isFault: true,
+    }
     clearTimeout(again)
     again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
   }
@@ -186,11 +254,17 @@ function createDesk(customer: string) {
     const edits = unsent.value
     if (edits.length === 0) return
     try {
-      await deskIs(await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })))
+      await deskIs(
+        await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })),
+      )
       unsent.value = []
       Unsent.keep(customer, [])
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
-      notice.value = { text: `${edits.length === 1 ? 'The edit that was' : `The ${edits.length} edits that were`} kept in this browser ${edits.length === 1 ? 'is' : 'are'} pending now.` }
+      notice.value = {
+        text:
+          `${edits.length === 1 ? 'The edit that was' : `The ${edits.length} edits that were`} kept in ` +
+          `this browser ${edits.length === 1 ? 'is' : 'are'} pending now.`,
+      }
     } catch (error) {
       clearTimeout(again)
       if (isAway(error)) again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
@@ -203,15 +277,23 @@ function createDesk(customer: string) {
     }
   }
   if (unsent.value.length > 0) again = setTimeout(() => void sendAgain(), 0)
-  onScopeDispose(() => { clearTimeout(again) })
+  onScopeDispose(() => {
+    clearTimeout(again)
+  })
 
   /** The switch keeps whole rings: what was made of a time is said, never done silently. */
   function rounded(edits: Edit[]): Notice | undefined {
-    const changed = edits.filter((each) => typeof each.value === 'number' && !same(each.value, current(each.object, each.path)))
+    const changed = edits.filter(
+      (each) => typeof each.value === 'number' && !same(each.value, current(each.object, each.path)),
+    )
     const [first] = changed
     if (first === undefined) return undefined
     const others = changed.length > 1 ? `, and ${changed.length - 1} more likewise` : ''
-    return { text: `The switch keeps whole rings: ${String(first.value)} s became ${String(current(first.object, first.path))} s${others}.` }
+    return {
+      text:
+        `The switch keeps whole rings: ${String(first.value)} s became ` +
+        `${String(current(first.object, first.path))} s${others}.`,
+    }
   }
 
   function place(error: unknown, edits: (Edit & { typed?: string })[]): boolean {
@@ -220,12 +302,18 @@ function createDesk(customer: string) {
     const told = error.problem.errors ?? []
     let placed = false
     for (const fault of told) {
-      const at = edits.length === 1 ? only : edits.find((each) => each.object === fault.object && fault.path !== undefined && each.path.startsWith(fault.path))
+      const at =
+        edits.length === 1
+          ? only
+          : edits.find(
+              (each) => each.object === fault.object && fault.path !== undefined && each.path.startsWith(fault.path),
+            )
       if (at?.typed === undefined) continue
       faults.set(cellKey(at.object, at.path), { typed: at.typed, detail: fault.detail })
       placed = true
     }
-    if (placed && edits.length > 1) notice.value = { text: `${error.problem.detail} None of the ${edits.length} cells was changed.`, isFault: true }
+    if (placed && edits.length > 1)
+      notice.value = { text: `${error.problem.detail} None of the ${edits.length} cells was changed.`, isFault: true }
     return placed
   }
 
@@ -264,7 +352,12 @@ function createDesk(customer: string) {
 
   const enter = (note: string): Promise<void> =>
     act(async () => {
-      const entered = await take(client.POST('/customers/{customer}/draft/enter', { params, body: { note: note.trim() === '' ? null : note.trim() } }))
+      const entered = await take(
+        client.POST('/customers/{customer}/draft/enter', {
+          params,
+          body: { note: note.trim() === '' ? null : note.trim() },
+        }),
+      )
       await bookChanged()
       return { text: `Entered as revision ${entered.revision}.`, revision: entered.revision }
     })
@@ -282,25 +375,39 @@ function createDesk(customer: string) {
   const restore = (): Promise<void> =>
     act(async () => {
       await deskIs(await take(client.POST('/customers/{customer}/draft/restore', { params })))
-      return { text: `${changes.value.length === 1 ? '1 change is' : `${changes.value.length} changes are`} pending again.` }
+      return {
+        text: `${changes.value.length === 1 ? '1 change is' : `${changes.value.length} changes are`} pending again.`,
+      }
     })
 
   /** One pending change less; taken back like any edit. */
   const leaveOut = (change: { object: string; path: string | null; op: string; after: unknown }): Promise<void> =>
     act(async () => {
-      await deskIs(await take(client.POST('/customers/{customer}/draft/leave-out', { params, body: { object: change.object, path: change.path } })))
-      if (change.op === 'set' && change.path !== null) taken.push([{ object: change.object, path: change.path, value: change.after }])
+      await deskIs(
+        await take(
+          client.POST('/customers/{customer}/draft/leave-out', {
+            params,
+            body: { object: change.object, path: change.path },
+          }),
+        ),
+      )
+      if (change.op === 'set' && change.path !== null)
+        taken.push([{ object: change.object, path: change.path, value: change.after }])
       return undefined
     })
 
   const undo = (revision: number): Promise<void> =>
     act(async () => {
-      const entered = await take(client.POST('/customers/{customer}/revisions/{no}/undo', { params: { path: { customer, no: revision } } }))
+      const entered = await take(
+        client.POST('/customers/{customer}/revisions/{no}/undo', { params: { path: { customer, no: revision } } }),
+      )
       await bookChanged()
       return { text: `Revision ${revision} is undone, by revision ${entered.revision}.`, revision: entered.revision }
     })
 
-  /** The customer's template once more: what it changes is a draft. Returns what is wrong with the answers, by place. */
+  /**
+   * The customer's template once more: what it changes is a draft. Returns what is wrong with the answers, by place.
+   */
   async function answerAgain(answers: Answers): Promise<Record<string, string>> {
     let wrong: Record<string, string> = {}
     await act(async () => {
@@ -312,7 +419,12 @@ function createDesk(customer: string) {
         return { text: error.problem.detail, isFault: true }
       }
       const pending = changes.value.length + clashes.value.length
-      return { text: pending === 0 ? 'These answers change nothing in the book.' : 'What these answers change is pending; look it over and enter it.' }
+      return {
+        text:
+          pending === 0
+            ? 'These answers change nothing in the book.'
+            : 'What these answers change is pending; look it over and enter it.',
+      }
     })
     return wrong
   }
@@ -321,7 +433,10 @@ function createDesk(customer: string) {
   const push = (only?: { object: string; field: string | null }[]): Promise<void> =>
     act(async () => {
       const asked = await take(client.POST('/customers/{customer}/pushes', { params, body: { only: only ?? null } }))
-      queryClient.setQueryData(queries.pushes.queryKey, (before: Push[] | undefined) => [asked, ...(before ?? []).filter((each) => each.id !== asked.id)])
+      queryClient.setQueryData(queries.pushes.queryKey, (before: Push[] | undefined) => [
+        asked,
+        ...(before ?? []).filter((each) => each.id !== asked.id),
+      ])
       return undefined
     })
 
@@ -340,10 +455,22 @@ function createDesk(customer: string) {
   }
 
   const waive = (object: string, path: string | null, reason: string, until: string | null): Promise<void> =>
-    act(async () => liveIs(await take(client.POST('/customers/{customer}/live/waivers', { params, body: { object, path, reason, until } }))))
+    act(async () =>
+      liveIs(
+        await take(
+          client.POST('/customers/{customer}/live/waivers', { params, body: { object, path, reason, until } }),
+        ),
+      ),
+    )
 
   const takeWaiverBack = (waiver: string): Promise<void> =>
-    act(async () => liveIs(await take(client.DELETE('/customers/{customer}/live/waivers/{waiver}', { params: { path: { customer, waiver } } }))))
+    act(async () =>
+      liveIs(
+        await take(
+          client.DELETE('/customers/{customer}/live/waivers/{waiver}', { params: { path: { customer, waiver } } }),
+        ),
+      ),
+    )
 
   const sign = (revision: number, by: string): Promise<void> =>
     act(async () => liveIs(await take(client.POST('/customers/{customer}/signed', { params, body: { revision, by } }))))
@@ -356,14 +483,29 @@ function createDesk(customer: string) {
   }
 
   const waiveFinding = (fingerprint: string, reason: string, until: string | null): Promise<void> =>
-    act(async () => marginIs(await take(client.POST('/customers/{customer}/findings/waivers', { params, body: { fingerprint, reason, until } }))))
+    act(async () =>
+      marginIs(
+        await take(
+          client.POST('/customers/{customer}/findings/waivers', { params, body: { fingerprint, reason, until } }),
+        ),
+      ),
+    )
 
   const standAgain = (waiver: string): Promise<void> =>
-    act(async () => marginIs(await take(client.DELETE('/customers/{customer}/findings/waivers/{waiver}', { params: { path: { customer, waiver } } }))))
+    act(async () =>
+      marginIs(
+        await take(
+          client.DELETE('/customers/{customer}/findings/waivers/{waiver}', { params: { path: { customer, waiver } } }),
+        ),
+      ),
+    )
 
   const readAgain = (): Promise<void> =>
     act(async () => {
-      queryClient.setQueryData(queries.live.queryKey, await take(client.POST('/customers/{customer}/live/read', { params })))
+      queryClient.setQueryData(
+        queries.live.queryKey,
+        await take(client.POST('/customers/{customer}/live/read', { params })),
+      )
       void queryClient.invalidateQueries({ queryKey: queries.impact.queryKey })
       void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
       return undefined
@@ -380,8 +522,47 @@ function createDesk(customer: string) {
   )
 
   return {
-    customer, queries, book, live, impact, pushes, margin, findings, driftFindings, names, sentence, asked, changes, clashes, differences, notPushed, changedThere, underWay, faults, notice, busy,
-    zone, edit, make, takeBack, refresh, enter, drop, restore, leaveOut, undo, unsent, push, stop, readAgain, answerAgain, waive, takeWaiverBack, waiveFinding, standAgain, sign,
+    customer,
+    queries,
+    book,
+    live,
+    impact,
+    pushes,
+    margin,
+    findings,
+    driftFindings,
+    names,
+    sentence,
+    asked,
+    changes,
+    clashes,
+    differences,
+    notPushed,
+    changedThere,
+    underWay,
+    faults,
+    notice,
+    busy,
+    zone,
+    edit,
+    make,
+    takeBack,
+    refresh,
+    enter,
+    drop,
+    restore,
+    leaveOut,
+    undo,
+    unsent,
+    push,
+    stop,
+    readAgain,
+    answerAgain,
+    waive,
+    takeWaiverBack,
+    waiveFinding,
+    standAgain,
+    sign,
   }
 }
 

@@ -41,7 +41,11 @@ export class Names {
 
   /** What can be typed for objects of some kinds: their names, each once. */
   choices(kinds: readonly string[]): string[] {
-    return [...new Set(this.objects.filter((object) => kinds.includes(object.kind)).map((object) => object.display ?? object.label))]
+    return [
+      ...new Set(
+        this.objects.filter((object) => kinds.includes(object.kind)).map((object) => object.display ?? object.label),
+      ),
+    ]
   }
 
   /** A reference or destination in words; a text that is none is given back as it is. */
@@ -54,7 +58,8 @@ export class Names {
   }
 
   /**
-   * What somebody meant by a name, an extension, digits or a word: a reference as the book writes it; a telephone number stays as it
+   * What somebody meant by a name, an extension, digits or a word: a reference as the book writes it; a telephone
+   * number stays as it
    * was typed, for the server to read.
    * @returns the reference, or why there is none
    */
@@ -102,15 +107,24 @@ export class Names {
 /** Whether digits are a number of the customer's, its country code or a digit before an area written or not. */
 function isNumber(key: string, digits: string): boolean {
   const own = key.replace('+', '')
-  return /^\+?\d+$/.test(digits) && (digits.replace('+', '') === own || (digits.length >= LEAST_DIGITS && !digits.startsWith('+') && own.endsWith(digits.replace(/^0/, ''))))
+  return (
+    /^\+?\d+$/.test(digits) &&
+    (digits.replace('+', '') === own ||
+      (digits.length >= LEAST_DIGITS && !digits.startsWith('+') && own.endsWith(digits.replace(/^0/, ''))))
+  )
 }
 
 /** Text that is meant for a telephone number, without the word that says it leads outside. */
 function asNumber(text: string): string | undefined {
   const number = text.replace(/^outside:?\s*/, '')
-  return /^\+?[\d\s()./\u2010-\u2015-]+$/.test(number) && number.replace(/\D/g, '').length >= LEAST_DIGITS ? number : undefined
+  return /^\+?[\d\s()./\u2010-\u2015-]+$/.test(number) && number.replace(/\D/g, '').length >= LEAST_DIGITS
+    ? number
+    : undefined
 }
 
 function either(objects: BookObject[]): string {
-  return objects.slice(0, 3).map((object) => object.label).join(' or ')
+  return objects
+    .slice(0, 3)
+    .map((object) => object.label)
+    .join(' or ')
 }

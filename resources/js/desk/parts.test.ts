@@ -24,25 +24,87 @@ const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mail
 const JOSS = object('user:joss', { display: 'Joss Arden', extension: '202' })
 const BOX = object('mailbox:desk', { name: 'Desk mailbox' })
 const GROUP = object('group:desk', {
-  name: 'Front Desk', extension: '300', order: 'sequential', ringsEach: 3, rotations: 1, noAnswerSeconds: 35, queue: null, mailbox: null, signInBy: 'member',
-  members: [{ item: 'ines', who: 'user:ines', tier: 1, share: null, signedIn: true, confirm: false }], otherwise: { noAnswer: 'mailbox:desk' },
+  name: 'Front Desk',
+  extension: '300',
+  order: 'sequential',
+  ringsEach: 3,
+  rotations: 1,
+  noAnswerSeconds: 35,
+  queue: null,
+  mailbox: null,
+  signInBy: 'member',
+  members: [{ item: 'ines', who: 'user:ines', tier: 1, share: null, signedIn: true, confirm: false }],
+  otherwise: { noAnswer: 'mailbox:desk' },
 })
 const RULER: Ruler = {
-  state: '', limit: 35, onePass: 45, ring: 5, words: 'One full pass: 3 members × 3 rings × 5 s = 45 s.',
+  state: '',
+  limit: 35,
+  onePass: 45,
+  ring: 5,
+  words: 'One full pass: 3 members × 3 rings × 5 s = 45 s.',
   bars: [
-    { item: 'ines', who: 'user:ines', pass: 1, from: 0, to: 15, reached: 'whole', rings: 3, mailboxAt: null, isPassedOver: false },
-    { item: 'joss', who: 'user:joss', pass: 1, from: 30, to: 45, reached: 'never', rings: 0, mailboxAt: null, isPassedOver: false },
+    {
+      item: 'ines',
+      who: 'user:ines',
+      pass: 1,
+      from: 0,
+      to: 15,
+      reached: 'whole',
+      rings: 3,
+      mailboxAt: null,
+      isPassedOver: false,
+    },
+    {
+      item: 'joss',
+      who: 'user:joss',
+      pass: 1,
+      from: 30,
+      to: 45,
+      reached: 'never',
+      rings: 0,
+      mailboxAt: null,
+      isPassedOver: false,
+    },
   ],
 }
 const FINDING: Finding = {
-  rule: 'groups.limit-shorter-than-one-pass', severity: 'error', title: 'Front Desk: the limit ends before everyone has rung', detail: 'Joss Arden is never properly rung.', why: 'Why.', remedy: 'Remedy.', source: 'common practice',
-  objects: ['group:desk'], item: '', path: 'noAnswerSeconds', count: 1, fingerprint: 'f1', call: '300 wed 10:00',
-  fix: { label: 'Set the limit to 50 s', changes: [{ op: 'set', object: 'group:desk', label: 'Front Desk', path: 'noAnswerSeconds', before: 35, after: 50 }] },
+  rule: 'groups.limit-shorter-than-one-pass',
+  severity: 'error',
+  title: 'Front Desk: the limit ends before everyone has rung',
+  detail: 'Joss Arden is never properly rung.',
+  why: 'Why.',
+  remedy: 'Remedy.',
+  source: 'common practice',
+  objects: ['group:desk'],
+  item: '',
+  path: 'noAnswerSeconds',
+  count: 1,
+  fingerprint: 'f1',
+  call: '300 wed 10:00',
+  fix: {
+    label: 'Set the limit to 50 s',
+    changes: [{ op: 'set', object: 'group:desk', label: 'Front Desk', path: 'noAnswerSeconds', before: 35, after: 50 }],
+  },
 }
 const FOLLOWED = {
-  script: { to: '300', at: '2026-12-02T10:00' }, sentence: '300, Wed 2 Dec 2026 10:00',
-  telling: { parts: [{ what: 'rings', object: 'group:desk', seconds: 35 }], outcome: 'messageIn', sort: 'mailbox', target: 'mailbox:desk', seconds: 35, reason: '' },
-  trace: { outcome: 'messageIn', target: 'mailbox:desk', seconds: 35, reason: 'no answer', warnings: [], steps: [{ at: 0, object: 'group:desk', what: 'is called', reason: '' }] },
+  script: { to: '300', at: '2026-12-02T10:00' },
+  sentence: '300, Wed 2 Dec 2026 10:00',
+  telling: {
+    parts: [{ what: 'rings', object: 'group:desk', seconds: 35 }],
+    outcome: 'messageIn',
+    sort: 'mailbox',
+    target: 'mailbox:desk',
+    seconds: 35,
+    reason: '',
+  },
+  trace: {
+    outcome: 'messageIn',
+    target: 'mailbox:desk',
+    seconds: 35,
+    reason: 'no answer',
+    warnings: [],
+    steps: [{ at: 0, object: 'group:desk', what: 'is called', reason: '' }],
+  },
 }
 
 let page: VueWrapper
@@ -52,13 +114,24 @@ afterEach(() => {
 })
 
 async function press(text: string): Promise<void> {
-  await page.findAll('button').find((each) => each.text() === text || each.attributes('aria-label') === text)?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === text || each.attributes('aria-label') === text)
+    ?.trigger('click')
   await settle()
 }
 
 describe('a finding in the margin', () => {
   it('shows its change set before it is made, and makes it as one edit', async () => {
-    const opened = await openPart(MarginNotes, [GROUP], { 'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null }, [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
+    const opened = await openPart(
+      MarginNotes,
+      [GROUP],
+      {
+        'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
+        [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } },
+      },
+      { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
+    )
     page = opened.page
     await press('Set the limit to 50 s')
     expect(sent(opened.server)).toBeUndefined()
@@ -69,12 +142,30 @@ describe('a finding in the margin', () => {
   })
 
   it('is waived with a reason, told of as waived, and stands again when asked', async () => {
-    const waived = { findings: [], waived: [{ id: 'w1', reason: 'Bo only helps out', until: '2026-12-24', by: 'Lena Kestrel', at: '2026-12-01T18:05:00Z', finding: FINDING }], strip: null }
-    const opened = await openPart(MarginNotes, [GROUP], {
-      'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
-      'POST /customers/inlet/findings/waivers': waived,
-      'DELETE /customers/inlet/findings/waivers/w1': { findings: [FINDING], waived: [], strip: null },
-    }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
+    const waived = {
+      findings: [],
+      waived: [
+        {
+          id: 'w1',
+          reason: 'Bo only helps out',
+          until: '2026-12-24',
+          by: 'Lena Kestrel',
+          at: '2026-12-01T18:05:00Z',
+          finding: FINDING,
+        },
+      ],
+      strip: null,
+    }
+    const opened = await openPart(
+      MarginNotes,
+      [GROUP],
+      {
+        'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
+        'POST /customers/inlet/findings/waivers': waived,
+        'DELETE /customers/inlet/findings/waivers/w1': { findings: [FINDING], waived: [], strip: null },
+      },
+      { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
+    )
     page = opened.page
     await press('waive')
     await page.get('input[name=reason]').setValue(' Bo only helps out ')
@@ -82,16 +173,27 @@ describe('a finding in the margin', () => {
     await page.get('dialog form').trigger('submit')
     await settle()
 
-    expect(opened.server.asked.findLast((each) => each.call.startsWith('POST'))?.body).toEqual({ fingerprint: FINDING.fingerprint, reason: 'Bo only helps out', until: '2026-12-24' })
+    expect(opened.server.asked.findLast((each) => each.call.startsWith('POST'))?.body).toEqual({
+      fingerprint: FINDING.fingerprint,
+      reason: 'Bo only helps out',
+      until: '2026-12-24',
+    })
     expect(page.findAll('[data-testid=finding]')).toHaveLength(0)
-    expect(page.get('[data-testid=waived-findings]').text()).toContain('Bo only helps out · Lena Kestrel, until Thu 24 Dec 2026')
+    expect(page.get('[data-testid=waived-findings]').text()).toContain(
+      'Bo only helps out · Lena Kestrel, until Thu 24 Dec 2026',
+    )
     await press('take back')
     expect(page.findAll('[data-testid=finding]')).toHaveLength(1)
   })
 
   it('keeps to the chapter, counts the others, and puts its call on the call line', async () => {
     const other = { ...FINDING, objects: ['menu:day'], fingerprint: 'f2', title: 'Day menu: something' }
-    const opened = await openPart(MarginNotes, [GROUP], { 'GET /customers/inlet/margin': { findings: [FINDING, other], waived: [], strip: null } }, { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } })
+    const opened = await openPart(
+      MarginNotes,
+      [GROUP],
+      { 'GET /customers/inlet/margin': { findings: [FINDING, other], waived: [], strip: null } },
+      { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
+    )
     page = opened.page
     expect(page.findAll('[data-testid=finding]')).toHaveLength(1)
     expect(page.text()).toContain('1 finding in other chapters')
@@ -105,7 +207,10 @@ describe('the call line', () => {
   const CALLS = 'POST /customers/inlet/calls'
 
   async function say(said: string, handlers: Record<string, unknown>): ReturnType<typeof openPart> {
-    const opened = await openPart(CallLine, [GROUP, BOX], { 'POST /customers/inlet/calls/completions': { offers: [] }, ...handlers })
+    const opened = await openPart(CallLine, [GROUP, BOX], {
+      'POST /customers/inlet/calls/completions': { offers: [] },
+      ...handlers,
+    })
     page = opened.page
     await page.get('[aria-label="Call line"]').setValue(said)
     await page.get('[aria-label="Call line"]').trigger('keydown', { key: 'Enter' })
@@ -120,7 +225,10 @@ describe('the call line', () => {
 
     await page.findAll('[data-testid=trace] button')[0]?.trigger('click')
     await settle()
-    expect(server.asked.filter((each) => each.call === CALLS).map((each) => (each.body as { in: string }).in)).toEqual(['edited', 'book'])
+    expect(server.asked.filter((each) => each.call === CALLS).map((each) => (each.body as { in: string }).in)).toEqual([
+      'edited',
+      'book',
+    ])
   })
 
   it('says what it does not understand and keeps what was typed', async () => {
@@ -133,19 +241,39 @@ describe('the call line', () => {
     const { server } = await say('300 wed 10:00', { [CALLS]: FOLLOWED })
     await page.get('[aria-label="Call line"]').trigger('keydown', { key: 'ArrowUp' })
     await settle()
-    expect((server.asked.findLast((each) => each.call === CALLS)?.body as { sentence: string }).sentence).toBe('300 wed 10:30')
+    expect((server.asked.findLast((each) => each.call === CALLS)?.body as { sentence: string }).sentence).toBe(
+      '300 wed 10:30',
+    )
   })
 
   it('keeps a call as a promise of what it does', async () => {
-    const { server } = await say('300 wed 10:00', { [CALLS]: FOLLOWED, [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } })
+    const { server } = await say('300 wed 10:00', {
+      [CALLS]: FOLLOWED,
+      [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } },
+    })
     await press('Keep as promise')
-    expect(sent(server)).toEqual([{ op: 'create', object: 'promise:promise-1', value: { text: '300, Wed 2 Dec 2026 10:00: Desk mailbox takes a message', call: FOLLOWED.script, expect: { outcome: 'messageIn', target: 'mailbox:desk', within: 35 } } }])
+    expect(sent(server)).toEqual([
+      {
+        op: 'create',
+        object: 'promise:promise-1',
+        value: {
+          text: '300, Wed 2 Dec 2026 10:00: Desk mailbox takes a message',
+          call: FOLLOWED.script,
+          expect: { outcome: 'messageIn', target: 'mailbox:desk', within: 35 },
+        },
+      },
+    ])
   })
 })
 
 describe('a group', () => {
   it('takes members from a pasted list, and says whom it does not know', async () => {
-    const opened = await openPart(MembersTable, [GROUP, INES, JOSS], { [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP, INES, JOSS], draft: { changes: [], clashes: [] } } }, { props: { group: GROUP } })
+    const opened = await openPart(
+      MembersTable,
+      [GROUP, INES, JOSS],
+      { [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP, INES, JOSS], draft: { changes: [], clashes: [] } } },
+      { props: { group: GROUP } },
+    )
     page = opened.page
     const line = page.get('[aria-label="New member"]')
     const paste = new Event('paste', { bubbles: true, cancelable: true })
@@ -153,14 +281,31 @@ describe('a group', () => {
     line.element.dispatchEvent(paste)
     await settle()
 
-    expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'members', value: [...GROUP.fields.members, { item: 'joss', who: 'user:joss' }, { item: '19025550178', who: 'outside:+19025550178' }] }])
+    expect(sent(opened.server)).toEqual([
+      {
+        object: 'group:desk',
+        path: 'members',
+        value: [
+          ...GROUP.fields.members,
+          { item: 'joss', who: 'user:joss' },
+          { item: '19025550178', who: 'outside:+19025550178' },
+        ],
+      },
+    ])
     expect((line.element as HTMLInputElement).value).toBe('Nobody')
     expect(opened.state.notice.value?.text).toContain('Nobody here is called "Nobody"')
   })
 
   it('shows who is never reached, and moves the limit by the arrows', async () => {
     const limits: number[] = []
-    const opened = await openPart(TimingRuler, [GROUP, INES, JOSS], {}, { props: { ruler: RULER, label: 'Who rings', mayMove: true, onLimit: (seconds: number) => limits.push(seconds) } })
+    const opened = await openPart(
+      TimingRuler,
+      [GROUP, INES, JOSS],
+      {},
+      {
+        props: { ruler: RULER, label: 'Who rings', mayMove: true, onLimit: (seconds: number) => limits.push(seconds) },
+      },
+    )
     page = opened.page
     expect(page.text()).toContain('Joss Arden is never reached: its turn would come at 30 s')
     await page.get('[role=slider]').trigger('keydown', { key: 'ArrowRight' })
@@ -169,7 +314,12 @@ describe('a group', () => {
   })
 
   it('says of every case where it goes, the blank ones as no answer', async () => {
-    const opened = await openPart(GroupsChapter, [GROUP, INES, BOX], { 'GET /customers/inlet/rulers/group/desk': { rulers: [RULER] } }, { at: 'group:desk' })
+    const opened = await openPart(
+      GroupsChapter,
+      [GROUP, INES, BOX],
+      { 'GET /customers/inlet/rulers/group/desk': { rulers: [RULER] } },
+      { at: 'group:desk' },
+    )
     page = opened.page
     expect(page.text()).toContain('nobody answersDesk mailbox')
     expect(page.text()).toContain('everybody is busyas no answer: Desk mailbox')
@@ -177,11 +327,19 @@ describe('a group', () => {
 })
 
 describe('the week painter', () => {
-  const WEEKLY = [{ item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00', span: null }, { item: 'night', days: ['sat'], from: '22:00', to: '02:00', span: null }]
+  const WEEKLY = [
+    { item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00', span: null },
+    { item: 'night', days: ['sat'], from: '22:00', to: '02:00', span: null },
+  ]
 
   async function painter(): Promise<{ painted: unknown[]; board: () => ReturnType<VueWrapper['get']> }> {
     const painted: unknown[] = []
-    const opened = await openPart(WeekPainter, [], {}, { props: { weekly: WEEKLY, label: 'The week', onPaint: (weekly: unknown) => painted.push(weekly) } })
+    const opened = await openPart(
+      WeekPainter,
+      [],
+      {},
+      { props: { weekly: WEEKLY, label: 'The week', onPaint: (weekly: unknown) => painted.push(weekly) } },
+    )
     page = opened.page
     return { painted, board: () => page.get('[data-testid=painter]') }
   }
@@ -207,12 +365,36 @@ describe('the week painter', () => {
 })
 
 describe('menus and attendants', () => {
-  const MENU = object('menu:day', { name: 'Day menu', prompt: 'prompt:day', plays: 2, invalidAllowed: 3, silence: null, invalid: null, keys: [{ item: '1', to: 'user:ines', label: 'Ines' }, { item: '3', to: 'user:joss', label: null }], dialExtensions: { scope: 'off' } })
-  const PROMPT = object('prompt:day', { name: 'Day', script: 'For Ines, press 1. For our hours, press 4.', audio: null })
-  const TOLD = [{ key: '1', words: 'For Ines, press 1.' }, { key: '4', words: 'For our hours, press 4.' }]
+  const MENU = object('menu:day', {
+    name: 'Day menu',
+    prompt: 'prompt:day',
+    plays: 2,
+    invalidAllowed: 3,
+    silence: null,
+    invalid: null,
+    keys: [
+      { item: '1', to: 'user:ines', label: 'Ines' },
+      { item: '3', to: 'user:joss', label: null },
+    ],
+    dialExtensions: { scope: 'off' },
+  })
+  const PROMPT = object('prompt:day', {
+    name: 'Day',
+    script: 'For Ines, press 1. For our hours, press 4.',
+    audio: null,
+  })
+  const TOLD = [
+    { key: '1', words: 'For Ines, press 1.' },
+    { key: '4', words: 'For our hours, press 4.' },
+  ]
 
   it('makes an announced key that is not set stand out, and sets it in place', async () => {
-    const opened = await openPart(KeyOutline, [MENU, INES, JOSS], { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU], draft: { changes: [], clashes: [] } } }, { props: { menu: MENU, scripts: [{ ref: 'menu:day', seconds: 5, told: TOLD }] } })
+    const opened = await openPart(
+      KeyOutline,
+      [MENU, INES, JOSS],
+      { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU], draft: { changes: [], clashes: [] } } },
+      { props: { menu: MENU, scripts: [{ ref: 'menu:day', seconds: 5, told: TOLD }] } },
+    )
     page = opened.page
     expect(page.text()).toContain('announced, but leads nowhere')
     expect(page.text()).toContain('set, but the caller is never told')
@@ -222,28 +404,66 @@ describe('menus and attendants', () => {
     await page.get('input[aria-label="Key 4 leads to"]').setValue('hang up')
     await page.get('input[aria-label="Key 4 leads to"]').trigger('keydown', { key: 'Enter' })
     await settle()
-    expect(sent(opened.server)).toEqual([{ object: 'menu:day', path: 'keys', value: [...MENU.fields.keys, { item: '4', to: 'release', label: null }] }])
+    expect(sent(opened.server)).toEqual([
+      { object: 'menu:day', path: 'keys', value: [...MENU.fields.keys, { item: '4', to: 'release', label: null }] },
+    ])
   })
 
   it('marks in the script what speaks of a key that is not set, and writes a script from the keys', async () => {
-    const opened = await openPart(ScriptPane, [MENU, PROMPT, INES, JOSS], { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU, PROMPT], draft: { changes: [], clashes: [] } } }, { props: { holder: MENU, path: 'prompt', keys: TOLD, written: 'For Ines, press 1. For Joss Arden, press 3.', seconds: 5 } })
+    const opened = await openPart(
+      ScriptPane,
+      [MENU, PROMPT, INES, JOSS],
+      { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU, PROMPT], draft: { changes: [], clashes: [] } } },
+      {
+        props: {
+          holder: MENU,
+          path: 'prompt',
+          keys: TOLD,
+          written: 'For Ines, press 1. For Joss Arden, press 3.',
+          seconds: 5,
+        },
+      },
+    )
     page = opened.page
     expect(page.get('mark').text()).toBe('For our hours, press 4.')
     await press('Write from the keys')
-    expect(sent(opened.server)).toEqual([{ object: 'prompt:day', path: 'script', value: 'For Ines, press 1. For Joss Arden, press 3.' }])
+    expect(sent(opened.server)).toEqual([
+      { object: 'prompt:day', path: 'script', value: 'For Ines, press 1. For Joss Arden, press 3.' },
+    ])
   })
 
   it('shows a missing answer as an empty column and writes one there', async () => {
-    const attendant = object('attendant:main', { name: 'Main', schedule: null, answers: [{ item: 'open', when: 'open', greeting: null, then: 'user:ines' }] })
-    const opened = await openPart(AnswersByState, [attendant, INES], { [EDITS]: { key: 'inlet', revision: 3, objects: [attendant], draft: { changes: [], clashes: [] } } }, { props: { attendant } })
+    const attendant = object('attendant:main', {
+      name: 'Main',
+      schedule: null,
+      answers: [{ item: 'open', when: 'open', greeting: null, then: 'user:ines' }],
+    })
+    const opened = await openPart(
+      AnswersByState,
+      [attendant, INES],
+      { [EDITS]: { key: 'inlet', revision: 3, objects: [attendant], draft: { changes: [], clashes: [] } } },
+      { props: { attendant } },
+    )
     page = opened.page
     const columns = page.findAll('[data-testid=answers] section').map((each) => each.text())
     expect(columns[0]).toContain('Ines Marsh')
     expect(columns[1]).toContain('No answer: callers are cut off')
 
-    await page.findAll('button').find((each) => each.text() === 'Write an answer')?.trigger('click')
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Write an answer')
+      ?.trigger('click')
     await settle()
-    expect(sent(opened.server)).toEqual([{ object: 'attendant:main', path: 'answers', value: [{ item: 'open', when: 'open', greeting: null, then: 'user:ines' }, { item: 'closed', when: 'closed', greeting: null, then: null }] }])
+    expect(sent(opened.server)).toEqual([
+      {
+        object: 'attendant:main',
+        path: 'answers',
+        value: [
+          { item: 'open', when: 'open', greeting: null, then: 'user:ines' },
+          { item: 'closed', when: 'closed', greeting: null, then: null },
+        ],
+      },
+    ])
   })
 })
 
@@ -257,8 +477,18 @@ describe('treatments', () => {
 
   it('say what holds where nothing is set: the site, the customer, the mailbox', async () => {
     const tenant = object('tenant:inlet', { name: 'Inlet', defaults: { busy: 'mailbox:desk' } })
-    const user = object('user:ines', { display: 'Ines Marsh', site: null, mailbox: 'mailbox:own', handling: { open: { legs: 'all', ring: 'together', always: null, busy: null, noAnswer: null } } })
-    const opened = await openPart(TreatmentSentences, [tenant, user, BOX, object('mailbox:own', { name: 'Her mailbox' })], {}, { props: { user, state: 'open', ruler: undefined } })
+    const user = object('user:ines', {
+      display: 'Ines Marsh',
+      site: null,
+      mailbox: 'mailbox:own',
+      handling: { open: { legs: 'all', ring: 'together', always: null, busy: null, noAnswer: null } },
+    })
+    const opened = await openPart(
+      TreatmentSentences,
+      [tenant, user, BOX, object('mailbox:own', { name: 'Her mailbox' })],
+      {},
+      { props: { user, state: 'open', ruler: undefined } },
+    )
     page = opened.page
     expect(page.text()).toContain('BusyDesk mailbox, the customer’s default')
     expect(page.text()).toContain('No answerHer mailbox')
@@ -267,20 +497,69 @@ describe('treatments', () => {
 
 describe('every field', () => {
   function leaves(fields: Field[], path = ''): string[] {
-    return fields.flatMap((field) => (field.sort === 'one' || field.sort === 'treatment' ? [`${path}${field.name}`] : leaves(field.fields, `${path}${field.name}/`)))
+    return fields.flatMap((field) =>
+      field.sort === 'one' || field.sort === 'treatment'
+        ? [`${path}${field.name}`]
+        : leaves(field.fields, `${path}${field.name}/`),
+    )
   }
 
   it('of each kind has a place in the form, as the open format lists them', () => {
-    const kinds = ['tenant', 'site', 'number', 'user', 'group', 'chain', 'attendant', 'menu', 'schedule', 'calendar', 'mailbox', 'announcement', 'prompt', 'line', 'trunk', 'route', 'team', 'contact'] as const
+    const kinds = [
+      'tenant',
+      'site',
+      'number',
+      'user',
+      'group',
+      'chain',
+      'attendant',
+      'menu',
+      'schedule',
+      'calendar',
+      'mailbox',
+      'announcement',
+      'prompt',
+      'line',
+      'trunk',
+      'route',
+      'team',
+      'contact',
+    ] as const
     for (const kind of kinds) expect(leaves(fieldsOf(kind)).length, kind).toBeGreaterThan(2)
-    expect(leaves(fieldsOf('group'))).toEqual(expect.arrayContaining(['restAfterNoAnswer', 'wrapUp', 'queue/comfortEvery', 'otherwise/queueFull', 'members/share', 'watchers/may']))
-    expect(leaves(fieldsOf('user'))).toEqual(expect.arrayContaining(['handling/closed/busy', 'legs/mailboxAfter', 'directory/spokenName', 'emergency/floor', 'skills/level']))
-    expect(leaves(fieldsOf('schedule'))).toEqual(expect.arrayContaining(['weekly/span', 'exceptions/hours', 'periods/rrule', 'calendars']))
-    expect(leaves(fieldsOf('menu'))).toEqual(expect.arrayContaining(['keys/to', 'dialByName/groups', 'dialExtensions/interdigit']))
+    expect(leaves(fieldsOf('group'))).toEqual(
+      expect.arrayContaining([
+        'restAfterNoAnswer',
+        'wrapUp',
+        'queue/comfortEvery',
+        'otherwise/queueFull',
+        'members/share',
+        'watchers/may',
+      ]),
+    )
+    expect(leaves(fieldsOf('user'))).toEqual(
+      expect.arrayContaining([
+        'handling/closed/busy',
+        'legs/mailboxAfter',
+        'directory/spokenName',
+        'emergency/floor',
+        'skills/level',
+      ]),
+    )
+    expect(leaves(fieldsOf('schedule'))).toEqual(
+      expect.arrayContaining(['weekly/span', 'exceptions/hours', 'periods/rrule', 'calendars']),
+    )
+    expect(leaves(fieldsOf('menu'))).toEqual(
+      expect.arrayContaining(['keys/to', 'dialByName/groups', 'dialExtensions/interdigit']),
+    )
   })
 
   it('is edited in place by its path, an unset part is set first', async () => {
-    const opened = await openPart(FieldList, [GROUP, INES, BOX], { [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } }, { props: { object: GROUP } })
+    const opened = await openPart(
+      FieldList,
+      [GROUP, INES, BOX],
+      { [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } },
+      { props: { object: GROUP } },
+    )
     page = opened.page
     await page.get('[aria-label^="wrap up"]').trigger('click')
     await settle()
@@ -293,7 +572,12 @@ describe('every field', () => {
   })
 
   it('keeps what could not be read, with what is wrong with it', async () => {
-    const opened = await openPart(InlineField, [GROUP], {}, { props: { object: GROUP, path: 'noAnswerSeconds', type: { type: 'seconds' }, label: 'Limit' } })
+    const opened = await openPart(
+      InlineField,
+      [GROUP],
+      {},
+      { props: { object: GROUP, path: 'noAnswerSeconds', type: { type: 'seconds' }, label: 'Limit' } },
+    )
     page = opened.page
     await page.get('button').trigger('click')
     await settle()
@@ -307,15 +591,29 @@ describe('every field', () => {
 })
 
 describe('making objects', () => {
-  const MADE = { key: 'inlet', revision: 3, objects: [INES], draft: { changes: [], clashes: [] }, margin: { findings: [], waived: [], strip: null }, made: ['user:petra-lunn'] }
+  const MADE = {
+    key: 'inlet',
+    revision: 3,
+    objects: [INES],
+    draft: { changes: [], clashes: [] },
+    margin: { findings: [], waived: [], strip: null },
+    made: ['user:petra-lunn'],
+  }
 
   it('makes one of a name typed under the list, and takes it back', async () => {
-    const opened = await openPart(NewObject, [INES], { [OBJECTS]: MADE, [EDITS]: { ...MADE, made: undefined } }, { props: { kind: 'user' } })
+    const opened = await openPart(
+      NewObject,
+      [INES],
+      { [OBJECTS]: MADE, [EDITS]: { ...MADE, made: undefined } },
+      { props: { kind: 'user' } },
+    )
     page = opened.page
     await page.get('input').setValue('Petra Lunn')
     await page.get('form').trigger('submit')
     await settle()
-    expect(opened.server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({ objects: [{ kind: 'user', name: 'Petra Lunn' }] })
+    expect(opened.server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({
+      objects: [{ kind: 'user', name: 'Petra Lunn' }],
+    })
     expect(page.get('input').element.value).toBe('')
 
     await opened.state.takeBack()
@@ -323,7 +621,12 @@ describe('making objects', () => {
   })
 
   it('keeps the name where nothing could be made of it', async () => {
-    const opened = await openPart(NewObject, [INES], { [OBJECTS]: new Refused(422, { detail: 'This name cannot be kept.' }) }, { props: { kind: 'user' } })
+    const opened = await openPart(
+      NewObject,
+      [INES],
+      { [OBJECTS]: new Refused(422, { detail: 'This name cannot be kept.' }) },
+      { props: { kind: 'user' } },
+    )
     page = opened.page
     await page.get('input').setValue('Petra Lunn')
     await page.get('form').trigger('submit')
@@ -334,15 +637,28 @@ describe('making objects', () => {
 })
 
 describe('blocks of a sheet', () => {
-  const people = [1, 2, 3].map((place) => object(`user:u${place}`, { name: { first: `U${place}`, last: null }, extension: `20${place}`, legs: [], email: place === 1 ? 'one@inlet.example' : null }))
+  const people = [1, 2, 3].map((place) =>
+    object(`user:u${place}`, {
+      name: { first: `U${place}`, last: null },
+      extension: `20${place}`,
+      legs: [],
+      email: place === 1 ? 'one@inlet.example' : null,
+    }),
+  )
 
   async function sheet(): ReturnType<typeof openPart> {
-    const opened = await openPart(SheetGrid, people, { [EDITS]: { key: 'inlet', revision: 3, objects: people, draft: { changes: [], clashes: [] } } }, { props: { kind: 'user', objects: people } })
+    const opened = await openPart(
+      SheetGrid,
+      people,
+      { [EDITS]: { key: 'inlet', revision: 3, objects: people, draft: { changes: [], clashes: [] } } },
+      { props: { kind: 'user', objects: people } },
+    )
     page = opened.page
     return opened
   }
   const MAIL = 5
-  const cell = (row: number): HTMLElement => page.get(`tbody tr:nth-child(${row + 1}) td:nth-child(${MAIL + 1})`).element as HTMLElement
+  const cell = (row: number): HTMLElement =>
+    page.get(`tbody tr:nth-child(${row + 1}) td:nth-child(${MAIL + 1})`).element as HTMLElement
 
   it('fills down from the first line of what is marked', async () => {
     const { server } = await sheet()
@@ -351,7 +667,10 @@ describe('blocks of a sheet', () => {
     await key('ArrowDown', cell(1), { shiftKey: true })
     expect(page.findAll('td.marked')).toHaveLength(3)
     await key('d', cell(2), { ctrlKey: true })
-    expect(sent(server)).toEqual([{ object: 'user:u2', path: 'email', value: 'one@inlet.example' }, { object: 'user:u3', path: 'email', value: 'one@inlet.example' }])
+    expect(sent(server)).toEqual([
+      { object: 'user:u2', path: 'email', value: 'one@inlet.example' },
+      { object: 'user:u3', path: 'email', value: 'one@inlet.example' },
+    ])
   })
 
   it('copies what is marked as a spreadsheet takes it', async () => {
@@ -360,13 +679,17 @@ describe('blocks of a sheet', () => {
     await key('ArrowDown', cell(0), { shiftKey: true })
     const copied: string[] = []
     const copy = new Event('copy', { bubbles: true, cancelable: true })
-    Object.defineProperty(copy, 'clipboardData', { value: { setData: (_type: string, text: string) => copied.push(text) } })
+    Object.defineProperty(copy, 'clipboardData', {
+      value: { setData: (_type: string, text: string) => copied.push(text) },
+    })
     cell(1).dispatchEvent(copy)
     expect(copied).toEqual(['one@inlet.example\n'])
   })
 
   it('draws only what is in view of thousands of lines', async () => {
-    const many = Array.from({ length: 3000 }, (_, place) => object(`user:m${place}`, { name: { first: `M${place}`, last: null }, extension: String(2000 + place), legs: [] }))
+    const many = Array.from({ length: 3000 }, (_, place) =>
+      object(`user:m${place}`, { name: { first: `M${place}`, last: null }, extension: String(2000 + place), legs: [] }),
+    )
     const opened = await openPart(SheetGrid, many, {}, { props: { kind: 'user', objects: many } })
     page = opened.page
     expect(page.findAll('tbody tr').length).toBeLessThan(200)

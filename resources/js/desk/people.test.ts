@@ -6,8 +6,21 @@ import { object, openPart } from './testing'
 
 const INES = object('user:ines', { name: { first: 'Ines' }, extension: '201' }, { extension: '201' })
 const READ = 'POST /customers/inlet/people/read'
-const COLUMNS = [{ key: 'name', question: 'Name', type: 'person' }, { key: 'extension', question: 'Ext', type: 'extension' }].map((column) => ({ help: null, example: null, optional: true, default: null, options: [], columns: [], ...column }))
-const ASKED = { key: 'people', question: 'People', type: 'table', help: null, example: null, optional: false, default: null, options: [], columns: COLUMNS }
+const COLUMNS = [
+  { key: 'name', question: 'Name', type: 'person' },
+  { key: 'extension', question: 'Ext', type: 'extension' },
+].map((column) => ({ help: null, example: null, optional: true, default: null, options: [], columns: [], ...column }))
+const ASKED = {
+  key: 'people',
+  question: 'People',
+  type: 'table',
+  help: null,
+  example: null,
+  optional: false,
+  default: null,
+  options: [],
+  columns: COLUMNS,
+}
 
 let page: VueWrapper
 afterEach(() => {
@@ -16,12 +29,27 @@ afterEach(() => {
 
 describe('a list of people pasted under the users', () => {
   it('is read once, as a whole, and says in its cell what cannot be taken', async () => {
-    const opened = await openPart(NewObject, [INES], {
-      [READ]: { asked: ASKED, rows: [{ name: 'Drew Dent', extension: '201' }], unmatched: [], understood: [], readAs: {}, faults: [{ detail: "201 is Ines's", pointer: '/answers/people/0/extension' }], makes: ['Drew Dent: 201'] },
-    }, { props: { kind: 'user' } })
+    const opened = await openPart(
+      NewObject,
+      [INES],
+      {
+        [READ]: {
+          asked: ASKED,
+          rows: [{ name: 'Drew Dent', extension: '201' }],
+          unmatched: [],
+          understood: [],
+          readAs: {},
+          faults: [{ detail: "201 is Ines's", pointer: '/answers/people/0/extension' }],
+          makes: ['Drew Dent: 201'],
+        },
+      },
+      { props: { kind: 'user' } },
+    )
     page = opened.page
     const asked = (): unknown[] => opened.server.asked.filter((each) => each.call === READ).map((each) => each.body)
-    await page.get('form.new input').trigger('paste', { clipboardData: { getData: () => 'Drew Dent\t201\nEdie Elm\t224' } })
+    await page
+      .get('form.new input')
+      .trigger('paste', { clipboardData: { getData: () => 'Drew Dent\t201\nEdie Elm\t224' } })
     await settle()
     await settle()
 

@@ -5,10 +5,29 @@ import PromptPane from './chapters/PromptPane.vue'
 import { encodeWav } from './sound'
 import { object, openPart } from './testing'
 
-const PROMPT = object('prompt:hello', { name: 'Hello', script: 'Thank you for calling Inlet today.', language: 'en', audio: null, standIn: false })
+const PROMPT = object('prompt:hello', {
+  name: 'Hello',
+  script: 'Thank you for calling Inlet today.',
+  language: 'en',
+  audio: null,
+  standIn: false,
+})
 const MENU = object('menu:day', { name: 'Day menu' }, { refersTo: { 'prompt:hello': ['prompt'] } as never })
 const BASE = '/customers/inlet/prompts/hello/recordings'
-const RECORDING = { no: 1, origin: 'studio', seconds: 2.4, peakDb: -3, waveform: [10, 80, 20], cameAs: 'G.711 mu-law, 8000 Hz, mono', remarks: [], sha256: 'a', isOfThisScript: true, isUsed: true, by: 'Lena Kestrel', at: '2026-12-01T18:00:00Z' }
+const RECORDING = {
+  no: 1,
+  origin: 'studio',
+  seconds: 2.4,
+  peakDb: -3,
+  waveform: [10, 80, 20],
+  cameAs: 'G.711 mu-law, 8000 Hz, mono',
+  remarks: [],
+  sha256: 'a',
+  isOfThisScript: true,
+  isUsed: true,
+  by: 'Lena Kestrel',
+  at: '2026-12-01T18:00:00Z',
+}
 
 let page: VueWrapper
 afterEach(() => {
@@ -16,15 +35,26 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function pane(handlers: Record<string, unknown> = {}, prompt = PROMPT): Promise<Awaited<ReturnType<typeof openPart>>> {
-  const opened = await openPart(PromptPane, [prompt, MENU], { [`GET ${BASE}`]: { recordings: [] }, ...handlers }, { props: { prompt } })
+async function pane(
+  handlers: Record<string, unknown> = {},
+  prompt = PROMPT,
+): Promise<Awaited<ReturnType<typeof openPart>>> {
+  const opened = await openPart(
+    PromptPane,
+    [prompt, MENU],
+    { [`GET ${BASE}`]: { recordings: [] }, ...handlers },
+    { props: { prompt } },
+  )
   page = opened.page
   await settle()
   return opened
 }
 
 async function press(label: string): Promise<void> {
-  await page.findAll('button').find((each) => each.text() === label)?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === label)
+    ?.trigger('click')
   await settle()
 }
 
@@ -47,11 +77,24 @@ describe('a prompt', () => {
     close(page)
 
     await pane({}, object('prompt:hello', { ...PROMPT.fields, script: null }))
-    expect(page.findAll('button').find((each) => each.text() === 'Have it spoken for now')?.attributes('disabled')).toBeDefined()
+    expect(
+      page
+        .findAll('button')
+        .find((each) => each.text() === 'Have it spoken for now')
+        ?.attributes('disabled'),
+    ).toBeDefined()
   })
 
   it('shows every version with what a listener would mind, and uses an earlier one again', async () => {
-    const { server } = await pane({ [`GET ${BASE}`]: { recordings: [{ ...RECORDING, no: 2, origin: 'upload', remarks: ['crackles: it is too loud in 3 places'] }, { ...RECORDING, isUsed: false, isOfThisScript: false }] }, [`POST ${BASE}/1/use`]: { recordings: [] } })
+    const { server } = await pane({
+      [`GET ${BASE}`]: {
+        recordings: [
+          { ...RECORDING, no: 2, origin: 'upload', remarks: ['crackles: it is too loud in 3 places'] },
+          { ...RECORDING, isUsed: false, isOfThisScript: false },
+        ],
+      },
+      [`POST ${BASE}/1/use`]: { recordings: [] },
+    })
     const rows = page.findAll('[data-testid=recordings] tbody tr').map((row) => row.text())
     expect(rows[0]).toContain('crackles: it is too loud in 3 places')
     expect(rows[0]).toContain('in the book')
@@ -72,7 +115,10 @@ describe('a prompt', () => {
   })
 
   it('says so where the browser has no microphone to give', async () => {
-    Object.defineProperty(navigator, 'mediaDevices', { configurable: true, value: { getUserMedia: () => Promise.reject(new Error('denied')) } })
+    Object.defineProperty(navigator, 'mediaDevices', {
+      configurable: true,
+      value: { getUserMedia: () => Promise.reject(new Error('denied')) },
+    })
     await pane()
     await press('Record it here')
 

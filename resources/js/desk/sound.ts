@@ -32,7 +32,9 @@ export interface Take {
 
 /** Begins to record from the microphone; the browser asks for leave first. */
 export async function beginTake(): Promise<Take> {
-  const stream = await navigator.mediaDevices.getUserMedia({ audio: { channelCount: 1, echoCancellation: false, noiseSuppression: true } })
+  const stream = await navigator.mediaDevices.getUserMedia({
+    audio: { channelCount: 1, echoCancellation: false, noiseSuppression: true },
+  })
   const recorder = new MediaRecorder(stream)
   const pieces: Blob[] = []
   recorder.addEventListener('dataavailable', (event) => pieces.push(event.data))
@@ -44,14 +46,19 @@ export async function beginTake(): Promise<Take> {
   })
   recorder.start()
   return {
-    drop: () => { recorder.stop() },
+    drop: () => {
+      recorder.stop()
+    },
     stop: async () => {
       recorder.stop()
       await ended
       const context = new AudioContext()
       try {
         const heard = await context.decodeAudioData(await new Blob(pieces).arrayBuffer())
-        return encodeWav(Array.from({ length: heard.numberOfChannels }, (_, channel) => heard.getChannelData(channel)), heard.sampleRate)
+        return encodeWav(
+          Array.from({ length: heard.numberOfChannels }, (_, channel) => heard.getChannelData(channel)),
+          heard.sampleRate,
+        )
       } finally {
         await context.close()
       }

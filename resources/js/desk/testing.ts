@@ -11,17 +11,65 @@ import { provideDesk, type DeskState } from './desk'
 export const EDITS = 'POST /customers/inlet/draft/edits'
 export const OBJECTS = 'POST /customers/inlet/draft/objects'
 export const ZONE = 'America/Halifax'
-export const NOTHING_LIVE: Live = { onSwitch: false, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] }
+export const NOTHING_LIVE: Live = {
+  onSwitch: false,
+  readAt: null,
+  differences: [],
+  left: [],
+  waived: [],
+  signed: null,
+  runSheet: [],
+  pinsToTell: [],
+}
 
-export const NO_CALLS = { readAt: null, whole: { calls: 0, answered: 0, missed: 0, messages: 0, usualWait: null, longestWait: null, talked: 0, lastAnswered: null }, mostAtOnce: 0, numbers: [], groups: [], users: [], forms: [] }
+export const NO_CALLS = {
+  readAt: null,
+  whole: {
+    calls: 0,
+    answered: 0,
+    missed: 0,
+    messages: 0,
+    usualWait: null,
+    longestWait: null,
+    talked: 0,
+    lastAnswered: null,
+  },
+  mostAtOnce: 0,
+  numbers: [],
+  groups: [],
+  users: [],
+  forms: [],
+}
 
 /** Parts of a desk around one fake server, at an address. */
-export async function openPart(which: Component, objects: BookObject[], handlers: Record<string, unknown> = {}, { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {}): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {
+export async function openPart(
+  which: Component,
+  objects: BookObject[],
+  handlers: Record<string, unknown> = {},
+  { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {},
+): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {
   const desk: Desk = { key: 'inlet', revision: 3, objects, draft: { changes: [], clashes: [] } }
   const server = fakeServer({
-    'GET /customers/inlet/desk': desk, 'GET /customers/inlet/live': NOTHING_LIVE, 'GET /customers/inlet/live/impact': { readAt: null, impact: null, strips: null, findings: [], noticed: [], brings: [] }, 'GET /customers/inlet/pushes': { pushes: [] },
-    'GET /customers/inlet/revisions': { revisions: [] }, 'GET /customers/inlet/margin': { findings: [], waived: [], strip: null }, 'GET /customers/inlet/now': { book: null, live: null, readAt: null },
-    'GET /customers': { customers: [] }, 'GET /templates': { templates: [], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /customers/inlet/ports': { ports: [] }, 'GET /customers/inlet/history': NO_CALLS, ...handlers,
+    'GET /customers/inlet/desk': desk,
+    'GET /customers/inlet/live': NOTHING_LIVE,
+    'GET /customers/inlet/live/impact': {
+      readAt: null,
+      impact: null,
+      strips: null,
+      findings: [],
+      noticed: [],
+      brings: [],
+    },
+    'GET /customers/inlet/pushes': { pushes: [] },
+    'GET /customers/inlet/revisions': { revisions: [] },
+    'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
+    'GET /customers/inlet/now': { book: null, live: null, readAt: null },
+    'GET /customers': { customers: [] },
+    'GET /templates': { templates: [], regions: [] },
+    'GET /stock': { numbers: [] },
+    'GET /customers/inlet/ports': { ports: [] },
+    'GET /customers/inlet/history': NO_CALLS,
+    ...handlers,
   })
   HTMLDialogElement.prototype.showModal = function showModal(): void {
     this.open = true
@@ -36,9 +84,23 @@ export async function openPart(which: Component, objects: BookObject[], handlers
       return () => (state?.book.data.value === undefined ? null : h(which, props))
     },
   })
-  const router = createRouter({ history: createMemoryHistory(), routes: [{ path: '/', component: Around }, { path: '/customers/:customer/:chapter?', name: 'desk', component: Around }] })
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: [
+      { path: '/', component: Around },
+      { path: '/customers/:customer/:chapter?', name: 'desk', component: Around },
+    ],
+  })
   await router.push({ path: '/', query: at === '' ? {} : { at } })
-  const page = mount(Around, { attachTo: document.body, global: { plugins: [router, [VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }]] } })
+  const page = mount(Around, {
+    attachTo: document.body,
+    global: {
+      plugins: [
+        router,
+        [VueQueryPlugin, { queryClient: new QueryClient({ defaultOptions: { queries: { retry: false } } }) }],
+      ],
+    },
+  })
   await settle()
   if (state === undefined) throw new Error('no desk')
   return { page, server, state }

@@ -1,7 +1,10 @@
 import { isProblem } from '@/api'
 import type { Edit } from './edits'
 
-/** No line to the server, a sign-in that ended, a page that outlived its session: none of it is the fault of what was typed. */
+/**
+ * No line to the server, a sign-in that ended, a page that outlived its session: none of it is the fault of what was
+ * typed.
+ */
 const AWAY = [0, 401, 419, 502, 503, 504]
 
 export function isAway(error: unknown): boolean {

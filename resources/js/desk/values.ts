@@ -1,14 +1,17 @@
 type Item = Record<string, unknown> & { item: string }
 
 function isItems(value: unknown): value is Item[] {
-  return Array.isArray(value) && value.every((each: unknown) => typeof each === 'object' && each !== null && 'item' in each)
+  return (
+    Array.isArray(value) && value.every((each: unknown) => typeof each === 'object' && each !== null && 'item' in each)
+  )
 }
 
 /** The value at a path of the tenant book: names joined by slashes, items of a list by their `item` key. */
 export function valueAt(fields: unknown, path: string): unknown {
   let value: unknown = fields
   for (const step of path.split('/')) {
-    if (isItems(value)) value = step === '#order' ? value.map((each) => each.item) : value.find((each) => each.item === step)
+    if (isItems(value))
+      value = step === '#order' ? value.map((each) => each.item) : value.find((each) => each.item === step)
     else if (typeof value === 'object' && value !== null) value = (value as Record<string, unknown>)[step]
     else return null
   }

@@ -26,7 +26,9 @@ export function fieldInWords(ref: string, path: string): string {
   let next = 0
   return path
     .split('/')
-    .map((step) => (step === '#order' ? 'order' : step === along[next]?.name ? inSentence(along[next++]?.title ?? step) : step))
+    .map((step) =>
+      step === '#order' ? 'order' : step === along[next]?.name ? inSentence(along[next++]?.title ?? step) : step,
+    )
     .join(', ')
 }
 
@@ -42,17 +44,22 @@ export function valueInWords(ref: string, path: string, value: unknown, names: N
 function treatment(value: object, names: Names): string {
   const { outside = null, inside = null } = value as { outside?: unknown; inside?: unknown }
   if (outside === inside) return freely(outside, names)
-  const sides = [[outside, 'outside'], [inside, 'inside']] as const
+  const sides = [
+    [outside, 'outside'],
+    [inside, 'inside'],
+  ] as const
   return sides.flatMap(([to, side]) => (to === null ? [] : [`${freely(to, names)} for calls from ${side}`])).join(', ')
 }
 
 function freely(value: unknown, names: Names): string {
   if (value === null || value === undefined) return 'unset'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (Array.isArray(value)) return value.length === 0 ? 'none' : value.map((each: unknown) => freely(each, names)).join(', ')
+  if (Array.isArray(value))
+    return value.length === 0 ? 'none' : value.map((each: unknown) => freely(each, names)).join(', ')
   if (typeof value === 'object') {
     const entries = Object.entries(value)
-    if (entries.length > 0 && entries.every(([key]) => key === 'outside' || key === 'inside')) return treatment(value, names)
+    if (entries.length > 0 && entries.every(([key]) => key === 'outside' || key === 'inside'))
+      return treatment(value, names)
     return Object.entries(value)
       .filter(([, each]) => each !== null)
       .map(([key, each]) => (key === 'item' ? freely(each, names) : `${spelt(key)} ${freely(each, names)}`))

@@ -47,8 +47,10 @@ async function change(call: () => Promise<{ run: AuditRun | null }>): Promise<vo
 }
 
 const begin = (): Promise<void> => change(async () => take(client.POST('/audits')))
-const stop = (audit: string): Promise<void> => change(async () => take(client.POST('/audits/{audit}/stop', { params: { path: { audit } } })))
-const resume = (audit: string): Promise<void> => change(async () => take(client.POST('/audits/{audit}/resume', { params: { path: { audit } } })))
+const stop = (audit: string): Promise<void> =>
+  change(async () => take(client.POST('/audits/{audit}/stop', { params: { path: { audit } } })))
+const resume = (audit: string): Promise<void> =>
+  change(async () => take(client.POST('/audits/{audit}/resume', { params: { path: { audit } } })))
 </script>
 
 <template>
@@ -57,21 +59,48 @@ const resume = (audit: string): Promise<void> => change(async () => take(client.
     <template v-else-if="progress?.state === 'running'">
       <progress :value="progress.done" :max="Math.max(1, progress.total)" aria-label="Customers audited" />
       <span role="status">{{ progress.done }} of {{ plural(progress.total, 'customer') }} audited</span>
-      <button type="button" class="quiet-button" :disabled="busy" @click="stop(progress.id)">Stop after this one</button>
+      <button type="button" class="quiet-button" :disabled="busy" @click="stop(progress.id)">
+        Stop after this one
+      </button>
     </template>
     <template v-else>
       <span class="soft" role="status">
         <template v-if="run === null || progress === null">Never audited as a whole.</template>
-        <template v-else-if="run.state === 'stopped'">Stopped at {{ progress.done }} of {{ plural(progress.total, 'customer') }}.</template>
-        <template v-else>{{ run.reason === 'nightly' ? 'Audited by night' : 'Audited' }} {{ age(run.begunAt, now) }}, {{ plural(run.done.length, 'customer') }}.</template>
+        <template v-else-if="run.state === 'stopped'"
+          >Stopped at {{ progress.done }} of {{ plural(progress.total, 'customer') }}.</template
+        >
+        <template v-else
+          >{{ run.reason === 'nightly' ? 'Audited by night' : 'Audited' }} {{ age(run.begunAt, now) }},
+          {{ plural(run.done.length, 'customer') }}.</template
+        >
       </span>
-      <button v-if="run?.state === 'stopped'" type="button" class="quiet-button" :disabled="busy" @click="resume(run.id)">Go on with the rest</button>
+      <button
+        v-if="run?.state === 'stopped'"
+        type="button"
+        class="quiet-button"
+        :disabled="busy"
+        @click="resume(run.id)"
+      >
+        Go on with the rest
+      </button>
       <button type="button" class="quiet-button" :disabled="busy" @click="begin">Audit every customer now</button>
     </template>
     <details v-if="run !== null && run !== undefined && (progress?.done ?? 0) > 0" class="by-customer" @toggle="opened">
-      <summary>by customer<template v-if="troubled.length > 0">, <span class="fault">{{ plural(troubled.length, 'switch reading') }} failed</span></template></summary>
+      <summary>
+        by customer<template v-if="troubled.length > 0"
+          >, <span class="fault">{{ plural(troubled.length, 'switch reading') }} failed</span></template
+        >
+      </summary>
       <ol>
-        <li v-for="each in run.done" :key="each.customer"><router-link :to="{ name: 'desk', params: { customer: each.customer } }">{{ each.name }}</router-link> <span class="soft">{{ plural(each.findings, 'finding') }}</span><span v-if="each.trouble !== null" class="fault small"> {{ each.trouble }}</span></li>
+        <li v-for="each in run.done" :key="each.customer">
+          <router-link :to="{ name: 'desk', params: { customer: each.customer } }">{{ each.name }}</router-link>
+          <span class="soft">{{ plural(each.findings, 'finding') }}</span><span
+            v-if="each.trouble !== null"
+            class="fault small"
+          >
+            {{ each.trouble }}</span
+          >
+        </li>
         <li v-for="each in run.waiting" :key="each.customer" class="soft">{{ each.name }}: waiting</li>
       </ol>
     </details>

@@ -18,8 +18,22 @@ async function care(assignee: string | null, due: string | null): Promise<void> 
   const { customer, fingerprint } = props.line
   fault.value = ''
   try {
-    const noted = await take(client.PUT('/customers/{customer}/findings/{fingerprint}', { params: { path: { customer, fingerprint } }, body: { assignee, due } }))
-    queryClient.setQueryData(findingsQuery.queryKey, (known) => known && { ...known, findings: known.findings.map((each) => (each.customer === customer && each.fingerprint === fingerprint ? { ...each, ...noted } : each)) })
+    const noted = await take(
+      client.PUT('/customers/{customer}/findings/{fingerprint}', {
+        params: { path: { customer, fingerprint } },
+        body: { assignee, due },
+      }),
+    )
+    queryClient.setQueryData(
+      findingsQuery.queryKey,
+      (known) =>
+        known && {
+          ...known,
+          findings: known.findings.map((each) =>
+            each.customer === customer && each.fingerprint === fingerprint ? { ...each, ...noted } : each,
+          ),
+        },
+    )
   } catch (error) {
     fault.value = detailOf(error)
   }
@@ -30,20 +44,32 @@ const textOf = (event: Event): string | null => (event.target as HTMLInputElemen
 
 <template>
   <aside class="about" aria-label="The finding">
-    <p class="soft small"><router-link :to="{ name: 'desk', params: { customer: line.customer } }">{{ line.name }}</router-link></p>
+    <p class="soft small">
+      <router-link :to="{ name: 'desk', params: { customer: line.customer } }">{{ line.name }}</router-link>
+    </p>
     <h2><SeverityBars :severity="line.severity" /> {{ line.title }}</h2>
     <p>{{ line.detail }}</p>
     <p class="act">
       <button type="button" class="quiet-button" @click="emit('open')">Open it</button>
-      <button v-if="line.fix !== null && !line.waived" type="button" class="quiet-button" @click="emit('mend')">{{ line.fix }}</button>
+      <button v-if="line.fix !== null && !line.waived" type="button" class="quiet-button" @click="emit('mend')">
+        {{ line.fix }}
+      </button>
     </p>
     <dl>
-      <dt>First seen</dt><dd>{{ age(line.firstSeen, now) }}</dd>
+      <dt>First seen</dt>
+      <dd>{{ age(line.firstSeen, now) }}</dd>
       <template v-if="!line.rule.startsWith('drift.')">
         <dt>Came by</dt>
-        <dd><router-link v-if="line.revision !== null" :to="{ name: 'desk', params: { customer: line.customer, chapter: 'history' } }">revision {{ line.revision }}</router-link><span v-else class="soft">not looked for yet</span></dd>
+        <dd>
+          <router-link
+            v-if="line.revision !== null"
+            :to="{ name: 'desk', params: { customer: line.customer, chapter: 'history' } }"
+            >revision {{ line.revision }}</router-link
+          ><span v-else class="soft">not looked for yet</span>
+        </dd>
       </template>
-      <dt>Last seen</dt><dd>{{ age(line.lastSeen, now) }}</dd>
+      <dt>Last seen</dt>
+      <dd>{{ age(line.lastSeen, now) }}</dd>
       <dt><label for="sees-to">Seen to by</label></dt>
       <dd>
         <select id="sees-to" :value="line.assignee ?? ''" @change="care(textOf($event), line.due)">
@@ -52,8 +78,20 @@ const textOf = (event: Event): string | null => (event.target as HTMLInputElemen
         </select>
       </dd>
       <dt><label for="due-on">By</label></dt>
-      <dd><input id="due-on" type="date" class="date" :class="{ late: isDue(line, now) }" :value="line.due ?? ''" @change="care(line.assignee, textOf($event))"></dd>
-      <dt>Rule</dt><dd><router-link :to="{ name: 'rules', query: { rule: line.rule } }" class="mono">{{ line.rule }}</router-link></dd>
+      <dd>
+        <input
+          id="due-on"
+          type="date"
+          class="date"
+          :class="{ late: isDue(line, now) }"
+          :value="line.due ?? ''"
+          @change="care(line.assignee, textOf($event))"
+        />
+      </dd>
+      <dt>Rule</dt>
+      <dd>
+        <router-link :to="{ name: 'rules', query: { rule: line.rule } }" class="mono">{{ line.rule }}</router-link>
+      </dd>
     </dl>
     <p v-if="line.count > 1" class="soft">It counts {{ line.count }} places.</p>
     <p v-if="fault !== ''" class="fault" role="alert">{{ fault }}</p>

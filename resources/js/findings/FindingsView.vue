@@ -4,7 +4,19 @@ import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, detailOf, take, type FindingLine } from '@/api'
 import { chapterOfFinding } from '@/desk'
-import { age, dayInWords, EmptyState, ErrorState, LoadingLines, PageTop, plural, SeverityBars, useLongList, useNow, useShortcuts } from '@/shared'
+import {
+  age,
+  dayInWords,
+  EmptyState,
+  ErrorState,
+  LoadingLines,
+  PageTop,
+  plural,
+  SeverityBars,
+  useLongList,
+  useNow,
+  useShortcuts,
+} from '@/shared'
 import AuditBar from './AuditBar.vue'
 import FindingMargin from './FindingMargin.vue'
 import { findingsQuery, FORMATS, saveAs } from './findingQueries'
@@ -21,7 +33,11 @@ const now = useNow()
 const { data, error, refetch } = useQuery(findingsQuery)
 
 const by = ref<Grouping>('rule')
-const filter = reactive<Wanted>({ weight: 'any', kind: 'standing', words: typeof route.query.words === 'string' ? route.query.words : '' })
+const filter = reactive<Wanted>({
+  weight: 'any',
+  kind: 'standing',
+  words: typeof route.query.words === 'string' ? route.query.words : '',
+})
 const at = ref(0)
 const picked = reactive(new Set<string>())
 const mending = ref<FindingLine[]>([])
@@ -34,12 +50,21 @@ const search = ref<HTMLInputElement>()
 const all = computed(() => data.value?.findings ?? [])
 const groups = computed(() => grouped(wanted(all.value, filter, data.value?.me ?? '', now.value), by.value))
 /** Heads and lines one after another, as they are drawn; only lines are walked through. */
-const rows = computed(() => groups.value.flatMap((group) => [{ head: group, line: undefined }, ...group.lines.map((line) => ({ head: undefined, line }))]))
+const rows = computed(() =>
+  groups.value.flatMap((group) => [
+    { head: group, line: undefined },
+    ...group.lines.map((line) => ({ head: undefined, line })),
+  ]),
+)
 const lines = computed(() => groups.value.flatMap((group) => group.lines))
 const chosen = computed(() => lines.value.filter((line) => picked.has(keyOf(line))))
 const here = computed(() => lines.value[at.value])
 const initials = computed(() => new Map((data.value?.technicians ?? []).map((each) => [each.id, each.initials])))
-const { isLong, drawn, show } = useLongList(() => rows.value.length, () => page.value ?? null, LINE_HEIGHT)
+const { isLong, drawn, show } = useLongList(
+  () => rows.value.length,
+  () => page.value ?? null,
+  LINE_HEIGHT,
+)
 const inView = computed(() => rows.value.slice(drawn.value.from, drawn.value.to))
 
 watch(lines, (shown, before) => {
@@ -50,7 +75,11 @@ watch(lines, (shown, before) => {
 })
 
 function chapterOf(line: FindingLine): { name: string; params: Record<string, string>; query: Record<string, string> } {
-  return { name: 'desk', params: { customer: line.customer, chapter: chapterOfFinding(line.rule, line.object) }, query: { at: line.object } }
+  return {
+    name: 'desk',
+    params: { customer: line.customer, chapter: chapterOfFinding(line.rule, line.object) },
+    query: { at: line.object },
+  }
 }
 
 function open(line: FindingLine | undefined): void {
@@ -104,17 +133,61 @@ function setDigest(wanted: boolean): void {
 function mailNow(): void {
   void attempt(async () => {
     const { told, to } = await take(client.POST('/digest'))
-    return told === 0 ? 'Nothing is new or due: no letter was sent.' : `A letter about ${plural(told, 'finding')} is on its way to ${to}.`
+    return told === 0
+      ? 'Nothing is new or due: no letter was sent.'
+      : `A letter about ${plural(told, 'finding')} is on its way to ${to}.`
   })
 }
 
 useShortcuts([
-  { keys: 'j', label: 'next finding', scope: 'Findings', run: () => { move(1) } },
-  { keys: 'k', label: 'finding before', scope: 'Findings', run: () => { move(-1) } },
-  { keys: 'Enter', label: 'open the customer there', scope: 'Findings', run: () => { open(here.value) } },
-  { keys: 'x', label: 'choose the finding, for several at once', scope: 'Findings', run: () => { pick(here.value) } },
-  { keys: 'm', label: 'mend what is chosen, or this one', scope: 'Findings', run: () => { mend(chosen.value.length > 0 ? chosen.value : here.value === undefined ? [] : [here.value]) } },
-  { keys: '/', label: 'look for words', scope: 'Findings', run: () => { search.value?.focus() } },
+  {
+    keys: 'j',
+    label: 'next finding',
+    scope: 'Findings',
+    run: () => {
+      move(1)
+    },
+  },
+  {
+    keys: 'k',
+    label: 'finding before',
+    scope: 'Findings',
+    run: () => {
+      move(-1)
+    },
+  },
+  {
+    keys: 'Enter',
+    label: 'open the customer there',
+    scope: 'Findings',
+    run: () => {
+      open(here.value)
+    },
+  },
+  {
+    keys: 'x',
+    label: 'choose the finding, for several at once',
+    scope: 'Findings',
+    run: () => {
+      pick(here.value)
+    },
+  },
+  {
+    keys: 'm',
+    label: 'mend what is chosen, or this one',
+    scope: 'Findings',
+    run: () => {
+      mend(chosen.value.length > 0 ? chosen.value : here.value === undefined ? [] : [here.value])
+    },
+  },
+  {
+    keys: '/',
+    label: 'look for words',
+    scope: 'Findings',
+    run: () => {
+      search.value?.focus()
+    },
+  },
 ])
 </script>
 
@@ -138,56 +211,148 @@ useShortcuts([
             <option value="warning">Warnings or worse</option>
           </select>
           that
-          <select v-model="filter.kind" aria-label="Which"><option v-for="(said, kind) in KINDS" :key="kind" :value="kind">{{ said }}</option></select>, by
-          <select v-model="by" aria-label="By"><option value="rule">rule</option><option value="customer">customer</option></select>, with
-          <input ref="search" v-model="filter.words" type="search" class="words" aria-label="Words" placeholder="any words" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.enter="open(here)" @keydown.esc="filter.words = ''">
+          <select v-model="filter.kind" aria-label="Which">
+            <option v-for="(said, kind) in KINDS" :key="kind" :value="kind">{{ said }}</option></select
+          >, by
+          <select v-model="by" aria-label="By">
+            <option value="rule">rule</option>
+            <option value="customer">customer</option></select
+          >, with
+          <input
+            ref="search"
+            v-model="filter.words"
+            type="search"
+            class="words"
+            aria-label="Words"
+            placeholder="any words"
+            @keydown.down.prevent="move(1)"
+            @keydown.up.prevent="move(-1)"
+            @keydown.enter="open(here)"
+            @keydown.esc="filter.words = ''"
+          />
         </p>
         <TrendBars :days="data.trend" />
       </div>
       <p class="under">
-        <span role="status">{{ plural(lines.length, 'finding') }} at {{ plural(new Set(lines.map((line) => line.customer)).size, 'customer') }}</span>
+        <span role="status"
+          >{{ plural(lines.length, 'finding') }} at
+          {{ plural(new Set(lines.map((line) => line.customer)).size, 'customer') }}</span
+        >
         <template v-if="chosen.length > 0">
           <strong>{{ chosen.length }} chosen</strong>
-          <button v-if="mendable(chosen).length > 0" type="button" class="quiet-button" @click="mend(chosen)">Mend {{ mendable(chosen).length }} …</button>
+          <button v-if="mendable(chosen).length > 0" type="button" class="quiet-button" @click="mend(chosen)">
+            Mend {{ mendable(chosen).length }} …
+          </button>
           <button type="button" class="text-button" @click="picked.clear()">choose none</button>
         </template>
         <span v-if="notice !== ''" class="notice" role="status">{{ notice }}</span>
         <span class="rest soft">
-          <span>save <template v-for="(said, format) in FORMATS" :key="format"><button type="button" class="text-button" :disabled="lines.length === 0" @click="save(format)">{{ said }}</button>{{ ' ' }}</template></span>
-          <label><input type="checkbox" :checked="data.digest" @change="setDigest(($event.target as HTMLInputElement).checked)"> mail me what is new</label>
+          <span
+            >save
+            <template v-for="(said, format) in FORMATS" :key="format"
+              ><button type="button" class="text-button" :disabled="lines.length === 0" @click="save(format)">
+                {{ said }}</button
+              >{{ ' ' }}</template
+            ></span
+          >
+          <label
+            ><input
+              type="checkbox"
+              :checked="data.digest"
+              @change="setDigest(($event.target as HTMLInputElement).checked)"
+            />
+            mail me what is new</label
+          >
           <button type="button" class="text-button" @click="mailNow">send it now</button>
         </span>
       </p>
-      <EmptyState v-if="lines.length === 0" title="Nothing found">{{ all.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.' }}</EmptyState>
+      <EmptyState v-if="lines.length === 0" title="Nothing found">{{
+        all.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.'
+      }}</EmptyState>
       <div v-else class="ledger">
         <div ref="page" class="list">
           <table>
-            <thead><tr><td class="corner mark" /><th scope="col" class="weight">Weight</th><th scope="col">What</th><th scope="col" class="whose">{{ by === 'rule' ? 'Customer' : 'Rule' }}</th><th scope="col" class="who">Who</th><th scope="col" class="since">First seen</th></tr></thead>
+            <thead>
+              <tr>
+                <td class="corner mark" />
+                <th scope="col" class="weight">Weight</th>
+                <th scope="col">What</th>
+                <th scope="col" class="whose">{{ by === 'rule' ? 'Customer' : 'Rule' }}</th>
+                <th scope="col" class="who">Who</th>
+                <th scope="col" class="since">First seen</th>
+              </tr>
+            </thead>
             <tbody ref="body">
-              <tr v-if="drawn.above > 0" aria-hidden="true"><td colspan="6" :style="{ height: `${drawn.above}px` }" class="space" /></tr>
+              <tr v-if="drawn.above > 0" aria-hidden="true">
+                <td colspan="6" :style="{ height: `${drawn.above}px` }" class="space" />
+              </tr>
               <template v-for="row in inView" :key="row.head?.key ?? (row.line === undefined ? '' : keyOf(row.line))">
                 <tr v-if="row.head !== undefined" class="head">
                   <th scope="rowgroup" colspan="6">
-                    <span :class="{ mono: by === 'rule' }">{{ row.head.title }}</span> <span class="soft">{{ row.head.lines.length }}</span>
-                    <button v-if="mendable(row.head.lines).length > 1" type="button" class="text-button all" @click="mend(row.head.lines)">mend {{ mendable(row.head.lines).length }} …</button>
+                    <span :class="{ mono: by === 'rule' }">{{ row.head.title }}</span>
+                    <span class="soft">{{ row.head.lines.length }}</span>
+                    <button
+                      v-if="mendable(row.head.lines).length > 1"
+                      type="button"
+                      class="text-button all"
+                      @click="mend(row.head.lines)"
+                    >
+                      mend {{ mendable(row.head.lines).length }} …
+                    </button>
                   </th>
                 </tr>
-                <!-- The whole line takes the mouse; its link and the keys j, k, x, m and Enter serve everybody else. -->
-                <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-                <tr v-else-if="row.line !== undefined" :class="{ here: row.line === here }" class="one" @click="at = lines.indexOf(row.line)">
-                  <td class="mark"><input type="checkbox" :checked="picked.has(keyOf(row.line))" :aria-label="`Choose ${row.line.title}`" tabindex="-1" @click.stop @change="pick(row.line)"></td>
+                <!-- The whole line takes the mouse; its link and the keys j, k, x, m and Enter serve everybody else.
+                     -->
+                <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
+                  vuejs-accessibility/no-static-element-interactions -->
+                <tr
+                  v-else-if="row.line !== undefined"
+                  :class="{ here: row.line === here }"
+                  class="one"
+                  @click="at = lines.indexOf(row.line)"
+                >
+                  <td class="mark">
+                    <input
+                      type="checkbox"
+                      :checked="picked.has(keyOf(row.line))"
+                      :aria-label="`Choose ${row.line.title}`"
+                      tabindex="-1"
+                      @click.stop
+                      @change="pick(row.line)"
+                    />
+                  </td>
                   <td><SeverityBars :severity="row.line.severity" /></td>
-                  <td :title="row.line.detail"><router-link :to="chapterOf(row.line)" @click.stop>{{ row.line.title }}</router-link> <span class="soft">{{ row.line.detail }}</span></td>
+                  <td :title="row.line.detail">
+                    <router-link :to="chapterOf(row.line)" @click.stop>{{ row.line.title }}</router-link>
+                    <span class="soft">{{ row.line.detail }}</span>
+                  </td>
                   <td :class="{ mono: by === 'customer' }">{{ by === 'rule' ? row.line.name : row.line.rule }}</td>
-                  <td><span :class="isDue(row.line, now) ? 'fault' : 'soft'">{{ initials.get(row.line.assignee ?? '') ?? '—' }}{{ row.line.due === null ? '' : ` · ${dayInWords(row.line.due, false)}` }}</span></td>
-                  <td class="soft">{{ age(row.line.firstSeen, now) }}<span v-if="isFresh(row.line, now)" class="visually-hidden">, new since yesterday</span></td>
+                  <td>
+                    <span :class="isDue(row.line, now) ? 'fault' : 'soft'"
+                      >{{ initials.get(row.line.assignee ?? '') ?? '—'
+                      }}{{ row.line.due === null ? '' : ` · ${dayInWords(row.line.due, false)}` }}</span
+                    >
+                  </td>
+                  <td class="soft">
+                    {{ age(row.line.firstSeen, now)
+                    }}<span v-if="isFresh(row.line, now)" class="visually-hidden">, new since yesterday</span>
+                  </td>
                 </tr>
               </template>
-              <tr v-if="drawn.below > 0" aria-hidden="true"><td colspan="6" :style="{ height: `${drawn.below}px` }" class="space" /></tr>
+              <tr v-if="drawn.below > 0" aria-hidden="true">
+                <td colspan="6" :style="{ height: `${drawn.below}px` }" class="space" />
+              </tr>
             </tbody>
           </table>
         </div>
-        <FindingMargin v-if="here !== undefined" :key="keyOf(here)" :line="here" :technicians="data.technicians" @open="open(here)" @mend="mend([here])" />
+        <FindingMargin
+          v-if="here !== undefined"
+          :key="keyOf(here)"
+          :line="here"
+          :technicians="data.technicians"
+          @open="open(here)"
+          @mend="mend([here])"
+        />
       </div>
       <MendSheet v-model="isMending" :lines="mending" @mended="picked.clear()" />
     </template>

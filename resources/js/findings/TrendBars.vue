@@ -14,22 +14,45 @@ const said = computed(() => {
   const [first] = days
   const last = days.at(-1)
   if (first === undefined || last === undefined) return ''
-  return days.length === 1 ? `${plural(sum(last), 'finding')} since ${dayInWords(first.day)}` : `from ${sum(first)} on ${dayInWords(first.day)} to ${plural(sum(last), 'finding')}`
+  return days.length === 1
+    ? `${plural(sum(last), 'finding')} since ${dayInWords(first.day)}`
+    : `from ${sum(first)} on ${dayInWords(first.day)} to ${plural(sum(last), 'finding')}`
 })
 
 function inWords(day: Day): string {
-  return `${dayInWords(day.day)}: ${SEVERITIES.filter((weight) => day[weight] > 0).map((weight) => plural(day[weight], weight)).join(', ') || 'nothing'}`
+  return `${dayInWords(day.day)}: ${
+    SEVERITIES.filter((weight) => day[weight] > 0)
+      .map((weight) => plural(day[weight], weight))
+      .join(', ') || 'nothing'
+  }`
 }
 </script>
 
 <template>
   <figure v-if="days.length > 1" class="trend">
-    <svg :width="days.length * 6" :height="HEIGHT" role="img" :aria-label="`Findings over ${days.length} days: ${said}`">
+    <svg
+      :width="days.length * 6"
+      :height="HEIGHT"
+      role="img"
+      :aria-label="`Findings over ${days.length} days: ${said}`"
+    >
       <g v-for="(day, at) in days" :key="day.day">
         <title>{{ inWords(day) }}</title>
         <rect class="whole" :x="at * 6" y="0" width="5" :height="HEIGHT" />
-        <rect class="light" :x="at * 6" :y="HEIGHT - (sum(day) / most) * HEIGHT" width="5" :height="(sum(day) / most) * HEIGHT" />
-        <rect class="heavy" :x="at * 6" :y="HEIGHT - ((day.blocker + day.error) / most) * HEIGHT" width="5" :height="((day.blocker + day.error) / most) * HEIGHT" />
+        <rect
+          class="light"
+          :x="at * 6"
+          :y="HEIGHT - (sum(day) / most) * HEIGHT"
+          width="5"
+          :height="(sum(day) / most) * HEIGHT"
+        />
+        <rect
+          class="heavy"
+          :x="at * 6"
+          :y="HEIGHT - ((day.blocker + day.error) / most) * HEIGHT"
+          width="5"
+          :height="((day.blocker + day.error) / most) * HEIGHT"
+        />
       </g>
     </svg>
     <figcaption class="soft small">{{ said }}</figcaption>

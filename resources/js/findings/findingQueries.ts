@@ -27,7 +27,12 @@ const NAMES = { csv: 'findings.csv', json: 'findings.json', sarif: 'findings.sar
 
 /** Fetches the lines as a file and hands it to the browser, which keeps it. */
 export async function saveAs(format: keyof typeof FORMATS, lines: FindingLine[]): Promise<void> {
-  const text = await take(client.POST('/findings/export', { body: { format, of: lines.map(({ customer, fingerprint }) => ({ customer, fingerprint })) }, parseAs: 'text' }))
+  const text = await take(
+    client.POST('/findings/export', {
+      body: { format, of: lines.map(({ customer, fingerprint }) => ({ customer, fingerprint })) },
+      parseAs: 'text',
+    }),
+  )
   const address = URL.createObjectURL(new Blob([text]))
   const link = document.createElement('a')
   link.href = address

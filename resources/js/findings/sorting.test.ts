@@ -2,19 +2,57 @@ import { expect, it } from 'vitest'
 import type { FindingLine } from '@/api'
 import { grouped, isDue, wanted, type Wanted } from './sorting'
 
-function line(name: string, rule: string, severity: FindingLine['severity'], more: Partial<FindingLine> = {}): FindingLine {
-  return { customer: name.toLowerCase(), name, zone: 'America/Halifax', rule, severity, title: `${name}: ${rule}`, detail: '', object: 'group:desk', count: 1, waived: false, fingerprint: `${name} ${rule}`, fix: null, revision: null, assignee: null, due: null, firstSeen: '2026-11-01T18:05:00Z', lastSeen: '2026-12-01T18:05:00Z', ...more }
+function line(
+  name: string,
+  rule: string,
+  severity: FindingLine['severity'],
+  more: Partial<FindingLine> = {},
+): FindingLine {
+  return {
+    customer: name.toLowerCase(),
+    name,
+    zone: 'America/Halifax',
+    rule,
+    severity,
+    title: `${name}: ${rule}`,
+    detail: '',
+    object: 'group:desk',
+    count: 1,
+    waived: false,
+    fingerprint: `${name} ${rule}`,
+    fix: null,
+    revision: null,
+    assignee: null,
+    due: null,
+    firstSeen: '2026-11-01T18:05:00Z',
+    lastSeen: '2026-12-01T18:05:00Z',
+    ...more,
+  }
 }
 
-const LINES = [line('Ardent', 'hours.overlap', 'warning'), line('Pier', 'groups.empty', 'error'), line('Pier', 'hours.overlap', 'warning'), line('Osier', 'names.test-left', 'note', { waived: true })]
+const LINES = [
+  line('Ardent', 'hours.overlap', 'warning'),
+  line('Pier', 'groups.empty', 'error'),
+  line('Pier', 'hours.overlap', 'warning'),
+  line('Osier', 'names.test-left', 'note', { waived: true }),
+]
 
 it('puts the group with the heaviest finding first, and within it the heaviest line', () => {
-  expect(grouped(LINES, 'rule').map((group) => [group.title, group.lines.length])).toEqual([['groups.empty', 1], ['hours.overlap', 2], ['names.test-left', 1]])
-  expect(grouped(LINES, 'customer').map((group) => [group.title, group.lines.map((each) => each.severity)])).toEqual([['Pier', ['error', 'warning']], ['Ardent', ['warning']], ['Osier', ['note']]])
+  expect(grouped(LINES, 'rule').map((group) => [group.title, group.lines.length])).toEqual([
+    ['groups.empty', 1],
+    ['hours.overlap', 2],
+    ['names.test-left', 1],
+  ])
+  expect(grouped(LINES, 'customer').map((group) => [group.title, group.lines.map((each) => each.severity)])).toEqual([
+    ['Pier', ['error', 'warning']],
+    ['Ardent', ['warning']],
+    ['Osier', ['note']],
+  ])
 })
 
 const NOW = new Date('2026-12-01T18:05:00Z')
-const names = (asked: Partial<Wanted>, lines = LINES): string[] => wanted(lines, { weight: 'any', kind: 'standing', words: '', ...asked }, 'me', NOW).map((each) => each.name)
+const names = (asked: Partial<Wanted>, lines = LINES): string[] =>
+  wanted(lines, { weight: 'any', kind: 'standing', words: '', ...asked }, 'me', NOW).map((each) => each.name)
 
 it('keeps what is of a weight or heavier, and holds every word', () => {
   expect(names({ weight: 'error' })).toEqual(['Pier'])
@@ -23,8 +61,11 @@ it('keeps what is of a weight or heavier, and holds every word', () => {
 
 it('keeps what is of a kind; what is waived is of no other', () => {
   const lines = [
-    line('Fresh', 'a.b', 'note', { firstSeen: '2026-11-30T18:05:00Z' }), line('Older', 'a.b', 'note', { firstSeen: '2026-11-30T18:04:59Z', fix: 'Do it' }),
-    line('Mine', 'a.b', 'note', { assignee: 'me', due: '2026-12-02' }), line('Due', 'a.b', 'note', { assignee: 'other', due: '2026-12-01' }), line('Waived', 'a.b', 'note', { waived: true, fix: 'Do it', due: '2026-01-01' }),
+    line('Fresh', 'a.b', 'note', { firstSeen: '2026-11-30T18:05:00Z' }),
+    line('Older', 'a.b', 'note', { firstSeen: '2026-11-30T18:04:59Z', fix: 'Do it' }),
+    line('Mine', 'a.b', 'note', { assignee: 'me', due: '2026-12-02' }),
+    line('Due', 'a.b', 'note', { assignee: 'other', due: '2026-12-01' }),
+    line('Waived', 'a.b', 'note', { waived: true, fix: 'Do it', due: '2026-01-01' }),
   ]
   expect(names({ kind: 'fresh' }, lines)).toEqual(['Fresh'])
   expect(names({ kind: 'mine' }, lines)).toEqual(['Mine'])
@@ -34,7 +75,7 @@ it('keeps what is of a kind; what is waived is of no other', () => {
   expect(names({ kind: 'waived' }, lines)).toEqual(['Waived'])
 })
 
-it('counts a finding as due by the day at the customer\'s, not by that of Greenwich', () => {
+it("counts a finding as due by the day at the customer's, not by that of Greenwich", () => {
   const due = (day: string): FindingLine => line('Due', 'a.b', 'note', { due: day })
   // Eight in the evening at Halifax; in UTC it is the next day already.
   const evening = new Date('2026-12-02T00:00:00Z')

@@ -33,10 +33,17 @@ const weightOf = (line: FindingLine): number => SEVERITIES.indexOf(line.severity
 
 /** Lines of a weight or heavier and of a kind, that hold every word. */
 export function wanted(lines: FindingLine[], { weight, kind, words }: Wanted, me: string, now: Date): FindingLine[] {
-  const looked = words.toLowerCase().split(/\s+/).filter((word) => word !== '')
+  const looked = words
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
   return lines.filter((line) => {
     const text = `${line.name} ${line.rule} ${line.title} ${line.detail}`.toLowerCase()
-    return isOfKind(line, kind, me, now) && (weight === 'any' || weightOf(line) <= SEVERITIES.indexOf(weight)) && looked.every((word) => text.includes(word))
+    return (
+      isOfKind(line, kind, me, now) &&
+      (weight === 'any' || weightOf(line) <= SEVERITIES.indexOf(weight)) &&
+      looked.every((word) => text.includes(word))
+    )
   })
 }
 
@@ -77,8 +84,13 @@ export function grouped(lines: FindingLine[], by: Grouping): Group[] {
     groups.set(key, group)
   }
   const heaviest = (group: Group): number => Math.min(...group.lines.map(weightOf))
-  for (const group of groups.values()) group.lines.sort((a, b) => weightOf(a) - weightOf(b) || a.name.localeCompare(b.name) || a.title.localeCompare(b.title))
-  return [...groups.values()].sort((a, b) => heaviest(a) - heaviest(b) || b.lines.length - a.lines.length || a.title.localeCompare(b.title))
+  for (const group of groups.values())
+    group.lines.sort(
+      (a, b) => weightOf(a) - weightOf(b) || a.name.localeCompare(b.name) || a.title.localeCompare(b.title),
+    )
+  return [...groups.values()].sort(
+    (a, b) => heaviest(a) - heaviest(b) || b.lines.length - a.lines.length || a.title.localeCompare(b.title),
+  )
 }
 
 /** What names a line among those of all customers: one fingerprint may stand at several that came from one template. */

@@ -12,7 +12,13 @@ const route = useRoute()
 const router = useRouter()
 const code = route.hash.slice(1)
 
-const offer = ref<{ signIn: string; customer: string | null; ability: string; invitedBy: string; until: string | null }>()
+const offer = ref<{
+  signIn: string
+  customer: string | null
+  ability: string
+  invitedBy: string
+  until: string | null
+}>()
 const name = ref('')
 const password = ref('')
 const { busy, faults, attempt } = useAttempt()
@@ -32,17 +38,42 @@ const join = (): Promise<void> =>
     <h1>Jaunty Roster</h1>
     <p class="soft">{{ reseller }}</p>
     <LoadingLines v-if="offer === undefined && busy" what="the invitation" />
-    <p v-else-if="offer === undefined" class="fault" role="alert">{{ code === '' ? 'The address is not whole: follow the one in the letter.' : faults[''] }}</p>
+    <p v-else-if="offer === undefined" class="fault" role="alert">
+      {{ code === '' ? 'The address is not whole: follow the one in the letter.' : faults[''] }}
+    </p>
     <form v-else novalidate @submit.prevent="join">
       <p class="offer">
-        {{ offer.invitedBy }} asks you to {{ abilityInWords(offer.ability) }} for {{ offer.customer ?? 'every customer' }}{{ offer.until === null ? '' : `, until ${offer.until}` }}.
-        You will sign in as <strong>{{ offer.signIn }}</strong>.
+        {{ offer.invitedBy }} asks you to {{ abilityInWords(offer.ability) }} for {{ offer.customer ?? 'every customer'
+        }}{{ offer.until === null ? '' : `, until ${offer.until}` }}. You will sign in as
+        <strong>{{ offer.signIn }}</strong>.
       </p>
       <FieldRow v-slot="field" label="Your name" help="As colleagues read it in the history." :fault="faults['name']">
-        <el-input :id="field.id" v-model="name" name="name" autocomplete="name" maxlength="80" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        <el-input
+          :id="field.id"
+          v-model="name"
+          name="name"
+          autocomplete="name"
+          maxlength="80"
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
-      <FieldRow v-slot="field" label="Password" help="At least 12 characters; several words are easiest." :fault="faults['password']">
-        <el-input :id="field.id" v-model="password" name="password" type="password" autocomplete="new-password" show-password :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      <FieldRow
+        v-slot="field"
+        label="Password"
+        help="At least 12 characters; several words are easiest."
+        :fault="faults['password']"
+      >
+        <el-input
+          :id="field.id"
+          v-model="password"
+          name="password"
+          type="password"
+          autocomplete="new-password"
+          show-password
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
       <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
       <p class="act"><el-button type="primary" native-type="submit" :disabled="busy">Join</el-button></p>

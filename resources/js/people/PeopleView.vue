@@ -26,7 +26,9 @@ const said = ref('')
 const form = ref<HTMLElement>()
 
 const invitations = computed(() => people.data.value?.invitations ?? [])
-const known = computed(() => people.data.value?.people.some((person) => person.signIn === signIn.value.trim().toLowerCase()) === true)
+const known = computed(
+  () => people.data.value?.people.some((person) => person.signIn === signIn.value.trim().toLowerCase()) === true,
+)
 
 async function attempt(work: () => Promise<string>): Promise<void> {
   said.value = ''
@@ -39,9 +41,17 @@ async function attempt(work: () => Promise<string>): Promise<void> {
 const give = (): Promise<void> =>
   attempt(async () => {
     const to = signIn.value.trim()
-    const { isInvited } = await take(client.POST('/people/grants', {
-      body: { signIn: to, ...(customer.value === EVERY ? { everyCustomer: true } : { customer: customer.value }), ability: ability.value, until: until.value.trim() === '' ? null : until.value.trim(), purpose: purpose.value.trim() === '' ? null : purpose.value.trim() },
-    }))
+    const { isInvited } = await take(
+      client.POST('/people/grants', {
+        body: {
+          signIn: to,
+          ...(customer.value === EVERY ? { everyCustomer: true } : { customer: customer.value }),
+          ability: ability.value,
+          until: until.value.trim() === '' ? null : until.value.trim(),
+          purpose: purpose.value.trim() === '' ? null : purpose.value.trim(),
+        },
+      }),
+    )
     signIn.value = customer.value = until.value = purpose.value = ''
     return isInvited ? `An invitation went to ${to}.` : `${to} has the grant.`
   })
@@ -62,7 +72,17 @@ const giveBack = (): Promise<void> =>
   attempt(async () => {
     if (taken.value === undefined) return ''
     const { signIn: to, name, grant } = taken.value
-    await take(client.POST('/people/grants', { body: { signIn: to, ...(grant.everyCustomer ? { everyCustomer: true } : { customer: grant.customer ?? '' }), ability: grant.ability, until: grant.until, purpose: grant.purpose } }))
+    await take(
+      client.POST('/people/grants', {
+        body: {
+          signIn: to,
+          ...(grant.everyCustomer ? { everyCustomer: true } : { customer: grant.customer ?? '' }),
+          ability: grant.ability,
+          until: grant.until,
+          purpose: grant.purpose,
+        },
+      }),
+    )
     taken.value = undefined
     return `${name} has it again.`
   })
@@ -79,10 +99,21 @@ const takeBack = (invitation: string, to: string): Promise<void> =>
     return `The invitation of ${to} is taken back.`
   })
 
-const activity = useQuery({ queryKey: ['people', 'activity'], queryFn: async () => (await take(client.GET('/people/activity'))).activity })
+const activity = useQuery({
+  queryKey: ['people', 'activity'],
+  queryFn: async () => (await take(client.GET('/people/activity'))).activity,
+})
 
 async function close(person: { id: string; name: string }): Promise<void> {
-  const isMeant = await ElMessageBox.confirm(`${person.name} signs in no more, their tokens open nothing, and every grant of theirs is taken away. What they did stays in the history.`, 'Close the account', { confirmButtonText: 'Close it', cancelButtonText: 'Leave it' }).then(() => true, () => false)
+  const isMeant = await ElMessageBox.confirm(
+    `${person.name} signs in no more, their tokens open nothing, and every grant of theirs is taken away. ` +
+      `What they did stays in the history.`,
+    'Close the account',
+    { confirmButtonText: 'Close it', cancelButtonText: 'Leave it' },
+  ).then(
+    () => true,
+    () => false,
+  )
   if (!isMeant) return
   await attempt(async () => {
     await take(client.DELETE('/people/{technician}', { params: { path: { technician: person.id } } }))
@@ -104,52 +135,127 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
 </script>
 
 <template>
-  <PageTop><router-link to="/">‹ Roster</router-link><h1 class="title">People</h1><span class="soft">who may do what, and until when</span></PageTop>
+  <PageTop
+    ><router-link to="/">‹ Roster</router-link>
+    <h1 class="title">People</h1>
+    <span class="soft">who may do what, and until when</span></PageTop
+  >
   <main class="people">
-    <p class="outcome" role="status">{{ said }} <button v-if="taken !== undefined && said !== ''" type="button" class="quiet-button" @click="giveBack">Give it back</button></p>
+    <p class="outcome" role="status">
+      {{ said }}
+      <button v-if="taken !== undefined && said !== ''" type="button" class="quiet-button" @click="giveBack">
+        Give it back
+      </button>
+    </p>
     <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
     <LoadingLines v-if="people.isPending.value" what="the staff" />
     <ErrorState v-else-if="people.error.value !== null" :error="people.error.value" @again="people.refetch()" />
     <template v-else>
       <table class="lines">
-        <thead><tr><th scope="col">Who</th><th scope="col">May</th><th scope="col">For</th><th scope="col">Until</th><th scope="col">What for</th><td class="corner" /></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Who</th>
+            <th scope="col">May</th>
+            <th scope="col">For</th>
+            <th scope="col">Until</th>
+            <th scope="col">What for</th>
+            <td class="corner" />
+          </tr>
+        </thead>
         <tbody v-for="person in people.data.value?.people" :key="person.signIn">
           <tr v-if="person.grants.length === 0">
-            <td><strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span></td><td colspan="4" class="soft">nothing: signs in to an empty roster</td>
+            <td>
+              <strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span>
+            </td>
+            <td colspan="4" class="soft">nothing: signs in to an empty roster</td>
             <td class="act">
               <button type="button" class="text-button" @click="giveTo(person.signIn)">Give a grant</button>
-              <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Close the account of ${person.name}`" @click="close(person)">Close</button>
+              <button
+                v-if="person.signIn !== technician?.signIn"
+                type="button"
+                class="text-button"
+                :aria-label="`Close the account of ${person.name}`"
+                @click="close(person)"
+              >
+                Close
+              </button>
             </td>
           </tr>
           <tr v-for="(grant, index) in person.grants" :key="grant.id" :class="{ over: grant.hasRunOut }">
             <td>
               <template v-if="index === 0">
                 <strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span>
-                <span v-if="person.lead" class="mark">lead</span><span v-if="!person.secondFactor" class="soft small"> · no second factor</span>
+                <span v-if="person.lead" class="mark">lead</span
+                ><span v-if="!person.secondFactor" class="soft small"> · no second factor</span>
               </template>
             </td>
-            <td>{{ abilityInWords(grant.ability) }}</td><td>{{ forWhom(grant) }}</td>
-            <td>{{ grant.until ?? 'no end' }}<span v-if="grant.hasRunOut"> · run out</span></td><td class="soft">{{ grant.purpose }}</td>
+            <td>{{ abilityInWords(grant.ability) }}</td>
+            <td>{{ forWhom(grant) }}</td>
+            <td>{{ grant.until ?? 'no end' }}<span v-if="grant.hasRunOut"> · run out</span></td>
+            <td class="soft">{{ grant.purpose }}</td>
             <td class="act">
-              <button v-if="index === 0 && person.signIn !== technician?.signIn" type="button" class="text-button" @click="giveTo(person.signIn)">Give another</button>
-              <button v-if="index === 0 && person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Close the account of ${person.name}`" @click="close(person)">Close</button>
-              <button v-if="person.signIn !== technician?.signIn" type="button" class="text-button" :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`" @click="takeAway(person, grant)">Take away</button>
+              <button
+                v-if="index === 0 && person.signIn !== technician?.signIn"
+                type="button"
+                class="text-button"
+                @click="giveTo(person.signIn)"
+              >
+                Give another
+              </button>
+              <button
+                v-if="index === 0 && person.signIn !== technician?.signIn"
+                type="button"
+                class="text-button"
+                :aria-label="`Close the account of ${person.name}`"
+                @click="close(person)"
+              >
+                Close
+              </button>
+              <button
+                v-if="person.signIn !== technician?.signIn"
+                type="button"
+                class="text-button"
+                :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`"
+                @click="takeAway(person, grant)"
+              >
+                Take away
+              </button>
             </td>
           </tr>
         </tbody>
       </table>
 
-      <h2>{{ invitations.length === 0 ? 'Invitations' : plural(invitations.length, 'invitation') }} not accepted yet</h2>
+      <h2>
+        {{ invitations.length === 0 ? 'Invitations' : plural(invitations.length, 'invitation') }} not accepted yet
+      </h2>
       <EmptyState v-if="invitations.length === 0" title="Nobody is being waited for" />
       <table v-else class="lines">
-        <thead><tr><th scope="col">Who</th><th scope="col">May</th><th scope="col">For</th><th scope="col">Sent</th><th scope="col">Opens until</th><td class="corner" /></tr></thead>
+        <thead>
+          <tr>
+            <th scope="col">Who</th>
+            <th scope="col">May</th>
+            <th scope="col">For</th>
+            <th scope="col">Sent</th>
+            <th scope="col">Opens until</th>
+            <td class="corner" />
+          </tr>
+        </thead>
         <tbody>
           <tr v-for="invitation in invitations" :key="invitation.id" :class="{ over: !invitation.isOpen }">
-            <td>{{ invitation.signIn }}</td><td>{{ abilityInWords(invitation.ability) }}</td><td>{{ forWhom(invitation) }}</td>
-            <td>{{ age(invitation.sentAt, now) }} <span class="soft">by {{ invitation.invitedBy }}</span></td><td>{{ invitation.openUntil.slice(0, 10) }}<span v-if="!invitation.isOpen"> · run out</span></td>
+            <td>{{ invitation.signIn }}</td>
+            <td>{{ abilityInWords(invitation.ability) }}</td>
+            <td>{{ forWhom(invitation) }}</td>
+            <td>
+              {{ age(invitation.sentAt, now) }} <span class="soft">by {{ invitation.invitedBy }}</span>
+            </td>
+            <td>{{ invitation.openUntil.slice(0, 10) }}<span v-if="!invitation.isOpen"> · run out</span></td>
             <td class="act">
-              <button type="button" class="text-button" @click="sendAgain(invitation.id, invitation.signIn)">Send again</button>
-              <button type="button" class="text-button" @click="takeBack(invitation.id, invitation.signIn)">Take back</button>
+              <button type="button" class="text-button" @click="sendAgain(invitation.id, invitation.signIn)">
+                Send again
+              </button>
+              <button type="button" class="text-button" @click="takeBack(invitation.id, invitation.signIn)">
+                Take back
+              </button>
             </td>
           </tr>
         </tbody>
@@ -157,32 +263,88 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
 
       <h2>Give a grant, or invite</h2>
       <form ref="form" novalidate @submit.prevent="give">
-        <FieldRow v-slot="field" label="Who" :help="known ? 'Of the staff: the grant is theirs at once.' : 'Who is not of the staff yet gets a letter with an invitation, open for a week.'" :fault="faults['signIn']">
-          <el-input :id="field.id" v-model="signIn" name="signIn" type="email" placeholder="mail address" autocomplete="off" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        <FieldRow
+          v-slot="field"
+          label="Who"
+          :help="
+            known
+              ? 'Of the staff: the grant is theirs at once.'
+              : 'Who is not of the staff yet gets a letter with an invitation, open for a week.'
+          "
+          :fault="faults['signIn']"
+        >
+          <el-input
+            :id="field.id"
+            v-model="signIn"
+            name="signIn"
+            type="email"
+            placeholder="mail address"
+            autocomplete="off"
+            :aria-describedby="field.describedBy"
+            :aria-invalid="field.invalid"
+          />
         </FieldRow>
         <FieldRow v-slot="field" label="May" :fault="faults['ability']">
-          <el-select :id="field.id" v-model="ability" name="ability"><el-option v-for="each in ABILITIES" :key="each.value" :label="each.said" :value="each.value" /></el-select>
+          <el-select :id="field.id" v-model="ability" name="ability"
+            ><el-option v-for="each in ABILITIES" :key="each.value" :label="each.said" :value="each.value"
+          /></el-select>
         </FieldRow>
         <FieldRow v-slot="field" label="For" :fault="faults['customer']">
-          <el-select :id="field.id" v-model="customer" name="customer" filterable placeholder="a customer, or every one">
+          <el-select
+            :id="field.id"
+            v-model="customer"
+            name="customer"
+            filterable
+            placeholder="a customer, or every one"
+          >
             <el-option label="every customer, and those taken on later" :value="EVERY" />
             <el-option v-for="each in customers.data.value" :key="each.key" :label="each.name" :value="each.key" />
           </el-select>
         </FieldRow>
-        <FieldRow v-slot="field" label="Until" help="The last day, such as 2026-12-31. Left empty: without end." :fault="faults['until']">
-          <el-input :id="field.id" v-model="until" name="until" autocomplete="off" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        <FieldRow
+          v-slot="field"
+          label="Until"
+          help="The last day, such as 2026-12-31. Left empty: without end."
+          :fault="faults['until']"
+        >
+          <el-input
+            :id="field.id"
+            v-model="until"
+            name="until"
+            autocomplete="off"
+            :aria-describedby="field.describedBy"
+            :aria-invalid="field.invalid"
+          />
         </FieldRow>
         <FieldRow v-slot="field" label="What for" :fault="faults['purpose']">
           <el-input :id="field.id" v-model="purpose" name="purpose" maxlength="200" autocomplete="off" />
         </FieldRow>
-        <p class="send"><el-button type="primary" native-type="submit" :disabled="signIn.trim() === '' || customer === ''">{{ known ? 'Give it' : 'Invite' }}</el-button></p>
+        <p class="send">
+          <el-button type="primary" native-type="submit" :disabled="signIn.trim() === '' || customer === ''">{{
+            known ? 'Give it' : 'Invite'
+          }}</el-button>
+        </p>
       </form>
 
       <h2>What was done</h2>
       <ErrorState v-if="activity.error.value !== null" :error="activity.error.value" @again="activity.refetch()" />
       <table v-else class="lines" data-testid="activity">
-        <thead><tr><th scope="col">When</th><th scope="col">Who</th><th scope="col">What</th><th scope="col">Of what</th></tr></thead>
-        <tbody><tr v-for="(each, index) in activity.data.value ?? []" :key="index"><td class="soft">{{ each.at.slice(0, 16).replace('T', ' ') }}</td><td>{{ each.who ?? 'somebody' }}</td><td>{{ each.what }}</td><td class="soft">{{ each.detail.join(', ') }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th scope="col">When</th>
+            <th scope="col">Who</th>
+            <th scope="col">What</th>
+            <th scope="col">Of what</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(each, index) in activity.data.value ?? []" :key="index">
+            <td class="soft">{{ each.at.slice(0, 16).replace('T', ' ') }}</td>
+            <td>{{ each.who ?? 'somebody' }}</td>
+            <td>{{ each.what }}</td>
+            <td class="soft">{{ each.detail.join(', ') }}</td>
+          </tr>
+        </tbody>
       </table>
     </template>
   </main>

@@ -4,15 +4,61 @@ import { close, fakeServer, open, Refused, settle } from '@/testing'
 import JoinView from './JoinView.vue'
 import PeopleView from './PeopleView.vue'
 
-const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena@saltmarsh.example', lead: true, secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
+const SESSION = {
+  technician: {
+    name: 'Lena Kestrel',
+    initials: 'LK',
+    signIn: 'lena@saltmarsh.example',
+    lead: true,
+    secondFactor: false,
+    mayTakeOn: true,
+  },
+  reseller: 'Saltmarsh Voice',
+  now: '2026-12-01T18:05:00Z',
+  clockStandsStill: true,
+}
 const EVERY = { everyCustomer: true, customer: null, customerName: null, purpose: null, until: null }
 const PEOPLE = {
   people: [
-    { name: 'Lena Kestrel', signIn: 'lena@saltmarsh.example', lead: true, secondFactor: true, grants: [{ id: 'g1', ability: 'push', ...EVERY, hasRunOut: false }] },
-    { name: 'Sol Ormerod', signIn: 'sol@saltmarsh.example', lead: false, secondFactor: false, grants: [{ id: 'g2', ability: 'edit', ...EVERY, everyCustomer: false, customer: 'inlet', customerName: 'Inlet Property Care', until: '2026-11-30', hasRunOut: true }] },
+    {
+      name: 'Lena Kestrel',
+      signIn: 'lena@saltmarsh.example',
+      lead: true,
+      secondFactor: true,
+      grants: [{ id: 'g1', ability: 'push', ...EVERY, hasRunOut: false }],
+    },
+    {
+      name: 'Sol Ormerod',
+      signIn: 'sol@saltmarsh.example',
+      lead: false,
+      secondFactor: false,
+      grants: [
+        {
+          id: 'g2',
+          ability: 'edit',
+          ...EVERY,
+          everyCustomer: false,
+          customer: 'inlet',
+          customerName: 'Inlet Property Care',
+          until: '2026-11-30',
+          hasRunOut: true,
+        },
+      ],
+    },
     { name: 'Ada Wren', signIn: 'ada@saltmarsh.example', lead: false, secondFactor: false, grants: [] },
   ],
-  invitations: [{ id: 'i1', signIn: 'maud@saltmarsh.example', ability: 'read', ...EVERY, invitedBy: 'Lena Kestrel', sentAt: '2026-11-28T18:05:00Z', openUntil: '2026-12-05T18:05:00Z', isOpen: true }],
+  invitations: [
+    {
+      id: 'i1',
+      signIn: 'maud@saltmarsh.example',
+      ability: 'read',
+      ...EVERY,
+      invitedBy: 'Lena Kestrel',
+      sentAt: '2026-11-28T18:05:00Z',
+      openUntil: '2026-12-05T18:05:00Z',
+      isOpen: true,
+    },
+  ],
 }
 
 let page: VueWrapper
@@ -22,7 +68,12 @@ afterEach(() => {
 })
 
 async function people(handlers: Record<string, unknown> = {}): Promise<ReturnType<typeof fakeServer>> {
-  const server = fakeServer({ 'GET /session': SESSION, 'GET /people': PEOPLE, 'GET /customers': { customers: [] }, ...handlers })
+  const server = fakeServer({
+    'GET /session': SESSION,
+    'GET /people': PEOPLE,
+    'GET /customers': { customers: [] },
+    ...handlers,
+  })
   page = (await open(PeopleView, '/people')).page
   await settle()
   return server
@@ -35,7 +86,10 @@ async function chooseEveryCustomer(): Promise<void> {
 }
 
 async function press(label: string): Promise<void> {
-  await page.findAll('button').find((each) => each.text() === label)?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === label)
+    ?.trigger('click')
   await settle()
 }
 
@@ -51,7 +105,11 @@ it('shows what each may do, who may do nothing, and offers nobody to take away t
 })
 
 it('gives somebody of the staff a grant and invites anybody else', async () => {
-  const server = await people({ 'POST /people/grants': (body: unknown) => ({ isInvited: (body as { signIn: string }).signIn !== 'sol@saltmarsh.example' }) })
+  const server = await people({
+    'POST /people/grants': (body: unknown) => ({
+      isInvited: (body as { signIn: string }).signIn !== 'sol@saltmarsh.example',
+    }),
+  })
   const submit = (): string => page.get('button[type=submit]').text()
 
   await page.get('input[name=signIn]').setValue('Sol@saltmarsh.example')
@@ -65,13 +123,21 @@ it('gives somebody of the staff a grant and invites anybody else', async () => {
   await page.get('form').trigger('submit')
   await settle()
 
-  expect(server.asked.find((each) => each.call === 'POST /people/grants')?.body).toEqual({ signIn: 'new@saltmarsh.example', everyCustomer: true, ability: 'edit', until: '2026-12-31', purpose: null })
+  expect(server.asked.find((each) => each.call === 'POST /people/grants')?.body).toEqual({
+    signIn: 'new@saltmarsh.example',
+    everyCustomer: true,
+    ability: 'edit',
+    until: '2026-12-31',
+    purpose: null,
+  })
   expect(page.get('[role=status]').text()).toBe('An invitation went to new@saltmarsh.example.')
   expect((page.get('input[name=signIn]').element as HTMLInputElement).value).toBe('')
 })
 
 it('keeps what was typed where it cannot be used', async () => {
-  await people({ 'POST /people/grants': new Refused(422, { errors: [{ detail: 'This day is past.', pointer: '/until' }] }) })
+  await people({
+    'POST /people/grants': new Refused(422, { errors: [{ detail: 'This day is past.', pointer: '/until' }] }),
+  })
   await page.get('input[name=signIn]').setValue('new@saltmarsh.example')
   await page.get('input[name=until]').setValue('2026-01-01')
   await page.get('form').trigger('submit')
@@ -82,16 +148,30 @@ it('keeps what was typed where it cannot be used', async () => {
 })
 
 it('takes away, sends again and takes back', async () => {
-  const server = await people({ 'DELETE /people/grants/g2': null, 'POST /people/invitations/i1/send': null, 'DELETE /people/invitations/i1': null })
+  const server = await people({
+    'DELETE /people/grants/g2': null,
+    'POST /people/invitations/i1/send': null,
+    'DELETE /people/invitations/i1': null,
+  })
   for (const each of ['Take away', 'Send again', 'Take back']) await press(each)
 
-  expect(server.asked.map((each) => each.call).filter((call) => call.includes('/g') || call.includes('/i1'))).toEqual(['DELETE /people/grants/g2', 'POST /people/invitations/i1/send', 'DELETE /people/invitations/i1'])
+  expect(server.asked.map((each) => each.call).filter((call) => call.includes('/g') || call.includes('/i1'))).toEqual([
+    'DELETE /people/grants/g2',
+    'POST /people/invitations/i1/send',
+    'DELETE /people/invitations/i1',
+  ])
 })
 
 it('lets somebody join who has the whole code, and signs them in', async () => {
   const server = fakeServer({
     'GET /session': { ...SESSION, technician: null },
-    'POST /joining/look': { signIn: 'maud@saltmarsh.example', customer: 'Inlet Property Care', ability: 'edit', invitedBy: 'Lena Kestrel', until: '2026-12-31' },
+    'POST /joining/look': {
+      signIn: 'maud@saltmarsh.example',
+      customer: 'Inlet Property Care',
+      ability: 'edit',
+      invitedBy: 'Lena Kestrel',
+      until: '2026-12-31',
+    },
     'POST /joining': null,
     'POST /session': SESSION,
   })
@@ -106,12 +186,19 @@ it('lets somebody join who has the whole code, and signs them in', async () => {
   await page.get('form').trigger('submit')
   await settle()
 
-  expect(server.asked.find((each) => each.call === 'POST /joining')?.body).toEqual({ code: 'the-code', name: 'Maud Ferrier', password: 'four words that are mine' })
+  expect(server.asked.find((each) => each.call === 'POST /joining')?.body).toEqual({
+    code: 'the-code',
+    name: 'Maud Ferrier',
+    password: 'four words that are mine',
+  })
   expect(replace).toHaveBeenCalledWith('/second-factor')
 })
 
 it('says that an invitation is closed, and asks for nothing', async () => {
-  fakeServer({ 'GET /session': { ...SESSION, technician: null }, 'POST /joining/look': new Refused(410, { detail: 'This invitation is not open any more.' }) })
+  fakeServer({
+    'GET /session': { ...SESSION, technician: null },
+    'POST /joining/look': new Refused(410, { detail: 'This invitation is not open any more.' }),
+  })
   page = (await open(JoinView, '/join#old')).page
   await settle()
 

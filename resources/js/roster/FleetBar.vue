@@ -30,7 +30,10 @@ function said(live: Live): string {
   if (!live.onSwitch) return 'not on the switch'
   const there = live.differences.filter((each) => each.whose !== 'ours').length
   const waiting = live.differences.length - there
-  const parts = [...(there > 0 ? [`${plural(there, 'place')} changed there`] : []), ...(waiting > 0 ? [`${waiting} not pushed yet`] : [])]
+  const parts = [
+    ...(there > 0 ? [`${plural(there, 'place')} changed there`] : []),
+    ...(waiting > 0 ? [`${waiting} not pushed yet`] : []),
+  ]
   return parts.length === 0 ? 'the same' : parts.join(', ')
 }
 
@@ -55,7 +58,9 @@ async function run(what: string, lines: CustomerLine[], work: (customer: string)
 }
 
 const read = (): Promise<void> =>
-  run('Read from the switch', props.chosen, async (customer) => said(await take(client.POST('/customers/{customer}/live/read', { params: { path: { customer } } }))))
+  run('Read from the switch', props.chosen, async (customer) =>
+    said(await take(client.POST('/customers/{customer}/live/read', { params: { path: { customer } } }))),
+  )
 
 async function push(lines: CustomerLine[], there: Record<string, Difference[]>): Promise<void> {
   overwritten.value = {}
@@ -72,7 +77,9 @@ async function takeBack(): Promise<void> {
   const lines = props.chosen.filter((line) => (were[line.key] ?? []).some(isField))
   overwritten.value = {}
   await run('Taking back', lines, async (customer) => {
-    const edits = (were[customer] ?? []).filter(isField).map((each) => ({ object: each.object, path: each.path ?? '', value: each.live }))
+    const edits = (were[customer] ?? [])
+      .filter(isField)
+      .map((each) => ({ object: each.object, path: each.path ?? '', value: each.live }))
     await take(client.POST('/customers/{customer}/draft/edits', { params: { path: { customer } }, body: { edits } }))
     return `${plural(edits.length, 'change')} pending: look it over`
   })
@@ -89,10 +96,31 @@ const failed = computed(() => done.value.filter((each) => each.isFault))
       <button type="button" class="quiet-button" @click="stops = true">Stop after this one</button>
     </template>
     <template v-else-if="done.length > 0">
-      <span role="status">{{ plural(done.length, 'customer') }} done{{ failed.length > 0 ? `, ${failed.length} failed` : '' }}</span>
-      <ul class="came"><li v-for="each in failed.length > 0 ? failed : done.slice(0, 6)" :key="each.name" :class="{ fault: each.isFault }">{{ each.name }}: {{ each.said }}</li></ul>
-      <button v-if="lost.length > 0" type="button" class="quiet-button" data-testid="take-back" @click="takeBack">Take what was overwritten into drafts</button>
-      <button type="button" class="quiet-button" @click="done = []; overwritten = {}">Close</button>
+      <span role="status"
+        >{{ plural(done.length, 'customer') }} done{{ failed.length > 0 ? `, ${failed.length} failed` : '' }}</span
+      >
+      <ul class="came">
+        <li
+          v-for="each in failed.length > 0 ? failed : done.slice(0, 6)"
+          :key="each.name"
+          :class="{ fault: each.isFault }"
+        >
+          {{ each.name }}: {{ each.said }}
+        </li>
+      </ul>
+      <button v-if="lost.length > 0" type="button" class="quiet-button" data-testid="take-back" @click="takeBack">
+        Take what was overwritten into drafts
+      </button>
+      <button
+        type="button"
+        class="quiet-button"
+        @click="
+          done = []
+          overwritten = {}
+        "
+      >
+        Close
+      </button>
     </template>
     <template v-else>
       <strong>{{ plural(chosen.length, 'customer') }} chosen</strong>

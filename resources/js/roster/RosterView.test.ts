@@ -5,12 +5,35 @@ import { setClock } from '@/shared'
 import { close, fakeServer, key, open, Refused, settle } from '@/testing'
 import RosterView from './RosterView.vue'
 
-const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
+const SESSION = {
+  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true },
+  reseller: 'Saltmarsh Voice',
+  now: '2026-12-01T18:05:00Z',
+  clockStandsStill: true,
+}
 
 function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
   return {
-    key: name.toLowerCase(), name, stage: 'building', zone: 'America/Halifax', mainNumber: '+1 902 555 0110', leadsTo: 'Ines', objects: 4, revision: 3,
-    differences: 0, liveReadAt: '2026-12-01T17:51:00Z', pushedRevision: 3, pushedAt: '2026-12-01T15:00:00Z', place: null, region: 'CA', strip: null, findings: { blocker: 0, error: 0, warning: 0, note: 0 }, callersNotice: null, next: null, lookedAfterBy: 'LK', ...more,
+    key: name.toLowerCase(),
+    name,
+    stage: 'building',
+    zone: 'America/Halifax',
+    mainNumber: '+1 902 555 0110',
+    leadsTo: 'Ines',
+    objects: 4,
+    revision: 3,
+    differences: 0,
+    liveReadAt: '2026-12-01T17:51:00Z',
+    pushedRevision: 3,
+    pushedAt: '2026-12-01T15:00:00Z',
+    place: null,
+    region: 'CA',
+    strip: null,
+    findings: { blocker: 0, error: 0, warning: 0, note: 0 },
+    callersNotice: null,
+    next: null,
+    lookedAfterBy: 'LK',
+    ...more,
   }
 }
 
@@ -31,12 +54,23 @@ async function roster(customers: CustomerLine[] | Refused): ReturnType<typeof op
 const names = (): string[] => page.findAll('tbody .name').map((cell) => cell.text())
 
 it('says of each customer what differs, how old that reading is, and how far the book is ahead', async () => {
-  await roster([line('Ardent', { differences: 2, revision: 5, callersNotice: true, findings: { blocker: 1, error: 0, warning: 2, note: 0 }, next: { on: '2026-12-14', what: '1 number ports' } }), line('Pier', { differences: null, liveReadAt: null, pushedAt: null, pushedRevision: null, mainNumber: null })])
+  await roster([
+    line('Ardent', {
+      differences: 2,
+      revision: 5,
+      callersNotice: true,
+      findings: { blocker: 1, error: 0, warning: 2, note: 0 },
+      next: { on: '2026-12-14', what: '1 number ports' },
+    }),
+    line('Pier', { differences: null, liveReadAt: null, pushedAt: null, pushedRevision: null, mainNumber: null }),
+  ])
 
   const [ardent, pier] = page.findAll('tbody tr').map((row) => row.text())
   expect(ardent).toContain('2 fields · callers notice')
   expect(ardent).toContain('Mon 14 Dec: 1 number ports')
-  expect(Array.from(document.body.querySelectorAll('tbody tr:first-child .bars'), (bars) => bars.getAttribute('aria-label'))).toEqual(['blocker', 'warning'])
+  expect(
+    Array.from(document.body.querySelectorAll('tbody tr:first-child .bars'), (bars) => bars.getAttribute('aria-label')),
+  ).toEqual(['blocker', 'warning'])
   expect(page.find('[title="read from the switch 14 min ago"]').exists()).toBe(true)
   expect(ardent).toContain('3 h ago, 2 behind')
   expect(pier).toContain('sound')
@@ -56,7 +90,11 @@ it('opens what the keys stand on, and the keys stay within the list', async () =
 })
 
 it('narrows by the sentence and opens the first that fits from the search field', async () => {
-  const { router } = await roster([line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 })])
+  const { router } = await roster([
+    line('Ardent'),
+    line('Boatyard', { differences: 3 }),
+    line('Cannery', { differences: 1 }),
+  ])
   const push = vi.spyOn(router, 'push')
 
   await page.get('select[aria-label="Drift"]').setValue('some')
@@ -69,7 +107,11 @@ it('narrows by the sentence and opens the first that fits from the search field'
 })
 
 it('sorts by a head, and the other way by the same head again', async () => {
-  await roster([line('Ardent', { differences: 1 }), line('Boatyard', { differences: 3 }), line('Cannery', { differences: null })])
+  await roster([
+    line('Ardent', { differences: 1 }),
+    line('Boatyard', { differences: 3 }),
+    line('Cannery', { differences: null }),
+  ])
   const head = page.findAll('.sorter').find((each) => each.text().startsWith('Drift'))
 
   await head?.trigger('click')
@@ -88,43 +130,86 @@ it('does one thing for the customers that were chosen by key, and says what came
   expect(page.text()).toContain('2 customers chosen')
 
   const server = fakeServer({
-    'POST /customers/ardent/live/read': { onSwitch: true, readAt: null, differences: [], left: [], waived: [], signed: null, runSheet: [], pinsToTell: [] },
+    'POST /customers/ardent/live/read': {
+      onSwitch: true,
+      readAt: null,
+      differences: [],
+      left: [],
+      waived: [],
+      signed: null,
+      runSheet: [],
+      pinsToTell: [],
+    },
     'POST /customers/cannery/live/read': new Refused(502, { detail: 'The switch did not answer.' }),
     'GET /customers': { customers: [line('Ardent')] },
   })
-  await page.findAll('button').find((each) => each.text() === 'Read from the switch')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Read from the switch')
+    ?.trigger('click')
   await settle()
 
-  expect(server.asked.map((each) => each.call).filter((call) => call.startsWith('POST'))).toEqual(['POST /customers/ardent/live/read', 'POST /customers/cannery/live/read'])
+  expect(server.asked.map((each) => each.call).filter((call) => call.startsWith('POST'))).toEqual([
+    'POST /customers/ardent/live/read',
+    'POST /customers/cannery/live/read',
+  ])
   expect(page.text()).toContain('2 customers done, 1 failed')
   expect(page.text()).toContain('Cannery: The switch did not answer.')
 })
 
-it('looks at a push to several before it begins, and leaves out whoever would lose what was changed there', async () => {
-  await roster([line('Ardent'), line('Boatyard')])
-  await key('x')
-  await key('j')
-  await key('x')
-  const live = { onSwitch: true, readAt: null, left: [], waived: [], signed: null, pinsToTell: [], runSheet: [{ kind: 'update', object: 'user:ines', label: 'Ines', fields: ['email'] }] }
-  const difference = { object: 'user:ines', label: 'Ines', what: 'field', path: 'email', book: 'a', live: 'b', signed: null, since: null, by: 'their admin' }
-  const server = fakeServer({
-    'POST /customers/ardent/live/read': { ...live, differences: [{ ...difference, whose: 'ours' }] },
-    'POST /customers/boatyard/live/read': { ...live, differences: [{ ...difference, whose: 'theirs' }] },
-    'POST /customers/ardent/pushes': { id: 'p1' },
-    'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
-  })
-  HTMLDialogElement.prototype.showModal = function showModal(): void { this.open = true }
-  await page.findAll('button').find((each) => each.text() === 'Push …')?.trigger('click')
-  await settle()
+it(
+  'looks at a push to several before it begins, and leaves out whoever would lose what was changed ' + 'there',
+  async () => {
+    await roster([line('Ardent'), line('Boatyard')])
+    await key('x')
+    await key('j')
+    await key('x')
+    const live = {
+      onSwitch: true,
+      readAt: null,
+      left: [],
+      waived: [],
+      signed: null,
+      pinsToTell: [],
+      runSheet: [{ kind: 'update', object: 'user:ines', label: 'Ines', fields: ['email'] }],
+    }
+    const difference = {
+      object: 'user:ines',
+      label: 'Ines',
+      what: 'field',
+      path: 'email',
+      book: 'a',
+      live: 'b',
+      signed: null,
+      since: null,
+      by: 'their admin',
+    }
+    const server = fakeServer({
+      'POST /customers/ardent/live/read': { ...live, differences: [{ ...difference, whose: 'ours' }] },
+      'POST /customers/boatyard/live/read': { ...live, differences: [{ ...difference, whose: 'theirs' }] },
+      'POST /customers/ardent/pushes': { id: 'p1' },
+      'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
+    })
+    HTMLDialogElement.prototype.showModal = function showModal(): void {
+      this.open = true
+    }
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Push …')
+      ?.trigger('click')
+    await settle()
 
-  expect(server.asked.some((each) => each.call.endsWith('/pushes'))).toBe(false)
-  const rows = page.get('[data-testid=fleet-push]').findAll('tbody tr')
-  expect(rows.map((row) => (row.get('input').element as HTMLInputElement).checked)).toEqual([true, false])
-  expect(rows[1]?.text()).toContain('Ines · mail by their admin')
-  await page.get('[data-testid=push-chosen]').trigger('click')
-  await settle()
-  expect(server.asked.filter((each) => each.call.endsWith('/pushes')).map((each) => each.call)).toEqual(['POST /customers/ardent/pushes'])
-})
+    expect(server.asked.some((each) => each.call.endsWith('/pushes'))).toBe(false)
+    const rows = page.get('[data-testid=fleet-push]').findAll('tbody tr')
+    expect(rows.map((row) => (row.get('input').element as HTMLInputElement).checked)).toEqual([true, false])
+    expect(rows[1]?.text()).toContain('Ines · mail by their admin')
+    await page.get('[data-testid=push-chosen]').trigger('click')
+    await settle()
+    expect(server.asked.filter((each) => each.call.endsWith('/pushes')).map((each) => each.call)).toEqual([
+      'POST /customers/ardent/pushes',
+    ])
+  },
+)
 
 it('says what to do where there is no customer, and where none fits', async () => {
   await roster([])
@@ -134,17 +219,23 @@ it('says what to do where there is no customer, and where none fits', async () =
   await roster([line('Ardent')])
   await page.get('input[type=search]').setValue('zzz')
   expect(page.text()).toContain('No customer fits this sentence')
-  await page.findAll('button').find((each) => each.text() === 'Show all 1')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Show all 1')
+    ?.trigger('click')
   await settle()
   expect(names()).toEqual(['Ardent'])
 })
 
-it('says what went wrong in the server\'s words and tries again when asked', async () => {
+it("says what went wrong in the server's words and tries again when asked", async () => {
   await roster(new Refused(503, { title: 'Too busy', detail: 'The database rests for a moment.' }))
 
   expect(page.get('[role=alert]').text()).toContain('The database rests for a moment.')
   fakeServer({ 'GET /customers': { customers: [line('Ardent')] }, 'GET /session': SESSION })
-  await page.findAll('button').find((each) => each.text() === 'Try again')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Try again')
+    ?.trigger('click')
   await settle()
   expect(names()).toEqual(['Ardent'])
 })

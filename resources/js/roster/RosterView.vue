@@ -4,7 +4,25 @@ import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
-import { age, dayInWords, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, minuteOfWeek, PageTop, plural, SEVERITIES, SeverityBars, stageInWords, useLongList, useNow, useShortcuts, WeekStrip } from '@/shared'
+import {
+  age,
+  dayInWords,
+  EmptyState,
+  ErrorState,
+  GETS,
+  GetsSwatch,
+  LoadingLines,
+  minuteOfWeek,
+  PageTop,
+  plural,
+  SEVERITIES,
+  SeverityBars,
+  stageInWords,
+  useLongList,
+  useNow,
+  useShortcuts,
+  WeekStrip,
+} from '@/shared'
 import { filtered, OPEN, sorted, weightOf, type Filter, type Sort, type SortKey } from './filter'
 import FleetBar from './FleetBar.vue'
 import { rosterQuery } from './rosterQueries'
@@ -24,7 +42,15 @@ const lines = computed(() => sorted(filtered(data.value ?? [], filter), sort.val
 const stages = computed(() => [...new Set((data.value ?? []).map((line) => line.stage))].sort())
 const people = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.lookedAfterBy ?? []))].sort())
 const regions = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.region ?? []))].sort())
-const narrowed = computed(() => filter.stage !== '' || filter.findings !== 'any' || filter.drift !== 'any' || filter.region !== '' || filter.who !== '' || filter.words.trim() !== '')
+const narrowed = computed(
+  () =>
+    filter.stage !== '' ||
+    filter.findings !== 'any' ||
+    filter.drift !== 'any' ||
+    filter.region !== '' ||
+    filter.who !== '' ||
+    filter.words.trim() !== '',
+)
 const picked = reactive(new Set<string>())
 const chosen = computed(() => lines.value.filter((line) => picked.has(line.key)))
 
@@ -42,8 +68,14 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 
 const LINE_HEIGHT = 35
 const page = ref<HTMLElement>()
-const { isLong, drawn, show } = useLongList(() => lines.value.length, () => page.value ?? null, LINE_HEIGHT)
-const inView = computed(() => lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })))
+const { isLong, drawn, show } = useLongList(
+  () => lines.value.length,
+  () => page.value ?? null,
+  LINE_HEIGHT,
+)
+const inView = computed(() =>
+  lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })),
+)
 
 watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
 
@@ -79,7 +111,9 @@ function drift(line: CustomerLine): string {
 }
 
 function read(line: CustomerLine): string {
-  return line.liveReadAt === null ? 'never read from the switch' : `read from the switch ${age(line.liveReadAt, now.value)}`
+  return line.liveReadAt === null
+    ? 'never read from the switch'
+    : `read from the switch ${age(line.liveReadAt, now.value)}`
 }
 
 function next(line: CustomerLine): string {
@@ -102,12 +136,42 @@ function pushed(line: CustomerLine): string {
 }
 
 useShortcuts([
-  { keys: 'j', label: 'next customer', scope: 'Roster', run: () => { move(1) } },
-  { keys: 'k', label: 'customer before', scope: 'Roster', run: () => { move(-1) } },
-  { keys: 'Enter', label: 'open the customer', scope: 'Roster', run: () => { open(lines.value[at.value]) } },
-  { keys: 'x', label: 'choose the customer, for several at once', scope: 'Roster', run: () => { pick(lines.value[at.value]) } },
+  {
+    keys: 'j',
+    label: 'next customer',
+    scope: 'Roster',
+    run: () => {
+      move(1)
+    },
+  },
+  {
+    keys: 'k',
+    label: 'customer before',
+    scope: 'Roster',
+    run: () => {
+      move(-1)
+    },
+  },
+  {
+    keys: 'Enter',
+    label: 'open the customer',
+    scope: 'Roster',
+    run: () => {
+      open(lines.value[at.value])
+    },
+  },
+  {
+    keys: 'x',
+    label: 'choose the customer, for several at once',
+    scope: 'Roster',
+    run: () => {
+      pick(lines.value[at.value])
+    },
+  },
   { keys: '/', label: 'search', scope: 'Roster', run: () => search.value?.focus() },
-  ...(technician.value?.mayTakeOn === true ? [{ keys: 'n', label: 'take on a customer', scope: 'Roster', run: () => void router.push('/taking-on') }] : []),
+  ...(technician.value?.mayTakeOn === true
+    ? [{ keys: 'n', label: 'take on a customer', scope: 'Roster', run: () => void router.push('/taking-on') }]
+    : []),
 ])
 </script>
 
@@ -127,7 +191,9 @@ useShortcuts([
     <LoadingLines v-if="isPending" what="the Roster" />
     <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
     <EmptyState v-else-if="data?.length === 0" title="No customer is yours yet">
-      <p v-if="technician?.mayTakeOn"><router-link to="/taking-on">Take on a customer</router-link> from a template and four answers.</p>
+      <p v-if="technician?.mayTakeOn">
+        <router-link to="/taking-on">Take on a customer</router-link> from a template and four answers.
+      </p>
       <p v-else>Ask whoever grants customers at {{ reseller }} for the ones you look after.</p>
     </EmptyState>
     <template v-else>
@@ -152,56 +218,129 @@ useShortcuts([
             <option value="noticed">drift that callers notice</option>
             <option value="some">some drift</option>
             <option value="none">no drift</option>
-            <option value="unread">nothing read from the switch</option>
-          </select>, in
+            <option value="unread">nothing read from the switch</option></select
+          >, in
           <select v-model="filter.region" aria-label="Region">
             <option value="">all regions</option>
-            <option v-for="region in regions" :key="region" :value="region">{{ region }}</option>
-          </select>, looked after by
+            <option v-for="region in regions" :key="region" :value="region">{{ region }}</option></select
+          >, looked after by
           <select v-model="filter.who" aria-label="Looked after by">
             <option value="">anyone</option>
-            <option v-for="who in people" :key="who" :value="who">{{ who }}</option>
-          </select>,
-          called
-          <input ref="search" v-model="filter.words" class="words" type="search" aria-label="Name or number" placeholder="anything" @keydown.enter="open(lines[at])" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.esc="filter.words = ''">
+            <option v-for="who in people" :key="who" :value="who">{{ who }}</option></select
+          >, called
+          <input
+            ref="search"
+            v-model="filter.words"
+            class="words"
+            type="search"
+            aria-label="Name or number"
+            placeholder="anything"
+            @keydown.enter="open(lines[at])"
+            @keydown.down.prevent="move(1)"
+            @keydown.up.prevent="move(-1)"
+            @keydown.esc="filter.words = ''"
+          />
           <button v-if="narrowed" type="button" class="text-button small" @click="clear">show all</button>
         </p>
-        <p class="soft" role="status">{{ narrowed ? `${lines.length} of ${plural(data?.length ?? 0, 'customer')}` : plural(lines.length, 'customer') }}</p>
-        <el-button v-if="technician?.mayTakeOn" type="primary" data-testid="take-on" @click="router.push('/taking-on')">Take on a customer</el-button>
+        <p class="soft" role="status">
+          {{
+            narrowed ? `${lines.length} of ${plural(data?.length ?? 0, 'customer')}` : plural(lines.length, 'customer')
+          }}
+        </p>
+        <el-button v-if="technician?.mayTakeOn" type="primary" data-testid="take-on" @click="router.push('/taking-on')"
+          >Take on a customer</el-button
+        >
       </div>
-      <p v-if="error !== null" class="fault small" role="alert">The Roster could not be read again just now; what you see may be a little old.</p>
+      <p v-if="error !== null" class="fault small" role="alert">
+        The Roster could not be read again just now; what you see may be a little old.
+      </p>
       <table>
         <thead>
           <tr>
-            <td class="corner pick"><input type="checkbox" aria-label="Choose all that are shown" :checked="chosen.length > 0 && chosen.length === lines.length" @change="pickAll"></td>
-            <th v-for="column in columns" :key="column.key" scope="col" :class="column.key" :aria-sort="column.key === 'week' ? undefined : sortedHow(column.key)">
-              <span v-if="column.key === 'week'" class="days"><span class="visually-hidden">{{ column.title }}</span><span v-for="day in DAYS" :key="day" aria-hidden="true">{{ day }}</span></span>
-              <button v-else type="button" class="sorter" @click="sortBy(column.key)">{{ column.title }}<span aria-hidden="true">{{ sortedHow(column.key) === 'ascending' ? ' ↑' : sortedHow(column.key) === 'descending' ? ' ↓' : '' }}</span></button>
+            <td class="corner pick">
+              <input
+                type="checkbox"
+                aria-label="Choose all that are shown"
+                :checked="chosen.length > 0 && chosen.length === lines.length"
+                @change="pickAll"
+              />
+            </td>
+            <th
+              v-for="column in columns"
+              :key="column.key"
+              scope="col"
+              :class="column.key"
+              :aria-sort="column.key === 'week' ? undefined : sortedHow(column.key)"
+            >
+              <span v-if="column.key === 'week'" class="days"
+                ><span class="visually-hidden">{{ column.title }}</span
+                ><span v-for="day in DAYS" :key="day" aria-hidden="true">{{ day }}</span></span
+              >
+              <button v-else type="button" class="sorter" @click="sortBy(column.key)">
+                {{ column.title
+                }}<span aria-hidden="true">{{
+                  sortedHow(column.key) === 'ascending' ? ' ↑' : sortedHow(column.key) === 'descending' ? ' ↓' : ''
+                }}</span>
+              </button>
             </th>
           </tr>
         </thead>
         <tbody ref="body">
-          <tr v-if="drawn.above > 0" aria-hidden="true"><td :style="{ height: `${drawn.above}px` }" class="space" /></tr>
+          <tr v-if="drawn.above > 0" aria-hidden="true">
+            <td :style="{ height: `${drawn.above}px` }" class="space" />
+          </tr>
           <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
-          <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-          <tr v-for="{ line, index } in inView" :key="line.key" :class="{ here: index === at, picked: picked.has(line.key) }" :data-testid="`line-${line.key}`" @click="open(line)">
-            <td class="pick"><input type="checkbox" :aria-label="`Choose ${line.name}`" :checked="picked.has(line.key)" @click.stop @change="pick(line)"></td>
-            <td class="name" :title="`${line.name}, ${line.place ?? ''}`"><router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{ line.name }}</router-link> <span class="soft small">{{ line.place }}</span></td>
+          <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
+            vuejs-accessibility/no-static-element-interactions -->
+          <tr
+            v-for="{ line, index } in inView"
+            :key="line.key"
+            :class="{ here: index === at, picked: picked.has(line.key) }"
+            :data-testid="`line-${line.key}`"
+            @click="open(line)"
+          >
+            <td class="pick">
+              <input
+                type="checkbox"
+                :aria-label="`Choose ${line.name}`"
+                :checked="picked.has(line.key)"
+                @click.stop
+                @change="pick(line)"
+              />
+            </td>
+            <td class="name" :title="`${line.name}, ${line.place ?? ''}`">
+              <router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{
+                line.name
+              }}</router-link>
+              <span class="soft small">{{ line.place }}</span>
+            </td>
             <td>{{ stageInWords(line.stage) }}</td>
             <td class="week">
-              <WeekStrip v-if="line.strip !== null" :pieces="line.strip" :now="minuteOfWeek(now, line.zone)" slim :label="`Week of ${line.mainNumber ?? line.name}`" />
+              <WeekStrip
+                v-if="line.strip !== null"
+                :pieces="line.strip"
+                :now="minuteOfWeek(now, line.zone)"
+                slim
+                :label="`Week of ${line.mainNumber ?? line.name}`"
+              />
               <span v-else class="soft small">no main number</span>
             </td>
             <td class="findings">
               <span v-if="weightOf(line) === 0" class="soft">sound</span>
-              <template v-for="weight in SEVERITIES" :key="weight"><span v-if="line.findings[weight] > 0" class="count"><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span></template>
+              <template v-for="weight in SEVERITIES" :key="weight"
+                ><span v-if="line.findings[weight] > 0" class="count"
+                  ><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span
+                ></template
+              >
             </td>
             <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
             <td class="next" :title="next(line)">{{ next(line) }}</td>
             <td class="soft">{{ pushed(line) }}</td>
             <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
           </tr>
-          <tr v-if="drawn.below > 0" aria-hidden="true"><td :style="{ height: `${drawn.below}px` }" class="space" /></tr>
+          <tr v-if="drawn.below > 0" aria-hidden="true">
+            <td :style="{ height: `${drawn.below}px` }" class="space" />
+          </tr>
         </tbody>
       </table>
       <EmptyState v-if="lines.length === 0" title="No customer fits this sentence">

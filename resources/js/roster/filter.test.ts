@@ -4,8 +4,26 @@ import { filtered, OPEN, sorted } from './filter'
 
 function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
   return {
-    key: name.toLowerCase(), name, stage: 'building', zone: 'America/Halifax', mainNumber: null, leadsTo: null, objects: 4, revision: 1,
-    differences: null, liveReadAt: null, pushedRevision: null, pushedAt: null, place: null, region: 'CA', strip: null, findings: { blocker: 0, error: 0, warning: 0, note: 0 }, callersNotice: null, next: null, lookedAfterBy: null, ...more,
+    key: name.toLowerCase(),
+    name,
+    stage: 'building',
+    zone: 'America/Halifax',
+    mainNumber: null,
+    leadsTo: null,
+    objects: 4,
+    revision: 1,
+    differences: null,
+    liveReadAt: null,
+    pushedRevision: null,
+    pushedAt: null,
+    place: null,
+    region: 'CA',
+    strip: null,
+    findings: { blocker: 0, error: 0, warning: 0, note: 0 },
+    callersNotice: null,
+    next: null,
+    lookedAfterBy: null,
+    ...more,
   }
 }
 
@@ -32,13 +50,22 @@ describe('the filter sentence', () => {
 
   it('holds every part at once', () => {
     expect(filtered(lines, { ...OPEN, stage: 'in-service', drift: 'some' })).toEqual([])
-    expect(names(filtered(lines, { ...OPEN, stage: 'building', drift: 'some', who: 'LK', words: 'ard' }))).toEqual(['Ardent'])
+    expect(names(filtered(lines, { ...OPEN, stage: 'building', drift: 'some', who: 'LK', words: 'ard' }))).toEqual([
+      'Ardent',
+    ])
   })
 })
 
 describe('findings and regions', () => {
-  const of = (blocker: number, error: number, warning: number, note: number): Partial<CustomerLine> => ({ findings: { blocker, error, warning, note } })
-  const lines = [line('Lost', of(1, 0, 0, 0)), line('Wrong', of(0, 2, 0, 0)), line('Trap', { ...of(0, 0, 1, 5), region: 'GB', callersNotice: true }), line('Sound')]
+  const of = (blocker: number, error: number, warning: number, note: number): Partial<CustomerLine> => ({
+    findings: { blocker, error, warning, note },
+  })
+  const lines = [
+    line('Lost', of(1, 0, 0, 0)),
+    line('Wrong', of(0, 2, 0, 0)),
+    line('Trap', { ...of(0, 0, 1, 5), region: 'GB', callersNotice: true }),
+    line('Sound'),
+  ]
 
   it('takes a weight and what is heavier', () => {
     expect(names(filtered(lines, { ...OPEN, findings: 'error' }))).toEqual(['Lost', 'Wrong'])

@@ -60,7 +60,8 @@ export function weightOf({ findings }: CustomerLine): number {
 
 /** Words are looked for in name, town and main number; digits match however the number is written. */
 function wordsFit(line: CustomerLine, words: string): boolean {
-  const text = `${line.name} ${line.place ?? ''} ${line.leadsTo ?? ''} ${line.zone} ${line.mainNumber ?? ''}`.toLowerCase()
+  const text =
+    `${line.name} ${line.place ?? ''} ${line.leadsTo ?? ''} ${line.zone} ${line.mainNumber ?? ''}`.toLowerCase()
   const digits = (line.mainNumber ?? '').replace(/\D/g, '')
   return words
     .toLowerCase()
@@ -96,6 +97,11 @@ export function sorted(lines: CustomerLine[], sort: Sort): CustomerLine[] {
     if (left === right) return byName.compare(a.name, b.name)
     if (left === null) return 1
     if (right === null) return -1
-    return sign * (typeof left === 'number' && typeof right === 'number' ? left - right : byName.compare(String(left), String(right)))
+    return (
+      sign *
+      (typeof left === 'number' && typeof right === 'number'
+        ? left - right
+        : byName.compare(String(left), String(right)))
+    )
   })
 }

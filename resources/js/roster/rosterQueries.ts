@@ -12,7 +12,9 @@ export const rosterQuery = queryOptions({
 })
 
 /** The customers next to one on the Roster, for the keys that turn over to them. */
-export function useNeighbours(customer: () => string): ComputedRef<{ previous: CustomerLine | undefined; next: CustomerLine | undefined; mine: CustomerLine | undefined }> {
+export function useNeighbours(
+  customer: () => string,
+): ComputedRef<{ previous: CustomerLine | undefined; next: CustomerLine | undefined; mine: CustomerLine | undefined }> {
   const { data } = useQuery(rosterQuery)
   return computed(() => {
     const lines = data.value ?? []
@@ -27,7 +29,8 @@ export function customerCommands(lines: CustomerLine[], open: (customer: string)
     const run = (): void => {
       open(line.key)
     }
-    const number = line.mainNumber === null ? [] : [{ label: `${line.mainNumber} ${line.name}`, kind: 'main number', run }]
+    const number =
+      line.mainNumber === null ? [] : [{ label: `${line.mainNumber} ${line.name}`, kind: 'main number', run }]
     return [{ label: line.name, kind: 'customer', run }, ...number]
   })
 }

@@ -4,9 +4,40 @@ import type { RuleLine, Threshold } from '@/api'
 import { close, fakeServer, key, open, Refused, settle } from '@/testing'
 import RulesView from './RulesView.vue'
 
-const RULE: RuleLine = { id: 'menus.too-many-choices', severity: 'warning', what: 'A menu has too many choices.', why: 'Nobody remembers them.', remedy: 'Split it.', source: 'common practice', countries: [], thresholds: ['mostChoices'], findings: 3, waived: 1, customers: 2 }
-const SILENT: RuleLine = { ...RULE, id: 'chains.loop', severity: 'error', what: 'A chain comes back to itself.', thresholds: [], findings: 0, waived: 0, customers: 0 }
-const MOST: Threshold = { name: 'mostChoices', what: 'Most choices in one menu', unit: 'choices', reason: 'Callers forget.', least: 1, most: 12, standard: 5, forAll: 5, own: null }
+const RULE: RuleLine = {
+  id: 'menus.too-many-choices',
+  severity: 'warning',
+  what: 'A menu has too many choices.',
+  why: 'Nobody remembers them.',
+  remedy: 'Split it.',
+  source: 'common practice',
+  countries: [],
+  thresholds: ['mostChoices'],
+  findings: 3,
+  waived: 1,
+  customers: 2,
+}
+const SILENT: RuleLine = {
+  ...RULE,
+  id: 'chains.loop',
+  severity: 'error',
+  what: 'A chain comes back to itself.',
+  thresholds: [],
+  findings: 0,
+  waived: 0,
+  customers: 0,
+}
+const MOST: Threshold = {
+  name: 'mostChoices',
+  what: 'Most choices in one menu',
+  unit: 'choices',
+  reason: 'Callers forget.',
+  least: 1,
+  most: 12,
+  standard: 5,
+  forAll: 5,
+  own: null,
+}
 
 let page: VueWrapper
 let server: ReturnType<typeof fakeServer>
@@ -16,7 +47,10 @@ afterEach(() => {
 })
 
 async function rules(path = '/rules', mayChange = true): Promise<Awaited<ReturnType<typeof open>>['router']> {
-  server = fakeServer({ 'GET /rules': { rules: [RULE, SILENT], thresholds: [MOST], mayChange }, 'GET /customers': { customers: [] } })
+  server = fakeServer({
+    'GET /rules': { rules: [RULE, SILENT], thresholds: [MOST], mayChange },
+    'GET /customers': { customers: [] },
+  })
   const opened = await open(RulesView, path, '/rules')
   page = opened.page
   return opened.router
@@ -26,7 +60,10 @@ const field = (): Omit<DOMWrapper<HTMLInputElement>, 'exists'> => page.get<HTMLI
 
 it('tells each rule with how often it fires, and leads to what it found, by keyboard', async () => {
   const router = await rules()
-  expect(page.findAll('tbody tr').map((row) => row.text().replace(/\s+/g, ' '))).toEqual([expect.stringContaining('chains.loop'), expect.stringMatching(/3 at 2 customers · 1 waived$/)])
+  expect(page.findAll('tbody tr').map((row) => row.text().replace(/\s+/g, ' '))).toEqual([
+    expect.stringContaining('chains.loop'),
+    expect.stringMatching(/3 at 2 customers · 1 waived$/),
+  ])
   expect(page.get('aside').text()).toContain('An error. Rests on common practice.')
 
   const push = vi.spyOn(router, 'push').mockResolvedValue(undefined)
@@ -47,7 +84,11 @@ it('sets what counts as too much for every customer, back to what it was, and sa
   await rules('/rules?rule=menus.too-many-choices')
   server.handlers['PUT /thresholds/mostChoices'] = (body: unknown) => {
     const { value } = body as { value: number | null }
-    server.handlers['GET /rules'] = { rules: [RULE, SILENT], thresholds: [{ ...MOST, forAll: value ?? 5 }], mayChange: true }
+    server.handlers['GET /rules'] = {
+      rules: [RULE, SILENT],
+      thresholds: [{ ...MOST, forAll: value ?? 5 }],
+      mayChange: true,
+    }
     return { thresholds: [] }
   }
   await field().setValue('7')
@@ -55,12 +96,17 @@ it('sets what counts as too much for every customer, back to what it was, and sa
   expect(page.get('.threshold').text()).toContain('as delivered: 5')
   await page.get('.threshold button').trigger('click')
   await settle()
-  expect(server.asked.filter((each) => each.call.startsWith('PUT')).map((each) => each.body)).toEqual([{ value: 7 }, { value: null }])
+  expect(server.asked.filter((each) => each.call.startsWith('PUT')).map((each) => each.body)).toEqual([
+    { value: 7 },
+    { value: null },
+  ])
   expect(field().element.value).toBe('5')
 
   await field().setValue('many')
   expect(page.get('[role=alert]').text()).toBe('“many” is not a whole number.')
-  server.handlers['PUT /thresholds/mostChoices'] = new Refused(422, { detail: 'Most choices in one menu: 1 to 12 choices.' })
+  server.handlers['PUT /thresholds/mostChoices'] = new Refused(422, {
+    detail: 'Most choices in one menu: 1 to 12 choices.',
+  })
   await field().setValue('99')
   await settle()
   expect(page.get('[role=alert]').text()).toBe('Most choices in one menu: 1 to 12 choices.')

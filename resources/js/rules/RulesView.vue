@@ -24,15 +24,23 @@ const search = ref<HTMLInputElement>()
 const customer = ref('')
 const own = useQuery({
   queryKey: computed(() => ['thresholds', customer.value]),
-  queryFn: async () => (await take(client.GET('/customers/{customer}/thresholds', { params: { path: { customer: customer.value } } }))).thresholds,
+  queryFn: async () =>
+    (await take(client.GET('/customers/{customer}/thresholds', { params: { path: { customer: customer.value } } })))
+      .thresholds,
   enabled: computed(() => customer.value !== ''),
 })
 const thresholds = computed(() => (customer.value === '' ? data.value?.thresholds : own.data.value) ?? [])
 
 const lines = computed(() => {
-  const looked = words.value.toLowerCase().split(/\s+/).filter((word) => word !== '')
+  const looked = words.value
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
   const sorted = [...(data.value?.rules ?? [])].sort((a, b) => a.id.localeCompare(b.id))
-  return sorted.filter((rule) => isWanted(rule) && looked.every((word) => `${rule.id} ${rule.what} ${rule.why}`.toLowerCase().includes(word)))
+  return sorted.filter(
+    (rule) =>
+      isWanted(rule) && looked.every((word) => `${rule.id} ${rule.what} ${rule.why}`.toLowerCase().includes(word)),
+  )
 })
 const here = computed(() => lines.value[at.value])
 const hereThresholds = computed(() => thresholds.value.filter((each) => here.value?.thresholds.includes(each.name)))
@@ -45,13 +53,17 @@ function isWanted(rule: RuleLine): boolean {
 
 watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
 // Come to from a finding: its rule is open.
-watch(data, (read) => {
-  const asked = lines.value.findIndex((rule) => rule.id === route.query.rule)
-  if (read !== undefined && asked >= 0) {
-    at.value = asked
-    showHere()
-  }
-}, { once: true })
+watch(
+  data,
+  (read) => {
+    const asked = lines.value.findIndex((rule) => rule.id === route.query.rule)
+    if (read !== undefined && asked >= 0) {
+      at.value = asked
+      showHere()
+    }
+  },
+  { once: true },
+)
 
 function showHere(): void {
   void nextTick(() => body.value?.children[at.value]?.scrollIntoView({ block: 'nearest' }))
@@ -63,7 +75,11 @@ function move(by: number): void {
 }
 
 function fires(rule: RuleLine): string {
-  return rule.findings === 0 ? '—' : rule.findings === rule.customers ? plural(rule.customers, 'customer') : `${rule.findings} at ${plural(rule.customers, 'customer')}`
+  return rule.findings === 0
+    ? '—'
+    : rule.findings === rule.customers
+      ? plural(rule.customers, 'customer')
+      : `${rule.findings} at ${plural(rule.customers, 'customer')}`
 }
 
 function findingsOf(rule: RuleLine | undefined): void {
@@ -75,17 +91,53 @@ async function set(name: string, value: number | null): Promise<void> {
     await take(client.PUT('/thresholds/{threshold}', { params: { path: { threshold: name } }, body: { value } }))
     await queryClient.invalidateQueries({ queryKey: RULES })
   } else {
-    await take(client.PUT('/customers/{customer}/thresholds/{threshold}', { params: { path: { customer: customer.value, threshold: name } }, body: { value } }))
-    await Promise.all([queryClient.invalidateQueries({ queryKey: ['thresholds'] }), queryClient.invalidateQueries({ queryKey: RULES })])
+    await take(
+      client.PUT('/customers/{customer}/thresholds/{threshold}', {
+        params: { path: { customer: customer.value, threshold: name } },
+        body: { value },
+      }),
+    )
+    await Promise.all([
+      queryClient.invalidateQueries({ queryKey: ['thresholds'] }),
+      queryClient.invalidateQueries({ queryKey: RULES }),
+    ])
   }
   void queryClient.invalidateQueries({ queryKey: ['findings'] })
 }
 
 useShortcuts([
-  { keys: 'j', label: 'next rule', scope: 'Rules', run: () => { move(1) } },
-  { keys: 'k', label: 'rule before', scope: 'Rules', run: () => { move(-1) } },
-  { keys: 'Enter', label: 'what it found', scope: 'Rules', run: () => { findingsOf(here.value) } },
-  { keys: '/', label: 'look for words', scope: 'Rules', run: () => { search.value?.focus() } },
+  {
+    keys: 'j',
+    label: 'next rule',
+    scope: 'Rules',
+    run: () => {
+      move(1)
+    },
+  },
+  {
+    keys: 'k',
+    label: 'rule before',
+    scope: 'Rules',
+    run: () => {
+      move(-1)
+    },
+  },
+  {
+    keys: 'Enter',
+    label: 'what it found',
+    scope: 'Rules',
+    run: () => {
+      findingsOf(here.value)
+    },
+  },
+  {
+    keys: '/',
+    label: 'look for words',
+    scope: 'Rules',
+    run: () => {
+      search.value?.focus()
+    },
+  },
 ])
 </script>
 
@@ -101,24 +153,63 @@ useShortcuts([
     <template v-else>
       <div class="filters">
         <p class="sentence">
-          <select v-model="which" aria-label="Which"><option value="all">All rules</option><option value="firing">Rules that fire</option><option value="silent">Rules that find nothing</option><option value="set">Rules with a threshold</option></select>
-          with <input ref="search" v-model="words" type="search" class="words" aria-label="Words" placeholder="any words" @keydown.down.prevent="move(1)" @keydown.up.prevent="move(-1)" @keydown.esc="words = ''">
+          <select v-model="which" aria-label="Which">
+            <option value="all">All rules</option>
+            <option value="firing">Rules that fire</option>
+            <option value="silent">Rules that find nothing</option>
+            <option value="set">Rules with a threshold</option>
+          </select>
+          with
+          <input
+            ref="search"
+            v-model="words"
+            type="search"
+            class="words"
+            aria-label="Words"
+            placeholder="any words"
+            @keydown.down.prevent="move(1)"
+            @keydown.up.prevent="move(-1)"
+            @keydown.esc="words = ''"
+          />
         </p>
-        <p class="soft" role="status">{{ plural(lines.length, 'rule') }}, {{ lines.filter((rule) => rule.findings > 0).length }} of them fire</p>
+        <p class="soft" role="status">
+          {{ plural(lines.length, 'rule') }}, {{ lines.filter((rule) => rule.findings > 0).length }} of them fire
+        </p>
       </div>
       <EmptyState v-if="lines.length === 0" title="No such rule">No rule fits this sentence.</EmptyState>
       <div v-else class="ledger">
         <div class="list">
           <table>
-            <thead><tr><th scope="col" class="weight">Weight</th><th scope="col" class="id">Rule</th><th scope="col">What is wrong</th><th scope="col" class="fires">Fires at</th></tr></thead>
+            <thead>
+              <tr>
+                <th scope="col" class="weight">Weight</th>
+                <th scope="col" class="id">Rule</th>
+                <th scope="col">What is wrong</th>
+                <th scope="col" class="fires">Fires at</th>
+              </tr>
+            </thead>
             <tbody ref="body">
               <!-- The whole line takes the mouse; the keys j, k and Enter serve everybody else. -->
-              <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-              <tr v-for="(rule, index) in lines" :key="rule.id" class="one" :class="{ here: index === at }" @click="at = index">
+              <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
+                vuejs-accessibility/no-static-element-interactions -->
+              <tr
+                v-for="(rule, index) in lines"
+                :key="rule.id"
+                class="one"
+                :class="{ here: index === at }"
+                @click="at = index"
+              >
                 <td><SeverityBars :severity="rule.severity" /></td>
                 <td class="mono">{{ rule.id }}</td>
                 <td>{{ rule.what }}</td>
-                <td><router-link v-if="rule.findings > 0" :to="{ name: 'findings', query: { words: rule.id } }" @click.stop>{{ fires(rule) }}</router-link><span v-else class="soft">—</span><span v-if="rule.waived > 0" class="soft"> · {{ rule.waived }} waived</span></td>
+                <td>
+                  <router-link
+                    v-if="rule.findings > 0"
+                    :to="{ name: 'findings', query: { words: rule.id } }"
+                    @click.stop
+                    >{{ fires(rule) }}</router-link><span v-else class="soft">—</span
+                  ><span v-if="rule.waived > 0" class="soft"> · {{ rule.waived }} waived</span>
+                </td>
               </tr>
             </tbody>
           </table>
@@ -128,17 +219,37 @@ useShortcuts([
           <h2>{{ here.what }}</h2>
           <p>{{ here.why }}</p>
           <p>{{ here.remedy }}</p>
-          <p class="soft">A{{ here.severity === 'error' ? 'n' : '' }} {{ here.severity }}. Rests on {{ here.source }}.<template v-if="here.countries.length > 0"> Only in {{ here.countries.join(', ') }}.</template></p>
+          <p class="soft">
+            A{{ here.severity === 'error' ? 'n' : '' }} {{ here.severity }}. Rests on {{ here.source }}.<template
+              v-if="here.countries.length > 0"
+            >
+              Only in {{ here.countries.join(', ') }}.</template
+            >
+          </p>
           <section v-if="hereThresholds.length > 0" class="thresholds" aria-label="What counts as too much">
             <p>
               <label for="whose">Counts as too much for</label>
-              <select id="whose" v-model="customer"><option value="">every customer</option><option v-for="each in customers ?? []" :key="each.key" :value="each.key">{{ each.name }}</option></select>
+              <select id="whose" v-model="customer">
+                <option value="">every customer</option>
+                <option v-for="each in customers ?? []" :key="each.key" :value="each.key">{{ each.name }}</option>
+              </select>
             </p>
-            <ThresholdField v-for="each in hereThresholds" :key="`${customer} ${each.name}`" :threshold="each" :is-own="customer !== ''" :may-change="customer !== '' || data.mayChange" :set />
+            <ThresholdField
+              v-for="each in hereThresholds"
+              :key="`${customer} ${each.name}`"
+              :threshold="each"
+              :is-own="customer !== ''"
+              :may-change="customer !== '' || data.mayChange"
+              :set
+            />
           </section>
         </aside>
       </div>
-      <p class="soft small key"><template v-for="weight in SEVERITIES" :key="weight"><SeverityBars :severity="weight" /> {{ weight }}{{ ' ' }}</template></p>
+      <p class="soft small key">
+        <template v-for="weight in SEVERITIES" :key="weight"
+          ><SeverityBars :severity="weight" /> {{ weight }}{{ ' ' }}</template
+        >
+      </p>
     </template>
   </main>
 </template>

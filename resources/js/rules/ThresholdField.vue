@@ -3,11 +3,18 @@ import { computed, ref, useId, watch } from 'vue'
 import { detailOf, type Threshold } from '@/api'
 
 /** What counts as too much: as delivered, as set for every customer, and as set for one. */
-const props = defineProps<{ threshold: Threshold; isOwn: boolean; mayChange: boolean; set: (name: string, value: number | null) => Promise<void> }>()
+const props = defineProps<{
+  threshold: Threshold
+  isOwn: boolean
+  mayChange: boolean
+  set: (name: string, value: number | null) => Promise<void>
+}>()
 
 const id = useId()
 const known = computed(() => (props.isOwn ? (props.threshold.own ?? props.threshold.forAll) : props.threshold.forAll))
-const isSet = computed(() => (props.isOwn ? props.threshold.own !== null : props.threshold.forAll !== props.threshold.standard))
+const isSet = computed(() =>
+  props.isOwn ? props.threshold.own !== null : props.threshold.forAll !== props.threshold.standard,
+)
 const typed = ref(String(known.value))
 const fault = ref('')
 const busy = ref(false)
@@ -37,10 +44,28 @@ function enter(): void {
   <div class="threshold">
     <label :for="id">{{ threshold.what }}</label>
     <p class="value">
-      <input :id="id" v-model="typed" inputmode="numeric" :disabled="!mayChange || busy" :aria-invalid="fault !== ''" :aria-describedby="`${id}-said`" @keydown.enter="enter" @keydown.esc.stop="typed = String(known); fault = ''" @change="enter"> {{ threshold.unit }}
-      <button v-if="isSet && mayChange" type="button" class="text-button" :disabled="busy" @click="change(null)">{{ isOwn ? `as for every customer: ${threshold.forAll}` : `as delivered: ${threshold.standard}` }}</button>
+      <input
+        :id="id"
+        v-model="typed"
+        inputmode="numeric"
+        :disabled="!mayChange || busy"
+        :aria-invalid="fault !== ''"
+        :aria-describedby="`${id}-said`"
+        @keydown.enter="enter"
+        @keydown.esc.stop="
+          typed = String(known)
+          fault = ''
+        "
+        @change="enter"
+      />
+      {{ threshold.unit }}
+      <button v-if="isSet && mayChange" type="button" class="text-button" :disabled="busy" @click="change(null)">
+        {{ isOwn ? `as for every customer: ${threshold.forAll}` : `as delivered: ${threshold.standard}` }}
+      </button>
     </p>
-    <p :id="`${id}-said`" class="soft small">{{ threshold.reason }} {{ threshold.least }} to {{ threshold.most }}; common practice is {{ threshold.standard }}.</p>
+    <p :id="`${id}-said`" class="soft small">
+      {{ threshold.reason }} {{ threshold.least }} to {{ threshold.most }}; common practice is {{ threshold.standard }}.
+    </p>
     <p v-if="fault !== ''" class="fault" role="alert">{{ fault }}</p>
     <p v-if="!mayChange" class="soft small">Only who looks after every customer sets this.</p>
   </div>

@@ -32,21 +32,59 @@ const choose = (): Promise<void> =>
   <main class="new-password">
     <h1>Jaunty Roster</h1>
     <p class="soft">{{ reseller }}</p>
-    <p v-if="isSet" class="said" role="status">The password is set, and you are signed out everywhere. <router-link to="/sign-in">Sign in with it</router-link>.</p>
+    <p v-if="isSet" class="said" role="status">
+      The password is set, and you are signed out everywhere. <router-link to="/sign-in">Sign in with it</router-link>.
+    </p>
     <form v-else-if="code !== ''" novalidate @submit.prevent="choose">
-      <FieldRow v-slot="field" label="New password" help="At least 12 characters; several words are easiest." :fault="faults['password']">
-        <el-input :id="field.id" v-model="password" name="password" type="password" autocomplete="new-password" show-password :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      <FieldRow
+        v-slot="field"
+        label="New password"
+        help="At least 12 characters; several words are easiest."
+        :fault="faults['password']"
+      >
+        <el-input
+          :id="field.id"
+          v-model="password"
+          name="password"
+          type="password"
+          autocomplete="new-password"
+          show-password
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
-      <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }} <router-link to="/new-password" @click="$router.go(0)">Ask for another letter</router-link>.</p>
+      <p v-if="faults[''] !== undefined" class="fault" role="alert">
+        {{ faults[''] }} <router-link to="/new-password" @click="$router.go(0)">Ask for another letter</router-link>.
+      </p>
       <p class="act"><el-button type="primary" native-type="submit" :disabled="busy">Set it</el-button></p>
     </form>
-    <p v-else-if="isSent" class="said" role="status">If anybody signs in as {{ name.trim() }}, a letter is on its way. What it holds opens once, for an hour.</p>
+    <p v-else-if="isSent" class="said" role="status">
+      If anybody signs in as {{ name.trim() }}, a letter is on its way. What it holds opens once, for an hour.
+    </p>
     <form v-else novalidate @submit.prevent="send">
-      <FieldRow v-slot="field" label="Sign-in" help="A letter goes there; the password stays as it is until you choose another." :fault="faults['signIn']">
-        <el-input :id="field.id" v-model="name" name="signIn" autocomplete="username" autofocus :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      <FieldRow
+        v-slot="field"
+        label="Sign-in"
+        help="A letter goes there; the password stays as it is until you choose another."
+        :fault="faults['signIn']"
+      >
+        <el-input
+          :id="field.id"
+          v-model="name"
+          name="signIn"
+          autocomplete="username"
+          autofocus
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
       <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy || name.trim() === ''">Send me a letter</el-button> <router-link class="back" to="/sign-in">Back to signing in</router-link></p>
+      <p class="act">
+        <el-button type="primary" native-type="submit" :disabled="busy || name.trim() === ''"
+          >Send me a letter</el-button
+        >
+        <router-link class="back" to="/sign-in">Back to signing in</router-link>
+      </p>
     </form>
   </main>
 </template>

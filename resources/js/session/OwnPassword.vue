@@ -9,7 +9,10 @@ import { useSession } from './session'
 const { technician } = useSession()
 const queryClient = useQueryClient()
 const now = useNow()
-const sessions = useQuery({ queryKey: ['sessions'], queryFn: async () => (await take(client.GET('/sessions'))).sessions })
+const sessions = useQuery({
+  queryKey: ['sessions'],
+  queryFn: async () => (await take(client.GET('/sessions'))).sessions,
+})
 const others = computed(() => (sessions.data.value ?? []).filter((each) => !each.isHere))
 
 const password = ref('')
@@ -39,21 +42,47 @@ const endOthers = (): Promise<void> =>
   <h2>Password</h2>
   <p v-if="said !== ''" role="status">{{ said }}</p>
   <form novalidate @submit.prevent="change">
-    <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true">
+    <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true" />
     <FieldRow v-slot="field" label="As it is" :fault="faults['password']">
-      <el-input :id="field.id" v-model="password" name="old-password" type="password" autocomplete="current-password" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      <el-input
+        :id="field.id"
+        v-model="password"
+        name="old-password"
+        type="password"
+        autocomplete="current-password"
+        :aria-describedby="field.describedBy"
+        :aria-invalid="field.invalid"
+      />
     </FieldRow>
-    <FieldRow v-slot="field" label="New" help="At least 12 characters; several words are easiest." :fault="faults['newPassword']">
-      <el-input :id="field.id" v-model="chosen" name="new-password" type="password" autocomplete="new-password" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+    <FieldRow
+      v-slot="field"
+      label="New"
+      help="At least 12 characters; several words are easiest."
+      :fault="faults['newPassword']"
+    >
+      <el-input
+        :id="field.id"
+        v-model="chosen"
+        name="new-password"
+        type="password"
+        autocomplete="new-password"
+        :aria-describedby="field.describedBy"
+        :aria-invalid="field.invalid"
+      />
     </FieldRow>
     <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
     <p class="act"><button type="submit" class="quiet-button">Change it</button></p>
   </form>
   <h2>Signed in</h2>
   <ul class="places" data-testid="signed-in">
-    <li v-for="(each, index) in sessions.data.value ?? []" :key="index">{{ each.isHere ? 'Here' : age(each.lastSeen, now) }} <span class="soft">{{ each.address }} · {{ each.browser }}</span></li>
+    <li v-for="(each, index) in sessions.data.value ?? []" :key="index">
+      {{ each.isHere ? 'Here' : age(each.lastSeen, now) }}
+      <span class="soft">{{ each.address }} · {{ each.browser }}</span>
+    </li>
   </ul>
-  <p v-if="others.length > 0"><button type="button" class="quiet-button" @click="endOthers">Sign out everywhere else</button></p>
+  <p v-if="others.length > 0">
+    <button type="button" class="quiet-button" @click="endOthers">Sign out everywhere else</button>
+  </p>
 </template>
 
 <style scoped>

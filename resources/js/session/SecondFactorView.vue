@@ -50,33 +50,62 @@ const switchOff = (): Promise<void> =>
 </script>
 
 <template>
-  <PageTop><router-link to="/">‹ Roster</router-link><span class="soft">{{ technician?.name }}</span><template #hand><router-link to="/tokens">Tokens for programs</router-link></template></PageTop>
+  <PageTop
+    ><router-link to="/">‹ Roster</router-link><span class="soft">{{ technician?.name }}</span
+    ><template #hand><router-link to="/tokens">Tokens for programs</router-link></template></PageTop
+  >
   <main class="factor">
     <h2>Second factor</h2>
     <template v-if="recoveryCodes !== undefined">
-      <p>It is on. These recovery codes are shown once; each signs you in once where the device is lost. Keep them where the device is not.</p>
+      <p>
+        It is on. These recovery codes are shown once; each signs you in once where the device is lost. Keep them where
+        the device is not.
+      </p>
       <ul class="codes mono">
         <li v-for="each in recoveryCodes" :key="each">{{ each }}</li>
       </ul>
     </template>
     <template v-else-if="setUp !== undefined">
       <p>Scan the picture with an authenticator, or type the secret into it. Then enter the six digits it shows.</p>
-      <img :src="setUp.picture" width="220" height="220" alt="Picture for the authenticator; the secret below says the same">
+      <img
+        :src="setUp.picture"
+        width="220"
+        height="220"
+        alt="Picture for the authenticator; the secret below says the same"
+      />
       <p class="mono" data-testid="totp-secret">{{ setUp.secret }}</p>
       <form novalidate @submit.prevent="confirm">
         <FieldRow v-slot="field" label="Code" :fault="fault">
-          <el-input :id="field.id" v-model="code" name="code" autocomplete="one-time-code" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+          <el-input
+            :id="field.id"
+            v-model="code"
+            name="code"
+            autocomplete="one-time-code"
+            :aria-describedby="field.describedBy"
+            :aria-invalid="field.invalid"
+          />
         </FieldRow>
         <p class="act"><el-button type="primary" native-type="submit">Switch it on</el-button></p>
       </form>
     </template>
     <form v-else novalidate @submit.prevent="technician?.secondFactor ? switchOff() : begin()">
       <p v-if="technician?.secondFactor">It is on: signing in asks for a code besides the password.</p>
-      <p v-else>It is off: signing in asks for the password alone. With it, signing in also asks for six digits that a device of yours shows (RFC 6238).</p>
+      <p v-else>
+        It is off: signing in asks for the password alone. With it, signing in also asks for six digits that a device of
+        yours shows (RFC 6238).
+      </p>
       <!-- Password managers want to know whose password it is. -->
-      <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true">
+      <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true" />
       <FieldRow v-slot="field" label="Your password" :fault="fault">
-        <el-input :id="field.id" v-model="password" name="password" type="password" autocomplete="current-password" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        <el-input
+          :id="field.id"
+          v-model="password"
+          name="password"
+          type="password"
+          autocomplete="current-password"
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
       <p class="act">
         <button v-if="technician?.secondFactor" type="submit" class="quiet-button">Switch it off</button>

@@ -46,16 +46,49 @@ async function send(): Promise<void> {
     <p class="soft">{{ reseller }}</p>
     <form novalidate @submit.prevent="send">
       <FieldRow v-slot="field" label="Sign-in" :fault="problem?.at('/signIn')">
-        <el-input :id="field.id" v-model="name" name="signIn" autocomplete="username" autofocus :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        <el-input
+          :id="field.id"
+          v-model="name"
+          name="signIn"
+          autocomplete="username"
+          autofocus
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
       <FieldRow v-slot="field" label="Password" :fault="problem?.at('/password')">
-        <el-input :id="field.id" v-model="password" name="password" type="password" autocomplete="current-password" show-password :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+        <el-input
+          :id="field.id"
+          v-model="password"
+          name="password"
+          type="password"
+          autocomplete="current-password"
+          show-password
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
-      <FieldRow v-if="asksForCode" v-slot="field" label="Code" help="Six digits from your authenticator, or a recovery code." :fault="problem?.at('/code')">
-        <el-input :id="field.id" v-model="code" name="code" autocomplete="one-time-code" :aria-describedby="field.describedBy" :aria-invalid="field.invalid" />
+      <FieldRow
+        v-if="asksForCode"
+        v-slot="field"
+        label="Code"
+        help="Six digits from your authenticator, or a recovery code."
+        :fault="problem?.at('/code')"
+      >
+        <el-input
+          :id="field.id"
+          v-model="code"
+          name="code"
+          autocomplete="one-time-code"
+          :aria-describedby="field.describedBy"
+          :aria-invalid="field.invalid"
+        />
       </FieldRow>
       <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
-      <p class="act"><el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button> <router-link class="forgot" to="/new-password">Forgotten your password?</router-link></p>
+      <p class="act">
+        <el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button>
+        <router-link class="forgot" to="/new-password">Forgotten your password?</router-link>
+      </p>
     </form>
   </main>
 </template>

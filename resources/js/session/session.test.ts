@@ -4,7 +4,10 @@ import { close, fakeServer, open, Refused, settle } from '@/testing'
 import SignInView from './SignInView.vue'
 
 const NOBODY = { technician: null, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
-const LENA = { ...NOBODY, technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: true, mayTakeOn: true } }
+const LENA = {
+  ...NOBODY,
+  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: true, mayTakeOn: true },
+}
 
 let page: VueWrapper
 afterEach(() => {
@@ -22,7 +25,10 @@ async function send(signIn: string, password: string): Promise<void> {
 it('asks for a code only once the server does, and sends it with the rest', async () => {
   const server = fakeServer({
     'GET /session': NOBODY,
-    'POST /session': (body: unknown) => ((body as { code: string | null }).code === '123456' ? LENA : new Refused(422, { errors: [{ detail: 'Enter the code', pointer: '/code' }] })),
+    'POST /session': (body: unknown) =>
+      (body as { code: string | null }).code === '123456'
+        ? LENA
+        : new Refused(422, { errors: [{ detail: 'Enter the code', pointer: '/code' }] }),
   })
   const opened = await open(SignInView, '/sign-in')
   page = opened.page
@@ -41,7 +47,11 @@ it('asks for a code only once the server does, and sends it with the rest', asyn
 
 it('goes on to where somebody was going, but never to another site', async () => {
   fakeServer({ 'GET /session': NOBODY, 'POST /session': LENA })
-  for (const [to, expected] of [['/customers/inlet', '/customers/inlet'], ['//evil.example', '/'], ['https://evil.example', '/']] as const) {
+  for (const [to, expected] of [
+    ['/customers/inlet', '/customers/inlet'],
+    ['//evil.example', '/'],
+    ['https://evil.example', '/'],
+  ] as const) {
     const opened = await open(SignInView, `/sign-in?to=${encodeURIComponent(to)}`, '/sign-in')
     page = opened.page
     const replace = vi.spyOn(opened.router, 'replace')
@@ -52,12 +62,17 @@ it('goes on to where somebody was going, but never to another site', async () =>
 })
 
 it('says a wrong password at its field and a stopped series of tries in words', async () => {
-  const server = fakeServer({ 'GET /session': NOBODY, 'POST /session': new Refused(422, { errors: [{ detail: 'Name and password do not fit', pointer: '/password' }] }) })
+  const server = fakeServer({
+    'GET /session': NOBODY,
+    'POST /session': new Refused(422, { errors: [{ detail: 'Name and password do not fit', pointer: '/password' }] }),
+  })
   page = (await open(SignInView, '/sign-in')).page
   await send('lena', 'wrong')
   const field = page.get('input[name=password]')
   expect(field.attributes('aria-invalid')).toBe('true')
-  expect(document.getElementById(field.attributes('aria-describedby') ?? '')?.textContent).toBe('Name and password do not fit')
+  expect(document.getElementById(field.attributes('aria-describedby') ?? '')?.textContent).toBe(
+    'Name and password do not fit',
+  )
 
   server.handlers['POST /session'] = new Refused(429, { detail: 'Too many tries. Wait 4 minutes.' })
   await send('lena', 'wrong')

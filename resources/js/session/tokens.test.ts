@@ -3,8 +3,20 @@ import { afterEach, expect, it, vi } from 'vitest'
 import { close, fakeServer, open, Refused, settle } from '@/testing'
 import TokensView from './TokensView.vue'
 
-const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
-const TOKEN = { id: 't1', name: 'nightly drift', scope: 'read', madeAt: '2026-11-30T18:05:00Z', until: null, lastUsedAt: null }
+const SESSION = {
+  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true },
+  reseller: 'Saltmarsh Voice',
+  now: '2026-12-01T18:05:00Z',
+  clockStandsStill: true,
+}
+const TOKEN = {
+  id: 't1',
+  name: 'nightly drift',
+  scope: 'read',
+  madeAt: '2026-11-30T18:05:00Z',
+  until: null,
+  lastUsedAt: null,
+}
 
 let page: VueWrapper
 afterEach(() => {
@@ -25,7 +37,11 @@ it('shows a token once it is made, and asks for as long as was said', async () =
   await page.get('form').trigger('submit')
   await settle()
 
-  expect(server.asked.find((each) => each.call === 'POST /api-tokens')?.body).toEqual({ name: 'nightly drift', scope: 'read', days: null })
+  expect(server.asked.find((each) => each.call === 'POST /api-tokens')?.body).toEqual({
+    name: 'nightly drift',
+    scope: 'read',
+    days: null,
+  })
   expect(page.get('[data-testid=token]').text()).toBe('jr-secret')
 })
 
@@ -42,7 +58,10 @@ it('says what is wrong at its field and keeps what was typed', async () => {
 
 it('takes a token back', async () => {
   const server = await tokens({ 'DELETE /api-tokens/t1': null })
-  await page.findAll('button').find((each) => each.text() === 'Take back')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Take back')
+    ?.trigger('click')
   await settle()
 
   expect(server.asked.some((each) => each.call === 'DELETE /api-tokens/t1')).toBe(true)

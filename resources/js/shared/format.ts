@@ -15,30 +15,46 @@ export function age(instant: string, now: Date): string {
 
 /** Weekday and time in a zone: `Tue 14:05`. */
 export function timeThere(now: Date, zone: string): string {
-  const parts = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', timeZone: zone }).formatToParts(now)
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    timeZone: zone,
+  }).formatToParts(now)
   const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
   return `${part('weekday')} ${part('hour')}:${part('minute')}`
 }
 
 /** Date and time in a zone: `1 Dec 2026, 14:05`. */
 export function dateThere(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(new Date(instant))
+  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
+    new Date(instant),
+  )
 }
 
 /** The date in a zone, as the book writes it: `2026-12-01`. */
 export function dateIn(at: Date, zone: string): string {
-  const parts = new Intl.DateTimeFormat('en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', timeZone: zone }).formatToParts(at)
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    timeZone: zone,
+  }).formatToParts(at)
   const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
   return `${part('year')}-${part('month')}-${part('day')}`
 }
 
 /** The same, short enough for a column: the time of today, the day of another. */
 export function dayThere(instant: string, zone: string, now: Date): string {
-  const said = (at: Date, options: Intl.DateTimeFormatOptions): string => new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(at)
+  const said = (at: Date, options: Intl.DateTimeFormatOptions): string =>
+    new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(at)
   const at = new Date(instant)
   const day: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short', year: 'numeric' }
   if (said(at, day) === said(now, day)) return said(at, { hour: '2-digit', minute: '2-digit' })
-  return said(at, said(at, { year: 'numeric' }) === said(now, { year: 'numeric' }) ? { day: 'numeric', month: 'short' } : day)
+  return said(
+    at,
+    said(at, { year: 'numeric' }) === said(now, { year: 'numeric' }) ? { day: 'numeric', month: 'short' } : day,
+  )
 }
 
 /** A part of a sentence that stands alone; what somebody typed, which stands in quotation marks, stays as typed. */
@@ -51,13 +67,13 @@ export function plural(count: number, one: string, many = `${one}s`): string {
 }
 
 const STAGES: Record<string, string> = {
-  'draft': 'draft',
-  'building': 'building',
-  'testing': 'testing',
+  draft: 'draft',
+  building: 'building',
+  testing: 'testing',
   'in-service': 'in service',
-  'suspended': 'suspended',
-  'leaving': 'leaving',
-  'archived': 'archived',
+  suspended: 'suspended',
+  leaving: 'leaving',
+  archived: 'archived',
 }
 
 export function stageInWords(stage: string): string {
@@ -92,9 +108,19 @@ export function kindsInWords(kind: BookObject['kind']): { one: string; many: str
 
 /** Minutes since Monday 00:00 in a zone. */
 export function minuteOfWeek(now: Date, zone: string): number {
-  const parts = new Intl.DateTimeFormat('en-GB', { weekday: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23', timeZone: zone }).formatToParts(now)
+  const parts = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+    timeZone: zone,
+  }).formatToParts(now)
   const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
-  return ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].indexOf(part('weekday')) * 1440 + Number(part('hour')) * 60 + Number(part('minute'))
+  return (
+    ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].indexOf(part('weekday')) * 1440 +
+    Number(part('hour')) * 60 +
+    Number(part('minute'))
+  )
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
@@ -103,5 +129,8 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 export function dayInWords(date: string, withYear = true): string {
   const day = new Date(`${date}T12:00:00Z`)
   const weekday = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'][day.getUTCDay()] ?? ''
-  return `${weekday} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()] ?? ''}${withYear ? ` ${day.getUTCFullYear()}` : ''}`
+  return (
+    `${weekday} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()] ?? ''}` +
+    `${withYear ? ` ${day.getUTCFullYear()}` : ''}`
+  )
 }

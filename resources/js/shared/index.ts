@@ -1,6 +1,18 @@
 export { useAttempt } from './attempt'
 export { now, setClock, useNow } from './clock'
-export { age, asSentence, dateIn, dateThere, dayThere, dayInWords, kindsInWords, minuteOfWeek, plural, stageInWords, timeThere } from './format'
+export {
+  age,
+  asSentence,
+  dateIn,
+  dateThere,
+  dayThere,
+  dayInWords,
+  kindsInWords,
+  minuteOfWeek,
+  plural,
+  stageInWords,
+  timeThere,
+} from './format'
 export { default as CommandBox } from './keys/CommandBox.vue'
 export { useCommands, type Command } from './keys/commands'
 export { default as KeyHelp } from './keys/KeyHelp.vue'
@@ -18,4 +30,3 @@ export { byWeight, SEVERITIES } from './severity'
 export { default as SeverityBars } from './components/SeverityBars.vue'
 export { default as WeekStrip } from './components/WeekStrip.vue'
 export { GETS, outcomeInWords, type Gets } from './outcomes'
-

@@ -17,9 +17,21 @@ export interface Drawn {
  *
  * @param height of every line, in pixels, as the styles have it
  */
-export function useLongList(count: () => number, scrolls: () => HTMLElement | null, height: number): { isLong: ComputedRef<boolean>; drawn: ComputedRef<Drawn>; show: (index: number) => void } {
+export function useLongList(
+  count: () => number,
+  scrolls: () => HTMLElement | null,
+  height: number,
+): { isLong: ComputedRef<boolean>; drawn: ComputedRef<Drawn>; show: (index: number) => void } {
   const isLong = computed(() => count() > MOST_DRAWN)
-  const lines = useVirtualizer(computed(() => ({ count: count(), getScrollElement: scrolls, estimateSize: () => height, overscan: 24, enabled: isLong.value })))
+  const lines = useVirtualizer(
+    computed(() => ({
+      count: count(),
+      getScrollElement: scrolls,
+      estimateSize: () => height,
+      overscan: 24,
+      enabled: isLong.value,
+    })),
+  )
   const drawn = computed(() => {
     if (!isLong.value) return { from: 0, to: count(), above: 0, below: 0 }
     const all = lines.value.getVirtualItems()

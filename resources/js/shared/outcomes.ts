@@ -12,8 +12,20 @@ export const GETS: Record<Gets, string> = {
 }
 
 const OUTCOMES: Record<string, string> = {
-  answered: 'answers', messageIn: 'takes a message', messageRefused: 'is full', outsideMailbox: 'answers with its own mailbox', announcementAndRelease: 'and the call ends', released: 'the call ends',
-  busy: 'busy tone', notDelivered: 'is not delivered', oldCarrier: 'still with the old carrier', notInService: 'not in service', refused: 'no way out', lineRings: 'rings', deadEnd: 'dead end', loop: 'goes round for ever',
+  answered: 'answers',
+  messageIn: 'takes a message',
+  messageRefused: 'is full',
+  outsideMailbox: 'answers with its own mailbox',
+  announcementAndRelease: 'and the call ends',
+  released: 'the call ends',
+  busy: 'busy tone',
+  notDelivered: 'is not delivered',
+  oldCarrier: 'still with the old carrier',
+  notInService: 'not in service',
+  refused: 'no way out',
+  lineRings: 'rings',
+  deadEnd: 'dead end',
+  loop: 'goes round for ever',
   overrun: 'transferred too often',
 }
 

@@ -38,7 +38,7 @@ it('tells the time at the customer, wherever the technician sits', () => {
   expect(plural(2, 'clash', 'clashes')).toBe('2 clashes')
 })
 
-it('stands still in the demo and runs on from the server\'s time elsewhere', () => {
+it("stands still in the demo and runs on from the server's time elsewhere", () => {
   const passed = vi.spyOn(performance, 'now').mockReturnValue(1_000)
   setClock('2026-12-01T18:05:00Z', true)
   passed.mockReturnValue(61_000)
@@ -54,7 +54,11 @@ describe('the command box', () => {
   const command = (label: string, kind = 'screen'): Command => ({ label, kind, run: vi.fn() })
 
   it('finds by every word, in label or kind, those that begin with the first one foremost', () => {
-    const all = [command('+1 902 555 0110 Ardent', 'main number'), command('Sign out', 'session'), command('Ardent Road', 'customer')]
+    const all = [
+      command('+1 902 555 0110 Ardent', 'main number'),
+      command('Sign out', 'session'),
+      command('Ardent Road', 'customer'),
+    ]
 
     expect(matching(all, 'ard').map((each) => each.label)).toEqual(['Ardent Road', '+1 902 555 0110 Ardent'])
     expect(matching(all, 'ardent number').map((each) => each.label)).toEqual(['+1 902 555 0110 Ardent'])
@@ -66,7 +70,15 @@ describe('the command box', () => {
       this.open = true
     }
     const commands = [command('Ardent'), command('Ardour'), command('Boatyard')]
-    const page = mount(defineComponent({ setup: () => { useCommands(commands); return () => h(CommandBox) } }), { attachTo: document.body })
+    const page = mount(
+      defineComponent({
+        setup: () => {
+          useCommands(commands)
+          return () => h(CommandBox)
+        },
+      }),
+      { attachTo: document.body },
+    )
     document.addEventListener('keydown', handleKey)
     await key('k', document.body, { ctrlKey: true })
     const field = page.get('input')
@@ -88,7 +100,23 @@ it('a sheet over the page opens as modal, closes on the veil and is made anew ea
   })
   HTMLDialogElement.prototype.showModal = shown
   const open = ref(false)
-  const page = mount(defineComponent({ render: () => h(ModalSheet, { 'title': 'Keys', 'modelValue': open.value, 'onUpdate:modelValue': (value: boolean) => { open.value = value } }, () => h('input')) }), { attachTo: document.body })
+  const page = mount(
+    defineComponent({
+      render: () =>
+        h(
+          ModalSheet,
+          {
+            title: 'Keys',
+            modelValue: open.value,
+            'onUpdate:modelValue': (value: boolean) => {
+              open.value = value
+            },
+          },
+          () => h('input'),
+        ),
+    }),
+    { attachTo: document.body },
+  )
   expect(page.find('input').exists()).toBe(false)
 
   open.value = true

@@ -6,7 +6,9 @@ import TableField from './TableField.vue'
 
 type Rows = Record<string, string>[]
 
-/** A template's questions with their answers, however they came; says how an answer was read and what is wrong with it. */
+/**
+ * A template's questions with their answers, however they came; says how an answer was read and what is wrong with it.
+ */
 defineProps<{
   template: string
   slots: Slot[]
@@ -37,12 +39,39 @@ function give(slot: Slot, answer: string | Rows): void {
 <template>
   <template v-for="slot in slots" :key="slot.key">
     <div v-if="slot.type === 'table'" class="table" role="group" :aria-label="slot.question">
-      <p class="soft">{{ slot.question }}<template v-if="slot.help !== null"> · {{ slot.help }}</template></p>
-      <TableField :id="`answer-${slot.key}`" :template :asked="slot" :faults :understood="tables?.[slot.key]" :read-as :model-value="rows(slot)" @update:model-value="give(slot, $event)" />
+      <p class="soft">
+        {{ slot.question }}<template v-if="slot.help !== null"> · {{ slot.help }}</template>
+      </p>
+      <TableField
+        :id="`answer-${slot.key}`"
+        :template
+        :asked="slot"
+        :faults
+        :understood="tables?.[slot.key]"
+        :read-as
+        :model-value="rows(slot)"
+        @update:model-value="give(slot, $event)"
+      />
       <p v-if="faults[slot.key] !== undefined" class="fault small" role="alert">{{ faults[slot.key] }}</p>
     </div>
-    <FieldRow v-else v-slot="field" :label="slot.question" :help="readAs?.[slot.key] === undefined ? slot.help : `read as ${readAs[slot.key]}`" :fault="faults[slot.key]">
-      <SlotField :id="field.id" :asked="slot" :stock :regions :described-by="field.describedBy" :invalid="field.invalid" :model-value="text(slot)" @update:model-value="give(slot, $event)" @left="emit('left', slot.key)" />
+    <FieldRow
+      v-else
+      v-slot="field"
+      :label="slot.question"
+      :help="readAs?.[slot.key] === undefined ? slot.help : `read as ${readAs[slot.key]}`"
+      :fault="faults[slot.key]"
+    >
+      <SlotField
+        :id="field.id"
+        :asked="slot"
+        :stock
+        :regions
+        :described-by="field.describedBy"
+        :invalid="field.invalid"
+        :model-value="text(slot)"
+        @update:model-value="give(slot, $event)"
+        @left="emit('left', slot.key)"
+      />
     </FieldRow>
   </template>
 </template>

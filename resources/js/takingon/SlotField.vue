@@ -3,7 +3,18 @@ import { computed, ref } from 'vue'
 import type { Region, Slot, StockNumber } from '@/api'
 
 /** One question that is no table: a list to choose from where there is one, else a line or a few to write. */
-const { asked, stock = [], regions = [] } = defineProps<{ id: string; asked: Slot; stock?: StockNumber[] | undefined; regions?: Region[] | undefined; describedBy: string | undefined; invalid: boolean }>()
+const {
+  asked,
+  stock = [],
+  regions = [],
+} = defineProps<{
+  id: string
+  asked: Slot
+  stock?: StockNumber[] | undefined
+  regions?: Region[] | undefined
+  describedBy: string | undefined
+  invalid: boolean
+}>()
 defineEmits<{ left: [] }>()
 const answer = defineModel<string>({ default: '' })
 
@@ -11,7 +22,9 @@ const ZONES = Intl.supportedValuesOf('timeZone')
 
 const digits = ref('')
 const offered = computed(() => stock.filter((each) => each.number.includes(digits.value)))
-const example = computed(() => (asked.example === null || asked.example === '' ? '' : `for example ${asked.example.replaceAll('_', ' ')}`))
+const example = computed(() =>
+  asked.example === null || asked.example === '' ? '' : `for example ${asked.example.replaceAll('_', ' ')}`,
+)
 
 function lookFor(typed: string): void {
   digits.value = typed.replace(/\D/g, '')
@@ -19,24 +32,94 @@ function lookFor(typed: string): void {
 </script>
 
 <template>
-  <el-select v-if="asked.type === 'zone'" :id="id" v-model="answer" filterable :name="asked.key" :placeholder="example" :aria-describedby="describedBy" @blur="$emit('left')">
+  <el-select
+    v-if="asked.type === 'zone'"
+    :id="id"
+    v-model="answer"
+    filterable
+    :name="asked.key"
+    :placeholder="example"
+    :aria-describedby="describedBy"
+    @blur="$emit('left')"
+  >
     <el-option v-for="zone in ZONES" :key="zone" :label="zone.replaceAll('_', ' ')" :value="zone" />
   </el-select>
-  <el-select v-else-if="asked.type === 'region'" :id="id" v-model="answer" filterable :name="asked.key" placeholder="Choose" :aria-describedby="describedBy" @blur="$emit('left')">
+  <el-select
+    v-else-if="asked.type === 'region'"
+    :id="id"
+    v-model="answer"
+    filterable
+    :name="asked.key"
+    placeholder="Choose"
+    :aria-describedby="describedBy"
+    @blur="$emit('left')"
+  >
     <el-option v-for="region in regions" :key="region.code" :label="region.name" :value="region.code" />
   </el-select>
   <el-select
-    v-else-if="asked.type === 'number'" :id="id" v-model="answer" filterable :filter-method="lookFor" :name="asked.key" placeholder="Choose, or type digits of it" no-data-text="No number is free in stock"
-    no-match-text="No free number has these digits" :aria-describedby="describedBy" @visible-change="digits = ''" @blur="$emit('left')"
+    v-else-if="asked.type === 'number'"
+    :id="id"
+    v-model="answer"
+    filterable
+    :filter-method="lookFor"
+    :name="asked.key"
+    placeholder="Choose, or type digits of it"
+    no-data-text="No number is free in stock"
+    no-match-text="No free number has these digits"
+    :aria-describedby="describedBy"
+    @visible-change="digits = ''"
+    @blur="$emit('left')"
   >
-    <el-option v-for="number in offered" :key="number.number" :label="`${number.display}${number.region === null ? '' : ` · ${number.region}`}`" :value="number.number" />
+    <el-option
+      v-for="number in offered"
+      :key="number.number"
+      :label="`${number.display}${number.region === null ? '' : ` · ${number.region}`}`"
+      :value="number.number"
+    />
   </el-select>
-  <el-select v-else-if="asked.type === 'choice' || asked.type === 'yesNo'" :id="id" :model-value="answer === '' ? (asked.default ?? '') : answer" :name="asked.key" :aria-describedby="describedBy" @update:model-value="answer = $event" @blur="$emit('left')">
-    <el-option v-for="option in asked.type === 'yesNo' ? [{ value: 'yes', said: 'yes' }, { value: 'no', said: 'no' }] : asked.options" :key="option.value" :label="option.said" :value="option.value" />
+  <el-select
+    v-else-if="asked.type === 'choice' || asked.type === 'yesNo'"
+    :id="id"
+    :model-value="answer === '' ? (asked.default ?? '') : answer"
+    :name="asked.key"
+    :aria-describedby="describedBy"
+    @update:model-value="answer = $event"
+    @blur="$emit('left')"
+  >
+    <el-option
+      v-for="option in asked.type === 'yesNo'
+        ? [
+            { value: 'yes', said: 'yes' },
+            { value: 'no', said: 'no' },
+          ]
+        : asked.options"
+      :key="option.value"
+      :label="option.said"
+      :value="option.value"
+    />
   </el-select>
   <el-input
-    v-else-if="asked.type === 'hours' || asked.type === 'script'" :id="id" v-model="answer" type="textarea" :autosize="{ minRows: 1, maxRows: 6 }" :name="asked.key" :placeholder="asked.default ?? example"
-    autocomplete="off" :aria-describedby="describedBy" :aria-invalid="invalid" @blur="$emit('left')"
+    v-else-if="asked.type === 'hours' || asked.type === 'script'"
+    :id="id"
+    v-model="answer"
+    type="textarea"
+    :autosize="{ minRows: 1, maxRows: 6 }"
+    :name="asked.key"
+    :placeholder="asked.default ?? example"
+    autocomplete="off"
+    :aria-describedby="describedBy"
+    :aria-invalid="invalid"
+    @blur="$emit('left')"
   />
-  <el-input v-else :id="id" v-model="answer" :name="asked.key" :placeholder="asked.default ?? example" autocomplete="off" :aria-describedby="describedBy" :aria-invalid="invalid" @blur="$emit('left')" />
+  <el-input
+    v-else
+    :id="id"
+    v-model="answer"
+    :name="asked.key"
+    :placeholder="asked.default ?? example"
+    autocomplete="off"
+    :aria-describedby="describedBy"
+    :aria-invalid="invalid"
+    @blur="$emit('left')"
+  />
 </template>

@@ -5,8 +5,14 @@ import TableField from './TableField.vue'
 
 const COLUMN = { help: null, example: null, optional: true, default: null, options: [], columns: [] }
 const USERS = {
-  ...COLUMN, key: 'users', question: 'Users', type: 'table' as const,
-  columns: [{ ...COLUMN, key: 'name', question: 'Name', type: 'person' as const }, { ...COLUMN, key: 'extension', question: 'Ext', type: 'extension' as const }],
+  ...COLUMN,
+  key: 'users',
+  question: 'Users',
+  type: 'table' as const,
+  columns: [
+    { ...COLUMN, key: 'name', question: 'Name', type: 'person' as const },
+    { ...COLUMN, key: 'extension', question: 'Ext', type: 'extension' as const },
+  ],
 }
 const PASTE = 'POST /taking-on/paste'
 type Row = Record<string, string>
@@ -25,7 +31,18 @@ function table(start: Row[], faults: Record<string, string> = {}, understood: Ro
   rows = start
   field = mount(TableField, {
     attachTo: document.body,
-    props: { id: 'users', template: 'office', asked: USERS, faults, understood, modelValue: rows, 'onUpdate:modelValue': (given: Row[]) => { rows = given; void field.setProps({ modelValue: given }) } },
+    props: {
+      id: 'users',
+      template: 'office',
+      asked: USERS,
+      faults,
+      understood,
+      modelValue: rows,
+      'onUpdate:modelValue': (given: Row[]) => {
+        rows = given
+        void field.setProps({ modelValue: given })
+      },
+    },
   })
 }
 
@@ -38,15 +55,22 @@ async function paste(on: string, text: string): Promise<Event> {
 }
 
 it('has a block read by the server, says what was left out, and takes it back', async () => {
-  const server = fakeServer({ [PASTE]: { columns: ['name', null], unmatched: ['Room'], rows: [{ name: 'Ines Marsh' }, { name: 'Joss Arden' }] } })
+  const server = fakeServer({
+    [PASTE]: { columns: ['name', null], unmatched: ['Room'], rows: [{ name: 'Ines Marsh' }, { name: 'Joss Arden' }] },
+  })
   table([])
   await paste('textarea', 'Name\tRoom\nInes Marsh\t1\nJoss Arden\t2')
 
-  expect(server.asked).toEqual([{ call: PASTE, body: { template: 'office', slot: 'users', text: 'Name\tRoom\nInes Marsh\t1\nJoss Arden\t2' } }])
+  expect(server.asked).toEqual([
+    { call: PASTE, body: { template: 'office', slot: 'users', text: 'Name\tRoom\nInes Marsh\t1\nJoss Arden\t2' } },
+  ])
   expect(rows).toEqual([{ name: 'Ines Marsh' }, { name: 'Joss Arden' }])
   expect(field.get('[role=status]').text()).toBe('2 rows · 2 rows read; not asked, so left out: Room')
 
-  await field.findAll('button').find((each) => each.text() === 'Undo')?.trigger('click')
+  await field
+    .findAll('button')
+    .find((each) => each.text() === 'Undo')
+    ?.trigger('click')
   expect(rows).toEqual([])
 })
 
@@ -62,7 +86,11 @@ it('adds a block pasted into a cell below, and leaves a word pasted there alone'
 
 it('says what is wrong below the row, and shows the extension that would be given', () => {
   fakeServer({})
-  table([{ name: 'Petra Lunn', extension: '203' }, { name: 'Colm Reeve', extension: '203' }, { name: 'Wynn Abel' }], { 'users/1/extension': "203 is Petra Lunn's; next free 204", name: 'another field' }, [{}, {}, { extension: '204' }])
+  table(
+    [{ name: 'Petra Lunn', extension: '203' }, { name: 'Colm Reeve', extension: '203' }, { name: 'Wynn Abel' }],
+    { 'users/1/extension': "203 is Petra Lunn's; next free 204", name: 'another field' },
+    [{}, {}, { extension: '204' }],
+  )
 
   expect(field.text()).toContain("Ext: 203 is Petra Lunn's; next free 204")
   expect(field.get('input[data-cell="1-1"]').attributes('aria-invalid')).toBe('true')

@@ -5,8 +5,26 @@ import { plural } from '@/shared'
 
 type Row = Record<string, string>
 
-/** A question whose answer is a table: a pasted block, read by the server, or cells to type in. Undo takes back the last paste or removal. */
-const { template, asked, faults, understood = [], readAs = {}, readBlock = null } = defineProps<{ id: string; template: string; asked: Slot; readBlock?: ((text: string) => Promise<{ rows: Row[]; unmatched: string[] }>) | null; faults: Record<string, string>; understood?: Row[] | undefined; readAs?: Record<string, string> | undefined }>()
+/**
+ * A question whose answer is a table: a pasted block, read by the server, or cells to type in. Undo takes back the last
+ * paste or removal.
+ */
+const {
+  template,
+  asked,
+  faults,
+  understood = [],
+  readAs = {},
+  readBlock = null,
+} = defineProps<{
+  id: string
+  template: string
+  asked: Slot
+  readBlock?: ((text: string) => Promise<{ rows: Row[]; unmatched: string[] }>) | null
+  faults: Record<string, string>
+  understood?: Row[] | undefined
+  readAs?: Record<string, string> | undefined
+}>()
 const rows = defineModel<Row[]>({ default: () => [] })
 
 const pasted = ref('')
@@ -15,7 +33,13 @@ const before = ref<Row[]>()
 const table = ref<HTMLElement>()
 
 const columns = computed(() => asked.columns)
-const own = computed(() => Object.fromEntries(Object.entries(faults).filter(([place]) => place.startsWith(`${asked.key}/`)).map(([place, detail]) => [place.slice(asked.key.length + 1), detail])))
+const own = computed(() =>
+  Object.fromEntries(
+    Object.entries(faults)
+      .filter(([place]) => place.startsWith(`${asked.key}/`))
+      .map(([place, detail]) => [place.slice(asked.key.length + 1), detail]),
+  ),
+)
 const wrong = computed(() => new Set(Object.keys(own.value).map((place) => place.split('/')[0])).size)
 
 /** How cells of a row were read, where that can be in doubt. */
@@ -36,7 +60,10 @@ function faultsIn(index: number): { at: number; column: string; detail: string }
 
 async function read(text: string, replace: boolean): Promise<void> {
   if (text.trim() === '') return
-  const answer = readBlock === null ? await take(client.POST('/taking-on/paste', { body: { template, slot: asked.key, text } })) : await readBlock(text)
+  const answer =
+    readBlock === null
+      ? await take(client.POST('/taking-on/paste', { body: { template, slot: asked.key, text } }))
+      : await readBlock(text)
   before.value = rows.value
   rows.value = replace ? answer.rows : [...rows.value, ...answer.rows]
   pasted.value = ''
@@ -80,7 +107,8 @@ function cell(row: number, column: number): HTMLInputElement | null | undefined 
 }
 
 function move(event: KeyboardEvent, row: number, column: number): void {
-  const to = event.key === 'ArrowUp' ? row - 1 : event.key === 'ArrowDown' || event.key === 'Enter' ? row + 1 : undefined
+  const to =
+    event.key === 'ArrowUp' ? row - 1 : event.key === 'ArrowDown' || event.key === 'Enter' ? row + 1 : undefined
   if (to === undefined || event.ctrlKey) return
   event.preventDefault()
   if (event.key === 'Enter' && to === rows.value.length) void add()
@@ -93,35 +121,89 @@ function move(event: KeyboardEvent, row: number, column: number): void {
     <div v-if="rows.length > 0" class="scroll">
       <table ref="table" :aria-label="asked.question">
         <thead>
-          <tr><th v-for="column in columns" :key="column.key" scope="col" :title="column.help ?? undefined">{{ column.question }}</th><th scope="col"><span class="visually-hidden">Take out</span></th></tr>
+          <tr>
+            <th v-for="column in columns" :key="column.key" scope="col" :title="column.help ?? undefined">
+              {{ column.question }}
+            </th>
+            <th scope="col"><span class="visually-hidden">Take out</span></th>
+          </tr>
         </thead>
         <tbody>
           <template v-for="(row, index) in rows" :key="index">
-          <tr :class="{ marked: faultsIn(index).length + readingsOf(index).length > 0 }">
-            <td v-for="(column, at) in columns" :key="column.key" :class="[column.type, { wrong: own[`${index}/${column.key}`] !== undefined }]">
-              <input
-                :value="row[column.key] ?? ''" :data-cell="`${index}-${at}`" :class="{ mono: ['extension', 'phone', 'number'].includes(column.type) }" autocomplete="off" :placeholder="understood[index]?.[column.key] ?? ''"
-                :aria-label="`${column.question}, row ${index + 1}`" :aria-invalid="own[`${index}/${column.key}`] !== undefined" :aria-describedby="own[`${index}/${column.key}`] === undefined ? undefined : `${id}-${index}-${at}`"
-                @change="change(index, column.key, ($event.target as HTMLInputElement).value)" @keydown="move($event, index, at)" @paste="pasteInto"
-              />
-            </td>
-            <td class="out"><button type="button" class="out-button" :aria-label="`Take out row ${index + 1}`" @click="remove(index)">×</button></td>
-          </tr>
-          <tr v-if="faultsIn(index).length + readingsOf(index).length > 0">
-            <td :colspan="columns.length + 1" class="said"><span v-for="fault in faultsIn(index)" :id="`${id}-${index}-${fault.at}`" :key="fault.at" class="fault small">{{ fault.column }}: {{ fault.detail }}</span><span v-for="reading in readingsOf(index)" :key="`read ${reading.at}`" class="soft small">{{ reading.column }} read as {{ reading.detail }}</span></td>
-          </tr>
+            <tr :class="{ marked: faultsIn(index).length + readingsOf(index).length > 0 }">
+              <td
+                v-for="(column, at) in columns"
+                :key="column.key"
+                :class="[column.type, { wrong: own[`${index}/${column.key}`] !== undefined }]"
+              >
+                <input
+                  :value="row[column.key] ?? ''"
+                  :data-cell="`${index}-${at}`"
+                  :class="{ mono: ['extension', 'phone', 'number'].includes(column.type) }"
+                  autocomplete="off"
+                  :placeholder="understood[index]?.[column.key] ?? ''"
+                  :aria-label="`${column.question}, row ${index + 1}`"
+                  :aria-invalid="own[`${index}/${column.key}`] !== undefined"
+                  :aria-describedby="own[`${index}/${column.key}`] === undefined ? undefined : `${id}-${index}-${at}`"
+                  @change="change(index, column.key, ($event.target as HTMLInputElement).value)"
+                  @keydown="move($event, index, at)"
+                  @paste="pasteInto"
+                />
+              </td>
+              <td class="out">
+                <button
+                  type="button"
+                  class="out-button"
+                  :aria-label="`Take out row ${index + 1}`"
+                  @click="remove(index)"
+                >
+                  ×
+                </button>
+              </td>
+            </tr>
+            <tr v-if="faultsIn(index).length + readingsOf(index).length > 0">
+              <td :colspan="columns.length + 1" class="said">
+                <span
+                  v-for="fault in faultsIn(index)"
+                  :id="`${id}-${index}-${fault.at}`"
+                  :key="fault.at"
+                  class="fault small"
+                  >{{ fault.column }}: {{ fault.detail }}</span
+                ><span v-for="reading in readingsOf(index)" :key="`read ${reading.at}`" class="soft small"
+                  >{{ reading.column }} read as {{ reading.detail }}</span
+                >
+              </td>
+            </tr>
           </template>
         </tbody>
       </table>
     </div>
     <textarea
-      v-if="rows.length === 0" :id="id" v-model="pasted" rows="4" :name="asked.key" :placeholder="`Paste a block with or without headings: ${columns.map((column) => column.question).join(', ')}`" autocomplete="off"
-      @paste="(event) => { event.preventDefault(); void read(event.clipboardData?.getData('text/plain') ?? '', true) }" @change="read(pasted, true)"
+      v-if="rows.length === 0"
+      :id="id"
+      v-model="pasted"
+      rows="4"
+      :name="asked.key"
+      :placeholder="`Paste a block with or without headings: ${columns.map((column) => column.question).join(', ')}`"
+      autocomplete="off"
+      @paste="
+        (event) => {
+          event.preventDefault()
+          void read(event.clipboardData?.getData('text/plain') ?? '', true)
+        }
+      "
+      @change="read(pasted, true)"
     />
     <p class="under small">
       <button type="button" class="quiet-button" @click="add">Add a row</button>
       <button v-if="before !== undefined" type="button" class="quiet-button" @click="undo">Undo</button>
-      <span class="soft" role="status">{{ rows.length === 0 ? said : [plural(rows.length, 'row'), wrong > 0 ? `${wrong} ${wrong === 1 ? 'needs' : 'need'} a look` : '', said].filter(Boolean).join(' · ') }}</span>
+      <span class="soft" role="status">{{
+        rows.length === 0
+          ? said
+          : [plural(rows.length, 'row'), wrong > 0 ? `${wrong} ${wrong === 1 ? 'needs' : 'need'} a look` : '', said]
+              .filter(Boolean)
+              .join(' · ')
+      }}</span>
     </p>
   </div>
 </template>

@@ -3,21 +3,57 @@ import { afterEach, beforeEach, expect, it, vi } from 'vitest'
 import { close, fakeServer, key, open, Refused, settle } from '@/testing'
 import TakingOnView from './TakingOnView.vue'
 
-const SESSION = { technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true }, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
+const SESSION = {
+  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true },
+  reseller: 'Saltmarsh Voice',
+  now: '2026-12-01T18:05:00Z',
+  clockStandsStill: true,
+}
 const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
 const SET = '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'
 const KEPT = `PUT /taking-on/answers/${SET}`
-const READ = { isWhole: true, findings: [], strip: null, asked: ['name', 'messages'], readAs: {}, tables: {}, faults: [] }
+const READ = {
+  isWhole: true,
+  findings: [],
+  strip: null,
+  asked: ['name', 'messages'],
+  readAs: {},
+  tables: {},
+  faults: [],
+}
 const TEMPLATE = {
-  key: 'one-line', name: 'One line', about: 'One number.', version: 2,
+  key: 'one-line',
+  name: 'One line',
+  about: 'One number.',
+  version: 2,
   slots: [
     { ...PLAIN, key: 'name', question: 'Name', example: 'Thornback' },
     { ...PLAIN, key: 'messages', question: 'Who takes the message', type: 'person' },
   ],
 }
-const MADE = { ...READ, customer: 'inlet', objects: [{ ref: 'site:office', kind: 'site', key: 'office', label: 'Office', display: null, extension: null, fields: { zone: 'America/Halifax' }, refersTo: {} }] }
+const MADE = {
+  ...READ,
+  customer: 'inlet',
+  objects: [
+    {
+      ref: 'site:office',
+      kind: 'site',
+      key: 'office',
+      label: 'Office',
+      display: null,
+      extension: null,
+      fields: { zone: 'America/Halifax' },
+      refersTo: {},
+    },
+  ],
+}
 const PREVIEW = 'POST /taking-on/preview'
-const MISSING = { ...READ, customer: null, objects: [], faults: [{ detail: 'an answer is needed here', pointer: '/answers/messages' }] }
+const MISSING = {
+  ...READ,
+  customer: null,
+  objects: [],
+  faults: [{ detail: 'an answer is needed here', pointer: '/answers/messages' }],
+}
 
 let page: VueWrapper
 beforeEach(() => {
@@ -29,8 +65,19 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function takingOn(handlers: Record<string, unknown>): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
-  const server = fakeServer({ 'GET /templates': { templates: [TEMPLATE], regions: [] }, 'GET /stock': { numbers: [] }, 'GET /session': SESSION, 'GET /customers': { customers: [] }, 'GET /taking-on/answers': { kept: [] }, [KEPT]: null, [`DELETE /taking-on/answers/${SET}`]: null, ...handlers })
+async function takingOn(
+  handlers: Record<string, unknown>,
+): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
+  const server = fakeServer({
+    'GET /templates': { templates: [TEMPLATE], regions: [] },
+    'GET /stock': { numbers: [] },
+    'GET /session': SESSION,
+    'GET /customers': { customers: [] },
+    'GET /taking-on/answers': { kept: [] },
+    [KEPT]: null,
+    [`DELETE /taking-on/answers/${SET}`]: null,
+    ...handlers,
+  })
   const opened = await open(TakingOnView, `/taking-on?set=${SET}`)
   page = opened.page
   return { server, router: opened.router }
@@ -50,7 +97,9 @@ it('asks for a preview when somebody pauses, not at every letter', async () => {
   await vi.advanceTimersByTimeAsync(300)
   await settle()
 
-  expect(server.asked.filter((each) => each.call === PREVIEW)).toEqual([{ call: PREVIEW, body: { template: 'one-line', answers: { name: 'Inl' } } }])
+  expect(server.asked.filter((each) => each.call === PREVIEW)).toEqual([
+    { call: PREVIEW, body: { template: 'one-line', answers: { name: 'Inl' } } },
+  ])
 })
 
 it('does not complain of an answer nobody came to yet', async () => {
@@ -78,7 +127,12 @@ it('shows what would be made, dims it while answers change, and enters it once',
   await settle()
   await key('Enter', document.body, { ctrlKey: true })
 
-  expect(server.asked.filter((each) => each.call === 'POST /taking-on')).toEqual([{ call: 'POST /taking-on', body: { template: 'one-line', answers: { name: 'Inlet Care', messages: 'Ines Marsh' } } }])
+  expect(server.asked.filter((each) => each.call === 'POST /taking-on')).toEqual([
+    {
+      call: 'POST /taking-on',
+      body: { template: 'one-line', answers: { name: 'Inlet Care', messages: 'Ines Marsh' } },
+    },
+  ])
   expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'inlet' } })
   expect(server.asked.map((each) => each.call)).toContain(`DELETE /taking-on/answers/${SET}`)
 })
@@ -86,40 +140,73 @@ it('shows what would be made, dims it while answers change, and enters it once',
 it('keeps answers over a reload, and lets them go when asked', async () => {
   const { server } = await takingOn({ [PREVIEW]: MISSING })
   await answer('name', 'Inlet')
-  expect(server.asked.findLast((each) => each.call === KEPT)?.body).toEqual({ template: 'one-line', answers: { name: 'Inlet' } })
+  expect(server.asked.findLast((each) => each.call === KEPT)?.body).toEqual({
+    template: 'one-line',
+    answers: { name: 'Inlet' },
+  })
   expect(page.text()).toContain('answers are kept')
   close(page)
 
-  await takingOn({ [PREVIEW]: MISSING, 'GET /taking-on/answers': { kept: [{ id: SET, template: 'one-line', answers: { name: 'Inlet' }, keptAt: '2026-12-01T18:05:00Z' }] } })
+  await takingOn({
+    [PREVIEW]: MISSING,
+    'GET /taking-on/answers': {
+      kept: [{ id: SET, template: 'one-line', answers: { name: 'Inlet' }, keptAt: '2026-12-01T18:05:00Z' }],
+    },
+  })
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Inlet')
-  await page.findAll('button').find((each) => each.text() === 'Throw away')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Throw away')
+    ?.trigger('click')
   await settle()
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('')
 
-  await page.findAll('button').find((each) => each.text() === 'Put it back')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Put it back')
+    ?.trigger('click')
   await settle()
   expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('Inlet')
 })
 
 it('takes on several at once, each kept as a set of its own', async () => {
-  await takingOn({ [PREVIEW]: MISSING, 'GET /taking-on/answers': { kept: [
-    { id: SET, template: 'one-line', answers: { name: 'Inlet' }, keptAt: '2026-12-01T18:05:00Z' },
-    { id: '8f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00', template: 'one-line', answers: { name: 'Northgate' }, keptAt: '2026-12-01T18:00:00Z' },
-  ] } })
+  await takingOn({
+    [PREVIEW]: MISSING,
+    'GET /taking-on/answers': {
+      kept: [
+        { id: SET, template: 'one-line', answers: { name: 'Inlet' }, keptAt: '2026-12-01T18:05:00Z' },
+        {
+          id: '8f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00',
+          template: 'one-line',
+          answers: { name: 'Northgate' },
+          keptAt: '2026-12-01T18:00:00Z',
+        },
+      ],
+    },
+  })
   const name = (): string => (page.get('input[name=name]').element as HTMLInputElement).value
   expect([name(), page.get('[data-testid=other-sets]').text()]).toEqual(['Inlet', 'Also begun: Northgate'])
 
-  await page.findAll('button').find((each) => each.text() === 'Another customer')?.trigger('click')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Another customer')
+    ?.trigger('click')
   await settle()
   expect([name(), page.get('[data-testid=other-sets]').text()]).toEqual(['', 'Also begun: Inlet, Northgate'])
 
-  await page.get('[data-testid=other-sets]').findAll('button').find((each) => each.text() === 'Northgate')?.trigger('click')
+  await page
+    .get('[data-testid=other-sets]')
+    .findAll('button')
+    .find((each) => each.text() === 'Northgate')
+    ?.trigger('click')
   await settle()
   expect(name()).toBe('Northgate')
 })
 
 it('shows what can be made while an answer is at fault, and says that it is not whole', async () => {
-  await takingOn({ [PREVIEW]: { ...MADE, isWhole: false, faults: [{ detail: 'not an address', pointer: '/answers/messages' }] } })
+  await takingOn({
+    [PREVIEW]: { ...MADE, isWhole: false, faults: [{ detail: 'not an address', pointer: '/answers/messages' }] },
+  })
   await answer('name', 'Inlet')
   await answer('messages', 'ines@')
 
@@ -129,7 +216,12 @@ it('shows what can be made while an answer is at fault, and says that it is not 
 })
 
 it('places a refusal at its answer and keeps everything', async () => {
-  await takingOn({ [PREVIEW]: MADE, 'POST /taking-on': new Refused(422, { errors: [{ detail: 'another customer has this name; add the town or the street', pointer: '/answers/name' }] }) })
+  await takingOn({
+    [PREVIEW]: MADE,
+    'POST /taking-on': new Refused(422, {
+      errors: [{ detail: 'another customer has this name; add the town or the street', pointer: '/answers/name' }],
+    }),
+  })
   await answer('name', 'Inlet')
   await answer('messages', 'Ines Marsh')
 

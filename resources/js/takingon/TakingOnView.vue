@@ -5,7 +5,17 @@ import { useRoute, useRouter } from 'vue-router'
 import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
-import { EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, SeverityBars, useShortcuts, WeekStrip } from '@/shared'
+import {
+  EmptyState,
+  ErrorState,
+  FieldRow,
+  LoadingLines,
+  PageTop,
+  plural,
+  SeverityBars,
+  useShortcuts,
+  WeekStrip,
+} from '@/shared'
 import AnswerForm from './AnswerForm.vue'
 import { isGiven, nameOfSet, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
@@ -19,10 +29,18 @@ const { technician } = useSession()
 const { kept, others, thrown, load, keep, begin, goOn, forget, throwAway, putBack } = useAnswers()
 
 const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await take(client.GET('/templates')) })
-const before = useQuery({ queryKey: ['answers kept'], queryFn: async () => (await load(typeof route.query['set'] === 'string' ? route.query['set'] : undefined), true), gcTime: 0, staleTime: Infinity })
+const before = useQuery({
+  queryKey: ['answers kept'],
+  queryFn: async () => (await load(typeof route.query['set'] === 'string' ? route.query['set'] : undefined), true),
+  gcTime: 0,
+  staleTime: Infinity,
+})
 const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
 
-const template = computed(() => templates.data.value?.templates.find((each) => each.key === kept.template) ?? templates.data.value?.templates[0])
+const template = computed(
+  () =>
+    templates.data.value?.templates.find((each) => each.key === kept.template) ?? templates.data.value?.templates[0],
+)
 const slots = computed<Slot[]>(() => template.value?.slots ?? [])
 const unanswered = computed(() => toAnswer(slots.value, kept.answers, asked.value))
 const shown = computed(() => slots.value.filter((slot) => asked.value === undefined || asked.value.includes(slot.key)))
@@ -77,7 +95,9 @@ async function preview(): Promise<void> {
   const question = wanted.value
   if (template.value === undefined) return
   try {
-    const answer = await take(client.POST('/taking-on/preview', { body: { template: template.value.key, answers: kept.answers } }))
+    const answer = await take(
+      client.POST('/taking-on/preview', { body: { template: template.value.key, answers: kept.answers } }),
+    )
     if (question !== wanted.value) return
     asked.value = answer.asked
     readAs.value = answer.readAs
@@ -104,19 +124,28 @@ function place(error: unknown): void {
   const told = isProblem(error) ? (error.problem.errors ?? []) : []
   faults.value = placed(told.filter((each) => each.pointer?.startsWith('/answers/') === true))
   // What belongs to no answer is said below what would be made.
-  failure.value = told.length > 0 && told.length === Object.keys(faults.value).length ? undefined : (told.find((each) => each.pointer?.startsWith('/answers/') !== true)?.detail ?? detailOf(error))
+  failure.value =
+    told.length > 0 && told.length === Object.keys(faults.value).length
+      ? undefined
+      : (told.find((each) => each.pointer?.startsWith('/answers/') !== true)?.detail ?? detailOf(error))
 }
 
 /** The faults to show; of an answer that was not given yet none, until it was looked at and left. */
 const complaints = computed(() =>
-  Object.fromEntries(Object.entries(faults.value).filter(([place]) => {
-    const slot = slots.value.find((each) => each.key === place)
-    return slot === undefined || isGiven(kept.answers, slot) || looked.value.has(place)
-  })),
+  Object.fromEntries(
+    Object.entries(faults.value).filter(([place]) => {
+      const slot = slots.value.find((each) => each.key === place)
+      return slot === undefined || isGiven(kept.answers, slot) || looked.value.has(place)
+    }),
+  ),
 )
 
 const inTheWay = computed(() => {
-  if (unanswered.value.length > 0) return `${plural(unanswered.value.length, 'answer')} to go: ${unanswered.value.map((slot) => slot.question.toLowerCase()).join('; ')}`
+  if (unanswered.value.length > 0)
+    return (
+      `${plural(unanswered.value.length, 'answer')} to go: ` +
+      `${unanswered.value.map((slot) => slot.question.toLowerCase()).join('; ')}`
+    )
   const wrong = Object.keys(faults.value).length
   if (wrong > 0) return `${plural(wrong, 'answer')} ${wrong === 1 ? 'needs' : 'need'} another look`
   return undefined
@@ -127,7 +156,9 @@ async function enter(): Promise<void> {
   if (template.value === undefined || entering.value || inTheWay.value !== undefined) return
   entering.value = true
   try {
-    const taken = await take(client.POST('/taking-on', { body: { template: template.value.key, answers: kept.answers } }))
+    const taken = await take(
+      client.POST('/taking-on', { body: { template: template.value.key, answers: kept.answers } }),
+    )
     clearTimeout(timer)
     await forget()
     await queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
@@ -174,9 +205,16 @@ async function away(): Promise<void> {
 }
 
 // The address names the set: a reload, a window beside this one and the way back open the same.
-watch(() => kept.id, (set) => { void router.replace({ query: { ...route.query, set } }) })
+watch(
+  () => kept.id,
+  (set) => {
+    void router.replace({ query: { ...route.query, set } })
+  },
+)
 
-useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking on', whileTyping: true, run: () => void enter() }])
+useShortcuts([
+  { keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking on', whileTyping: true, run: () => void enter() },
+])
 </script>
 
 <template>
@@ -187,35 +225,84 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
     <template #hand>
       <span class="soft small" role="status">answers are {{ keptAs }}</span>
       <button type="button" class="quiet-button" @click="another">Another customer</button>
-      <button v-if="slots.some((slot) => isGiven(kept.answers, slot))" type="button" class="text-button" @click="away">Throw away</button>
+      <button v-if="slots.some((slot) => isGiven(kept.answers, slot))" type="button" class="text-button" @click="away">
+        Throw away
+      </button>
     </template>
   </PageTop>
   <main v-if="technician?.mayTakeOn === false">
-    <EmptyState title="Taking customers on is not granted to you"><router-link to="/">Back to the Roster</router-link></EmptyState>
+    <EmptyState title="Taking customers on is not granted to you"
+      ><router-link to="/">Back to the Roster</router-link></EmptyState
+    >
   </main>
   <main v-else-if="templates.error.value !== null || stock.error.value !== null || before.error.value !== null">
-    <ErrorState :error="templates.error.value ?? stock.error.value ?? before.error.value" @again="templates.refetch(); stock.refetch(); before.refetch()" />
+    <ErrorState
+      :error="templates.error.value ?? stock.error.value ?? before.error.value"
+      @again="
+        templates.refetch()
+        stock.refetch()
+        before.refetch()
+      "
+    />
   </main>
   <main v-else-if="template === undefined || before.isPending.value"><LoadingLines what="templates and stock" /></main>
   <main v-else class="two">
     <form class="said" novalidate @submit.prevent="enter">
-      <p v-if="thrown !== undefined" class="kept" role="status">What was answered of {{ nameOfSet(thrown) }} is thrown away. <button type="button" class="text-button" @click="empty(); putBack()">Put it back</button></p>
-      <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">Also begun: <template v-for="(set, index) in others" :key="set.id">{{ index > 0 ? ', ' : '' }}<button type="button" class="text-button" @click="goOnWith(set.id)">{{ nameOfSet(set) }}</button></template></p>
+      <p v-if="thrown !== undefined" class="kept" role="status">
+        What was answered of {{ nameOfSet(thrown) }} is thrown away.
+        <button
+          type="button"
+          class="text-button"
+          @click="
+            empty()
+            putBack()
+          "
+        >
+          Put it back
+        </button>
+      </p>
+      <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">
+        Also begun:
+        <template v-for="(set, index) in others" :key="set.id"
+          >{{ index > 0 ? ', ' : ''
+          }}<button type="button" class="text-button" @click="goOnWith(set.id)">{{ nameOfSet(set) }}</button></template
+        >
+      </p>
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">
         <el-select :id="field.id" v-model="kept.template" filterable name="template">
-          <el-option v-for="each in templates.data.value?.templates" :key="each.key" :label="`${each.name}, version ${each.version}`" :value="each.key" />
+          <el-option
+            v-for="each in templates.data.value?.templates"
+            :key="each.key"
+            :label="`${each.name}, version ${each.version}`"
+            :value="each.key"
+          />
         </el-select>
       </FieldRow>
       <AnswerForm
-        v-model="kept.answers" :template="template.key" :slots="shown" :stock="stock.data.value" :regions="templates.data.value?.regions" :faults="complaints" :read-as :tables
+        v-model="kept.answers"
+        :template="template.key"
+        :slots="shown"
+        :stock="stock.data.value"
+        :regions="templates.data.value?.regions"
+        :faults="complaints"
+        :read-as
+        :tables
         @left="looked.add($event)"
       />
     </form>
     <section class="made" aria-labelledby="made-title">
       <div class="head">
         <h2 id="made-title">What will be made</h2>
-        <p class="soft" role="status">{{ current ? `${plural(made.length, 'object')}${isWhole ? '' : ', without what needs another look'}` : made.length > 0 ? 'as of your earlier answers' : '' }}</p>
+        <p class="soft" role="status">
+          {{
+            current
+              ? `${plural(made.length, 'object')}${isWhole ? '' : ', without what needs another look'}`
+              : made.length > 0
+                ? 'as of your earlier answers'
+                : ''
+          }}
+        </p>
       </div>
       <template v-if="made.length > 0">
         <div v-if="strip !== null" class="week" :class="{ stale: !current }">
@@ -224,35 +311,64 @@ useShortcuts([{ keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking o
         </div>
         <section class="findings" :class="{ stale: !current }" aria-labelledby="findings-title">
           <h3 id="findings-title" class="soft">Findings before anything exists</h3>
-          <p v-if="findings.length === 0" class="soft" data-testid="no-findings">None: nothing of it would lose or mislead a call.</p>
+          <p v-if="findings.length === 0" class="soft" data-testid="no-findings">
+            None: nothing of it would lose or mislead a call.
+          </p>
           <ul data-testid="preview-findings">
-            <li v-for="finding in findings" :key="finding.fingerprint"><SeverityBars :severity="finding.severity" /> <div><strong>{{ finding.title }}</strong><p class="soft">{{ finding.detail }}</p></div></li>
+            <li v-for="finding in findings" :key="finding.fingerprint">
+              <SeverityBars :severity="finding.severity" />
+              <div>
+                <strong>{{ finding.title }}</strong>
+                <p class="soft">{{ finding.detail }}</p>
+              </div>
+            </li>
           </ul>
         </section>
         <table :class="{ stale: !current }" data-testid="will-be-made">
           <thead>
-            <tr><th scope="col">Kind</th><th scope="col">Which</th><th scope="col">Says</th></tr>
+            <tr>
+              <th scope="col">Kind</th>
+              <th scope="col">Which</th>
+              <th scope="col">Says</th>
+            </tr>
           </thead>
           <tbody>
             <template v-for="{ one, many, objects, inOne } in kindsIn(made)" :key="one">
               <tr v-if="inOne !== undefined">
                 <th scope="row">{{ many }}</th>
-                <td><span class="mono">{{ objects.length }}</span> <button type="button" class="text-button" :aria-expanded="opened.has(one)" @click="opened.has(one) ? opened.delete(one) : opened.add(one)">{{ opened.has(one) ? 'fold' : 'show all' }}</button></td>
+                <td>
+                  <span class="mono">{{ objects.length }}</span>
+                  <button
+                    type="button"
+                    class="text-button"
+                    :aria-expanded="opened.has(one)"
+                    @click="opened.has(one) ? opened.delete(one) : opened.add(one)"
+                  >
+                    {{ opened.has(one) ? 'fold' : 'show all' }}
+                  </button>
+                </td>
                 <td class="soft">{{ inOne }}</td>
               </tr>
               <tr v-for="object in inOne === undefined || opened.has(one) ? objects : []" :key="object.ref">
                 <th scope="row">{{ one }}</th>
-                <td class="which"><span v-if="object.extension !== null" class="mono">{{ object.extension }}</span> {{ object.label }}</td>
+                <td class="which">
+                  <span v-if="object.extension !== null" class="mono">{{ object.extension }}</span> {{ object.label }}
+                </td>
                 <td class="soft">{{ whatItSays(object) }}</td>
               </tr>
             </template>
           </tbody>
         </table>
       </template>
-      <p v-else class="soft none">Shown here, object by object, once the answers that everything hangs on are given. Nothing is written before you enter it in the book.</p>
+      <p v-else class="soft none">
+        Shown here, object by object, once the answers that everything hangs on are given. Nothing is written before you
+        enter it in the book.
+      </p>
       <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
       <p class="act">
-        <el-button type="primary" data-testid="enter" :disabled="entering || inTheWay !== undefined" @click="enter">Enter in the book</el-button>
+        <el-button type="primary" data-testid="enter" :disabled="entering || inTheWay !== undefined" @click="enter"
+          >Enter in the book</el-button
+        >
         <span class="soft">{{ inTheWay ?? 'makes revision 1; nothing goes to the switch yet' }}</span>
       </p>
     </section>

@@ -22,7 +22,8 @@ interface Sets {
 }
 
 /**
- * What was answered so far, kept on the server until the customer is taken on: the phone rings in between, and browsers die. Each
+ * What was answered so far, kept on the server until the customer is taken on: the phone rings in between, and browsers
+ * die. Each
  * customer being taken on is a set of its own, so that a second window, or a second customer, overwrites nothing.
  */
 export function useAnswers(): Sets {
@@ -31,7 +32,8 @@ export function useAnswers(): Sets {
   const thrown = ref<Kept>()
   const others = computed(() => all.value.filter((each) => each.id !== kept.id))
 
-  const open = (set: Kept): void => void Object.assign(kept, { id: set.id, template: set.template, answers: { ...set.answers } })
+  const open = (set: Kept): void =>
+    void Object.assign(kept, { id: set.id, template: set.template, answers: { ...set.answers } })
 
   /** @param id of the set that is meant; unset for the one that was kept last */
   async function load(id: string | undefined): Promise<void> {
@@ -43,7 +45,12 @@ export function useAnswers(): Sets {
 
   async function keep(): Promise<void> {
     const set = { id: kept.id, template: kept.template, answers: kept.answers }
-    await take(client.PUT('/taking-on/answers/{id}', { params: { path: { id: set.id } }, body: { template: set.template, answers: set.answers } }))
+    await take(
+      client.PUT('/taking-on/answers/{id}', {
+        params: { path: { id: set.id } },
+        body: { template: set.template, answers: set.answers },
+      }),
+    )
     all.value = [set, ...all.value.filter((each) => each.id !== set.id)]
   }
 
@@ -95,7 +102,9 @@ export function isGiven(answers: Answers, slot: Slot): boolean {
 
 /** Questions that are asked, have to be answered, and are not. `asked` is unknown until the server was asked once. */
 export function toAnswer(slots: Slot[], answers: Answers, asked: string[] | undefined): Slot[] {
-  return slots.filter((slot) => !slot.optional && !isGiven(answers, slot) && (asked === undefined || asked.includes(slot.key)))
+  return slots.filter(
+    (slot) => !slot.optional && !isGiven(answers, slot) && (asked === undefined || asked.includes(slot.key)),
+  )
 }
 
 /** Faults by where they belong: `name`, or `users/3/extension`. */

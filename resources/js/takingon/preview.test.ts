@@ -3,23 +3,37 @@ import { bookObject } from '@/testing'
 import { kindsIn, whatItSays } from './preview'
 
 it('says where a number leads by name, and when it leads nowhere', () => {
-  const number = bookObject('number:+19025550150', { destination: 'user:ines' }, { refersTo: { 'user:ines': 'Ines Marsh' } })
+  const number = bookObject(
+    'number:+19025550150',
+    { destination: 'user:ines' },
+    { refersTo: { 'user:ines': 'Ines Marsh' } },
+  )
   expect(whatItSays(number)).toBe('+19025550150 leads to Ines Marsh')
   expect(whatItSays(bookObject('number:+19025550150', { destination: null }))).toBe('+19025550150 leads to nowhere')
 })
 
 it('says of a user every phone and where messages go', () => {
-  const user = bookObject('user:ines', { legs: [{ item: 'desk', kind: 'desk', seconds: 20 }], mailbox: 'mailbox:ines' }, { refersTo: { 'mailbox:ines': "Ines Marsh's mailbox" } })
+  const user = bookObject(
+    'user:ines',
+    { legs: [{ item: 'desk', kind: 'desk', seconds: 20 }], mailbox: 'mailbox:ines' },
+    { refersTo: { 'mailbox:ines': "Ines Marsh's mailbox" } },
+  )
   expect(whatItSays(user)).toBe("desk phone rings 20 s; messages in Ines Marsh's mailbox")
   expect(whatItSays(bookObject('user:x', { legs: [], mailbox: null }))).toBe('no phone')
 })
 
 it('keeps each kind together', () => {
   const kinds = kindsIn([bookObject('user:a', {}), bookObject('number:+1', {}), bookObject('user:b', {})])
-  expect(kinds.map(({ one, objects, inOne }) => [one, objects.length, inOne])).toEqual([['User', 2, undefined], ['Number', 1, undefined]])
+  expect(kinds.map(({ one, objects, inOne }) => [one, objects.length, inOne])).toEqual([
+    ['User', 2, undefined],
+    ['Number', 1, undefined],
+  ])
 })
 
 it('says many of a kind in one line', () => {
-  const users = ['a', 'b', 'c', 'd', 'e'].map((key, index) => ({ ...bookObject(`user:${key}`, {}), extension: String(index === 4 ? 99 : 201 + index) }))
+  const users = ['a', 'b', 'c', 'd', 'e'].map((key, index) => ({
+    ...bookObject(`user:${key}`, {}),
+    extension: String(index === 4 ? 99 : 201 + index),
+  }))
   expect(kindsIn(users)[0]?.inOne).toBe('a to e, 99 to 204')
 })

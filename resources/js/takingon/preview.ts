@@ -14,8 +14,13 @@ export interface OfKind {
 
 function inOne(objects: BookObject[]): string | undefined {
   if (objects.length <= MOST_LISTED) return undefined
-  const extensions = objects.flatMap((object) => object.extension ?? []).sort((a, b) => a.length - b.length || a.localeCompare(b))
-  return `${objects[0]?.label ?? ''} to ${objects.at(-1)?.label ?? ''}${extensions.length > 1 ? `, ${extensions[0] ?? ''} to ${extensions.at(-1) ?? ''}` : ''}`
+  const extensions = objects
+    .flatMap((object) => object.extension ?? [])
+    .sort((a, b) => a.length - b.length || a.localeCompare(b))
+  return (
+    `${objects[0]?.label ?? ''} to ${objects.at(-1)?.label ?? ''}` +
+    `${extensions.length > 1 ? `, ${extensions[0] ?? ''} to ${extensions.at(-1) ?? ''}` : ''}`
+  )
 }
 
 /** Objects by kind, in the order the kinds first come. */
@@ -34,14 +39,19 @@ export function whatItSays(object: BookObject): string {
     case 'user': {
       const rings = object.fields.legs.map((leg) => `${leg.kind} phone rings ${leg.seconds} s`).join(', ')
       const mailbox = named(object.fields.mailbox)
-      return [rings === '' ? 'no phone' : rings, ...(mailbox === undefined ? [] : [`messages in ${mailbox}`])].join('; ')
+      return [rings === '' ? 'no phone' : rings, ...(mailbox === undefined ? [] : [`messages in ${mailbox}`])].join(
+        '; ',
+      )
     }
     case 'mailbox': {
       const owner = named(object.fields.owner)
       return owner === undefined ? '' : `belongs to ${owner}`
     }
     case 'group':
-      return `${plural(object.fields.members.length, 'member')}${object.fields.queue === null ? '' : ', callers wait in a queue'}`
+      return (
+        `${plural(object.fields.members.length, 'member')}` +
+        `${object.fields.queue === null ? '' : ', callers wait in a queue'}`
+      )
     case 'attendant':
       return object.fields.answers.map((each) => `${each.when}: ${named(each.then) ?? 'nowhere'}`).join('; ')
     case 'calendar':

@@ -16,14 +16,37 @@ type Values = Record<string, unknown>
 const DEFS = schema.$defs as unknown as Record<string, Shape>
 
 /** What a test leaves out: only what it is about is written in it. */
-export type Some<T> = T extends readonly (infer Each)[] ? readonly Some<Each>[] : T extends object ? { [Name in keyof T]?: Some<T[Name]> } : T
+export type Some<T> = T extends readonly (infer Each)[]
+  ? readonly Some<Each>[]
+  : T extends object
+    ? { [Name in keyof T]?: Some<T[Name]> }
+    : T
 
 /** An object of the book as the API gives it: every field stands, with its default where the test says nothing. */
-export function bookObject<K extends Kind>(ref: `${K}:${string}`, fields?: Some<ObjectOf<K>['fields']>, more: Partial<Omit<BookObject, 'kind' | 'fields'>> = {}): ObjectOf<K> {
+export function bookObject<K extends Kind>(
+  ref: `${K}:${string}`,
+  fields?: Some<ObjectOf<K>['fields']>,
+  more: Partial<Omit<BookObject, 'kind' | 'fields'>> = {},
+): ObjectOf<K> {
   const [kind = '', key = ''] = ref.split(/:(.*)/)
-  const whole = completed(DEFS[kind] ?? {}, { key, name: key, ...(kind === 'user' ? { name: {} } : {}), ...(fields as Values | undefined) }) as Values
+  const whole = completed(DEFS[kind] ?? {}, {
+    key,
+    name: key,
+    ...(kind === 'user' ? { name: {} } : {}),
+    ...(fields as Values | undefined),
+  }) as Values
   const { extension = null, name, display } = whole
-  return { ref, kind, key, label: [display, name].find((each) => typeof each === 'string') ?? key, display: null, extension, fields: whole, refersTo: {}, ...more } as unknown as ObjectOf<K>
+  return {
+    ref,
+    kind,
+    key,
+    label: [display, name].find((each) => typeof each === 'string') ?? key,
+    display: null,
+    extension,
+    fields: whole,
+    refersTo: {},
+    ...more,
+  } as unknown as ObjectOf<K>
 }
 
 function completed(of: Shape, value: unknown): unknown {
@@ -34,9 +57,12 @@ function completed(of: Shape, value: unknown): unknown {
   }
   if (shape.properties !== undefined) {
     const given = (value ?? {}) as Values
-    return Object.fromEntries(Object.entries(shape.properties).map(([name, each]) => [name, completed(each, given[name])]))
+    return Object.fromEntries(
+      Object.entries(shape.properties).map(([name, each]) => [name, completed(each, given[name])]),
+    )
   }
-  if (Array.isArray(value)) return shape.items === undefined ? value : value.map((each) => completed(shape.items ?? {}, each))
+  if (Array.isArray(value))
+    return shape.items === undefined ? value : value.map((each) => completed(shape.items ?? {}, each))
   if (value !== undefined) return value
   if (shape.default !== undefined) return shape.default
   if (mayBeNull(shape)) return null
@@ -45,5 +71,9 @@ function completed(of: Shape, value: unknown): unknown {
 }
 
 function mayBeNull(shape: Shape): boolean {
-  return [shape.type ?? []].flat().includes('null') || shape.enum?.includes(null) === true || shape.anyOf?.some((each) => each.type === 'null') === true
+  return (
+    [shape.type ?? []].flat().includes('null') ||
+    shape.enum?.includes(null) === true ||
+    shape.anyOf?.some((each) => each.type === 'null') === true
+  )
 }

@@ -7,7 +7,11 @@ import { handleKey } from '@/shared'
 const Anywhere = defineComponent({ render: () => h('p', 'another screen') })
 
 /** A screen at an address, with queries, a router and the page's one key listener. */
-export async function open(screen: Component, path: string, pattern = path): Promise<{ page: VueWrapper; router: Router }> {
+export async function open(
+  screen: Component,
+  path: string,
+  pattern = path,
+): Promise<{ page: VueWrapper; router: Router }> {
   const router = createRouter({
     history: createMemoryHistory(),
     routes: [
@@ -36,7 +40,9 @@ export async function settle(): Promise<void> {
   for (let i = 0; i < 5; i++) {
     await flushPromises()
     // A timer of no time at all may come after many promises.
-    await new Promise((over) => { later(over) })
+    await new Promise((over) => {
+      later(over)
+    })
   }
 }
 

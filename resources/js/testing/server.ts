@@ -2,15 +2,22 @@ import { vi } from 'vitest'
 
 /** A refusal of the server, as the API says it. */
 export class Refused {
-  constructor(readonly status: number, readonly problem: Record<string, unknown> = {}) {}
+  constructor(
+    readonly status: number,
+    readonly problem: Record<string, unknown> = {},
+  ) {}
 }
 
 /**
- * A server inside the test. Answers what it was told to for `METHOD /path`, a function being asked with the body, at its leisure
+ * A server inside the test. Answers what it was told to for `METHOD /path`, a function being asked with the body, at
+ * its leisure
  * where it promises; a call it was not told of fails.
  * `asked` holds what was sent, in order.
  */
-export function fakeServer(handlers: Record<string, unknown>): { asked: { call: string; body: unknown }[]; handlers: Record<string, unknown> } {
+export function fakeServer(handlers: Record<string, unknown>): {
+  asked: { call: string; body: unknown }[]
+  handlers: Record<string, unknown>
+} {
   const asked: { call: string; body: unknown }[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
     const call = `${request.method} ${new URL(request.url).pathname.replace(/^\/api/, '')}`
@@ -21,12 +28,25 @@ export function fakeServer(handlers: Record<string, unknown>): { asked: { call: 
     asked.push({ call, body })
     if (!(call in handlers)) throw new Error(`nobody told the server what to say to ${call}`)
     const handler = handlers[call]
-    const answer: unknown = await (typeof handler === 'function' ? (handler as (body: unknown) => unknown)(body) : handler)
+    const answer: unknown = await (typeof handler === 'function'
+      ? (handler as (body: unknown) => unknown)(body)
+      : handler)
     if (answer instanceof Refused) {
-      const problem = { type: 'urn:jaunty-roster:problem:test', title: 'Refused', status: answer.status, detail: 'Refused.', ...answer.problem }
-      return new Response(JSON.stringify(problem), { status: answer.status, headers: { 'Content-Type': 'application/problem+json' } })
+      const problem = {
+        type: 'urn:jaunty-roster:problem:test',
+        title: 'Refused',
+        status: answer.status,
+        detail: 'Refused.',
+        ...answer.problem,
+      }
+      return new Response(JSON.stringify(problem), {
+        status: answer.status,
+        headers: { 'Content-Type': 'application/problem+json' },
+      })
     }
-    return answer === null ? new Response(null, { status: 204 }) : new Response(JSON.stringify(answer), { headers: { 'Content-Type': 'application/json' } })
+    return answer === null
+      ? new Response(null, { status: 204 })
+      : new Response(JSON.stringify(answer), { headers: { 'Content-Type': 'application/json' } })
   })
   return { asked, handlers }
 }

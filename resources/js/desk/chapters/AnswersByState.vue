@@ -18,9 +18,20 @@ const schedule = computed(() => names.value.as('schedule', props.attendant.field
 
 /** The three states there always are, then each period and holiday that has an answer of its own or could have one. */
 const states = computed(() => {
-  const periods = (schedule.value?.fields.periods ?? []).map((each) => ({ when: `period:${each.item}`, title: each.name }))
-  const own = answers.value.filter((each) => each.when.startsWith('holiday:')).map((each) => ({ when: each.when, title: each.when.slice('holiday:'.length).replaceAll('-', ' ') }))
-  return [{ when: 'open', title: 'Open' }, { when: 'closed', title: 'Closed' }, { when: 'holiday', title: 'Holiday' }, ...periods, ...own]
+  const periods = (schedule.value?.fields.periods ?? []).map((each) => ({
+    when: `period:${each.item}`,
+    title: each.name,
+  }))
+  const own = answers.value
+    .filter((each) => each.when.startsWith('holiday:'))
+    .map((each) => ({ when: each.when, title: each.when.slice('holiday:'.length).replaceAll('-', ' ') }))
+  return [
+    { when: 'open', title: 'Open' },
+    { when: 'closed', title: 'Closed' },
+    { when: 'holiday', title: 'Holiday' },
+    ...periods,
+    ...own,
+  ]
 })
 
 function answer(when: string): Answer | undefined {
@@ -33,12 +44,23 @@ function missing(when: string): string {
 }
 
 function write(when: string): void {
-  const item = itemFor(when.replace(':', '-'), answers.value.map((each) => each.item))
-  void edit([{ object: props.attendant.ref, path: 'answers', value: [...answers.value, { item, when, greeting: null, then: null }] }])
+  const item = itemFor(
+    when.replace(':', '-'),
+    answers.value.map((each) => each.item),
+  )
+  void edit([
+    {
+      object: props.attendant.ref,
+      path: 'answers',
+      value: [...answers.value, { item, when, greeting: null, then: null }],
+    },
+  ])
 }
 
 function drop(item: string): void {
-  void edit([{ object: props.attendant.ref, path: 'answers', value: answers.value.filter((each) => each.item !== item) }])
+  void edit([
+    { object: props.attendant.ref, path: 'answers', value: answers.value.filter((each) => each.item !== item) },
+  ])
 }
 
 function script(prompt: string | null): string {
@@ -47,26 +69,63 @@ function script(prompt: string | null): string {
 
 function holidays(): { item: string; name: string }[] {
   const calendars = (schedule.value?.fields.calendars ?? []).flatMap((ref) => names.value.as('calendar', ref) ?? [])
-  return calendars.flatMap((calendar) => calendar.fields.holidays).filter((each) => answer(`holiday:${each.item}`) === undefined)
+  return calendars
+    .flatMap((calendar) => calendar.fields.holidays)
+    .filter((each) => answer(`holiday:${each.item}`) === undefined)
 }
 </script>
 
 <template>
   <p class="soft goes">
-    Goes by <InlineField :object="attendant" path="schedule" :type="{ unset: 'no hours: always open' }" label="Hours" />
-    · site <InlineField :object="attendant" path="site" label="Site" />
-    · extension <InlineField :object="attendant" path="extension" label="Extension" />
+    Goes by
+    <InlineField :object="attendant" path="schedule" :type="{ unset: 'no hours: always open' }" label="Hours" /> · site
+    <InlineField :object="attendant" path="site" label="Site" /> · extension
+    <InlineField :object="attendant" path="extension" label="Extension" />
   </p>
   <div class="answers" data-testid="answers">
-    <section v-for="state in states" :key="state.when" :aria-label="state.title" :class="{ empty: answer(state.when) === undefined }">
+    <section
+      v-for="state in states"
+      :key="state.when"
+      :aria-label="state.title"
+      :class="{ empty: answer(state.when) === undefined }"
+    >
       <h3>{{ state.title }}</h3>
       <template v-if="answer(state.when) !== undefined">
-        <p><span class="soft">Greets with</span><br><InlineField :object="attendant" :path="`answers/${answer(state.when)?.item}/greeting`" :type="{ unset: 'nothing' }" :label="`Greeting while ${state.title.toLowerCase()}`" /></p>
-        <p v-if="script(answer(state.when)?.greeting ?? null) !== ''" class="script">“{{ script(answer(state.when)?.greeting ?? null) }}”</p>
-        <p><span class="soft">then leads to</span><br><InlineField :object="attendant" :path="`answers/${answer(state.when)?.item}/then`" :label="`Leads to while ${state.title.toLowerCase()}`" /></p>
+        <p>
+          <span class="soft">Greets with</span><br /><InlineField
+            :object="attendant"
+            :path="`answers/${answer(state.when)?.item}/greeting`"
+            :type="{ unset: 'nothing' }"
+            :label="`Greeting while ${state.title.toLowerCase()}`"
+          />
+        </p>
+        <p v-if="script(answer(state.when)?.greeting ?? null) !== ''" class="script">
+          “{{ script(answer(state.when)?.greeting ?? null) }}”
+        </p>
+        <p>
+          <span class="soft">then leads to</span><br /><InlineField
+            :object="attendant"
+            :path="`answers/${answer(state.when)?.item}/then`"
+            :label="`Leads to while ${state.title.toLowerCase()}`"
+          />
+        </p>
         <p class="act">
-          <button v-if="names.get(answer(state.when)?.then ?? '')?.kind === 'menu'" type="button" class="text-button small" @click="emit('open', answer(state.when)?.then ?? '')">open it</button>
-          <button v-if="state.when !== 'open' && state.when !== 'closed'" type="button" class="text-button small" @click="drop(answer(state.when)?.item ?? '')">take this answer out</button>
+          <button
+            v-if="names.get(answer(state.when)?.then ?? '')?.kind === 'menu'"
+            type="button"
+            class="text-button small"
+            @click="emit('open', answer(state.when)?.then ?? '')"
+          >
+            open it
+          </button>
+          <button
+            v-if="state.when !== 'open' && state.when !== 'closed'"
+            type="button"
+            class="text-button small"
+            @click="drop(answer(state.when)?.item ?? '')"
+          >
+            take this answer out
+          </button>
         </p>
       </template>
       <template v-else>
@@ -76,7 +135,10 @@ function holidays(): { item: string; name: string }[] {
     </section>
     <section v-if="holidays().length > 0" class="more">
       <h3 class="soft">One holiday of its own</h3>
-      <select aria-label="A holiday with an answer of its own" @change="write(`holiday:${($event.target as HTMLSelectElement).value}`)">
+      <select
+        aria-label="A holiday with an answer of its own"
+        @change="write(`holiday:${($event.target as HTMLSelectElement).value}`)"
+      >
         <option value="">choose a holiday</option>
         <option v-for="each in holidays()" :key="each.item" :value="each.item">{{ each.name ?? each.item }}</option>
       </select>

@@ -38,22 +38,48 @@ watch(
   [sender, dialled, at, full],
   () => {
     clearTimeout(pause)
-    pause = setTimeout(() => (asked.value = { who: sender.value ?? '', digits: dialled.value, at: at.value.trim(), led: isLed.value, full: full.value }), PAUSE)
+    pause = setTimeout(
+      () =>
+        (asked.value = {
+          who: sender.value ?? '',
+          digits: dialled.value,
+          at: at.value.trim(),
+          led: isLed.value,
+          full: full.value,
+        }),
+      PAUSE,
+    )
   },
   { immediate: true, deep: true },
 )
 const answer = useQuery({
   queryKey: computed(() => ['computed', customer, 'dial', asked.value]),
-  queryFn: () => take(client.POST('/customers/{customer}/outbound/dial', { params: { path: { customer } }, body: { who: asked.value.who, digits: asked.value.digits, at: asked.value.at === '' ? null : asked.value.at, led: asked.value.led ? 'outside' : null, full: asked.value.full } })),
+  queryFn: () =>
+    take(
+      client.POST('/customers/{customer}/outbound/dial', {
+        params: { path: { customer } },
+        body: {
+          who: asked.value.who,
+          digits: asked.value.digits,
+          at: asked.value.at === '' ? null : asked.value.at,
+          led: asked.value.led ? 'outside' : null,
+          full: asked.value.full,
+        },
+      }),
+    ),
   enabled: () => asked.value.who !== '' && asked.value.digits !== '',
   placeholderData: keepPreviousData,
   retry: false,
 })
-const result = computed(() => (asked.value.digits === '' || answer.error.value !== null ? undefined : answer.data.value))
+const result = computed(() =>
+  asked.value.digits === '' || answer.error.value !== null ? undefined : answer.data.value,
+)
 const shown = computed(() => {
   const callerId = result.value?.callerId
   if (callerId === null || callerId === undefined) return ''
-  return callerId.shown === '' ? `The other side sees ${callerId.whose}.` : `The other side sees ${callerId.shown}, ${callerId.whose}.`
+  return callerId.shown === ''
+    ? `The other side sees ${callerId.whose}.`
+    : `The other side sees ${callerId.shown}, ${callerId.whose}.`
 })
 
 useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => input.value?.focus() }])
@@ -62,26 +88,68 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
 <template>
   <section class="tester" aria-label="Dial tester">
     <p class="line">
-      <input v-model="who" type="text" class="who" :list="`${id}-who`" :placeholder="users[0]?.label ?? 'anybody'" aria-label="Who dials" :aria-invalid="sender === undefined" autocomplete="off">
+      <input
+        v-model="who"
+        type="text"
+        class="who"
+        :list="`${id}-who`"
+        :placeholder="users[0]?.label ?? 'anybody'"
+        aria-label="Who dials"
+        :aria-invalid="sender === undefined"
+        autocomplete="off"
+      />
       {{ isLed ? 'leads callers from outside on to' : 'dials' }}
-      <input ref="input" v-model="digits" type="text" class="mono digits" inputmode="tel" placeholder="1 902 555 0199" aria-label="What is dialled" autocomplete="off" data-testid="dialled">
+      <input
+        ref="input"
+        v-model="digits"
+        type="text"
+        class="mono digits"
+        inputmode="tel"
+        placeholder="1 902 555 0199"
+        aria-label="What is dialled"
+        autocomplete="off"
+        data-testid="dialled"
+      />
       at
-      <input v-model="at" type="text" class="mono at" placeholder="now" aria-label="When, as 2026-12-24T20:00" autocomplete="off">
+      <input
+        v-model="at"
+        type="text"
+        class="mono at"
+        placeholder="now"
+        aria-label="When, as 2026-12-24T20:00"
+        autocomplete="off"
+      />
       <kbd>d</kbd>
     </p>
-    <datalist :id="`${id}-who`"><option v-for="user in users" :key="user.ref" :value="`${user.extension ?? ''} ${user.label}`.trim()" /></datalist>
+    <datalist :id="`${id}-who`">
+      <option v-for="user in users" :key="user.ref" :value="`${user.extension ?? ''} ${user.label}`.trim()" />
+    </datalist>
     <p v-if="trunks.length > 0" class="small soft">
       Say that there is no channel free on
-      <label v-for="trunk in trunks" :key="trunk.ref"><input v-model="full" type="checkbox" :value="trunk.ref"> {{ trunk.label }}</label>
+      <label v-for="trunk in trunks" :key="trunk.ref"
+        ><input v-model="full" type="checkbox" :value="trunk.ref" /> {{ trunk.label }}</label
+      >
     </p>
     <p v-if="sender === undefined" class="fault" role="alert">Nobody in this book is called {{ who }}.</p>
-    <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">{{ detailOf(answer.error.value) }}</p>
+    <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">
+      {{ detailOf(answer.error.value) }}
+    </p>
     <div v-if="result !== undefined" class="result" aria-live="polite" data-testid="dial-result">
-      <p :class="['end', result.end]"><strong>{{ result.words }}</strong>: {{ result.reason }}.</p>
-      <p v-if="result.route !== null">Sent: <span class="mono">{{ result.sent === '' ? 'nothing' : result.sent }}</span><template v-if="result.number !== null">, which is <span class="mono">{{ result.number }}</span></template>. {{ shown }}</p>
+      <p :class="['end', result.end]">
+        <strong>{{ result.words }}</strong>: {{ result.reason }}.
+      </p>
+      <p v-if="result.route !== null">
+        Sent: <span class="mono">{{ result.sent === '' ? 'nothing' : result.sent }}</span><template
+          v-if="result.number !== null"
+          >, which is <span class="mono">{{ result.number }}</span></template
+        >. {{ shown }}
+      </p>
       <p v-for="remark in result.remarks" :key="remark" class="remark">Mind: {{ remark }}.</p>
       <ol class="said">
-        <li v-for="each in result.routes" :key="each.route" :class="each.verdict"><span class="verdict">{{ each.words }}</span> <strong>{{ names.of(each.route) }}</strong> <span class="soft">{{ each.why === each.words ? '' : each.why }}</span></li>
+        <li v-for="each in result.routes" :key="each.route" :class="each.verdict">
+          <span class="verdict">{{ each.words }}</span> <strong>{{ names.of(each.route) }}</strong>
+          <span class="soft">{{ each.why === each.words ? '' : each.why }}</span>
+        </li>
       </ol>
     </div>
   </section>

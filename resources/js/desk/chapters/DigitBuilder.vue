@@ -6,7 +6,10 @@ import { useDesk } from '../desk'
 
 /** A digit map ticked together in plain words, or typed; with a name, a new route. */
 const { named } = defineProps<{ named?: boolean }>()
-const emit = defineEmits<{ made: [route: { name: string; digits: string; strip: number; class: string; emergency: boolean }]; left: [] }>()
+const emit = defineEmits<{
+  made: [route: { name: string; digits: string; strip: number; class: string; emergency: boolean }]
+  left: []
+}>()
 
 const { customer } = useDesk()
 const prefix = ref<string>()
@@ -16,37 +19,105 @@ const name = ref('')
 
 const choices = useQuery({
   queryKey: computed(() => ['computed', customer, 'choices', prefix.value ?? null]),
-  queryFn: () => take(client.GET('/customers/{customer}/outbound/choices', { params: { path: { customer }, query: prefix.value === undefined ? {} : { prefix: prefix.value } } })),
+  queryFn: () =>
+    take(
+      client.GET('/customers/{customer}/outbound/choices', {
+        params: { path: { customer }, query: prefix.value === undefined ? {} : { prefix: prefix.value } },
+      }),
+    ),
   placeholderData: keepPreviousData,
   retry: false,
 })
 
 const WIDTH = ['internal', 'local', 'national', 'international']
 const chosen = computed(() => (choices.data.value?.choices ?? []).filter((each) => picked.value.includes(each.key)))
-const digits = computed(() => (typed.value.trim() !== '' ? typed.value.trim() : chosen.value.map((each) => each.digits).join('|')))
+const digits = computed(() =>
+  typed.value.trim() !== '' ? typed.value.trim() : chosen.value.map((each) => each.digits).join('|'),
+)
 /** The prefix is the same for all that are ticked but for help, which has none: those are not mixed. */
 const isMixed = computed(() => new Set(chosen.value.map((each) => each.strip)).size > 1)
-const usual = computed(() => chosen.value.map((each) => each.class).sort((one, other) => WIDTH.indexOf(other) - WIDTH.indexOf(one))[0] ?? 'national')
+const usual = computed(
+  () =>
+    chosen.value.map((each) => each.class).sort((one, other) => WIDTH.indexOf(other) - WIDTH.indexOf(one))[0] ??
+    'national',
+)
 
 function make(): void {
-  emit('made', { name: name.value.trim(), digits: digits.value, strip: typed.value.trim() === '' ? (chosen.value[0]?.strip ?? 0) : 0, class: usual.value, emergency: chosen.value.length === 1 && picked.value.includes('emergency') })
+  emit('made', {
+    name: name.value.trim(),
+    digits: digits.value,
+    strip: typed.value.trim() === '' ? (chosen.value[0]?.strip ?? 0) : 0,
+    class: usual.value,
+    emergency: chosen.value.length === 1 && picked.value.includes('emergency'),
+  })
 }
 </script>
 
 <template>
   <form class="builder" @submit.prevent="make">
-    <p v-if="named"><label>Name <input v-model="name" type="text" autocomplete="off" aria-label="Name of the route" placeholder="such as National"></label></p>
+    <p v-if="named">
+      <label
+        >Name
+        <input
+          v-model="name"
+          type="text"
+          autocomplete="off"
+          aria-label="Name of the route"
+          placeholder="such as National"
+      /></label>
+    </p>
     <p v-if="choices.error.value !== null" class="fault" role="alert">{{ detailOf(choices.error.value) }}</p>
-    <p><label>Numbers after <input :value="prefix ?? choices.data.value?.prefix ?? ''" type="text" size="3" class="mono" aria-label="Prefix dialled first" placeholder="none" autocomplete="off" @input="prefix = ($event.target as HTMLInputElement).value.trim()"> that are</label></p>
-    <p v-if="choices.data.value?.choices.length === 0" class="soft">The book does not say which country the customer is in; type a digit map.</p>
+    <p>
+      <label
+        >Numbers after
+        <input
+          :value="prefix ?? choices.data.value?.prefix ?? ''"
+          type="text"
+          size="3"
+          class="mono"
+          aria-label="Prefix dialled first"
+          placeholder="none"
+          autocomplete="off"
+          @input="prefix = ($event.target as HTMLInputElement).value.trim()"
+        />
+        that are</label
+      >
+    </p>
+    <p v-if="choices.data.value?.choices.length === 0" class="soft">
+      The book does not say which country the customer is in; type a digit map.
+    </p>
     <ul class="choices">
-      <li v-for="each in choices.data.value?.choices" :key="each.key"><label><input v-model="picked" type="checkbox" :value="each.key"> {{ each.said }}</label></li>
+      <li v-for="each in choices.data.value?.choices" :key="each.key">
+        <label><input v-model="picked" type="checkbox" :value="each.key" /> {{ each.said }}</label>
+      </li>
     </ul>
-    <p><label>or typed <input v-model="typed" type="text" class="mono wide" autocomplete="off" aria-label="Digit map" placeholder="9[2-9]xxxxxxxxx|9011x.T"></label> <span class="soft small">x any digit, [2-9] one of these, . the one before again or not, | or, T the timer</span></p>
-    <p v-if="isMixed" class="fault" role="alert">Emergency numbers are dialled without a prefix: give them a route of their own.</p>
-    <p class="acts"><span class="mono" aria-live="polite" data-testid="built">{{ digits }}</span></p>
+    <p>
+      <label
+        >or typed
+        <input
+          v-model="typed"
+          type="text"
+          class="mono wide"
+          autocomplete="off"
+          aria-label="Digit map"
+          placeholder="9[2-9]xxxxxxxxx|9011x.T"
+      /></label>
+      <span class="soft small">x any digit, [2-9] one of these, . the one before again or not, | or, T the timer</span>
+    </p>
+    <p v-if="isMixed" class="fault" role="alert">
+      Emergency numbers are dialled without a prefix: give them a route of their own.
+    </p>
     <p class="acts">
-      <button type="submit" class="quiet-button" :disabled="digits === '' || isMixed || (named === true && name.trim() === '')">{{ named === true ? 'Make the route' : 'Set these digits' }}</button>
+      <span class="mono" aria-live="polite" data-testid="built">{{ digits }}</span>
+    </p>
+    <p class="acts">
+      <button
+        type="submit"
+        class="quiet-button"
+        :disabled="digits === '' || isMixed || (named === true && name.trim() === '')"
+      >
+        {{ named === true ? 'Make the route' : 'Set these digits' }}
+      </button>
       <button v-if="named" type="button" class="text-button" @click="emit('left')">Not now</button>
     </p>
   </form>

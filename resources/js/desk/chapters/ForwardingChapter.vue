@@ -20,12 +20,29 @@ const { selected, select } = useSelected('user', 'chain')
 const words = ref('')
 
 const chains = computed(() => names.value.all('chain'))
-const users = computed(() => names.value.all('user').filter((object) => `${object.extension ?? ''} ${object.label}`.toLowerCase().includes(words.value.toLowerCase())))
+const users = computed(() =>
+  names.value
+    .all('user')
+    .filter((object) => `${object.extension ?? ''} ${object.label}`.toLowerCase().includes(words.value.toLowerCase())),
+)
 const places = computed(() => (selected.value?.kind === 'chain' ? selected.value.fields.places : []))
 
 const rulers = useQuery({
   queryKey: computed(() => ['computed', customer, 'ruler', selected.value?.kind, selected.value?.key]),
-  queryFn: async () => (await take(client.GET('/customers/{customer}/rulers/{kind}/{key}', { params: { path: { customer, kind: selected.value?.kind === 'chain' ? 'chain' : 'user', key: selected.value?.key ?? '' } } }))).rulers,
+  queryFn: async () =>
+    (
+      await take(
+        client.GET('/customers/{customer}/rulers/{kind}/{key}', {
+          params: {
+            path: {
+              customer,
+              kind: selected.value?.kind === 'chain' ? 'chain' : 'user',
+              key: selected.value?.key ?? '',
+            },
+          },
+        }),
+      )
+    ).rulers,
   enabled: () => selected.value !== undefined,
   placeholderData: keepPreviousData,
 })
@@ -34,7 +51,9 @@ const rulers = useQuery({
 function brief(user: ObjectOf<'user'>): string {
   const { open } = user.fields.handling
   if (open.always !== null) return `all calls to ${side(open.always)}`
-  const set = [open.noAnswer, open.busy, open.unreachable, open.doNotDisturb, open.onACall].filter((each) => each !== null)
+  const set = [open.noAnswer, open.busy, open.unreachable, open.doNotDisturb, open.onACall].filter(
+    (each) => each !== null,
+  )
   return set.length === 0 ? '' : `${set.length} set`
 }
 
@@ -45,7 +64,22 @@ function side(treatment: unknown): string {
 
 function addPlace(said: unknown): void {
   if (selected.value === undefined || typeof said !== 'string') return
-  void edit([{ object: selected.value.ref, path: 'places', value: [...places.value, { item: itemFor(said.replace(/^[a-z]+:/, ''), places.value.map((each) => each.item)), to: said }] }])
+  void edit([
+    {
+      object: selected.value.ref,
+      path: 'places',
+      value: [
+        ...places.value,
+        {
+          item: itemFor(
+            said.replace(/^[a-z]+:/, ''),
+            places.value.map((each) => each.item),
+          ),
+          to: said,
+        },
+      ],
+    },
+  ])
 }
 
 function movePlace(index: number, by: number): void {
@@ -57,7 +91,10 @@ function movePlace(index: number, by: number): void {
 }
 
 function dropPlace(item: string): void {
-  if (selected.value !== undefined) void edit([{ object: selected.value.ref, path: 'places', value: places.value.filter((each) => each.item !== item) }])
+  if (selected.value !== undefined)
+    void edit([
+      { object: selected.value.ref, path: 'places', value: places.value.filter((each) => each.item !== item) },
+    ])
 }
 </script>
 
@@ -66,40 +103,106 @@ function dropPlace(item: string): void {
     <nav class="list pick-list" aria-label="Fallback chains and users">
       <h3>Fallback chains</h3>
       <ul>
-        <li v-for="object in chains" :key="object.ref"><button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)">{{ object.label }}</button></li>
+        <li v-for="object in chains" :key="object.ref">
+          <button
+            type="button"
+            :class="{ here: object.ref === selected?.ref }"
+            :aria-pressed="object.ref === selected?.ref"
+            @click="select(object.ref)"
+          >
+            {{ object.label }}
+          </button>
+        </li>
       </ul>
       <NewObject kind="chain" @made="select" />
       <h3>Users</h3>
-      <input v-model="words" type="search" class="find" aria-label="Find a user" placeholder="find">
+      <input v-model="words" type="search" class="find" aria-label="Find a user" placeholder="find" />
       <ul>
         <li v-for="object in users" :key="object.ref">
-          <button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)"><span class="mono soft">{{ object.extension }}</span> {{ object.label }} <span class="soft small">{{ brief(object) }}</span></button>
+          <button
+            type="button"
+            :class="{ here: object.ref === selected?.ref }"
+            :aria-pressed="object.ref === selected?.ref"
+            @click="select(object.ref)"
+          >
+            <span class="mono soft">{{ object.extension }}</span> {{ object.label }}
+            <span class="soft small">{{ brief(object) }}</span>
+          </button>
         </li>
       </ul>
     </nav>
     <div>
-      <EmptyState v-if="selected === undefined" title="Nobody to forward calls of">Enter users first; chains can then lead from one to the next.</EmptyState>
+      <EmptyState v-if="selected === undefined" title="Nobody to forward calls of"
+        >Enter users first; chains can then lead from one to the next.</EmptyState
+      >
       <section v-else-if="!rulers.isPending.value" :key="selected.ref" :aria-label="selected.label">
-        <div class="head"><h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span></div>
+        <div class="head">
+          <h2>{{ selected.label }}</h2>
+          <span class="mono soft">{{ selected.extension }}</span>
+        </div>
         <template v-if="selected.kind === 'chain'">
-          <p class="soft">First says <InlineField :object="selected" path="announcement" :type="{ unset: 'nothing' }" label="Announcement" />, then each place in turn.</p>
-          <TimingRuler v-if="rulers.data.value?.[0] !== undefined" :ruler="rulers.data.value[0]" :label="`Who rings when in ${selected.label}`" />
+          <p class="soft">
+            First says
+            <InlineField :object="selected" path="announcement" :type="{ unset: 'nothing' }" label="Announcement" />,
+            then each place in turn.
+          </p>
+          <TimingRuler
+            v-if="rulers.data.value?.[0] !== undefined"
+            :ruler="rulers.data.value[0]"
+            :label="`Who rings when in ${selected.label}`"
+          />
           <ol class="places">
             <li v-for="(place, index) in places" :key="place.item">
               <InlineField :object="selected" :path="`places/${place.item}/to`" :label="`Place ${index + 1}`" /> for
-              <InlineField :object="selected" :path="`places/${place.item}/rings`" :type="{ unset: `${names.all('tenant')[0]?.fields.chainRings ?? ''} rings, as usual` }" :label="`Rings of place ${index + 1}`" />
+              <InlineField
+                :object="selected"
+                :path="`places/${place.item}/rings`"
+                :type="{ unset: `${names.all('tenant')[0]?.fields.chainRings ?? ''} rings, as usual` }"
+                :label="`Rings of place ${index + 1}`"
+              />
               <span class="hands">
-                <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move place ${index + 1} up`" @click="movePlace(index, -1)">↑</button>
-                <button type="button" class="step-button" :disabled="index === places.length - 1" :aria-label="`Move place ${index + 1} down`" @click="movePlace(index, 1)">↓</button>
+                <button
+                  type="button"
+                  class="step-button"
+                  :disabled="index === 0"
+                  :aria-label="`Move place ${index + 1} up`"
+                  @click="movePlace(index, -1)"
+                >
+                  ↑
+                </button>
+                <button
+                  type="button"
+                  class="step-button"
+                  :disabled="index === places.length - 1"
+                  :aria-label="`Move place ${index + 1} down`"
+                  @click="movePlace(index, 1)"
+                >
+                  ↓
+                </button>
                 <button type="button" class="text-button" @click="dropPlace(place.item)">take out</button>
               </span>
             </li>
-            <li class="soft">then <InlineField :object="selected" path="places" :type="{ ...DESTINATION, unset: 'add another place' }" label="Another place" :value="null" holds @take="addPlace" /></li>
+            <li class="soft">
+              then
+              <InlineField
+                :object="selected"
+                path="places"
+                :type="{ ...DESTINATION, unset: 'add another place' }"
+                label="Another place"
+                :value="null"
+                holds
+                @take="addPlace"
+              />
+            </li>
           </ol>
         </template>
         <template v-else>
           <section v-for="state in ['open', 'closed', 'holiday'] as const" :key="state">
-            <TreatmentSentences :user="selected" :state :ruler="rulers.data.value?.find((each) => each.state === state)" />
+            <TreatmentSentences
+              :user="selected"
+              :state
+              :ruler="rulers.data.value?.find((each) => each.state === state)"
+            />
           </section>
         </template>
         <AllFields :object="selected" :removable="selected.kind === 'chain'" />

@@ -20,7 +20,14 @@ const { all, selected, select } = useSelected('group')
 const key = computed(() => selected.value?.key ?? '')
 const rulers = useQuery({
   queryKey: computed(() => ['computed', customer, 'ruler', 'group', key.value]),
-  queryFn: async () => (await take(client.GET('/customers/{customer}/rulers/{kind}/{key}', { params: { path: { customer, kind: 'group', key: key.value } } }))).rulers,
+  queryFn: async () =>
+    (
+      await take(
+        client.GET('/customers/{customer}/rulers/{kind}/{key}', {
+          params: { path: { customer, kind: 'group', key: key.value } },
+        }),
+      )
+    ).rulers,
   enabled: () => key.value !== '',
   placeholderData: keepPreviousData,
 })
@@ -38,7 +45,12 @@ const cases = computed((): [string, string][] => [
   ['allUnreachable', 'nobody can be reached'],
   ['allBusy', 'everybody is busy'],
   ['noAnswer', isQueue.value ? 'the longest wait is over' : 'nobody answers'],
-  ...(queue.value === null ? [] : ([['queueFull', 'the queue is full'], ['exit', `the caller presses ${queue.value.exitKey ?? 'the key out'}`]] satisfies [string, string][])),
+  ...(queue.value === null
+    ? []
+    : ([
+        ['queueFull', 'the queue is full'],
+        ['exit', `the caller presses ${queue.value.exitKey ?? 'the key out'}`],
+      ] satisfies [string, string][])),
 ])
 
 const noAnswer = computed(() => {
@@ -51,39 +63,73 @@ function moveLimit(seconds: number): void {
 }
 
 function queueUp(): void {
-  if (selected.value !== undefined) void edit([{ object: selected.value.ref, path: 'queue', value: isQueue.value ? null : { most: 10, longestWait: 240 } }])
+  if (selected.value !== undefined)
+    void edit([
+      { object: selected.value.ref, path: 'queue', value: isQueue.value ? null : { most: 10, longestWait: 240 } },
+    ])
 }
 </script>
 
 <template>
-  <EmptyState v-if="all.length === 0" title="No hunt group in this book">Type a name below: a group rings several people for one extension.</EmptyState>
+  <EmptyState v-if="all.length === 0" title="No hunt group in this book"
+    >Type a name below: a group rings several people for one extension.</EmptyState
+  >
   <SheetGrid v-else kind="group" :objects="all" :selected="selected?.ref" @select="select" />
   <NewObject kind="group" @made="select" />
-  <section v-if="selected !== undefined && !rulers.isPending.value" :key="selected.ref" class="one" :aria-label="selected.label">
+  <section
+    v-if="selected !== undefined && !rulers.isPending.value"
+    :key="selected.ref"
+    class="one"
+    :aria-label="selected.label"
+  >
     <div class="head">
-      <h2>{{ selected.label }}</h2><span class="mono soft">{{ selected.extension }}</span>
+      <h2>{{ selected.label }}</h2>
+      <span class="mono soft">{{ selected.extension }}</span>
       <p class="how">
-        Ring order <InlineField :object="selected" path="order" label="Ring order" />
-        Rings each <InlineField :object="selected" path="ringsEach" label="Rings each" />
-        Passes <InlineField :object="selected" path="rotations" label="Passes" />
-        {{ isQueue ? 'Longest wait' : 'Limit' }} <InlineField :object="selected" :path="limitPath" :type="{ unset: 'none' }" :label="isQueue ? 'Longest wait' : 'No-answer limit'" />
+        Ring order <InlineField :object="selected" path="order" label="Ring order" /> Rings each
+        <InlineField :object="selected" path="ringsEach" label="Rings each" /> Passes
+        <InlineField :object="selected" path="rotations" label="Passes" /> {{ isQueue ? 'Longest wait' : 'Limit' }}
+        <InlineField
+          :object="selected"
+          :path="limitPath"
+          :type="{ unset: 'none' }"
+          :label="isQueue ? 'Longest wait' : 'No-answer limit'"
+        />
       </p>
     </div>
     <h3 class="part">How long</h3>
-    <TimingRuler v-if="ruler !== undefined" :ruler :label="`Who rings when in ${selected.label}`" :may-move="!isQueue || ruler.limit !== null" @limit="moveLimit" />
+    <TimingRuler
+      v-if="ruler !== undefined"
+      :ruler
+      :label="`Who rings when in ${selected.label}`"
+      :may-move="!isQueue || ruler.limit !== null"
+      @limit="moveLimit"
+    />
     <h3 class="part">Who</h3>
     <MembersTable :group="selected" />
     <h3 class="part">Otherwise</h3>
     <ul class="cases">
       <li v-for="[item, words] in cases" :key="item">
         <span class="when">{{ words }}</span>
-        <span class="to"><InlineField :object="selected" :path="`otherwise/${item}`" :type="{ unset: item === 'noAnswer' ? noAnswer : `as no answer: ${noAnswer}` }" :label="`Where calls go when ${words}`" /></span>
+        <span class="to"
+          ><InlineField
+            :object="selected"
+            :path="`otherwise/${item}`"
+            :type="{ unset: item === 'noAnswer' ? noAnswer : `as no answer: ${noAnswer}` }"
+            :label="`Where calls go when ${words}`"
+        /></span>
       </li>
     </ul>
     <p class="soft">
-      <template v-if="isQueue">Callers wait in a queue for at most <InlineField :object="selected" path="queue/most" label="Most waiting" /> at once.</template>
+      <template v-if="isQueue"
+        >Callers wait in a queue for at most
+        <InlineField :object="selected" path="queue/most" label="Most waiting" /> at once.</template
+      >
       <template v-else>No queue: a caller who meets only busy members goes on at once.</template>
-      {{ ' ' }}<button type="button" class="text-button" @click="queueUp">{{ isQueue ? 'Do without the queue' : 'Let callers wait in a queue' }}</button>
+      {{ ' '
+      }}<button type="button" class="text-button" @click="queueUp">
+        {{ isQueue ? 'Do without the queue' : 'Let callers wait in a queue' }}
+      </button>
     </p>
     <AllFields :object="selected" removable />
     <CallsMade by="groups" :only="selected.ref" />

@@ -17,7 +17,14 @@ const { customer, edit } = useDesk()
 const holidays = computed(() => calendar.fields.holidays)
 const told = useQuery({
   queryKey: computed(() => ['computed', customer, 'calendar', calendar.key]),
-  queryFn: async () => (await take(client.GET('/customers/{customer}/calendars/{calendar}', { params: { path: { customer, calendar: calendar.key } } }))).holidays,
+  queryFn: async () =>
+    (
+      await take(
+        client.GET('/customers/{customer}/calendars/{calendar}', {
+          params: { path: { customer, calendar: calendar.key } },
+        }),
+      )
+    ).holidays,
   placeholderData: keepPreviousData,
 })
 const of = computed(() => new Map(told.data.value?.map((each) => [each.item, each])))
@@ -30,7 +37,9 @@ function drop(item: string): void {
 const pasting = ref(false)
 
 async function read(said: string): Promise<string> {
-  const { holidays: found, faults } = await take(client.POST('/customers/{customer}/calendars', { params: { path: { customer } }, body: { said } }))
+  const { holidays: found, faults } = await take(
+    client.POST('/customers/{customer}/calendars', { params: { path: { customer } }, body: { said } }),
+  )
   if (faults.length > 0) return notUnderstood(faults)
   const taken = holidays.value.map((each) => each.item)
   const fresh = found.map((each) => {
@@ -45,26 +54,73 @@ async function read(said: string): Promise<string> {
 
 <template>
   <table data-testid="holidays">
-    <thead><tr><th scope="col">Holiday</th><th scope="col">Goes by</th><th scope="col">On a weekend it</th><th scope="col">Next</th><th scope="col">After that</th><td class="corner" /></tr></thead>
+    <thead>
+      <tr>
+        <th scope="col">Holiday</th>
+        <th scope="col">Goes by</th>
+        <th scope="col">On a weekend it</th>
+        <th scope="col">Next</th>
+        <th scope="col">After that</th>
+        <td class="corner" />
+      </tr>
+    </thead>
     <tbody>
       <tr v-for="each in holidays" :key="each.item">
         <td><InlineField :object="calendar" :path="`holidays/${each.item}/name`" :label="`${each.name}, name`" /></td>
         <td>
-          <InlineField v-if="each.date !== null" :object="calendar" :path="`holidays/${each.item}/date`" :label="`${each.name}, date`" />
+          <InlineField
+            v-if="each.date !== null"
+            :object="calendar"
+            :path="`holidays/${each.item}/date`"
+            :label="`${each.name}, date`"
+          />
           <template v-else>{{ of.get(each.item)?.goesBy }}</template>
         </td>
-        <td><InlineField :object="calendar" :path="`holidays/${each.item}/whenWeekend`" :type="{ choices: WEEKENDS }" :label="`${each.name}, on a weekend`" /></td>
-        <td v-for="place in [0, 1]" :key="place" :class="{ soft: of.get(each.item)?.next[place] === undefined }">{{ of.get(each.item)?.next[place] === undefined ? (place === 0 && told.data.value !== undefined ? 'over' : '—') : dayInWords(of.get(each.item)?.next[place] ?? '') }}</td>
-        <td><button type="button" class="text-button" :aria-label="`take out ${each.name}`" @click="drop(each.item)">take out</button></td>
+        <td>
+          <InlineField
+            :object="calendar"
+            :path="`holidays/${each.item}/whenWeekend`"
+            :type="{ choices: WEEKENDS }"
+            :label="`${each.name}, on a weekend`"
+          />
+        </td>
+        <td v-for="place in [0, 1]" :key="place" :class="{ soft: of.get(each.item)?.next[place] === undefined }">
+          {{
+            of.get(each.item)?.next[place] === undefined
+              ? place === 0 && told.data.value !== undefined
+                ? 'over'
+                : '—'
+              : dayInWords(of.get(each.item)?.next[place] ?? '')
+          }}
+        </td>
+        <td>
+          <button type="button" class="text-button" :aria-label="`take out ${each.name}`" @click="drop(each.item)">
+            take out
+          </button>
+        </td>
       </tr>
-      <tr v-if="holidays.length === 0"><td colspan="6" class="soft">No holiday yet. Paste the customer’s list, or let the region’s calendar come with the template.</td></tr>
+      <tr v-if="holidays.length === 0">
+        <td colspan="6" class="soft">
+          No holiday yet. Paste the customer’s list, or let the region’s calendar come with the template.
+        </td>
+      </tr>
     </tbody>
   </table>
   <p class="act">
     <button type="button" class="quiet-button" @click="pasting = true">Paste holidays</button>
-    <span class="soft">Known until <InlineField :object="calendar" path="knownUntil" :type="{ unset: 'further notice' }" label="Known until" /></span>
+    <span class="soft"
+      >Known until
+      <InlineField :object="calendar" path="knownUntil" :type="{ unset: 'further notice' }" label="Known until"
+    /></span>
   </p>
-  <PasteSheet v-model="pasting" title="Holidays as the customer listed them" label="Holidays" :example="'24 Dec 2026 Christmas Eve\nfirst Monday of August: Natal Day\nGood Friday'" hint="A line each. They are added to the calendar, as a pending change; a day without a year comes every year." :read />
+  <PasteSheet
+    v-model="pasting"
+    title="Holidays as the customer listed them"
+    label="Holidays"
+    :example="'24 Dec 2026 Christmas Eve\nfirst Monday of August: Natal Day\nGood Friday'"
+    hint="A line each. They are added to the calendar, as a pending change; a day without a year comes every year."
+    :read
+  />
 </template>
 
 <style scoped>

@@ -24,7 +24,10 @@ const calendar = computed(() => (selected.value?.kind === 'calendar' ? selected.
 const key = computed(() => schedule.value?.key ?? '')
 const year = useQuery({
   queryKey: computed(() => ['computed', customer, 'hours', key.value]),
-  queryFn: async () => await take(client.GET('/customers/{customer}/hours/{schedule}', { params: { path: { customer, schedule: key.value } } })),
+  queryFn: async () =>
+    await take(
+      client.GET('/customers/{customer}/hours/{schedule}', { params: { path: { customer, schedule: key.value } } }),
+    ),
   enabled: () => key.value !== '',
   placeholderData: keepPreviousData,
 })
@@ -32,7 +35,11 @@ const year = useQuery({
 const weekly = computed(() => schedule.value?.fields.weekly ?? [])
 const exceptions = computed(() => schedule.value?.fields.exceptions ?? [])
 const calendars = computed(() => schedule.value?.fields.calendars ?? [])
-const users = computed(() => names.value.objects.filter((object) => selected.value !== undefined && Object.keys(object.refersTo).includes(selected.value.ref)))
+const users = computed(() =>
+  names.value.objects.filter(
+    (object) => selected.value !== undefined && Object.keys(object.refersTo).includes(selected.value.ref),
+  ),
+)
 
 function paint(next: ObjectOf<'schedule'>['fields']['weekly']): void {
   if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
@@ -41,11 +48,31 @@ function paint(next: ObjectOf<'schedule'>['fields']['weekly']): void {
 function addException(): void {
   if (schedule.value === undefined) return
   const from = year.data.value?.from ?? dateIn(now(), zone.value)
-  void edit([{ object: schedule.value.ref, path: 'exceptions', value: [...exceptions.value, { item: itemFor('exception', exceptions.value.map((each) => each.item)), from, name: 'Exception', hours: [] }] }])
+  void edit([
+    {
+      object: schedule.value.ref,
+      path: 'exceptions',
+      value: [
+        ...exceptions.value,
+        {
+          item: itemFor(
+            'exception',
+            exceptions.value.map((each) => each.item),
+          ),
+          from,
+          name: 'Exception',
+          hours: [],
+        },
+      ],
+    },
+  ])
 }
 
 function dropException(item: string): void {
-  if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'exceptions', value: exceptions.value.filter((each) => each.item !== item) }])
+  if (schedule.value !== undefined)
+    void edit([
+      { object: schedule.value.ref, path: 'exceptions', value: exceptions.value.filter((each) => each.item !== item) },
+    ])
 }
 
 const pasting = ref(false)
@@ -53,9 +80,16 @@ const pasting = ref(false)
 /** The week as the customer said it. Returns what was not understood. */
 async function readHours(said: string): Promise<string> {
   if (schedule.value === undefined) return ''
-  const read = await take(client.POST('/customers/{customer}/hours', { params: { path: { customer } }, body: { said } }))
+  const read = await take(
+    client.POST('/customers/{customer}/hours', { params: { path: { customer } }, body: { said } }),
+  )
   if (read.schedule === null) return notUnderstood(read.faults)
-  await edit([{ object: schedule.value.ref, path: 'weekly', value: read.schedule.weekly }, ...(read.schedule.periods.length > 0 ? [{ object: schedule.value.ref, path: 'periods', value: read.schedule.periods }] : [])])
+  await edit([
+    { object: schedule.value.ref, path: 'weekly', value: read.schedule.weekly },
+    ...(read.schedule.periods.length > 0
+      ? [{ object: schedule.value.ref, path: 'periods', value: read.schedule.periods }]
+      : []),
+  ])
   if (notice.value?.isFault !== true) notice.value = { text: `Read as ${read.readAs}.` }
   return ''
 }
@@ -67,10 +101,21 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
 
 <template>
   <nav class="tabs" aria-label="Schedules and calendars">
-    <button v-for="object in all" :key="object.ref" type="button" :aria-pressed="object.ref === selected?.ref" :class="{ here: object.ref === selected?.ref }" @click="select(object.ref)">{{ object.label }} <span class="soft small">{{ kindWord(object) }}</span></button>
+    <button
+      v-for="object in all"
+      :key="object.ref"
+      type="button"
+      :aria-pressed="object.ref === selected?.ref"
+      :class="{ here: object.ref === selected?.ref }"
+      @click="select(object.ref)"
+    >
+      {{ object.label }} <span class="soft small">{{ kindWord(object) }}</span>
+    </button>
     <div class="fresh"><NewObject kind="schedule" @made="select" /><NewObject kind="calendar" @made="select" /></div>
   </nav>
-  <EmptyState v-if="all.length === 0" title="No hours in this book">Type a name above, then paint the week. Without hours everything is always open.</EmptyState>
+  <EmptyState v-if="all.length === 0" title="No hours in this book"
+    >Type a name above, then paint the week. Without hours everything is always open.</EmptyState
+  >
   <section v-if="schedule !== undefined && !year.isPending.value" :key="schedule.ref" :aria-label="schedule.label">
     <div class="head">
       <h2>{{ schedule.label }}</h2>
@@ -78,60 +123,170 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
       <p class="used soft">
         used by
         <template v-if="users.length === 0">nobody</template>
-        <router-link v-for="user in users.slice(0, 2)" :key="user.ref" :to="{ name: 'desk', params: { customer, chapter: user.kind === 'attendant' ? 'menus' : user.kind === 'group' ? 'groups' : 'users' }, query: { at: user.ref } }">{{ user.label }}</router-link>
+        <router-link
+          v-for="user in users.slice(0, 2)"
+          :key="user.ref"
+          :to="{
+            name: 'desk',
+            params: {
+              customer,
+              chapter: user.kind === 'attendant' ? 'menus' : user.kind === 'group' ? 'groups' : 'users',
+            },
+            query: { at: user.ref },
+          }"
+          >{{ user.label }}</router-link
+        >
         <template v-if="users.length > 2"> and {{ users.length - 2 }} more</template>
         <button type="button" class="quiet-button" @click="pasting = true">Paste hours</button>
       </p>
     </div>
     <WeekPainter :weekly="weekly" :label="`The week of ${schedule.label}`" @paint="paint" />
-    <p v-for="overlap in year.data.value?.overlaps" :key="`${overlap.one} ${overlap.from}`" class="fault small">Two pieces claim {{ overlap.from }} to {{ overlap.to }}.</p>
+    <p v-for="overlap in year.data.value?.overlaps" :key="`${overlap.one} ${overlap.from}`" class="fault small">
+      Two pieces claim {{ overlap.from }} to {{ overlap.to }}.
+    </p>
     <div class="head second">
       <h3>The next twelve months</h3>
       <span class="soft">dated exception › special period › holiday › weekly hours</span>
     </div>
     <YearPicture v-if="year.data.value !== undefined" :line="year.data.value" />
     <table v-if="year.data.value !== undefined" data-testid="special-dates">
-      <thead><tr><th scope="col">Date</th><th scope="col">What</th><th scope="col">From</th><th scope="col">Hours</th><th scope="col">Callers get</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Date</th>
+          <th scope="col">What</th>
+          <th scope="col">From</th>
+          <th scope="col">Hours</th>
+          <th scope="col">Callers get</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="each in year.data.value.special" :key="`${each.owner} ${each.from}`">
-          <td class="mono">{{ dayInWords(each.from) }}<template v-if="each.to !== each.from"> to {{ dayInWords(each.to) }}</template></td>
+          <td class="mono">
+            {{ dayInWords(each.from) }}<template v-if="each.to !== each.from"> to {{ dayInWords(each.to) }}</template>
+          </td>
           <td>{{ each.what }}</td>
           <td class="soft">{{ each.whose === '' ? 'this customer' : each.whose }}</td>
           <td class="mono">{{ each.hours }}</td>
           <td>{{ each.callers.map((ref) => names.of(ref)).join(', then ') }}</td>
         </tr>
-        <tr v-if="year.data.value.special.length === 0"><td colspan="5" class="soft">Every day of the year is a day of the week: no exception, no holiday.</td></tr>
+        <tr v-if="year.data.value.special.length === 0">
+          <td colspan="5" class="soft">Every day of the year is a day of the week: no exception, no holiday.</td>
+        </tr>
       </tbody>
     </table>
     <h3 class="part">Dated exceptions</h3>
     <table data-testid="exceptions">
-      <thead><tr><th scope="col">From</th><th scope="col">To</th><th scope="col">What</th><th scope="col">Open</th><th scope="col">Else callers are told it is</th><td class="corner" /></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">From</th>
+          <th scope="col">To</th>
+          <th scope="col">What</th>
+          <th scope="col">Open</th>
+          <th scope="col">Else callers are told it is</th>
+          <td class="corner" />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="each in exceptions" :key="each.item">
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/from`" :label="`${each.name ?? each.item}, from`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/to`" :label="`${each.name ?? each.item}, to`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/name`" :label="`${each.name ?? each.item}, name`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/hours`" :type="{ unset: 'not at all' }" :label="`${each.name ?? each.item}, hours`" /></td>
-          <td><InlineField :object="schedule" :path="`exceptions/${each.item}/announcedAs`" :type="{ choices: { closed: 'closed', holiday: 'a holiday', open: 'open' } }" :label="`${each.name ?? each.item}, announced as`" /></td>
-          <td><button type="button" class="text-button" :aria-label="`take out ${each.name ?? each.item}`" @click="dropException(each.item)">take out</button></td>
+          <td>
+            <InlineField
+              :object="schedule"
+              :path="`exceptions/${each.item}/from`"
+              :label="`${each.name ?? each.item}, from`"
+            />
+          </td>
+          <td>
+            <InlineField
+              :object="schedule"
+              :path="`exceptions/${each.item}/to`"
+              :label="`${each.name ?? each.item}, to`"
+            />
+          </td>
+          <td>
+            <InlineField
+              :object="schedule"
+              :path="`exceptions/${each.item}/name`"
+              :label="`${each.name ?? each.item}, name`"
+            />
+          </td>
+          <td>
+            <InlineField
+              :object="schedule"
+              :path="`exceptions/${each.item}/hours`"
+              :type="{ unset: 'not at all' }"
+              :label="`${each.name ?? each.item}, hours`"
+            />
+          </td>
+          <td>
+            <InlineField
+              :object="schedule"
+              :path="`exceptions/${each.item}/announcedAs`"
+              :type="{ choices: { closed: 'closed', holiday: 'a holiday', open: 'open' } }"
+              :label="`${each.name ?? each.item}, announced as`"
+            />
+          </td>
+          <td>
+            <button
+              type="button"
+              class="text-button"
+              :aria-label="`take out ${each.name ?? each.item}`"
+              @click="dropException(each.item)"
+            >
+              take out
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>
     <p class="act"><button type="button" class="quiet-button" @click="addException">Add a dated exception</button></p>
     <p class="soft part">
-      Calendars kept: <InlineField :object="schedule" path="calendars" :type="{ unset: 'none' }" label="Calendars" /> · shifts past midnight
-      <InlineField :object="schedule" path="finishShift" :type="{ type: 'choice', choices: { true: 'are finished', false: 'stop where a closed date begins' }, required: true }" label="Shifts past midnight" /> · read at
-      <InlineField :object="schedule" path="fixedZone" :type="{ unset: 'local time of whoever uses it' }" label="Read at" />
-      <template v-if="calendars.length > 0"> · <button v-for="each in calendars" :key="each" type="button" class="text-button" @click="select(each)">open {{ names.of(each) }}</button></template>
+      Calendars kept: <InlineField :object="schedule" path="calendars" :type="{ unset: 'none' }" label="Calendars" /> ·
+      shifts past midnight
+      <InlineField
+        :object="schedule"
+        path="finishShift"
+        :type="{
+          type: 'choice',
+          choices: { true: 'are finished', false: 'stop where a closed date begins' },
+          required: true,
+        }"
+        label="Shifts past midnight"
+      />
+      · read at
+      <InlineField
+        :object="schedule"
+        path="fixedZone"
+        :type="{ unset: 'local time of whoever uses it' }"
+        label="Read at"
+      />
+      <template v-if="calendars.length > 0">
+        ·
+        <button v-for="each in calendars" :key="each" type="button" class="text-button" @click="select(each)">
+          open {{ names.of(each) }}
+        </button></template
+      >
     </p>
     <AllFields :object="schedule" removable />
   </section>
   <section v-if="calendar !== undefined" :key="calendar.ref" :aria-label="calendar.label">
-    <div class="head"><h2>{{ calendar.label }}</h2><span class="soft">{{ calendar.fields.region ?? 'of no region' }} · kept by {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span></div>
+    <div class="head">
+      <h2>{{ calendar.label }}</h2>
+      <span class="soft"
+        >{{ calendar.fields.region ?? 'of no region' }} · kept by
+        {{ users.map((each) => each.label).join(', ') || 'nobody' }}</span
+      >
+    </div>
     <HolidaysTable :calendar />
     <AllFields :object="calendar" removable />
   </section>
-  <PasteSheet v-model="pasting" title="Hours as the customer said them" label="Hours" example="Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1" hint="The week is replaced, as a pending change." :read="readHours" />
+  <PasteSheet
+    v-model="pasting"
+    title="Hours as the customer said them"
+    label="Hours"
+    example="Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1"
+    hint="The week is replaced, as a pending change."
+    :read="readHours"
+  />
 </template>
 
 <style scoped>

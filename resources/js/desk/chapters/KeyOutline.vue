@@ -6,7 +6,10 @@ import InlineField from '../InlineField.vue'
 
 type Key = ObjectOf<'menu'>['fields']['keys'][number]
 
-/** A menu as an indented list by key, every submenu foldable in place with its script beside; announced-but-unset keys stand out. */
+/**
+ * A menu as an indented list by key, every submenu foldable in place with its script beside; announced-but-unset keys
+ * stand out.
+ */
 const props = defineProps<{ menu: ObjectOf<'menu'>; scripts: MenuScript[]; depth?: number }>()
 
 const PAD = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#']
@@ -16,9 +19,20 @@ const { names, edit } = useDesk()
 const open = reactive(new Set<string>())
 
 const keys = computed(() => props.menu.fields.keys)
-const told = computed(() => new Map((props.scripts.find((each) => each.ref === props.menu.ref)?.told ?? []).map((each) => [each.key, each.words])))
+const told = computed(
+  () =>
+    new Map(
+      (props.scripts.find((each) => each.ref === props.menu.ref)?.told ?? []).map((each) => [each.key, each.words]),
+    ),
+)
 const dials = computed(() => props.menu.fields.dialExtensions.scope !== 'off')
-const rows = computed(() => PAD.filter((key) => keys.value.some((each) => each.item === key) || told.value.has(key)).map((key) => ({ key, set: keys.value.find((each) => each.item === key), words: told.value.get(key) })))
+const rows = computed(() =>
+  PAD.filter((key) => keys.value.some((each) => each.item === key) || told.value.has(key)).map((key) => ({
+    key,
+    set: keys.value.find((each) => each.item === key),
+    words: told.value.get(key),
+  })),
+)
 const free = computed(() => PAD.filter((key) => !keys.value.some((each) => each.item === key)))
 
 function submenu(key: Key | undefined): ObjectOf<'menu'> | undefined {
@@ -45,33 +59,103 @@ function toggle(key: string): void {
       <div class="row">
         <kbd :class="{ unset: row.set === undefined }">{{ row.key }}</kbd>
         <div>
-          <p v-if="row.set !== undefined" class="label"><InlineField :object="menu" :path="`keys/${row.key}/label`" :type="{ unset: 'no name' }" :label="`Name of key ${row.key}`" /></p>
+          <p v-if="row.set !== undefined" class="label">
+            <InlineField
+              :object="menu"
+              :path="`keys/${row.key}/label`"
+              :type="{ unset: 'no name' }"
+              :label="`Name of key ${row.key}`"
+            />
+          </p>
           <p v-else class="label fault">not set</p>
           <p class="soft">
-            <InlineField v-if="row.set !== undefined" :object="menu" :path="`keys/${row.key}/to`" :label="`Key ${row.key} leads to`" />
-            <InlineField v-else :object="menu" :path="`keys/${row.key}/to`" :type="{ unset: 'choose where it leads' }" :label="`Key ${row.key} leads to`" :value="null" holds @take="set(row.key, $event)" />
+            <InlineField
+              v-if="row.set !== undefined"
+              :object="menu"
+              :path="`keys/${row.key}/to`"
+              :label="`Key ${row.key} leads to`"
+            />
+            <InlineField
+              v-else
+              :object="menu"
+              :path="`keys/${row.key}/to`"
+              :type="{ unset: 'choose where it leads' }"
+              :label="`Key ${row.key} leads to`"
+              :value="null"
+              holds
+              @take="set(row.key, $event)"
+            />
           </p>
         </div>
         <div class="words">
           <p v-if="row.words !== undefined" class="script">“{{ row.words }}”</p>
           <p v-if="row.set === undefined" class="fault small">announced, but leads nowhere</p>
-          <p v-else-if="row.words === undefined && told.size > 0" class="small warn">set, but the caller is never told</p>
+          <p v-else-if="row.words === undefined && told.size > 0" class="small warn">
+            set, but the caller is never told
+          </p>
         </div>
         <p class="hands">
-          <button v-if="submenu(row.set) !== undefined" type="button" class="text-button small" :aria-expanded="open.has(row.key)" @click="toggle(row.key)">{{ open.has(row.key) ? 'fold' : 'unfold' }}</button>
-          <button v-if="row.set !== undefined" type="button" class="step-button" :aria-label="`Take key ${row.key} away`" title="take the key away" @click="clear(row.key)">×</button>
+          <button
+            v-if="submenu(row.set) !== undefined"
+            type="button"
+            class="text-button small"
+            :aria-expanded="open.has(row.key)"
+            @click="toggle(row.key)"
+          >
+            {{ open.has(row.key) ? 'fold' : 'unfold' }}
+          </button>
+          <button
+            v-if="row.set !== undefined"
+            type="button"
+            class="step-button"
+            :aria-label="`Take key ${row.key} away`"
+            title="take the key away"
+            @click="clear(row.key)"
+          >
+            ×
+          </button>
         </p>
       </div>
-      <KeyOutline v-if="open.has(row.key) && submenu(row.set) !== undefined" :menu="submenu(row.set)!" :scripts :depth="(depth ?? 0) + 1" />
+      <KeyOutline
+        v-if="open.has(row.key) && submenu(row.set) !== undefined"
+        :menu="submenu(row.set)!"
+        :scripts
+        :depth="(depth ?? 0) + 1"
+      />
     </li>
     <li v-if="free.length > 0" class="another">
-      <select :aria-label="`Set another key of ${menu.label}`" @change="set(($event.target as HTMLSelectElement).value, null)">
+      <select
+        :aria-label="`Set another key of ${menu.label}`"
+        @change="set(($event.target as HTMLSelectElement).value, null)"
+      >
         <option value="">set another key</option>
         <option v-for="key in free" :key="key" :value="key">{{ key }}</option>
       </select>
     </li>
-    <li class="row rest"><kbd>–</kbd><p class="label">No key</p><p class="soft">after {{ menu.fields.plays }} plays: <InlineField :object="menu" path="silence" :type="{ unset: 'nowhere: the call is cut off' }" label="Silence leads to" /></p></li>
-    <li class="row rest"><kbd>?</kbd><p class="label">Any other key</p><p class="soft">after {{ menu.fields.invalidAllowed }}: <InlineField :object="menu" path="invalid" :type="{ unset: 'as no key' }" label="Wrong keys lead to" /><template v-if="dials">; a digit may begin an extension</template></p></li>
+    <li class="row rest">
+      <kbd>–</kbd>
+      <p class="label">No key</p>
+      <p class="soft">
+        after {{ menu.fields.plays }} plays:
+        <InlineField
+          :object="menu"
+          path="silence"
+          :type="{ unset: 'nowhere: the call is cut off' }"
+          label="Silence leads to"
+        />
+      </p>
+    </li>
+    <li class="row rest">
+      <kbd>?</kbd>
+      <p class="label">Any other key</p>
+      <p class="soft">
+        after {{ menu.fields.invalidAllowed }}:
+        <InlineField :object="menu" path="invalid" :type="{ unset: 'as no key' }" label="Wrong keys lead to" /><template
+          v-if="dials"
+          >; a digit may begin an extension</template
+        >
+      </p>
+    </li>
   </ul>
 </template>
 

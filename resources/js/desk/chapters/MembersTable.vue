@@ -59,12 +59,24 @@ async function add(said: string[]): Promise<void> {
     if (text === '') continue
     const found = names.value.find(text, ['user'], /^\+?[\d\s().-]{7,}$/.test(text))
     if ('fault' in found) left.push(text)
-    else if (next.some((member) => member.who === found.value)) notice.value = { text: `${names.value.of(found.value)} is in the list already.` }
-    else next.push({ item: itemFor(found.value.replace(/^(user|outside):/, ''), next.map((member) => member.item ?? '')), who: found.value })
+    else if (next.some((member) => member.who === found.value))
+      notice.value = { text: `${names.value.of(found.value)} is in the list already.` }
+    else
+      next.push({
+        item: itemFor(
+          found.value.replace(/^(user|outside):/, ''),
+          next.map((member) => member.item ?? ''),
+        ),
+        who: found.value,
+      })
   }
   typed.value = left.join(', ')
   if (next.length > members.value.length) await whole(next)
-  if (left.length > 0) notice.value = { text: `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}; the others were added.`, isFault: true }
+  if (left.length > 0)
+    notice.value = {
+      text: `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}; the others were added.`,
+      isFault: true,
+    }
 }
 
 function paste(event: ClipboardEvent): void {
@@ -85,28 +97,100 @@ function onKey(event: KeyboardEvent, index: number): void {
   <table data-testid="members">
     <thead>
       <tr>
-        <th scope="col">#</th><th scope="col">Member</th><th scope="col">Ext</th><th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th><th scope="col">Tier</th><th v-if="isByShare" scope="col">Share</th><th scope="col">Confirms by a key</th><th scope="col">In {{ QUIET_DAYS }} days</th><td class="corner" />
+        <th scope="col">#</th>
+        <th scope="col">Member</th>
+        <th scope="col">Ext</th>
+        <th scope="col">{{ isByHand ? 'Starts signed in' : 'Signed in' }}</th>
+        <th scope="col">Tier</th>
+        <th v-if="isByShare" scope="col">Share</th>
+        <th scope="col">Confirms by a key</th>
+        <th scope="col">In {{ QUIET_DAYS }} days</th>
+        <td class="corner" />
       </tr>
     </thead>
     <tbody>
       <tr v-for="(member, index) in members" :key="member.item" @keydown="onKey($event, index)">
         <td class="mono soft">{{ index + 1 }}</td>
         <td><InlineField :object="group" :path="`members/${member.item}/who`" :label="`Member ${index + 1}`" /></td>
-        <td class="mono">{{ names.get(member.who)?.extension ?? (member.who.startsWith('outside:') ? 'outside' : '—') }}</td>
-        <td><InlineField :object="group" :path="`members/${member.item}/signedIn`" :label="`${names.of(member.who)} signed in`" /></td>
-        <td><InlineField :object="group" :path="`members/${member.item}/tier`" :label="`Tier of ${names.of(member.who)}`" /></td>
-        <td v-if="isByShare"><InlineField :object="group" :path="`members/${member.item}/share`" :label="`Share of ${names.of(member.who)}`" /></td>
-        <td><InlineField v-if="member.who.startsWith('outside:')" :object="group" :path="`members/${member.item}/confirm`" :label="`${names.of(member.who)} confirms`" /><span v-else class="soft">as their phones say</span></td>
+        <td class="mono">
+          {{ names.get(member.who)?.extension ?? (member.who.startsWith('outside:') ? 'outside' : '—') }}
+        </td>
+        <td>
+          <InlineField
+            :object="group"
+            :path="`members/${member.item}/signedIn`"
+            :label="`${names.of(member.who)} signed in`"
+          />
+        </td>
+        <td>
+          <InlineField
+            :object="group"
+            :path="`members/${member.item}/tier`"
+            :label="`Tier of ${names.of(member.who)}`"
+          />
+        </td>
+        <td v-if="isByShare">
+          <InlineField
+            :object="group"
+            :path="`members/${member.item}/share`"
+            :label="`Share of ${names.of(member.who)}`"
+          />
+        </td>
+        <td>
+          <InlineField
+            v-if="member.who.startsWith('outside:')"
+            :object="group"
+            :path="`members/${member.item}/confirm`"
+            :label="`${names.of(member.who)} confirms`"
+          /><span v-else class="soft">as their phones say</span>
+        </td>
         <td :class="{ quiet: tally(member.who)?.answered === 0 }">{{ took(member.who) }}</td>
         <td class="hands">
-          <button type="button" class="step-button" :disabled="index === 0" :aria-label="`Move ${names.of(member.who)} up`" title="Alt ↑" @click="move(index, -1)">↑</button>
-          <button type="button" class="step-button" :disabled="index === members.length - 1" :aria-label="`Move ${names.of(member.who)} down`" title="Alt ↓" @click="move(index, 1)">↓</button>
-          <button type="button" class="text-button" :aria-label="`take out ${names.of(member.who)}`" @click="remove(member.item)">take out</button>
+          <button
+            type="button"
+            class="step-button"
+            :disabled="index === 0"
+            :aria-label="`Move ${names.of(member.who)} up`"
+            title="Alt ↑"
+            @click="move(index, -1)"
+          >
+            ↑
+          </button>
+          <button
+            type="button"
+            class="step-button"
+            :disabled="index === members.length - 1"
+            :aria-label="`Move ${names.of(member.who)} down`"
+            title="Alt ↓"
+            @click="move(index, 1)"
+          >
+            ↓
+          </button>
+          <button
+            type="button"
+            class="text-button"
+            :aria-label="`take out ${names.of(member.who)}`"
+            @click="remove(member.item)"
+          >
+            take out
+          </button>
         </td>
       </tr>
       <tr>
         <td class="mono soft">{{ members.length + 1 }}</td>
-        <td colspan="6"><form @submit.prevent="add(typed.split(/[,;]/))"><input v-model="typed" type="text" class="add" aria-label="New member" placeholder="type a name, extension or outside number, or paste a list" autocomplete="off" @paste="paste"></form></td>
+        <td colspan="6">
+          <form @submit.prevent="add(typed.split(/[,;]/))">
+            <input
+              v-model="typed"
+              type="text"
+              class="add"
+              aria-label="New member"
+              placeholder="type a name, extension or outside number, or paste a list"
+              autocomplete="off"
+              @paste="paste"
+            />
+          </form>
+        </td>
       </tr>
     </tbody>
   </table>

@@ -14,13 +14,17 @@ import KeyOutline from './KeyOutline.vue'
 import PromptPane from './PromptPane.vue'
 import ScriptPane from './ScriptPane.vue'
 
-/** Attendants, their answers by state side by side; menus as an outline by key, each submenu foldable in place with its script beside. */
+/**
+ * Attendants, their answers by state side by side; menus as an outline by key, each submenu foldable in place with its
+ * script beside.
+ */
 const { customer, names } = useDesk()
 const { all, selected, select } = useSelected('attendant', 'menu', 'announcement', 'prompt')
 
 const scripts = useQuery({
   queryKey: ['computed', customer, 'menus'],
-  queryFn: async () => (await take(client.GET('/customers/{customer}/menus', { params: { path: { customer } } }))).menus,
+  queryFn: async () =>
+    (await take(client.GET('/customers/{customer}/menus', { params: { path: { customer } } }))).menus,
 })
 
 const sorts = [
@@ -30,9 +34,16 @@ const sorts = [
   { kind: 'prompt', title: 'Prompts' },
 ] as const
 
-const from = computed(() => names.value.objects.filter((object) => selected.value !== undefined && object.ref !== selected.value.ref && Object.keys(object.refersTo).includes(selected.value.ref)))
+const from = computed(() =>
+  names.value.objects.filter(
+    (object) =>
+      selected.value !== undefined &&
+      object.ref !== selected.value.ref &&
+      Object.keys(object.refersTo).includes(selected.value.ref),
+  ),
+)
 const isMenu = computed(() => selected.value?.kind === 'menu')
-const dials = computed(() => selected.value?.kind === 'menu' ? selected.value.fields.dialExtensions.scope : 'off')
+const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.fields.dialExtensions.scope : 'off'))
 </script>
 
 <template>
@@ -42,30 +53,64 @@ const dials = computed(() => selected.value?.kind === 'menu' ? selected.value.fi
         <h3>{{ sort.title }}</h3>
         <ul>
           <li v-for="object in all.filter((each) => each.kind === sort.kind)" :key="object.ref">
-            <button type="button" :class="{ here: object.ref === selected?.ref }" :aria-pressed="object.ref === selected?.ref" @click="select(object.ref)">{{ object.label }} <span class="mono soft small">{{ object.extension }}</span></button>
+            <button
+              type="button"
+              :class="{ here: object.ref === selected?.ref }"
+              :aria-pressed="object.ref === selected?.ref"
+              @click="select(object.ref)"
+            >
+              {{ object.label }} <span class="mono soft small">{{ object.extension }}</span>
+            </button>
           </li>
         </ul>
         <NewObject :kind="sort.kind" @made="select" />
       </section>
     </nav>
     <div class="one">
-      <EmptyState v-if="selected === undefined" title="No attendant and no menu in this book">Callers go straight to people. Type a name at the left to begin one.</EmptyState>
+      <EmptyState v-if="selected === undefined" title="No attendant and no menu in this book"
+        >Callers go straight to people. Type a name at the left to begin one.</EmptyState
+      >
       <section v-else :key="selected.ref" :aria-label="selected.label">
         <div class="head">
           <h2>{{ selected.label }}</h2>
-          <span class="soft">{{ from.length === 0 ? 'nothing leads here' : `reached from ${from.slice(0, 2).map((each) => each.display ?? each.label).join(', ')}${from.length > 2 ? ` and ${from.length - 2} more` : ''}` }}</span>
+          <span class="soft">{{
+            from.length === 0
+              ? 'nothing leads here'
+              : `reached from ${from
+                  .slice(0, 2)
+                  .map((each) => each.display ?? each.label)
+                  .join(', ')}${from.length > 2 ? ` and ${from.length - 2} more` : ''}`
+          }}</span>
           <p v-if="isMenu" class="how">
-            plays <InlineField :object="selected" path="plays" label="Plays" /> times, waits <InlineField :object="selected" path="wait" label="Waits" />, any extension may be dialled
-            <InlineField :object="selected" path="dialExtensions/scope" :type="{ choices: { off: 'no', site: 'of this site', all: 'yes' } }" label="Any extension may be dialled" /><template v-if="dials !== 'off'">, from <InlineField :object="selected" path="dialExtensions/least" label="Least digits" /> digits on</template>
+            plays <InlineField :object="selected" path="plays" label="Plays" /> times, waits
+            <InlineField :object="selected" path="wait" label="Waits" />, any extension may be dialled
+            <InlineField
+              :object="selected"
+              path="dialExtensions/scope"
+              :type="{ choices: { off: 'no', site: 'of this site', all: 'yes' } }"
+              label="Any extension may be dialled"
+            /><template v-if="dials !== 'off'"
+              >, from <InlineField :object="selected" path="dialExtensions/least" label="Least digits" /> digits
+              on</template
+            >
           </p>
         </div>
         <AnswersByState v-if="selected.kind === 'attendant'" :attendant="selected" @open="select" />
         <div v-else-if="selected.kind === 'menu'" class="menu">
           <div>
             <KeyOutline :menu="selected" :scripts="scripts.data.value ?? []" />
-            <DirectoryPane :menu="selected" :directory="scripts.data.value?.find((each) => each.ref === selected?.ref)?.directory" />
+            <DirectoryPane
+              :menu="selected"
+              :directory="scripts.data.value?.find((each) => each.ref === selected?.ref)?.directory"
+            />
           </div>
-          <ScriptPane :holder="selected" path="prompt" :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []" :written="scripts.data.value?.find((each) => each.ref === selected?.ref)?.written ?? ''" :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0" />
+          <ScriptPane
+            :holder="selected"
+            path="prompt"
+            :keys="scripts.data.value?.find((each) => each.ref === selected?.ref)?.told ?? []"
+            :written="scripts.data.value?.find((each) => each.ref === selected?.ref)?.written ?? ''"
+            :seconds="scripts.data.value?.find((each) => each.ref === selected?.ref)?.seconds ?? 0"
+          />
         </div>
         <p v-else-if="selected.kind === 'announcement'" class="says">
           Plays <InlineField :object="selected" path="prompt" :type="{ unset: 'nothing' }" label="Prompt" />, then

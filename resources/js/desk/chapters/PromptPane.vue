@@ -15,7 +15,12 @@ const queryClient = useQueryClient()
 const now = useNow()
 const path = computed(() => ({ customer, prompt: prompt.key }))
 const queryKey = computed(() => ['computed', customer, 'recordings', prompt.key])
-const { data, error } = useQuery({ queryKey, queryFn: async () => (await take(client.GET('/customers/{customer}/prompts/{prompt}/recordings', { params: { path: path.value } }))).recordings })
+const { data, error } = useQuery({
+  queryKey,
+  queryFn: async () =>
+    (await take(client.GET('/customers/{customer}/prompts/{prompt}/recordings', { params: { path: path.value } })))
+      .recordings,
+})
 
 const ORIGINS = { upload: 'from a file', microphone: 'recorded here', studio: 'stand-in voice' } as const
 
@@ -29,7 +34,13 @@ const audio = computed(() => prompt.fields.audio)
 const script = computed(() => prompt.fields.script ?? '')
 const users = computed(() => names.value.objects.filter((object) => Object.keys(object.refersTo).includes(prompt.ref)))
 /** Words at 150 a minute, as long as nothing is recorded. */
-const length = computed(() => (audio.value === null ? `${Math.ceil((script.value.match(/\S+/g)?.length ?? 0) * 60 / 150)} s as spoken at 150 words a minute` : `${audio.value.seconds.toFixed(1)} s${audio.value.peakDb === null ? ', silent' : `, ${audio.value.peakDb} dB at its loudest`}`))
+const length = computed(() => {
+  if (audio.value === null) {
+    return `${Math.ceil(((script.value.match(/\S+/g)?.length ?? 0) * 60) / 150)} s as spoken at 150 words a minute`
+  }
+  const { seconds, peakDb } = audio.value
+  return `${seconds.toFixed(1)} s, ${peakDb === null ? 'silent' : `${peakDb} dB at its loudest`}`
+})
 
 async function attempt(work: () => Promise<unknown>): Promise<void> {
   isBusy.value = true
@@ -46,12 +57,16 @@ async function attempt(work: () => Promise<unknown>): Promise<void> {
 }
 
 function send(sound: ArrayBuffer, origin: 'upload' | 'microphone'): Promise<void> {
-  return attempt(() => take(client.POST('/customers/{customer}/prompts/{prompt}/recordings', {
-    params: { path: path.value, query: { origin } },
-    headers: { 'Content-Type': 'audio/wav' },
-    body: '' as never,
-    bodySerializer: () => new Blob([sound], { type: 'audio/wav' }),
-  })))
+  return attempt(() =>
+    take(
+      client.POST('/customers/{customer}/prompts/{prompt}/recordings', {
+        params: { path: path.value, query: { origin } },
+        headers: { 'Content-Type': 'audio/wav' },
+        body: '' as never,
+        bodySerializer: () => new Blob([sound], { type: 'audio/wav' }),
+      }),
+    ),
+  )
 }
 
 async function upload(files: FileList | null | undefined): Promise<void> {
@@ -78,58 +93,141 @@ async function record(): Promise<void> {
   }
 }
 
-const speak = (): Promise<void> => attempt(() => take(client.POST('/customers/{customer}/prompts/{prompt}/recordings/speech', { params: { path: path.value } })))
+const speak = (): Promise<void> =>
+  attempt(() =>
+    take(client.POST('/customers/{customer}/prompts/{prompt}/recordings/speech', { params: { path: path.value } })),
+  )
 
-const useAgain = (no: number): Promise<void> => attempt(() => take(client.POST('/customers/{customer}/prompts/{prompt}/recordings/{no}/use', { params: { path: { ...path.value, no } } })))
+const useAgain = (no: number): Promise<void> =>
+  attempt(() =>
+    take(
+      client.POST('/customers/{customer}/prompts/{prompt}/recordings/{no}/use', {
+        params: { path: { ...path.value, no } },
+      }),
+    ),
+  )
 
 function address(no: number, kind = ''): string {
   return `/api/customers/${customer}/prompts/${prompt.key}/recordings/${no}/audio${kind}`
 }
 
 function outline(waveform: number[]): string {
-  return waveform.map((size, place) => `M${place} ${20 - Math.max(0.5, size / 5)}V${20 + Math.max(0.5, size / 5)}`).join('')
+  return waveform
+    .map((size, place) => `M${place} ${20 - Math.max(0.5, size / 5)}V${20 + Math.max(0.5, size / 5)}`)
+    .join('')
 }
 
 function remarks(each: Recording): string {
   return [...each.remarks, ...(each.isOfThisScript ? [] : ['the script was another then'])].join('; ')
 }
 
-onBeforeUnmount(() => { recording.value?.drop() })
+onBeforeUnmount(() => {
+  recording.value?.drop()
+})
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- the button takes a file by keyboard -->
-  <section class="prompt" :aria-label="`Prompt ${prompt.label}`" @dragover.prevent="isOver = true" @dragleave="isOver = false" @drop.prevent="upload($event.dataTransfer?.files)">
-    <p class="script">“<InlineField :object="prompt" path="script" :type="{ unset: 'no script yet' }" label="Script" />”</p>
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- the button takes a file by
+    keyboard -->
+  <section
+    class="prompt"
+    :aria-label="`Prompt ${prompt.label}`"
+    @dragover.prevent="isOver = true"
+    @dragleave="isOver = false"
+    @drop.prevent="upload($event.dataTransfer?.files)"
+  >
+    <p class="script">
+      “<InlineField :object="prompt" path="script" :type="{ unset: 'no script yet' }" label="Script" />”
+    </p>
     <p class="soft">
       In <InlineField :object="prompt" path="language" label="Language" /> · <span class="mono">{{ length }}</span>
       <template v-if="prompt.fields.standIn"> · <strong>spoken by a stand-in voice</strong></template>
       · {{ users.length === 0 ? 'heard nowhere' : `heard at ${users.map((each) => each.label).join(', ')}` }}
     </p>
     <p class="acts">
-      <input ref="file" type="file" accept="audio/wav,.wav" class="visually-hidden" aria-label="A WAV file" tabindex="-1" @change="upload(($event.target as HTMLInputElement).files)">
+      <input
+        ref="file"
+        type="file"
+        accept="audio/wav,.wav"
+        class="visually-hidden"
+        aria-label="A WAV file"
+        tabindex="-1"
+        @change="upload(($event.target as HTMLInputElement).files)"
+      />
       <button type="button" class="quiet-button" :disabled="isBusy" @click="file?.click()">Take a WAV file</button>
-      <button type="button" class="quiet-button" :class="{ live: recording !== undefined }" :disabled="isBusy" :aria-pressed="recording !== undefined" @click="record">{{ recording === undefined ? 'Record it here' : 'Stop, and keep it' }}</button>
-      <button v-if="recording !== undefined" type="button" class="text-button" @click="recording.drop(); recording = undefined">drop it</button>
-      <button type="button" class="quiet-button" :disabled="isBusy || script.trim() === ''" @click="speak">Have it spoken for now</button>
-      <span class="soft small">{{ isOver ? 'Let go to take the file.' : 'or drop a file here; it is made 8 kHz mono, as telephones play it' }}</span>
+      <button
+        type="button"
+        class="quiet-button"
+        :class="{ live: recording !== undefined }"
+        :disabled="isBusy"
+        :aria-pressed="recording !== undefined"
+        @click="record"
+      >
+        {{ recording === undefined ? 'Record it here' : 'Stop, and keep it' }}
+      </button>
+      <button
+        v-if="recording !== undefined"
+        type="button"
+        class="text-button"
+        @click="
+          recording.drop()
+          recording = undefined
+        "
+      >
+        drop it
+      </button>
+      <button type="button" class="quiet-button" :disabled="isBusy || script.trim() === ''" @click="speak">
+        Have it spoken for now
+      </button>
+      <span class="soft small">{{
+        isOver ? 'Let go to take the file.' : 'or drop a file here; it is made 8 kHz mono, as telephones play it'
+      }}</span>
     </p>
     <p v-if="fault !== undefined" class="fault" role="alert">{{ fault }}</p>
     <p v-if="error !== null" class="fault" role="alert">{{ detailOf(error) }}</p>
     <table v-if="data !== undefined && data.length > 0" data-testid="recordings">
-      <thead><tr><th scope="col">No.</th><th scope="col">Sound</th><th scope="col">Length</th><th scope="col">From</th><th scope="col">By</th><td class="corner" /></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">No.</th>
+          <th scope="col">Sound</th>
+          <th scope="col">Length</th>
+          <th scope="col">From</th>
+          <th scope="col">By</th>
+          <td class="corner" />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="each in data" :key="each.no" :class="{ used: each.isUsed }">
           <td class="mono">{{ each.no }}</td>
           <td>
-            <svg class="wave" :viewBox="`0 0 ${Math.max(1, each.waveform.length)} 40`" preserveAspectRatio="none" role="img" :aria-label="`Loudness over ${each.seconds.toFixed(1)} s`"><path :d="outline(each.waveform)" /></svg>
+            <svg
+              class="wave"
+              :viewBox="`0 0 ${Math.max(1, each.waveform.length)} 40`"
+              preserveAspectRatio="none"
+              role="img"
+              :aria-label="`Loudness over ${each.seconds.toFixed(1)} s`"
+            >
+              <path :d="outline(each.waveform)" />
+            </svg>
             <!-- eslint-disable-next-line vuejs-accessibility/media-has-caption -- the script above says it in words -->
             <audio controls preload="none" :src="address(each.no, '?as=pcm')" />
           </td>
           <td class="mono">{{ each.seconds.toFixed(1) }} s</td>
-          <td>{{ ORIGINS[each.origin] }} <span class="soft small">{{ each.cameAs }}</span><span v-if="remarks(each) !== ''" class="remark small">{{ remarks(each) }}</span></td>
+          <td>
+            {{ ORIGINS[each.origin] }} <span class="soft small">{{ each.cameAs }}</span><span
+              v-if="remarks(each) !== ''"
+              class="remark small"
+              >{{ remarks(each) }}</span
+            >
+          </td>
           <td class="soft">{{ each.by }}, {{ age(each.at, now) }}</td>
-          <td class="hands"><span v-if="each.isUsed" class="soft">in the book</span><button v-else type="button" class="text-button" :disabled="isBusy" @click="useAgain(each.no)">use it</button> <a :href="address(each.no)" :download="`${prompt.key}-${each.no}.wav`">WAV</a></td>
+          <td class="hands">
+            <span v-if="each.isUsed" class="soft">in the book</span
+            ><button v-else type="button" class="text-button" :disabled="isBusy" @click="useAgain(each.no)">
+              use it
+            </button>
+            <a :href="address(each.no)" :download="`${prompt.key}-${each.no}.wav`">WAV</a>
+          </td>
         </tr>
       </tbody>
     </table>

@@ -23,7 +23,8 @@ const { data, error, isPending, refetch } = useQuery({
 /** Kinds of time as columns, the one with the most hours first; a number has a cell where it has such a time. */
 const labels = computed(() => {
   const seconds = new Map<string, number>()
-  for (const cell of data.value?.cells ?? []) seconds.set(cell.label, Math.max(seconds.get(cell.label) ?? 0, cell.seconds))
+  for (const cell of data.value?.cells ?? [])
+    seconds.set(cell.label, Math.max(seconds.get(cell.label) ?? 0, cell.seconds))
   return [...seconds.entries()].sort(([a], [b]) => order(a) - order(b) || a.localeCompare(b))
 })
 const numbers = computed(() => [...new Set((data.value?.cells ?? []).map((cell) => cell.number))])
@@ -31,7 +32,9 @@ const ways = computed(() => (data.value?.cells ?? []).reduce((sum, cell) => sum 
 const kept = computed(() => (data.value?.promises ?? []).filter((promise) => promise.isKept).length)
 
 function order(label: string): number {
-  return !['open', 'closed', 'holiday', 'always'].includes(label) ? 3 : ['open', 'closed', 'holiday', 'always'].indexOf(label)
+  return !['open', 'closed', 'holiday', 'always'].includes(label)
+    ? 3
+    : ['open', 'closed', 'holiday', 'always'].indexOf(label)
 }
 
 function cellsOf(number: string, label: string): NonNullable<typeof data.value>['cells'] {
@@ -51,10 +54,12 @@ function endIn(end: { end: string; target: string }): string {
 
 /** How many ends there are of each sort, for whoever does not see the bar. */
 function said(ends: { sort: keyof typeof GETS }[]): string {
-  return Object.entries(GETS).flatMap(([sort, words]) => {
-    const count = ends.filter((end) => end.sort === sort).length
-    return count === 0 ? [] : [`${words}: ${count}`]
-  }).join(', ')
+  return Object.entries(GETS)
+    .flatMap(([sort, words]) => {
+      const count = ends.filter((end) => end.sort === sort).length
+      return count === 0 ? [] : [`${words}: ${count}`]
+    })
+    .join(', ')
 }
 
 const chosen = ref<{ run: number; end: string }>()
@@ -63,7 +68,11 @@ const noCall = ref('')
 async function show(run: number, end: string): Promise<void> {
   chosen.value = { run, end }
   noCall.value = ''
-  const found = (await take(client.POST('/customers/{customer}/proof/{run}/call', { params: { path: { customer, run } }, body: { end } }))).sentence
+  const found = (
+    await take(
+      client.POST('/customers/{customer}/proof/{run}/call', { params: { path: { customer, run } }, body: { end } }),
+    )
+  ).sentence
   if (found === null) {
     noCall.value = 'There is no steady call to this end: somebody’s state has to change during the call.'
     return
@@ -84,18 +93,37 @@ function drop(promise: string): void {
 
 async function keepAsIs(promise: NonNullable<typeof data.value>['promises'][number]): Promise<void> {
   if (promise.telling === null) return
-  await edit([{ object: promise.ref, path: 'expect', value: { outcome: promise.telling.outcome, target: promise.telling.target, within: promise.telling.seconds } }])
+  await edit([
+    {
+      object: promise.ref,
+      path: 'expect',
+      value: { outcome: promise.telling.outcome, target: promise.telling.target, within: promise.telling.seconds },
+    },
+  ])
   notice.value = { text: 'The promise says now what the call does; pending, to be looked over.' }
 }
 
 const chosenMap = ref<number>()
-const mapOf = computed({ get: () => chosenMap.value ?? data.value?.cells[0]?.run, set: (run) => (chosenMap.value = run) })
-const lanes = computed(() => (data.value?.cells ?? []).filter((cell) => cell.number === (data.value?.cells.find((each) => each.run === mapOf.value)?.number ?? numbers.value[0])).sort((a, b) => order(a.label) - order(b.label)))
+const mapOf = computed({
+  get: () => chosenMap.value ?? data.value?.cells[0]?.run,
+  set: (run) => (chosenMap.value = run),
+})
+const lanes = computed(() =>
+  (data.value?.cells ?? [])
+    .filter(
+      (cell) =>
+        cell.number === (data.value?.cells.find((each) => each.run === mapOf.value)?.number ?? numbers.value[0]),
+    )
+    .sort((a, b) => order(a.label) - order(b.label)),
+)
 const maps = useQueries({
-  queries: computed(() => lanes.value.map(({ run }) => ({
-    queryKey: ['computed', customer, 'map', run],
-    queryFn: async () => await take(client.GET('/customers/{customer}/proof/{run}/map', { params: { path: { customer, run } } })),
-  }))),
+  queries: computed(() =>
+    lanes.value.map(({ run }) => ({
+      queryKey: ['computed', customer, 'map', run],
+      queryFn: async () =>
+        await take(client.GET('/customers/{customer}/proof/{run}/map', { params: { path: { customer, run } } })),
+    })),
+  ),
 })
 /** All lanes, or none as yet: one that came alone would push the others about. */
 const drawn = computed(() => {
@@ -106,28 +134,55 @@ const drawn = computed(() => {
   return found.length === lanes.value.length ? found : undefined
 })
 const mapError = computed(() => maps.value.find((each) => each.error !== null)?.error ?? null)
-const heaviest = computed(() => findings.value.filter((finding) => finding.severity === 'blocker' || finding.severity === 'error').length)
+const heaviest = computed(
+  () => findings.value.filter((finding) => finding.severity === 'blocker' || finding.severity === 'error').length,
+)
 </script>
 
 <template>
   <LoadingLines v-if="isPending" what="every way a call can go" />
   <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
-  <EmptyState v-else-if="numbers.length === 0" title="No number in this book">Enter numbers first; then every way a call to them can go is shown here.</EmptyState>
+  <EmptyState v-else-if="numbers.length === 0" title="No number in this book"
+    >Enter numbers first; then every way a call to them can go is shown here.</EmptyState
+  >
   <template v-else-if="data !== undefined">
     <div class="head">
       <h2>Proof</h2>
-      <span class="soft">{{ plural(numbers.length, 'number') }} · {{ plural(labels.length, 'kind') }} of time in the next twelve months · {{ plural(ways, 'way') }} a call can end{{ data.isComplete ? '' : ' (incomplete: too many to follow)' }} · {{ heaviest === 0 ? 'nothing that loses calls' : `${plural(heaviest, 'finding')} that lose or mislead calls` }}</span>
+      <span class="soft"
+        >{{ plural(numbers.length, 'number') }} · {{ plural(labels.length, 'kind') }} of time in the next twelve months
+        · {{ plural(ways, 'way') }} a call can end{{ data.isComplete ? '' : ' (incomplete: too many to follow)' }} ·
+        {{
+          heaviest === 0 ? 'nothing that loses calls' : `${plural(heaviest, 'finding')} that lose or mislead calls`
+        }}</span
+      >
     </div>
     <div class="wide">
       <table data-testid="proof">
         <thead>
-          <tr><th scope="col">Number</th><th v-for="[label, seconds] in labels" :key="label" scope="col"><span class="first">{{ label }}</span> <span class="mono">{{ Math.round(seconds / HOUR).toLocaleString('en-GB') }} h</span></th></tr>
+          <tr>
+            <th scope="col">Number</th>
+            <th v-for="[label, seconds] in labels" :key="label" scope="col">
+              <span class="first">{{ label }}</span>
+              <span class="mono">{{ Math.round(seconds / HOUR).toLocaleString('en-GB') }} h</span>
+            </th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="number in numbers" :key="number">
-            <th scope="row"><span class="mono">{{ named(`number:${number}`) }}</span> <span class="soft">{{ names.get(`number:${number}`)?.label }}</span></th>
+            <th scope="row">
+              <span class="mono">{{ named(`number:${number}`) }}</span>
+              <span class="soft">{{ names.get(`number:${number}`)?.label }}</span>
+            </th>
             <td v-for="[label] in labels" :key="label">
-              <button v-for="cell in cellsOf(number, label)" :key="cell.run" type="button" class="bar" :aria-expanded="opened === cell.run" :aria-label="`${named(`number:${number}`)}, ${label}: ${said(cell.ends)}`" @click="opened = opened === cell.run ? undefined : cell.run">
+              <button
+                v-for="cell in cellsOf(number, label)"
+                :key="cell.run"
+                type="button"
+                class="bar"
+                :aria-expanded="opened === cell.run"
+                :aria-label="`${named(`number:${number}`)}, ${label}: ${said(cell.ends)}`"
+                @click="opened = opened === cell.run ? undefined : cell.run"
+              >
                 <i v-for="end in cell.ends" :key="end.end" :class="`gets-${end.sort}`" :title="endIn(end)" />
               </button>
             </td>
@@ -135,35 +190,108 @@ const heaviest = computed(() => findings.value.filter((finding) => finding.sever
         </tbody>
       </table>
     </div>
-    <p class="soft small legend">Each bar: the ends a call can reach, worst first, one cell each; choose a bar, then an end for the shortest call to it. <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span></p>
-    <section v-if="shownCell !== undefined" class="ends" data-testid="ends" :aria-label="`Ends of calls to ${named(`number:${shownCell.number}`)}, ${shownCell.label}`">
+    <p class="soft small legend">
+      Each bar: the ends a call can reach, worst first, one cell each; choose a bar, then an end for the shortest call
+      to it. <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
+    </p>
+    <section
+      v-if="shownCell !== undefined"
+      class="ends"
+      data-testid="ends"
+      :aria-label="`Ends of calls to ${named(`number:${shownCell.number}`)}, ${shownCell.label}`"
+    >
       <h3>{{ named(`number:${shownCell.number}`) }}, {{ shownCell.label }}</h3>
       <ul>
-        <li v-for="end in shownCell.ends" :key="end.end"><GetsSwatch :gets="end.sort" /> <button type="button" class="text-button" :class="{ chosen: chosen?.run === shownCell.run && chosen.end === end.end }" @click="show(shownCell.run, end.end)">{{ endIn(end) }}</button></li>
+        <li v-for="end in shownCell.ends" :key="end.end">
+          <GetsSwatch :gets="end.sort" />
+          <button
+            type="button"
+            class="text-button"
+            :class="{ chosen: chosen?.run === shownCell.run && chosen.end === end.end }"
+            @click="show(shownCell.run, end.end)"
+          >
+            {{ endIn(end) }}
+          </button>
+        </li>
       </ul>
       <p v-if="noCall !== ''" class="fault" role="status">{{ noCall }}</p>
     </section>
 
-    <div class="head second"><h3>Promises</h3><span class="soft">{{ data.promises.length === 0 ? 'none yet: say a call on the call line and keep it' : `${kept} of ${data.promises.length} kept` }}</span></div>
+    <div class="head second">
+      <h3>Promises</h3>
+      <span class="soft">{{
+        data.promises.length === 0
+          ? 'none yet: say a call on the call line and keep it'
+          : `${kept} of ${data.promises.length} kept`
+      }}</span>
+    </div>
     <table v-if="data.promises.length > 0" data-testid="promises">
-      <thead><tr><th scope="col">Promise</th><th scope="col">Call</th><th scope="col">By the model</th><td class="corner" /></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">Promise</th>
+          <th scope="col">Call</th>
+          <th scope="col">By the model</th>
+          <td class="corner" />
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="promise in data.promises" :key="promise.ref">
-          <td><InlineField v-if="names.get(promise.ref) !== undefined" :object="names.get(promise.ref)!" path="text" label="Promise" /></td>
-          <td><button type="button" class="text-button mono" @click="call(promise.sentence)">{{ promise.sentence ?? 'with an order of its own' }}</button></td>
-          <td><strong :class="promise.isKept ? 'kept' : 'broken'">{{ promise.isKept ? 'kept' : 'broken' }}</strong><span v-if="!promise.isKept" class="soft"> {{ withNames(promise.reason, names) }}</span></td>
-          <td class="hands"><button v-if="!promise.isKept" type="button" class="text-button small" @click="keepAsIs(promise)">promise what it does</button><button type="button" class="text-button small" @click="drop(promise.ref)">drop</button></td>
+          <td>
+            <InlineField
+              v-if="names.get(promise.ref) !== undefined"
+              :object="names.get(promise.ref)!"
+              path="text"
+              label="Promise"
+            />
+          </td>
+          <td>
+            <button type="button" class="text-button mono" @click="call(promise.sentence)">
+              {{ promise.sentence ?? 'with an order of its own' }}
+            </button>
+          </td>
+          <td>
+            <strong :class="promise.isKept ? 'kept' : 'broken'">{{ promise.isKept ? 'kept' : 'broken' }}</strong><span
+              v-if="!promise.isKept"
+              class="soft"
+            >
+              {{ withNames(promise.reason, names) }}</span
+            >
+          </td>
+          <td class="hands">
+            <button v-if="!promise.isKept" type="button" class="text-button small" @click="keepAsIs(promise)">
+              promise what it does</button
+            ><button type="button" class="text-button small" @click="drop(promise.ref)">drop</button>
+          </td>
         </tr>
       </tbody>
     </table>
 
     <div class="head second">
       <h3>Call map</h3>
-      <label class="soft">of <select v-model="mapOf" aria-label="Call map of"><option v-for="number in numbers" :key="number" :value="data.cells.find((cell) => cell.number === number)?.run">{{ named(`number:${number}`) }}</option></select></label>
+      <label class="soft"
+        >of
+        <select v-model="mapOf" aria-label="Call map of">
+          <option
+            v-for="number in numbers"
+            :key="number"
+            :value="data.cells.find((cell) => cell.number === number)?.run"
+          >
+            {{ named(`number:${number}`) }}
+          </option>
+        </select></label
+      >
     </div>
     <ErrorState v-if="mapError !== null" :error="mapError" @again="maps.forEach((each) => each.refetch())" />
     <LoadingLines v-else-if="drawn === undefined" what="the call map" />
-    <template v-else><CallMapPicture v-for="{ cell, map } in drawn" :key="cell.run" :map :run="cell.run" :label="cell.label" :hours="Math.round(cell.seconds / HOUR)" /></template>
+    <template v-else
+      ><CallMapPicture
+        v-for="{ cell, map } in drawn"
+        :key="cell.run"
+        :map
+        :run="cell.run"
+        :label="cell.label"
+        :hours="Math.round(cell.seconds / HOUR)"
+    /></template>
   </template>
 </template>
 

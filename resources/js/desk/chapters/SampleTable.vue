@@ -30,12 +30,39 @@ function isRisky(kind: string, cell: Cell): boolean {
   <section v-if="samples.length > 0">
     <h2>What can be dialled, by class</h2>
     <table data-testid="samples">
-      <thead><tr><th scope="col">A number that is</th><th scope="col">Dialled as</th><th v-for="each in samples[0]?.classes" :key="each.class" scope="col">{{ each.class }}</th></tr></thead>
+      <thead>
+        <tr>
+          <th scope="col">A number that is</th>
+          <th scope="col">Dialled as</th>
+          <th v-for="each in samples[0]?.classes" :key="each.class" scope="col">{{ each.class }}</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="sample in samples" :key="sample.said">
           <th scope="row">{{ sample.said }}</th>
-          <td><button type="button" class="text-button mono" :aria-label="`Dial ${sample.digits}`" @click="emit('dial', sample.digits)">{{ sample.digits }}</button></td>
-          <td v-for="cell in sample.classes" :key="cell.class" :class="{ soft: cell.route === null && cell.end !== 'inside', bad: isBad(sample.kind, cell), risky: isRisky(sample.kind, cell), help: cell.end === 'emergency' }" :title="cell.reason">{{ said(cell) }}</td>
+          <td>
+            <button
+              type="button"
+              class="text-button mono"
+              :aria-label="`Dial ${sample.digits}`"
+              @click="emit('dial', sample.digits)"
+            >
+              {{ sample.digits }}
+            </button>
+          </td>
+          <td
+            v-for="cell in sample.classes"
+            :key="cell.class"
+            :class="{
+              soft: cell.route === null && cell.end !== 'inside',
+              bad: isBad(sample.kind, cell),
+              risky: isRisky(sample.kind, cell),
+              help: cell.end === 'emergency',
+            }"
+            :title="cell.reason"
+          >
+            {{ said(cell) }}
+          </td>
         </tr>
       </tbody>
     </table>

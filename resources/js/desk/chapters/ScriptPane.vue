@@ -5,8 +5,17 @@ import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import { asText, valueAt } from '../values'
 
-/** What callers hear in a menu: its script, what of it speaks of keys that are not set, and a script written from the keys. */
-const props = defineProps<{ holder: BookObject; path: string; keys: { key: string; words: string }[]; written: string; seconds: number }>()
+/**
+ * What callers hear in a menu: its script, what of it speaks of keys that are not set, and a script written from the
+ * keys.
+ */
+const props = defineProps<{
+  holder: BookObject
+  path: string
+  keys: { key: string; words: string }[]
+  written: string
+  seconds: number
+}>()
 
 const { names, edit, make } = useDesk()
 
@@ -43,9 +52,19 @@ async function write(): Promise<void> {
   <aside class="pane" aria-label="Prompt">
     <p class="soft">Prompt · <InlineField :object="holder" :path :type="{ unset: 'none' }" label="Prompt" /></p>
     <template v-if="prompt !== undefined">
-      <p class="script"><template v-for="(piece, index) in pieces" :key="index"><mark v-if="piece.wrong">{{ piece.text }}</mark><template v-else>{{ piece.text }}</template></template></p>
-      <p class="soft small"><span class="mono">{{ seconds }} s</span> {{ prompt.fields.audio === null ? 'as spoken at 150 words a minute; no recording yet' : 'as recorded' }}</p>
-      <p class="soft">Script: <InlineField :object="prompt" path="script" :type="{ unset: 'none yet' }" label="Script" /></p>
+      <p class="script">
+        <template v-for="(piece, index) in pieces" :key="index"
+          ><mark v-if="piece.wrong">{{ piece.text }}</mark
+          ><template v-else>{{ piece.text }}</template></template
+        >
+      </p>
+      <p class="soft small">
+        <span class="mono">{{ seconds }} s</span>
+        {{ prompt.fields.audio === null ? 'as spoken at 150 words a minute; no recording yet' : 'as recorded' }}
+      </p>
+      <p class="soft">
+        Script: <InlineField :object="prompt" path="script" :type="{ unset: 'none yet' }" label="Script" />
+      </p>
     </template>
     <p v-else class="soft">Callers hear nothing and do not know that they may choose.</p>
     <button type="button" class="quiet-button" :disabled="written === ''" @click="write">Write from the keys</button>

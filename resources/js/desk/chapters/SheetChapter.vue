@@ -28,15 +28,26 @@ const mayMake = computed(() => made !== undefined)
 </script>
 
 <template>
-  <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{ mayMake ? 'Type a name below, or paste a list of names.' : 'The template this customer was taken on from makes none.' }}</EmptyState>
+  <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{
+    mayMake
+      ? 'Type a name below, or paste a list of names.'
+      : 'The template this customer was taken on from makes none.'
+  }}</EmptyState>
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
   <NewObject v-if="made !== undefined" :kind="made" @made="select" />
   <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="names.all('mailbox')" :zone />
   <p v-if="others.length > 0" class="others soft">
     Also here:
-    <button v-for="object in others" :key="object.ref" type="button" class="text-button" @click="select(object.ref)">{{ object.label }} ({{ kindsInWords(object.kind).one.toLowerCase() }})</button>
+    <button v-for="object in others" :key="object.ref" type="button" class="text-button" @click="select(object.ref)">
+      {{ object.label }} ({{ kindsInWords(object.kind).one.toLowerCase() }})
+    </button>
   </p>
-  <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" :removable="mayMake || selected.kind === 'number'" />
+  <AllFields
+    v-if="selected !== undefined"
+    :key="selected.ref"
+    :object="selected"
+    :removable="mayMake || selected.kind === 'number'"
+  />
   <!-- Last, as they come from elsewhere and later: nothing below them jumps. -->
   <PortOrders v-if="kind === 'number'" :numbers="names.all('number')" />
   <CallsMade v-if="kind === 'number' && lines.length > 0" by="numbers" />

@@ -29,10 +29,14 @@ const handling = computed(() => props.user.fields.handling[props.state])
 
 /** What holds where a user sets nothing: the site's default, the customer's, the mailbox. */
 function inherited(condition: Condition): string {
-  if (condition === 'always' || condition === 'onACall') return condition === 'always' ? 'rings' : 'the second line rings'
+  if (condition === 'always' || condition === 'onACall')
+    return condition === 'always' ? 'rings' : 'the second line rings'
   const tenant = names.value.all('tenant')[0]
   const site = names.value.as('site', props.user.fields.site)
-  for (const [holder, word] of [[site, 'the site’s default'], [tenant, 'the customer’s default']] as const) {
+  for (const [holder, word] of [
+    [site, 'the site’s default'],
+    [tenant, 'the customer’s default'],
+  ] as const) {
     const set = holder?.fields.defaults[condition] ?? null
     if (set !== null) return `${said(set)}, ${word}`
   }
@@ -50,7 +54,13 @@ function sides(condition: Condition): Sides {
 }
 
 function take(condition: Condition, side: 'outside' | 'inside' | 'both', to: unknown): void {
-  void edit([{ object: props.user.ref, path: `${path.value}/${condition}`, value: side === 'both' ? to : withSide(handling.value?.[condition], side, to) }])
+  void edit([
+    {
+      object: props.user.ref,
+      path: `${path.value}/${condition}`,
+      value: side === 'both' ? to : withSide(handling.value?.[condition], side, to),
+    },
+  ])
 }
 
 function setOwn(): void {
@@ -61,22 +71,68 @@ function setOwn(): void {
 <template>
   <h3 class="state">
     {{ STATES[state] }}
-    <button v-if="state !== 'open'" type="button" class="text-button small" @click="setOwn">{{ handling === null ? `${AS[state]}; set apart` : 'make it as before' }}</button>
+    <button v-if="state !== 'open'" type="button" class="text-button small" @click="setOwn">
+      {{ handling === null ? `${AS[state]}; set apart` : 'make it as before' }}
+    </button>
   </h3>
   <template v-if="handling !== null">
-    <TimingRuler v-if="ruler !== undefined && ruler.bars.length > 0" :ruler :label="`Which phone of ${user.label} rings when`" />
+    <TimingRuler
+      v-if="ruler !== undefined && ruler.bars.length > 0"
+      :ruler
+      :label="`Which phone of ${user.label} rings when`"
+    />
     <p v-else class="soft">Nothing rings for {{ user.label }}.</p>
-    <p class="soft">Phones ring <InlineField :object="user" :path="`${path}/ring`" :type="{ choices: { together: 'together', inOrder: 'one after the other' } }" label="How phones ring" />: <InlineField :object="user" :path="`${path}/legs`" :type="{ unset: 'all' }" label="Which phones ring" />.</p>
+    <p class="soft">
+      Phones ring
+      <InlineField
+        :object="user"
+        :path="`${path}/ring`"
+        :type="{ choices: { together: 'together', inOrder: 'one after the other' } }"
+        label="How phones ring"
+      />: <InlineField :object="user" :path="`${path}/legs`" :type="{ unset: 'all' }" label="Which phones ring" />.
+    </p>
     <ul class="sentences">
       <li v-for="[condition, words] in CONDITIONS" :key="condition">
         <span class="when">{{ words }}</span>
         <span v-if="sides(condition).outside === sides(condition).inside">
-          <InlineField :object="user" :path="`${path}/${condition}`" :type="{ unset: inherited(condition) }" :label="`${words}, all calls`" :value="sides(condition).outside" holds @take="take(condition, 'both', $event)" />
-          <button v-if="sides(condition).outside !== null" type="button" class="text-button small apart" @click="take(condition, 'inside', null)">colleagues otherwise</button>
+          <InlineField
+            :object="user"
+            :path="`${path}/${condition}`"
+            :type="{ unset: inherited(condition) }"
+            :label="`${words}, all calls`"
+            :value="sides(condition).outside"
+            holds
+            @take="take(condition, 'both', $event)"
+          />
+          <button
+            v-if="sides(condition).outside !== null"
+            type="button"
+            class="text-button small apart"
+            @click="take(condition, 'inside', null)"
+          >
+            colleagues otherwise
+          </button>
         </span>
         <span v-else>
-          from outside: <InlineField :object="user" :path="`${path}/${condition}/outside`" :type="{ unset: inherited(condition) }" :label="`${words}, from outside`" :value="sides(condition).outside" holds @take="take(condition, 'outside', $event)" />;
-          from colleagues: <InlineField :object="user" :path="`${path}/${condition}/inside`" :type="{ unset: inherited(condition) }" :label="`${words}, from colleagues`" :value="sides(condition).inside" holds @take="take(condition, 'inside', $event)" />
+          from outside:
+          <InlineField
+            :object="user"
+            :path="`${path}/${condition}/outside`"
+            :type="{ unset: inherited(condition) }"
+            :label="`${words}, from outside`"
+            :value="sides(condition).outside"
+            holds
+            @take="take(condition, 'outside', $event)"
+          />; from colleagues:
+          <InlineField
+            :object="user"
+            :path="`${path}/${condition}/inside`"
+            :type="{ unset: inherited(condition) }"
+            :label="`${words}, from colleagues`"
+            :value="sides(condition).inside"
+            holds
+            @take="take(condition, 'inside', $event)"
+          />
         </span>
       </li>
     </ul>

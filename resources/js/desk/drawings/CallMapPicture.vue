@@ -7,7 +7,10 @@ import { outcomeInWords } from '@/shared'
 import { chapterOfKind } from '../chapters'
 import { useDesk } from '../desk'
 
-/** Where calls of one kind of time can go, left to right, laid out by itself. Read-only: choosing a node opens its sheet. */
+/**
+ * Where calls of one kind of time can go, left to right, laid out by itself. Read-only: choosing a node opens its
+ * sheet.
+ */
 const props = defineProps<{ map: CallMap; run: number; label: string; hours: number }>()
 
 const { customer, names } = useDesk()
@@ -32,15 +35,25 @@ const drawn = computed(() => {
   const graph = new graphlib.Graph()
   graph.setGraph({ rankdir: 'LR', nodesep: 10, ranksep: 40, marginx: 6, marginy: 8 })
   graph.setDefaultEdgeLabel(() => ({}))
-  for (const node of props.map.nodes) graph.setNode(node.id, { width: Math.max(50, nameOf(node).length * LETTER + 18), height: HEIGHT })
-  for (const arrow of props.map.arrows) graph.setEdge(arrow.from, arrow.to, { width: labelOf(arrow.labels).length * 6, height: 14, labelpos: 'c' })
+  for (const node of props.map.nodes)
+    graph.setNode(node.id, { width: Math.max(50, nameOf(node).length * LETTER + 18), height: HEIGHT })
+  for (const arrow of props.map.arrows)
+    graph.setEdge(arrow.from, arrow.to, { width: labelOf(arrow.labels).length * 6, height: 14, labelpos: 'c' })
   layout(graph)
   const frame = graph.graph() as { width?: number; height?: number }
   return {
     width: Math.ceil(frame.width ?? 0),
     height: Math.ceil(frame.height ?? 0),
-    nodes: props.map.nodes.map((node) => ({ ...node, name: nameOf(node), box: graph.node(node.id) as { x: number; y: number; width: number } })),
-    arrows: props.map.arrows.map((arrow) => ({ ...arrow, words: labelOf(arrow.labels), line: graph.edge(arrow.from, arrow.to) as { points: { x: number; y: number }[]; x?: number; y?: number } })),
+    nodes: props.map.nodes.map((node) => ({
+      ...node,
+      name: nameOf(node),
+      box: graph.node(node.id) as { x: number; y: number; width: number },
+    })),
+    arrows: props.map.arrows.map((arrow) => ({
+      ...arrow,
+      words: labelOf(arrow.labels),
+      line: graph.edge(arrow.from, arrow.to) as { points: { x: number; y: number }[]; x?: number; y?: number },
+    })),
   }
 })
 
@@ -50,7 +63,11 @@ function path(points: { x: number; y: number }[]): string {
 
 function open(object: string | null): void {
   if (object === null || object.startsWith('outside:')) return
-  void router.push({ name: 'desk', params: { customer, chapter: chapterOfKind(object.slice(0, object.indexOf(':')) as BookObject['kind']) }, query: { at: object } })
+  void router.push({
+    name: 'desk',
+    params: { customer, chapter: chapterOfKind(object.slice(0, object.indexOf(':')) as BookObject['kind']) },
+    query: { at: object },
+  })
 }
 </script>
 
@@ -58,15 +75,47 @@ function open(object: string | null): void {
   <section class="lane" :aria-label="`Call map, ${label}`">
     <h4 class="soft">{{ label }} · {{ hours.toLocaleString('en-GB') }} h a year</h4>
     <div class="frame">
-      <svg :style="{ width: `min(100%, ${drawn.width}px)`, minWidth: `${Math.round(drawn.width * 0.6)}px` }" :viewBox="`0 0 ${drawn.width} ${drawn.height}`">
-        <defs><marker :id="`tip${run}`" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto"><path d="M0 0L8 4L0 8z" class="tip" /></marker></defs>
+      <svg
+        :style="{ width: `min(100%, ${drawn.width}px)`, minWidth: `${Math.round(drawn.width * 0.6)}px` }"
+        :viewBox="`0 0 ${drawn.width} ${drawn.height}`"
+      >
+        <defs>
+          <marker :id="`tip${run}`" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto">
+            <path d="M0 0L8 4L0 8z" class="tip" />
+          </marker>
+        </defs>
         <g v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`">
-          <path :d="path(arrow.line.points)" class="arrow" :marker-end="`url(#tip${run})`"><title>{{ arrow.labels.join(', ') }}</title></path>
-          <text v-if="arrow.words !== '' && arrow.line.x !== undefined" :x="arrow.line.x" :y="(arrow.line.y ?? 0) - 3" class="label">{{ arrow.words }}</text>
+          <path :d="path(arrow.line.points)" class="arrow" :marker-end="`url(#tip${run})`">
+            <title>{{ arrow.labels.join(', ') }}</title>
+          </path>
+          <text
+            v-if="arrow.words !== '' && arrow.line.x !== undefined"
+            :x="arrow.line.x"
+            :y="(arrow.line.y ?? 0) - 3"
+            class="label"
+          >
+            {{ arrow.words }}
+          </text>
         </g>
-        <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
-        <g v-for="node in drawn.nodes" :key="node.id" :class="['node', node.sort]" :role="node.object === null ? undefined : 'link'" :tabindex="node.object === null ? undefined : 0" :aria-label="node.object === null ? undefined : `Open ${node.name}`" @click="open(node.object)" @keydown.enter="open(node.object)">
-          <rect :x="node.box.x - node.box.width / 2" :y="node.box.y - HEIGHT / 2" :width="node.box.width" :height="HEIGHT" rx="2" />
+        <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
+          vuejs-accessibility/no-static-element-interactions -->
+        <g
+          v-for="node in drawn.nodes"
+          :key="node.id"
+          :class="['node', node.sort]"
+          :role="node.object === null ? undefined : 'link'"
+          :tabindex="node.object === null ? undefined : 0"
+          :aria-label="node.object === null ? undefined : `Open ${node.name}`"
+          @click="open(node.object)"
+          @keydown.enter="open(node.object)"
+        >
+          <rect
+            :x="node.box.x - node.box.width / 2"
+            :y="node.box.y - HEIGHT / 2"
+            :width="node.box.width"
+            :height="HEIGHT"
+            rx="2"
+          />
           <text :x="node.box.x" :y="node.box.y + 4.5" class="name">{{ node.name }}</text>
         </g>
       </svg>
@@ -74,8 +123,20 @@ function open(object: string | null): void {
     <details class="soft small">
       <summary>as a table</summary>
       <table>
-        <thead><tr><th scope="col">From</th><th scope="col">When</th><th scope="col">To</th></tr></thead>
-        <tbody><tr v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`"><td>{{ names.of(arrow.from) }}</td><td>{{ arrow.labels.join(', ') }}</td><td>{{ drawn.nodes.find((node) => node.id === arrow.to)?.name }}</td></tr></tbody>
+        <thead>
+          <tr>
+            <th scope="col">From</th>
+            <th scope="col">When</th>
+            <th scope="col">To</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="arrow in drawn.arrows" :key="`${arrow.from} ${arrow.to}`">
+            <td>{{ names.of(arrow.from) }}</td>
+            <td>{{ arrow.labels.join(', ') }}</td>
+            <td>{{ drawn.nodes.find((node) => node.id === arrow.to)?.name }}</td>
+          </tr>
+        </tbody>
       </table>
     </details>
   </section>

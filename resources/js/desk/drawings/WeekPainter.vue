@@ -7,7 +7,8 @@ type Day = (typeof DAYS)[number]
 type Piece = ObjectOf<'schedule'>['fields']['weekly'][number]
 
 /**
- * Seven days to paint on, by the quarter of an hour: drag over empty time opens it, drag over open time closes it. By keyboard the
+ * Seven days to paint on, by the quarter of an hour: drag over empty time opens it, drag over open time closes it. By
+ * keyboard the
  * arrows move over the half hours of the week, Space opens or closes one, with Shift and an arrow it runs on.
  */
 const props = defineProps<{ weekly: Piece[]; label: string }>()
@@ -39,7 +40,8 @@ function dayAndMinute(text: string): number {
 const stretches = computed<[number, number][][]>(() => {
   const week: [number, number][][] = DAYS.map(() => [])
   const put = (from: number, to: number): void => {
-    for (let day = Math.floor(from / DAY); day * DAY < to; day++) week[day % 7]?.push([Math.max(from - day * DAY, 0), Math.min(to - day * DAY, DAY)])
+    for (let day = Math.floor(from / DAY); day * DAY < to; day++)
+      week[day % 7]?.push([Math.max(from - day * DAY, 0), Math.min(to - day * DAY, DAY)])
   }
   for (const piece of props.weekly) {
     if (piece.span !== null) {
@@ -78,8 +80,18 @@ function pieces(week: [number, number][][]): Piece[] {
   const taken: string[] = []
   return [...days.entries()].map(([key, on]) => {
     const [from = '', to = ''] = key.split(' ')
-    const old = props.weekly.find((piece) => piece.from === from && piece.to === to && !taken.includes(piece.item)) ?? props.weekly.find((piece) => piece.span === null && piece.days?.join() === on.join() && (piece.from === from || piece.to === to) && !taken.includes(piece.item))
-    const item = old?.item ?? itemFor(`${on[0] ?? 'day'}-${from.replace(':', '')}`, [...taken, ...props.weekly.map((piece) => piece.item)])
+    const old =
+      props.weekly.find((piece) => piece.from === from && piece.to === to && !taken.includes(piece.item)) ??
+      props.weekly.find(
+        (piece) =>
+          piece.span === null &&
+          piece.days?.join() === on.join() &&
+          (piece.from === from || piece.to === to) &&
+          !taken.includes(piece.item),
+      )
+    const item =
+      old?.item ??
+      itemFor(`${on[0] ?? 'day'}-${from.replace(':', '')}`, [...taken, ...props.weekly.map((piece) => piece.item)])
     taken.push(item)
     return { item, days: on, from, to, span: null }
   })
@@ -88,17 +100,35 @@ function pieces(week: [number, number][][]): Piece[] {
 function painted(day: number, from: number, to: number, opens: boolean): [number, number][][] {
   return stretches.value.map((open, index) => {
     if (index !== day) return open
-    const rest = open.flatMap(([begin, end]): [number, number][] => [[begin, Math.min(end, from)], [Math.max(begin, to), end]].filter(([a = 0, b = 0]) => a < b) as [number, number][])
+    const rest = open.flatMap(
+      ([begin, end]): [number, number][] =>
+        [
+          [begin, Math.min(end, from)],
+          [Math.max(begin, to), end],
+        ].filter(([a = 0, b = 0]) => a < b) as [number, number][],
+    )
     return joined(opens ? [...rest, [from, to]] : rest)
   })
 }
 
-const shown = computed(() => (stroke.value === undefined ? stretches.value : painted(stroke.value.day, Math.min(stroke.value.from, stroke.value.to), Math.max(stroke.value.from, stroke.value.to) + GRAIN, stroke.value.opens)))
+const shown = computed(() =>
+  stroke.value === undefined
+    ? stretches.value
+    : painted(
+        stroke.value.day,
+        Math.min(stroke.value.from, stroke.value.to),
+        Math.max(stroke.value.from, stroke.value.to) + GRAIN,
+        stroke.value.opens,
+      ),
+)
 
 function place(event: PointerEvent): { day: number; minute: number } {
   const frame = board.value?.getBoundingClientRect() ?? new DOMRect()
   const day = Math.max(0, Math.min(6, Math.floor(((event.clientY - frame.top) / frame.height) * 7)))
-  const minute = Math.max(0, Math.min(DAY - GRAIN, Math.floor((((event.clientX - frame.left) / frame.width) * DAY) / GRAIN) * GRAIN))
+  const minute = Math.max(
+    0,
+    Math.min(DAY - GRAIN, Math.floor((((event.clientX - frame.left) / frame.width) * DAY) / GRAIN) * GRAIN),
+  )
   return { day, minute }
 }
 
@@ -127,7 +157,12 @@ function keep(day: number, from: number, to: number, opens: boolean): void {
   emit('paint', pieces(painted(day, from, to, opens)))
 }
 
-const STEPS: Record<string, [number, number]> = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -STEP], ArrowRight: [0, STEP] }
+const STEPS: Record<string, [number, number]> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -STEP],
+  ArrowRight: [0, STEP],
+}
 
 function onKey(event: KeyboardEvent): void {
   const step = STEPS[event.key]
@@ -139,30 +174,67 @@ function onKey(event: KeyboardEvent): void {
       keep(day, Math.min(minute, at.value.minute), Math.max(minute, at.value.minute) + STEP, opens)
     }
     at.value = { day, minute }
-  } else if (event.key === ' ') keep(at.value.day, at.value.minute, at.value.minute + STEP, !isOpen(at.value.day, at.value.minute))
+  } else if (event.key === ' ')
+    keep(at.value.day, at.value.minute, at.value.minute + STEP, !isOpen(at.value.day, at.value.minute))
   else return
   event.preventDefault()
   event.stopPropagation()
 }
 
-const where = computed(() => `${NAMES[at.value.day] ?? ''} ${clock(at.value.minute)}, ${isOpen(at.value.day, at.value.minute) ? 'open' : 'closed'}`)
+const where = computed(() => {
+  const { day, minute } = at.value
+  return `${NAMES[day] ?? ''} ${clock(minute)}, ${isOpen(day, minute) ? 'open' : 'closed'}`
+})
+const HELP = 'arrows move, Space opens or closes half an hour, Shift with an arrow runs on'
 </script>
 
 <template>
   <figure class="painter" :aria-label="label">
-    <div class="hours" aria-hidden="true"><span v-for="hour in 13" :key="hour" :style="{ left: `${((hour - 1) / 12) * 100}%` }">{{ String((hour - 1) * 2).padStart(2, '0') }}</span></div>
-    <div class="names" aria-hidden="true"><span v-for="name in NAMES" :key="name">{{ name }}</span></div>
+    <div class="hours" aria-hidden="true">
+      <span v-for="hour in 13" :key="hour" :style="{ left: `${((hour - 1) / 12) * 100}%` }">{{
+        String((hour - 1) * 2).padStart(2, '0')
+      }}</span>
+    </div>
+    <div class="names" aria-hidden="true">
+      <span v-for="name in NAMES" :key="name">{{ name }}</span>
+    </div>
     <!-- A board one paints on with the mouse; the keyboard has the arrows and Space, and says where it is. -->
-    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/interactive-supports-focus -->
-    <div ref="board" class="board" role="application" tabindex="0" :aria-label="`${label}: arrows move, Space opens or closes half an hour, Shift with an arrow runs on. Now at ${where}`" data-testid="painter" @pointerdown.prevent="begin" @pointermove="go" @pointerup="end" @keydown="onKey">
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions,
+      vuejs-accessibility/interactive-supports-focus -->
+    <div
+      ref="board"
+      class="board"
+      role="application"
+      tabindex="0"
+      :aria-label="`${label}: ${HELP}. Now at ${where}`"
+      data-testid="painter"
+      @pointerdown.prevent="begin"
+      @pointermove="go"
+      @pointerup="end"
+      @keydown="onKey"
+    >
       <div v-for="(day, index) in shown" :key="index" class="day">
-        <b v-for="[from, to] in day" :key="from" :style="{ left: `${(from / DAY) * 100}%`, width: `${((to - from) / DAY) * 100}%` }"><span v-if="to - from >= 120">{{ clock(from) }}–{{ clock(to) }}</span></b>
-        <i v-if="at.day === index" class="caret" :style="{ left: `${(at.minute / DAY) * 100}%`, width: `${(STEP / DAY) * 100}%` }" />
+        <b
+          v-for="[from, to] in day"
+          :key="from"
+          :style="{ left: `${(from / DAY) * 100}%`, width: `${((to - from) / DAY) * 100}%` }"
+          ><span v-if="to - from >= 120">{{ clock(from) }}–{{ clock(to) }}</span></b
+        >
+        <i
+          v-if="at.day === index"
+          class="caret"
+          :style="{ left: `${(at.minute / DAY) * 100}%`, width: `${(STEP / DAY) * 100}%` }"
+        />
       </div>
       <i v-for="hour in 11" :key="hour" class="grid" :style="{ left: `${(hour / 12) * 100}%` }" aria-hidden="true" />
     </div>
     <p class="visually-hidden" role="status">{{ where }}</p>
-    <ul class="visually-hidden"><li v-for="(day, index) in shown" :key="index">{{ NAMES[index] }}: {{ day.length === 0 ? 'closed' : day.map(([from, to]) => `${clock(from)} to ${clock(to)}`).join(', ') }}</li></ul>
+    <ul class="visually-hidden">
+      <li v-for="(day, index) in shown" :key="index">
+        {{ NAMES[index] }}:
+        {{ day.length === 0 ? 'closed' : day.map(([from, to]) => `${clock(from)} to ${clock(to)}`).join(', ') }}
+      </li>
+    </ul>
   </figure>
 </template>
 

@@ -12,7 +12,11 @@ const id = useId()
   <div class="row">
     <label :for="id">{{ label }}</label>
     <div class="field">
-      <slot :id="id" :described-by="fault !== undefined ? `${id}-fault` : help ? `${id}-help` : undefined" :invalid="fault !== undefined" />
+      <slot
+        :id="id"
+        :described-by="fault !== undefined ? `${id}-fault` : help ? `${id}-help` : undefined"
+        :invalid="fault !== undefined"
+      />
       <p v-if="fault !== undefined" :id="`${id}-fault`" class="fault small" role="alert">{{ asSentence(fault) }}</p>
       <p v-else-if="help" :id="`${id}-help`" class="soft small">{{ help }}</p>
     </div>

@@ -5,7 +5,10 @@ import { ref, useId, watch } from 'vue'
  * A sheet over the page. The browser's own dialog: it keeps the focus inside, gives it back when closed, makes the rest
  * inert and closes on Escape. Its content is made anew each time it opens; the element marked autofocus takes the keys.
  */
-withDefaults(defineProps<{ title: string; width?: 'narrow' | 'middle' | 'wide'; closable?: boolean }>(), { width: 'middle', closable: true })
+withDefaults(defineProps<{ title: string; width?: 'narrow' | 'middle' | 'wide'; closable?: boolean }>(), {
+  width: 'middle',
+  closable: true,
+})
 const open = defineModel<boolean>({ required: true })
 
 const dialog = ref<HTMLDialogElement>()
@@ -27,7 +30,8 @@ function closeFromOutside(event: MouseEvent): void {
 
 <template>
   <!-- A click on the veil closes; the keyboard has Escape. -->
-  <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/no-noninteractive-element-interactions -->
+  <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
+    vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/no-noninteractive-element-interactions -->
   <dialog ref="dialog" :class="width" :aria-labelledby="id" @close="open = false" @mousedown="closeFromOutside">
     <div v-if="open" class="inside">
       <header>

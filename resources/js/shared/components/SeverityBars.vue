@@ -8,7 +8,9 @@ const BARS = { blocker: 3, error: 2, warning: 1, note: 0 }
 </script>
 
 <template>
-  <span class="bars" :class="`is-${props.severity}`" role="img" :aria-label="props.severity"><i v-for="bar in BARS[props.severity]" :key="bar" /><b v-if="BARS[props.severity] === 0" /></span>
+  <span class="bars" :class="`is-${props.severity}`" role="img" :aria-label="props.severity"
+    ><i v-for="bar in BARS[props.severity]" :key="bar" /><b v-if="BARS[props.severity] === 0"
+  /></span>
 </template>
 
 <style scoped>

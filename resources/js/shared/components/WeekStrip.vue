@@ -12,7 +12,13 @@ interface Piece {
 }
 
 /** A week of a number in two tracks: thick, if somebody answers; thin below, if nobody does. */
-const props = defineProps<{ pieces: Piece[]; now?: number | undefined; slim?: boolean; label: string; name?: (ref: string) => string }>()
+const props = defineProps<{
+  pieces: Piece[]
+  now?: number | undefined
+  slim?: boolean
+  label: string
+  name?: (ref: string) => string
+}>()
 
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
 const HOUR = 60
@@ -23,7 +29,10 @@ const at = (minutes: number): string => `${(minutes / whole.value) * 100}%`
 
 function clock(minutes: number): string {
   const day = DAYS[Math.min(6, Math.floor(minutes / DAY))] ?? ''
-  return `${day} ${String(Math.floor((minutes % DAY) / HOUR)).padStart(2, '0')}:${String(minutes % HOUR).padStart(2, '0')}`
+  return (
+    `${day} ${String(Math.floor((minutes % DAY) / HOUR)).padStart(2, '0')}` +
+    `:${String(minutes % HOUR).padStart(2, '0')}`
+  )
 }
 
 function named(ref: string | undefined): string {
@@ -32,7 +41,10 @@ function named(ref: string | undefined): string {
 
 function said(piece: Piece): string {
   const until = piece.to >= whole.value ? 'Sun 24:00' : clock(piece.to)
-  const answered = piece.ifAnswered === piece.ifNobodyAnswers ? GETS[piece.ifAnswered] : `${GETS[piece.ifAnswered]}${named(piece.first)}; if nobody answers, ${GETS[piece.ifNobodyAnswers]}`
+  const answered =
+    piece.ifAnswered === piece.ifNobodyAnswers
+      ? GETS[piece.ifAnswered]
+      : `${GETS[piece.ifAnswered]}${named(piece.first)}; if nobody answers, ${GETS[piece.ifNobodyAnswers]}`
   return `${clock(piece.from)} to ${until}: ${answered}${named(piece.target)}`
 }
 
@@ -43,14 +55,32 @@ function box(piece: Piece): Record<string, string> {
 
 <template>
   <figure class="strip" :class="{ slim }" :aria-label="label">
-    <div v-if="!slim" class="days" aria-hidden="true"><span v-for="(day, index) in DAYS" :key="day" :style="{ left: at(index * DAY) }">{{ day }}</span></div>
+    <div v-if="!slim" class="days" aria-hidden="true">
+      <span v-for="(day, index) in DAYS" :key="day" :style="{ left: at(index * DAY) }">{{ day }}</span>
+    </div>
     <div class="tracks" aria-hidden="true">
-      <i v-for="piece in pieces" :key="`a${piece.from}`" class="upper" :class="`gets-${piece.ifAnswered}`" :style="box(piece)" :title="said(piece)" />
-      <i v-for="piece in pieces" :key="`n${piece.from}`" class="lower" :class="`gets-${piece.ifNobodyAnswers}`" :style="box(piece)" :title="said(piece)" />
+      <i
+        v-for="piece in pieces"
+        :key="`a${piece.from}`"
+        class="upper"
+        :class="`gets-${piece.ifAnswered}`"
+        :style="box(piece)"
+        :title="said(piece)"
+      />
+      <i
+        v-for="piece in pieces"
+        :key="`n${piece.from}`"
+        class="lower"
+        :class="`gets-${piece.ifNobodyAnswers}`"
+        :style="box(piece)"
+        :title="said(piece)"
+      />
       <b v-for="day in 6" :key="day" class="midnight" :style="{ left: at(day * DAY) }" />
       <b v-if="now !== undefined && now < whole" class="now" :style="{ left: at(now) }" />
     </div>
-    <ul class="visually-hidden"><li v-for="piece in pieces" :key="piece.from">{{ said(piece) }}</li></ul>
+    <ul class="visually-hidden">
+      <li v-for="piece in pieces" :key="piece.from">{{ said(piece) }}</li>
+    </ul>
   </figure>
 </template>
 

@@ -9,7 +9,9 @@ const MOST_SHOWN = 12
 const open = ref(false)
 const typed = ref('')
 const at = ref(0)
-useShortcuts([{ keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', whileTyping: true, run: show }])
+useShortcuts([
+  { keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', whileTyping: true, run: show },
+])
 
 const found = computed(() => (open.value ? matching(allCommands(), typed.value).slice(0, MOST_SHOWN) : []))
 watch(typed, () => (at.value = 0))
@@ -47,10 +49,11 @@ function choose(command: Command | undefined): void {
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
       @keydown.enter.prevent="choose(found[at])"
-    >
+    />
     <ul id="command-list" class="found" role="listbox" aria-label="Found">
       <!-- Chosen with the arrow keys in the field above; the list itself takes only the mouse. -->
-      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/interactive-supports-focus -->
+      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events,
+        vuejs-accessibility/interactive-supports-focus -->
       <li
         v-for="(command, index) in found"
         :id="`command-${index}`"

@@ -9,7 +9,8 @@ useShortcuts([{ keys: '?', label: 'list the keys', scope: 'everywhere', run: () 
 const byScope = computed(() => {
   const groups = new Map<string, Shortcut[]>()
   if (!open.value) return groups
-  for (const shortcut of activeShortcuts()) groups.set(shortcut.scope, [...(groups.get(shortcut.scope) ?? []), shortcut])
+  for (const shortcut of activeShortcuts())
+    groups.set(shortcut.scope, [...(groups.get(shortcut.scope) ?? []), shortcut])
   return groups
 })
 
@@ -24,7 +25,9 @@ function shown(keys: string): string {
       <h3>{{ scope }}</h3>
       <dl class="keys">
         <template v-for="shortcut in shortcuts" :key="shortcut.keys">
-          <dt><kbd>{{ shown(shortcut.keys) }}</kbd></dt>
+          <dt>
+            <kbd>{{ shown(shortcut.keys) }}</kbd>
+          </dt>
           <dd>{{ shortcut.label }}</dd>
         </template>
       </dl>

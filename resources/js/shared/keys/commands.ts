@@ -26,11 +26,16 @@ export function allCommands(): Command[] {
 
 /** Commands whose label or kind holds every word, those that begin with the first word foremost. */
 export function matching(commands: Command[], typed: string): Command[] {
-  const words = typed.toLowerCase().split(/\s+/).filter((word) => word !== '')
+  const words = typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((word) => word !== '')
   const fits = commands.filter((command) => {
     const text = `${command.label} ${command.kind}`.toLowerCase()
     return words.every((word) => text.includes(word))
   })
   const first = words[0] ?? ''
-  return fits.sort((a, b) => Number(b.label.toLowerCase().startsWith(first)) - Number(a.label.toLowerCase().startsWith(first)))
+  return fits.sort(
+    (a, b) => Number(b.label.toLowerCase().startsWith(first)) - Number(a.label.toLowerCase().startsWith(first)),
+  )
 }

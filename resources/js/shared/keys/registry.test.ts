@@ -14,9 +14,13 @@ afterEach(() => {
 
 function press(key: string, more: KeyboardEventInit = {}, target: Element = document.body): KeyboardEvent {
   const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more })
-  target.addEventListener('keydown', (heard) => {
-    handleKey(heard as KeyboardEvent)
-  }, { once: true })
+  target.addEventListener(
+    'keydown',
+    (heard) => {
+      handleKey(heard as KeyboardEvent)
+    },
+    { once: true },
+  )
   target.dispatchEvent(event)
   return event
 }

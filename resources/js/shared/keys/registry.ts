@@ -44,7 +44,9 @@ export function nameOf(event: KeyboardEvent): string {
 export function handleKey(event: KeyboardEvent): void {
   const name = nameOf(event)
   if (event.altKey || event.defaultPrevented) return
-  const found = activeShortcuts().reverse().find((shortcut) => shortcut.keys === name)
+  const found = activeShortcuts()
+    .reverse()
+    .find((shortcut) => shortcut.keys === name)
   if (found === undefined || (found.whileTyping !== true && (isTyping(event.target) || isInDialog()))) return
   event.preventDefault()
   found.run()
