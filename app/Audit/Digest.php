@@ -16,8 +16,8 @@ use Jaunty\Core\Audit\Severity;
  * A letter to one technician: what is new at their customers since yesterday, heaviest first, and what they were to see
  * to by today. Where there is neither, none is written.
  *
- * @phpstan-type Line object{name: string, severity: string, title: string, detail: string, due_on: ?string, is_new:
- *     bool, is_due: bool}&\stdClass
+ * @phpstan-type Line object{name: string, severity: string, title: string, detail: string, due_on: ?string,
+ *     is_new: bool, is_due: bool}&\stdClass
  */
 final readonly class Digest
 {

@@ -25,15 +25,15 @@ use Jaunty\Core\Templates\Template;
  * scope.
  *
  * @phpstan-type Answers array{
- *     revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int, operations:
- *     list<mixed>}>,
- *     application: ?array{template: string, no: int, newest: int, body: mixed, answers: array<string, mixed>, made:
- *     mixed},
+ *     revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int,
+ *     operations: list<mixed>}>,
+ *     application: ?array{template: string, no: int, newest: int, body: mixed, answers: array<string, mixed>,
+ *     made: mixed},
  *     unexplained: list<array{version: int, object: string, path: string}>,
- *     grants: list<array{name: string, ability: string, until: ?int, looksAfter: bool}>, invitations:
- *     list<array{signIn: string, sentAt: int, openUntil: int}>,
- *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string, rejected:
- *     ?string}>,
+ *     grants: list<array{name: string, ability: string, until: ?int, looksAfter: bool}>,
+ *     invitations: list<array{signIn: string, sentAt: int, openUntil: int}>,
+ *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string,
+ *     rejected: ?string}>,
  *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>
  * }
  */

@@ -15,7 +15,9 @@ do \$\$ begin
     if not exists (select 1 from pg_roles where rolname = 'roster_owner') then create role roster_owner; end if;
     if not exists (select 1 from pg_roles where rolname = 'roster_app') then create role roster_app; end if;
 end \$\$;
-alter role roster_owner login nosuperuser nocreaterole nobypassrls $([ "$INSTANCE" = proof ] && echo createdb || echo nocreatedb) password '$owner';
+alter role roster_owner
+    login nosuperuser nocreaterole nobypassrls 
+    $([ "$INSTANCE" = proof ] && echo createdb || echo nocreatedb) password '$owner';
 alter role roster_app set statement_timeout = '60s';
 alter role roster_app set lock_timeout = '20s';
 alter role roster_app set idle_in_transaction_session_timeout = '120s';

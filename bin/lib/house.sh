@@ -30,20 +30,25 @@ As root, run:  apt-get install --no-install-recommends ${missing[*]}
 and then this command again; it goes on from here."
     fi
     say "Installing ${missing[*]} ..."
-    { apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}"; } > "$LOGS/apt.log" 2>&1 \
+    { apt-get update -qq \
+        && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}"
+    } > "$LOGS/apt.log" 2>&1 \
         || { tail -20 "$LOGS/apt.log" >&2; die "apt-get could not install ${missing[*]} (whole log: $LOGS/apt.log)"; }
 }
 
 need_to_serve() {
     local ext=/usr/lib/php/20220829
-    need "start" php8.2-cli=/usr/bin/php8.2 php8.2-intl=$ext/intl.so php8.2-mbstring=$ext/mbstring.so php8.2-xml=$ext/dom.so \
-        php8.2-pgsql=$ext/pdo_pgsql.so php8.2-sqlite3=$ext/pdo_sqlite.so php8.2-curl=$ext/curl.so php8.2-zip=$ext/zip.so \
+    need "start" php8.2-cli=/usr/bin/php8.2 php8.2-intl=$ext/intl.so php8.2-mbstring=$ext/mbstring.so \
+        php8.2-xml=$ext/dom.so \
+        php8.2-pgsql=$ext/pdo_pgsql.so php8.2-sqlite3=$ext/pdo_sqlite.so php8.2-curl=$ext/curl.so \
+        php8.2-zip=$ext/zip.so \
         php8.2-bcmath=$ext/bcmath.so php8.2-fpm=/usr/sbin/php-fpm8.2 nginx-light=/usr/sbin/nginx \
         postgresql-15=/usr/lib/postgresql/15/bin/postgres composer=/usr/*bin/composer* unzip=/usr/bin/unzip \
         espeak-ng=/usr/bin/espeak-ng sox=/usr/bin/sox libsox-fmt-base=/usr/lib/*/sox/libsox_fmt_*.so
     command -v composer > /dev/null || die "composer is not on the PATH"
     command -v npm > /dev/null || die "Node.js 20 with npm is needed and not on the PATH"
-    node -e 'process.exit(+process.versions.node.split(".")[0] >= 20 ? 0 : 1)' || die "Node.js 20 or newer is needed; this is $(node --version)"
+    node -e 'process.exit(+process.versions.node.split(".")[0] >= 20 ? 0 : 1)' \
+        || die "Node.js 20 or newer is needed; this is $(node --version)"
 }
 
 need_to_test() {
@@ -78,7 +83,11 @@ find_places() {
 choose_instance() {
     INSTANCE=$1
     HOME_DIR="$VAR/$INSTANCE"
-    if [ "$(id -u)" = 0 ]; then SOCKETS="/run/jaunty-$HOUSE_ID-$INSTANCE"; else SOCKETS="/tmp/jaunty-$(id -u)-$HOUSE_ID-$INSTANCE"; fi
+    if [ "$(id -u)" = 0 ]; then
+        SOCKETS="/run/jaunty-$HOUSE_ID-$INSTANCE"
+    else
+        SOCKETS="/tmp/jaunty-$(id -u)-$HOUSE_ID-$INSTANCE"
+    fi
     export ROSTER_HOME=$HOME_DIR
 }
 
@@ -109,16 +118,19 @@ install_node() {
     want=$(stamp_of "$ROOT/package.json" "$ROOT/package-lock.json")
     [ "$(cat "$ROOT/node_modules/.roster-stamp" 2> /dev/null)" = "$want" ] && return 0
     say "Installing front-end packages ..."
-    (cd "$ROOT" && npm ci --no-progress) > "$LOGS/npm.log" 2>&1 || { tail -20 "$LOGS/npm.log" >&2; die "npm failed (whole log: $LOGS/npm.log)"; }
+    (cd "$ROOT" && npm ci --no-progress) > "$LOGS/npm.log" 2>&1 \
+        || { tail -20 "$LOGS/npm.log" >&2; die "npm failed (whole log: $LOGS/npm.log)"; }
     printf '%s' "$want" > "$ROOT/node_modules/.roster-stamp"
 }
 
 build_front() {
     local want
-    want=$(cd "$ROOT" && find resources contract package-lock.json vite.config.ts -type f -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-32)
+    want=$(cd "$ROOT" && find resources contract package-lock.json vite.config.ts -type f -print0 \
+        | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-32)
     [ "$(cat "$ROOT/public/build/.roster-stamp" 2> /dev/null)" = "$want" ] && return 0
     say "Building the front end ..."
-    (cd "$ROOT" && node_modules/.bin/vite build) > "$LOGS/vite.log" 2>&1 || { tail -30 "$LOGS/vite.log" >&2; die "the front end does not build (whole log: $LOGS/vite.log)"; }
+    (cd "$ROOT" && node_modules/.bin/vite build) > "$LOGS/vite.log" 2>&1 \
+        || { tail -30 "$LOGS/vite.log" >&2; die "the front end does not build (whole log: $LOGS/vite.log)"; }
     chmod -R a+rX "$ROOT/public/build"
     printf '%s' "$want" > "$ROOT/public/build/.roster-stamp"
 }
@@ -128,7 +140,9 @@ serve_copy() {
     local to="$SERVED" stamp=vendor/.roster-stamp
     mkdir -p "$to"
     find "$to" -mindepth 1 -maxdepth 1 ! -name vendor -exec rm -rf {} +
-    tar -C "$ROOT" --warning=no-file-changed --exclude=./node_modules --exclude=./.git --exclude=./var --exclude=./vendor --exclude=./core/vendor -cf - . | tar -C "$to" -xf -
+    tar -C "$ROOT" --warning=no-file-changed \
+        --exclude=./node_modules --exclude=./.git --exclude=./var --exclude=./vendor --exclude=./core/vendor -cf - . \
+        | tar -C "$to" -xf -
     # The packages are most of it, and change seldom.
     if ! cmp -s "$ROOT/$stamp" "$to/$stamp"; then
         rm -rf "$to/vendor"
@@ -191,8 +205,13 @@ make_cluster() {
     if [ ! -f "$CLUSTER/PG_VERSION" ] || [ ! -f "$HOME_DIR/cluster.made" ]; then
         say "Making a database cluster ..."
         rm -rf "$CLUSTER"
-        if [ "$(id -u)" = 0 ]; then install -d -m 0700 -o "$DB_USER" -g "$DB_USER" "$CLUSTER"; else mkdir -m 0700 "$CLUSTER"; fi
-        (cd / && as "$DB_USER" "$bin/initdb" -D "$CLUSTER" -U postgres --auth-local=peer --auth-host=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8) > "$LOGS/initdb.log" 2>&1 \
+        if [ "$(id -u)" = 0 ]; then
+            install -d -m 0700 -o "$DB_USER" -g "$DB_USER" "$CLUSTER"
+        else
+            mkdir -m 0700 "$CLUSTER"
+        fi
+        (cd / && as "$DB_USER" "$bin/initdb" -D "$CLUSTER" -U postgres --auth-local=peer \
+            --auth-host=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8) > "$LOGS/initdb.log" 2>&1 \
             || { tail -20 "$LOGS/initdb.log" >&2; die "the database cluster could not be made"; }
         : > "$HOME_DIR/cluster.made"
     fi
@@ -214,7 +233,9 @@ local all all scram-sha-256
 host all all 127.0.0.1/32 scram-sha-256
 CONF
     echo "house $DB_USER postgres" > "$CLUSTER/pg_ident.conf"
-    if [ "$(id -u)" = 0 ]; then chown "$DB_USER:$DB_USER" "$CLUSTER"/{postgresql.auto.conf,pg_hba.conf,pg_ident.conf}; fi
+    if [ "$(id -u)" = 0 ]; then
+        chown "$DB_USER:$DB_USER" "$CLUSTER"/{postgresql.auto.conf,pg_hba.conf,pg_ident.conf}
+    fi
 }
 
 write_web_server() {
@@ -225,7 +246,8 @@ write_web_server() {
     fi
     mkdir -p "$HOME_DIR/run/nginx"
     [ "$(id -u)" = 0 ] && chown "$WEB_USER" "$HOME_DIR/run/nginx"
-    sed -e "s|@USER@|$user_line|" -e "s|@HOME@|$HOME_DIR|g" -e "s|@PORT@|$WEB_PORT|g" -e "s|@SERVED@|$SERVED|g" -e "s|@SOCKETS@|$SOCKETS|g" \
+    sed -e "s|@USER@|$user_line|" -e "s|@HOME@|$HOME_DIR|g" -e "s|@PORT@|$WEB_PORT|g" \
+        -e "s|@SERVED@|$SERVED|g" -e "s|@SOCKETS@|$SOCKETS|g" \
         "$ROOT/bin/lib/nginx.conf.in" > "$HOME_DIR/run/nginx.conf"
     local shared="pm.max_requests = 2000
 ; Nothing that somebody waits for takes longer; what does is ended, so that it holds no worker from the others.

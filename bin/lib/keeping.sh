@@ -8,13 +8,15 @@ with_database() {
     "$PG_BIN/pg_isready" -q -h 127.0.0.1 -p "$DB_PORT" && return 0
     install -d -m 0755 "$SOCKETS"
     [ "$(id -u)" = 0 ] && chown "$DB_USER" "$SOCKETS"
-    (cd / && as "$DB_USER" "$PG_BIN/pg_ctl" -D "$HOME_DIR/cluster" -w -t 60 -l /dev/null start) > /dev/null || die "the database does not start (cluster $HOME_DIR/cluster)"
+    (cd / && as "$DB_USER" "$PG_BIN/pg_ctl" -D "$HOME_DIR/cluster" -w -t 60 -l /dev/null start) > /dev/null \
+        || die "the database does not start (cluster $HOME_DIR/cluster)"
     STARTED_HERE=yes
     trap end_database EXIT
 }
 
 end_database() {
-    [ "$STARTED_HERE" = yes ] && (cd / && as "$DB_USER" "$PG_BIN/pg_ctl" -D "$HOME_DIR/cluster" -w -m fast stop) > /dev/null
+    [ "$STARTED_HERE" = yes ] \
+        && (cd / && as "$DB_USER" "$PG_BIN/pg_ctl" -D "$HOME_DIR/cluster" -w -m fast stop) > /dev/null
     STARTED_HERE=no
 }
 

@@ -12,7 +12,8 @@ mkdir -p "$OUT"
 : > "$OUT/failed"
 
 wanted() { [ "$CHOSEN" = "  " ] || [[ "$CHOSEN" == *" $1 "* ]]; }
-# phase NAME COMMAND...: runs it, prints how long it took and the runner's closing lines, or all it said where it failed.
+# phase NAME COMMAND...: runs it, prints how long it took and the runner's closing lines, or all it
+# said where it failed.
 phase() {
     local name=$1 from to
     shift
@@ -22,7 +23,8 @@ phase() {
     "$@" > "$OUT/$name.log" 2>&1 || code=$?
     to=$(date +%s.%N)
     {
-        printf '\n== %s: %s in %.1f s\n' "$name" "$([ $code = 0 ] && echo passed || echo "FAILED ($code)")" "$(awk "BEGIN { print $to - $from }")"
+        printf '\n== %s: %s in %.1f s\n' "$name" "$([ $code = 0 ] && echo passed || echo "FAILED ($code)")" \
+            "$(awk "BEGIN { print $to - $from }")"
         if [ $code = 0 ]; then grep -v '^\s*$' "$OUT/$name.log" | tail -4; else cat "$OUT/$name.log"; fi
     } > "$OUT/$name.said"
     flock "$OUT/failed" cat "$OUT/$name.said"
@@ -31,13 +33,18 @@ phase() {
 
 types() {
     node_modules/.bin/openapi-typescript contract/openapi.yaml -o "$OUT/schema.d.ts" > /dev/null
-    diff -q "$OUT/schema.d.ts" resources/js/api/generated/schema.d.ts || { echo "resources/js/api/generated/schema.d.ts is older than contract/openapi.yaml: npm run types"; return 1; }
+    diff -q "$OUT/schema.d.ts" resources/js/api/generated/schema.d.ts || {
+        echo "resources/js/api/generated/schema.d.ts is older than contract/openapi.yaml: npm run types"
+        return 1
+    }
     node_modules/.bin/vue-tsc --noEmit && echo "no type errors"
 }
-lint() { node_modules/.bin/eslint --max-warnings 0 resources/js && echo "no lint errors"; }
+lint() {
+    node_modules/.bin/eslint --max-warnings 0 resources/js && npm run --silent check:format && echo "no lint errors"
+}
 layers() { node_modules/.bin/depcruise --config .dependency-cruiser.cjs resources/js; }
 vitest() { node_modules/.bin/vitest run; }
-style() { vendor/bin/php-cs-fixer fix --dry-run --diff; }
+style() { bin/count --columns && vendor/bin/php-cs-fixer fix --dry-run --diff; }
 analysis() { vendor/bin/phpstan analyse --no-progress --memory-limit=1500M; }
 core() { (cd core && vendor/bin/phpunit); }
 feature() {

@@ -17,9 +17,10 @@ use Jaunty\Core\Audit\Severity;
  * Every customer granted to the technician, a line each. A thousand lines are one query, and no line is made a model.
  *
  * @phpstan-type Row object{id: string, key: string, name: string, stage: string, zone: string, region: ?string,
- *     head_revision: int, initials: ?string, main_number: ?string, main_leads_to: ?string, objects: ?int, differences:
- *     ?int, pushed_revision: ?int, place: ?string, strip: ?string, findings: ?string, drift_findings: ?string,
- *     callers_notice: ?bool, next_on: ?string, next_what: ?string, summed_up_on: ?string, live_read_at: ?string,
+ *     head_revision: int, initials: ?string, main_number: ?string, main_leads_to: ?string, objects: ?int,
+ *     differences: ?int, pushed_revision: ?int, place: ?string, strip: ?string, findings: ?string,
+ *     drift_findings: ?string, callers_notice: ?bool, next_on: ?string, next_what: ?string,
+ *     summed_up_on: ?string, live_read_at: ?string,
  *     pushed_at: ?string}&\stdClass
  */
 final class RosterController extends Controller

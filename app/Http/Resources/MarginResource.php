@@ -13,8 +13,8 @@ use Jaunty\Core\Calls\Year\WeekStrip;
 final class MarginResource
 {
     /**
-     * @return array{findings: list<array<string, mixed>>, waived: list<array<string, mixed>>, strip:
-     *     ?list<array<string, mixed>>}
+     * @return array{findings: list<array<string, mixed>>, waived: list<array<string, mixed>>,
+     *     strip: ?list<array<string, mixed>>}
      */
     public static function of(Margin $margin): array
     {

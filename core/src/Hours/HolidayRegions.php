@@ -14,9 +14,9 @@ use Jaunty\Core\Book\Node;
  * dates.
  *
  * @phpstan-type WeekdayNear array{weekday: string, date: string}
- * @phpstan-type Listed array{item: string, name: string, rule?: array<string, mixed>, whenWeekend?: string, observed?:
- *     string, before?: WeekdayNear, onOrAfter?: WeekdayNear, firstMondayUnlessFriday?: string, dates?: list<string>,
- *     listedUntil?: int}
+ * @phpstan-type Listed array{item: string, name: string, rule?: array<string, mixed>, whenWeekend?: string,
+ *     observed?: string, before?: WeekdayNear, onOrAfter?: WeekdayNear, firstMondayUnlessFriday?: string,
+ *     dates?: list<string>, listedUntil?: int}
  */
 final class HolidayRegions
 {

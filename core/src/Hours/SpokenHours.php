@@ -55,8 +55,9 @@ final class SpokenHours
 
     /**
      * @param  int  $today  days since 1970: what "till Christmas" counts from
-     * @return array{schedule: ?array{weekly: list<array<string, mixed>>, periods: list<array<string, mixed>>}, readAs:
-     *     string, faults: list<array{text: string, why: string}>} the schedule's fields, unset where anything could not
+     * @return array{schedule: ?array{weekly: list<array<string, mixed>>, periods: list<array<string, mixed>>},
+     *     readAs: string, faults: list<array{text: string, why: string}>} the schedule's fields, unset where anything
+     *     could not
      *     be read
      */
     public static function read(string $said, int $today): array

@@ -23,8 +23,9 @@ final readonly class YearLine
      * @param  list<string>  $owners  `week`, `exception:item`, `period:item` or `holiday:item`, by day
      * @param  array<string, string>  $clocks  `forward` or `back`, by date
      * @param  ?string  $knownUntil  last date the first calendar that runs out knows of
-     * @param  list<array{from: string, to: string, what: string, owner: string, whose: string, hours: string, states:
-     *     list<string>}>  $special  dates that the week does not own, joined where one follows another, and what the
+     * @param  list<array{from: string, to: string, what: string, owner: string, whose: string, hours: string,
+     *     states: list<string>}>  $special  dates that the week does not own, joined where one follows another, and
+     *     what the
      *     schedule says on them
      */
     private function __construct(

@@ -13,8 +13,8 @@ namespace Jaunty\Core\Numbering;
 final class FictionalNumbers
 {
     /**
-     * @var ?array{everyArea: list<array{callingCode: string, area: int, first: string, last: string}>, ranges:
-     *     list<array{string, string}>}
+     * @var ?array{everyArea: list<array{callingCode: string, area: int, first: string, last: string}>,
+     *     ranges: list<array{string, string}>}
      */
     private static ?array $known = null;
 
@@ -43,14 +43,14 @@ final class FictionalNumbers
     }
 
     /**
-     * @return array{everyArea: list<array{callingCode: string, area: int, first: string, last: string}>, ranges:
-     *     list<array{string, string}>}
+     * @return array{everyArea: list<array{callingCode: string, area: int, first: string, last: string}>,
+     *     ranges: list<array{string, string}>}
      */
     private static function read(): array
     {
         /**
-         * @var array{everyArea: list<array{callingCode: string, area: int, first: string, last: string}>, ranges:
-         *     list<array{string, string}>} $read
+         * @var array{everyArea: list<array{callingCode: string, area: int, first: string, last: string}>,
+         *     ranges: list<array{string, string}>} $read
          */
         $read = json_decode(
             (string) file_get_contents(dirname(__DIR__, 2) . '/data/fictional-numbers.json'),

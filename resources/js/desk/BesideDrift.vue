@@ -117,6 +117,7 @@ const signedLine = computed(() => {
       /></FieldRow>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy || signing.by.trim() === ''">Note it</el-button>
+        {{ ' ' }}
         <button type="button" class="quiet-button" @click="signing = undefined">Leave it</button>
       </p>
     </form>

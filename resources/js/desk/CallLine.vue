@@ -160,8 +160,7 @@ async function keep(): Promise<void> {
   let number = taken.size + 1
   while (taken.has(`promise-${number}`)) number++
   const text =
-    `${call.sentence ?? sentence.value}: ${names.value.of(call.trace.target)} ` +
-    `${outcomeInWords(call.trace.outcome)}`
+    `${call.sentence ?? sentence.value}: ${names.value.of(call.trace.target)} ` + outcomeInWords(call.trace.outcome)
   await edit([
     {
       op: 'create',
@@ -269,8 +268,8 @@ useShortcuts([
     </section>
     <ul v-if="offers.length > 0" :id="`${id}-offers`" class="offers" role="listbox" aria-label="What may come next">
       <!-- Chosen with the arrow keys and Tab in the line below; the list itself takes only the mouse. -->
-      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events,
-        vuejs-accessibility/interactive-supports-focus -->
+      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+      <!-- eslint-disable vuejs-accessibility/interactive-supports-focus -->
       <li
         v-for="(offer, index) in offers"
         :id="`${id}-${index}`"

@@ -90,6 +90,7 @@ function toggle(): void {
         holds
         @take="takeSide('outside', $event)"
       />
+      {{ ' ' }}
       <span class="soft">from outside,</span>
       <InlineField
         :object
@@ -99,6 +100,7 @@ function toggle(): void {
         holds
         @take="takeSide('inside', $event)"
       />
+      {{ ' ' }}
       <span class="soft">from inside</span>
     </dd>
   </div>

@@ -57,6 +57,11 @@ async function propose(): Promise<void> {
   faults.value = await answerAgain(answers.value)
   if (Object.keys(faults.value).length === 0) answers.value = undefined
 }
+
+function leaveAsItWas(): void {
+  answers.value = undefined
+  faults.value = {}
+}
 </script>
 
 <template>
@@ -92,16 +97,7 @@ async function propose(): Promise<void> {
       />
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy">Show what changes</el-button>
-        <button
-          type="button"
-          class="quiet-button"
-          @click="
-            answers = undefined
-            faults = {}
-          "
-        >
-          Leave as it was
-        </button>
+        <button type="button" class="quiet-button" @click="leaveAsItWas">Leave as it was</button>
       </p>
     </form>
     <template v-for="application in data" v-else :key="application.appliedAt">

@@ -51,6 +51,7 @@ const against = computed(() => {
       }}<TellingLine :telling="told.telling" />.
       <template v-if="differs && data.book !== null">
         <strong class="differs">The book says otherwise:</strong>
+        {{ ' ' }}
         <TellingLine :telling="data.book.telling" />.</template
       >
       <span v-if="told.until !== null && told.next !== null" class="soft">

@@ -162,6 +162,7 @@ const ask = (): Promise<void> =>
       </FieldRow>
       <p class="acts">
         <el-button type="primary" native-type="submit" :disabled="isBusy">Order it</el-button>
+        {{ ' ' }}
         <button type="button" class="quiet-button" @click="isOpen = false">Not now</button>
       </p>
     </form>

@@ -94,6 +94,7 @@ const resume = (audit: string): Promise<void> =>
       <ol>
         <li v-for="each in run.done" :key="each.customer">
           <router-link :to="{ name: 'desk', params: { customer: each.customer } }">{{ each.name }}</router-link>
+          {{ ' ' }}
           <span class="soft">{{ plural(each.findings, 'finding') }}</span><span
             v-if="each.trouble !== null"
             class="fault small"

@@ -290,6 +290,7 @@ useShortcuts([
                 <tr v-if="row.head !== undefined" class="head">
                   <th scope="rowgroup" colspan="6">
                     <span :class="{ mono: by === 'rule' }">{{ row.head.title }}</span>
+                    {{ ' ' }}
                     <span class="soft">{{ row.head.lines.length }}</span>
                     <button
                       v-if="mendable(row.head.lines).length > 1"
@@ -303,8 +304,8 @@ useShortcuts([
                 </tr>
                 <!-- The whole line takes the mouse; its link and the keys j, k, x, m and Enter serve everybody else.
                      -->
-                <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
-                  vuejs-accessibility/no-static-element-interactions -->
+                <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+                <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
                 <tr
                   v-else-if="row.line !== undefined"
                   :class="{ here: row.line === here }"
@@ -324,6 +325,7 @@ useShortcuts([
                   <td><SeverityBars :severity="row.line.severity" /></td>
                   <td :title="row.line.detail">
                     <router-link :to="chapterOf(row.line)" @click.stop>{{ row.line.title }}</router-link>
+                    {{ ' ' }}
                     <span class="soft">{{ row.line.detail }}</span>
                   </td>
                   <td :class="{ mono: by === 'customer' }">{{ by === 'rule' ? row.line.name : row.line.rule }}</td>

@@ -86,6 +86,11 @@ async function takeBack(): Promise<void> {
 }
 
 const failed = computed(() => done.value.filter((each) => each.isFault))
+
+function close(): void {
+  done.value = []
+  overwritten.value = {}
+}
 </script>
 
 <template>
@@ -111,16 +116,7 @@ const failed = computed(() => done.value.filter((each) => each.isFault))
       <button v-if="lost.length > 0" type="button" class="quiet-button" data-testid="take-back" @click="takeBack">
         Take what was overwritten into drafts
       </button>
-      <button
-        type="button"
-        class="quiet-button"
-        @click="
-          done = []
-          overwritten = {}
-        "
-      >
-        Close
-      </button>
+      <button type="button" class="quiet-button" @click="close">Close</button>
     </template>
     <template v-else>
       <strong>{{ plural(chosen.length, 'customer') }} chosen</strong>

@@ -70,7 +70,7 @@ function lost(live: Live): string {
     .map(
       (each) =>
         `${each.label}${each.path === null ? '' : ` · ${fieldInWords(each.object, each.path)}`}` +
-        `${each.by === null ? '' : ` by ${each.by}`}`,
+        (each.by === null ? '' : ` by ${each.by}`),
     )
   return named.join('; ') + (all.length > MOST_NAMED ? `; and ${all.length - MOST_NAMED} more` : '')
 }

@@ -290,8 +290,8 @@ useShortcuts([
             <td :style="{ height: `${drawn.above}px` }" class="space" />
           </tr>
           <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
-          <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
-            vuejs-accessibility/no-static-element-interactions -->
+          <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+          <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
           <tr
             v-for="{ line, index } in inView"
             :key="line.key"
@@ -312,6 +312,7 @@ useShortcuts([
               <router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{
                 line.name
               }}</router-link>
+              {{ ' ' }}
               <span class="soft small">{{ line.place }}</span>
             </td>
             <td>{{ stageInWords(line.stage) }}</td>

@@ -190,8 +190,8 @@ useShortcuts([
             </thead>
             <tbody ref="body">
               <!-- The whole line takes the mouse; the keys j, k and Enter serve everybody else. -->
-              <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
-                vuejs-accessibility/no-static-element-interactions -->
+              <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+              <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
               <tr
                 v-for="(rule, index) in lines"
                 :key="rule.id"

@@ -38,6 +38,11 @@ function enter(): void {
   if (/^-?\d{1,6}$/.test(text)) void change(Number(text))
   else fault.value = `“${text}” is not a whole number.`
 }
+
+function leaveAsItWas(): void {
+  typed.value = String(known.value)
+  fault.value = ''
+}
 </script>
 
 <template>
@@ -52,10 +57,7 @@ function enter(): void {
         :aria-invalid="fault !== ''"
         :aria-describedby="`${id}-said`"
         @keydown.enter="enter"
-        @keydown.esc.stop="
-          typed = String(known)
-          fault = ''
-        "
+        @keydown.esc.stop="leaveAsItWas"
         @change="enter"
       />
       {{ threshold.unit }}

@@ -83,6 +83,7 @@ const choose = (): Promise<void> =>
         <el-button type="primary" native-type="submit" :disabled="busy || name.trim() === ''"
           >Send me a letter</el-button
         >
+        {{ ' ' }}
         <router-link class="back" to="/sign-in">Back to signing in</router-link>
       </p>
     </form>

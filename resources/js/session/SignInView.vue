@@ -87,6 +87,7 @@ async function send(): Promise<void> {
       <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button>
+        {{ ' ' }}
         <router-link class="forgot" to="/new-password">Forgotten your password?</router-link>
       </p>
     </form>

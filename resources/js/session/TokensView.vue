@@ -74,6 +74,7 @@ const saysScope = (value: string): string => SCOPES.find((each) => each.value ==
       </p>
       <p class="token">
         <code class="mono" data-testid="token">{{ made.token }}</code>
+        {{ ' ' }}
         <button type="button" class="quiet-button" @click="copy">{{ isCopied ? 'Copied' : 'Copy' }}</button>
       </p>
     </section>

@@ -130,7 +130,6 @@ export function dayInWords(date: string, withYear = true): string {
   const day = new Date(`${date}T12:00:00Z`)
   const weekday = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'][day.getUTCDay()] ?? ''
   return (
-    `${weekday} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()] ?? ''}` +
-    `${withYear ? ` ${day.getUTCFullYear()}` : ''}`
+    `${weekday} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()] ?? ''}` + (withYear ? ` ${day.getUTCFullYear()}` : '')
   )
 }

@@ -144,7 +144,7 @@ const inTheWay = computed(() => {
   if (unanswered.value.length > 0)
     return (
       `${plural(unanswered.value.length, 'answer')} to go: ` +
-      `${unanswered.value.map((slot) => slot.question.toLowerCase()).join('; ')}`
+      unanswered.value.map((slot) => slot.question.toLowerCase()).join('; ')
     )
   const wrong = Object.keys(faults.value).length
   if (wrong > 0) return `${plural(wrong, 'answer')} ${wrong === 1 ? 'needs' : 'need'} another look`
@@ -215,6 +215,15 @@ watch(
 useShortcuts([
   { keys: 'ctrl+Enter', label: 'enter in the book', scope: 'Taking on', whileTyping: true, run: () => void enter() },
 ])
+
+function askAgain(): void {
+  for (const query of [templates, stock, before]) void query.refetch()
+}
+
+function backToWhatWas(): void {
+  empty()
+  void putBack()
+}
 </script>
 
 <template>
@@ -236,30 +245,14 @@ useShortcuts([
     >
   </main>
   <main v-else-if="templates.error.value !== null || stock.error.value !== null || before.error.value !== null">
-    <ErrorState
-      :error="templates.error.value ?? stock.error.value ?? before.error.value"
-      @again="
-        templates.refetch()
-        stock.refetch()
-        before.refetch()
-      "
-    />
+    <ErrorState :error="templates.error.value ?? stock.error.value ?? before.error.value" @again="askAgain" />
   </main>
   <main v-else-if="template === undefined || before.isPending.value"><LoadingLines what="templates and stock" /></main>
   <main v-else class="two">
     <form class="said" novalidate @submit.prevent="enter">
       <p v-if="thrown !== undefined" class="kept" role="status">
         What was answered of {{ nameOfSet(thrown) }} is thrown away.
-        <button
-          type="button"
-          class="text-button"
-          @click="
-            empty()
-            putBack()
-          "
-        >
-          Put it back
-        </button>
+        <button type="button" class="text-button" @click="backToWhatWas">Put it back</button>
       </p>
       <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">
         Also begun:
@@ -317,6 +310,7 @@ useShortcuts([
           <ul data-testid="preview-findings">
             <li v-for="finding in findings" :key="finding.fingerprint">
               <SeverityBars :severity="finding.severity" />
+              {{ ' ' }}
               <div>
                 <strong>{{ finding.title }}</strong>
                 <p class="soft">{{ finding.detail }}</p>
@@ -338,6 +332,7 @@ useShortcuts([
                 <th scope="row">{{ many }}</th>
                 <td>
                   <span class="mono">{{ objects.length }}</span>
+                  {{ ' ' }}
                   <button
                     type="button"
                     class="text-button"

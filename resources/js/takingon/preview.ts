@@ -19,7 +19,7 @@ function inOne(objects: BookObject[]): string | undefined {
     .sort((a, b) => a.length - b.length || a.localeCompare(b))
   return (
     `${objects[0]?.label ?? ''} to ${objects.at(-1)?.label ?? ''}` +
-    `${extensions.length > 1 ? `, ${extensions[0] ?? ''} to ${extensions.at(-1) ?? ''}` : ''}`
+    (extensions.length > 1 ? `, ${extensions[0] ?? ''} to ${extensions.at(-1) ?? ''}` : '')
   )
 }
 
@@ -49,8 +49,8 @@ export function whatItSays(object: BookObject): string {
     }
     case 'group':
       return (
-        `${plural(object.fields.members.length, 'member')}` +
-        `${object.fields.queue === null ? '' : ', callers wait in a queue'}`
+        plural(object.fields.members.length, 'member') +
+        (object.fields.queue === null ? '' : ', callers wait in a queue')
       )
     case 'attendant':
       return object.fields.answers.map((each) => `${each.when}: ${named(each.then) ?? 'nowhere'}`).join('; ')

@@ -73,8 +73,8 @@ final class Witness
      * @param  non-empty-list<array{State, Edge}>  $path
      * @param  string  $to  the number, or the extension dialled inside
      * @param  int  $at  seconds since 1970
-     * @param  ?array{Outcome, list<string>}  $end  the outcome and whom it may be about, where the path does not say:
-     *     of a loop, of a call handed on too often
+     * @param  ?array{Outcome, list<string>}  $end  the outcome and whom it may be about, where the path does not
+     *     say: of a loop, of a call handed on too often
      * @return ?array<string, mixed> a script as the tenant book writes it
      */
     public static function script(Book $book, array $path, string $to, int $at, ?array $end = null): ?array

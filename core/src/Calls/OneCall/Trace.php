@@ -139,8 +139,8 @@ final readonly class Trace
     }
 
     /**
-     * @return array{outcome: string, target: string, seconds: int, reason: string, steps: list<array{at: int, object:
-     *     string, what: string, reason: string}>, warnings: list<string>}
+     * @return array{outcome: string, target: string, seconds: int, reason: string, steps: list<array{at: int,
+     *     object: string, what: string, reason: string}>, warnings: list<string>}
      */
     public function toArray(): array
     {

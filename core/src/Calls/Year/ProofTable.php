@@ -15,8 +15,8 @@ final readonly class ProofTable
     private const WORST = ['lost', 'released', 'outside', 'mailbox', 'person'];
 
     /**
-     * @param list<array{number: string, label: string, seconds: int, run: int, ends: list<array{end: string, sort:
-     *     string, target: string}>}> $cells
+     * @param list<array{number: string, label: string, seconds: int, run: int, ends: list<array{end: string,
+     *     sort: string, target: string}>}> $cells
      */
     private function __construct(public array $cells)
     {

@@ -68,8 +68,8 @@ final readonly class WeekStrip
 
     /**
      * @param  ?\Closure(string): string  $called  how what is met is named; unset: as the book refers to it
-     * @return list<array{from: int, to: int, ifAnswered: string, ifNobodyAnswers: string, first: string, target:
-     *     string}> minutes since the week's first, and what holds
+     * @return list<array{from: int, to: int, ifAnswered: string, ifNobodyAnswers: string, first: string,
+     *     target: string}> minutes since the week's first, and what holds
      */
     public function toArray(?\Closure $called = null): array
     {

@@ -148,6 +148,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
       <ol class="said">
         <li v-for="each in result.routes" :key="each.route" :class="each.verdict">
           <span class="verdict">{{ each.words }}</span> <strong>{{ names.of(each.route) }}</strong>
+          {{ ' ' }}
           <span class="soft">{{ each.why === each.words ? '' : each.why }}</span>
         </li>
       </ol>

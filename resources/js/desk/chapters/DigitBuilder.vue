@@ -102,6 +102,7 @@ function make(): void {
           aria-label="Digit map"
           placeholder="9[2-9]xxxxxxxxx|9011x.T"
       /></label>
+      {{ ' ' }}
       <span class="soft small">x any digit, [2-9] one of these, . the one before again or not, | or, T the timer</span>
     </p>
     <p v-if="isMixed" class="fault" role="alert">

@@ -188,6 +188,7 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
     <NewObject kind="trunk" @made="select" />
     <p v-if="selected?.kind === 'trunk'" class="acts">
       <button type="button" class="quiet-button" @click="copyTrunk(selected)">Copy {{ selected.label }}</button>
+      {{ ' ' }}
       <span class="soft">A trunk that is not wanted any more is switched off, so that its routes say so.</span>
     </p>
     <AllFields

@@ -124,11 +124,16 @@ function remarks(each: Recording): string {
 onBeforeUnmount(() => {
   recording.value?.drop()
 })
+
+function dropRecording(): void {
+  recording.value?.drop()
+  recording.value = undefined
+}
 </script>
 
 <template>
-  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -- the button takes a file by
-    keyboard -->
+  <!-- The button takes a file by keyboard. -->
+  <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
   <section
     class="prompt"
     :aria-label="`Prompt ${prompt.label}`"
@@ -165,17 +170,7 @@ onBeforeUnmount(() => {
       >
         {{ recording === undefined ? 'Record it here' : 'Stop, and keep it' }}
       </button>
-      <button
-        v-if="recording !== undefined"
-        type="button"
-        class="text-button"
-        @click="
-          recording.drop()
-          recording = undefined
-        "
-      >
-        drop it
-      </button>
+      <button v-if="recording !== undefined" type="button" class="text-button" @click="dropRecording">drop it</button>
       <button type="button" class="quiet-button" :disabled="isBusy || script.trim() === ''" @click="speak">
         Have it spoken for now
       </button>
@@ -226,6 +221,7 @@ onBeforeUnmount(() => {
             ><button v-else type="button" class="text-button" :disabled="isBusy" @click="useAgain(each.no)">
               use it
             </button>
+            {{ ' ' }}
             <a :href="address(each.no)" :download="`${prompt.key}-${each.no}.wav`">WAV</a>
           </td>
         </tr>

@@ -163,6 +163,7 @@ const heaviest = computed(
             <th scope="col">Number</th>
             <th v-for="[label, seconds] in labels" :key="label" scope="col">
               <span class="first">{{ label }}</span>
+              {{ ' ' }}
               <span class="mono">{{ Math.round(seconds / HOUR).toLocaleString('en-GB') }} h</span>
             </th>
           </tr>
@@ -171,6 +172,7 @@ const heaviest = computed(
           <tr v-for="number in numbers" :key="number">
             <th scope="row">
               <span class="mono">{{ named(`number:${number}`) }}</span>
+              {{ ' ' }}
               <span class="soft">{{ names.get(`number:${number}`)?.label }}</span>
             </th>
             <td v-for="[label] in labels" :key="label">
@@ -204,6 +206,7 @@ const heaviest = computed(
       <ul>
         <li v-for="end in shownCell.ends" :key="end.end">
           <GetsSwatch :gets="end.sort" />
+          {{ ' ' }}
           <button
             type="button"
             class="text-button"

@@ -97,8 +97,8 @@ function open(object: string | null): void {
             {{ arrow.words }}
           </text>
         </g>
-        <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
-          vuejs-accessibility/no-static-element-interactions -->
+        <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+        <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
         <g
           v-for="node in drawn.nodes"
           :key="node.id"

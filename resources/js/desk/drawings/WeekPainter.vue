@@ -199,8 +199,8 @@ const HELP = 'arrows move, Space opens or closes half an hour, Shift with an arr
       <span v-for="name in NAMES" :key="name">{{ name }}</span>
     </div>
     <!-- A board one paints on with the mouse; the keyboard has the arrows and Space, and says where it is. -->
-    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions,
-      vuejs-accessibility/interactive-supports-focus -->
+    <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
+    <!-- eslint-disable vuejs-accessibility/interactive-supports-focus -->
     <div
       ref="board"
       class="board"

@@ -30,8 +30,9 @@ function closeFromOutside(event: MouseEvent): void {
 
 <template>
   <!-- A click on the veil closes; the keyboard has Escape. -->
-  <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events,
-    vuejs-accessibility/no-static-element-interactions, vuejs-accessibility/no-noninteractive-element-interactions -->
+  <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+  <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
+  <!-- eslint-disable vuejs-accessibility/no-noninteractive-element-interactions -->
   <dialog ref="dialog" :class="width" :aria-labelledby="id" @close="open = false" @mousedown="closeFromOutside">
     <div v-if="open" class="inside">
       <header>

@@ -52,8 +52,8 @@ function choose(command: Command | undefined): void {
     />
     <ul id="command-list" class="found" role="listbox" aria-label="Found">
       <!-- Chosen with the arrow keys in the field above; the list itself takes only the mouse. -->
-      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events,
-        vuejs-accessibility/interactive-supports-focus -->
+      <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+      <!-- eslint-disable vuejs-accessibility/interactive-supports-focus -->
       <li
         v-for="(command, index) in found"
         :id="`command-${index}`"

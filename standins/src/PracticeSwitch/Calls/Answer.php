@@ -13,8 +13,8 @@ final readonly class Answer
     }
 
     /**
-     * @return array{ended: string, place: array<string, string>, after: int, journal: list<array{t: int, place:
-     *     array<string, string>, what: string}>}
+     * @return array{ended: string, place: array<string, string>, after: int, journal: list<array{t: int,
+     *     place: array<string, string>, what: string}>}
      */
     public function show(): array
     {
