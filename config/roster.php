@@ -13,8 +13,16 @@ return [
     'hosts' => env('ROSTER_HOSTS', '127.0.0.1,localhost'),
     'trusted_proxies' => env('ROSTER_TRUSTED_PROXIES', ''),
     'demo' => (bool) env('ROSTER_DEMO', false),
+    // The switches there are, by the name customers have them by; the first is where new customers go.
+    'switches' => [
+        'practice-switch' => [
+            'maker' => App\Switching\Practice\PracticeSwitch::class,
+            'url' => env('SWITCH_URL'),
+            'token' => env('STANDIN_TOKEN'),
+        ],
+        'file-switch' => ['maker' => App\Switching\File\FileSwitch::class, 'directory' => env('FILE_SWITCH')],
+    ],
     'standins' => [
-        'switch' => ['url' => env('SWITCH_URL'), 'token' => env('STANDIN_TOKEN')],
         'carrier' => ['url' => env('CARRIER_URL'), 'token' => env('STANDIN_TOKEN')],
         'post' => ['url' => env('POST_URL')],
         'studio' => ['url' => env('STUDIO_URL'), 'token' => env('STANDIN_TOKEN')],

@@ -173,6 +173,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::get('live', [LiveController::class, 'show']);
                     Route::get('live/impact', [LiveController::class, 'impact']);
                     Route::post('live/read', [LiveController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+                    Route::put('switch', [LiveController::class, 'move']);
                     Route::post('live/waivers', [LiveController::class, 'waive']);
                     Route::delete('live/waivers/{waiver}', [LiveController::class, 'takeWaiverBack']);
                     Route::get('secrets', [SecretController::class, 'index']);

@@ -8,7 +8,7 @@ use App\Book\BookRepository;
 use App\Book\RevisionSource;
 use App\Book\RevisionWriter;
 use App\Models\TenantRow;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Mending;
@@ -26,7 +26,7 @@ final readonly class FindingFixes
         private BookRepository $books,
         private Audits $audits,
         private RevisionWriter $revisions,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Clock $clock,
     ) {
     }
@@ -45,7 +45,7 @@ final readonly class FindingFixes
         $head = $this->books->head($tenant->id);
         $before = $this->audits->standing($tenant->id, $head);
         $mending = Mending::of($before, $fingerprints);
-        $mended = $this->switch->granularity()->fit($mending->book);
+        $mended = $this->switches->of($tenant)->capabilities()->granularity()->fit($mending->book);
         $changes = Diff::between($head, $mended);
         $known = self::byFingerprint($before->findings);
         $after = self::byFingerprint($mending->audit->changedTo($mended)->findings);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Audit;
 
 use App\Book\BookRepository;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Audit\DraftSeen;
 use Jaunty\Core\Audit\GrantSeen;
@@ -17,6 +17,7 @@ use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\ChangeSet;
+use Jaunty\Core\Provisioning\Unsupported;
 use Jaunty\Core\Templates\Slot;
 use Jaunty\Core\Templates\Template;
 
@@ -25,7 +26,7 @@ use Jaunty\Core\Templates\Template;
  * scope.
  *
  * @phpstan-type Answers array{
- *     revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int,
+ *     connector: string, revision: int, pushed: ?int, readOn: ?string, signed: ?int, later: list<array{version: int,
  *     operations: list<mixed>}>,
  *     application: ?array{template: string, no: int, newest: int, body: mixed, answers: array<string, mixed>,
  *     made: mixed},
@@ -41,6 +42,7 @@ final readonly class SurroundingsReader
 {
     private const ALL = <<<'SQL'
         select jsonb_build_object(
+            'connector', t.connector,
             'revision', t.head_revision,
             'pushed', s.pushed_revision,
             'readOn', s.live_read_at::date,
@@ -92,7 +94,7 @@ final readonly class SurroundingsReader
 
     public function __construct(
         private BookRepository $books,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private ConnectionInterface $db,
     ) {
     }
@@ -105,13 +107,15 @@ final readonly class SurroundingsReader
     {
         $told = $this->answers($tenantId, $book->tenant->zone);
         $applied = $told['application'];
+        $unsupported = $this->switches->named($told['connector'])->capabilities()->unsupported($book);
+        $fields = array_filter($unsupported, static fn (Unsupported $each): bool => $each->path !== null);
         $newest = $applied === null ? null : Template::fromJson(json_encode($applied['body'], JSON_THROW_ON_ERROR));
 
         return new Surroundings(
             $told['revision'],
             $told['pushed'],
             $told['readOn'],
-            $this->notCarried($book),
+            array_column(array_diff_key($unsupported, $fields), 'object'),
             $told['signed'] === null
                 ? null
                 : BookRepository::before($head ?? $this->books->head($tenantId), ...array_map(
@@ -164,6 +168,7 @@ final readonly class SurroundingsReader
                 ),
                 $told['drafts'],
             ),
+            array_values($fields),
         );
     }
 
@@ -177,20 +182,6 @@ final readonly class SurroundingsReader
 
         /** @var Answers */
         return is_array($told) ? $told : throw new \LogicException("customer {$tenantId} is out of scope");
-    }
-
-    /** @return list<string> */
-    private function notCarried(Book $book): array
-    {
-        $carried = $this->switch->carried($book);
-        $left = [];
-        foreach ($book->objects() as $object) {
-            if ($object->kind()->takesCalls() && $carried->find(Reference::of($object)) === null) {
-                $left[] = (string) Reference::of($object);
-            }
-        }
-
-        return $left;
     }
 
     /**

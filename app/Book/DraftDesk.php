@@ -8,7 +8,7 @@ use App\Models\Draft;
 use App\Models\DroppedDraft;
 use App\Models\Revision;
 use App\Models\TenantRow;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Time\Clock;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
@@ -36,7 +36,7 @@ final readonly class DraftDesk
         private BookRepository $books,
         private RevisionWriter $revisions,
         private Applications $applications,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Clock $clock,
     ) {
     }
@@ -78,7 +78,10 @@ final readonly class DraftDesk
         ))));
         $edited->checkReferences();
         $edited->checkExtensions(array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits));
-        $changes = Diff::between($view->head, $this->switch->granularity()->fit($edited));
+        $changes = Diff::between(
+            $view->head,
+            $this->switches->of($tenant)->capabilities()->granularity()->fit($edited),
+        );
         $undecided = array_values(
             array_filter($view->clashes, static fn (Clash $clash): bool => ! self::decides($edits, $clash)),
         );

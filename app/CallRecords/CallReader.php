@@ -11,7 +11,7 @@ use App\Models\CallRow;
 use App\Models\TenantRow;
 use App\Support\Parts;
 use App\Switching\BindingStore;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Switching\SwitchTrouble;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
@@ -33,7 +33,7 @@ final readonly class CallReader
         private Scope $scope,
         private BookRepository $books,
         private BindingStore $bindings,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Clock $clock,
         private ConnectionInterface $db,
     ) {
@@ -47,24 +47,29 @@ final readonly class CallReader
      */
     public function read(string $technicianId, string $tenant): int
     {
-        [$id, $book, $known, $after] = $this->scope->tenant(
+        [$id, $session, $after] = $this->scope->tenant(
             $technicianId,
             $tenant,
             Ability::Read,
             function (TenantRow $row): array {
                 $book = $this->books->head($row->id);
 
-                return [
-                    $row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book]),
-                    $this->lastSerial($row->id),
-                ];
+                $switch = $this->switches->of($row);
+                $known = $this->bindings->load($row->id, $switch->name(), [$book]);
+
+                return [$row->id, $switch->open($book, $known), $this->lastSerial($row)];
             },
         );
         $read = 0;
         for ($page = 0; $page < self::MOST_PAGES; $page++) {
-            $calls = $this->switch->calls($book, $known, $after);
+            $calls = $session->calls($after);
             $after = $calls->records === [] ? $after : max(array_keys($calls->records));
-            $this->scope->tenant($technicianId, $id, Ability::Read, fn () => $this->keep($id, $calls->records, $after));
+            $this->scope->tenant(
+                $technicianId,
+                $id,
+                Ability::Read,
+                fn (TenantRow $row): null => $this->keep($row, $calls->records, $after),
+            );
             $read += count($calls->records);
             if ($calls->next === null) {
                 break;
@@ -100,7 +105,10 @@ final readonly class CallReader
                 $row->came_as,
             ))
             ->all();
-        $reading = $this->db->selectOne('select read_at from call_readings where tenant_id = ?', [$tenantId]);
+        $reading = $this->db->selectOne(
+            'select max(read_at) as read_at from call_readings where tenant_id = ?',
+            [$tenantId],
+        );
 
         return [
             new CallsMade(array_values($records)),
@@ -110,20 +118,24 @@ final readonly class CallReader
         ];
     }
 
-    private function lastSerial(string $tenantId): int
+    private function lastSerial(TenantRow $tenant): int
     {
-        $reading = $this->db->selectOne('select last_serial from call_readings where tenant_id = ?', [$tenantId]);
+        $reading = $this->db->selectOne(
+            'select last_serial from call_readings where tenant_id = ? and connector = ?',
+            [$tenant->id, $tenant->connector],
+        );
 
         return is_object($reading) && is_int($reading->last_serial ?? null) ? $reading->last_serial : 0;
     }
 
     /** @param array<int, CallRecord> $records */
-    private function keep(string $tenantId, array $records, int $last): null
+    private function keep(TenantRow $tenant, array $records, int $last): null
     {
         $rows = [];
         foreach ($records as $serial => $record) {
             $rows[] = [
-                'tenant_id' => $tenantId, 'serial' => $serial, 'at' => gmdate('Y-m-d\TH:i:s\Z', $record->at),
+                'tenant_id' => $tenant->id, 'connector' => $tenant->connector, 'serial' => $serial,
+                'at' => gmdate('Y-m-d\TH:i:s\Z', $record->at),
                 'caller' => $record->from, 'called' => $record->called, 'outcome' => $record->outcome->value,
                 'target' => $record->target,
                 'groups' => json_encode($record->groups, JSON_THROW_ON_ERROR),
@@ -136,12 +148,13 @@ final readonly class CallReader
             CallRow::query()->insertOrIgnore($some);
         }
         $this->db->statement(
-            'insert into call_readings (tenant_id, last_serial, read_at) values (?, ?, ?) on conflict (tenant_id) do '
-                . 'update set last_serial = greatest(call_readings.last_serial, excluded.last_serial), read_at = '
+            'insert into call_readings (tenant_id, connector, last_serial, read_at) values (?, ?, ?, ?) '
+                . 'on conflict (tenant_id, connector) do update set last_serial = greatest(call_readings.last_serial, '
+                    . 'excluded.last_serial), read_at = '
                 . 'excluded.read_at',
-            [$tenantId, $last, $this->clock->now()->format(\DateTimeInterface::ATOM)],
+            [$tenant->id, $tenant->connector, $last, $this->clock->now()->format(\DateTimeInterface::ATOM)],
         );
-        CallRow::query()->where('tenant_id', $tenantId)
+        CallRow::query()->where('tenant_id', $tenant->id)
             ->where('at', '<', $this->clock->now()->modify('-' . self::KEPT_DAYS . ' days'))
             ->delete();
 

@@ -82,7 +82,7 @@ final class ReadDrift extends CustomerCommand
             $key,
             Ability::Read,
             fn (TenantRow $tenant): Comparison => $this->comparer->compare(
-                $tenant->id,
+                $tenant,
                 $this->books->head($tenant->id),
                 $reading->live,
             ),

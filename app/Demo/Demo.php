@@ -36,6 +36,7 @@ use App\Switching\Bindings;
 use App\Switching\BindingStore;
 use App\Switching\Bound;
 use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Switching\SwitchTrouble;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
@@ -87,7 +88,7 @@ final readonly class Demo
         private LiveReader $live,
         private BookRepository $books,
         private BindingStore $bindings,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Signatures $signatures,
         private SummaryKeeper $summaries,
         private AuditRuns $runs,
@@ -195,7 +196,8 @@ final readonly class Demo
         );
         foreach ($customer->isPushed ? $prompts : [] as $prompt) {
             if (trim((string) $prompt->script) !== '') {
-                $sound = $this->recordings->prepare($this->studio->speak((string) $prompt->script, $prompt->language));
+                $spoken = $this->studio->speak((string) $prompt->script, $prompt->language);
+                $sound = $this->recordings->prepare($spoken, $this->switches->standard()->plays());
                 $this->scope->tenant(
                     $lead->id,
                     $customer->key(),
@@ -244,13 +246,15 @@ final readonly class Demo
         }
     }
 
-    /** @return array{Book, Bindings} */
+    /** @return array{Book, Bindings, SwitchConnector} */
     private function onTheSwitch(Technician $lead, DemoCustomer $customer): array
     {
         return $this->scope->tenant($lead->id, $customer->key(), Ability::Read, function (TenantRow $tenant): array {
             $book = $this->books->head($tenant->id);
 
-            return [$book, $this->bindings->load($tenant->id, $this->switch->name(), [$book])];
+            $switch = $this->switches->of($tenant);
+
+            return [$book, $this->bindings->load($tenant->id, $switch->name(), [$book]), $switch];
         });
     }
 
@@ -259,7 +263,7 @@ final readonly class Demo
         if ($customer->byHand === []) {
             return;
         }
-        [$book, $known] = $this->onTheSwitch($lead, $customer);
+        [$book, $known, $switch] = $this->onTheSwitch($lead, $customer);
         $live = $book;
         foreach ($customer->byHand as $place => $edit) {
             $object = Reference::parse($edit['object']);
@@ -267,15 +271,11 @@ final readonly class Demo
             $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($live);
             $now = $changed->find($object)?->toArray()[$field] ?? null;
             $was = $live->find($object)?->toArray()[$field] ?? null;
-            $bound = $this->untilTaken(fn (): Bound => $this->switch->update(
-                $book,
-                $known,
-                $object,
-                [$field => $now],
-                [$field => $was],
-                "{$customer->key()}-by-hand-{$place}",
-                "admin@{$customer->key()}",
-            ));
+            $session = $switch->open($book, $known, "admin@{$customer->key()}");
+            $key = "{$customer->key()}-by-hand-{$place}";
+            $bound = $this->untilTaken(
+                static fn (): Bound => $session->update($object, [$field => $now], [$field => $was], $key),
+            );
             [$known, $live] = [$known->with($object, $bound), $changed];
         }
         $this->live->read($lead->id, $customer->key());

@@ -63,8 +63,8 @@ final readonly class DemoTraffic
             }
         }
         foreach (array_chunk($calls, self::BATCH) as $some) {
-            $url = config('roster.standins.switch.url');
-            $token = config('roster.standins.switch.token');
+            $url = config('roster.switches.practice-switch.url');
+            $token = config('roster.switches.practice-switch.token');
             $this->http->baseUrl(is_string($url) ? $url : '')->withToken(
                 is_string($token) ? $token : '',
             )->asJson()->timeout(60)->withOptions(['proxy' => ''])

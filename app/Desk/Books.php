@@ -10,7 +10,7 @@ use App\Book\DraftDesk;
 use App\Models\Ability;
 use App\Models\LiveSnapshot;
 use App\Models\TenantRow;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 
@@ -21,7 +21,7 @@ final readonly class Books
         private Scope $scope,
         private DraftDesk $drafts,
         private BookRepository $books,
-        private SwitchConnector $switch,
+        private Switches $switches,
     ) {
     }
 
@@ -63,7 +63,8 @@ final readonly class Books
         return $snapshot === null
             ? null
             : [
-                $this->switch->beside(BookFormat::fromLiveValue($snapshot->book), $this->books->head($tenant->id)),
+                $this->switches->of($tenant)->capabilities()
+                    ->beside(BookFormat::fromLiveValue($snapshot->book), $this->books->head($tenant->id)),
                 $snapshot->read_at->toAtomString(),
             ];
     }

@@ -14,7 +14,7 @@ use App\Switching\Bindings;
 use App\Switching\BindingStore;
 use App\Switching\LiveEdit;
 use App\Switching\Reading;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Switching\SwitchTrouble;
 use App\Time\Clock;
 use Illuminate\Support\Str;
@@ -29,7 +29,7 @@ final readonly class LiveReader
         private Scope $scope,
         private BookRepository $books,
         private BindingStore $bindings,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Comparer $comparer,
         private SummaryKeeper $summaries,
         private Clock $clock,
@@ -43,37 +43,39 @@ final readonly class LiveReader
      */
     public function read(string $technicianId, string $tenant): ?Reading
     {
-        [$tenantId, $book, $known] = $this->scope->tenant(
+        [$tenantId, $book, $known, $session] = $this->scope->tenant(
             $technicianId,
             $tenant,
             Ability::Read,
             function (TenantRow $row): array {
                 $book = $this->books->head($row->id);
+                $switch = $this->switches->of($row);
+                $known = $this->bindings->load($row->id, $switch->name(), [$book]);
 
-                return [$row->id, $book, $this->bindings->load($row->id, $this->switch->name(), [$book])];
+                return [$row->id, $book, $known, $switch->open($book, $known)];
             },
         );
-        $reading = $this->switch->read($book, $known);
+        $reading = $session->read();
         if ($reading !== null) {
             $this->scope->tenant(
                 $technicianId,
                 $tenantId,
                 Ability::Read,
-                fn (): null => $this->keep($tenantId, $book, $known, $reading),
+                fn (TenantRow $row): null => $this->keep($row, $book, $known, $reading),
             );
         }
 
         return $reading;
     }
 
-    private function keep(string $tenantId, Book $book, Bindings $known, Reading $reading): null
+    private function keep(TenantRow $tenant, Book $book, Bindings $known, Reading $reading): null
     {
         // Only the newest is ever asked for: a whole book for each reading of each night would be most of the database.
-        LiveSnapshot::query()->where('tenant_id', $tenantId)->delete();
+        LiveSnapshot::query()->where('tenant_id', $tenant->id)->delete();
         LiveSnapshot::query()->insert([
-            'tenant_id' => $tenantId,
+            'tenant_id' => $tenant->id,
             'id' => (string) Str::uuid(),
-            'connector' => $this->switch->name(),
+            'connector' => $tenant->connector,
             'book' => self::json(BookFormat::toValue($reading->live)),
             'edits' => self::json(array_map(static fn (LiveEdit $edit): array => [
                 'object' => $edit->object, 'field' => $edit->field, 'at' => $edit->at->format(\DateTimeInterface::ATOM),
@@ -81,16 +83,16 @@ final readonly class LiveReader
             ], $reading->edits)),
             'read_at' => $this->clock->now(),
         ]);
-        $this->bind($tenantId, $book, $known, $reading->bindings);
-        $this->comparer->settle($tenantId, $book, $reading->live);
-        $compared = $this->comparer->compare($tenantId, $book, $reading->live);
-        $this->summaries->liveRead($tenantId, $compared->inspection($this->clock->now()->getTimestamp()));
+        $this->bind($tenant, $book, $known, $reading->bindings);
+        $this->comparer->settle($tenant, $book, $reading->live);
+        $compared = $this->comparer->compare($tenant, $book, $reading->live);
+        $this->summaries->liveRead($tenant->id, $compared->inspection($this->clock->now()->getTimestamp()));
 
         return null;
     }
 
     /** What was paired now is bound from now on, with the version seen; most of it was before. */
-    private function bind(string $tenantId, Book $book, Bindings $known, Bindings $found): void
+    private function bind(TenantRow $tenant, Book $book, Bindings $known, Bindings $found): void
     {
         foreach ($found->all() as $name => $bound) {
             $reference = Reference::parse($name);
@@ -100,7 +102,7 @@ final readonly class LiveReader
                 $bound->externalId,
                 $bound->version,
             ]) {
-                $this->bindings->put($tenantId, $this->switch->name(), $object->id(), $bound);
+                $this->bindings->put($tenant->id, $tenant->connector, $object->id(), $bound);
             }
         }
     }

@@ -96,7 +96,7 @@ final readonly class WaiverDesk
 
         return $snapshot === null
             ? null
-            : $this->comparer->compare($tenant->id, $this->books->head($tenant->id), BookFormat::fromLiveValue(
+            : $this->comparer->compare($tenant, $this->books->head($tenant->id), BookFormat::fromLiveValue(
                 $snapshot->book,
             ));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
 /**
  * One version of what a prompt sounds like.
  *
@@ -20,10 +22,17 @@ namespace App\Models;
  * @property ?string $script
  * @property string $made_by
  * @property \Carbon\CarbonImmutable $made_at
+ * @property-read Technician $maker
  */
 final class Recording extends Row
 {
     protected $table = 'recordings';
+
+    /** @return BelongsTo<Technician, $this> */
+    public function maker(): BelongsTo
+    {
+        return $this->belongsTo(Technician::class, 'made_by');
+    }
 
     /** @return array<string, string> */
     protected function casts(): array

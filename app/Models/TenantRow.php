@@ -13,6 +13,7 @@ namespace App\Models;
  * @property string $zone
  * @property int $head_revision
  * @property ?string $looked_after_by
+ * @property string $connector of the switch it is on (App\Switching\Switches)
  */
 final class TenantRow extends Row
 {

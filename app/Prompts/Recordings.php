@@ -9,11 +9,12 @@ use App\Book\FieldEdit;
 use App\Models\Origin;
 use App\Models\Recording;
 use App\Models\TenantRow;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Prompts\WavFile;
 
@@ -31,21 +32,20 @@ final readonly class Recordings
     public function __construct(
         private DraftDesk $drafts,
         private SoundConverter $converter,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Clock $clock,
         private ConnectionInterface $db,
     ) {
     }
 
     /**
-     * What a file is made into, before any transaction is open.
+     * What a file is made into for a switch that plays this format, before any transaction is open.
      *
      * @throws UnusableAudio
      */
-    public function prepare(string $wav): Sound
+    public function prepare(string $wav, SoundFormat $format): Sound
     {
         $came = WavFile::read($wav);
-        $format = $this->switch->plays();
         $format->refuseTooLong($came);
         $made = $this->converter->to($format, $wav);
         $file = WavFile::read($made);
@@ -116,6 +116,7 @@ final readonly class Recordings
             Recording::query()->where('tenant_id', $tenantId)
             ->where('prompt', $prompt->key)
             ->orderByDesc('no')
+            ->with('maker')
             ->get($columns)
             ->all(),
         );
@@ -143,10 +144,11 @@ final readonly class Recordings
         Origin $origin,
     ): void {
         $object = (string) Reference::of($prompt);
+        $plays = $this->switches->of($tenant)->plays();
         $this->drafts->edit($tenant, $technicianId, [
             FieldEdit::of('set', $object, 'audio', [
-                'seconds' => round($seconds, 3), 'rate' => $this->switch->plays()->rate,
-                'channels' => $this->switch->plays()->channels, 'codec' => $this->switch->plays()->codec->value,
+                'seconds' => round($seconds, 3), 'rate' => $plays->rate,
+                'channels' => $plays->channels, 'codec' => $plays->codec->value,
                 'peakDb' => $peakDb, 'sha256' => $sha256,
             ]),
             FieldEdit::of('set', $object, 'standIn', $origin === Origin::Studio),

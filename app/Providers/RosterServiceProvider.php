@@ -14,9 +14,8 @@ use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
 use App\Security\SignedIn;
 use App\Stock\CarrierDesk;
-use App\Switching\Practice\PracticeSwitchConnector;
-use App\Switching\Practice\SwitchApi;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
+use App\Switching\SwitchMaker;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use App\Time\SystemClock;
@@ -58,12 +57,12 @@ final class RosterServiceProvider extends ServiceProvider
 
             return $guard instanceof StatefulGuard ? $guard : throw new \LogicException('the web guard keeps no state');
         });
-        $this->app->bind(
-            SwitchConnector::class,
-            static fn (Application $app): SwitchConnector => new PracticeSwitchConnector(
-                new SwitchApi($app->make(Factory::class), self::setting('switch.url'), self::setting('switch.token')),
-            ),
-        );
+        $this->app->scoped(Switches::class, static function (Application $app): Switches {
+            /** @var array<string, array{maker: class-string<SwitchMaker>}&array<string, mixed>> $known */
+            $known = config('roster.switches');
+
+            return new Switches($app, $known);
+        });
         $this->app->bind(CarrierDesk::class, static fn (Application $app): CarrierDesk => new CarrierDesk(
             $app->make(Factory::class),
             self::setting('carrier.url'),

@@ -18,10 +18,10 @@ use App\Models\StepStatus;
 use App\Models\TenantRow;
 use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
-use App\Switching\Bindings;
 use App\Switching\BindingStore;
 use App\Switching\Bound;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
+use App\Switching\SwitchSession;
 use App\Switching\SwitchTrouble;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
@@ -49,7 +49,7 @@ final readonly class PushRunner
         private BookRepository $books,
         private BindingStore $bindings,
         private LiveReader $live,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Comparer $comparer,
         private RunSheetStore $sheets,
         private SummaryKeeper $summaries,
@@ -125,7 +125,7 @@ final readonly class PushRunner
     private function plan(Push $push): void
     {
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
-        $this->inScope($push, function () use ($push, $reading): void {
+        $this->inScope($push, function (TenantRow $tenant) use ($push, $reading): void {
             $current = Push::query()->where('tenant_id', $push->tenant_id)
                 ->whereKey($push->id)
                 ->lockForUpdate()
@@ -136,9 +136,9 @@ final readonly class PushRunner
             }
             $this->extendLease($current);
             $book = $this->books->at($push->tenant_id, $push->revision);
-            $compared = $reading === null ? null : $this->comparer->compare($push->tenant_id, $book, $reading->live);
+            $compared = $reading === null ? null : $this->comparer->compare($tenant, $book, $reading->live);
             $sheet = $compared === null
-                ? Planner::plan(null, $this->switch->carried($book))
+                ? Planner::plan(null, $this->switches->of($tenant)->capabilities()->of($book))
                 : Planner::plan($compared->live, $compared->target);
             $this->sheets->write($push, $sheet, $book, $reading);
             Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(
@@ -177,45 +177,39 @@ final readonly class PushRunner
     private function carryOut(Push $push, PushStep $step, array $books): void
     {
         $book = $books[0];
-        [$bindings, $actingFor] = $this->inScope($push, fn (): array => [
-            $this->sheets->withForeign($push, $this->bindings->load($push->tenant_id, $this->switch->name(), $books)),
-            $push->technician->name,
-        ]);
-        $bound = $this->send($book, $bindings, $step, "{$push->id}-{$step->position}", $actingFor);
-        $this->inScope($push, function () use ($push, $step, $book, $bound): void {
-            $this->record($push, $step, $book, $bound);
+        $session = $this->inScope($push, function (TenantRow $tenant) use ($push, $book, $books): SwitchSession {
+            $switch = $this->switches->of($tenant);
+            $known = $this->sheets->withForeign($push, $this->bindings->load($tenant->id, $switch->name(), $books));
+
+            return $switch->open($book, $known, $push->technician->name);
+        });
+        $bound = self::send($session, $step, "{$push->id}-{$step->position}");
+        $this->inScope($push, function (TenantRow $tenant) use ($push, $step, $book, $bound): void {
+            $this->record($tenant, $push, $step, $book, $bound);
         });
     }
 
-    private function send(Book $book, Bindings $bindings, PushStep $step, string $key, string $actingFor): ?Bound
+    private static function send(SwitchSession $session, PushStep $step, string $key): ?Bound
     {
         $object = Reference::parse($step->object);
         switch ($step->kind) {
             case StepKind::Create:
-                return $this->switch->create($book, $bindings, $object, $step->fields, $key, $actingFor);
+                return $session->create($object, $step->fields, $key);
             case StepKind::Update:
             case StepKind::Link:
-                return $this->switch->update(
-                    $book,
-                    $bindings,
-                    $object,
-                    $step->fields,
-                    $step->expected,
-                    $key,
-                    $actingFor,
-                );
+                return $session->update($object, $step->fields, $step->expected, $key);
             case StepKind::Delete:
-                $this->switch->delete($bindings, $object, $key, $actingFor);
+                $session->delete($object, $key);
 
                 return null;
         }
     }
 
-    private function record(Push $push, PushStep $step, Book $book, ?Bound $bound): void
+    private function record(TenantRow $tenant, Push $push, PushStep $step, Book $book, ?Bound $bound): void
     {
         $id = $book->find(Reference::parse($step->object))?->id();
         if ($id !== null && $bound !== null) {
-            $this->bindings->put($push->tenant_id, $this->switch->name(), $id, $bound);
+            $this->bindings->put($tenant->id, $tenant->connector, $id, $bound);
         }
         if ($step->kind === StepKind::Delete) {
             $this->sheets->forget($step);
@@ -228,27 +222,20 @@ final readonly class PushRunner
     /** Tells the switch the PINs it has not been told yet, of what it knows by now. */
     private function sendSecrets(Push $push): void
     {
-        [$book, $bindings, $unsent, $actingFor] = $this->inScope($push, function () use ($push): array {
-            $book = $this->books->at($push->tenant_id, $push->revision);
+        [$book, $bindings, $session, $unsent] = $this->inScope($push, function (TenantRow $tenant) use ($push): array {
+            $book = $this->books->at($tenant->id, $push->revision);
+            $switch = $this->switches->of($tenant);
+            $known = $this->bindings->load($tenant->id, $switch->name(), [$book]);
+            $unsent = $switch->capabilities()->takesSecrets ? $this->secrets->unsent($tenant->id) : [];
 
-            return [
-                $book, $this->bindings->load($push->tenant_id, $this->switch->name(), [$book]),
-                $this->secrets->unsent($push->tenant_id), $push->technician->name,
-            ];
+            return [$book, $known, $switch->open($book, $known, $push->technician->name), $unsent];
         });
         foreach ($unsent === [] ? [] : $book->objects() as $object) {
             $secret = $unsent[$object->id() ?? ''] ?? null;
             $reference = Reference::of($object);
             if ($secret !== null && $bindings->of($reference) !== null && SecretKeeper::isSetIn($object)) {
-                $this->switch->setSecret(
-                    $book,
-                    $bindings,
-                    $reference,
-                    'pin',
-                    $secret['value'],
-                    "pin-{$object->id()}-{$secret['version']}",
-                    $actingFor,
-                );
+                $key = "pin-{$object->id()}-{$secret['version']}";
+                $session->setSecret($reference, 'pin', $secret['value'], $key);
                 $this->inScope($push, function () use ($push, $object, $secret): void {
                     $this->extendLease($push);
                     $this->secrets->sent($push->tenant_id, (string) $object->id(), $secret['version']);
@@ -262,7 +249,7 @@ final readonly class PushRunner
     {
         $this->sendSecrets($push);
         $reading = $this->live->read($push->technician_id, $push->tenant_id);
-        $this->inScope($push, function () use ($push, $reading): void {
+        $this->inScope($push, function (TenantRow $tenant) use ($push, $reading): void {
             $current = Push::query()->where('tenant_id', $push->tenant_id)
                 ->whereKey($push->id)
                 ->lockForUpdate()
@@ -275,7 +262,7 @@ final readonly class PushRunner
                 ? []
                 : $this->sheets->inScope(
                     $push,
-                    $this->comparer->compare($push->tenant_id, $book, $reading->live)->drift,
+                    $this->comparer->compare($tenant, $book, $reading->live)->drift,
                 );
             if ($reading === null || $left !== []) {
                 $this->end(
@@ -287,7 +274,7 @@ final readonly class PushRunner
                 return;
             }
             // Since the reading the book may have gone on: what was pushed is what was agreed on.
-            $this->comparer->settle($push->tenant_id, $book, $reading->live);
+            $this->comparer->settle($tenant, $book, $reading->live);
             $this->end($push, PushStatus::Done, null);
             if ($push->scope === null) {
                 $this->summaries->pushed($push->tenant_id, $push->revision, $this->books->head($push->tenant_id));

@@ -156,6 +156,16 @@ final readonly class SummaryKeeper implements AfterRevision
         $this->findingsSifted($tenantId, $book);
     }
 
+    /** On a switch that holds nothing of the customer yet. */
+    public function neverPushed(string $tenantId): void
+    {
+        $this->put($tenantId, [
+            'pushed_revision' => null, 'pushed_at' => null, 'live_read_at' => null, 'differences' => null,
+            'callers_notice' => null, 'drift_findings' => $this->byWeight([]),
+        ]);
+        $this->findings->ofDrift($tenantId, $this->clock->dateIn('UTC'), []);
+    }
+
     /** @param array<string, mixed> $values */
     private function put(string $tenantId, array $values): void
     {

@@ -236,6 +236,12 @@ final readonly class SecretKeeper
         return $unsent;
     }
 
+    /** Another switch is to be told them all. */
+    public function toBeSentAgain(string $tenantId): void
+    {
+        Secret::query()->where('tenant_id', $tenantId)->update(['sent_at' => null]);
+    }
+
     /** @param string $version of the secret that was sent; a newer one made meanwhile stays to be sent */
     public function sent(string $tenantId, string $objectId, string $version): void
     {

@@ -9,6 +9,7 @@ use App\Book\DraftDesk;
 use App\Book\DraftView;
 use App\Models\StockNumber;
 use App\Models\TenantRow;
+use App\Switching\Switches;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Change\ChangeSet;
@@ -24,6 +25,7 @@ final readonly class ApplyingAgain
 {
     public function __construct(
         private TakingOn $takingOn,
+        private Switches $switches,
         private Applications $applications,
         private DraftDesk $drafts,
     ) {
@@ -41,7 +43,12 @@ final readonly class ApplyingAgain
         $made = BookFormat::fromValue($last->made);
         $found = $this->takingOn->template($last->version->template()->key);
         $answers = Answers::check($found['template'], $given, $this->takingOn->circumstances());
-        $expansion = $this->takingOn->expansion($found['template'], $answers, $tenant->id);
+        $expansion = $this->takingOn->expansion(
+            $found['template'],
+            $answers,
+            $tenant->id,
+            $this->switches->of($tenant),
+        );
         if ($expansion->book->tenant->key !== $made->tenant->key) {
             throw new UnusableAnswers(
                 ['name' => "the customer's key is {$made->tenant->key} for good; change the name in the book"],

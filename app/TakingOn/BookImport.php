@@ -10,7 +10,7 @@ use App\Book\NumberNotFree;
 use App\Book\RevisionSource;
 use App\Book\RevisionWriter;
 use App\Models\TenantRow;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
@@ -31,7 +31,7 @@ final readonly class BookImport
     public function __construct(
         private Scope $scope,
         private RevisionWriter $revisions,
-        private SwitchConnector $switch,
+        private Switches $switches,
     ) {
     }
 
@@ -43,7 +43,7 @@ final readonly class BookImport
     public function import(string $technicianId, Book $given): array
     {
         $tenantId = (string) Str::uuid();
-        $book = $this->switch->granularity()->fit(self::withIds($given, $tenantId));
+        $book = $this->switches->standard()->capabilities()->granularity()->fit(self::withIds($given, $tenantId));
         $fitted = Diff::between(self::withIds($given, $tenantId), $book)->operations;
 
         return [$this->scope->newTenant(
@@ -59,6 +59,7 @@ final readonly class BookImport
                     'name' => $book->tenant->name,
                     'stage' => $book->tenant->state->value,
                     'zone' => $book->tenant->zone,
+                    'connector' => $this->switches->standard()->name(),
                     'head_revision' => 0,
                     'looked_after_by' => $technicianId,
                 ]);

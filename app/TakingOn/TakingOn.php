@@ -12,6 +12,7 @@ use App\Book\RevisionWriter;
 use App\Models\StockNumber;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Time\Clock;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Str;
@@ -39,7 +40,7 @@ final readonly class TakingOn
         private Applications $applications,
         private Scope $scope,
         private RevisionWriter $revisions,
-        private SwitchConnector $switch,
+        private Switches $switches,
         private Clock $clock,
     ) {
     }
@@ -99,7 +100,7 @@ final readonly class TakingOn
             }
             try {
                 if ($rest->faults === []) {
-                    return $this->expansion($template, $rest, $tenantId);
+                    return $this->expansion($template, $rest, $tenantId, $this->switches->standard());
                 }
                 $faults = $rest->faults;
             } catch (UnusableAnswers $fault) {
@@ -151,11 +152,15 @@ final readonly class TakingOn
      *
      * @throws UnusableAnswers also where what the template makes of them cannot stand in a book
      */
-    public function expansion(Template $template, Answers $answers, string $tenantId): Expansion
-    {
+    public function expansion(
+        Template $template,
+        Answers $answers,
+        string $tenantId,
+        SwitchConnector $switch,
+    ): Expansion {
         try {
             $expansion = Expansion::of($template, $answers, $tenantId, self::APPLICATION)->fittedTo(
-                $this->switch->granularity(),
+                $switch->capabilities()->granularity(),
             );
         } catch (UnusableTemplate $fault) {
             throw new UnusableAnswers(['template' => $fault->getMessage()]);
@@ -188,7 +193,7 @@ final readonly class TakingOn
         if ($answers->faults !== []) {
             throw new UnusableAnswers($answers->faults);
         }
-        $expansion = $this->expansion($template, $answers, $tenantId);
+        $expansion = $this->expansion($template, $answers, $tenantId, $this->switches->standard());
         $faults = [];
         if (TenantRow::query()->where('key', $expansion->book->tenant->key)->exists()) {
             $faults['name'] = self::NAME_TAKEN;
@@ -221,6 +226,7 @@ final readonly class TakingOn
             'name' => $book->tenant->name,
             'stage' => Stage::Building->value,
             'zone' => $book->tenant->zone,
+            'connector' => $this->switches->standard()->name(),
             'head_revision' => 0,
             'looked_after_by' => $technicianId,
         ]);

@@ -42,7 +42,8 @@ abstract class FeatureTestCase extends TestCase
         $app = require dirname(__DIR__, 2) . '/bootstrap/app.php';
         $app->make(Kernel::class)->bootstrap();
         $app->make('config')->set([
-            'roster.standins.switch' => ['url' => 'http://switch.test', 'token' => Wire::TOKEN],
+            'roster.switches.practice-switch.url' => 'http://switch.test',
+            'roster.switches.practice-switch.token' => Wire::TOKEN,
             'roster.standins.post' => ['url' => 'http://post.test'],
             'roster.standins.studio' => ['url' => 'http://studio.test', 'token' => Wire::TOKEN],
             'roster.standins.carrier' => ['url' => 'http://carrier.test', 'token' => Wire::TOKEN],

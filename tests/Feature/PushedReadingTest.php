@@ -8,7 +8,7 @@ use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\TenantRow;
 use App\Switching\BindingStore;
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Calls\OneCall\Script;
@@ -116,7 +116,7 @@ final class PushedReadingTest extends FeatureTestCase
 
             return [$book, SecondReading::pushed($this->wire, $book, $this->app->make(BindingStore::class)->load(
                 $tenant->id,
-                $this->app->make(SwitchConnector::class)->name(),
+                $this->app->make(Switches::class)->standard()->name(),
                 [$book],
             ))];
         });

@@ -313,7 +313,8 @@ final class RowSecurityTest extends FeatureTestCase
             $customer['key'],
             Ability::Read,
             static fn (): int => DB::table('call_records')->insertOrIgnore([[
-                'tenant_id' => $customer['id'], 'serial' => 1, 'at' => '2026-12-01T10:00:00Z',
+                'tenant_id' => $customer['id'], 'connector' => 'practice-switch', 'serial' => 1,
+                'at' => '2026-12-01T10:00:00Z',
                 'called' => 'extension:201', 'outcome' => 'answered', 'groups' => '[]', 'rang' => '[]', 'waited' => 1,
                 'talked' => 1,
             ]]),

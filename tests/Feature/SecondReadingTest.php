@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
@@ -100,7 +100,7 @@ final class SecondReadingTest extends FeatureTestCase
 
     private function onSwitch(Book $book): SecondReading
     {
-        return SecondReading::of($this->wire, $this->app->make(SwitchConnector::class), $book, 'case');
+        return SecondReading::of($this->wire, $this->app->make(Switches::class)->standard(), $book, 'case');
     }
 
     /** @param array<string, mixed> $trace */

@@ -6,10 +6,11 @@ namespace Tests\Feature;
 
 use App\Switching\Bindings;
 use App\Switching\Bound;
-use App\Switching\Practice\Fields\FieldCodec;
 use App\Switching\Practice\Translation;
 use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Switching\SwitchTrouble;
+use App\Switching\Table\Fields\FieldCodec;
 use Illuminate\Support\Facades\Http;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
@@ -59,7 +60,7 @@ final class TranslationTest extends FeatureTestCase
         $bindings = $this->build(null, $before, Bindings::none());
         $after = $this->fitted($this->withNewValues($before, $seed), "random-{$seed}");
 
-        $bindings = $this->build($this->connector()->read($before, $bindings)?->live, $after, $bindings);
+        $bindings = $this->build($this->connector()->open($before, $bindings)->read()?->live, $after, $bindings);
 
         self::assertSame([], $this->differences($after, $bindings));
     }
@@ -129,7 +130,7 @@ final class TranslationTest extends FeatureTestCase
         $bindings = $this->build(null, $book, Bindings::none());
 
         self::assertSame([], $this->differences($book, $bindings));
-        self::assertTrue(Planner::plan($this->connector()->read($book, $bindings)?->live, $book)->isEmpty());
+        self::assertTrue(Planner::plan($this->connector()->open($book, $bindings)->read()?->live, $book)->isEmpty());
     }
 
     /** @return iterable<string, array{string, string}> */
@@ -180,7 +181,7 @@ final class TranslationTest extends FeatureTestCase
             });
         }
 
-        $reading = $this->connector()->read($book, Bindings::none());
+        $reading = $this->connector()->open($book, Bindings::none())->read();
 
         self::assertNotNull($reading);
         self::assertSame([], Diff::between($book, $reading->live)->toArray());
@@ -199,8 +200,8 @@ final class TranslationTest extends FeatureTestCase
         $book = Books::small()->with(
             Books::object(Kind::Contact, ['key' => 'harbour-master', 'name' => 'Harbour master']),
         );
-        $bindings = $this->build(null, $this->connector()->carried($book), Bindings::none());
-        $live = $this->connector()->read($book, $bindings)->live ?? self::fail('nothing was built');
+        $bindings = $this->build(null, $this->connector()->capabilities()->of($book), Bindings::none());
+        $live = $this->connector()->open($book, $bindings)->read()->live ?? self::fail('nothing was built');
         $later = $book
             ->with(Tenant::read(Node::of(['state' => 'in-service', 'name' => 'Renamed'] + $book->tenant->toArray())))
             ->without(Reference::parse('contact:harbour-master'));
@@ -208,7 +209,10 @@ final class TranslationTest extends FeatureTestCase
         self::assertSame([], Diff::between($book, $live)->toArray());
         self::assertSame(
             ['name'],
-            array_column(Diff::between($later, $this->connector()->beside($live, $later))->toArray(), 'path'),
+            array_column(
+                Diff::between($later, $this->connector()->capabilities()->beside($live, $later))->toArray(),
+                'path',
+            ),
         );
     }
 
@@ -224,7 +228,7 @@ final class TranslationTest extends FeatureTestCase
         $this->wire->byHand('POST', "{$account}/lines", ['digits' => '19025550150', 'caption' => 'Front']);
         $this->wire->byHand('POST', "{$account}/premises", ['caption' => 'Office']);
 
-        $reading = $this->connector()->read(Books::small(), Bindings::none());
+        $reading = $this->connector()->open(Books::small(), Bindings::none())->read();
 
         self::assertNotNull($reading);
         self::assertEqualsCanonicalizing(
@@ -243,7 +247,7 @@ final class TranslationTest extends FeatureTestCase
         $this->wire->byHand('POST', "{$account}/premises", ['caption' => 'Office']);
         $book = Books::small()->with(Books::object(Kind::Site, ['key' => 'annexe', 'name' => 'Office']));
 
-        $reading = $this->connector()->read($book, Bindings::none());
+        $reading = $this->connector()->open($book, Bindings::none())->read();
 
         self::assertNotNull($reading);
         self::assertNull($reading->bindings->of(Reference::parse('site:office')));
@@ -252,7 +256,7 @@ final class TranslationTest extends FeatureTestCase
 
     public function test_a_customer_the_switch_does_not_know_reads_as_nothing(): void
     {
-        self::assertNull($this->connector()->read(Books::small(), Bindings::none()));
+        self::assertNull($this->connector()->open(Books::small(), Bindings::none())->read());
     }
 
     public function test_an_account_made_anew_by_hand_is_found_again_by_its_handle(): void
@@ -264,7 +268,7 @@ final class TranslationTest extends FeatureTestCase
         );
         $lost = Bindings::none()->with(Reference::parse('tenant:inlet'), new Bound('a-gone', '7'));
 
-        self::assertNotNull($this->connector()->read(Books::small(), $lost));
+        self::assertNotNull($this->connector()->open(Books::small(), $lost)->read());
     }
 
     /** @param array<string, string> $headers */
@@ -277,7 +281,7 @@ final class TranslationTest extends FeatureTestCase
     ): void {
         $this->wire->interfere = static fn () => Http::response(['fault' => 'no'], $status, $headers);
         try {
-            $this->connector()->read(Books::small(), Bindings::none());
+            $this->connector()->open(Books::small(), Bindings::none())->read();
             self::fail('this was to fail');
         } catch (SwitchTrouble $trouble) {
             self::assertSame($temporary, $trouble->temporary);
@@ -298,7 +302,7 @@ final class TranslationTest extends FeatureTestCase
 
     private function connector(): SwitchConnector
     {
-        return $this->app->make(SwitchConnector::class);
+        return $this->app->make(Switches::class)->standard();
     }
 
     /** The book as the draft desk would have it: whole rings, a key and numbers of its own. */
@@ -306,7 +310,7 @@ final class TranslationTest extends FeatureTestCase
     {
         $tenant = Tenant::read(Node::of(['key' => $key] + $book->tenant->toArray()));
 
-        return $this->connector()->granularity()->fit(Book::of($tenant, $book->objects()));
+        return $this->connector()->capabilities()->granularity()->fit(Book::of($tenant, $book->objects()));
     }
 
     private function withNewValues(Book $book, int $seed): Book
@@ -332,29 +336,15 @@ final class TranslationTest extends FeatureTestCase
         foreach (
             Planner::plan(
                 $live,
-                $live === null ? $this->connector()->carried($book) : $book,
+                $live === null ? $this->connector()->capabilities()->of($book) : $book,
             )->steps as $position => $step
         ) {
             $key = $book->tenant->key . ($live === null ? '-new-' : '-edit-') . $position;
+            $session = $this->connector()->open($book, $bindings, 'test');
             $bound = match ($step->kind) {
-                StepKind::Create => $this->connector()->create(
-                    $book,
-                    $bindings,
-                    $step->object,
-                    $step->fields,
-                    $key,
-                    'test',
-                ),
+                StepKind::Create => $session->create($step->object, $step->fields, $key),
                 StepKind::Update,
-                StepKind::Link => $this->connector()->update(
-                    $book,
-                    $bindings,
-                    $step->object,
-                    $step->fields,
-                    $step->expected,
-                    $key,
-                    'test',
-                ),
+                StepKind::Link => $session->update($step->object, $step->fields, $step->expected, $key),
                 StepKind::Delete => self::fail('nothing was to be removed'),
             };
             $bindings = $bindings->with($step->object, $bound);
@@ -366,7 +356,7 @@ final class TranslationTest extends FeatureTestCase
     /** @return list<array<string, mixed>> */
     private function differences(Book $book, Bindings $bindings): array
     {
-        $reading = $this->connector()->read($book, $bindings);
+        $reading = $this->connector()->open($book, $bindings)->read();
         self::assertNotNull($reading);
 
         return Diff::between($book, $reading->live)->toArray();

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Switching\Practice;
 
 use App\Switching\SwitchTrouble;
+use App\Switching\Table\RecordGone;
+use App\Switching\Table\StaleRecord;
 use Illuminate\Http\Client\ConnectionException;
 use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Client\PendingRequest;

@@ -8,16 +8,10 @@ use App\Switching\Practice\Fields\Address;
 use App\Switching\Practice\Fields\Bit;
 use App\Switching\Practice\Fields\Callers;
 use App\Switching\Practice\Fields\DateNumber;
-use App\Switching\Practice\Fields\FieldCodec;
-use App\Switching\Practice\Fields\Items;
 use App\Switching\Practice\Fields\Minutes;
-use App\Switching\Practice\Fields\Nested;
 use App\Switching\Practice\Fields\PersonName;
 use App\Switching\Practice\Fields\Place;
 use App\Switching\Practice\Fields\Places;
-use App\Switching\Practice\Fields\Plain;
-use App\Switching\Practice\Fields\Pointer;
-use App\Switching\Practice\Fields\Pointers;
 use App\Switching\Practice\Fields\Recording;
 use App\Switching\Practice\Fields\Ringers;
 use App\Switching\Practice\Fields\Rules;
@@ -25,15 +19,24 @@ use App\Switching\Practice\Fields\Tenths;
 use App\Switching\Practice\Fields\Treatment;
 use App\Switching\Practice\Fields\Weekdays;
 use App\Switching\Practice\Fields\WeekSpan;
-use App\Switching\Practice\Fields\Word;
 use App\Switching\Practice\Fields\Words;
+use App\Switching\Table\Dialect;
+use App\Switching\Table\Fields\FieldCodec;
+use App\Switching\Table\Fields\Items;
+use App\Switching\Table\Fields\Nested;
+use App\Switching\Table\Fields\Plain;
+use App\Switching\Table\Fields\Pointer;
+use App\Switching\Table\Fields\Pointers;
+use App\Switching\Table\Fields\Word;
+use App\Switching\Table\Marks;
 use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
 
 /**
  * Which fields of a kind the practice switch carries, and how each stands there. What is not listed stays in the book
  * alone.
  */
-final class Translation
+final class Translation implements Dialect
 {
     private const REACH = ['national' => 2, 'internal' => 0, 'local' => 1, 'international' => 3];
 
@@ -376,43 +379,39 @@ final class Translation
         ];
     }
 
-    /**
-     * @param  array<string, mixed>  $fields  ours
-     * @return array<string, mixed> the record's
-     */
-    public static function toSwitch(Kind $kind, array $fields, Names $names): array
+    public function held(): array
     {
-        $record = [];
-        foreach (self::fields($kind) as $our => $codec) {
-            if (array_key_exists($our, $fields)) {
-                $record += $codec->toSwitch($fields[$our], $names);
-            }
-        }
-
-        return $record;
+        return self::carried();
     }
 
-    /**
-     * @param  array<string, mixed>  $record
-     * @return array<string, mixed> ours, only what the switch carries
-     */
-    public static function fromSwitch(Kind $kind, array $record, Names $names): array
+    public function of(Kind $kind): array
     {
-        return array_map(
-            static fn (FieldCodec $codec): mixed => $codec->fromSwitch($record, $names),
-            self::fields($kind),
+        return self::fields($kind);
+    }
+
+    public function named(Reference $object): array
+    {
+        return match ($object->kind) {
+            Kind::Tenant => ['handle' => $object->key],
+            Kind::Number => ['digits' => ltrim($object->key, '+')],
+            default => [],
+        };
+    }
+
+    public function marks(Kind $kind, array $fields): Marks
+    {
+        $text = static fn (string $field): ?string => is_string($fields[$field] ?? null) ? $fields[$field] : null;
+
+        return new Marks(
+            $text('digits') === null ? null : '+' . $text('digits'),
+            $text('short'),
+            $kind === Kind::Mailbox ? $text('person') : null,
+            $text('caption'),
         );
     }
 
-    /** Which of our fields a field of the record belongs to. */
-    public static function ourField(Kind $kind, string $their): ?string
+    public function secret(string $field, string $value): array
     {
-        foreach (self::fields($kind) as $our => $codec) {
-            if (in_array($their, $codec->theirs(), true)) {
-                return $our;
-            }
-        }
-
-        return null;
+        return ['lock_code' => $value];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Provisioning\Unsupported;
 
 /**
  * What no book says of a customer: how far it is on the way to the switch, what was signed, and what it was made from.
@@ -30,6 +31,7 @@ final readonly class Surroundings
      * @param  ?string  $waitingSince  a date: the first change that was not pushed was entered then; null where nothing
      *     waits
      * @param  list<DraftSeen>  $drafts  of every technician
+     * @param  list<Unsupported>  $unsupported  fields that the switch has no place for
      */
     public function __construct(
         public int $revision = 1,
@@ -48,6 +50,7 @@ final readonly class Surroundings
         public array $pinsOnSwitch = [],
         public ?string $waitingSince = null,
         public array $drafts = [],
+        public array $unsupported = [],
     ) {
     }
 }

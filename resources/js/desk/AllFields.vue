@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref } from 'vue'
 import type { BookObject } from '@/api'
 import { kindsInWords } from '@/shared'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 
 /**
  * Every field of an object, folded: what is rarely needed is not missing. The form is fetched when it is first opened.
@@ -11,7 +11,8 @@ const props = defineProps<{ object: BookObject; removable?: boolean }>()
 
 const FieldList = defineAsyncComponent(() => import('./FieldList.vue'))
 
-const { edit, names } = useDesk()
+const { names } = useDesk()
+const { edit } = useDraft()
 const isOpen = ref(false)
 const kind = computed(() => kindsInWords(props.object.kind).one.toLowerCase())
 

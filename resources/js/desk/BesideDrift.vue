@@ -2,13 +2,14 @@
 import { computed, ref } from 'vue'
 import type { Difference } from '@/api'
 import { dateThere, FieldRow, plural } from '@/shared'
-import { useDesk } from './desk'
+import { useBeside, useDesk } from './desk'
 import { fieldInWords, valueInWords } from './words'
 
 /** What differs and is no drift: waived, left to the customer, and what was entered since the customer signed. */
 defineProps<{ zone: string }>()
 
-const { book, live, names, busy, takeWaiverBack, sign } = useDesk()
+const { book, names, busy } = useDesk()
+const { live, takeWaiverBack, sign } = useBeside()
 
 const left = computed(() => live.data.value?.left ?? [])
 const waived = computed(() => live.data.value?.waived ?? [])

@@ -73,7 +73,7 @@ async function press(key: string, on: Element = document.body): Promise<void> {
 
 it('shows the answer that was asked for last, under the name of its book', async () => {
   const { state, answers } = await openLine()
-  state.sentence.value = '902 555 0150 tue 14:05'
+  state.callLine.sentence.value = '902 555 0150 tue 14:05'
   await settle()
   await press('Enter', page.get('[aria-label="Call line"]').element)
   await press('T')

@@ -3,13 +3,15 @@ import { computed, nextTick, ref, useId, watch } from 'vue'
 import { client, isProblem, take, type Followed } from '@/api'
 import { GetsSwatch, outcomeInWords, plural, useShortcuts } from '@/shared'
 import { withNames } from './calls'
-import { useDesk } from './desk'
+import { useCallLine, useDesk, useDraft, useMargin } from './desk'
 import LookOver from './LookOver.vue'
 
 const PAUSE = 120
 
-const { customer, changes, clashes, names, notice, busy, undo, restore, sentence, asked, edit, book, margin } =
-  useDesk()
+const { customer, names, notice, busy, book } = useDesk()
+const { changes, clashes, undo, restore, edit } = useDraft()
+const { sentence, asked } = useCallLine()
+const { margin } = useMargin()
 const id = useId()
 const line = ref<HTMLInputElement>()
 const looking = ref(false)

@@ -2,12 +2,13 @@
 import { computed } from 'vue'
 import { ErrorState, minuteOfWeek, plural, SeverityBars, useNow, WeekStrip } from '@/shared'
 import { withNames } from './calls'
-import { useDesk } from './desk'
+import { useBeside, useDesk } from './desk'
 import ImpactTable from './ImpactTable.vue'
 
 defineProps<{ zone: string }>()
 
-const { impact: found, changedThere, names } = useDesk()
+const { names } = useDesk()
+const { impact: found, changedThere } = useBeside()
 const now = useNow()
 
 const brings = computed(() => found.data.value?.brings ?? [])

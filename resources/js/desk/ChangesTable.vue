@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import type { Change } from '@/api'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 import { fieldInWords, valueInWords } from './words'
 
 /** Changes as a ledger: what was, what will be. */
 defineProps<{ changes: Change[]; canLeaveOut?: boolean }>()
 
-const { names, busy, leaveOut } = useDesk()
+const { names, busy } = useDesk()
+const { leaveOut } = useDraft()
 
 function what(change: Change): string {
   if (change.op === 'create') return 'new in the book'

@@ -29,7 +29,10 @@ const props = defineProps<{ customer: string; chapter: string }>()
 const router = useRouter()
 const now = useNow()
 const desk = provideDesk(props.customer)
-const { book, live, notPushed, changedThere, faults, clashes, underWay, findings, margin, names } = desk
+const { book, names } = desk
+const { faults, clashes, takeBack } = desk.draft
+const { live, notPushed, changedThere, underWay } = desk.beside
+const { margin, findings } = desk.margin
 const route = useRoute()
 const neighbours = useNeighbours(() => props.customer)
 
@@ -146,7 +149,7 @@ useShortcuts([
       step(-1)
     },
   },
-  { keys: 'ctrl+z', label: 'take the last edit back', scope: 'Desk', run: () => void desk.takeBack() },
+  { keys: 'ctrl+z', label: 'take the last edit back', scope: 'Desk', run: () => void takeBack() },
   { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push('/') },
 ])
 useCommands(() => [

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { BookObject } from '@/api'
 import { dateIn, now } from '@/shared'
 import type { Field } from './catalogue'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 import InlineField from './InlineField.vue'
 import { itemFor } from './making'
 import { sidesOf, withSide } from './treatments'
@@ -13,7 +13,8 @@ import { asText, valueAt } from './values'
 /** One field, or the fields inside it. */
 const props = defineProps<{ object: BookObject; field: Field; path: string }>()
 
-const { edit, names, zone } = useDesk()
+const { names, zone } = useDesk()
+const { edit } = useDraft()
 
 type Item = Record<string, unknown> & { item: string }
 

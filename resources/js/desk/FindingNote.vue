@@ -6,13 +6,16 @@ import { SeverityBars } from '@/shared'
 import { withNames } from './calls'
 import ChangeLine from './ChangeLine.vue'
 import { chapterOfFinding } from './chapters'
-import { useDesk } from './desk'
+import { useCallLine, useDesk, useDraft, useMargin } from './desk'
 import WaiveSheet from './WaiveSheet.vue'
 
 /** One finding: what is wrong, the call that shows it, and its fix as a button that shows the change set first. */
 const props = defineProps<{ finding: Finding; isHere?: boolean }>()
 
-const { customer, names, edit, sentence, asked, busy, notice, waiveFinding } = useDesk()
+const { customer, names, busy, notice } = useDesk()
+const { edit } = useDraft()
+const { waiveFinding } = useMargin()
+const { sentence, asked } = useCallLine()
 const router = useRouter()
 const isOpen = ref(false)
 const shows = ref(false)

@@ -4,12 +4,13 @@ import { computed, ref } from 'vue'
 import { client, take, type Revision } from '@/api'
 import { dateThere, ErrorState, LoadingLines, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 import { fieldInWords } from './words'
 
 defineProps<{ zone: string }>()
 
-const { customer, queries, book, busy, undo } = useDesk()
+const { customer, queries, book, busy } = useDesk()
+const { undo } = useDraft()
 /** The object whose history is looked at; empty for all of them. */
 const object = ref('')
 const whole = useQuery(queries.revisions)

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Impact } from '@/api'
 import { plural } from '@/shared'
 import { withNames } from './calls'
-import { useDesk } from './desk'
+import { useCallLine, useDesk } from './desk'
 
 /**
  * What callers notice of a difference, before and after the arrow, each with the shortest call that shows it; and what
@@ -11,7 +11,8 @@ import { useDesk } from './desk'
  */
 const props = defineProps<{ impact: NonNullable<Impact['impact']> }>()
 
-const { names, sentence, asked } = useDesk()
+const { names } = useDesk()
+const { sentence, asked } = useCallLine()
 
 const more = computed(() => props.impact.count - props.impact.contrasts.length)
 

@@ -4,7 +4,7 @@ import type { BookObject } from '@/api'
 import { asSentence } from '@/shared'
 import { read, shown, suggested, typedOf } from './cells'
 import { typeAt, type FieldType } from './catalogue'
-import { cellKey, useDesk } from './desk'
+import { cellKey, useDesk, useDraft } from './desk'
 import { same, valueAt } from './values'
 
 /**
@@ -24,7 +24,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [value: unknown] }>()
 
-const { names, faults, changes, edit } = useDesk()
+const { names } = useDesk()
+const { faults, changes, edit } = useDraft()
 const id = useId()
 const field = computed<FieldType>(() => ({ ...typeAt(props.object.kind, props.path), ...props.type }))
 const typed = ref<string>()

@@ -4,13 +4,14 @@ import { computed, ref } from 'vue'
 import { client, take, type Answers } from '@/api'
 import { dateThere, ErrorState, LoadingLines } from '@/shared'
 import { AnswerForm } from '@/takingon'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 import AllFields from './AllFields.vue'
 import SheetGrid from './SheetGrid.vue'
 
 defineProps<{ zone: string }>()
 
-const { customer, book, busy, answerAgain } = useDesk()
+const { customer, book, busy } = useDesk()
+const { answerAgain } = useDraft()
 const { data, error, isPending, refetch } = useQuery({
   queryKey: ['intake', customer],
   queryFn: async () =>

@@ -4,12 +4,13 @@ import { computed, ref, watch } from 'vue'
 import { client, take } from '@/api'
 import { ErrorState, LoadingLines, ModalSheet, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 import ImpactTable from './ImpactTable.vue'
 
 const open = defineModel<boolean>({ required: true })
 
-const { customer, changes, clashes, faults, busy, enter, drop } = useDesk()
+const { customer, busy } = useDesk()
+const { changes, clashes, faults, enter, drop } = useDraft()
 const note = ref('')
 
 const noticed = useQuery({

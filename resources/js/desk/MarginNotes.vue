@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { detailOf, type BookObject, type Clash, type Difference } from '@/api'
 import { age, byWeight, dateThere, dayInWords, plural, SeverityBars, useNow } from '@/shared'
-import { cellKey, useDesk } from './desk'
+import { cellKey, useBeside, useDesk, useDraft, useMargin } from './desk'
 import FindingNote from './FindingNote.vue'
 import { fieldInWords, valueInWords } from './words'
 
@@ -18,24 +18,10 @@ const props = defineProps<{
   about?: 'kinds' | 'whole' | 'drift' | undefined
 }>()
 
-const {
-  names,
-  faults,
-  clashes,
-  notPushed,
-  changedThere,
-  findings,
-  driftFindings,
-  margin,
-  live,
-  impact,
-  edit,
-  push,
-  busy,
-  underWay,
-  book,
-  standAgain,
-} = useDesk()
+const { names, busy, book } = useDesk()
+const { faults, clashes, edit } = useDraft()
+const { notPushed, changedThere, live, impact, push, underWay } = useBeside()
+const { findings, driftFindings, margin, standAgain } = useMargin()
 const now = useNow()
 
 /** A few tell what it is about; Push has them all. */

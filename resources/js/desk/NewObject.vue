@@ -1,19 +1,19 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { kindsInWords } from '@/shared'
-import { useDesk, type NewObject } from './desk'
+import { useDraft, type NewObject } from './desk'
 import PeopleSheet from './PeopleSheet.vue'
 
 /** The empty line under a list: a name typed there, or several pasted, makes objects of the kind. */
 const props = defineProps<{ kind: NewObject['kind'] }>()
 const emit = defineEmits<{ made: [ref: string] }>()
 
-const desk = useDesk()
+const draft = useDraft()
 const name = ref('')
 
 async function make(names: string[]): Promise<void> {
   const { kind } = props
-  const made = await desk.make(names.map((each) => ({ kind, name: each })))
+  const made = await draft.make(names.map((each) => ({ kind, name: each })))
   made.forEach((ref) => {
     emit('made', ref)
   })

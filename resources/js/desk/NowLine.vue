@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { RightNow } from '@/api'
 import { age, plural, timeThere, useNow } from '@/shared'
-import { useDesk } from './desk'
+import { useBeside, useDesk } from './desk'
 import TellingLine from './TellingLine.vue'
 import { same } from './values'
 
@@ -13,7 +13,8 @@ import { same } from './values'
  */
 defineProps<{ zone: string }>()
 
-const { queries, live, notPushed, changedThere, names } = useDesk()
+const { queries, names } = useDesk()
+const { live, notPushed, changedThere } = useBeside()
 const { data, isError } = useQuery(queries.now)
 const now = useNow()
 

@@ -2,31 +2,19 @@
 import { computed, ref } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
 import { age, dateThere, dayThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
-import { isUnderWay, useDesk } from './desk'
+import { isUnderWay, useBeside, useDesk, useDraft } from './desk'
 import CallersNotice from './CallersNotice.vue'
 import BesideDrift from './BesideDrift.vue'
 import PushProgress from './PushProgress.vue'
+import SwitchLine from './SwitchLine.vue'
 import WaiveSheet from './WaiveSheet.vue'
 import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
 
-const {
-  book,
-  live,
-  impact,
-  pushes,
-  names,
-  notPushed,
-  changedThere,
-  underWay,
-  busy,
-  changes,
-  edit,
-  push,
-  readAgain,
-  waive,
-} = useDesk()
+const { book, names, busy } = useDesk()
+const { changes, edit } = useDraft()
+const { live, impact, pushes, notPushed, changedThere, underWay, push, readAgain, waive } = useBeside()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
@@ -161,6 +149,7 @@ function ended(each: Push): string {
           Read again
         </button>
       </div>
+      <SwitchLine />
       <table v-if="changedThere.length > 0" class="drift" data-testid="differences">
         <caption class="soft">
           Changed on the switch

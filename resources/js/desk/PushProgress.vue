@@ -2,11 +2,12 @@
 import { computed } from 'vue'
 import type { Push } from '@/api'
 import { plural } from '@/shared'
-import { isUnderWay, useDesk } from './desk'
+import { isUnderWay, useBeside, useDesk } from './desk'
 
 const props = defineProps<{ push: Push }>()
 
-const { stop, busy } = useDesk()
+const { busy } = useDesk()
+const { stop } = useBeside()
 const done = computed(() => props.push.steps.filter((step) => step.status === 'done').length)
 const STEPS = { create: 'make', update: 'set', link: 'join up', delete: 'remove' }
 const STATES = { waiting: 'waiting', sent: 'sent', done: 'done', failed: 'failed' }

@@ -4,7 +4,7 @@ import type { BookObject } from '@/api'
 import { asSentence, kindsInWords, plural, useLongList } from '@/shared'
 import { pastedCells, read, shown, suggested, typedOf } from './cells'
 import { columnsOf, type Column } from './columns'
-import { cellKey, useDesk, type Edit } from './desk'
+import { cellKey, type Edit, useDesk, useDraft } from './desk'
 import { valueAt } from './values'
 
 /** `after` is a last column that only shows; `struck` are lines that have no effect. */
@@ -20,7 +20,8 @@ const emit = defineEmits<{ select: [ref: string] }>()
 const LINE_HEIGHT = 34
 const MOST_WIDE = 136
 
-const { names, faults, changes, clashes, edit, notice } = useDesk()
+const { names, notice } = useDesk()
+const { faults, changes, clashes, edit } = useDraft()
 const id = useId()
 const grid = ref<HTMLElement>()
 // A reference inside a loop is a list; one editor is open at most.

@@ -7,7 +7,7 @@ import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
-import { openPart, ZONE } from './testing'
+import { openPart, PRACTICE, ZONE } from './testing'
 
 const BOX = bookObject('mailbox:ines', { pin: 'set' }, { label: 'Ines Marsh' })
 const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
@@ -32,6 +32,7 @@ const LIVE: Live = {
   signed: null,
   runSheet: [],
   pinsToTell: [],
+  switch: PRACTICE,
 }
 
 let page: VueWrapper

@@ -5,6 +5,7 @@ import { defineComponent, h } from 'vue'
 import type { BookObject, Change, Desk, Finding, Live } from '@/api'
 import { bookObject, close, fakeServer, key, Refused, settle } from '@/testing'
 import CallLine from './CallLine.vue'
+import { PRACTICE } from './testing'
 import { provideDesk, type DeskState } from './desk'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
@@ -31,6 +32,7 @@ const NOTHING_LIVE: Live = {
   signed: null,
   runSheet: [],
   pinsToTell: [],
+  switch: PRACTICE,
 }
 
 let page: VueWrapper
@@ -150,7 +152,7 @@ describe('a sheet', () => {
     await settle()
     expect(cell(0, EXT).querySelector('input')?.value).toBe('2o1')
     await key('Escape', cell(0, EXT).querySelector('input') ?? document.body)
-    state.faults.clear()
+    state.draft.faults.clear()
     await settle()
     expect(cell(0, EXT).textContent).toBe('201')
   })
@@ -243,13 +245,13 @@ describe('a sheet', () => {
     })
     await typeInto(0, EXT, '203')
 
-    await state.takeBack()
+    await state.draft.takeBack()
     expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
       edits: [{ object: 'user:ines', path: 'extension', value: '201' }],
     })
 
     const calls = server.asked.length
-    await state.takeBack()
+    await state.draft.takeBack()
     expect(server.asked.length).toBe(calls)
   })
 })
@@ -369,6 +371,7 @@ describe('the margin', () => {
       readAt: '2026-12-01T18:05:00Z',
       runSheet: [],
       pinsToTell: [],
+      switch: PRACTICE,
       left: [],
       waived: [],
       signed: null,
@@ -418,6 +421,7 @@ describe('the margin', () => {
       readAt: '2026-12-01T18:05:00Z',
       runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }],
       pinsToTell: [],
+      switch: PRACTICE,
       left: [],
       waived: [],
       signed: null,
@@ -453,10 +457,10 @@ describe('what was typed', () => {
     const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
       [EDITS]: new Refused(401, { detail: 'Sign in to go on.' }),
     })
-    await state.edit([{ object: 'user:ines', path: 'legs/desk/seconds', value: 25, typed: '25' }])
+    await state.draft.edit([{ object: 'user:ines', path: 'legs/desk/seconds', value: 25, typed: '25' }])
     await settle()
     expect(page.get('[data-testid=notice]').text()).toContain('kept in this browser (1 edit)')
-    expect(state.faults.get('user:ines legs/desk/seconds')?.typed).toBe('25')
+    expect(state.draft.faults.get('user:ines legs/desk/seconds')?.typed).toBe('25')
     close(page)
 
     // Signed in again, or another day.
@@ -470,7 +474,7 @@ describe('what was typed', () => {
     expect(again.server.asked.find((each) => each.call === EDITS)?.body).toEqual({
       edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }],
     })
-    expect(again.state.unsent.value).toEqual([])
+    expect(again.state.draft.unsent.value).toEqual([])
     expect(server.asked.filter((each) => each.call === EDITS)).toHaveLength(1)
   })
 })
@@ -549,6 +553,7 @@ describe('what callers notice of drift', () => {
     readAt: '2026-12-01T18:00:00Z',
     runSheet: [],
     pinsToTell: [],
+    switch: PRACTICE,
     left: [],
     waived: [],
     signed: null,

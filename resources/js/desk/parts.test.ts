@@ -199,7 +199,7 @@ describe('a finding in the margin', () => {
     expect(page.text()).toContain('1 finding in other chapters')
 
     await press('call it')
-    expect([opened.state.sentence.value, opened.state.asked.value]).toEqual(['300 wed 10:00', 1])
+    expect([opened.state.callLine.sentence.value, opened.state.callLine.asked.value]).toEqual(['300 wed 10:00', 1])
   })
 })
 
@@ -616,7 +616,7 @@ describe('making objects', () => {
     })
     expect(page.get('input').element.value).toBe('')
 
-    await opened.state.takeBack()
+    await opened.state.draft.takeBack()
     expect(sent(opened.server)).toEqual([{ op: 'delete', object: 'user:petra-lunn', value: null }])
   })
 

@@ -11,6 +11,13 @@ import { provideDesk, type DeskState } from './desk'
 export const EDITS = 'POST /customers/inlet/draft/edits'
 export const OBJECTS = 'POST /customers/inlet/draft/objects'
 export const ZONE = 'America/Halifax'
+export const PRACTICE: Live['switch'] = {
+  name: 'practice-switch',
+  title: 'practice switch',
+  takesPins: true,
+  others: [{ name: 'file-switch', title: 'file switch' }],
+  unsupported: [],
+}
 export const NOTHING_LIVE: Live = {
   onSwitch: false,
   readAt: null,
@@ -20,6 +27,7 @@ export const NOTHING_LIVE: Live = {
   signed: null,
   runSheet: [],
   pinsToTell: [],
+  switch: PRACTICE,
 }
 
 export const NO_CALLS = {

@@ -20,6 +20,7 @@ use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Provisioning\Unsupported;
 
 /**
  * What a rule is proven on: `tests/data/rules/<area>/<name>.txt`. A book in which nothing is found, what is otherwise
@@ -34,7 +35,7 @@ final readonly class RuleCase
 
     private const SEEN = [
         'grants' => GrantSeen::class, 'invitations' => InvitationSeen::class, 'ports' => PortSeen::class,
-        'drafts' => DraftSeen::class,
+        'drafts' => DraftSeen::class, 'unsupported' => Unsupported::class,
     ];
 
     /**

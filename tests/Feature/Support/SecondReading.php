@@ -39,21 +39,14 @@ final readonly class SecondReading
     /** @param string $key for the customer, one of a kind on the switch */
     public static function of(Wire $wire, SwitchConnector $connector, Book $book, string $key): self
     {
-        $fitted = $connector->granularity()
+        $fitted = $connector->capabilities()->granularity()
             ->fit(Book::of(Tenant::read(Node::of(['key' => $key] + $book->tenant->toArray())), $book->objects()));
         $bindings = Bindings::none();
-        foreach (Planner::plan(null, $connector->carried($fitted))->steps as $place => $step) {
+        foreach (Planner::plan(null, $connector->capabilities()->of($fitted))->steps as $place => $step) {
+            $session = $connector->open($fitted, $bindings, 'test');
             $bound = $step->kind === StepKind::Create
-                ? $connector->create($fitted, $bindings, $step->object, $step->fields, "{$key}-{$place}", 'test')
-                : $connector->update(
-                    $fitted,
-                    $bindings,
-                    $step->object,
-                    $step->fields,
-                    $step->expected,
-                    "{$key}-{$place}",
-                    'test',
-                );
+                ? $session->create($step->object, $step->fields, "{$key}-{$place}")
+                : $session->update($step->object, $step->fields, $step->expected, "{$key}-{$place}");
             $bindings = $bindings->with($step->object, $bound);
         }
 

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\FieldCodec;
+use App\Switching\Table\Names;
 
 /** A postal address; the switch keeps none rather than an empty one. */
 final readonly class Address implements FieldCodec

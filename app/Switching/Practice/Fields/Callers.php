@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\OneField;
+use App\Switching\Table\Names;
 
 /** Which callers: a digit map, or a word in capitals for those a map cannot say. */
 final readonly class Callers extends OneField

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\FieldCodec;
+use App\Switching\Table\Names;
 
 /** First and last name as two fields. */
 final readonly class PersonName implements FieldCodec

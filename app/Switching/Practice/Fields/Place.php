@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\OneField;
+use App\Switching\Table\Names;
 
 /**
  * A destination as the id of a record under its kind's word (`{"person": id}`), `{"dial": digits}` or `{"act": word}`.

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\OneField;
+use App\Switching\Table\Names;
 
 /** Several places, in their order. */
 final readonly class Places extends OneField

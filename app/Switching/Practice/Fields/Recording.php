@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\FieldCodec;
+use App\Switching\Table\Names;
 
 /** Recording of calls in and out as bits of one field. */
 final readonly class Recording implements FieldCodec

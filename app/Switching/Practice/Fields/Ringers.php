@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\FieldCodec;
+use App\Switching\Table\Names;
 
 /** A user's legs: ring times in whole rings of five seconds, outside numbers without a plus. */
 final readonly class Ringers implements FieldCodec

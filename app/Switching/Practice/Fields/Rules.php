@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\FieldCodec;
+use App\Switching\Table\Names;
 
 /** A user's handling by state: which ringers, in which style, and where each condition leads. */
 final readonly class Rules implements FieldCodec

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\OneField;
+use App\Switching\Table\Names;
 
 /** Where a condition leads, for calls from outside and from inside: two places. */
 final readonly class Treatment extends OneField

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Switching\Practice\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Fields\OneField;
+use App\Switching\Table\Names;
 use Jaunty\Core\Book\ClockTime;
 
 /** A span of the week as two counts of minutes since Monday 00:00. */

@@ -3503,6 +3503,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/switch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        /** Put the customer on another switch, which holds nothing of them yet or what it held before */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @description Name of a switch there is */
+                        switch: string;
+                    };
+                };
+            };
+            responses: {
+                200: components["responses"]["Live"];
+                401: components["responses"]["Problem"];
+                403: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                409: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/live/waivers": {
         parameters: {
             query?: never;
@@ -5486,6 +5530,7 @@ export interface components {
         };
         Live: {
             onSwitch: boolean;
+            switch: components["schemas"]["Switch"];
             /** Format: date-time */
             readAt: string | null;
             /** @description objects whose PIN the switch was not told yet; the next push does, also one that has nothing else to do */
@@ -5496,6 +5541,25 @@ export interface components {
             waived: components["schemas"]["WaivedDifference"][];
             signed: null | components["schemas"]["SignedBaseline"];
             runSheet: components["schemas"]["RunSheetStep"][];
+        };
+        Switch: {
+            name: string;
+            title: string;
+            takesPins: boolean;
+            /** @description where the customer could be moved */
+            others: {
+                name: string;
+                title: string;
+            }[];
+            /** @description what the book says and calls hang on, and the switch has no place for */
+            unsupported: {
+                object: string;
+                label: string;
+                /** @description unset: the whole object */
+                path: string | null;
+                /** @description what the switch lacks, as the end of a sentence */
+                why: string;
+            }[];
         };
         Difference: {
             object: string;

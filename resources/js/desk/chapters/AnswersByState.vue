@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ObjectOf } from '@/api'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { itemFor } from '../making'
 
@@ -11,7 +11,8 @@ type Answer = ObjectOf<'attendant'>['fields']['answers'][number]
 const props = defineProps<{ attendant: ObjectOf<'attendant'> }>()
 const emit = defineEmits<{ open: [ref: string] }>()
 
-const { edit, names } = useDesk()
+const { names } = useDesk()
+const { edit } = useDraft()
 
 const answers = computed(() => props.attendant.fields.answers)
 const schedule = computed(() => names.value.as('schedule', props.attendant.fields.schedule))

@@ -5,7 +5,7 @@ import { client, take, type ObjectOf } from '@/api'
 import { EmptyState } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { DESTINATION } from '../catalogue'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
 import { itemFor } from '../making'
@@ -15,7 +15,8 @@ import { sidesOf } from '../treatments'
 import TreatmentSentences from './TreatmentSentences.vue'
 
 /** What becomes of a user's calls, as sentences; and fallback chains, place by place. */
-const { customer, edit, names } = useDesk()
+const { customer, names } = useDesk()
+const { edit } = useDraft()
 const { selected, select } = useSelected('user', 'chain')
 const words = ref('')
 

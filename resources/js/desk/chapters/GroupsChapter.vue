@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { client, take } from '@/api'
 import { EmptyState } from '@/shared'
 import AllFields from '../AllFields.vue'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
 import NewObject from '../NewObject.vue'
@@ -14,7 +14,8 @@ import CallsMade from '../CallsMade.vue'
 import MembersTable from './MembersTable.vue'
 
 /** Hunt groups: the list, and of the one in view who is in it, how long each rings, and where calls go otherwise. */
-const { customer, edit, names } = useDesk()
+const { customer, names } = useDesk()
+const { edit } = useDraft()
 const { all, selected, select } = useSelected('group')
 
 const key = computed(() => selected.value?.key ?? '')

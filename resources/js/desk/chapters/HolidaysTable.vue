@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, take, type ObjectOf } from '@/api'
 import { dayInWords } from '@/shared'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { itemFor } from '../making'
 import PasteSheet from '../PasteSheet.vue'
@@ -12,7 +12,8 @@ import { notUnderstood } from '../words'
 /** The holidays of a calendar: what each goes by, when it falls next, and others pasted from a list. */
 const { calendar } = defineProps<{ calendar: ObjectOf<'calendar'> }>()
 
-const { customer, edit } = useDesk()
+const { customer } = useDesk()
+const { edit } = useDraft()
 
 const holidays = computed(() => calendar.fields.holidays)
 const told = useQuery({

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { client, take, type ObjectOf } from '@/api'
 import { dateIn, dayInWords, EmptyState, now } from '@/shared'
 import AllFields from '../AllFields.vue'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import WeekPainter from '../drawings/WeekPainter.vue'
 import YearPicture from '../drawings/YearPicture.vue'
 import InlineField from '../InlineField.vue'
@@ -16,7 +16,8 @@ import { notUnderstood } from '../words'
 import HolidaysTable from './HolidaysTable.vue'
 
 /** Opening hours: the week one paints, the year it makes, what breaks it, and the calendars it keeps. */
-const { customer, edit, names, notice, zone } = useDesk()
+const { customer, names, notice, zone } = useDesk()
+const { edit } = useDraft()
 const { all, selected, select } = useSelected('schedule', 'calendar')
 
 const schedule = computed(() => (selected.value?.kind === 'schedule' ? selected.value : undefined))

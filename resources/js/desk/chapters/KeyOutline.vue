@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { MenuScript, ObjectOf } from '@/api'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 
 type Key = ObjectOf<'menu'>['fields']['keys'][number]
@@ -15,7 +15,8 @@ const props = defineProps<{ menu: ObjectOf<'menu'>; scripts: MenuScript[]; depth
 const PAD = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#']
 const DEEPEST = 3
 
-const { names, edit } = useDesk()
+const { names } = useDesk()
+const { edit } = useDraft()
 const open = reactive(new Set<string>())
 
 const keys = computed(() => props.menu.fields.keys)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { ObjectOf } from '@/api'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { QUIET_DAYS, useCallRecords } from '../callRecords'
 import { itemFor } from '../making'
@@ -11,7 +11,8 @@ type Member = ObjectOf<'group'>['fields']['members'][number]
 /** Who is in a hunt group, in ring order: a list one types, pastes and reorders. */
 const props = defineProps<{ group: ObjectOf<'group'> }>()
 
-const { names, edit, notice } = useDesk()
+const { names, notice } = useDesk()
+const { edit } = useDraft()
 const typed = ref('')
 
 const { records, byUser } = useCallRecords(QUIET_DAYS)

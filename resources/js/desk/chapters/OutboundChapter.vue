@@ -5,7 +5,7 @@ import { useRoute } from 'vue-router'
 import { client, take, type ObjectOf, type RouteClaims } from '@/api'
 import { EmptyState, ErrorState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import { typeAt } from '../catalogue'
 import { useCallRecords } from '../callRecords'
 import NewObject from '../NewObject.vue'
@@ -16,7 +16,8 @@ import DigitBuilder from './DigitBuilder.vue'
 import SampleTable from './SampleTable.vue'
 
 /** Trunks, routes in the order they are tried, what each lets through, and what becomes of dialled digits. */
-const { customer, edit, make, names } = useDesk()
+const { customer, names } = useDesk()
+const { edit, make } = useDraft()
 const { selected: pointed, select } = useSelected('trunk', 'route')
 const address = useRoute()
 const digits = ref('')

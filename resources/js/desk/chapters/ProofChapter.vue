@@ -4,13 +4,16 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import { client, take } from '@/api'
 import { EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, outcomeInWords, plural } from '@/shared'
 import { withNames } from '../calls'
-import { useDesk } from '../desk'
+import { useCallLine, useDesk, useDraft, useMargin } from '../desk'
 import InlineField from '../InlineField.vue'
 
 const CallMapPicture = defineAsyncComponent(() => import('../drawings/CallMapPicture.vue'))
 
 /** What callers can get at any minute of the year, whether what was promised holds, and where calls go. */
-const { customer, names, sentence, asked, edit, notice, findings } = useDesk()
+const { customer, names, notice } = useDesk()
+const { edit } = useDraft()
+const { findings } = useMargin()
+const { sentence, asked } = useCallLine()
 
 const HOUR = 3600
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { BookObject } from '@/api'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { asText, valueAt } from '../values'
 
@@ -17,7 +17,8 @@ const props = defineProps<{
   seconds: number
 }>()
 
-const { names, edit, make } = useDesk()
+const { names } = useDesk()
+const { edit, make } = useDraft()
 
 const prompt = computed(() => names.value.as('prompt', asText(valueAt(props.holder.fields, props.path) ?? '')))
 const script = computed(() => prompt.value?.fields.script ?? '')

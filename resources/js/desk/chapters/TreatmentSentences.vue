@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ObjectOf, Ruler } from '@/api'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
 import { sidesOf, withSide, type Sides } from '../treatments'
@@ -9,7 +9,8 @@ import { sidesOf, withSide, type Sides } from '../treatments'
 /** What becomes of a user's calls in one state of their hours, as sentences, with who rings when. */
 const props = defineProps<{ user: ObjectOf<'user'>; state: 'open' | 'closed' | 'holiday'; ruler: Ruler | undefined }>()
 
-const { edit, names } = useDesk()
+const { names } = useDesk()
+const { edit } = useDraft()
 
 const STATES = { open: 'In open hours', closed: 'While closed', holiday: 'On holidays' }
 const AS = { open: '', closed: 'as in open hours', holiday: 'as while closed' }

@@ -9,9 +9,10 @@ use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Book\Reference;
 
-/** Calls are led to what the switch has no place for. */
+/** Calls are led to, or hang on, what the switch has no place for. */
 final readonly class TargetUnsupported implements Rule
 {
     public function about(): About
@@ -19,9 +20,9 @@ final readonly class TargetUnsupported implements Rule
         return new About(
             'push.target-unsupported',
             Severity::Error,
-            'Calls are led to an object that the switch has no place for.',
-            'It stands in the book only; on the switch they are led nowhere.',
-            'Lead them to what the switch can hold.',
+            'Calls are led to, or hang on, what the switch has no place for.',
+            'It stands in the book only; on the switch calls do not go as the book says.',
+            'Lead calls to what the switch can hold, do without it, or put the customer on another switch.',
         );
     }
 
@@ -39,6 +40,18 @@ final readonly class TargetUnsupported implements Rule
                     $object,
                     ...array_column($users, 0),
                 );
+            }
+        }
+        foreach ($inspection->surroundings->unsupported ?? [] as $unsupported) {
+            $object = $inspection->book->find(Reference::parse($unsupported->object));
+            $field = $object === null ? null : Fields::of($object::class)->at((string) $unsupported->path);
+            if ($object !== null && $field !== null) {
+                $title = lcfirst($field->said->title ?? (string) $unsupported->path);
+                yield Found::of(
+                    "{$inspection->name($object)}: {$title} cannot be put on the switch",
+                    "What the book says of it does not hold there: {$unsupported->why}.",
+                    $object,
+                )->at((string) $unsupported->path);
             }
         }
     }

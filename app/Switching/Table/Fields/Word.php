@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice\Fields;
+namespace App\Switching\Table\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Names;
 use Jaunty\Core\Book\UnusableBook;
 
 /** One of a few words, each with another on the switch. */

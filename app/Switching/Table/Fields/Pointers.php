@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice\Fields;
+namespace App\Switching\Table\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Names;
 
 /** Several references as ids of records, in their order. */
 final readonly class Pointers extends OneField

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice\Fields;
+namespace App\Switching\Table\Fields;
 
 /** A field of ours that is one field of the record. */
 abstract readonly class OneField implements FieldCodec

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice\Fields;
+namespace App\Switching\Table\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Names;
 
 /** The same value under another name. */
 final readonly class Plain extends OneField

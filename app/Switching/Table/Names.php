@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice;
+namespace App\Switching\Table;
 
 use App\Switching\Bindings;
 use App\Switching\SwitchTrouble;

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice\Fields;
+namespace App\Switching\Table\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Names;
 
 /** A record within a record; unset stays unset. */
 final readonly class Nested extends OneField

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Switching\Practice\Fields;
+namespace App\Switching\Table\Fields;
 
-use App\Switching\Practice\Names;
+use App\Switching\Table\Names;
 
 /** A list of small records, each field of an item with a codec of its own. */
 final readonly class Items extends OneField

@@ -1,0 +1,133 @@
+import { useQuery, useQueryClient, type UseQueryReturnType } from '@tanstack/vue-query'
+import { computed, watch, type ComputedRef } from 'vue'
+import { client, take, type Difference, type Impact, type Live, type Push } from '@/api'
+import { rosterQuery } from '@/roster'
+import type { Notice, Notices } from './notices'
+import { isUnderWay, type DeskQueries } from './queries'
+
+/** What the switch holds beside the book, and what is done about it. */
+export interface BesideState {
+  live: UseQueryReturnType<Live, Error>
+  impact: UseQueryReturnType<Impact, Error>
+  pushes: UseQueryReturnType<Push[], Error>
+  differences: ComputedRef<Difference[]>
+  /** What was entered here and is not on the switch yet, and what somebody changed there: two things, and two words. */
+  notPushed: ComputedRef<Difference[]>
+  changedThere: ComputedRef<Difference[]>
+  underWay: ComputedRef<Push | undefined>
+  push: (only?: { object: string; field: string | null }[]) => Promise<void>
+  stop: (id: string) => Promise<void>
+  readAgain: () => Promise<void>
+  waive: (object: string, path: string | null, reason: string, until: string | null) => Promise<void>
+  takeWaiverBack: (waiver: string) => Promise<void>
+  sign: (revision: number, by: string) => Promise<void>
+  /** Puts the customer on another switch, by its name. */
+  moveTo: (name: string) => Promise<void>
+}
+
+export function createBeside(customer: string, queries: DeskQueries, { act }: Notices): BesideState {
+  const queryClient = useQueryClient()
+  const params = { path: { customer } }
+  const live = useQuery(queries.live)
+  const pushes = useQuery(queries.pushes)
+  const differences = computed(() => live.data.value?.differences ?? [])
+  const notPushed = computed(() => differences.value.filter((each) => each.whose === 'ours'))
+  const changedThere = computed(() => differences.value.filter((each) => each.whose !== 'ours'))
+  const impact = useQuery({ ...queries.impact, enabled: computed(() => changedThere.value.length > 0) })
+  const underWay = computed(() => pushes.data.value?.find(isUnderWay))
+
+  /** @param only the fields or objects to put back; unset for the whole book */
+  const push = (only?: { object: string; field: string | null }[]): Promise<void> =>
+    act(async () => {
+      const asked = await take(client.POST('/customers/{customer}/pushes', { params, body: { only: only ?? null } }))
+      queryClient.setQueryData(queries.pushes.queryKey, (before: Push[] | undefined) => [
+        asked,
+        ...(before ?? []).filter((each) => each.id !== asked.id),
+      ])
+      return undefined
+    })
+
+  const stop = (id: string): Promise<void> =>
+    act(async () => {
+      await take(client.POST('/customers/{customer}/pushes/{push}/stop', { params: { path: { customer, push: id } } }))
+      await queryClient.invalidateQueries({ queryKey: queries.pushes.queryKey })
+      return undefined
+    })
+
+  /** What the server says of book and live from now on. */
+  function liveIs(live: Live): Notice | undefined {
+    queryClient.setQueryData(queries.live.queryKey, live)
+    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    return undefined
+  }
+
+  const waive = (object: string, path: string | null, reason: string, until: string | null): Promise<void> =>
+    act(async () =>
+      liveIs(
+        await take(
+          client.POST('/customers/{customer}/live/waivers', { params, body: { object, path, reason, until } }),
+        ),
+      ),
+    )
+
+  const takeWaiverBack = (waiver: string): Promise<void> =>
+    act(async () =>
+      liveIs(
+        await take(
+          client.DELETE('/customers/{customer}/live/waivers/{waiver}', { params: { path: { customer, waiver } } }),
+        ),
+      ),
+    )
+
+  const sign = (revision: number, by: string): Promise<void> =>
+    act(async () => liveIs(await take(client.POST('/customers/{customer}/signed', { params, body: { revision, by } }))))
+
+  const moveTo = (name: string): Promise<void> =>
+    act(async () => {
+      liveIs(await take(client.PUT('/customers/{customer}/switch', { params, body: { switch: name } })))
+      await Promise.all([
+        queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
+        queryClient.invalidateQueries({ queryKey: queries.margin.queryKey }),
+        queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey }),
+      ])
+      return { text: `On the ${live.data.value?.switch.title ?? name} from now on. Read it, or push the book to it.` }
+    })
+
+  const readAgain = (): Promise<void> =>
+    act(async () => {
+      queryClient.setQueryData(
+        queries.live.queryKey,
+        await take(client.POST('/customers/{customer}/live/read', { params })),
+      )
+      void queryClient.invalidateQueries({ queryKey: queries.impact.queryKey })
+      void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+      return undefined
+    })
+
+  // Once a push has ended, whichever chapter is open, what it changed is looked at anew.
+  watch(
+    () => underWay.value?.id,
+    (id, before) => {
+      if (id !== undefined || before === undefined) return
+      void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
+      void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    },
+  )
+
+  return {
+    live,
+    impact,
+    pushes,
+    differences,
+    notPushed,
+    changedThere,
+    underWay,
+    push,
+    stop,
+    readAgain,
+    waive,
+    takeWaiverBack,
+    sign,
+    moveTo,
+  }
+}

@@ -1,0 +1,358 @@
+import { useQueryClient, type UseQueryReturnType } from '@tanstack/vue-query'
+import {
+  computed,
+  nextTick,
+  onScopeDispose,
+  reactive,
+  ref,
+  watch,
+  type ComputedRef,
+  type Reactive,
+  type Ref,
+} from 'vue'
+import { client, detailOf, isProblem, take, type Answers, type Desk, type Kind } from '@/api'
+import { rosterQuery } from '@/roster'
+import { placed } from '@/takingon'
+import type { Edit } from './edits'
+import type { Notice, Notices } from './notices'
+import type { DeskQueries } from './queries'
+import { isAway, Unsent } from './unsent'
+import { same, valueAt } from './values'
+
+const SEND_AGAIN_AFTER = 3000
+
+/** A cell that could not take what was typed: the text is kept there with what is wrong with it. */
+export interface CellFault {
+  typed: string
+  detail: string
+}
+
+/** An object that is to be: its name, and what else is known of it. */
+export interface NewObject {
+  kind: Exclude<Kind, 'tenant' | 'number' | 'promise'>
+  name: string
+  fields?: Record<string, unknown>
+}
+
+function asSent({ op = 'set', object, path, value }: Edit): {
+  op?: 'set' | 'move' | 'create' | 'delete'
+  object: string
+  path?: string
+  value: unknown
+} {
+  if (op === 'set') return { object, path, value }
+  return op === 'move' ? { op, object, path, value } : { op, object, value }
+}
+
+export const cellKey = (object: string, path: string): string => `${object} ${path}`
+
+type Change = Desk['draft']['changes'][number]
+type Clash = Desk['draft']['clashes'][number]
+
+/** Pending edits of one technician: made, taken back, dropped and entered. */
+export interface DraftState {
+  changes: ComputedRef<Change[]>
+  clashes: ComputedRef<Clash[]>
+  faults: Reactive<Map<string, CellFault>>
+  unsent: Ref<Edit[]>
+  edit: (edits: (Edit & { typed?: string })[], isUndo?: boolean) => Promise<void>
+  make: (objects: NewObject[]) => Promise<string[]>
+  takeBack: () => Promise<void>
+  enter: (note: string) => Promise<void>
+  drop: () => Promise<void>
+  restore: () => Promise<void>
+  leaveOut: (change: { object: string; path: string | null; op: string; after: unknown }) => Promise<void>
+  undo: (revision: number) => Promise<void>
+  answerAgain: (answers: Answers) => Promise<Record<string, string>>
+}
+
+export function createDraft(
+  customer: string,
+  queries: DeskQueries,
+  book: UseQueryReturnType<Desk, Error>,
+  { notice, complain, act }: Notices,
+): DraftState {
+  const queryClient = useQueryClient()
+  const params = { path: { customer } }
+  const faults = reactive(new Map<string, CellFault>())
+  const taken: Edit[][] = []
+  const changes = computed(() => book.data.value?.draft.changes ?? [])
+  const clashes = computed(() => book.data.value?.draft.clashes ?? [])
+
+  let isAskedAnew = false
+  const askAnew = (): void => void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
+  // The same object while nothing changed: the query keeps what is equal.
+  watch(
+    () => book.data.value,
+    (_is, was) => {
+      if (was !== undefined && !isAskedAnew) askAnew()
+    },
+  )
+
+  /** The book as it is after an edit. The margin is asked for before the sheet is drawn anew, which takes its time. */
+  async function deskIs({ margin, ...desk }: Desk): Promise<void> {
+    if (margin === undefined) askAnew()
+    else {
+      // What is said of the book came with it; whatever else is computed from it is asked for.
+      queryClient.setQueryData(queries.margin.queryKey, margin)
+      void queryClient.invalidateQueries({
+        queryKey: ['computed', customer],
+        predicate: (query) => query.queryKey[2] !== 'margin',
+      })
+    }
+    // The requests leave a few microtasks later, and drawing is one as well.
+    await new Promise((sent) => {
+      setTimeout(sent)
+    })
+    isAskedAnew = true
+    queryClient.setQueryData(queries.desk.queryKey, desk)
+    await nextTick()
+    isAskedAnew = false
+  }
+
+  function current(object: string, path: string): unknown {
+    return valueAt(book.data.value?.objects.find((each) => each.ref === object)?.fields, path)
+  }
+
+  /** What takes an edit back. */
+  function opposite(each: Edit): Edit {
+    if (each.op === 'create') return { op: 'delete', object: each.object, path: '', value: null }
+    if (each.op !== 'delete')
+      return { op: each.op ?? 'set', object: each.object, path: each.path, value: current(each.object, each.path) }
+    const fields = (book.data.value?.objects.find((object) => object.ref === each.object)?.fields ?? {}) as Record<
+      string,
+      unknown
+    >
+    return {
+      op: 'create',
+      object: each.object,
+      path: '',
+      value: Object.fromEntries(Object.entries(fields).filter(([name]) => name !== 'key')),
+    }
+  }
+
+  /** Sends edits: all are kept on the server or none. What could not be kept stays in its cell, marked. */
+  async function edit(edits: (Edit & { typed?: string })[], isUndo = false): Promise<void> {
+    const before = edits.map(opposite)
+    try {
+      const desk = await take(
+        client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } }),
+      )
+      await deskIs(desk)
+      edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
+      if (!isUndo) taken.push(before.reverse())
+      notice.value = rounded(edits)
+    } catch (error) {
+      if (isAway(error)) wait(edits, error)
+      else if (!place(error, edits)) complain(error)
+    }
+  }
+
+  /**
+   * New objects by their names, all or none. Returns what they are called in the book; what could not be made is told.
+   */
+  async function make(objects: NewObject[]): Promise<string[]> {
+    try {
+      const { made, ...desk } = await take(
+        client.POST('/customers/{customer}/draft/objects', { params, body: { objects } }),
+      )
+      await deskIs(desk)
+      taken.push([...made].reverse().map((object) => ({ op: 'delete' as const, object, path: '', value: null })))
+      notice.value = undefined
+      return made
+    } catch (error) {
+      complain(error)
+      return []
+    }
+  }
+
+  /**
+   * Edits that the server could not be given: its line is down, or whoever typed is signed out. Nothing typed is lost
+   * by that.
+   */
+  const unsent = ref<Edit[]>(Unsent.of(customer))
+  let again: ReturnType<typeof setTimeout> | undefined
+
+  function wait(edits: (Edit & { typed?: string })[], error: unknown): void {
+    for (const each of edits)
+      if (each.typed !== undefined)
+        faults.set(cellKey(each.object, each.path), { typed: each.typed, detail: 'kept in this browser, not sent yet' })
+    unsent.value = [
+      ...unsent.value,
+      ...edits.map(({ op, object, path, value }) => ({ ...(op === undefined ? {} : { op }), object, path, value })),
+    ]
+    Unsent.keep(customer, unsent.value)
+    notice.value = {
+      text:
+        `${detailOf(error)} What you entered is kept in this browser ` +
+        `(${unsent.value.length === 1 ? '1 edit' : `${unsent.value.length} edits`}) and sent as soon as it goes.`,
+      isFault: true,
+    }
+    clearTimeout(again)
+    again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
+  }
+
+  async function sendAgain(): Promise<void> {
+    const edits = unsent.value
+    if (edits.length === 0) return
+    try {
+      await deskIs(
+        await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })),
+      )
+      unsent.value = []
+      Unsent.keep(customer, [])
+      edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
+      notice.value = {
+        text:
+          `${edits.length === 1 ? 'The edit that was' : `The ${edits.length} edits that were`} kept in ` +
+          `this browser ${edits.length === 1 ? 'is' : 'are'} pending now.`,
+      }
+    } catch (error) {
+      clearTimeout(again)
+      if (isAway(error)) again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
+      else {
+        // The server will not have them as they are: they are shown, and not sent again and again.
+        unsent.value = []
+        Unsent.keep(customer, [])
+        complain(error)
+      }
+    }
+  }
+  if (unsent.value.length > 0) again = setTimeout(() => void sendAgain(), 0)
+  onScopeDispose(() => {
+    clearTimeout(again)
+  })
+
+  /** The switch keeps whole rings: what was made of a time is said, never done silently. */
+  function rounded(edits: Edit[]): Notice | undefined {
+    const changed = edits.filter(
+      (each) => typeof each.value === 'number' && !same(each.value, current(each.object, each.path)),
+    )
+    const [first] = changed
+    if (first === undefined) return undefined
+    const others = changed.length > 1 ? `, and ${changed.length - 1} more likewise` : ''
+    return {
+      text:
+        `The switch keeps whole rings: ${String(first.value)} s became ` +
+        `${String(current(first.object, first.path))} s${others}.`,
+    }
+  }
+
+  function place(error: unknown, edits: (Edit & { typed?: string })[]): boolean {
+    if (!isProblem(error) || error.problem.status === 0) return false
+    const [only] = edits
+    const told = error.problem.errors ?? []
+    let placed = false
+    for (const fault of told) {
+      const at =
+        edits.length === 1
+          ? only
+          : edits.find(
+              (each) => each.object === fault.object && fault.path !== undefined && each.path.startsWith(fault.path),
+            )
+      if (at?.typed === undefined) continue
+      faults.set(cellKey(at.object, at.path), { typed: at.typed, detail: fault.detail })
+      placed = true
+    }
+    if (placed && edits.length > 1)
+      notice.value = { text: `${error.problem.detail} None of the ${edits.length} cells was changed.`, isFault: true }
+    return placed
+  }
+
+  /** Takes the last edit of this visit back, field by field. */
+  async function takeBack(): Promise<void> {
+    const last = taken.pop()
+    if (last !== undefined) await edit(last, true)
+  }
+
+  function bookChanged(): Promise<unknown> {
+    taken.length = 0
+    return Promise.all([
+      queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
+      queryClient.invalidateQueries({ queryKey: queries.live.queryKey }),
+      queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey }),
+      queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey }),
+    ])
+  }
+
+  const enter = (note: string): Promise<void> =>
+    act(async () => {
+      const entered = await take(
+        client.POST('/customers/{customer}/draft/enter', {
+          params,
+          body: { note: note.trim() === '' ? null : note.trim() },
+        }),
+      )
+      await bookChanged()
+      return { text: `Entered as revision ${entered.revision}.`, revision: entered.revision }
+    })
+
+  const drop = (): Promise<void> =>
+    act(async () => {
+      await take(client.DELETE('/customers/{customer}/draft', { params }))
+      faults.clear()
+      taken.length = 0
+      await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
+      return { text: 'Pending changes dropped; the book is as it was.', isDropped: true }
+    })
+
+  /** What was dropped last, put back onto what is pending now. */
+  const restore = (): Promise<void> =>
+    act(async () => {
+      await deskIs(await take(client.POST('/customers/{customer}/draft/restore', { params })))
+      return {
+        text: `${changes.value.length === 1 ? '1 change is' : `${changes.value.length} changes are`} pending again.`,
+      }
+    })
+
+  /** One pending change less; taken back like any edit. */
+  const leaveOut = (change: { object: string; path: string | null; op: string; after: unknown }): Promise<void> =>
+    act(async () => {
+      await deskIs(
+        await take(
+          client.POST('/customers/{customer}/draft/leave-out', {
+            params,
+            body: { object: change.object, path: change.path },
+          }),
+        ),
+      )
+      if (change.op === 'set' && change.path !== null)
+        taken.push([{ object: change.object, path: change.path, value: change.after }])
+      return undefined
+    })
+
+  const undo = (revision: number): Promise<void> =>
+    act(async () => {
+      const entered = await take(
+        client.POST('/customers/{customer}/revisions/{no}/undo', { params: { path: { customer, no: revision } } }),
+      )
+      await bookChanged()
+      return { text: `Revision ${revision} is undone, by revision ${entered.revision}.`, revision: entered.revision }
+    })
+
+  /**
+   * The customer's template once more: what it changes is a draft. Returns what is wrong with the answers, by place.
+   */
+  async function answerAgain(answers: Answers): Promise<Record<string, string>> {
+    let wrong: Record<string, string> = {}
+    await act(async () => {
+      try {
+        await deskIs(await take(client.POST('/customers/{customer}/intake', { params, body: { answers } })))
+      } catch (error) {
+        if (!isProblem(error) || (error.problem.errors ?? []).length === 0) throw error
+        wrong = placed(error.problem.errors ?? [])
+        return { text: error.problem.detail, isFault: true }
+      }
+      const pending = changes.value.length + clashes.value.length
+      return {
+        text:
+          pending === 0
+            ? 'These answers change nothing in the book.'
+            : 'What these answers change is pending; look it over and enter it.',
+      }
+    })
+    return wrong
+  }
+
+  return { changes, clashes, faults, unsent, edit, make, takeBack, enter, drop, restore, leaveOut, undo, answerAgain }
+}

@@ -1,0 +1,47 @@
+import { queryOptions } from '@tanstack/vue-query'
+import { client, take, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
+
+const POLL_PUSH_EVERY = 700
+
+export const isUnderWay = (push: Push): boolean => push.status === 'queued' || push.status === 'running'
+
+/** What a desk asks of the server, each under its key. */
+export function queriesOf(customer: string) {
+  const params = { path: { customer } }
+  return {
+    desk: queryOptions({
+      queryKey: ['desk', customer],
+      queryFn: (): Promise<Desk> => take(client.GET('/customers/{customer}/desk', { params })),
+    }),
+    live: queryOptions({
+      queryKey: ['live', customer],
+      queryFn: (): Promise<Live> => take(client.GET('/customers/{customer}/live', { params })),
+    }),
+    // Under the key of what it is about, so that both are looked at anew together.
+    impact: queryOptions({
+      queryKey: ['live', customer, 'impact'],
+      queryFn: (): Promise<Impact> => take(client.GET('/customers/{customer}/live/impact', { params })),
+    }),
+    // Whatever is computed from the edited book, under one key: an edit makes all of it old.
+    margin: queryOptions({
+      queryKey: ['computed', customer, 'margin'],
+      queryFn: (): Promise<Margin> => take(client.GET('/customers/{customer}/margin', { params })),
+    }),
+    now: queryOptions({
+      queryKey: ['live', customer, 'now'],
+      queryFn: (): Promise<Now> => take(client.GET('/customers/{customer}/now', { params })),
+    }),
+    pushes: queryOptions({
+      queryKey: ['pushes', customer],
+      queryFn: async (): Promise<Push[]> => (await take(client.GET('/customers/{customer}/pushes', { params }))).pushes,
+      refetchInterval: (query) => (query.state.data?.some(isUnderWay) === true ? POLL_PUSH_EVERY : false),
+    }),
+    revisions: queryOptions({
+      queryKey: ['revisions', customer],
+      queryFn: async (): Promise<Revision[]> =>
+        (await take(client.GET('/customers/{customer}/revisions', { params }))).revisions,
+    }),
+  }
+}
+
+export type DeskQueries = ReturnType<typeof queriesOf>
