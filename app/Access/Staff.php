@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Access;
 
 use App\Activity\ActivityLog;
+use App\Models\Activity;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Technician;
+use App\Models\TenantRow;
 use App\Security\InvitationClosed;
 use App\Security\SignedIn;
 use App\Time\Clock;
@@ -36,6 +38,64 @@ final readonly class Staff
         private ActivityLog $log,
         private SignedIn $signedIn,
     ) {
+    }
+
+    /**
+     * @return array{list<Technician>, list<Grant>, list<Invitation>, list<TenantRow>} everybody who is there, what they
+     *     were given, who is invited, and the customers; for leads
+     *
+     * @throws AccessDenied
+     */
+    public function all(Technician $lead): array
+    {
+        $this->leadOnly($lead);
+
+        return $this->scope->technician($lead->id, static fn (): array => [
+            array_values(Technician::query()->whereNull('closed_at')->orderBy('name')->get()->all()),
+            array_values(Grant::query()->orderBy('given_at')->get()->all()),
+            array_values(Invitation::query()->whereNull('accepted_at')->orderBy('sent_at')->get()->all()),
+            array_values(TenantRow::query()->get()->all()),
+        ]);
+    }
+
+    /**
+     * @return list<\stdClass> `who`, `what`, `detail` in JSON and `happened_at`: who signed in or failed to, and what
+     *     was done to accounts, the latest first; for leads
+     *
+     * @throws AccessDenied
+     */
+    public function activity(Technician $lead, int $most): array
+    {
+        $this->leadOnly($lead);
+
+        return $this->scope->technician($lead->id, static fn (): array => array_values(
+            Activity::query()->whereNull('tenant_id')
+                ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')
+                ->orderByDesc('activity.id')
+                ->limit($most)
+                ->toBase()->get(['technicians.name as who', 'what', 'detail', 'happened_at'])
+                ->all(),
+        ));
+    }
+
+    /**
+     * @throws AccessDenied
+     * @throws CustomerNotFound
+     */
+    public function customer(Technician $lead, string $key): TenantRow
+    {
+        $this->leadOnly($lead);
+
+        return $this->scope->technician(
+            $lead->id,
+            static fn (): TenantRow => TenantRow::query()->where('key', $key)->first() ?? throw new CustomerNotFound(),
+        );
+    }
+
+    /** Whether they may take customers on. */
+    public function mayTakeOn(Technician $technician): bool
+    {
+        return $this->scope->technician($technician->id, fn (): bool => $this->scope->mayTakeOn($technician->id));
     }
 
     /**

@@ -79,6 +79,17 @@ final readonly class CallReader
         return $read;
     }
 
+    /** @return array{CallsMade, ?string} of the last days, and when the switch was read */
+    public function made(string $technicianId, string $customer, int $days): array
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): array => $this->kept($tenant->id, $days),
+        );
+    }
+
     /**
      * In the customer's scope.
      *

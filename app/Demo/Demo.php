@@ -346,12 +346,7 @@ final readonly class Demo
         $answers = $customer->answers;
         $text = static fn (string $slot): string => is_string($answers[$slot] ?? null) ? $answers[$slot] : '';
         $tenant = $this->find($lead, $customer->key());
-        if (
-            $tenant !== null
-            && $this->scope->tenant($lead->id, $tenant->id, Ability::Read, fn (): array => $this->ports->kept(
-                $tenant->id,
-            )) === []
-        ) {
+        if ($tenant !== null && $this->ports->ofCustomer($lead->id, $tenant->id) === []) {
             $request = new PortRequest(
                 [Customers::PORTED],
                 $customer->name(),

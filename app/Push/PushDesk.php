@@ -4,21 +4,117 @@ declare(strict_types=1);
 
 namespace App\Push;
 
+use App\Access\Scope;
 use App\Activity\ActivityLog;
+use App\Models\Ability;
 use App\Models\Push;
 use App\Models\PushStatus;
+use App\Models\PushStep;
+use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Time\Clock;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
 
-/** Where pushes are asked for and stopped; the work itself is PushRunner's. Both inside the customer's scope. */
+/** Where pushes are looked at, asked for and stopped; the work itself is PushRunner's. */
 final readonly class PushDesk
 {
-    public function __construct(private ActivityLog $log, private Clock $clock)
+    private const MOST_SHOWN = 20;
+
+    public function __construct(private Scope $scope, private ActivityLog $log, private Clock $clock)
     {
     }
 
+    /** @return list<array{Push, Collection<int, PushStep>}> each with its steps, the newest first */
+    public function all(string $technicianId, string $customer): array
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            static function (TenantRow $tenant): array {
+                $pushes = Push::query()->where('tenant_id', $tenant->id)
+                    ->with('technician')
+                    ->orderByDesc('serial')
+                    ->limit(self::MOST_SHOWN)
+                    ->get();
+                /** @var array<string, Collection<int, PushStep>> $steps */
+                $steps = PushStep::query()->where('tenant_id', $tenant->id)
+                    ->whereIn('push_id', $pushes->pluck('id'))
+                    ->orderBy('position')
+                    ->get()
+                    ->groupBy('push_id')
+                    ->all();
+
+                return array_values($pushes->map(
+                    static fn (Push $push): array => [$push, $steps[$push->id] ?? new Collection()],
+                )->all());
+            },
+        );
+    }
+
+    /** @return ?array{Push, Collection<int, PushStep>} with its steps; null where there is no such push */
+    public function one(string $technicianId, string $customer, string $id): ?array
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            static fn (TenantRow $tenant): ?array => self::withSteps($tenant, $id),
+        );
+    }
+
     /**
+     * @param  ?list<array{object: string, field: ?string}>  $only  null for the whole book
+     * @return array{Push, Collection<int, PushStep>}
+     */
+    public function begin(string $technicianId, string $customer, ?array $only): array
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Push,
+            fn (TenantRow $tenant): array => [
+                $this->ask($tenant, $technicianId, $only)->load('technician'), new Collection(),
+            ],
+        );
+    }
+
+    /** @return ?array{Push, Collection<int, PushStep>} as it stands then; null where there is no such push */
+    public function halt(Technician $technician, string $customer, string $id): ?array
+    {
+        return $this->scope->tenant(
+            $technician->id,
+            $customer,
+            Ability::Push,
+            function (TenantRow $tenant) use ($technician, $id): ?array {
+                $found = self::withSteps($tenant, $id);
+                if ($found === null) {
+                    return null;
+                }
+                $this->stop($found[0], $technician->name);
+
+                return self::withSteps($tenant, $id);
+            },
+        );
+    }
+
+    /** @return ?array{Push, Collection<int, PushStep>} */
+    private static function withSteps(TenantRow $tenant, string $id): ?array
+    {
+        $push = Str::isUuid($id)
+            ? Push::query()->where('tenant_id', $tenant->id)->whereKey($id)->with('technician')->first()
+            : null;
+
+        return $push === null ? null : [
+            $push,
+            PushStep::query()->where('tenant_id', $tenant->id)->where('push_id', $id)->orderBy('position')->get(),
+        ];
+    }
+
+    /**
+     * In the customer's scope.
+     *
      * @param  ?list<array{object: string, field: ?string}>  $scope  null for the whole book
      *
      * @throws PushUnderWay
@@ -50,7 +146,7 @@ final readonly class PushDesk
         return Push::query()->where('tenant_id', $tenant->id)->whereKey($id)->firstOrFail();
     }
 
-    /** Ends a push between two steps; what was done stays done. */
+    /** Ends a push between two steps; what was done stays done. In the customer's scope. */
     public function stop(Push $push, string $who): void
     {
         if ($push->status->isUnderWay()) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Security;
 
+use App\Activity\ActivityLog;
 use App\Models\Ability;
 use App\Models\ApiToken;
 use App\Models\Technician;
@@ -21,8 +22,23 @@ final readonly class ApiTokens
     /** When it was last used is kept to the minute: enough to see which are dead. */
     private const USED_EVERY_SECONDS = 60;
 
-    public function __construct(private Clock $clock)
+    public function __construct(private Clock $clock, private ActivityLog $log)
     {
+    }
+
+    /** @return list<ApiToken> a technician's own, the oldest first */
+    public function all(Technician $technician): array
+    {
+        return array_values(
+            ApiToken::query()->where('technician_id', $technician->id)->orderBy('made_at')->get()->all(),
+        );
+    }
+
+    public function takeBack(Technician $technician, string $id): void
+    {
+        if (ApiToken::query()->where('technician_id', $technician->id)->whereKey($id)->delete() === 1) {
+            $this->log->note($technician->id, 'took a token back');
+        }
     }
 
     /** @return array{ApiToken, string} with the token itself, which is nowhere else */
@@ -38,6 +54,8 @@ final readonly class ApiTokens
             'made_at' => $this->clock->now(),
             'until' => $days === null ? null : $this->clock->now()->modify("+{$days} days"),
         ]);
+
+        $this->log->note($technician->id, 'made a token', ['name' => $name, 'scope' => $scope->value]);
 
         return [$row->refresh(), $token];
     }

@@ -17,6 +17,17 @@ final readonly class NumberStock
     {
     }
 
+    /** @return list<StockNumber> free ones, for whoever may do anything for anybody */
+    public function free(string $technicianId, int $most): array
+    {
+        return $this->scope->technician(
+            $technicianId,
+            fn (): array => ! $this->scope->hasAnyGrant($technicianId) ? [] : array_values(
+                StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit($most)->get()->all(),
+            ),
+        );
+    }
+
     /**
      * Orders the first free numbers that begin so.
      *

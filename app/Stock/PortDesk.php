@@ -9,6 +9,7 @@ use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\PortRow;
 use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
 use App\Time\Clock;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
@@ -23,6 +24,7 @@ final readonly class PortDesk
         private CarrierDesk $carrier,
         private Scope $scope,
         private BookRepository $books,
+        private SummaryKeeper $summaries,
         private Clock $clock,
     ) {
     }
@@ -52,6 +54,8 @@ final readonly class PortDesk
                 'day' => $order->request->day, 'state' => $order->state->value, 'remark' => $order->remark,
                 'read_at' => $this->clock->now(),
             ], $orders, array_keys($orders)));
+            // Rules hold the book against what is ordered.
+            $this->summaries->findingsSifted($row->id, $this->books->head($row->id));
         });
     }
 
@@ -82,13 +86,16 @@ final readonly class PortDesk
         $this->read($technicianId, $tenant);
     }
 
-    /**
-     * As last read. In the customer's scope.
-     *
-     * @return list<PortRow>
-     */
-    public function kept(string $tenantId): array
+    /** @return list<PortRow> as last read */
+    public function ofCustomer(string $technicianId, string $customer): array
     {
-        return array_values(PortRow::query()->where('tenant_id', $tenantId)->orderBy('place')->get()->all());
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            static fn (TenantRow $tenant): array => array_values(
+                PortRow::query()->where('tenant_id', $tenant->id)->orderBy('place')->get()->all(),
+            ),
+        );
     }
 }

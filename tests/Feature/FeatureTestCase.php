@@ -15,6 +15,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Sleep;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -86,6 +87,10 @@ abstract class FeatureTestCase extends TestCase
         $server = [],
         $content = null,
     ): TestResponse {
+        // A request finds no controller of an earlier one.
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            $route->flushController();
+        }
         $response = parent::call($method, $uri, $parameters, $cookies, $files, $server, $content);
         $path = (string) parse_url($uri, PHP_URL_PATH);
         if (str_starts_with($path, '/api/') && $response->baseResponse->getStatusCode() !== 405) {

@@ -35,6 +35,24 @@ final class AppFoldersTest extends TestCase
         self::assertSame([], $circle);
     }
 
+    /**
+     * Controllers parse, ask a desk and answer by a resource: whose rows are shown, and which, is no affair of theirs.
+     */
+    public function test_no_controller_asks_the_database_or_opens_a_scope(): void
+    {
+        $files = glob(self::APP . '/Http/Controllers/*.php') ?: [];
+        self::assertGreaterThan(20, count($files));
+        $found = [];
+        foreach ($files as $file) {
+            $asks = '/::query\(|\bDB::|Illuminate\\\\Database|App\\\\Access\\\\Scope\b/';
+            if (preg_match($asks, (string) file_get_contents($file), $what) === 1) {
+                $found[] = basename($file) . ": {$what[0]}";
+            }
+        }
+
+        self::assertSame([], $found);
+    }
+
     /** @return array<string, array<string, string>> folders by folder, with one of the classes it is for */
     private static function needs(): array
     {

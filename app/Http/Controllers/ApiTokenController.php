@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Activity\ActivityLog;
 use App\Models\Ability;
 use App\Models\ApiToken;
 use App\Security\ApiTokens;
@@ -16,14 +15,18 @@ use Illuminate\Validation\Rule;
 /** A technician's own tokens for programs. */
 final class ApiTokenController extends Controller
 {
-    public function index(Request $request): JsonResponse
+    public function __construct(private readonly ApiTokens $tokens)
     {
-        $tokens = ApiToken::query()->where('technician_id', $this->technician($request)->id)->orderBy('made_at')->get();
-
-        return new JsonResponse(['tokens' => $tokens->map(self::shown(...))->values()->all()]);
     }
 
-    public function store(Request $request, ApiTokens $tokens, ActivityLog $log): JsonResponse
+    public function index(Request $request): JsonResponse
+    {
+        $tokens = $this->tokens->all($this->technician($request));
+
+        return new JsonResponse(['tokens' => array_map(self::shown(...), $tokens)]);
+    }
+
+    public function store(Request $request): JsonResponse
     {
         /** @var array{name: string, scope: string, days?: ?int} $given */
         $given = $request->validate([
@@ -31,28 +34,19 @@ final class ApiTokenController extends Controller
             'scope' => ['required', Rule::enum(Ability::class)],
             'days' => ['bail', 'nullable', 'integer:strict', 'min:1', 'max:3650'],
         ]);
-        [$row, $token] = $tokens->make(
+        [$row, $token] = $this->tokens->make(
             $this->technician($request),
             $given['name'],
             Ability::from($given['scope']),
             $given['days'] ?? null,
         );
 
-        $log->note($this->technician($request)->id, 'made a token', [
-            'name' => $given['name'],
-            'scope' => $given['scope'],
-        ]);
-
         return new JsonResponse(self::shown($row) + ['token' => $token], 201);
     }
 
-    public function destroy(Request $request, string $token, ActivityLog $log): Response
+    public function destroy(Request $request, string $token): Response
     {
-        if (
-            ApiToken::query()->where('technician_id', $this->technician($request)->id)->whereKey($token)->delete() === 1
-        ) {
-            $log->note($this->technician($request)->id, 'took a token back');
-        }
+        $this->tokens->takeBack($this->technician($request), $token);
 
         return new Response(status: 204);
     }

@@ -4,10 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Scope;
-use App\Audit\AuditReason;
-use App\Fleet\AuditRuns;
-use App\Models\AuditRun;
+use App\Fleet\AuditRunDesk;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -15,65 +12,38 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 /** Audits of every customer granted: begun, looked at while they go on, stopped and gone on with. */
 final class AuditRunController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly AuditRuns $runs)
+    public function __construct(private readonly AuditRunDesk $desk)
     {
     }
 
-    /** The last one, whoever's night it was. */
     public function show(Request $request): JsonResponse
     {
-        $technician = $this->technician($request)->id;
-
-        return new JsonResponse(
-            ['run' => $this->scope->technician($technician, fn (): ?array => $this->runs->latest($technician))],
-        );
+        return new JsonResponse(['run' => $this->desk->latest($this->technician($request)->id)]);
     }
 
-    /** How far it is: what is asked again every second. */
     public function progress(Request $request): JsonResponse
     {
-        $technician = $this->technician($request)->id;
-
-        return new JsonResponse(
-            ['progress' => $this->scope->technician($technician, fn (): ?array => $this->runs->progress($technician))],
-        );
+        return new JsonResponse(['progress' => $this->desk->progress($this->technician($request)->id)]);
     }
 
     public function store(Request $request): JsonResponse
     {
-        $technician = $this->technician($request)->id;
-
-        return new JsonResponse(['run' => $this->scope->technician($technician, function () use ($technician): ?array {
-            $this->runs->begin($technician, AuditReason::Asked);
-
-            return $this->runs->latest($technician);
-        })], 202);
+        return new JsonResponse(['run' => $this->desk->begin($this->technician($request)->id)], 202);
     }
 
     public function stop(Request $request, string $audit): JsonResponse
     {
-        return $this->change($request, $audit, $this->runs->stop(...));
+        return self::told($this->desk->stop($this->technician($request)->id, $audit));
     }
 
     public function resume(Request $request, string $audit): JsonResponse
     {
-        return $this->change($request, $audit, $this->runs->resume(...));
+        return self::told($this->desk->resume($this->technician($request)->id, $audit));
     }
 
-    /** @param callable(AuditRun): void $how */
-    private function change(Request $request, string $audit, callable $how): JsonResponse
+    /** @param array{bool, ?array<string, mixed>} $changed */
+    private static function told(array $changed): JsonResponse
     {
-        $technician = $this->technician($request)->id;
-
-        return new JsonResponse(
-            ['run' => $this->scope->technician($technician, function () use ($technician, $audit, $how): ?array {
-                $how(
-                    AuditRun::query()->whereKey($audit)->where('technician_id', $technician)->first()
-                    ?? throw new NotFoundHttpException(),
-                );
-
-                return $this->runs->latest($technician);
-            })],
-        );
+        return $changed[0] ? new JsonResponse(['run' => $changed[1]]) : throw new NotFoundHttpException();
     }
 }

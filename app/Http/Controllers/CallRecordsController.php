@@ -4,12 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Scope;
 use App\Activity\ActivityLog;
 use App\CallRecords\CallReader;
 use App\Desk\Books;
-use App\Models\Ability;
-use App\Models\TenantRow;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,11 +19,8 @@ use Jaunty\Core\CallRecords\Tally;
 /** Calls that were made: added up where decisions are made, and as they are for other programs. */
 final class CallRecordsController extends Controller
 {
-    public function __construct(
-        private readonly Scope $scope,
-        private readonly CallReader $reader,
-        private readonly Books $books,
-    ) {
+    public function __construct(private readonly CallReader $reader, private readonly Books $books)
+    {
     }
 
     public function show(Request $request, string $customer): JsonResponse
@@ -116,13 +110,10 @@ final class CallRecordsController extends Controller
             ['days' => ['bail', 'nullable', 'integer', 'min:1', 'max:' . CallReader::KEPT_DAYS]],
         );
 
-        return $this->scope->tenant(
+        return $this->reader->made(
             $this->technician($request)->id,
             $customer,
-            Ability::Read,
-            fn (TenantRow $tenant): array => $this->reader->kept($tenant->id, (int) (
-                $given['days'] ?? CallReader::KEPT_DAYS
-            )),
+            (int) ($given['days'] ?? CallReader::KEPT_DAYS),
         );
     }
 

@@ -4,16 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Scope;
-use App\Audit\Audits;
-use App\Audit\FindingWaivers;
-use App\Audit\Margins;
-use App\Book\DraftDesk;
 use App\Desk\Books;
+use App\Desk\MarginDesk;
 use App\Http\Resources\MarginResource;
-use App\Models\Ability;
-use App\Models\TenantRow;
-use App\Roster\SummaryKeeper;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,34 +19,21 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 final class MarginController extends Controller
 {
     public function __construct(
+        private readonly MarginDesk $desk,
         private readonly Books $books,
-        private readonly Scope $scope,
-        private readonly DraftDesk $drafts,
-        private readonly FindingWaivers $waivers,
-        private readonly Audits $audits,
-        private readonly Margins $margins,
         private readonly Clock $clock,
     ) {
     }
 
     public function show(Request $request, string $customer): JsonResponse
     {
-        $technician = $this->technician($request)->id;
-
-        return new JsonResponse($this->scope->tenant(
-            $technician,
-            $customer,
-            Ability::Read,
-            fn (TenantRow $tenant): array => MarginResource::of(
-                $this->margins->of($tenant, $this->drafts->view($tenant, $technician)),
-            ),
-        ));
+        return new JsonResponse(
+            MarginResource::of($this->desk->margin($this->technician($request)->id, $customer)),
+        );
     }
 
-    /** Accepts a finding with a reason and until a day; on the Roster it counts no more. */
-    public function waive(Request $request, string $customer, SummaryKeeper $summaries): JsonResponse
+    public function waive(Request $request, string $customer): JsonResponse
     {
-        $technician = $this->technician($request)->id;
         /** @var array{fingerprint: string, reason: string, until?: ?string} $given */
         $given = $request->validate([
             'fingerprint' => ['required', 'string', 'max:64'],
@@ -61,50 +41,22 @@ final class MarginController extends Controller
             'until' => ['bail', 'nullable', 'string', 'date_format:Y-m-d'],
         ]);
 
-        return new JsonResponse($this->scope->tenant(
-            $technician,
+        return new JsonResponse(MarginResource::of($this->desk->waive(
+            $this->technician($request)->id,
             $customer,
-            Ability::Edit,
-            function (TenantRow $tenant) use ($technician, $given, $summaries): array {
-                $view = $this->drafts->view($tenant, $technician);
-                $found = $this->audits->of($tenant->id, $view->edited, $view->head);
-                $this->waivers->waive(
-                    $tenant,
-                    $technician,
-                    $this->waivers->sift($tenant->id, $tenant->zone, $found)->standing,
-                    $given['fingerprint'],
-                    $given['reason'],
-                    $given['until'] ?? null,
-                );
-                $summaries->findingsSifted($tenant->id, $view->head);
-
-                return MarginResource::of($this->margins->of($tenant, $view, $found));
-            },
-        ), 201);
+            $given['fingerprint'],
+            $given['reason'],
+            $given['until'] ?? null,
+        )), 201);
     }
 
-    public function takeWaiverBack(
-        Request $request,
-        string $customer,
-        string $waiver,
-        SummaryKeeper $summaries,
-    ): JsonResponse {
-        $technician = $this->technician($request)->id;
+    public function takeWaiverBack(Request $request, string $customer, string $waiver): JsonResponse
+    {
+        $margin = $this->desk->takeBack($this->technician($request)->id, $customer, $waiver);
 
-        return new JsonResponse($this->scope->tenant(
-            $technician,
-            $customer,
-            Ability::Edit,
-            function (TenantRow $tenant) use ($technician, $waiver, $summaries): array {
-                if (! $this->waivers->takeBack($tenant, $technician, $waiver)) {
-                    throw new NotFoundHttpException();
-                }
-                $view = $this->drafts->view($tenant, $technician);
-                $summaries->findingsSifted($tenant->id, $view->head);
-
-                return MarginResource::of($this->margins->of($tenant, $view));
-            },
-        ));
+        return $margin === null
+            ? throw new NotFoundHttpException()
+            : new JsonResponse(MarginResource::of($margin));
     }
 
     public function now(Request $request, string $customer): JsonResponse

@@ -5,17 +5,10 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\AccessDenied;
-use App\Access\CustomerNotFound;
 use App\Access\Granted;
-use App\Access\Scope;
 use App\Access\Staff;
 use App\Http\Resources\PeopleResource;
 use App\Models\Ability;
-use App\Models\Activity;
-use App\Models\Grant;
-use App\Models\Invitation;
-use App\Models\Technician;
-use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -28,7 +21,6 @@ final class PeopleController extends Controller
     private const MOST_TOLD = 200;
 
     public function __construct(
-        private readonly Scope $scope,
         private readonly Staff $staff,
         private readonly Clock $clock,
     ) {
@@ -36,18 +28,9 @@ final class PeopleController extends Controller
 
     public function index(Request $request): JsonResponse
     {
-        $lead = $this->technician($request);
-        if (! $lead->lead) {
-            throw AccessDenied::leadsOnly();
-        }
-
-        return new JsonResponse($this->scope->technician($lead->id, fn (): array => PeopleResource::of(
-            array_values(Technician::query()->whereNull('closed_at')->orderBy('name')->get()->all()),
-            array_values(Grant::query()->orderBy('given_at')->get()->all()),
-            array_values(Invitation::query()->whereNull('accepted_at')->orderBy('sent_at')->get()->all()),
-            array_values(TenantRow::query()->get()->all()),
-            $this->clock->now(),
-        )));
+        return new JsonResponse(
+            PeopleResource::of(...[...$this->staff->all($this->technician($request)), $this->clock->now()]),
+        );
     }
 
     public function let(Request $request): JsonResponse
@@ -75,7 +58,7 @@ final class PeopleController extends Controller
         ]);
         $customer = $given['customer'] ?? null;
         $granted = new Granted(
-            $customer === null ? null : $this->customer($lead, $customer),
+            $customer === null ? null : $this->staff->customer($lead, $customer),
             Ability::from($given['ability']),
             $given['purpose'] ?? null,
             isset($given['until']) ? new \DateTimeImmutable("{$given['until']}T23:59:59Z") : null,
@@ -94,19 +77,9 @@ final class PeopleController extends Controller
     /** Who signed in or failed to, and what was done to accounts: the latest first. */
     public function activity(Request $request): JsonResponse
     {
-        $lead = $this->technician($request);
-        if (! $lead->lead) {
-            throw AccessDenied::leadsOnly();
-        }
-
-        return new JsonResponse(['activity' => $this->scope->technician(
-            $lead->id,
-            static fn (): array => Activity::query()->whereNull('tenant_id')
-                ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')
-                ->orderByDesc('activity.id')
-                ->limit(self::MOST_TOLD)
-                ->toBase()->get(['technicians.name as who', 'what', 'detail', 'happened_at'])
-                ->map(static fn (object $row): array => self::told(get_object_vars($row)))->all(),
+        return new JsonResponse(['activity' => array_map(
+            static fn (\stdClass $row): array => self::told(get_object_vars($row)),
+            $this->staff->activity($this->technician($request), self::MOST_TOLD),
         )]);
     }
 
@@ -147,13 +120,5 @@ final class PeopleController extends Controller
         $this->staff->takeInvitationBack($this->technician($request), $invitation);
 
         return new Response(status: 204);
-    }
-
-    private function customer(Technician $lead, string $key): TenantRow
-    {
-        return $this->scope->technician(
-            $lead->id,
-            static fn (): TenantRow => TenantRow::query()->where('key', $key)->first() ?? throw new CustomerNotFound(),
-        );
     }
 }

@@ -4,12 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Scope;
-use App\Book\BookRepository;
-use App\Models\Ability;
 use App\Models\PortRow;
-use App\Models\TenantRow;
-use App\Roster\SummaryKeeper;
 use App\Stock\PortDesk;
 use App\Stock\PortRequest;
 use App\Time\Clock;
@@ -20,13 +15,8 @@ use Jaunty\Core\Book\Number;
 /** Numbers on their way from another carrier. */
 final class PortController extends Controller
 {
-    public function __construct(
-        private readonly Scope $scope,
-        private readonly PortDesk $ports,
-        private readonly BookRepository $books,
-        private readonly SummaryKeeper $summaries,
-        private readonly Clock $clock,
-    ) {
+    public function __construct(private readonly PortDesk $ports, private readonly Clock $clock)
+    {
     }
 
     public function index(Request $request, string $customer): JsonResponse
@@ -39,7 +29,6 @@ final class PortController extends Controller
     {
         $technician = $this->technician($request)->id;
         $this->ports->read($technician, $customer);
-        $this->auditAnew($technician, $customer);
 
         return $this->told($technician, $customer);
     }
@@ -80,29 +69,13 @@ final class PortController extends Controller
             $given['account'],
             $given['day'],
         ));
-        $this->auditAnew($technician, $customer);
 
         return $this->told($technician, $customer, 201);
     }
 
-    private function auditAnew(string $technician, string $customer): void
-    {
-        $this->scope->tenant(
-            $technician,
-            $customer,
-            Ability::Read,
-            fn (TenantRow $tenant) => $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id)),
-        );
-    }
-
     private function told(string $technician, string $customer, int $status = 200): JsonResponse
     {
-        $orders = $this->scope->tenant(
-            $technician,
-            $customer,
-            Ability::Read,
-            fn (TenantRow $tenant): array => $this->ports->kept($tenant->id),
-        );
+        $orders = $this->ports->ofCustomer($technician, $customer);
 
         return new JsonResponse(['ports' => array_map(static fn (PortRow $port): array => [
             'id' => $port->id, 'numbers' => $port->numbers, 'name' => $port->name, 'street' => $port->street,

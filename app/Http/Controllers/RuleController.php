@@ -4,115 +4,61 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\AccessDenied;
-use App\Access\Scope;
-use App\Audit\AuditReason;
-use App\Audit\ThresholdStore;
-use App\Book\BookRepository;
-use App\Fleet\AuditRuns;
-use App\Models\Ability;
-use App\Models\FindingRow;
-use App\Models\TenantRow;
-use App\Roster\SummaryKeeper;
+use App\Fleet\RuleDesk;
+use App\Http\Resources\RuleResource;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Threshold;
+use Jaunty\Core\Audit\Thresholds;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Every rule with how often it fires, and what they count as too much: for all customers, and for one. */
 final class RuleController extends Controller
 {
-    public function __construct(private readonly Scope $scope, private readonly ThresholdStore $thresholds)
+    public function __construct(private readonly RuleDesk $desk)
     {
     }
 
     public function index(Request $request): JsonResponse
     {
-        $technician = $this->technician($request)->id;
+        [$fires, $thresholds, $mayChange] = $this->desk->all($this->technician($request)->id);
 
-        return new JsonResponse($this->scope->technician($technician, fn (): array => [
-            'rules' => self::rules(),
-            'thresholds' => $this->described([]),
-            'mayChange' => $this->scope->mayTakeOn($technician),
-        ]));
+        return new JsonResponse([
+            'rules' => array_map(
+                static fn (Rule $rule): array => RuleResource::of($rule->about(), $fires[$rule->about()->id] ?? []),
+                RuleBook::all(),
+            ),
+            'thresholds' => RuleResource::thresholds($thresholds, []),
+            'mayChange' => $mayChange,
+        ]);
     }
 
-    /** @return list<array<string, mixed>> */
-    private static function rules(): array
+    public function set(Request $request, string $threshold): JsonResponse
     {
-        $fires = FindingRow::query()->toBase()->select('rule')
-            ->selectRaw(
-                'count(*) filter (where not waived) as findings, count(*) filter (where waived) as waived, '
-                    . 'count(distinct tenant_id) filter (where not waived) as customers',
-            )
-            ->groupBy('rule')->get()->keyBy('rule');
-
-        return array_map(static function (Rule $rule) use ($fires): array {
-            $about = $rule->about();
-            $fired = (array) $fires->get($about->id);
-
-            return [
-                'id' => $about->id, 'severity' => $about->severity->value, 'what' => $about->what, 'why' => $about->why,
-                'remedy' => $about->remedy, 'source' => $about->source,
-                'countries' => $about->countries, 'thresholds' => array_column($about->thresholds, 'value'),
-                'findings' => $fired['findings'] ?? 0, 'waived' => $fired['waived'] ?? 0,
-                'customers' => $fired['customers'] ?? 0,
-            ];
-        }, RuleBook::all());
-    }
-
-    /** Sets one for every customer; they are audited anew then. */
-    public function set(Request $request, string $threshold, AuditRuns $runs): JsonResponse
-    {
-        $technician = $this->technician($request)->id;
         [$of, $value] = self::given($request, $threshold);
+        $thresholds = $this->desk->setForAll($this->technician($request)->id, $of, $value);
 
-        return new JsonResponse(
-            $this->scope->technician($technician, function () use ($technician, $of, $value, $runs): array {
-                if (! $this->scope->mayTakeOn($technician)) {
-                    throw AccessDenied::everyCustomer();
-                }
-                $this->thresholds->setForAll($technician, $of, $value);
-                $runs->begin($technician, AuditReason::Threshold);
-
-                return ['thresholds' => $this->described([])];
-            }),
-        );
+        return new JsonResponse(['thresholds' => RuleResource::thresholds($thresholds, [])]);
     }
 
     public function ofCustomer(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse($this->scope->tenant(
-            $this->technician($request)->id,
-            $customer,
-            Ability::Read,
-            fn (TenantRow $tenant): array => ['thresholds' => $this->described($this->thresholds->own($tenant->id))],
-        ));
+        return self::told($this->desk->ofCustomer($this->technician($request)->id, $customer));
     }
 
-    public function setForCustomer(
-        Request $request,
-        string $customer,
-        string $threshold,
-        BookRepository $books,
-        SummaryKeeper $summaries,
-    ): JsonResponse {
-        $technician = $this->technician($request)->id;
+    public function setForCustomer(Request $request, string $customer, string $threshold): JsonResponse
+    {
+        [$of, $value] = self::given($request, $threshold);
 
-        return new JsonResponse($this->scope->tenant(
-            $technician,
-            $customer,
-            Ability::Edit,
-            function (TenantRow $tenant) use ($request, $technician, $threshold, $books, $summaries): array {
-                [$of, $value] = self::given($request, $threshold);
-                $this->thresholds->setFor($tenant->id, $technician, $of, $value);
-                $summaries->findingsSifted($tenant->id, $books->head($tenant->id));
+        return self::told($this->desk->setForCustomer($this->technician($request)->id, $customer, $of, $value));
+    }
 
-                return ['thresholds' => $this->described($this->thresholds->own($tenant->id))];
-            },
-        ));
+    /** @param array{Thresholds, array<string, int>} $of the reseller's, and one customer's own */
+    private static function told(array $of): JsonResponse
+    {
+        return new JsonResponse(['thresholds' => RuleResource::thresholds(...$of)]);
     }
 
     /** @return array{Threshold, ?int} */
@@ -130,20 +76,5 @@ final class RuleController extends Controller
         );
 
         return [$of, $given['value']];
-    }
-
-    /**
-     * @param  array<string, int>  $own  of one customer
-     * @return list<array<string, mixed>>
-     */
-    private function described(array $own): array
-    {
-        $all = $this->thresholds->ofReseller();
-
-        return array_map(static fn (Threshold $each): array => [
-            'name' => $each->value, 'what' => $each->what(), 'unit' => $each->unit(), 'reason' => $each->reason(),
-            'least' => $each->range()[0], 'most' => $each->range()[1],
-            'standard' => $each->standard(), 'forAll' => $all->of($each), 'own' => $own[$each->value] ?? null,
-        ], Threshold::cases());
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Scope;
+use App\Access\Staff;
 use App\Http\Middleware\EndsInTime;
 use App\Http\Resources\SessionResource;
 use App\Models\Technician;
@@ -19,7 +19,7 @@ final class SessionController extends Controller
 {
     public function __construct(
         private readonly Clock $clock,
-        private readonly Scope $scope,
+        private readonly Staff $staff,
         private readonly StatefulGuard $guard,
     ) {
     }
@@ -63,8 +63,7 @@ final class SessionController extends Controller
 
     private function answer(?Technician $technician): JsonResponse
     {
-        $mayTakeOn = $technician !== null
-            && $this->scope->technician($technician->id, fn (): bool => $this->scope->mayTakeOn($technician->id));
+        $mayTakeOn = $technician !== null && $this->staff->mayTakeOn($technician);
 
         return new JsonResponse(SessionResource::of($technician, $this->clock, $mayTakeOn));
     }

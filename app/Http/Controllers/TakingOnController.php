@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Scope;
 use App\Audit\Audits;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\FindingResource;
@@ -12,6 +11,8 @@ use App\Http\Resources\ObjectResource;
 use App\Http\Resources\SlotResource;
 use App\Models\AnswersKept;
 use App\Models\StockNumber;
+use App\Stock\NumberStock;
+use App\TakingOn\AnswersDesk;
 use App\TakingOn\BookImport;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
@@ -43,7 +44,6 @@ final class TakingOnController extends Controller
     public function __construct(
         private readonly TakingOn $takingOn,
         private readonly Templates $templates,
-        private readonly Scope $scope,
         private readonly Clock $clock,
     ) {
     }
@@ -64,20 +64,13 @@ final class TakingOnController extends Controller
             )]);
     }
 
-    public function stock(Request $request): JsonResponse
+    public function stock(Request $request, NumberStock $stock): JsonResponse
     {
-        $numbers = $this->scope->technician(
-            $this->technician($request)->id,
-            fn (): array => ! $this->scope->hasAnyGrant($this->technician($request)->id) ? [] : array_values(
-                StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit(self::MOST_NUMBERS)->get()
-                    ->map(static fn (StockNumber $number): array => [
-                        'number' => $number->e164,
-                        'display' => E164::parse($number->e164)->display(),
-                        'region' => $number->region,
-                    ])
-                    ->all(),
-            ),
-        );
+        $numbers = array_map(static fn (StockNumber $number): array => [
+            'number' => $number->e164,
+            'display' => E164::parse($number->e164)->display(),
+            'region' => $number->region,
+        ], $stock->free($this->technician($request)->id, self::MOST_NUMBERS));
 
         return new JsonResponse(['numbers' => $numbers]);
     }
@@ -114,39 +107,25 @@ final class TakingOnController extends Controller
      * What was answered so far of every customer being taken on, the newest first: the telephone rings in between, and
      * browsers die.
      */
-    public function kept(Request $request): JsonResponse
+    public function kept(Request $request, AnswersDesk $desk): JsonResponse
     {
-        $kept = $this->scope->technician(
-            $this->technician($request)->id,
-            static fn () => AnswersKept::query()->orderByDesc('kept_at')->orderBy('id')->get(),
-        );
-
-        return new JsonResponse(['kept' => $kept->map(static fn (AnswersKept $each): array => [
+        return new JsonResponse(['kept' => array_map(static fn (AnswersKept $each): array => [
             'id' => $each->id, 'template' => $each->template, 'answers' => (object) $each->answers,
             'keptAt' => $each->kept_at->toAtomString(),
-        ])->values()->all()]);
+        ], $desk->kept($this->technician($request)->id))]);
     }
 
-    public function keep(Request $request, string $id): Response
+    public function keep(Request $request, string $id, AnswersDesk $desk): Response
     {
         [$template, $answers] = $this->given($request);
-        $technician = $this->technician($request)->id;
-        $this->scope->technician($technician, function () use ($technician, $id, $template, $answers): void {
-            AnswersKept::query()->upsert([[
-                'technician_id' => $technician, 'id' => self::setId($id), 'template' => $template,
-                'answers' => json_encode((object) $answers, JSON_THROW_ON_ERROR), 'kept_at' => $this->clock->now(),
-            ]], ['technician_id', 'id'], ['template', 'answers', 'kept_at']);
-        });
+        $desk->keep($this->technician($request)->id, self::setId($id), $template, $answers);
 
         return new Response(status: 204);
     }
 
-    public function letGo(Request $request, string $id): Response
+    public function letGo(Request $request, string $id, AnswersDesk $desk): Response
     {
-        $this->scope->technician(
-            $this->technician($request)->id,
-            static fn (): mixed => AnswersKept::query()->whereKey(self::setId($id))->delete(),
-        );
+        $desk->letGo($this->technician($request)->id, self::setId($id));
 
         return new Response(status: 204);
     }

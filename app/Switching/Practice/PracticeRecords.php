@@ -54,7 +54,7 @@ final readonly class PracticeRecords implements Records
         return self::record($this->api->get(self::path($account, $kind, $id)));
     }
 
-    /** Sent again under the same key, a creation names the same job: what is under way is waited for, not begun anew. */
+    /** Sent again under the same key, a creation names the same job: what is under way is waited for. */
     public function create(?string $account, Reference $object, array $fields, Errand $errand): LiveRecord
     {
         $path = $account === null

@@ -1,0 +1,218 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Desk;
+
+use App\Access\Scope;
+use App\Activity\ActivityLog;
+use App\Audit\Margins;
+use App\Book\BookRepository;
+use App\Book\DraftDesk;
+use App\Book\DraftView;
+use App\Book\FieldEdit;
+use App\Models\Ability;
+use App\Models\Revision;
+use App\Models\TemplateApplication;
+use App\Models\TenantRow;
+use App\Secrets\SecretKeeper;
+use App\TakingOn\ApplyingAgain;
+use App\Time\Clock;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\FieldPath;
+
+/** One customer's book with a technician's pending edits: seen, edited, dropped, entered. */
+final readonly class BookDesk
+{
+    private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
+
+    public function __construct(
+        private Scope $scope,
+        private DraftDesk $drafts,
+        private BookRepository $books,
+        private Margins $margins,
+        private SecretKeeper $secrets,
+        private ApplyingAgain $again,
+        private ActivityLog $log,
+        private Clock $clock,
+    ) {
+    }
+
+    public function view(string $technicianId, string $customer): DeskView
+    {
+        return $this->at(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): DraftView => $this->drafts->view($tenant, $technicianId),
+        );
+    }
+
+    /** @param list<FieldEdit> $edits all are kept, or none */
+    public function edit(string $technicianId, string $customer, array $edits): DeskView
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technicianId, $edits): DeskView {
+                $this->secrets->check($tenant, $technicianId, $edits);
+                $this->checkDays($tenant, $edits);
+                $view = $this->drafts->edit($tenant, $technicianId, $edits);
+
+                return new DeskView($tenant, $view, $this->margins->of($tenant, $view));
+            },
+        );
+    }
+
+    /**
+     * New objects of which somebody typed the name: key, extension and the rest come from here.
+     *
+     * @param  list<array{Kind, string, array<string, mixed>}>  $wanted  kind, name, and what else is known
+     */
+    public function make(string $technicianId, string $customer, array $wanted): DeskView
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technicianId, $wanted): DeskView {
+                [$view, $made] = $this->drafts->make($tenant, $technicianId, $wanted);
+
+                return new DeskView($tenant, $view, $this->margins->of($tenant, $view), $made);
+            },
+        );
+    }
+
+    public function drop(string $technicianId, string $customer): void
+    {
+        $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technicianId): void {
+                $this->drafts->drop($tenant, $technicianId);
+            },
+        );
+    }
+
+    /** What was dropped last, put back. */
+    public function restore(string $technicianId, string $customer): DeskView
+    {
+        return $this->at(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): DraftView => $this->drafts->restore($tenant, $technicianId),
+        );
+    }
+
+    public function leaveOut(string $technicianId, string $customer, Reference $object, ?string $path): DeskView
+    {
+        return $this->at(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): DraftView => $this->drafts->leaveOut($tenant, $technicianId, $object, $path),
+        );
+    }
+
+    public function enter(string $technicianId, string $customer, ?string $note): Revision
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): Revision => $this->drafts->enter($tenant, $technicianId, $note),
+        );
+    }
+
+    /** @return list<TemplateApplication> templates applied to the customer, the first first */
+    public function applications(string $technicianId, string $customer): array
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            static fn (TenantRow $tenant): array => array_values(
+                TemplateApplication::query()->where('tenant_id', $tenant->id)
+                    ->with('version')
+                    ->orderBy('applied_at')
+                    ->get()
+                    ->all(),
+            ),
+        );
+    }
+
+    /**
+     * The customer's template once more, with other answers: a draft of what that changes.
+     *
+     * @param  array<string, mixed>  $answers
+     */
+    public function answerAgain(string $technicianId, string $customer, array $answers): DeskView
+    {
+        return $this->at(
+            $technicianId,
+            $customer,
+            Ability::Edit,
+            fn (TenantRow $tenant): DraftView => $this->again->propose($tenant, $technicianId, $answers),
+        );
+    }
+
+    /** The customer's whole book as entered, to be taken out as a file. */
+    public function export(string $technicianId, string $customer): Book
+    {
+        $book = $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): Book => $this->books->head($tenant->id),
+        );
+        $this->log->note($technicianId, 'exported a book', ['customer' => $customer]);
+
+        return $book;
+    }
+
+    /** @param callable(TenantRow): DraftView $work */
+    private function at(string $technicianId, string $customer, Ability $least, callable $work): DeskView
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            $least,
+            static fn (TenantRow $tenant): DeskView => new DeskView($tenant, $work($tenant)),
+        );
+    }
+
+    /**
+     * A day that somebody types is no evidence: what was tested or confirmed is noted on the day it was, or as the book
+     * has it.
+     *
+     * @param  list<FieldEdit>  $edits
+     *
+     * @throws UnusableBook
+     */
+    private function checkDays(TenantRow $tenant, array $edits): void
+    {
+        $today = $this->clock->dateIn($tenant->zone);
+        foreach ($edits as $edit) {
+            if (
+                ! in_array($edit->path, self::NOTED_ON_THE_DAY, true)
+                || $edit->value === null
+                || $edit->value === $today
+            ) {
+                continue;
+            }
+            $known = $this->books->head($tenant->id)->find($edit->object)?->toArray() ?? [];
+            if (FieldPath::get($known, $edit->path) !== $edit->value) {
+                throw UnusableBook::unbelievable(
+                    "{$edit->object}." . str_replace('/', '.', $edit->path),
+                    "this is noted on the day it is done; today is {$today}",
+                );
+            }
+        }
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Fleet;
+
+use App\Access\Scope;
+use App\Audit\AuditReason;
+use App\Models\AuditRun;
+
+/**
+ * Audits of every customer granted to a technician: begun, looked at while they go on, stopped and gone on with.
+ */
+final readonly class AuditRunDesk
+{
+    public function __construct(private Scope $scope, private AuditRuns $runs)
+    {
+    }
+
+    /** @return ?array<string, mixed> the last one, whoever's night it was */
+    public function latest(string $technicianId): ?array
+    {
+        return $this->scope->technician($technicianId, fn (): ?array => $this->runs->latest($technicianId));
+    }
+
+    /** @return ?array<string, mixed> how far it is: what is asked again every second */
+    public function progress(string $technicianId): ?array
+    {
+        return $this->scope->technician($technicianId, fn (): ?array => $this->runs->progress($technicianId));
+    }
+
+    /** @return ?array<string, mixed> */
+    public function begin(string $technicianId): ?array
+    {
+        return $this->scope->technician($technicianId, function () use ($technicianId): ?array {
+            $this->runs->begin($technicianId, AuditReason::Asked);
+
+            return $this->runs->latest($technicianId);
+        });
+    }
+
+    /** @return array{bool, ?array<string, mixed>} whether there is such a run of theirs, and the last one */
+    public function stop(string $technicianId, string $audit): array
+    {
+        return $this->change($technicianId, $audit, $this->runs->stop(...));
+    }
+
+    /** @return array{bool, ?array<string, mixed>} */
+    public function resume(string $technicianId, string $audit): array
+    {
+        return $this->change($technicianId, $audit, $this->runs->resume(...));
+    }
+
+    /**
+     * @param  callable(AuditRun): void  $how
+     * @return array{bool, ?array<string, mixed>}
+     */
+    private function change(string $technicianId, string $audit, callable $how): array
+    {
+        return $this->scope->technician($technicianId, function () use ($technicianId, $audit, $how): array {
+            $run = AuditRun::query()->whereKey($audit)->where('technician_id', $technicianId)->first();
+            if ($run !== null) {
+                $how($run);
+            }
+
+            return [$run !== null, $this->runs->latest($technicianId)];
+        });
+    }
+}
