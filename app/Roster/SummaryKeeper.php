@@ -16,6 +16,7 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Names;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Calls\TwoBooks\Difference;
@@ -179,6 +180,6 @@ final readonly class SummaryKeeper implements AfterRevision
     /** What the Roster calls what a call meets: an object's name, for it has no book at hand. */
     private static function label(Book $book, string $met): string
     {
-        return (new Inspection($book, 0))->name($met);
+        return (new Names($book))->of($met);
     }
 }

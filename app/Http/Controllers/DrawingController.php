@@ -8,7 +8,6 @@ use App\Desk\Books;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Calendar;
@@ -26,10 +25,12 @@ use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\AllCalls\DirectoryReport;
 use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Hours\CalendarLine;
+use Jaunty\Core\Hours\CustomerDay;
 use Jaunty\Core\Hours\SpokenHolidays;
 use Jaunty\Core\Hours\SpokenHours;
 use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\YearLine;
+use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Prompts\SpokenKeys;
 use Jaunty\Core\Rulers\TimingRuler;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -182,7 +183,7 @@ final class DrawingController extends Controller
 
     private function today(Book $book): int
     {
-        return (new Inspection($book, $this->clock->now()->getTimestamp()))->today();
+        return (new CustomerDay(ZoneClock::of($book->tenant->zone), $this->clock->now()->getTimestamp()))->number();
     }
 
     /**

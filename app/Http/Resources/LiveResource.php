@@ -85,7 +85,7 @@ final class LiveResource
                 $beside->book,
                 $compared->live,
                 $beside->difference(),
-                $beside->dayBegan(),
+                $beside->day->began(),
                 $beside->now,
             ),
             'strips' => [
@@ -104,7 +104,7 @@ final class LiveResource
                 static fn (Operation $each): array => ['object' => (string) $each->object, 'path' => $each->path],
                 $beside->difference() === null
                     ? []
-                    : Noticed::of($compared->live, $compared->changedThere(), $beside->dayBegan()),
+                    : Noticed::of($compared->live, $compared->changedThere(), $beside->day->began()),
             ),
         ];
     }

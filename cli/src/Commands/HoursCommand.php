@@ -13,6 +13,7 @@ use Jaunty\CommandLine\Report;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Hours\ScheduleClock;
 use Jaunty\Core\Hours\WeekPattern;
 use Jaunty\Core\Hours\ZoneClock;
@@ -75,7 +76,7 @@ final class HoursCommand implements Command
             ];
             $text .= "  {$when}  {$timeline->states[$index]}\n";
         }
-        $open = $timeline->secondsIn('open');
+        $open = $timeline->secondsIn(HoursState::Open);
 
         return new Report(
             $text . sprintf("open %d h %02d min of %d h\n", intdiv($open, 3600), intdiv($open % 3600, 60), intdiv(

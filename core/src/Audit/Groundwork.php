@@ -16,6 +16,7 @@ use Jaunty\Core\Calls\Year\Run;
 use Jaunty\Core\Calls\Year\Survey;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
+use Jaunty\Core\Hours\CustomerDay;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Outbound\HelpCall;
 use Jaunty\Core\Outbound\HelpCalls;
@@ -160,6 +161,6 @@ final class Groundwork
     /** Begun within a day, a year's hours would not be those of the other days, and words for them would grow long. */
     public function dayBegan(): int
     {
-        return $this->clock()->midnight($this->clock()->day($this->now));
+        return (new CustomerDay($this->clock(), $this->now))->began();
     }
 }

@@ -9,6 +9,7 @@ use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\CallbackUse;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Names;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reads;
@@ -18,7 +19,7 @@ use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\TwoBooks\Difference;
 use Jaunty\Core\Calls\Year\Survey;
 use Jaunty\Core\Change\ChangeSet;
-use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Hours\CustomerDay;
 use Jaunty\Core\Outbound\HelpCall;
 
 /** A book under audit at an instant, as one rule looks at it; what rules ask in common is worked out once. */
@@ -32,6 +33,10 @@ final readonly class Inspection
     public const LINKS = 'links';
 
     private Groundwork $groundwork;
+
+    public Names $names;
+
+    public CustomerDay $day;
 
     /**
      * @param  int  $now  seconds since 1970
@@ -50,6 +55,8 @@ final readonly class Inspection
         public array $failures = [],
     ) {
         $this->groundwork = $groundwork ?? new Groundwork($book, $now, $live);
+        $this->names = new Names($book);
+        $this->day = new CustomerDay($this->groundwork->clock(), $now);
     }
 
     /** The same, which notes what is asked of it. */
@@ -106,41 +113,6 @@ final readonly class Inspection
         return $object instanceof $class ? $object : null;
     }
 
-    /** What people call it: an object, a number as it is dialled, or a word of destinations. */
-    public function name(Reference|Destination|BookObject|string|null $of): string
-    {
-        if ($of instanceof BookObject) {
-            return $of instanceof Number ? E164::parse($of->key)->display() : $of->label();
-        }
-        $text = (string) $of;
-        if (str_starts_with($text, 'outside:')) {
-            return E164::parse(substr($text, strlen('outside:')))->display();
-        }
-        [$kind] = explode(':', $text);
-        $object = Kind::tryFrom($kind) === null || ! str_contains($text, ':')
-            ? null
-            : $this->book->find(Reference::parse($text));
-
-        return $object === null ? $text : $this->name($object);
-    }
-
-    /**
-     * Names as a sentence lists them, the first few of many.
-     *
-     * @param  list<BookObject|string>  $all
-     */
-    public function names(array $all, int $most = 3): string
-    {
-        $names = array_map($this->name(...), array_slice($all, 0, $most));
-        $more = count($all) - count($names);
-        if ($more > 0) {
-            return implode(', ', $names) . " and {$more} more";
-        }
-        $last = array_pop($names);
-
-        return $names === [] ? (string) $last : implode(', ', $names) . " and {$last}";
-    }
-
     /** @return list<array{BookObject, string}> who refers to an object, and by which field */
     public function usesOf(BookObject $object): array
     {
@@ -153,27 +125,9 @@ final readonly class Inspection
         return $uses;
     }
 
-    /** A date as a sentence says it: `Fri 25 Dec 2026`. */
-    public function day(string $date): string
-    {
-        return (new \DateTimeImmutable("{$date}T12:00:00Z"))->format('D j M Y');
-    }
-
     public function threshold(Threshold $threshold): int
     {
         return $this->thresholds->of($threshold);
-    }
-
-    /** The date at the customer's, as days since 1970. */
-    public function today(): int
-    {
-        return $this->groundwork->clock()->day($this->now);
-    }
-
-    /** The same, as the book writes dates. */
-    public function date(): string
-    {
-        return gmdate('Y-m-d', 86_400 * $this->today());
     }
 
     /** Calls to every number over the year that begins with the customer's day. */
@@ -237,23 +191,11 @@ final readonly class Inspection
         return $callback === null || $callback->key === $instead->key || ! $this->isAlwaysAnswered($callback)
             ? null
             : Fix::set(
-                "Always show {$this->name($callback)} of {$site->name}",
+                "Always show {$this->names->of($callback)} of {$site->name}",
                 $site,
                 'emergency/callbackUse',
                 CallbackUse::Always->value,
             );
-    }
-
-    /** An instant as a sentence says it, by the customer's clock: `Fri 25 Dec 2026 at 08:00`. */
-    public function moment(int $instant): string
-    {
-        return gmdate('D j M Y \a\t H:i', 60 * $this->groundwork->clock()->localMinutes($instant));
-    }
-
-    /** When the customer's day began: of what is looked at over a year, the first instant. */
-    public function dayBegan(): int
-    {
-        return $this->groundwork->dayBegan();
     }
 
     /** The book as calls read it while everything is open. */

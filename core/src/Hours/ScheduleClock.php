@@ -54,7 +54,13 @@ final class ScheduleClock
         private readonly ?array $named,
     ) {
         $this->ofWeek = array_map(
-            fn (array $hours): DayPlan => $this->own('week', State::CLOSED, State::OPEN, $hours, false),
+            fn (array $hours): DayPlan => $this->own(
+                'week',
+                HoursState::Closed->value,
+                HoursState::Open->value,
+                $hours,
+                false,
+            ),
             WeekPattern::of($schedule->weekly)->byWeekday(),
         );
     }
@@ -227,7 +233,7 @@ final class ScheduleClock
                 $this->special[$date] = $this->plans["holiday:{$item}"] ??= $this->own(
                     "holiday:{$item}",
                     "holiday:{$item}",
-                    State::OPEN,
+                    HoursState::Open->value,
                     [],
                     true,
                 );
@@ -239,7 +245,7 @@ final class ScheduleClock
                 $weekday = LocalDate::weekday($date);
                 $this->special[$date] = $this->plans["period:{$period->item} {$weekday}"] ??= $this->own(
                     "period:{$period->item}",
-                    State::CLOSED,
+                    HoursState::Closed->value,
                     "period:{$period->item}",
                     $week[$weekday],
                     $week[$weekday] === [],
@@ -285,7 +291,10 @@ final class ScheduleClock
     private function own(string $owner, string $outside, string $inside, array $hours, bool $isClosedDate): DayPlan
     {
         if ($this->named !== null) {
-            [$outside, $inside] = [State::asNamed($outside, $this->named), State::asNamed($inside, $this->named)];
+            [$outside, $inside] = [
+                HoursState::asNamed($outside, $this->named),
+                HoursState::asNamed($inside, $this->named),
+            ];
         }
 
         return new DayPlan($this->owned++, $owner, $outside, $inside, $hours, $isClosedDate);
@@ -302,11 +311,11 @@ final class ScheduleClock
         return $this->own(
             "exception:{$exception->item}",
             match ($exception->announcedAs) {
-                AnnouncedAs::Closed => State::CLOSED,
-                AnnouncedAs::Open => State::OPEN,
+                AnnouncedAs::Closed => HoursState::Closed->value,
+                AnnouncedAs::Open => HoursState::Open->value,
                 AnnouncedAs::Holiday => "holiday:{$exception->item}",
             },
-            State::OPEN,
+            HoursState::Open->value,
             array_map(
                 static fn (array $hours): array => WeekPattern::interval($hours['from'], $hours['to']),
                 $exception->hours,

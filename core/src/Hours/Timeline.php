@@ -38,12 +38,12 @@ final readonly class Timeline
         return null;
     }
 
-    /** Seconds in one plain state. */
-    public function secondsIn(string $plain): int
+    /** Seconds in one state. */
+    public function secondsIn(HoursState $plain): int
     {
         $seconds = 0;
         foreach ($this->states as $index => $state) {
-            if (State::plain($state) === $plain) {
+            if (HoursState::of($state) === $plain) {
                 $seconds += ($this->from[$index + 1] ?? $this->until) - $this->from[$index];
             }
         }

@@ -52,7 +52,7 @@ final readonly class YearLine
         $special = [];
         for ($day = $from; $day < $from + $days; $day++) {
             $plan = $clock->plan($day);
-            $isOpen = State::plain($plan->inside) === State::OPEN && ! str_starts_with($plan->owner, 'holiday:');
+            $isOpen = HoursState::of($plan->inside) === HoursState::Open && ! str_starts_with($plan->owner, 'holiday:');
             $minutes[] = $isOpen
                 ? array_sum(array_map(
                     static fn (array $hours): int => min($hours[1], LocalDate::MINUTES) - $hours[0],
@@ -69,7 +69,7 @@ final readonly class YearLine
                     static fn (array $hours): string => self::clock($hours[0]) . ' to ' . self::clock($hours[1]),
                     $plan->hours,
                 ))
-                : State::plain($plan->outside);
+                : HoursState::of($plan->outside)->value;
             $last = count($special) - 1;
             if (
                 $last >= 0

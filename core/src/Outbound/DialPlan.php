@@ -16,7 +16,7 @@ use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\Law\CallBook;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Numbering\Dialling;
 use Jaunty\Core\Numbering\DigitAutomaton;
 use Jaunty\Core\Numbering\EmergencyNumbers;
@@ -183,7 +183,7 @@ final class DialPlan
                 Verdict::Blocked,
                 "{$sender->name} may not use it",
             ],
-            $hours !== HoursState::OPEN => [Verdict::Closed, "its schedule says {$hours}"],
+            $hours !== HoursState::Open => [Verdict::Closed, "its schedule says {$hours->value}"],
             $origin !== Origin::Dialled && $route->pin !== RoutePin::None => [
                 Verdict::AsksPin,
                 'asks for a PIN, and nobody is there to enter it',
@@ -192,13 +192,13 @@ final class DialPlan
         };
     }
 
-    private function hours(Route $route, CallBook $calls): string
+    private function hours(Route $route, CallBook $calls): HoursState
     {
         $schedule = $route->schedule === null ? null : $this->book->find($route->schedule);
 
         return $schedule instanceof Schedule
-            ? HoursState::plain($calls->hours($route->schedule, $this->book->tenant->zone))
-            : HoursState::OPEN;
+            ? HoursState::of($calls->hours($route->schedule, $this->book->tenant->zone))
+            : HoursState::Open;
     }
 
     /** @param list<string> $full */

@@ -21,7 +21,7 @@ use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\Law\WayOut;
 use Jaunty\Core\Calls\OneCall\GroupCalls;
 use Jaunty\Core\Calls\OneCall\World;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -279,7 +279,7 @@ final class GroupChoicesTest extends TestCase
 
     private static function callBook(Book $book): CallBook
     {
-        return new CallBook($book, static fn (): string => HoursState::OPEN);
+        return new CallBook($book, static fn (): string => HoursState::Open->value);
     }
 
     private static function choices(Book $book): GroupChoices

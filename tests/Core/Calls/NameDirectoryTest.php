@@ -17,7 +17,7 @@ use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -38,7 +38,7 @@ final class NameDirectoryTest extends TestCase
         $book = self::book($dialByName);
         $menu = $book->find(Reference::parse('menu:day'));
         self::assertInstanceOf(Menu::class, $menu);
-        $directory = NameDirectory::of(new CallBook($book, static fn (): string => HoursState::OPEN), $menu);
+        $directory = NameDirectory::of(new CallBook($book, static fn (): string => HoursState::Open->value), $menu);
 
         self::assertSame($listed, $directory->listed());
         self::assertSame($meant, $directory->meant($keys));

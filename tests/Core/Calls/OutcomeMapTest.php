@@ -9,8 +9,8 @@ use Jaunty\Core\Calls\AllCalls\Explorer;
 use Jaunty\Core\Calls\AllCalls\Facts;
 use Jaunty\Core\Calls\AllCalls\Graph;
 use Jaunty\Core\Calls\Year\OutcomeMap;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Hours\ScheduleClock;
-use Jaunty\Core\Hours\State as HoursState;
 use PHPUnit\Framework\Attributes\DataProviderExternal;
 use PHPUnit\Framework\TestCase;
 

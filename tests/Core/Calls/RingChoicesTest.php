@@ -16,7 +16,7 @@ use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\Law\WayOut;
 use Jaunty\Core\Calls\OneCall\Resolver;
 use Jaunty\Core\Calls\OneCall\Script;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -38,7 +38,7 @@ final class RingChoicesTest extends TestCase
     public function test_choices_are_exactly_what_worlds_give(array $legs, array $fields): void
     {
         $book = self::book($legs, $fields);
-        $callBook = new CallBook($book, static fn (): string => HoursState::OPEN);
+        $callBook = new CallBook($book, static fn (): string => HoursState::Open->value);
         $numbers = new NumberRules($callBook, 0);
         $choices = new Choices($callBook, new WayOut($callBook), $numbers);
         foreach (self::states() as $state) {

@@ -9,9 +9,9 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Hours\HolidayRegions;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ScheduleClock;
-use Jaunty\Core\Hours\State;
 use Jaunty\Core\Ics\HolidayReading;
 use Jaunty\Core\Ics\ScheduleReading;
 use Jaunty\Core\Ics\UnusableIcs;
@@ -71,8 +71,8 @@ final class ScheduleReadingTest extends TestCase
             $other = $is->timeline($begin, 40 * 86_400);
             for ($instant = $begin; $instant < $begin + 40 * 86_400; $instant += 900) {
                 self::assertSame(
-                    State::plain($one->at($instant)),
-                    State::plain($other->at($instant)),
+                    HoursState::of($one->at($instant)),
+                    HoursState::of($other->at($instant)),
                     gmdate('c', $instant) . "\n{$text}",
                 );
             }

@@ -20,7 +20,7 @@ use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\OfferPlan;
 use Jaunty\Core\Calls\Law\RingLegs;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /**
  * Every event a free world may give at a hunt group, each with a world that gives it, and within seconds that some
@@ -72,12 +72,12 @@ final readonly class GroupChoices
     /** Why nobody is offered a call, whatever the world is like. */
     private function settled(Group $group): ?EventKind
     {
-        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->clockOf($group)));
+        $hours = HoursState::of($this->book->hours($group->schedule, $this->book->clockOf($group)));
 
         return match (true) {
             ! $group->enabled => EventKind::SwitchedOff,
             ! $group->handClosable && $group->closedByHand => EventKind::ClosedByHand,
-            $hours !== HoursState::OPEN => EventKind::from($hours),
+            $hours !== HoursState::Open => EventKind::from($hours->value),
             default => null,
         };
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Calls\AllCalls;
 
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /**
  * Results kept with what the schedules said to whoever worked them out: a result holds again wherever they say that
@@ -25,7 +25,7 @@ final class Remembered
     {
         foreach ($this->results[$of] ?? [] as $kept) {
             foreach ($kept[0] as $slot => $said) {
-                if (($valuation[$slot] ?? HoursState::OPEN) !== $said) {
+                if (($valuation[$slot] ?? HoursState::Open->value) !== $said) {
                     continue 2;
                 }
             }

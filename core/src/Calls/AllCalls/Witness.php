@@ -32,7 +32,7 @@ use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\OneCall\Resolver;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /**
  * Makes of a path of the Explorer the test call that takes it: who answers, who is busy, which keys fall when. The
@@ -179,7 +179,7 @@ final class Witness
             $event->kind === EventKind::Wrong && $object instanceof Menu => $this->wrong($object),
             $event->kind === EventKind::Dialled => $this->dialled($event->detail, $object),
             $event->kind === EventKind::Named => NameDirectory::of(
-                new CallBook($this->book, static fn (): string => HoursState::OPEN),
+                new CallBook($this->book, static fn (): string => HoursState::Open->value),
                 $object instanceof Menu ? $object : null,
             )->keysTo($event->detail),
             default => null,

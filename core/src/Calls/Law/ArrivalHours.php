@@ -6,8 +6,8 @@ namespace Jaunty\Core\Calls\Law;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Hours\ScheduleClock;
-use Jaunty\Core\Hours\State as HoursState;
 use Jaunty\Core\Hours\ZoneClock;
 
 /**
@@ -51,8 +51,8 @@ final class ArrivalHours
                 $warnings[] = sprintf(
                     '%s goes from %s to %s at %02d:%02d, %d s into the call; hours are read once, at its arrival.',
                     $schedule->name,
-                    HoursState::plain($said),
-                    HoursState::plain($clock->at($change)),
+                    HoursState::of($said)->value,
+                    HoursState::of($clock->at($change))->value,
                     intdiv($minutes, 60) % 24,
                     $minutes % 60,
                     $change - $this->at,

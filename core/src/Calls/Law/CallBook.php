@@ -25,7 +25,7 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\User;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /** A book as calls read it, with what every schedule says for the call in hand. */
 final class CallBook
@@ -74,7 +74,7 @@ final class CallBook
     /** While everything is open. */
     public static function open(Book $book): self
     {
-        return self::saying($book, HoursState::OPEN);
+        return self::saying($book, HoursState::Open->value);
     }
 
     /** While every schedule says the same, such as `holiday:christmas`. */
@@ -164,18 +164,16 @@ final class CallBook
     public function hours(?Reference $schedule, string $zone): string
     {
         return $schedule === null
-            ? HoursState::OPEN
+            ? HoursState::Open->value
             : ($this->hours)($this->get((string) $schedule, Schedule::class), $zone);
     }
 
     public function handling(User $user): Handling
     {
-        $state = HoursState::plain($this->hours($user->schedule, $this->clockOf($user)));
-
-        return match ($state) {
-            HoursState::CLOSED => $user->closed ?? $user->open,
-            HoursState::HOLIDAY => $user->holiday ?? $user->closed ?? $user->open,
-            default => $user->open,
+        return match (HoursState::of($this->hours($user->schedule, $this->clockOf($user)))) {
+            HoursState::Open => $user->open,
+            HoursState::Closed => $user->closed ?? $user->open,
+            HoursState::Holiday => $user->holiday ?? $user->closed ?? $user->open,
         };
     }
 
@@ -225,11 +223,11 @@ final class CallBook
         foreach ($attendant->answers as $answer) {
             $byWhen[$answer['when']] ??= $answer['item'];
         }
-        $plain = HoursState::plain($state);
+        $plain = HoursState::of($state);
 
         return $byWhen[$state]
-            ?? $byWhen[$plain]
-            ?? ($plain === HoursState::HOLIDAY ? $byWhen[HoursState::CLOSED] ?? null : null);
+            ?? $byWhen[$plain->value]
+            ?? ($plain === HoursState::Holiday ? $byWhen[HoursState::Closed->value] ?? null : null);
     }
 
     public function seconds(?Reference $prompt): int

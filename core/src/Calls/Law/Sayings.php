@@ -6,7 +6,7 @@ namespace Jaunty\Core\Calls\Law;
 
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Schedule;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /**
  * What schedules and numbers' dates say in the period in hand, and which of them were asked.
@@ -42,7 +42,7 @@ final class Sayings
     {
         $slot = self::slot($schedule, $zone);
 
-        return $this->asked[$slot] = $this->says[$slot] ?? HoursState::OPEN;
+        return $this->asked[$slot] = $this->says[$slot] ?? HoursState::Open->value;
     }
 
     public function ofNumber(Number $number, string $zone): string

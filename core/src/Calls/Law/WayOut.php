@@ -9,7 +9,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\RoutePin;
 use Jaunty\Core\Book\Trunk;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Numbering\DigitMap;
 
 /**
@@ -79,9 +79,9 @@ final class WayOut
             && $class->covers($route->class)
             && ! in_array($sender, array_map(strval(...), $route->blocked), true)
             && $this->maps[$route->key]->matches($digits)
-            && HoursState::plain(
+            && HoursState::of(
                 $this->book->hours($route->schedule, $this->book->tenant()->zone),
-            ) === HoursState::OPEN;
+            ) === HoursState::Open;
     }
 
     /** @param array<string, string> $world */

@@ -12,7 +12,7 @@ use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\OfferPlan;
 use Jaunty\Core\Calls\Law\State;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /**
  * What a script's world gives at a hunt group: why nobody is offered the call, or what comes of the offers.
@@ -56,15 +56,15 @@ final readonly class GroupCalls
     private function caseBeforeOffers(Group $group): ?EventKind
     {
         $object = "group:{$group->key}";
-        $hours = HoursState::plain($this->book->hours($group->schedule, $this->book->clockOf($group)));
+        $hours = HoursState::of($this->book->hours($group->schedule, $this->book->clockOf($group)));
         if (! $group->enabled) {
             return EventKind::SwitchedOff;
         }
         if ($group->handClosable ? $this->world->says($object) === 'closedByHand' : $group->closedByHand) {
             return EventKind::ClosedByHand;
         }
-        if ($hours !== HoursState::OPEN) {
-            return EventKind::from($hours);
+        if ($hours !== HoursState::Open) {
+            return EventKind::from($hours->value);
         }
 
         return $this->nobodyToOffer($group);

@@ -6,7 +6,7 @@ namespace Jaunty\Core\Calls\Year;
 
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Law\Outcome;
-use Jaunty\Core\Hours\State as HoursState;
+use Jaunty\Core\Hours\HoursState;
 
 /** Every end calls to each number can come to, by the kinds of time there are, worst first. */
 final readonly class ProofTable
@@ -68,8 +68,8 @@ final readonly class ProofTable
         foreach ($asked as $slot => $state) {
             $schedule = $survey->book->find(Reference::parse(explode(' ', $slot, 2)[0]));
             $item = explode(':', $state, 2)[1] ?? '';
-            $words = $item === '' || HoursState::plain($state) === $state
-                ? HoursState::plain($state)
+            $words = $item === '' || HoursState::of($state)->value === $state
+                ? HoursState::of($state)->value
                 : str_replace('-', ' ', $item);
             $said[] = count($asked) === 1 ? $words : "{$schedule?->label()} {$words}";
         }

@@ -38,7 +38,7 @@ final readonly class CouldNotLook implements Rule
                 ? "{$failures[0]->about->what} Whether that is so here is unknown."
                 : 'Whether what they look for is so here is unknown.';
             yield Found::of(
-                'Nobody could look at ' . $inspection->names($ids, 12),
+                'Nobody could look at ' . $inspection->names->listed($ids, 12),
                 "{$asked} It stopped at: {$why}.",
                 $inspection->book->tenant,
             )->at('name', implode(' ', $ids));

@@ -34,7 +34,7 @@ final readonly class ChainInChain implements Rule
             foreach ($chain->places as $place) {
                 if ($place['to']?->object?->kind === Kind::Chain) {
                     yield Found::of(
-                        "{$chain->name} goes on in {$inspection->name($place['to'])}",
+                        "{$chain->name} goes on in {$inspection->names->of($place['to'])}",
                         'Its places are rung after those before it.',
                         $chain,
                     )->at("places/{$place['item']}/to", $place['item']);

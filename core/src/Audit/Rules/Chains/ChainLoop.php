@@ -39,7 +39,7 @@ final readonly class ChainLoop implements Rule
             if ($next === $chain && min(array_keys($way)) === $chain->key) {
                 yield Found::of(
                     count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself",
-                    'It goes round by way of ' . $inspection->names(array_values($way)) . '.',
+                    'It goes round by way of ' . $inspection->names->listed(array_values($way)) . '.',
                     $chain,
                     ...array_slice(array_values($way), 1),
                 )->at('places');

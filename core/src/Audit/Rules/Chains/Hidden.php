@@ -42,7 +42,7 @@ final readonly class Hidden implements Rule
                 foreach ($handling->treatments ?? [] as $condition => $treatment) {
                     $chain = $this->hidden($inspection, $always, $treatment, $condition);
                     if ($chain !== null) {
-                        $to = $inspection->name($always->outside ?? $always->inside);
+                        $to = $inspection->names->of($always->outside ?? $always->inside);
                         yield Found::of(
                             "{$chain->name}: never tried for {$user->label()}",
                             "All calls go to {$to} before anybody can be {$this->inWords($condition)}.",

@@ -38,7 +38,7 @@ final readonly class PastTheEnd implements Rule
                     "{$chain->name}: nothing comes after the last place",
                     $chain->places === []
                         ? 'It has no place at all.'
-                        : "If {$inspection->name($last ?? 'nobody')} does not answer, the caller is cut off.",
+                        : "If {$inspection->names->of($last ?? 'nobody')} does not answer, the caller is cut off.",
                     $chain,
                 )->at('places');
             }

@@ -45,7 +45,7 @@ final readonly class PlaceDead implements Rule
                     "{$chain->name}: "
                         . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are')
                         . ' never tried',
-                    "Before that, {$inspection->name($to)} keeps the call.",
+                    "Before that, {$inspection->names->of($to)} keeps the call.",
                     $chain,
                 )
                     ->at('places')->counting(count($dead))->fixedBy(Fix::of(

@@ -37,7 +37,7 @@ final readonly class SamePersonTwice implements Rule
                     $place['to']?->outside !== null || $place['to']?->object?->kind === Kind::User
                 )) {
                     yield Found::of(
-                        "{$chain->name} rings {$inspection->name($place['to'])} twice",
+                        "{$chain->name} rings {$inspection->names->of($place['to'])} twice",
                         'The second time takes as long as the first.',
                         $chain,
                     )->at("places/{$place['item']}", $place['item'])

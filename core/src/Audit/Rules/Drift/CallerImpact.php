@@ -35,7 +35,7 @@ final readonly class CallerImpact implements Rule
             $words = (string) preg_replace_callback(
                 '/\b(?:user|group|chain|attendant|menu|mailbox|announcement|line|prompt|number|outside)'
                     . ':[a-z0-9+][a-z0-9.+-]*/',
-                static fn (array $found): string => $inspection->name($found[0]),
+                static fn (array $found): string => $inspection->names->of($found[0]),
                 $first->words(),
             );
             yield Found::of(

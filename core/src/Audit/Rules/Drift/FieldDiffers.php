@@ -33,7 +33,7 @@ final readonly class FieldDiffers implements Rule
             return;
         }
         $labels = array_values(array_unique(array_map(
-            static fn (Operation $operation): string => $inspection->name(
+            static fn (Operation $operation): string => $inspection->names->of(
                 ($inspection->book->find($operation->object) ?? $inspection->live?->find($operation->object))
                 ?? (string) $operation->object,
             ),

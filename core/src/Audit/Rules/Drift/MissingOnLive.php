@@ -35,11 +35,12 @@ final readonly class MissingOnLive implements Rule
         ));
         if ($missing !== []) {
             $names = array_map(
-                static fn (Operation $operation): string => $inspection->name($operation->object),
+                static fn (Operation $operation): string => $inspection->names->of($operation->object),
                 $missing,
             );
             yield Found::of(
-                $inspection->names($names) . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'),
+                $inspection->names->listed($names)
+                    . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'),
                 'Somebody took ' . (count($names) === 1 ? 'it' : 'them') . ' away there.',
                 $inspection->book->tenant,
             )->counting(count($missing));

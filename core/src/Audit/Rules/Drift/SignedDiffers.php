@@ -32,13 +32,16 @@ final readonly class SignedDiffers implements Rule
         $changes = $signed === null ? [] : Diff::between($signed, $inspection->book)->operations;
         if ($changes !== []) {
             $names = array_values(array_unique(
-                array_map(static fn (Operation $operation): string => $inspection->name($operation->object), $changes),
+                array_map(
+                    static fn (Operation $operation): string => $inspection->names->of($operation->object),
+                    $changes,
+                ),
             ));
             yield Found::of(
                 count($changes) === 1
                     ? '1 field is otherwise than the customer signed'
                     : count($changes) . ' fields are otherwise than the customer signed',
-                "In {$inspection->names($names)}.",
+                "In {$inspection->names->listed($names)}.",
                 $inspection->book->tenant,
             )->counting(count($changes));
         }

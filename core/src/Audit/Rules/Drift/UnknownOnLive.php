@@ -39,11 +39,11 @@ final readonly class UnknownOnLive implements Rule
                     $object = $inspection->live?->find($operation->object)
                 ) === null
                     ? (string) $operation->object
-                    : $inspection->name($object),
+                    : $inspection->names->of($object),
                 $unknown,
             );
             yield Found::of(
-                $inspection->names($names) . (
+                $inspection->names->listed($names) . (
                     count($names) === 1
                     ? ' is on the switch and not in the book'
                     : ' are on the switch and not in the book'

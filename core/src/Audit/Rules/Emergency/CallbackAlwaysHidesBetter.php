@@ -50,7 +50,7 @@ final readonly class CallbackAlwaysHidesBetter implements Rule
             ) {
                 yield Found::of(
                     "{$site->name}: people with a number of their own are called back at another",
-                    "{$inspection->names($own)} could be called back directly.",
+                    "{$inspection->names->listed($own)} could be called back directly.",
                     $site,
                 )->at('emergency/callbackUse')->counting(count($own))
                     ->fixedBy(Fix::set(

@@ -49,8 +49,8 @@ final readonly class CallbackElsewhere implements Rule
                     ? "which is of {$home->name}"
                     : "which is of another country ({$of->region()})";
                 yield Found::of(
-                    "{$site->name}: help services are shown {$inspection->name($number)}, {$whose}",
-                    "It is shown of {$inspection->names($users)}.",
+                    "{$site->name}: help services are shown {$inspection->names->of($number)}, {$whose}",
+                    "It is shown of {$inspection->names->listed($users)}.",
                     $site,
                     $number,
                 )

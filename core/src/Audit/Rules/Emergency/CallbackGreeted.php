@@ -34,9 +34,10 @@ final readonly class CallbackGreeted implements Rule
             [$run, $what] = $heard;
             $at = $inspection->survey()->firstInstant($run);
             yield Found::of(
-                "{$inspection->name($shown->number)} is shown to help services, and {$inspection->name($what)} speaks "
+                "{$inspection->names->of($shown->number)} is shown to help services, and "
+                    . "{$inspection->names->of($what)} speaks "
                     . "to whoever calls back before anybody rings",
-                "It is shown of {$inspection->names($shown->users)}.",
+                "It is shown of {$inspection->names->listed($shown->users)}.",
                 $shown->number,
             )->at('destination')->counting(count($shown->users))->shownBy(
                 ['to' => $shown->number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)],

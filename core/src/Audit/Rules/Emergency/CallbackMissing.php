@@ -49,7 +49,7 @@ final readonly class CallbackMissing implements Rule
             if ($callback !== null && ! $isThere) {
                 $why = $callback->enabled ? 'stands as ' . self::words($callback->status) : 'is switched off';
                 yield Found::of(
-                    "{$site->name}: its callback number {$inspection->name($callback)} cannot be shown",
+                    "{$site->name}: its callback number {$inspection->names->of($callback)} cannot be shown",
                     "It {$why}, so another number is shown instead, or none.",
                     $site,
                     $callback,
@@ -58,7 +58,9 @@ final readonly class CallbackMissing implements Rule
             if ($site->emergency->callback === null && $people !== []) {
                 yield Found::of(
                     "{$site->name}: no number is shown to emergency services",
-                    'No number of their own: ' . $inspection->names(array_column(array_values($people), 0)) . '.',
+                    'No number of their own: '
+                        . $inspection->names->listed(array_column(array_values($people), 0))
+                        . '.',
                     $site,
                 )->at('emergency/callback')->counting(count($people));
             }

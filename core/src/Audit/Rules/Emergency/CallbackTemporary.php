@@ -32,13 +32,13 @@ final readonly class CallbackTemporary implements Rule
             $why = match (true) {
                 $shown->number->status === NumberStatus::Temporary => 'is lent for a time',
                 $shown->number->status === NumberStatus::PortingOut => 'is being ported away',
-                $until !== null => "ends on {$inspection->day($until)}",
+                $until !== null => "ends on {$inspection->day->said($until)}",
                 default => null,
             };
             if ($why !== null) {
                 yield Found::of(
-                    "{$inspection->name($shown->number)} is shown to help services, and {$why}",
-                    "It is shown of {$inspection->names($shown->users)}.",
+                    "{$inspection->names->of($shown->number)} is shown to help services, and {$why}",
+                    "It is shown of {$inspection->names->listed($shown->users)}.",
                     $shown->number,
                 )
                     ->at($shown->number->status === NumberStatus::Active ? 'until' : 'status')

@@ -41,17 +41,19 @@ final readonly class CallbackUnanswered implements Rule
             $survey = $inspection->survey();
             $at = $survey->firstInstant($run);
             $end = $run->facts->passive === null
-                ? "goes round for ever, through {$inspection->name($run->facts->passiveTarget)}"
-                : "{$run->facts->passive->words()} {$inspection->name($run->facts->passiveTarget)}";
+                ? "goes round for ever, through {$inspection->names->of($run->facts->passiveTarget)}"
+                : "{$run->facts->passive->words()} {$inspection->names->of($run->facts->passiveTarget)}";
             $outside = $shown->backs[0]->outside;
             yield Found::of(
-                "{$inspection->name($shown->number)} is shown to help services, and rings nobody when they call back",
-                "It is shown of {$inspection->names($shown->users)}. Called back on {$inspection->moment($at)}, the "
+                "{$inspection->names->of($shown->number)} is shown to help services, and rings "
+                    . "nobody when they call back",
+                "It is shown of {$inspection->names->listed($shown->users)}. Called back on "
+                    . "{$inspection->day->moment($at)}, the "
                     . "call ends so: {$end}"
                     . (
                         $outside === ''
                         ? '.'
-                        : "; it rings only {$inspection->name($outside)}, which is no telephone here."
+                        : "; it rings only {$inspection->names->of($outside)}, which is no telephone here."
                     ),
                 $shown->number,
             )->at('destination')->counting(count($shown->users))->shownBy(
@@ -107,7 +109,7 @@ final readonly class CallbackUnanswered implements Rule
         return Fix::of(
             $better === null
                 ? 'Always show the callback number of the site'
-                : "Show {$inspection->name($better)}, which rings {$inspection->name($better->destination)}",
+                : "Show {$inspection->names->of($better)}, which rings {$inspection->names->of($better->destination)}",
             ...$changes,
         );
     }

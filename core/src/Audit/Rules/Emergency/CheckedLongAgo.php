@@ -43,9 +43,9 @@ final readonly class CheckedLongAgo implements Rule
                     $site,
                 )->at('emergency/checkedOn');
             }
-            if ($on !== null && $inspection->today() - LocalDate::parse($on) > $most) {
+            if ($on !== null && $inspection->day->number() - LocalDate::parse($on) > $most) {
                 yield Found::of(
-                    "{$site->name}: the emergency address was last confirmed on {$inspection->day($on)}",
+                    "{$site->name}: the emergency address was last confirmed on {$inspection->day->said($on)}",
                     "That is more than {$most} days ago.",
                     $site,
                 )->at('emergency/checkedOn');

@@ -29,7 +29,7 @@ final readonly class EvidenceUnusable implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Site::class) as $site) {
-            foreach (Evidence::doubts($site, $inspection->date()) as $path => $why) {
+            foreach (Evidence::doubts($site, $inspection->day->date()) as $path => $why) {
                 yield Found::of(
                     "{$site->name}: {$why}",
                     'It would be relied on when somebody there calls for help.',

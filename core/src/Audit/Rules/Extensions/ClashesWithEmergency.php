@@ -42,7 +42,7 @@ final readonly class ClashesWithEmergency implements Rule
             $emergency = EmergencyNumbers::beginning((string) $extension, $this->country($inspection, $holder));
             if ($emergency !== null) {
                 yield Found::of(
-                    "{$extension} of {$inspection->name($holder)} "
+                    "{$extension} of {$inspection->names->of($holder)} "
                         . ($emergency === (string) $extension ? 'is an emergency number' : "begins with {$emergency}"),
                     $emergency === (string) $extension
                         ? 'Nobody can dial the one without the other.'
@@ -77,7 +77,7 @@ final readonly class ClashesWithEmergency implements Rule
 
         return $free === null || EmergencyNumbers::beginning($free, $this->country($inspection, $holder)) !== null
             ? null
-            : Fix::set("Give {$inspection->name($holder)} {$free}", $holder, 'extension', $free);
+            : Fix::set("Give {$inspection->names->of($holder)} {$free}", $holder, 'extension', $free);
     }
 
     private function ordinal(int $place): string

@@ -38,9 +38,9 @@ final readonly class ClashesWithOutsidePrefix implements Rule
         if ($clashing !== []) {
             yield Found::of(
                 count($clashing) === 1
-                    ? "{$inspection->name($clashing[0])}: the extension begins with {$prefix}, for an outside line"
+                    ? "{$inspection->names->of($clashing[0])}: the extension begins with {$prefix}, for an outside line"
                     : count($clashing) . " extensions begin with {$prefix}, for an outside line",
-                ucfirst($inspection->names($clashing)) . ' cannot be told from calls that go out.',
+                ucfirst($inspection->names->listed($clashing)) . ' cannot be told from calls that go out.',
                 ...$clashing,
             )->at('extension')->counting(count($clashing));
         }

@@ -33,15 +33,15 @@ final readonly class DuplicateExtension implements Rule
             $holders = $plan->holders[$extension];
             $free = $plan->free($extension, 1)[0] ?? null;
             yield Found::of(
-                "{$extension} is the extension of {$inspection->names($holders)}",
-                "Dialling it reaches {$inspection->name($holders[0])}.",
+                "{$extension} is the extension of {$inspection->names->listed($holders)}",
+                "Dialling it reaches {$inspection->names->of($holders[0])}.",
                 $holders[1],
                 $holders[0],
             )->at('extension', $extension)
                 ->fixedBy(
                     $free === null
                     ? null
-                    : Fix::set("Give {$inspection->name($holders[1])} {$free}", $holders[1], 'extension', $free),
+                    : Fix::set("Give {$inspection->names->of($holders[1])} {$free}", $holders[1], 'extension', $free),
                 );
         }
     }

@@ -46,8 +46,9 @@ final readonly class MixedLengths implements Rule
             $long = $longer[$short] ?? null;
             if ($long !== null) {
                 yield Found::of(
-                    "{$short} of {$inspection->name($object)} is the beginning of {$long}",
-                    "Whoever dials {$long} of {$inspection->name($extensions[$long])} has dialled {$short} on the way.",
+                    "{$short} of {$inspection->names->of($object)} is the beginning of {$long}",
+                    "Whoever dials {$long} of {$inspection->names->of($extensions[$long])} has "
+                        . "dialled {$short} on the way.",
                     $object,
                     $extensions[$long],
                 )->at('extension');

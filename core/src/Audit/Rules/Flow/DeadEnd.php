@@ -52,7 +52,7 @@ final readonly class DeadEnd implements Rule
                 : Trace::of($inspection->book, Script::read($call, $inspection->book))->reason;
             $numbers = count(array_unique(array_map(static fn (Run $run): string => $run->number, $runs)));
             yield Found::of(
-                "{$inspection->name($object)}: a call can end nowhere",
+                "{$inspection->names->of($object)}: a call can end nowhere",
                 ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'),
                 $object,
             )

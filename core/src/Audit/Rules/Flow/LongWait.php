@@ -44,9 +44,9 @@ final readonly class LongWait implements Rule
             $number = $inspection->book->find(Reference::to(Kind::Number, (string) $key));
             if ($number !== null) {
                 yield Found::of(
-                    "{$inspection->name($number)}: callers wait for {$seconds} s",
+                    "{$inspection->names->of($number)}: callers wait for {$seconds} s",
                     "Nobody having answered, that is how long it takes until "
-                        . "{$inspection->name($run->facts->passiveTarget)}.",
+                        . "{$inspection->names->of($run->facts->passiveTarget)}.",
                     $number,
                 )->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
             }

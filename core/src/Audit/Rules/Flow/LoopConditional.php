@@ -54,7 +54,7 @@ final readonly class LoopConditional implements Rule
                 [$state, $call] = $this->steady($inspection, $run, $survey->firstInstant($run));
                 $call ??= $survey->shortestCall($run, $end);
                 yield Found::of(
-                    $inspection->names($objects)
+                    $inspection->names->listed($objects)
                         . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other')
                         . ($state === null ? '' : " while everybody is {$state}"),
                     $call === null

@@ -59,7 +59,7 @@ final readonly class LoopInescapable implements Rule
                 ? 'Whoever comes there by a key, or because somebody is busy or away, stays there.'
                 : 'Nobody has to press a key or be busy for it.';
             yield Found::of(
-                $inspection->names($objects) . ': a call that nobody answers goes round for ever',
+                $inspection->names->listed($objects) . ': a call that nobody answers goes round for ever',
                 "{$how} Each time round adds up to {$loop->seconds} s.",
                 ...$objects,
             )

@@ -37,7 +37,7 @@ final readonly class NotFollowed implements Rule
             if ($number !== null) {
                 $told[$run->number] = true;
                 yield Found::of(
-                    "{$inspection->name($number)}: not every call could be followed",
+                    "{$inspection->names->of($number)}: not every call could be followed",
                     'Menus that lead to each other and back make too many ways. What is found of it stands; what is '
                         . 'not found is unknown.',
                     $number,

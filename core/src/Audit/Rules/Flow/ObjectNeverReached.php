@@ -66,7 +66,7 @@ final readonly class ObjectNeverReached implements Rule
                 || $object instanceof Announcement;
             if ($takesCalls && ! isset($reached[(string) Reference::of($object)])) {
                 yield Found::of(
-                    "{$inspection->name($object)} is reached by no call",
+                    "{$inspection->names->of($object)} is reached by no call",
                     'No number, key or extension leads there, directly or by way of others.',
                     $object,
                 );

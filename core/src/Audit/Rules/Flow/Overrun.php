@@ -41,12 +41,11 @@ final readonly class Overrun implements Rule
                 if ($number !== null) {
                     $told[$run->number] = true;
                     $call = $survey->shortestCall($run, $end);
+                    $before = $inspection->names->of(substr($end, strlen(Outcome::Overrun->value) + 1));
                     yield Found::of(
-                        "{$inspection->name($number)}: a call is handed on more than {$limit} times",
+                        "{$inspection->names->of($number)}: a call is handed on more than {$limit} times",
                         ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '')
-                            . "Then the switch gives up, before "
-                                . "{$inspection->name(substr($end, strlen(Outcome::Overrun->value) + 1))}, and the "
-                                . "caller is cut off.",
+                            . "Then the switch gives up, before {$before}, and the caller is cut off.",
                         $number,
                     )->shownBy($call);
                 }

@@ -45,7 +45,7 @@ final readonly class PromiseBroken implements Rule
     {
         return (string) preg_replace_callback(
             '/\b[a-z]+:[a-z0-9+][a-z0-9.+-]*/',
-            static fn (array $found): string => $inspection->name($found[0]),
+            static fn (array $found): string => $inspection->names->of($found[0]),
             $reason,
         );
     }

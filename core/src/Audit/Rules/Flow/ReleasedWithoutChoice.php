@@ -42,7 +42,7 @@ final readonly class ReleasedWithoutChoice implements Rule
             ) {
                 $told[$run->number] = true;
                 yield Found::of(
-                    "{$inspection->name($number)}: callers are let go without a word",
+                    "{$inspection->names->of($number)}: callers are let go without a word",
                     'They hear nothing before the line is dropped.',
                     $number,
                 )->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);

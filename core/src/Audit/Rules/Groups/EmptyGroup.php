@@ -31,7 +31,7 @@ final readonly class EmptyGroup implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $uses = $group->members === [] && $group->enabled ? $inspection->usesOf($group) : [];
             if ($uses !== []) {
-                $from = $inspection->names(array_values(
+                $from = $inspection->names->listed(array_values(
                     array_unique(array_map(static fn (array $use): string => (string) Reference::of($use[0]), $uses)),
                 ));
                 yield Found::of("{$group->name} has no members", "Calls come to it from {$from}.", $group)->at(

@@ -55,7 +55,9 @@ final readonly class LimitShorterThanOnePass implements Rule
                 continue;
             }
             $limit = (int) (ceil($pass * self::ALLOWANCE / $ring) * $ring);
-            $names = $inspection->names(array_map(static fn (Member $member): string => (string) $member->who, $late));
+            $names = $inspection->names->listed(
+                array_map(static fn (Member $member): string => (string) $member->who, $late),
+            );
             yield Found::of(
                 "{$group->name}: the limit ends before everyone has rung",
                 $group->order === GroupOrder::Sequential

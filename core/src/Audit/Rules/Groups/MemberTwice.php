@@ -33,7 +33,7 @@ final readonly class MemberTwice implements Rule
             foreach ($group->members as $member) {
                 if (isset($seen[(string) $member->who])) {
                     yield Found::of(
-                        "{$group->name}: {$inspection->name($member->who)} is in the list twice",
+                        "{$group->name}: {$inspection->names->of($member->who)} is in the list twice",
                         'Callers ring the same phone again before the next person is tried.',
                         $group,
                     )

@@ -48,7 +48,7 @@ final readonly class NobodySignedIn implements Rule
                     . (
                         $to === null
                         ? 'Calls to it end nowhere.'
-                        : "Calls to it go straight to {$inspection->name($to)}."
+                        : "Calls to it go straight to {$inspection->names->of($to)}."
                     ),
                 $group,
             )->at('members')->fixedBy(

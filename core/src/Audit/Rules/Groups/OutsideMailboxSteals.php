@@ -42,7 +42,7 @@ final readonly class OutsideMailboxSteals implements Rule
                 if ($number !== null && ! $member->confirm) {
                     yield $this->finding(
                         $group,
-                        $inspection->name($member->who),
+                        $inspection->names->of($member->who),
                         $group,
                         $member->item,
                         "members/{$member->item}/confirm",

@@ -33,7 +33,7 @@ final readonly class OutsideMemberCannotSignIn implements Rule
             foreach ($group->members as $member) {
                 if ($member->who->outside !== null && ! $member->signedIn) {
                     yield Found::of(
-                        "{$group->name}: {$inspection->name($member->who)} is signed out and cannot sign in",
+                        "{$group->name}: {$inspection->names->of($member->who)} is signed out and cannot sign in",
                         'An outside number has no way of signing in; it never rings for this group.',
                         $group,
                     )

@@ -49,7 +49,7 @@ final readonly class RingsMoreThanTargetRings implements Rule
             }
             if ($short !== []) {
                 yield Found::of(
-                    "{$group->name} rings each member for {$seconds} s, and {$inspection->names($short)} "
+                    "{$group->name} rings each member for {$seconds} s, and {$inspection->names->listed($short)} "
                         . (count($short) === 1 ? 'rings' : 'ring')
                         . ' less long',
                     'In between nothing is heard anywhere.',

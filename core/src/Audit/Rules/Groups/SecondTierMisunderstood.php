@@ -35,7 +35,7 @@ final readonly class SecondTierMisunderstood implements Rule
                 array_filter($group->members, static fn (Member $member): bool => $member->tier === 2),
             );
             if ($second !== [] && count($second) < count($group->members) && $group->tierTwo === TierTwo::Unavailable) {
-                $names = $inspection->names(
+                $names = $inspection->names->listed(
                     array_map(static fn (Member $member): string => (string) $member->who, $second),
                 );
                 yield Found::of(

@@ -37,7 +37,7 @@ final readonly class ShareZero implements Rule
                 static fn (Member $member): bool => ($member->share ?? 0) === 0,
             ));
             if ($without !== [] && count($without) < count($group->members)) {
-                $names = $inspection->names(
+                $names = $inspection->names->listed(
                     array_map(static fn (Member $member): string => (string) $member->who, $without),
                 );
                 yield Found::of(

@@ -28,15 +28,15 @@ final readonly class AllHolidaysPast implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $today = LocalDate::text($inspection->today());
+        $today = LocalDate::text($inspection->day->number());
         foreach ($inspection->book->all(Calendar::class) as $calendar) {
             $last = $calendar->lastDate();
             if ($last !== null && $last < $today && $inspection->usesOf($calendar) !== []) {
                 yield Found::of(
                     "{$calendar->name}: every holiday is past",
-                    'The last was ' . $inspection->day($last) . '; from now on no day counts as one.',
+                    'The last was ' . $inspection->day->said($last) . '; from now on no day counts as one.',
                     $calendar,
-                )->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->today()));
+                )->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->day->number()));
             }
         }
     }

@@ -15,7 +15,7 @@ use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
-use Jaunty\Core\Hours\State;
+use Jaunty\Core\Hours\HoursState;
 
 /** An answer for a state that the hours never come to. */
 final readonly class ClosedAnswerDead implements Rule
@@ -39,9 +39,9 @@ final readonly class ClosedAnswerDead implements Rule
             foreach ($attendant->answers as $answer) {
                 [$state, $item] = explode(':', $answer['when'], 2) + [1 => ''];
                 $never = match (true) {
-                    $schedule === null => $state !== State::OPEN,
+                    $schedule === null => $state !== HoursState::Open->value,
                     $state === 'holiday' && $item !== '' => ! $this->knows($inspection, $schedule, $item),
-                    $state === State::HOLIDAY => $schedule->calendars === [] && array_filter(
+                    $state === HoursState::Holiday->value => $schedule->calendars === [] && array_filter(
                         $schedule->exceptions,
                         static fn (
                             ScheduleException $exception,

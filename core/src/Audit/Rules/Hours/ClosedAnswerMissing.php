@@ -14,8 +14,8 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Year\OutcomeMap;
+use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Hours\ScheduleClock;
-use Jaunty\Core\Hours\State;
 
 /** An attendant without an answer for a state its hours come to. */
 final readonly class ClosedAnswerMissing implements Rule
@@ -36,29 +36,29 @@ final readonly class ClosedAnswerMissing implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Attendant::class) as $attendant) {
-            foreach ([State::OPEN, State::CLOSED] as $state) {
+            foreach ([HoursState::Open, HoursState::Closed] as $state) {
                 $answers = array_values(array_filter(
                     $attendant->answers,
-                    static fn (array $answer): bool => $answer['when'] === $state && $answer['then'] !== null,
+                    static fn (array $answer): bool => $answer['when'] === $state->value && $answer['then'] !== null,
                 ));
                 if (! $attendant->enabled || $answers !== [] || ! $this->comesTo($inspection, $attendant, $state)) {
                     continue;
                 }
                 yield Found::of(
-                    "{$attendant->name}: no answer while {$state}",
-                    "Whoever calls while it is {$state} is cut off.",
+                    "{$attendant->name}: no answer while {$state->value}",
+                    "Whoever calls while it is {$state->value} is cut off.",
                     $attendant,
-                )->at('answers', $state)->shownBy($this->call($inspection, $attendant));
+                )->at('answers', $state->value)->shownBy($this->call($inspection, $attendant));
             }
         }
     }
 
-    private function comesTo(Inspection $inspection, Attendant $attendant, string $state): bool
+    private function comesTo(Inspection $inspection, Attendant $attendant, HoursState $state): bool
     {
         $schedule = $inspection->find($attendant->schedule, Schedule::class);
 
         return $schedule === null
-            ? $state === State::OPEN
+            ? $state === HoursState::Open
             : ScheduleClock::of($schedule, $inspection->book, $inspection->callBook()->clockOf($attendant))
             ->timeline($inspection->now, OutcomeMap::YEAR_SECONDS)
             ->secondsIn($state) > 0;

@@ -37,7 +37,7 @@ final readonly class Duplicate implements Rule
         foreach ($alike as $schedules) {
             if (count($schedules) > 1) {
                 yield Found::of(
-                    "{$inspection->names($schedules)} say the same",
+                    "{$inspection->names->listed($schedules)} say the same",
                     'Their weeks, exceptions and calendars are alike.',
                     ...$schedules,
                 )->counting(count($schedules));

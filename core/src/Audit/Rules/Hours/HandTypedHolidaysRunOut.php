@@ -30,7 +30,7 @@ final readonly class HandTypedHolidaysRunOut implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $today = $inspection->today();
+        $today = $inspection->day->number();
         $notice = LocalDate::text($today + $inspection->threshold(Threshold::HolidayNoticeDays));
         foreach ($inspection->book->all(Calendar::class) as $calendar) {
             $last = $calendar->lastKnown();
@@ -38,7 +38,7 @@ final readonly class HandTypedHolidaysRunOut implements Rule
             $isPast = $calendar->lastDate() !== null && $calendar->lastDate() < LocalDate::text($today);
             if ($last !== null && $last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
                 yield Found::of(
-                    "{$calendar->name} runs out on {$inspection->day($last)}",
+                    "{$calendar->name} runs out on {$inspection->day->said($last)}",
                     'From then on no day counts as a holiday.',
                     $calendar,
                 )->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')

@@ -11,7 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Schedule;
-use Jaunty\Core\Hours\State;
+use Jaunty\Core\Hours\HoursState;
 
 /** Holidays are kept, but callers hear the answer of any evening. */
 final readonly class HolidayAnswerMissing implements Rule
@@ -33,7 +33,7 @@ final readonly class HolidayAnswerMissing implements Rule
             $schedule = $inspection->find($attendant->schedule, Schedule::class);
             $hasAnswer = array_filter(
                 $attendant->answers,
-                static fn (array $answer): bool => str_starts_with($answer['when'], State::HOLIDAY),
+                static fn (array $answer): bool => str_starts_with($answer['when'], HoursState::Holiday->value),
             ) !== [];
             if ($schedule !== null && $schedule->calendars !== [] && ! $hasAnswer) {
                 yield Found::of(

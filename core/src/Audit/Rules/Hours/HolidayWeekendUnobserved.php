@@ -33,12 +33,12 @@ final readonly class HolidayWeekendUnobserved implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Calendar::class) as $calendar) {
-            foreach (CalendarLine::of($calendar, $inspection->today(), 1) as $place => $line) {
+            foreach (CalendarLine::of($calendar, $inspection->day->number(), 1) as $place => $line) {
                 $date = $line['next'][0] ?? null;
                 $holiday = $calendar->holidays[$place];
                 // Told when it is time to ask, not a year before.
                 $isSoon = $date !== null
-                    && LocalDate::parse($date) - $inspection->today() <= $inspection
+                    && LocalDate::parse($date) - $inspection->day->number() <= $inspection
                     ->threshold(Threshold::HolidayNoticeDays);
                 if (
                     $isSoon
@@ -48,7 +48,7 @@ final readonly class HolidayWeekendUnobserved implements Rule
                 ) {
                     yield Found::of(
                         "{$calendar->name}: {$holiday->name} falls on a weekend",
-                        "It is on {$inspection->day($date)}, and the weekday after is an ordinary one.",
+                        "It is on {$inspection->day->said($date)}, and the weekday after is an ordinary one.",
                         $calendar,
                     )->at("holidays/{$holiday->item}/whenWeekend", $holiday->item);
                 }

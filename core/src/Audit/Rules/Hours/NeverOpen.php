@@ -40,7 +40,7 @@ final readonly class NeverOpen implements Rule
             if ($uses !== []) {
                 yield Found::of(
                     "{$schedule->name} is never open",
-                    "{$inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses))} "
+                    "{$inspection->names->listed(array_map(static fn (array $use): BookObject => $use[0], $uses))} "
                         . (count($uses) === 1 ? 'goes' : 'go')
                         . ' by it.',
                     $schedule,

@@ -43,7 +43,8 @@ final readonly class NoHolidays implements Rule
             ) {
                 yield Found::of(
                     "{$schedule->name} knows no holiday",
-                    "By it go {$inspection->names(array_column(array_values($used), 0))}, on every day of the year.",
+                    "By it go {$inspection->names->listed(array_column(array_values($used), 0))}, "
+                        . "on every day of the year.",
                     $schedule,
                 )->at('calendars');
             }

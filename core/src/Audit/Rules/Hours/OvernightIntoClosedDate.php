@@ -34,7 +34,7 @@ final readonly class OvernightIntoClosedDate implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $today = $inspection->today();
+        $today = $inspection->day->number();
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $isOvernight = array_filter(
                 $schedule->weekly,
@@ -62,7 +62,7 @@ final readonly class OvernightIntoClosedDate implements Rule
             }
             if ($cut !== []) {
                 yield Found::of(
-                    "{$schedule->name}: the night shift ends where {$inspection->day($cut[0])} begins",
+                    "{$schedule->name}: the night shift ends where {$inspection->day->said($cut[0])} begins",
                     'That date is closed, and the shift from the day before is not finished'
                         . (count($cut) === 1 ? '.' : '; ' . (count($cut) - 1) . ' more nights of the year are cut so.'),
                     $schedule,

@@ -32,12 +32,11 @@ final readonly class OverrideForgotten implements Rule
 
     public function check(Inspection $inspection): iterable
     {
+        $kept = $inspection->day->number() - $inspection->threshold(Threshold::ExceptionKeptDays);
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             $over = array_values(array_filter(
                 $schedule->exceptions,
-                static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $inspection
-                    ->today() - $inspection
-                    ->threshold(Threshold::ExceptionKeptDays),
+                static fn (ScheduleException $exception): bool => LocalDate::parse($exception->to) < $kept,
             ));
             if ($over !== []) {
                 $last = $over[count($over) - 1];
@@ -45,7 +44,7 @@ final readonly class OverrideForgotten implements Rule
                     count($over) === 1
                         ? "{$schedule->name}: \"{$last->name}\" is over"
                         : "{$schedule->name}: " . count($over) . ' exceptions are over',
-                    "The last of them was on {$inspection->day($last->to)}.",
+                    "The last of them was on {$inspection->day->said($last->to)}.",
                     $schedule,
                 )->at('exceptions')->counting(count($over))
                     ->fixedBy(Fix::of(

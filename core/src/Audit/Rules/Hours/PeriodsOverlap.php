@@ -40,9 +40,9 @@ final readonly class PeriodsOverlap implements Rule
                         yield Found::of(
                             "{$schedule->name}: {$period->name} and {$later->name} claim the same days",
                             "{$period->name} holds from "
-                                . $inspection->day(max($period->from, $later->from))
+                                . $inspection->day->said(max($period->from, $later->from))
                                 . ' to '
-                                . $inspection->day(min($period->to, $later->to))
+                                . $inspection->day->said(min($period->to, $later->to))
                                 . '.',
                             $schedule,
                         )->at("periods/{$later->item}/from", $later->item);

@@ -56,14 +56,15 @@ final readonly class ZoneDiffersFromSite implements Rule
                 $zone = array_key_first($others);
                 yield Found::of(
                     "{$schedule->name} is read at {$this->place($schedule->fixedZone)} time",
-                    "{$inspection->names($others[$zone])} "
+                    "{$inspection->names->listed($others[$zone])} "
                         . (count($others[$zone]) === 1 ? 'is' : 'are')
                         . " at {$this->place($zone)}.",
                     $schedule,
                 )->at('fixedZone');
             } elseif ($schedule->fixedZone === null && count($zones) > 1) {
                 $places = array_map(
-                    fn (string $zone): string => "{$inspection->names($zones[$zone], 1)} at {$this->place($zone)} time",
+                    fn (string $zone): string => "{$inspection->names->listed($zones[$zone], 1)} at "
+                        . "{$this->place($zone)} time",
                     array_keys($zones),
                 );
                 yield Found::of(
@@ -111,8 +112,9 @@ final readonly class ZoneDiffersFromSite implements Rule
                 ) {
                     yield Found::of(
                         "{$object->label()} stands at another place, on another clock, than "
-                            . "{$inspection->name($number)} that leads to it",
-                        "{$inspection->name($object->site)} goes by {$clock}, {$inspection->name($number->site)} by "
+                            . "{$inspection->names->of($number)} that leads to it",
+                        "{$inspection->names->of($object->site)} goes by {$clock}, "
+                            . "{$inspection->names->of($number->site)} by "
                             . "{$inspection->callBook()->zoneOf($number->site)}.",
                         $object,
                         $number,

@@ -35,7 +35,7 @@ final readonly class AddressUnusable implements Rule
         foreach (
             [...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object
         ) {
-            foreach (Evidence::doubts($object, $inspection->date()) as $path => $why) {
+            foreach (Evidence::doubts($object, $inspection->day->date()) as $path => $why) {
                 yield Found::of("{$object->label()}: {$why}", 'Nothing sent there arrives.', $object)->at($path);
             }
         }

@@ -46,7 +46,7 @@ final readonly class ExtensionsOpenToCallers implements Rule
             ));
             if ($reached !== []) {
                 yield Found::of(
-                    "{$menu->name}: callers may dial {$inspection->names($reached)}",
+                    "{$menu->name}: callers may dial {$inspection->names->listed($reached)}",
                     count($reached) === 1
                         ? 'It has an extension, and the menu lets extensions be dialled.'
                         : 'They have extensions, and the menu lets extensions be dialled.',

@@ -58,7 +58,7 @@ final readonly class KeyToNowhere implements Rule
         return $menu->silence === null
             ? null
             : Fix::set(
-                "Lead it to {$inspection->name($menu->silence)}, as silence",
+                "Lead it to {$inspection->names->of($menu->silence)}, as silence",
                 $menu,
                 "keys/{$key->key}/to",
                 (string) $menu->silence,

@@ -46,7 +46,7 @@ final readonly class NameCollision implements Rule
                 ));
                 if ($people !== []) {
                     yield Found::of(
-                        "{$menu->name}: {$inspection->names($people)} are the same keys",
+                        "{$menu->name}: {$inspection->names->listed($people)} are the same keys",
                         'Whoever spells one of them has a list read out.',
                         $menu,
                         ...$people,

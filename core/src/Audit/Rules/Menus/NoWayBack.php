@@ -41,7 +41,7 @@ final readonly class NoWayBack implements Rule
             if ($from !== [] && $menu->keys !== [] && $back === []) {
                 yield Found::of(
                     "{$menu->name} has no way back",
-                    "Callers come to it from {$inspection->name($from[0][0])}.",
+                    "Callers come to it from {$inspection->names->of($from[0][0])}.",
                     $menu,
                 )->at('keys');
             }

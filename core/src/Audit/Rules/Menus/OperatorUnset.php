@@ -37,7 +37,7 @@ final readonly class OperatorUnset implements Rule
             if ($askers !== []) {
                 yield Found::of(
                     'There is no operator, and calls are sent there',
-                    'From ' . $inspection->names($askers) . '.',
+                    'From ' . $inspection->names->listed($askers) . '.',
                     $inspection->book->tenant,
                     ...$askers,
                 )->at('operator')->counting(count($askers));

@@ -57,7 +57,7 @@ final readonly class ScriptNamesAnother implements Rule
                     continue;
                 }
                 $said = self::words($found[1]);
-                $known = self::words(($leads->label ?? '') . ' ' . $inspection->name($target));
+                $known = self::words(($leads->label ?? '') . ' ' . $inspection->names->of($target));
                 $others = array_diff_key($names[$said] ?? [], [(string) $target => true]);
                 $isCalledSo = $said !== '' && array_filter(
                     explode(' ', $said),
@@ -66,7 +66,7 @@ final readonly class ScriptNamesAnother implements Rule
                 if (! $isCalledSo && ($others !== [] || ($leads->label ?? '') !== '')) {
                     yield Found::of(
                         "{$menu->name}: key {$key} is announced for {$found[1]}, and leads to "
-                            . "{$inspection->name($target)}",
+                            . "{$inspection->names->of($target)}",
                         "Callers are told: \"{$sentence}\""
                             . ($leads->label === null ? '.' : " The key is labelled {$leads->label}."),
                         $menu,

@@ -37,7 +37,7 @@ final readonly class ScriptOmitsKey implements Rule
                 if (! isset($told[$key->key])) {
                     yield Found::of(
                         "{$menu->name}: key {$key->key} is set and never announced",
-                        'Only those who know get to ' . ($key->label ?? $inspection->name($key->to)) . '.',
+                        'Only those who know get to ' . ($key->label ?? $inspection->names->of($key->to)) . '.',
                         $menu,
                     )->at("keys/{$key->key}/to", $key->key);
                 }

@@ -41,7 +41,12 @@ final readonly class SilenceNowhere implements Rule
                     ->fixedBy(
                         $zero === null
                         ? null
-                        : Fix::set("Lead it to {$inspection->name($zero)}, as key 0", $menu, 'silence', (string) $zero),
+                        : Fix::set(
+                            "Lead it to {$inspection->names->of($zero)}, as key 0",
+                            $menu,
+                            'silence',
+                            (string) $zero,
+                        ),
                     );
             }
         }

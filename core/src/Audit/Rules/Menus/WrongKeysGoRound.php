@@ -50,7 +50,8 @@ final readonly class WrongKeysGoRound implements Rule
                     "{$menu->name}: wrong keys lead back to it for ever",
                     'After '
                         . ($menu->invalidAllowed === 1 ? 'a wrong key' : "{$menu->invalidAllowed} wrong keys")
-                        . " a caller is led to {$inspection->name($menu->invalid ?? $menu->silence)}, and hears the "
+                        . " a caller is led to "
+                            . "{$inspection->names->of($menu->invalid ?? $menu->silence)}, and hears the "
                             . "same menu again.",
                     $menu,
                 )->at('invalid')->shownBy($this->call($inspection, $menu, $run))
@@ -58,7 +59,7 @@ final readonly class WrongKeysGoRound implements Rule
                         $menu->silence === null || (string) $menu->silence === (string) $menu->invalid
                         ? null
                         : Fix::set(
-                            "Lead them to {$inspection->name($menu->silence)}, as silence does",
+                            "Lead them to {$inspection->names->of($menu->silence)}, as silence does",
                             $menu,
                             'invalid',
                             (string) $menu->silence,

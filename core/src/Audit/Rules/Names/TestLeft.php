@@ -37,7 +37,7 @@ final readonly class TestLeft implements Rule
                     $inspection->usesOf($object) === []
                         ? 'Nothing leads to it.'
                         : 'It is still used by '
-                        . $inspection->names(array_column($inspection->usesOf($object), 0))
+                        . $inspection->names->listed(array_column($inspection->usesOf($object), 0))
                         . '.',
                     $object,
                 )->at('name');

@@ -35,7 +35,7 @@ final readonly class CallerFilterOnPublic implements Rule
                 true,
             )) {
                 yield Found::of(
-                    "{$inspection->name($number)}: callers who are not on the list get nothing",
+                    "{$inspection->names->of($number)}: callers who are not on the list get nothing",
                     'No rule is for anyone else, and the number leads nowhere by itself.',
                     $number,
                 )->at('destination');

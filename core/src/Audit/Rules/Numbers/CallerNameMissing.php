@@ -41,10 +41,10 @@ final readonly class CallerNameMissing implements Rule
             );
             if ($number->callerName === null && $shownBy !== []) {
                 yield Found::of(
-                    "{$inspection->name($number)} shows no name",
-                    "{$inspection->names(array_column($shownBy, 0))} "
+                    "{$inspection->names->of($number)} shows no name",
+                    "{$inspection->names->listed(array_column($shownBy, 0))} "
                         . (count($shownBy) === 1 ? 'shows' : 'show')
-                        . " it; {$inspection->name($named[0])} shows {$named[0]->callerName}.",
+                        . " it; {$inspection->names->of($named[0])} shows {$named[0]->callerName}.",
                     $number,
                 )->at('callerName')
                     ->fixedBy(Fix::set("Show {$named[0]->callerName}", $number, 'callerName', $named[0]->callerName));

@@ -34,7 +34,7 @@ final readonly class CallerNameTooLong implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             if (mb_strlen((string) $number->callerName) > self::MOST) {
                 yield Found::of(
-                    "{$inspection->name($number)}: the caller name has "
+                    "{$inspection->names->of($number)}: the caller name has "
                         . mb_strlen((string) $number->callerName)
                         . ' characters',
                     'The people called see "' . mb_substr((string) $number->callerName, 0, self::MOST) . '".',

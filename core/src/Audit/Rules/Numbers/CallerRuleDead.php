@@ -41,7 +41,7 @@ final readonly class CallerRuleDead implements Rule
             if ($dead !== []) {
                 $whom = implode(', ', array_map(static fn ($rule): string => $rule->callers, array_slice($dead, 0, 3)));
                 yield Found::of(
-                    "{$inspection->name($number)}: " . (
+                    "{$inspection->names->of($number)}: " . (
                         count($dead) === 1
                         ? 'a rule for callers never holds'
                         : count($dead) . ' rules for callers never hold'

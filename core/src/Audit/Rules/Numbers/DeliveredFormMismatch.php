@@ -34,7 +34,7 @@ final readonly class DeliveredFormMismatch implements Rule
             $trunk = $inspection->find($number->trunk, Trunk::class);
             if ($trunk !== null && $number->deliveredAs !== null && $number->deliveredAs !== $trunk->deliversAs) {
                 yield Found::of(
-                    "{$inspection->name($number)} is expected in another form than {$trunk->name} delivers",
+                    "{$inspection->names->of($number)} is expected in another form than {$trunk->name} delivers",
                     "It is expected as {$number->deliveredAs->value} and comes as {$trunk->deliversAs->value}.",
                     $number,
                     $trunk,

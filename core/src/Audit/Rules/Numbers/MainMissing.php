@@ -41,7 +41,7 @@ final readonly class MainMissing implements Rule
                 ->fixedBy(
                     count($numbers) === 1
                     ? Fix::set(
-                        "Make it {$inspection->name($numbers[0])}",
+                        "Make it {$inspection->names->of($numbers[0])}",
                         $inspection->book->tenant,
                         'mainNumber',
                         (string) Reference::of($numbers[0]),

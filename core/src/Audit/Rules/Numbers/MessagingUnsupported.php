@@ -39,7 +39,7 @@ final readonly class MessagingUnsupported implements Rule
             );
             if ($number->messaging && (! $isInService || $line !== null)) {
                 yield Found::of(
-                    "{$inspection->name($number)} takes text messages that nobody reads",
+                    "{$inspection->names->of($number)} takes text messages that nobody reads",
                     $line !== null ? "It is the number of {$line->name}." : 'It is not in service here.',
                     $number,
                 )->at('messaging')

@@ -39,7 +39,7 @@ final readonly class OutsideInvalid implements Rule
                 $read = E164::parse($number);
                 if (! $read->isValid() && ! $read->isFictional()) {
                     yield Found::of(
-                        "{$inspection->name($object)} leads calls to {$read->display()}, which nobody has",
+                        "{$inspection->names->of($object)} leads calls to {$read->display()}, which nobody has",
                         'Its country has no number of this form.',
                         $object,
                     )->at($path, $path);

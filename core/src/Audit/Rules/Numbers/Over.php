@@ -35,9 +35,9 @@ final readonly class Over implements Rule
                 [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut],
                 true,
             );
-            if ($number->until !== null && $number->until < $inspection->date() && $isServed && $number->enabled) {
+            if ($number->until !== null && $number->until < $inspection->day->date() && $isServed && $number->enabled) {
                 yield Found::of(
-                    "{$inspection->name($number)} is over since {$inspection->day($number->until)}",
+                    "{$inspection->names->of($number)} is over since {$inspection->day->said($number->until)}",
                     'Calls to it end as not in service.',
                     $number,
                 )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);

@@ -34,7 +34,7 @@ final readonly class PortingUnprepared implements Rule
             );
             if ($number->status === NumberStatus::PortingIn && $missing !== []) {
                 yield Found::of(
-                    "{$inspection->name($number)} is to be ported, and "
+                    "{$inspection->names->of($number)} is to be ported, and "
                         . implode(' and ', $missing)
                         . ' is not entered',
                     'Calls to it go to the old carrier until then.',

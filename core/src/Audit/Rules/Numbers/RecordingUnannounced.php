@@ -44,7 +44,7 @@ final readonly class RecordingUnannounced implements Rule
         if ($recorded !== [] && $told === []) {
             yield Found::of(
                 'Calls are recorded, and callers are not told',
-                "Calls to {$inspection->names($recorded)} are; no prompt says so.",
+                "Calls to {$inspection->names->listed($recorded)} are; no prompt says so.",
                 $recorded[0],
                 ...array_slice($recorded, 1),
             )->at('recording/in')->counting(count($recorded));

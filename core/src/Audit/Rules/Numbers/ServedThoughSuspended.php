@@ -42,7 +42,7 @@ final readonly class ServedThoughSuspended implements Rule
         if ($served !== []) {
             yield Found::of(
                 "The customer is {$stage->value}, and calls still go through",
-                "They are taken at {$inspection->names($served)}.",
+                "They are taken at {$inspection->names->listed($served)}.",
                 $inspection->book->tenant,
             )->at('state')->counting(count($served));
         }

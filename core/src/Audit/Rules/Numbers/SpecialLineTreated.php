@@ -42,7 +42,7 @@ final readonly class SpecialLineTreated implements Rule
                     && ($user instanceof Attendant || $user instanceof Menu || $user instanceof Group)
                 ) {
                     yield Found::of(
-                        "{$line->name} is reached by way of {$inspection->name($user)}",
+                        "{$line->name} is reached by way of {$inspection->names->of($user)}",
                         'A machine that calls it hears a person or a greeting first.',
                         $line,
                         $user,

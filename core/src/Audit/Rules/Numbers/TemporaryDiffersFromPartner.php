@@ -37,9 +37,9 @@ final readonly class TemporaryDiffersFromPartner implements Rule
                 && (string) $number->destination !== (string) $other->destination
             ) {
                 yield Found::of(
-                    "{$inspection->name($number)} leads elsewhere than {$inspection->name($other)}",
-                    "The one leads to {$inspection->name($number->destination ?? 'nowhere')}, the other to "
-                        . "{$inspection->name($other->destination ?? 'nowhere')}.",
+                    "{$inspection->names->of($number)} leads elsewhere than {$inspection->names->of($other)}",
+                    "The one leads to {$inspection->names->of($number->destination ?? 'nowhere')}, the other to "
+                        . "{$inspection->names->of($other->destination ?? 'nowhere')}.",
                     $number,
                     $other,
                 )->at('destination')

@@ -33,7 +33,7 @@ final readonly class TemporaryLeftOver implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        $today = $inspection->today();
+        $today = $inspection->day->number();
         foreach ($inspection->book->all(Number::class) as $number) {
             $ported = $number->status === NumberStatus::Temporary && $number->until === null
                 ? $inspection->find($number->replaces, Number::class)
@@ -45,15 +45,15 @@ final readonly class TemporaryLeftOver implements Rule
             }
             $last = LocalDate::text($today + self::FURTHER_DAYS);
             yield Found::of(
-                "{$inspection->name($number)} is still lent, though {$inspection->name($ported)} has come",
+                "{$inspection->names->of($number)} is still lent, though {$inspection->names->of($ported)} has come",
                 'It stood in until the port'
-                    . ($ported->from === null ? '' : " of {$inspection->day($ported->from)}")
+                    . ($ported->from === null ? '' : " of {$inspection->day->said($ported->from)}")
                     . ', and callers still get through on it.',
                 $number,
                 $ported,
             )->at('until')
                 ->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)])
-                ->fixedBy(Fix::set("Let it end on {$inspection->day($last)}", $number, 'until', $last));
+                ->fixedBy(Fix::set("Let it end on {$inspection->day->said($last)}", $number, 'until', $last));
         }
     }
 }

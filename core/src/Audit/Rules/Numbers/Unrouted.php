@@ -42,7 +42,7 @@ final readonly class Unrouted implements Rule
                 true,
             )) {
                 yield Found::of(
-                    "{$inspection->name($number)} leads nowhere",
+                    "{$inspection->names->of($number)} leads nowhere",
                     'It is in service: whoever calls it is cut off.',
                     $number,
                 )->at('destination')

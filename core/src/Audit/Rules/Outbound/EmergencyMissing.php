@@ -64,7 +64,7 @@ final readonly class EmergencyMissing implements Rule
                     ? 'No emergency route has digits that somebody could dial'
                     : "Nobody is reached by {$calls[0]->digits}, nor by any other number that calls for help there"
                 )
-                    . ", from the telephones of {$inspection->names($users)}.",
+                    . ", from the telephones of {$inspection->names->listed($users)}.",
                 $site ?? $inspection->book->tenant,
             )->at($site === null ? 'region' : 'address/country')->counting(count($users));
         }

@@ -59,7 +59,7 @@ final readonly class InternationalOpen implements Rule
             if ($as !== null || $through !== []) {
                 $why = $as !== null
                     ? "{$as} fits its digits, which begin a call abroad."
-                    : "{$inspection->name("outside:+{$through[0]}")} fits its digits.";
+                    : "{$inspection->names->of("outside:+{$through[0]}")} fits its digits.";
                 yield Found::of(
                     "{$route->name} lets calls abroad through",
                     "It is for {$route->class->value} calls, and {$why}",

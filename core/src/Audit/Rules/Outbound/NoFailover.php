@@ -40,11 +40,11 @@ final readonly class NoFailover implements Rule
                     static fn (Trunk $trunk): bool => (string) Reference::of($trunk) !== (string) $route->trunks[0],
                 ));
                 yield Found::of(
-                    "{$route->name} goes out by {$inspection->name($route->trunks[0])} alone",
-                    "{$inspection->names($others)} could carry its calls as well.",
+                    "{$route->name} goes out by {$inspection->names->of($route->trunks[0])} alone",
+                    "{$inspection->names->listed($others)} could carry its calls as well.",
                     $route,
                 )->at('trunks')
-                    ->fixedBy(Fix::set("Try {$inspection->name($others[0])} after it", $route, 'trunks', [
+                    ->fixedBy(Fix::set("Try {$inspection->names->of($others[0])} after it", $route, 'trunks', [
                         (string) $route->trunks[0],
                         (string) Reference::of($others[0]),
                     ]));

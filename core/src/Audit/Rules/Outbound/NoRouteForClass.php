@@ -72,7 +72,9 @@ final readonly class NoRouteForClass implements Rule
                     array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own),
                 ) . '.';
                 yield Found::of(
-                    "{$inspection->names($users)} may call " . self::words($class) . ', and no such call goes out',
+                    "{$inspection->names->listed($users)} may call "
+                        . self::words($class)
+                        . ', and no such call goes out',
                     (count($users) === 1 ? 'One user has' : count($users) . ' users have')
                         . " the class, among {$this->routes(count($routes))}.{$tried}",
                     $book->tenant,

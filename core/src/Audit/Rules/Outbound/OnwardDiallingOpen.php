@@ -42,7 +42,7 @@ final readonly class OnwardDiallingOpen implements Rule
                 : null;
             if ($class === CallingClass::International) {
                 yield Found::of(
-                    "{$inspection->name($object)} may send callers abroad",
+                    "{$inspection->names->of($object)} may send callers abroad",
                     'Its class for calls sent on is international.',
                     $object,
                 )->at('onwardClass')

@@ -35,7 +35,7 @@ final readonly class Shadowed implements Rule
             if ($taking !== []) {
                 yield Found::of(
                     "{$route->name} is never used",
-                    "{$inspection->names($taking)} "
+                    "{$inspection->names->listed($taking)} "
                         . (count($taking) === 1 ? 'takes' : 'take')
                         . ' all its numbers, such as '
                         . RouteOrder::digitsOf($route)->shortest()

@@ -41,7 +41,7 @@ final readonly class TrunkDisabled implements Rule
             ));
             if ($hang !== []) {
                 yield Found::of(
-                    "{$trunk->name} is switched off, and {$inspection->names($hang)} "
+                    "{$trunk->name} is switched off, and {$inspection->names->listed($hang)} "
                         . (count($hang) === 1 ? 'hangs' : 'hang')
                         . ' on it',
                     'Nothing comes in or goes out there.',

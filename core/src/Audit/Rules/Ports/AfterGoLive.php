@@ -47,8 +47,8 @@ final readonly class AfterGoLive implements Rule
             && ! $isCovered
         ) {
             yield Found::of(
-                "{$inspection->name($main)} is still with the old carrier"
-                    . ($main->from === null ? '' : ", until {$inspection->day($main->from)}"),
+                "{$inspection->names->of($main)} is still with the old carrier"
+                    . ($main->from === null ? '' : ", until {$inspection->day->said($main->from)}"),
                 'The customer is in service, and nothing stands in for it.',
                 $main,
             )->at('from');

@@ -44,7 +44,7 @@ final readonly class DetailsMismatch implements Rule
                 $first = $numbers[0] ?? $inspection->book->tenant;
                 yield Found::of(
                     'The port of '
-                        . $inspection->names($numbers === [] ? $port->numbers : $numbers)
+                        . $inspection->names->listed($numbers === [] ? $port->numbers : $numbers)
                         . ($port->rejected === null ? ' is not as the book says' : ' was turned down'),
                     ucfirst(implode('; ', $said)) . '.',
                     $first,
@@ -69,14 +69,15 @@ final readonly class DetailsMismatch implements Rule
         foreach ($port->numbers as $key) {
             $number = self::number($inspection, $key);
             if ($number === null) {
-                $said[] = "{$inspection->name($key)} is not in the book";
+                $said[] = "{$inspection->names->of($key)} is not in the book";
             } elseif ($number->status !== NumberStatus::PortingIn) {
-                $said[] = "{$inspection->name($number)} does not come over by the book";
+                $said[] = "{$inspection->names->of($number)} does not come over by the book";
             } elseif ($number->from !== $port->day) {
-                $said[] = "{$inspection->name($number)} comes over on {$inspection->day($port->day)} by the order and "
-                    . ($number->from === null ? 'on no day' : "on {$inspection->day($number->from)}")
+                $said[] = "{$inspection->names->of($number)} comes over on "
+                    . "{$inspection->day->said($port->day)} by the order and "
+                    . ($number->from === null ? 'on no day' : "on {$inspection->day->said($number->from)}")
                     . ' by the book';
-                $fix ??= Fix::set("Expect it on {$inspection->day($port->day)}", $number, 'from', $port->day);
+                $fix ??= Fix::set("Expect it on {$inspection->day->said($port->day)}", $number, 'from', $port->day);
             }
         }
 

@@ -40,14 +40,19 @@ final readonly class OldServiceEndsFirst implements Rule
                 && $lent->until < $ported->from
             ) {
                 yield Found::of(
-                    "{$inspection->name($lent)} ends before {$inspection->name($ported)} comes over",
-                    "It is lent until {$inspection->day($lent->until)}; the port is on "
-                        . "{$inspection->day($ported->from)}.",
+                    "{$inspection->names->of($lent)} ends before {$inspection->names->of($ported)} comes over",
+                    "It is lent until {$inspection->day->said($lent->until)}; the port is on "
+                        . "{$inspection->day->said($ported->from)}.",
                     $lent,
                     $ported,
                 )->at('until')
                     ->fixedBy(
-                        Fix::set("Keep it until {$inspection->day($ported->from)}", $lent, 'until', $ported->from),
+                        Fix::set(
+                            "Keep it until {$inspection->day->said($ported->from)}",
+                            $lent,
+                            'until',
+                            $ported->from,
+                        ),
                     );
             }
         }

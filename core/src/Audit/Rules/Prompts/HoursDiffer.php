@@ -90,7 +90,7 @@ final readonly class HoursDiffer implements Rule
             if ($spoken !== null && $kept === []) {
                 yield Found::of(
                     "{$prompt->name}: callers are told hours that are kept nowhere",
-                    "They hear: \"{$spoken[0]}\", and {$inspection->names($schedules)} "
+                    "They hear: \"{$spoken[0]}\", and {$inspection->names->listed($schedules)} "
                         . (count($schedules) === 1 ? 'keeps' : 'keep')
                         . ' others.',
                     $prompt,
@@ -117,7 +117,7 @@ final readonly class HoursDiffer implements Rule
         if (preg_match(self::HOURS, $script, $found) !== 1) {
             return null;
         }
-        $read = SpokenHours::read($found[0], $inspection->today())['schedule'];
+        $read = SpokenHours::read($found[0], $inspection->day->number())['schedule'];
 
         return $read === null || $read['periods'] !== [] ? null : [$found[0], $read['weekly']];
     }

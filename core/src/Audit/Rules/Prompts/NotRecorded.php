@@ -43,7 +43,7 @@ final readonly class NotRecorded implements Rule
                 count($open) === 1
                     ? "{$open[0]->name} was never recorded"
                     : count($open) . ' prompts were never recorded',
-                "The customer is in service, and callers hear nothing: {$inspection->names($open)}.",
+                "The customer is in service, and callers hear nothing: {$inspection->names->listed($open)}.",
                 $open[0],
                 ...array_slice($open, 1),
             )->at('audio')->counting(count($open));

@@ -35,7 +35,7 @@ final readonly class PromptMissing implements Rule
                 yield Found::of(
                     "{$prompt->name} says nothing",
                     'It has neither sound nor script, and '
-                        . $inspection->names(array_column($inspection->usesOf($prompt), 0))
+                        . $inspection->names->listed(array_column($inspection->usesOf($prompt), 0))
                         . ' plays it.',
                     $prompt,
                 )->at('script');

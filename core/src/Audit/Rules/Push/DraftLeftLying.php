@@ -31,11 +31,11 @@ final readonly class DraftLeftLying implements Rule
     {
         $most = $inspection->threshold(Threshold::DraftDays);
         foreach ($inspection->surroundings->drafts ?? [] as $draft) {
-            if ($inspection->today() - LocalDate::parse($draft->touchedOn) > $most) {
+            if ($inspection->day->number() - LocalDate::parse($draft->touchedOn) > $most) {
                 yield Found::of(
                     "{$draft->by} has "
                         . ($draft->changes === 1 ? 'one pending edit' : "{$draft->changes} pending edits"),
-                    "They were last touched on {$inspection->day($draft->touchedOn)}.",
+                    "They were last touched on {$inspection->day->said($draft->touchedOn)}.",
                     $inspection->book->tenant,
                 )->at('name', $draft->by)->counting($draft->changes);
             }

@@ -50,7 +50,8 @@ final readonly class OffButRouted implements Rule
             )));
             if ($users !== []) {
                 yield Found::of(
-                    "{$inspection->name($object)} is switched off, and {$inspection->names(array_column($users, 0))} "
+                    "{$inspection->names->of($object)} is switched off, and "
+                        . "{$inspection->names->listed(array_column($users, 0))} "
                         . (count($users) === 1 ? 'leads' : 'lead')
                         . ' there',
                     'Calls do not stay there.',

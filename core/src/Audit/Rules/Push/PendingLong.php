@@ -31,9 +31,9 @@ final readonly class PendingLong implements Rule
     {
         $since = $inspection->surroundings?->waitingSince;
         $most = $inspection->threshold(Threshold::PendingDays);
-        if ($since !== null && $inspection->today() - LocalDate::parse($since) > $most) {
+        if ($since !== null && $inspection->day->number() - LocalDate::parse($since) > $most) {
             yield Found::of(
-                "Changes entered on {$inspection->day($since)} were never pushed",
+                "Changes entered on {$inspection->day->said($since)} were never pushed",
                 "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.',
                 $inspection->book->tenant,
             )->at('name');

@@ -33,8 +33,8 @@ final readonly class TargetUnsupported implements Rule
             $users = $object === null ? [] : $inspection->usesOf($object);
             if ($object !== null && $users !== []) {
                 yield Found::of(
-                    "{$inspection->name($object)} cannot be put on the switch",
-                    "{$inspection->names(array_column($users, 0))} "
+                    "{$inspection->names->of($object)} cannot be put on the switch",
+                    "{$inspection->names->listed(array_column($users, 0))} "
                         . (count($users) === 1 ? 'leads' : 'lead')
                         . ' there.',
                     $object,
@@ -48,7 +48,7 @@ final readonly class TargetUnsupported implements Rule
             if ($object !== null && $field !== null) {
                 $title = lcfirst($field->said->title ?? (string) $unsupported->path);
                 yield Found::of(
-                    "{$inspection->name($object)}: {$title} cannot be put on the switch",
+                    "{$inspection->names->of($object)}: {$title} cannot be put on the switch",
                     "What the book says of it does not hold there: {$unsupported->why}.",
                     $object,
                 )->at((string) $unsupported->path);

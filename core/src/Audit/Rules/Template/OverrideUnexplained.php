@@ -53,7 +53,7 @@ final readonly class OverrideUnexplained implements Rule
                     . ' otherwise than the template made '
                     . ($fields === 1 ? 'it' : 'them')
                     . ', and nobody said why',
-                "In {$inspection->names(array_values($objects))}.",
+                "In {$inspection->names->listed(array_values($objects))}.",
                 $inspection->book->tenant,
             )->counting($fields);
         }

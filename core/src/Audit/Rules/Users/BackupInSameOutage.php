@@ -38,7 +38,7 @@ final readonly class BackupInSameOutage implements Rule
             ) {
                 yield Found::of(
                     "{$user->label()}: unreachable calls go to the same site",
-                    "{$to->label()} sits at {$inspection->name($user->site)} as well.",
+                    "{$to->label()} sits at {$inspection->names->of($user->site)} as well.",
                     $user,
                     $to,
                 )->at('handling/open/unreachable')

@@ -41,7 +41,7 @@ final readonly class CallerIdNotOwned implements Rule
             if ($number !== null && ! $isOurs) {
                 $main = $inspection->find($inspection->book->tenant->mainNumber, Number::class);
                 yield Found::of(
-                    "{$user->label()} shows {$inspection->name($number)}, which is not in service",
+                    "{$user->label()} shows {$inspection->names->of($number)}, which is not in service",
                     'It stands in the book as ' . preg_replace('/([A-Z])/', ' $0', $number->status->value) . '.',
                     $user,
                     $number,
@@ -49,7 +49,9 @@ final readonly class CallerIdNotOwned implements Rule
                     ->fixedBy(
                         $main === null || $main->status !== NumberStatus::Active
                         ? null
-                        : Fix::set("Show {$inspection->name($main)}", $user, 'callerId', (string) Reference::of($main)),
+                        : Fix::set("Show {$inspection->names->of($main)}", $user, 'callerId', (string) Reference::of(
+                            $main,
+                        )),
                     );
             }
         }

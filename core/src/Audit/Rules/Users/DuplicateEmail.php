@@ -37,7 +37,7 @@ final readonly class DuplicateEmail implements Rule
         foreach ($holders as $users) {
             if (count($users) > 1) {
                 yield Found::of(
-                    "{$inspection->names($users)} have the same mail address",
+                    "{$inspection->names->listed($users)} have the same mail address",
                     "Messages for each of them go to {$users[0]->email}.",
                     ...$users,
                 )->at('email')->counting(count($users));

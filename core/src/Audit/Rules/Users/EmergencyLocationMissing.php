@@ -44,7 +44,7 @@ final readonly class EmergencyLocationMissing implements Rule
                 count($lost) === 1
                     ? "{$lost[0]->label()}: it is not known where help would go"
                     : count($lost) . ' users: it is not known where help would go',
-                ucfirst($inspection->names($lost))
+                ucfirst($inspection->names->listed($lost))
                     . ' '
                     . (count($lost) === 1 ? 'has' : 'have')
                     . ' a telephone and no site.',

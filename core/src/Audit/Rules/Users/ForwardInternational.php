@@ -41,8 +41,8 @@ final readonly class ForwardInternational implements Rule
             foreach (Destinations::outsideOf($object) as $path => $number) {
                 if ($home !== null && E164::parse($number)->isAbroadFrom($home)) {
                     yield Found::of(
-                        "{$inspection->name($object)} sends calls abroad",
-                        "{$inspection->name("outside:{$number}")} is a number of another country.",
+                        "{$inspection->names->of($object)} sends calls abroad",
+                        "{$inspection->names->of("outside:{$number}")} is a number of another country.",
                         $object,
                     )->at($path, $path);
                 }

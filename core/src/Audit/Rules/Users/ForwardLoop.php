@@ -44,7 +44,7 @@ final readonly class ForwardLoop implements Rule
             // Told once, at the first by name of those in the round.
             if ($to === $key && min(array_keys($way)) === $key) {
                 yield Found::of(
-                    "{$inspection->names(array_values($way))} send calls round in a circle",
+                    "{$inspection->names->listed(array_values($way))} send calls round in a circle",
                     'Each sends every call on to the next.',
                     ...array_values($way),
                 )->at('handling/open/always');

@@ -50,7 +50,7 @@ final readonly class ForwardRefusedByClass implements Rule
                 if ($needed !== null) {
                     $field = $object instanceof User ? 'callingClass' : 'onwardClass';
                     yield Found::of(
-                        "{$object->label()} may not call {$inspection->name("outside:{
+                        "{$object->label()} may not call {$inspection->names->of("outside:{
                             $number
                         }")}, where it leads calls",
                         "Its class would have to be {$needed->value}.",

@@ -57,11 +57,10 @@ final readonly class ForwardRefusedByTrunk implements Rule
                         $trunks,
                         static fn (Trunk $trunk): bool => $trunk->enabled && ! $trunk->outsideCallersOut,
                     ));
+                    $there = $inspection->names->of("outside:{$number}");
                     yield Found::of(
-                        "{$object->label()}: callers from outside do not get through to {$inspection->name("outside:{
-                            $number
-                        }")}",
-                        "{$inspection->names($barring)} lets out only calls that began inside.",
+                        "{$object->label()}: callers from outside do not get through to {$there}",
+                        "{$inspection->names->listed($barring)} lets out only calls that began inside.",
                         $object,
                         ...$barring,
                     )->at($path)->fixedBy(

@@ -54,8 +54,8 @@ final readonly class LeaverStillRouted implements Rule
             }
             $others = count($uses) - count($groups);
             $where = array_values($groups) === []
-                ? $inspection->names(array_map(static fn (array $use): BookObject => $use[0], $uses))
-                : $inspection->names(array_values($groups));
+                ? $inspection->names->listed(array_map(static fn (array $use): BookObject => $use[0], $uses))
+                : $inspection->names->listed(array_values($groups));
             yield Found::of(
                 "{$user->label()} has left and is still in {$where}",
                 'Callers still ring a phone that nobody answers.'

@@ -40,7 +40,7 @@ final readonly class LicenceMissing implements Rule
                 count($users) === 1
                     ? "{$users[0]->label()} has no licence of kind \"{$licence}\""
                     : count($users) . " users have no licence of kind \"{$licence}\"",
-                "{$inspection->names($users)} would need one.",
+                "{$inspection->names->listed($users)} would need one.",
                 $users[0],
                 ...array_slice($users, 1),
             )->at('licence')->counting(count($users));

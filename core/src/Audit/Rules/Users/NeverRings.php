@@ -42,7 +42,7 @@ final readonly class NeverRings implements Rule
             ) {
                 yield Found::of(
                     "{$user->label()} never rings",
-                    "Every call goes on to {$inspection->name($always->outside)} at once.",
+                    "Every call goes on to {$inspection->names->of($always->outside)} at once.",
                     $user,
                 )->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
             }

@@ -47,7 +47,8 @@ final readonly class NoAnswerNowhere implements Rule
                 : count($lost) . ' users: no answer leads nowhere',
             count($lost) === 1
                 ? 'There is neither a mailbox nor a treatment of their own, their site\'s or the customer\'s.'
-                : "{$inspection->names($lost)} have neither a mailbox nor a treatment of their own, their site's or "
+                : "{$inspection->names->listed($lost)} have neither a mailbox nor a treatment "
+                    . "of their own, their site's or "
                     . "the customer's.",
             ...(count($lost) === 1 ? $lost : [$inspection->book->tenant, ...$lost]),
         )->at(count($lost) === 1 ? 'mailbox' : 'defaults/noAnswer')->counting(count($lost));

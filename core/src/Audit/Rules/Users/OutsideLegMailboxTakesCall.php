@@ -35,7 +35,9 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
                     continue;
                 }
                 yield Found::of(
-                    "{$user->label()}: the mailbox of {$inspection->name("outside:{$leg->number}")} can take calls",
+                    "{$user->label()}: the mailbox of {$inspection->names->of("outside:{
+                        $leg->number
+                    }")} can take calls",
                     $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers "
                         . "after {$leg->mailboxAfter} s, and at once "
                         . "when it is switched off." : 'Switched off, its own mailbox answers at once.',

@@ -45,7 +45,7 @@ final readonly class PinMissing implements Rule
         } elseif ($open !== []) {
             yield Found::of(
                 count($open) . ' mailboxes have no PIN',
-                "The customer is in service: {$inspection->names($open)}.",
+                "The customer is in service: {$inspection->names->listed($open)}.",
                 $inspection->book->tenant,
             )->at('name')->counting(count($open));
         }

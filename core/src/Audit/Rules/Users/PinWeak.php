@@ -35,7 +35,7 @@ final readonly class PinWeak implements Rule
         if ($weak !== []) {
             yield Found::of(
                 count($weak) === 1 ? "{$weak[0]->name} has a weak PIN" : count($weak) . ' mailboxes have a weak PIN',
-                "{$inspection->names($weak)}: repeated or rising digits, or the extension.",
+                "{$inspection->names->listed($weak)}: repeated or rising digits, or the extension.",
                 count($weak) === 1 ? $weak[0] : $inspection->book->tenant,
             )->at(count($weak) === 1 ? 'pin' : 'name')->counting(count($weak));
         }

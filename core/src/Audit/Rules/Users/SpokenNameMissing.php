@@ -46,7 +46,7 @@ final readonly class SpokenNameMissing implements Rule
                 count($users) === 1
                     ? "{$users[0]->label()} has recorded no name"
                     : count($users) . ' listed people have recorded no name',
-                "{$inspection->names($users)} can be dialled by name, and callers do not hear whom they reach.",
+                "{$inspection->names->listed($users)} can be dialled by name, and callers do not hear whom they reach.",
                 count($users) === 1 ? $users[0] : $inspection->book->tenant,
             )
                 ->at(count($users) === 1 ? 'directory/spokenName' : 'name')->counting(count($users));

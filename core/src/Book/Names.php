@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Jaunty\Core\Book;
+
+use Jaunty\Core\Numbering\E164;
+
+/** What people call the things of a book, in sentences. */
+final readonly class Names
+{
+    public function __construct(private Book $book)
+    {
+    }
+
+    /** An object, a number as it is dialled, or a word of destinations. */
+    public function of(Reference|Destination|BookObject|string|null $what): string
+    {
+        if ($what instanceof BookObject) {
+            return $what instanceof Number ? E164::parse($what->key)->display() : $what->label();
+        }
+        $text = (string) $what;
+        if (str_starts_with($text, 'outside:')) {
+            return E164::parse(substr($text, strlen('outside:')))->display();
+        }
+        [$kind] = explode(':', $text);
+        $object = Kind::tryFrom($kind) === null || ! str_contains($text, ':')
+            ? null
+            : $this->book->find(Reference::parse($text));
+
+        return $object === null ? $text : $this->of($object);
+    }
+
+    /**
+     * As a sentence lists them, the first few of many.
+     *
+     * @param  list<BookObject|string>  $all
+     */
+    public function listed(array $all, int $most = 3): string
+    {
+        $names = array_map($this->of(...), array_slice($all, 0, $most));
+        $more = count($all) - count($names);
+        if ($more > 0) {
+            return implode(', ', $names) . " and {$more} more";
+        }
+        $last = array_pop($names);
+
+        return $names === [] ? (string) $last : implode(', ', $names) . " and {$last}";
+    }
+}
