@@ -111,6 +111,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::post('draft/edits', [DeskController::class, 'edit']);
                     Route::post('draft/objects', [DeskController::class, 'make']);
                     Route::get('draft/impact', [DeskController::class, 'impact']);
+                    Route::post('meant', [DeskController::class, 'meant'])->withoutMiddleware(NeedsEdit::class);
                     Route::post('people/read', [NewPeopleController::class, 'read'])->withoutMiddleware(
                         NeedsEdit::class,
                     );

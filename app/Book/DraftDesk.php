@@ -17,6 +17,7 @@ use Jaunty\Core\Book\Evidence;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\AsTyped;
 use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Clash;
@@ -58,7 +59,8 @@ final readonly class DraftDesk
     /**
      * @param  list<FieldEdit>  $edits
      *
-     * @throws UnusableBook|ChangeError when a field cannot hold its new value; nothing of the edits is kept then
+     * @throws UnusableBook|UnusableEdits|ChangeError when a field cannot hold its new value; nothing of the edits is
+     *     kept then
      */
     public function edit(TenantRow $tenant, string $technicianId, array $edits): DraftView
     {
@@ -66,9 +68,7 @@ final readonly class DraftDesk
         $tenant = TenantRow::query()->whereKey($tenant->id)->lockForUpdate()->firstOrFail();
         $view = $this->view($tenant, $technicianId);
         $edited = $view->edited;
-        foreach ($edits as $edit) {
-            $edited = $edit->applyTo($edited);
-        }
+        $edited = self::carriedOut($edits, $edited);
         $this->believe($view->edited, $edited, $edits);
         $edited->checkNotNeeded(array_values(array_filter(array_map(
             static fn (FieldEdit $edit): ?BookObject => $edit->kind === OperationKind::Delete
@@ -120,6 +120,33 @@ final readonly class DraftDesk
             $this->edit($tenant, $technicianId, $edits),
             array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits),
         ];
+    }
+
+    /**
+     * All of them, or what is wrong with each that cannot be: whoever pasted a block mends it in one go.
+     *
+     * @param  list<FieldEdit>  $edits
+     *
+     * @throws UnusableBook|UnusableEdits|ChangeError
+     */
+    private static function carriedOut(array $edits, Book $book): Book
+    {
+        $typed = new AsTyped($book);
+        $faults = [];
+        foreach ($edits as $edit) {
+            try {
+                $book = $edit->applyTo($book, $typed);
+                // Who was made, taken out or renamed is called otherwise by the next.
+                $typed = $edit->changesNames() ? new AsTyped($book) : $typed;
+            } catch (UnusableBook $fault) {
+                $faults[] = $fault;
+            }
+        }
+        if (count($faults) > 1) {
+            throw new UnusableEdits($faults);
+        }
+
+        return $faults === [] ? $book : throw $faults[0];
     }
 
     /**

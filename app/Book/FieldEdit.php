@@ -17,6 +17,8 @@ use Jaunty\Core\Change\OperationKind;
 /** One thing as a technician wants it: a field, the order of a list, an object more or one less. */
 final readonly class FieldEdit
 {
+    private const NAMING = ['name', 'display', 'extension', 'label'];
+
     /** @param mixed $value the field's value, the items' keys in order, or a new object's fields */
     private function __construct(
         public OperationKind $kind,
@@ -32,10 +34,11 @@ final readonly class FieldEdit
     }
 
     /** @throws ChangeError|\Jaunty\Core\Book\UnusableBook */
-    public function applyTo(Book $book): Book
+    public function applyTo(Book $book, ?AsTyped $typed = null): Book
     {
+        $typed ??= new AsTyped($book);
         if ($this->kind === OperationKind::Create) {
-            $fields = (new AsTyped($book))->read($this->object, '', is_array($this->value) ? $this->value : []);
+            $fields = $typed->read($this->object, '', is_array($this->value) ? $this->value : []);
             $fields = is_array($fields) ? $fields : [];
 
             return ChangeSet::of(Operation::create(
@@ -48,7 +51,7 @@ final readonly class FieldEdit
         }
         $before = FieldPath::get($object->toArray(), $this->path);
         if ($this->kind === OperationKind::Set) {
-            return ChangeSet::of(Operation::set($this->object, $this->path, $before, (new AsTyped($book))->read(
+            return ChangeSet::of(Operation::set($this->object, $this->path, $before, $typed->read(
                 $this->object,
                 $this->path,
                 $this->value,
@@ -64,6 +67,16 @@ final readonly class FieldEdit
         return ChangeSet::of(
             Operation::move($this->object, $this->path, $keys($before), $keys($this->value)),
         )->applyTo($book);
+    }
+
+    /** Whether an object is called otherwise after it, or is there no more, or only then. */
+    public function changesNames(): bool
+    {
+        return match ($this->kind) {
+            OperationKind::Create, OperationKind::Delete => true,
+            OperationKind::Set => in_array(explode('/', $this->path)[0], self::NAMING, true),
+            OperationKind::Move => false,
+        };
     }
 
     /** Whether it settles what two technicians want differently. */

@@ -22,6 +22,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\AsTyped;
 use Jaunty\Core\Change\FieldPath;
 
 /** One customer's book with a technician's pending edits: seen, edited, dropped, entered. */
@@ -85,6 +86,26 @@ final readonly class BookDesk
                 return new DeskView($tenant, $view, $this->margins->of($tenant, $view), $made);
             },
         );
+    }
+
+    /**
+     * What somebody means by names, extensions and digits, in their draft.
+     *
+     * @param  list<string>  $said
+     * @param  list<Kind>  $kinds  of objects that may be meant
+     * @return list<array{said: string, value: ?string, fault: ?string}>
+     */
+    public function meant(string $technicianId, string $customer, array $said, array $kinds, bool $isOutside): array
+    {
+        $typed = new AsTyped($this->view($technicianId, $customer)->view->edited);
+
+        return array_map(static function (string $each) use ($typed, $kinds, $isOutside): array {
+            try {
+                return ['said' => $each, 'value' => $typed->meantBy($each, $kinds, $isOutside), 'fault' => null];
+            } catch (UnusableBook $fault) {
+                return ['said' => $each, 'value' => null, 'fault' => $fault->cause];
+            }
+        }, $said);
     }
 
     public function drop(string $technicianId, string $customer): void

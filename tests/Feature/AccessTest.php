@@ -126,6 +126,7 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '{fingerprint}') => ['assignee' => null, 'due' => null],
             str_ends_with($path, '/findings/fixes') => ['fingerprints' => ['none'], 'enter' => false],
             str_ends_with($path, '/draft/objects') => ['objects' => [['kind' => 'mailbox', 'name' => 'Desk']]],
+            str_ends_with($path, '/meant') => ['said' => ['Ines'], 'kinds' => ['user'], 'outside' => false],
             str_ends_with($path, '/switch') => ['switch' => 'file-switch'],
             str_ends_with($path, '/edits') => [
                 'edits' => [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => null]],

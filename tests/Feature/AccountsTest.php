@@ -35,12 +35,13 @@ final class AccountsTest extends FeatureTestCase
             '/customers/{customer}/calls', '/customers/{customer}/calls/completions',
             '/customers/{customer}/history/read', '/customers/{customer}/hours', '/customers/{customer}/calendars',
             '/customers/{customer}/outbound/dial', '/customers/{customer}/proof/{run}/call',
-            '/customers/{customer}/live/read', '/customers/{customer}/ports/read',
+            '/customers/{customer}/live/read', '/customers/{customer}/ports/read', '/customers/{customer}/meant',
         ];
         $needsPush = [
             'post /customers/{customer}/pushes',
             'post /customers/{customer}/pushes/{push}/stop',
             'post /customers/{customer}/ports',
+            'put /customers/{customer}/switch',
         ];
         $checked = 0;
         foreach (Contract::load()->operations() as $operation) {
@@ -62,8 +63,9 @@ final class AccountsTest extends FeatureTestCase
             $address = (string) preg_replace('/\{\w+\}/', (string) Str::uuid(), $address);
             $this->asProgram($tokens['read'])->json($method, $address, ['value' => 4])->assertStatus(403);
             if (in_array($operation, $needsPush, true)) {
-                $this->asProgram($tokens['edit'])->json($method, $address, self::port($customer['number']))
-                    ->assertStatus(403);
+                $this->asProgram($tokens['edit'])->json($method, $address, [
+                    'switch' => 'file-switch',
+                ] + self::port($customer['number']))->assertStatus(403);
             }
             $checked++;
         }

@@ -69,6 +69,27 @@ final class DeskController extends Controller
         );
     }
 
+    /** What somebody means by names, extensions and digits. */
+    public function meant(Request $request, string $customer): JsonResponse
+    {
+        /** @var array{said: list<string>, kinds: list<string>, outside: bool} $given */
+        $given = $request->validate([
+            'said' => ['required', 'array', 'list', 'max:1000'],
+            'said.*' => ['required', 'string', 'max:200'],
+            'kinds' => ['required', 'array', 'list', 'max:20'],
+            'kinds.*' => ['required', Rule::enum(Kind::class)],
+            'outside' => ['required', 'boolean'],
+        ]);
+
+        return new JsonResponse(['meant' => $this->desk->meant(
+            $this->technician($request)->id,
+            $customer,
+            $given['said'],
+            array_map(Kind::from(...), $given['kinds']),
+            (bool) $given['outside'],
+        )]);
+    }
+
     /** What callers will notice once the pending edits stand on the switch, against the book as it is. */
     public function impact(Request $request, string $customer, Clock $clock): JsonResponse
     {

@@ -11,6 +11,7 @@ use App\Book\CannotWaive;
 use App\Book\ClashesFound;
 use App\Book\NothingToEnter;
 use App\Book\NumberNotFree;
+use App\Book\UnusableEdits;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
 use App\Prompts\StudioTrouble;
@@ -48,7 +49,8 @@ final class ProblemRenderer
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
         PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class,
-        StudioTrouble::class, UnusableAudio::class, UnusableBook::class, ChangeError::class, UnusableAnswers::class,
+        StudioTrouble::class, UnusableAudio::class, UnusableBook::class, UnusableEdits::class, ChangeError::class,
+        UnusableAnswers::class,
         CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
     ];
 
@@ -118,6 +120,13 @@ final class ProblemRenderer
                 'This cannot stand in the book',
                 self::sentence($fault->cause),
                 [self::bookFault($fault)],
+            ),
+            $fault instanceof UnusableEdits => new Problem(
+                422,
+                'unusable',
+                'This cannot stand in the book',
+                self::sentence($fault->faults[0]->cause),
+                array_map(self::bookFault(...), $fault->faults),
             ),
             $fault instanceof ChangeError => new Problem(
                 409,

@@ -14,6 +14,7 @@ final class DeskResource
     public static function of(DeskView $desk): array
     {
         $view = $desk->view;
+        $draft = DraftResource::of($view);
 
         return [
             'key' => $desk->tenant->key,
@@ -22,7 +23,8 @@ final class DeskResource
                 static fn (BookObject $object): array => ObjectResource::of($object, $view->edited),
                 [$view->edited->tenant, ...$view->edited->objects()],
             ),
-            'draft' => DraftResource::of($view),
+            'draft' => $draft,
+            'numbers' => (object) (NumbersResource::ofBook($view->edited) + NumbersResource::in($draft)),
             ...$desk->margin === null ? [] : ['margin' => MarginResource::of($desk->margin)],
             ...$desk->made === null ? [] : ['made' => array_map(strval(...), $desk->made)],
         ];

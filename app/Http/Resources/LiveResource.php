@@ -28,6 +28,15 @@ final class LiveResource
     public static function of(LiveView $view, array $switches): array
     {
         $report = $view->report();
+        $told = [
+            'differences' => array_map(get_object_vars(...), $report->differences ?? []),
+            'left' => array_map(get_object_vars(...), $report->left ?? []),
+            'waived' => array_map(static fn (array $waived): array => [
+                'difference' => get_object_vars($waived[0]), 'id' => $waived[1]->id, 'reason' => $waived[1]->reason,
+                'until' => $waived[1]->until, 'by' => $waived[1]->technician->name,
+                'at' => $waived[1]->made_at->toAtomString(),
+            ], $report->waived ?? []),
+        ];
         $book = $view->book;
 
         return [
@@ -48,13 +57,8 @@ final class LiveResource
                     'label' => $book->find(Reference::parse($each->object))?->label() ?? $each->object,
                 ], $view->unsupported()),
             ],
-            'differences' => array_map(get_object_vars(...), $report->differences ?? []),
-            'left' => array_map(get_object_vars(...), $report->left ?? []),
-            'waived' => array_map(static fn (array $waived): array => [
-                'difference' => get_object_vars($waived[0]), 'id' => $waived[1]->id, 'reason' => $waived[1]->reason,
-                'until' => $waived[1]->until, 'by' => $waived[1]->technician->name,
-                'at' => $waived[1]->made_at->toAtomString(),
-            ], $report->waived ?? []),
+            ...$told,
+            'numbers' => (object) NumbersResource::in($told),
             'signed' => $view->signed === null ? null : [
                 'revision' => $view->signed[0]->revision, 'by' => $view->signed[0]->signed_by,
                 'on' => $view->signed[0]->signed_on,

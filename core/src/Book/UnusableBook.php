@@ -44,6 +44,12 @@ final class UnusableBook extends \DomainException implements CoreException
         );
     }
 
+    /** What somebody typed is nobody, or may be several: `$why` says which. */
+    public static function unclear(string $path, string $why): self
+    {
+        return new self($path, $why);
+    }
+
     public static function malformed(string $path, string $what, mixed $value): self
     {
         return new self($path, self::show($value) . " is not {$what}");

@@ -33,6 +33,7 @@ type Answer<Path extends keyof paths, Method extends keyof paths[Path]> = paths[
 }
   ? Body
   : never
+export type Meant = Answer<'/customers/{customer}/meant', 'post'>['meant'][number]
 export type Margin = Answer<'/customers/{customer}/margin', 'get'>
 export type Now = Answer<'/customers/{customer}/now', 'get'>
 export type Followed = Answer<'/customers/{customer}/calls', 'post'>

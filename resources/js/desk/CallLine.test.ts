@@ -6,6 +6,7 @@ import type { Followed } from '@/api'
 import { close, fakeServer, Refused, settle } from '@/testing'
 import { handleKey } from '@/shared'
 import CallLine from './CallLine.vue'
+import { NOTHING_LIVE } from './testing'
 import { provideDesk, type DeskState } from './desk'
 
 let page: VueWrapper
@@ -18,8 +19,8 @@ function ends(target: string): Followed {
   return {
     script: { to: '19025550150', at: '2026-12-01T14:05:00-04:00' },
     sentence: '902 555 0150 tue 14:05',
-    trace: { outcome: 'messageIn', target, seconds: 20, reason: '', steps: [], warnings: [], transfers: 0 },
-    telling: { parts: [], outcome: 'messageIn', target, seconds: 20, sort: 'mailbox' },
+    trace: { outcome: 'messageIn', target, seconds: 20, reason: '', steps: [], warnings: [] },
+    telling: { parts: [], outcome: 'messageIn', target, seconds: 20, sort: 'mailbox', reason: '' },
   } as unknown as Followed
 }
 
@@ -30,17 +31,14 @@ async function openLine(): Promise<{
 }> {
   const answers: Record<string, (answer: Followed | Refused) => void> = {}
   fakeServer({
-    'GET /customers/inlet/desk': { key: 'inlet', revision: 3, objects: [], draft: { changes: [], clashes: [] } },
-    'GET /customers/inlet/live': {
-      onSwitch: false,
-      readAt: null,
-      differences: [],
-      left: [],
-      waived: [],
-      signed: null,
-      runSheet: [],
-      pinsToTell: [],
+    'GET /customers/inlet/desk': {
+      key: 'inlet',
+      revision: 3,
+      numbers: {},
+      objects: [],
+      draft: { changes: [], clashes: [] },
     },
+    'GET /customers/inlet/live': NOTHING_LIVE,
     'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
     'POST /customers/inlet/calls': (body: { in: string }) =>
       new Promise((give) => {

@@ -5,13 +5,14 @@ import { dateIn, now } from '@/shared'
 import type { Field } from './catalogue'
 import { useDesk, useDraft } from './desk'
 import InlineField from './InlineField.vue'
-import { itemFor } from './making'
 import { sidesOf, withSide } from './treatments'
 import { inSentence } from './words'
 import { asText, valueAt } from './values'
 
 /** One field, or the fields inside it. */
 const props = defineProps<{ object: BookObject; field: Field; path: string }>()
+
+const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#']
 
 const { names, zone } = useDesk()
 const { edit } = useDraft()
@@ -34,12 +35,11 @@ function takeSide(side: 'outside' | 'inside', to: unknown): void {
 function add(): void {
   if (props.field.sort !== 'items') return
   const taken = items.value.map((each) => each.item)
-  const item =
-    props.path === 'keys'
-      ? (['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '*', '#'].find((key) => !taken.includes(key)) ?? '')
-      : itemFor(props.field.name.replace(/s$/, ''), taken)
-  if (item !== '')
-    void edit([{ object: props.object.ref, path: props.path, value: [...items.value, { item, ...first() }] }])
+  const key = KEYS.find((each) => !taken.includes(each))
+  if (props.path === 'keys' && key === undefined) return
+  // A key of a menu is the caller's; what else names an item comes from the server.
+  const fresh = props.path === 'keys' ? { item: key, ...first() } : first()
+  void edit([{ object: props.object.ref, path: props.path, value: [...items.value, fresh] }])
 }
 
 /** What an item cannot be without: as core says, and what it cannot know, a day and another object, from here. */

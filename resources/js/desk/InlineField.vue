@@ -73,8 +73,9 @@ function commit(): void {
   const said = typed.value
   if (said === undefined) return
   typed.value = undefined
-  const result = read(said, field.value, names.value)
-  if ('fault' in result) faults.set(cellKey(props.object.ref, props.path), { typed: said, detail: result.fault })
+  const result = read(said, field.value)
+  if (said.trim() === typedOf(current.value, field.value, names.value)) leave()
+  else if ('fault' in result) faults.set(cellKey(props.object.ref, props.path), { typed: said, detail: result.fault })
   else keep(result.value, said)
 }
 

@@ -5,7 +5,7 @@ import { asSentence, kindsInWords, plural, useLongList } from '@/shared'
 import { pastedCells, read, shown, suggested, typedOf } from './cells'
 import { columnsOf, type Column } from './columns'
 import { cellKey, type Edit, useDesk, useDraft } from './desk'
-import { valueAt } from './values'
+import { valueAt, same } from './values'
 
 /** `after` is a last column that only shows; `struck` are lines that have no effect. */
 const props = defineProps<{
@@ -158,13 +158,14 @@ function edited(row: number, column: number, typed: string): (Edit & { typed: st
   const field = columns.value[column]
   const path = object === undefined ? null : field?.path(object)
   if (object === undefined || field === undefined || path === null || path === undefined) return undefined
-  const result = read(typed, field, names.value)
+  const current = valueAt(object.fields, path)
+  const result = read(typed, field)
   if ('fault' in result) {
     faults.set(cellKey(object.ref, path), { typed, detail: result.fault })
     return undefined
   }
   if (
-    JSON.stringify(result.value) === JSON.stringify(valueAt(object.fields, path)) &&
+    (same(result.value, current ?? null) || typed.trim() === typedOf(current, field, names.value)) &&
     !clashing.value.has(cellKey(object.ref, path))
   ) {
     faults.delete(cellKey(object.ref, path))

@@ -55,7 +55,7 @@ export function typedOf(value: unknown, column: FieldType, names: Names): string
 }
 
 /** Reads what somebody typed or pasted into a cell; what only the server can judge is left to it. */
-export function read(typed: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
+export function read(typed: string, column: FieldType): { value: unknown } | { fault: string } {
   const text = typed.trim()
   if (text === '' || text === UNSET || text === column.unset)
     return column.type === 'list' || column.type === 'spans'
@@ -103,7 +103,12 @@ export function read(typed: string, column: FieldType, names: Names): { value: u
         : { value: Object.fromEntries(counts.map((count) => [count?.[1] ?? '', Number(count?.[2])])) }
     }
     case 'list':
-      return readList(text, column, names)
+      return {
+        value: text
+          .split(',')
+          .map((part) => part.trim())
+          .filter((part) => part !== ''),
+      }
     case 'extension':
       return /^\d{1,15}$/.test(text) ? { value: text } : { fault: `an extension is digits only, not "${text}"` }
     case 'flag':
@@ -117,26 +122,14 @@ export function read(typed: string, column: FieldType, names: Names): { value: u
         ? { fault: `one of ${Object.values(column.choices ?? {}).join(', ')} is wanted here` }
         : { value: found[0] === 'true' ? true : found[0] === 'false' ? false : found[0] }
     }
+    // Whom or what a name means is the server's to say.
     case 'reference':
     case 'destination':
-      return names.find(text, column.kinds ?? [], column.type === 'destination')
-    case 'zone':
-      return { value: text.replaceAll(' ', '_') }
     case 'text':
       return { value: text }
+    case 'zone':
+      return { value: text.replaceAll(' ', '_') }
   }
-}
-
-/** Several with commas between: names of objects where they are references, else texts. */
-function readList(text: string, column: FieldType, names: Names): { value: unknown } | { fault: string } {
-  const parts = text
-    .split(',')
-    .map((part) => part.trim())
-    .filter((part) => part !== '')
-  if (column.kinds === undefined) return { value: parts }
-  const found = parts.map((part) => names.find(part, column.kinds ?? [], false))
-  const wrong = found.find((each) => 'fault' in each)
-  return wrong ?? { value: found.map((each) => ('value' in each ? each.value : '')) }
 }
 
 /** What a spreadsheet puts on the clipboard: lines of cells, a cell with tabs or line ends in it quoted. */

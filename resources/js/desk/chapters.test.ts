@@ -10,7 +10,7 @@ import PushChapter from './PushChapter.vue'
 import { openPart, PRACTICE, ZONE } from './testing'
 
 const BOX = bookObject('mailbox:ines', { pin: 'set' }, { label: 'Ines Marsh' })
-const DESK: Desk = { key: 'inlet', revision: 3, objects: [BOX], draft: { changes: [], clashes: [] } }
+const DESK: Desk = { key: 'inlet', revision: 3, numbers: {}, objects: [BOX], draft: { changes: [], clashes: [] } }
 const MAIL: Difference = {
   object: 'user:ines',
   label: 'Ines Marsh',
@@ -33,6 +33,7 @@ const LIVE: Live = {
   runSheet: [],
   pinsToTell: [],
   switch: PRACTICE,
+  numbers: {},
 }
 
 let page: VueWrapper
@@ -218,7 +219,17 @@ it('answers again with what was said, places what is wrong, and shows what chang
       templates: [{ key: 'office', name: 'Office', about: '', version: 2, slots: [slot] }],
       regions: [],
     },
-    'POST /taking-on/preview': { customer: null, objects: [], asked: ['name'], readAs: {}, tables: {}, faults: [] },
+    'POST /taking-on/preview': {
+      customer: null,
+      isWhole: false,
+      objects: [],
+      findings: [],
+      strip: null,
+      asked: ['name'],
+      readAs: {},
+      tables: {},
+      faults: [],
+    },
     'POST /customers/inlet/intake': () => answer,
   })
   await press('Answer again')

@@ -20,7 +20,7 @@ function user(name: string, extension: string, seconds = 20): BookObject {
 }
 
 function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['draft']['clashes'] = []): Desk {
-  return { key: 'inlet', revision: 3, objects, draft: { changes, clashes } }
+  return { key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes, clashes } }
 }
 
 const NOTHING_LIVE: Live = {
@@ -33,6 +33,7 @@ const NOTHING_LIVE: Live = {
   runSheet: [],
   pinsToTell: [],
   switch: PRACTICE,
+  numbers: {},
 }
 
 let page: VueWrapper
@@ -372,6 +373,7 @@ describe('the margin', () => {
       runSheet: [],
       pinsToTell: [],
       switch: PRACTICE,
+      numbers: {},
       left: [],
       waived: [],
       signed: null,
@@ -422,6 +424,7 @@ describe('the margin', () => {
       runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }],
       pinsToTell: [],
       switch: PRACTICE,
+      numbers: {},
       left: [],
       waived: [],
       signed: null,
@@ -554,6 +557,7 @@ describe('what callers notice of drift', () => {
     runSheet: [],
     pinsToTell: [],
     switch: PRACTICE,
+    numbers: {},
     left: [],
     waived: [],
     signed: null,

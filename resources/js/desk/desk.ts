@@ -23,9 +23,12 @@ function createDesk(customer: string) {
     const said = book.data.value?.objects.find((object) => object.kind === 'tenant')?.fields['zone']
     return typeof said === 'string' ? said : 'UTC'
   })
-  const names = computed(() => new Names(book.data.value?.objects ?? []))
   const draft = createDraft(customer, queries, book, notices)
   const beside = createBeside(customer, queries, notices)
+  const names = computed(
+    () =>
+      new Names(book.data.value?.objects ?? [], { ...beside.live.data.value?.numbers, ...book.data.value?.numbers }),
+  )
   const margin = createMargin(customer, queries, beside, notices)
   /** Something else put changes into the draft. */
   const refresh = (queryKey: readonly unknown[]): Promise<void> => queryClient.invalidateQueries({ queryKey })

@@ -2,7 +2,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import { close, Refused, settle } from '@/testing'
 import OutboundChapter from './chapters/OutboundChapter.vue'
-import { object, OBJECTS, openPart } from './testing'
+import { meaning, MEANT, object, OBJECTS, openPart } from './testing'
 
 const TENANT = object('tenant:inlet', { name: 'Inlet' })
 const INES = object('user:ines', { display: 'Ines Marsh', extension: '201' })
@@ -133,6 +133,7 @@ async function chapter(handlers: Record<string, unknown> = {}, at = ''): ReturnT
       'GET /customers/inlet/outbound': OUTBOUND,
       'GET /customers/inlet/outbound/choices': CHOICES,
       'POST /customers/inlet/outbound/dial': DIALLED,
+      [MEANT]: meaning({ 'Front Desk': 'group:desk' }),
       ...handlers,
     },
     { at },
@@ -236,6 +237,7 @@ it('makes a route of what was ticked, the prefix stripped, and keeps help apart'
     [OBJECTS]: {
       key: 'inlet',
       revision: 3,
+      numbers: {},
       objects: BOOK,
       draft: { changes: [], clashes: [] },
       margin: { findings: [], waived: [], strip: null },
@@ -279,6 +281,7 @@ it('copies a trunk with all its settings under another name', async () => {
       [OBJECTS]: {
         key: 'inlet',
         revision: 3,
+        numbers: {},
         objects: BOOK,
         draft: { changes: [], clashes: [] },
         margin: { findings: [], waived: [], strip: null },

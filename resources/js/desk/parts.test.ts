@@ -17,7 +17,7 @@ import InlineField from './InlineField.vue'
 import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import SheetGrid from './SheetGrid.vue'
-import { EDITS, object, OBJECTS, openPart, sent } from './testing'
+import { EDITS, meaning, MEANT, object, OBJECTS, openPart, sent } from './testing'
 import { sidesOf, withSide } from './treatments'
 
 const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
@@ -128,7 +128,7 @@ describe('a finding in the margin', () => {
       [GROUP],
       {
         'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
-        [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } },
+        [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [GROUP], draft: { changes: [], clashes: [] } },
       },
       { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
     )
@@ -249,7 +249,7 @@ describe('the call line', () => {
   it('keeps a call as a promise of what it does', async () => {
     const { server } = await say('300 wed 10:00', {
       [CALLS]: FOLLOWED,
-      [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } },
+      [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [GROUP], draft: { changes: [], clashes: [] } },
     })
     await press('Keep as promise')
     expect(sent(server)).toEqual([
@@ -271,7 +271,16 @@ describe('a group', () => {
     const opened = await openPart(
       MembersTable,
       [GROUP, INES, JOSS],
-      { [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP, INES, JOSS], draft: { changes: [], clashes: [] } } },
+      {
+        [EDITS]: {
+          key: 'inlet',
+          revision: 3,
+          numbers: {},
+          objects: [GROUP, INES, JOSS],
+          draft: { changes: [], clashes: [] },
+        },
+        [MEANT]: meaning({ '202': 'user:joss', '+1 902 555 0178': 'outside:+19025550178' }),
+      },
       { props: { group: GROUP } },
     )
     page = opened.page
@@ -285,11 +294,7 @@ describe('a group', () => {
       {
         object: 'group:desk',
         path: 'members',
-        value: [
-          ...GROUP.fields.members,
-          { item: 'joss', who: 'user:joss' },
-          { item: '19025550178', who: 'outside:+19025550178' },
-        ],
+        value: [...GROUP.fields.members, { who: 'user:joss' }, { who: 'outside:+19025550178' }],
       },
     ])
     expect((line.element as HTMLInputElement).value).toBe('Nobody')
@@ -357,9 +362,9 @@ describe('the week painter', () => {
     await board().trigger('keydown', { key: ' ' })
     expect(painted[0]).toEqual([
       { item: 'week', days: ['mon', 'tue'], from: '08:00', to: '17:00', span: null },
-      { item: 'wed-0800', days: ['wed'], from: '08:00', to: '08:30', span: null },
+      { days: ['wed'], from: '08:00', to: '08:30', span: null },
       { item: 'night', days: ['sat'], from: '22:00', to: '24:00', span: null },
-      { item: 'sun-0000', days: ['sun'], from: '00:00', to: '02:00', span: null },
+      { days: ['sun'], from: '00:00', to: '02:00', span: null },
     ])
   })
 })
@@ -392,7 +397,7 @@ describe('menus and attendants', () => {
     const opened = await openPart(
       KeyOutline,
       [MENU, INES, JOSS],
-      { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU], draft: { changes: [], clashes: [] } } },
+      { [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [MENU], draft: { changes: [], clashes: [] } } },
       { props: { menu: MENU, scripts: [{ ref: 'menu:day', seconds: 5, told: TOLD }] } },
     )
     page = opened.page
@@ -405,7 +410,7 @@ describe('menus and attendants', () => {
     await page.get('input[aria-label="Key 4 leads to"]').trigger('keydown', { key: 'Enter' })
     await settle()
     expect(sent(opened.server)).toEqual([
-      { object: 'menu:day', path: 'keys', value: [...MENU.fields.keys, { item: '4', to: 'release', label: null }] },
+      { object: 'menu:day', path: 'keys', value: [...MENU.fields.keys, { item: '4', to: 'hang up', label: null }] },
     ])
   })
 
@@ -413,7 +418,15 @@ describe('menus and attendants', () => {
     const opened = await openPart(
       ScriptPane,
       [MENU, PROMPT, INES, JOSS],
-      { [EDITS]: { key: 'inlet', revision: 3, objects: [MENU, PROMPT], draft: { changes: [], clashes: [] } } },
+      {
+        [EDITS]: {
+          key: 'inlet',
+          revision: 3,
+          numbers: {},
+          objects: [MENU, PROMPT],
+          draft: { changes: [], clashes: [] },
+        },
+      },
       {
         props: {
           holder: MENU,
@@ -441,7 +454,9 @@ describe('menus and attendants', () => {
     const opened = await openPart(
       AnswersByState,
       [attendant, INES],
-      { [EDITS]: { key: 'inlet', revision: 3, objects: [attendant], draft: { changes: [], clashes: [] } } },
+      {
+        [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [attendant], draft: { changes: [], clashes: [] } },
+      },
       { props: { attendant } },
     )
     page = opened.page
@@ -460,7 +475,7 @@ describe('menus and attendants', () => {
         path: 'answers',
         value: [
           { item: 'open', when: 'open', greeting: null, then: 'user:ines' },
-          { item: 'closed', when: 'closed', greeting: null, then: null },
+          { when: 'closed', greeting: null, then: null },
         ],
       },
     ])
@@ -557,7 +572,7 @@ describe('every field', () => {
     const opened = await openPart(
       FieldList,
       [GROUP, INES, BOX],
-      { [EDITS]: { key: 'inlet', revision: 3, objects: [GROUP], draft: { changes: [], clashes: [] } } },
+      { [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [GROUP], draft: { changes: [], clashes: [] } } },
       { props: { object: GROUP } },
     )
     page = opened.page
@@ -594,6 +609,7 @@ describe('making objects', () => {
   const MADE = {
     key: 'inlet',
     revision: 3,
+    numbers: {},
     objects: [INES],
     draft: { changes: [], clashes: [] },
     margin: { findings: [], waived: [], strip: null },
@@ -650,7 +666,7 @@ describe('blocks of a sheet', () => {
     const opened = await openPart(
       SheetGrid,
       people,
-      { [EDITS]: { key: 'inlet', revision: 3, objects: people, draft: { changes: [], clashes: [] } } },
+      { [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: people, draft: { changes: [], clashes: [] } } },
       { props: { kind: 'user', objects: people } },
     )
     page = opened.page

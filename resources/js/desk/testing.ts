@@ -2,7 +2,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { BookObject, Desk, Live } from '@/api'
+import type { BookObject, Desk, Live, Meant } from '@/api'
 import { fakeServer, settle } from '@/testing'
 
 export { bookObject as object } from '@/testing'
@@ -10,6 +10,18 @@ import { provideDesk, type DeskState } from './desk'
 
 export const EDITS = 'POST /customers/inlet/draft/edits'
 export const OBJECTS = 'POST /customers/inlet/draft/objects'
+export const MEANT = 'POST /customers/inlet/meant'
+
+/** A server that knows whom these names mean, and nobody else. */
+export const meaning =
+  (known: Record<string, string>) =>
+  (body: unknown): { meant: Meant[] } => ({
+    meant: (body as { said: string[] }).said.map((said) => {
+      const value = known[said] ?? null
+      return { said, value, fault: value === null ? `nothing here is called "${said}"` : null }
+    }),
+  })
+
 export const ZONE = 'America/Halifax'
 export const PRACTICE: Live['switch'] = {
   name: 'practice-switch',
@@ -28,6 +40,7 @@ export const NOTHING_LIVE: Live = {
   runSheet: [],
   pinsToTell: [],
   switch: PRACTICE,
+  numbers: {},
 }
 
 export const NO_CALLS = {
@@ -56,7 +69,7 @@ export async function openPart(
   handlers: Record<string, unknown> = {},
   { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {},
 ): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {
-  const desk: Desk = { key: 'inlet', revision: 3, objects, draft: { changes: [], clashes: [] } }
+  const desk: Desk = { key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes: [], clashes: [] } }
   const server = fakeServer({
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': NOTHING_LIVE,

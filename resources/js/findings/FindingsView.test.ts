@@ -194,11 +194,7 @@ it('mends the same finding at many customers after a look at each, and leaves ou
 it('chooses several by keyboard, and saves what is chosen as a file', async () => {
   const saved: unknown[] = []
   const kept = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockReturnValue()
-  await findings(
-    [LINE, DRIFT],
-    {},
-    { 'POST /findings/export': (body: unknown) => (saved.push(body), { written: true }) },
-  )
+  await findings([LINE, DRIFT], {}, { 'POST /findings/export': (body: unknown) => (saved.push(body), []) })
   await key('x')
   expect(page.text()).toContain('1 chosen')
   await press('SARIF')

@@ -21,6 +21,7 @@ const EVERY = { everyCustomer: true, customer: null, customerName: null, purpose
 const PEOPLE = {
   people: [
     {
+      id: 'p1',
       name: 'Lena Kestrel',
       signIn: 'lena@saltmarsh.example',
       lead: true,
@@ -28,6 +29,7 @@ const PEOPLE = {
       grants: [{ id: 'g1', ability: 'push', ...EVERY, hasRunOut: false }],
     },
     {
+      id: 'p2',
       name: 'Sol Ormerod',
       signIn: 'sol@saltmarsh.example',
       lead: false,
@@ -45,7 +47,7 @@ const PEOPLE = {
         },
       ],
     },
-    { name: 'Ada Wren', signIn: 'ada@saltmarsh.example', lead: false, secondFactor: false, grants: [] },
+    { id: 'p3', name: 'Ada Wren', signIn: 'ada@saltmarsh.example', lead: false, secondFactor: false, grants: [] },
   ],
   invitations: [
     {

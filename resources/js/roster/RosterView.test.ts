@@ -6,11 +6,20 @@ import { close, fakeServer, key, open, Refused, settle } from '@/testing'
 import RosterView from './RosterView.vue'
 
 const SESSION = {
-  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true },
+  technician: {
+    name: 'Lena Kestrel',
+    initials: 'LK',
+    signIn: 'lena',
+    lead: true,
+    secondFactor: false,
+    mayTakeOn: true,
+  },
   reseller: 'Saltmarsh Voice',
   now: '2026-12-01T18:05:00Z',
   clockStandsStill: true,
 }
+
+const PRACTICE = { name: 'practice-switch', title: 'practice switch', takesPins: true, others: [], unsupported: [] }
 
 function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
   return {
@@ -139,6 +148,8 @@ it('does one thing for the customers that were chosen by key, and says what came
       signed: null,
       runSheet: [],
       pinsToTell: [],
+      switch: PRACTICE,
+      numbers: {},
     },
     'POST /customers/cannery/live/read': new Refused(502, { detail: 'The switch did not answer.' }),
     'GET /customers': { customers: [line('Ardent')] },
@@ -171,6 +182,8 @@ it(
       waived: [],
       signed: null,
       pinsToTell: [],
+      switch: PRACTICE,
+      numbers: {},
       runSheet: [{ kind: 'update', object: 'user:ines', label: 'Ines', fields: ['email'] }],
     }
     const difference = {
@@ -187,7 +200,17 @@ it(
     const server = fakeServer({
       'POST /customers/ardent/live/read': { ...live, differences: [{ ...difference, whose: 'ours' }] },
       'POST /customers/boatyard/live/read': { ...live, differences: [{ ...difference, whose: 'theirs' }] },
-      'POST /customers/ardent/pushes': { id: 'p1' },
+      'POST /customers/ardent/pushes': {
+        id: 'p1',
+        revision: 3,
+        whole: true,
+        status: 'queued',
+        reason: null,
+        by: 'Lena Kestrel',
+        requestedAt: '2026-12-01T18:05:00Z',
+        endedAt: null,
+        steps: [],
+      },
       'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
     })
     HTMLDialogElement.prototype.showModal = function showModal(): void {

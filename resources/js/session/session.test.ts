@@ -6,7 +6,7 @@ import SignInView from './SignInView.vue'
 const NOBODY = { technician: null, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
 const LENA = {
   ...NOBODY,
-  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: true, mayTakeOn: true },
+  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', lead: true, secondFactor: true, mayTakeOn: true },
 }
 
 let page: VueWrapper

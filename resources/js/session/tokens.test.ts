@@ -4,7 +4,14 @@ import { close, fakeServer, open, Refused, settle } from '@/testing'
 import TokensView from './TokensView.vue'
 
 const SESSION = {
-  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true },
+  technician: {
+    name: 'Lena Kestrel',
+    initials: 'LK',
+    signIn: 'lena',
+    lead: true,
+    secondFactor: false,
+    mayTakeOn: true,
+  },
   reseller: 'Saltmarsh Voice',
   now: '2026-12-01T18:05:00Z',
   clockStandsStill: true,

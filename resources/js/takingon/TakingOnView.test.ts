@@ -1,10 +1,17 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { close, fakeServer, key, open, Refused, settle } from '@/testing'
+import { bookObject, close, fakeServer, key, open, Refused, settle } from '@/testing'
 import TakingOnView from './TakingOnView.vue'
 
 const SESSION = {
-  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', secondFactor: false, mayTakeOn: true },
+  technician: {
+    name: 'Lena Kestrel',
+    initials: 'LK',
+    signIn: 'lena',
+    lead: true,
+    secondFactor: false,
+    mayTakeOn: true,
+  },
   reseller: 'Saltmarsh Voice',
   now: '2026-12-01T18:05:00Z',
   clockStandsStill: true,
@@ -34,18 +41,7 @@ const TEMPLATE = {
 const MADE = {
   ...READ,
   customer: 'inlet',
-  objects: [
-    {
-      ref: 'site:office',
-      kind: 'site',
-      key: 'office',
-      label: 'Office',
-      display: null,
-      extension: null,
-      fields: { zone: 'America/Halifax' },
-      refersTo: {},
-    },
-  ],
+  objects: [bookObject('site:office', { name: 'Office', zone: 'America/Halifax' })],
 }
 const PREVIEW = 'POST /taking-on/preview'
 const MISSING = {

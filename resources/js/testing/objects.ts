@@ -67,7 +67,8 @@ function completed(of: Shape, value: unknown): unknown {
   if (shape.default !== undefined) return shape.default
   if (mayBeNull(shape)) return null
   if (shape.type === 'array') return []
-  return shape.type === 'object' ? {} : 'x'
+  const type = [shape.type ?? 'string'].flat()[0] ?? 'string'
+  return { object: {}, boolean: false, integer: 1, number: 1 }[type] ?? 'x'
 }
 
 function mayBeNull(shape: Shape): boolean {

@@ -1,4 +1,12 @@
-import { vi } from 'vitest'
+import { afterEach, expect, vi } from 'vitest'
+import { faultOf } from './contract'
+
+/** What stubs answered otherwise than the contract has it. */
+const faults: string[] = []
+afterEach(() => {
+  const told = faults.splice(0)
+  expect(told, 'answers of stubs that the server cannot give').toEqual([])
+})
 
 /** A refusal of the server, as the API says it. */
 export class Refused {
@@ -44,9 +52,12 @@ export function fakeServer(handlers: Record<string, unknown>): {
         headers: { 'Content-Type': 'application/problem+json' },
       })
     }
+    const sent: unknown = answer === null ? null : JSON.parse(JSON.stringify(answer))
+    const fault = faultOf(call, sent)
+    if (fault !== undefined) faults.push(fault)
     return answer === null
       ? new Response(null, { status: 204 })
-      : new Response(JSON.stringify(answer), { headers: { 'Content-Type': 'application/json' } })
+      : new Response(JSON.stringify(sent), { headers: { 'Content-Type': 'application/json' } })
   })
   return { asked, handlers }
 }

@@ -27,9 +27,32 @@ final class Mutants
      */
     public static function of(string $class): iterable
     {
-        $source = (string) file_get_contents((string) (new \ReflectionClass($class))->getFileName());
-        $tokens = \PhpToken::tokenize($source);
         $short = substr($class, (int) strrpos($class, '\\') + 1);
+        foreach (self::texts($class) as $what => [$changed, $isPath]) {
+            $name = $short . 'Mutant' . self::$made++;
+            $text = preg_replace("/\\bclass {$short}\\b/", "class {$name}", $changed, 1);
+            $file = (string) tempnam(sys_get_temp_dir(), 'mutant');
+            file_put_contents($file, $text);
+            try {
+                require $file;
+            } finally {
+                unlink($file);
+            }
+            /** @var class-string $mutant */
+            $mutant = substr($class, 0, -strlen($short)) . $name;
+            yield $what => [$mutant, $isPath];
+        }
+    }
+
+    /**
+     * @param  class-string  $class
+     * @return iterable<string, array{string, bool}> the source of each, under the class's own name, and whether it is a
+     *     path that was changed; by what was done
+     */
+    public static function texts(string $class): iterable
+    {
+        $file = (string) (new \ReflectionClass($class))->getFileName();
+        $tokens = \PhpToken::tokenize((string) file_get_contents($file));
         [$begin, $end] = self::about($tokens);
         foreach ($tokens as $index => $token) {
             if ($index < $begin || ($index >= $end[0] && $index <= $end[1])) {
@@ -45,25 +68,10 @@ final class Mutants
             if ($turned === null || self::isNoOperator($tokens, $index)) {
                 continue;
             }
-            $name = $short . 'Mutant' . self::$made++;
             $changed = $tokens;
             $changed[$index] = new \PhpToken($token->id, $turned, $token->line);
-            $text = preg_replace(
-                "/\\bclass {$short}\\b/",
-                "class {$name}",
-                implode('', array_map(static fn (\PhpToken $each): string => $each->text, $changed)),
-                1,
-            );
-            $file = (string) tempnam(sys_get_temp_dir(), 'mutant');
-            file_put_contents($file, $text);
-            try {
-                require $file;
-            } finally {
-                unlink($file);
-            }
-            /** @var class-string $mutant */
-            $mutant = substr($class, 0, -strlen($short)) . $name;
-            yield "{$short}.php:{$token->line} {$token->text} to {$turned}" => [$mutant, $isPath];
+            $text = implode('', array_map(static fn (\PhpToken $each): string => $each->text, $changed));
+            yield basename($file) . ":{$token->line}, token {$index}: {$token->text} to {$turned}" => [$text, $isPath];
         }
     }
 

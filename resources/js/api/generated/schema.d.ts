@@ -3503,6 +3503,67 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/customers/{customer}/meant": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                customer: components["parameters"]["Customer"];
+            };
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What somebody means by names, extensions and digits, in their draft */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    customer: components["parameters"]["Customer"];
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        said: string[];
+                        /** @description of objects that may be meant */
+                        kinds: string[];
+                        /** @description whether an outside number is an answer too */
+                        outside: boolean;
+                    };
+                };
+            };
+            responses: {
+                /** @description In the order in which it was asked */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            meant: {
+                                said: string;
+                                /** @description a reference, or outside:+E164 */
+                                value: string | null;
+                                /** @description why it is nobody */
+                                fault: string | null;
+                            }[];
+                        };
+                    };
+                };
+                401: components["responses"]["Problem"];
+                404: components["responses"]["Problem"];
+                422: components["responses"]["Problem"];
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/customers/{customer}/switch": {
         parameters: {
             query?: never;
@@ -5129,6 +5190,7 @@ export interface components {
             strip: components["schemas"]["Strip"];
         };
         Desk: {
+            numbers: components["schemas"]["Numbers"];
             key: string;
             revision: number;
             objects: components["schemas"]["BookObject"][];
@@ -5531,6 +5593,7 @@ export interface components {
         Live: {
             onSwitch: boolean;
             switch: components["schemas"]["Switch"];
+            numbers: components["schemas"]["Numbers"];
             /** Format: date-time */
             readAt: string | null;
             /** @description objects whose PIN the switch was not told yet; the next push does, also one that has nothing else to do */
@@ -5541,6 +5604,10 @@ export interface components {
             waived: components["schemas"]["WaivedDifference"][];
             signed: null | components["schemas"]["SignedBaseline"];
             runSheet: components["schemas"]["RunSheetStep"][];
+        };
+        /** @description outside numbers in groups as they are read, by E.164 */
+        Numbers: {
+            [key: string]: string;
         };
         Switch: {
             name: string;
@@ -7010,6 +7077,7 @@ export interface components {
             };
             content: {
                 "application/json": {
+                    numbers: components["schemas"]["Numbers"];
                     key: string;
                     revision: number;
                     objects: components["schemas"]["BookObject"][];

@@ -3,7 +3,6 @@ import { computed } from 'vue'
 import type { ObjectOf } from '@/api'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
-import { itemFor } from '../making'
 
 type Answer = ObjectOf<'attendant'>['fields']['answers'][number]
 
@@ -45,16 +44,8 @@ function missing(when: string): string {
 }
 
 function write(when: string): void {
-  const item = itemFor(
-    when.replace(':', '-'),
-    answers.value.map((each) => each.item),
-  )
   void edit([
-    {
-      object: props.attendant.ref,
-      path: 'answers',
-      value: [...answers.value, { item, when, greeting: null, then: null }],
-    },
+    { object: props.attendant.ref, path: 'answers', value: [...answers.value, { when, greeting: null, then: null }] },
   ])
 }
 

@@ -20,12 +20,24 @@ const full = ref<string[]>([])
 const input = ref<HTMLInputElement>()
 
 const users = computed(() => names.value.objects.filter((object) => object.kind === 'user'))
-const sender = computed(() => {
-  const typed = who.value.trim()
-  if (typed === '') return users.value[0]?.ref ?? 'national'
-  const found = names.value.find(typed, ['user', ...LEADERS], false)
-  return 'value' in found && typeof found.value === 'string' ? found.value : undefined
+const said = computed(() => who.value.trim())
+/** Whom a name means is the server's to say. */
+const meant = useQuery({
+  queryKey: computed(() => ['computed', customer, 'meant', said.value]),
+  queryFn: () =>
+    take(
+      client.POST('/customers/{customer}/meant', {
+        params: { path: { customer } },
+        body: { said: [said.value], kinds: ['user', ...LEADERS], outside: false },
+      }),
+    ),
+  enabled: () => said.value !== '',
+  retry: false,
 })
+const sender = computed(() =>
+  said.value === '' ? (users.value[0]?.ref ?? 'national') : (meant.data.value?.meant[0]?.value ?? undefined),
+)
+const isNobody = computed(() => said.value !== '' && meant.data.value?.meant[0]?.value === null)
 /** Spaces and brackets are how people write numbers, not what they dial. */
 const isLed = computed(() => LEADERS.some((kind) => sender.value?.startsWith(`${kind}:`)))
 const dialled = computed(() => digits.value.replace(/[\s().-]/g, '').replace(/^\+/, isLed.value ? '' : '+'))
@@ -95,7 +107,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         :list="`${id}-who`"
         :placeholder="users[0]?.label ?? 'anybody'"
         aria-label="Who dials"
-        :aria-invalid="sender === undefined"
+        :aria-invalid="isNobody"
         autocomplete="off"
       />
       {{ isLed ? 'leads callers from outside on to' : 'dials' }}
@@ -130,7 +142,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         ><input v-model="full" type="checkbox" :value="trunk.ref" /> {{ trunk.label }}</label
       >
     </p>
-    <p v-if="sender === undefined" class="fault" role="alert">Nobody in this book is called {{ who }}.</p>
+    <p v-if="isNobody" class="fault" role="alert">Nobody in this book is called {{ who }}.</p>
     <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">
       {{ detailOf(answer.error.value) }}
     </p>

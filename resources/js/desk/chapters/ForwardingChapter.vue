@@ -8,7 +8,6 @@ import { DESTINATION } from '../catalogue'
 import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
-import { itemFor } from '../making'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import { sidesOf } from '../treatments'
@@ -65,22 +64,7 @@ function side(treatment: unknown): string {
 
 function addPlace(said: unknown): void {
   if (selected.value === undefined || typeof said !== 'string') return
-  void edit([
-    {
-      object: selected.value.ref,
-      path: 'places',
-      value: [
-        ...places.value,
-        {
-          item: itemFor(
-            said.replace(/^[a-z]+:/, ''),
-            places.value.map((each) => each.item),
-          ),
-          to: said,
-        },
-      ],
-    },
-  ])
+  void edit([{ object: selected.value.ref, path: 'places', value: [...places.value, { to: said }] }])
 }
 
 function movePlace(index: number, by: number): void {

@@ -5,7 +5,6 @@ import { client, take, type ObjectOf } from '@/api'
 import { dayInWords } from '@/shared'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
-import { itemFor } from '../making'
 import PasteSheet from '../PasteSheet.vue'
 import { notUnderstood } from '../words'
 
@@ -42,13 +41,7 @@ async function read(said: string): Promise<string> {
     client.POST('/customers/{customer}/calendars', { params: { path: { customer } }, body: { said } }),
   )
   if (faults.length > 0) return notUnderstood(faults)
-  const taken = holidays.value.map((each) => each.item)
-  const fresh = found.map((each) => {
-    const item = itemFor(each.name, taken)
-    taken.push(item)
-    return { item, ...each }
-  })
-  await edit([{ object: calendar.ref, path: 'holidays', value: [...holidays.value, ...fresh] }])
+  await edit([{ object: calendar.ref, path: 'holidays', value: [...holidays.value, ...found] }])
   return ''
 }
 </script>

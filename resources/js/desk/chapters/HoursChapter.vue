@@ -8,7 +8,6 @@ import { useDesk, useDraft } from '../desk'
 import WeekPainter from '../drawings/WeekPainter.vue'
 import YearPicture from '../drawings/YearPicture.vue'
 import InlineField from '../InlineField.vue'
-import { itemFor } from '../making'
 import NewObject from '../NewObject.vue'
 import PasteSheet from '../PasteSheet.vue'
 import { useSelected } from '../selection'
@@ -42,7 +41,7 @@ const users = computed(() =>
   ),
 )
 
-function paint(next: ObjectOf<'schedule'>['fields']['weekly']): void {
+function paint(next: unknown[]): void {
   if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
 }
 
@@ -53,18 +52,7 @@ function addException(): void {
     {
       object: schedule.value.ref,
       path: 'exceptions',
-      value: [
-        ...exceptions.value,
-        {
-          item: itemFor(
-            'exception',
-            exceptions.value.map((each) => each.item),
-          ),
-          from,
-          name: 'Exception',
-          hours: [],
-        },
-      ],
+      value: [...exceptions.value, { from, name: 'Exception', hours: [] }],
     },
   ])
 }

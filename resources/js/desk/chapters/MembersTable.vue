@@ -1,17 +1,16 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { ObjectOf } from '@/api'
+import { client, detailOf, take, type Meant, type ObjectOf } from '@/api'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { QUIET_DAYS, useCallRecords } from '../callRecords'
-import { itemFor } from '../making'
 
 type Member = ObjectOf<'group'>['fields']['members'][number]
 
 /** Who is in a hunt group, in ring order: a list one types, pastes and reorders. */
 const props = defineProps<{ group: ObjectOf<'group'> }>()
 
-const { names, notice } = useDesk()
+const { customer, names, notice } = useDesk()
 const { edit } = useDraft()
 const typed = ref('')
 
@@ -53,23 +52,16 @@ function remove(item: string): void {
 
 /** Names, extensions or outside numbers, one or a pasted list; what is not understood stays in the line. */
 async function add(said: string[]): Promise<void> {
+  const texts = said.map((each) => each.trim()).filter((each) => each !== '')
+  if (texts.length === 0) return
+  const meant = await whoIsMeant(texts)
   const next: Partial<Member>[] = [...members.value]
   const left: string[] = []
-  for (const each of said) {
-    const text = each.trim()
-    if (text === '') continue
-    const found = names.value.find(text, ['user'], /^\+?[\d\s().-]{7,}$/.test(text))
-    if ('fault' in found) left.push(text)
-    else if (next.some((member) => member.who === found.value))
-      notice.value = { text: `${names.value.of(found.value)} is in the list already.` }
-    else
-      next.push({
-        item: itemFor(
-          found.value.replace(/^(user|outside):/, ''),
-          next.map((member) => member.item ?? ''),
-        ),
-        who: found.value,
-      })
+  for (const { said: text, value } of meant) {
+    if (value === null) left.push(text)
+    else if (next.some((member) => member.who === value))
+      notice.value = { text: `${names.value.of(value)} is in the list already.` }
+    else next.push({ who: value })
   }
   typed.value = left.join(', ')
   if (next.length > members.value.length) await whole(next)
@@ -78,6 +70,18 @@ async function add(said: string[]): Promise<void> {
       text: `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}; the others were added.`,
       isFault: true,
     }
+}
+
+/** The server knows whom a name means; where it cannot be asked, all of it stays in the line. */
+async function whoIsMeant(said: string[]): Promise<Meant[]> {
+  try {
+    const body = { said, kinds: ['user'], outside: true }
+    return (await take(client.POST('/customers/{customer}/meant', { params: { path: { customer } }, body }))).meant
+  } catch (error) {
+    typed.value = said.join(', ')
+    notice.value = { text: detailOf(error), isFault: true }
+    return []
+  }
 }
 
 function paste(event: ClipboardEvent): void {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { ObjectOf } from '@/api'
-import { itemFor } from '../making'
 
 type Day = (typeof DAYS)[number]
 type Piece = ObjectOf<'schedule'>['fields']['weekly'][number]
+/** A piece of hours that is to be: the server gives it a key. */
+type Painted = Omit<Piece, 'item'> & { item?: string }
 
 /**
  * Seven days to paint on, by the quarter of an hour: drag over empty time opens it, drag over open time closes it. By
@@ -12,7 +13,7 @@ type Piece = ObjectOf<'schedule'>['fields']['weekly'][number]
  * arrows move over the half hours of the week, Space opens or closes one, with Shift and an arrow it runs on.
  */
 const props = defineProps<{ weekly: Piece[]; label: string }>()
-const emit = defineEmits<{ paint: [weekly: Piece[]] }>()
+const emit = defineEmits<{ paint: [weekly: Painted[]] }>()
 
 const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
 const NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -69,7 +70,7 @@ function joined(day: [number, number][]): [number, number][] {
 }
 
 /** The week as painted: each stretch of a day with the days that have the same one, in one piece. */
-function pieces(week: [number, number][][]): Piece[] {
+function pieces(week: [number, number][][]): Painted[] {
   const days = new Map<string, Day[]>()
   week.forEach((day, index) => {
     for (const [from, to] of day) {
@@ -89,11 +90,9 @@ function pieces(week: [number, number][][]): Piece[] {
           (piece.from === from || piece.to === to) &&
           !taken.includes(piece.item),
       )
-    const item =
-      old?.item ??
-      itemFor(`${on[0] ?? 'day'}-${from.replace(':', '')}`, [...taken, ...props.weekly.map((piece) => piece.item)])
-    taken.push(item)
-    return { item, days: on, from, to, span: null }
+    if (old === undefined) return { days: on, from, to, span: null }
+    taken.push(old.item)
+    return { item: old.item, days: on, from, to, span: null }
   })
 }
 

@@ -49,10 +49,9 @@ final readonly class ForwardRefusedByClass implements Rule
                 $needed = $wayOut->barredByClass($number, (string) Reference::of($object));
                 if ($needed !== null) {
                     $field = $object instanceof User ? 'callingClass' : 'onwardClass';
+                    $there = $inspection->names->of("outside:{$number}");
                     yield Found::of(
-                        "{$object->label()} may not call {$inspection->names->of("outside:{
-                            $number
-                        }")}, where it leads calls",
+                        "{$object->label()} may not call {$there}, where it leads calls",
                         "Its class would have to be {$needed->value}.",
                         $object,
                     )->at($path, $path)

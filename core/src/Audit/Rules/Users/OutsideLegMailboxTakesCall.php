@@ -34,10 +34,9 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
                 if ($leg->legKind !== LegKind::Outside || $leg->number === null || $leg->confirm) {
                     continue;
                 }
+                $there = $inspection->names->of("outside:{$leg->number}");
                 yield Found::of(
-                    "{$user->label()}: the mailbox of {$inspection->names->of("outside:{
-                        $leg->number
-                    }")} can take calls",
+                    "{$user->label()}: the mailbox of {$there} can take calls",
                     $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers "
                         . "after {$leg->mailboxAfter} s, and at once "
                         . "when it is switched off." : 'Switched off, its own mailbox answers at once.',

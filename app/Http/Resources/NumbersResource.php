@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Fields\Fields;
+use Jaunty\Core\Numbering\E164;
+
+/** Outside numbers that calls are sent to, in groups as they are read, by E.164: screens group none themselves. */
+final class NumbersResource
+{
+    private const OUTSIDE = 'outside:';
+
+    /** @return array<string, string> of a whole book */
+    public static function ofBook(Book $book): array
+    {
+        $numbers = [];
+        foreach ([$book->tenant, ...$book->objects()] as $object) {
+            foreach (Fields::of($object::class)->sends($object) as $to) {
+                $numbers += self::one($to);
+            }
+        }
+
+        return $numbers;
+    }
+
+    /** @return array<string, string> of values as the API gives them */
+    public static function in(mixed $value): array
+    {
+        if (is_string($value)) {
+            return self::one($value);
+        }
+        $numbers = [];
+        foreach (is_array($value) ? $value : [] as $inner) {
+            $numbers += self::in($inner);
+        }
+
+        return $numbers;
+    }
+
+    /** @return array<string, string> */
+    private static function one(string $to): array
+    {
+        $number = str_starts_with($to, self::OUTSIDE) ? substr($to, strlen(self::OUTSIDE)) : '';
+
+        return str_starts_with($number, '+') ? [$number => E164::parse($number)->display()] : [];
+    }
+}
