@@ -360,6 +360,8 @@ useShortcuts([
 
 <style scoped>
 .roster {
+  /* What is hidden from sight in a line scrolls with it, and not the page. */
+  position: relative;
   height: calc(100vh - 42px - 37px);
   padding: 0 18px;
   overflow-y: auto;

@@ -46,7 +46,7 @@ export function faultOf(call: string, answer: unknown): string | undefined {
   // Of what fits none of several shapes, the fault that lies deepest is of the shape that was meant.
   const depth = (path: string): number => path.split('/').length
   const [first] = [...(validate.errors ?? [])]
-    .filter((each) => !each.instancePath.endsWith("/kind"))
+    .filter((each) => !each.instancePath.endsWith('/kind'))
     .sort((one, other) => depth(other.instancePath) - depth(one.instancePath))
   return `${call}: ${first?.instancePath ?? ''} ${first?.message ?? ''} ${JSON.stringify(first?.params)}`
 }

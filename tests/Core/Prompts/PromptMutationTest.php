@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Core;
+namespace Tests\Core\Prompts;
 
 use Jaunty\Core\Prompts\Codec;
 use Jaunty\Core\Prompts\G711;
@@ -61,14 +61,14 @@ final class PromptMutationTest extends TestCase
         try {
             $command = [
                 'timeout', (string) self::SECONDS, PHP_BINARY, 'vendor/bin/phpunit', '--bootstrap',
-                '../tests/Core/mutant.php', '--stop-on-failure', '--stop-on-error', '--no-output',
-                '--do-not-cache-result', '--filter', 'WavFilesTest|SpokenKeysTest',
+                '../tests/Core/Prompts/mutant.php', '--stop-on-failure', '--stop-on-error', '--no-output',
+                '--do-not-cache-result', '--filter', 'Prompts.(WavFileTest|SpokenKeysTest)',
             ];
             $run = proc_open(
                 $command,
                 [['file', '/dev/null', 'r'], ['file', '/dev/null', 'w'], ['file', '/dev/null', 'w']],
                 $pipes,
-                dirname(__DIR__, 2) . '/core',
+                dirname(__DIR__, 3) . '/core',
                 ['MUTANT_CLASS' => $class, 'MUTANT_FILE' => $file] + getenv(),
             );
 

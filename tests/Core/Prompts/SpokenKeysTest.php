@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tests\Core;
+namespace Tests\Core\Prompts;
 
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Menu;
