@@ -26,9 +26,13 @@ final readonly class FindingWaivers
     public function sift(string $tenantId, string $zone, array $findings): Sifted
     {
         $today = $this->clock->dateIn($zone);
-        $holding = FindingWaiver::query()->where('tenant_id', $tenantId)->whereNull('ended_at')->where(
-            static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today),
-        )->with('technician')->orderBy('made_at')->get()->keyBy('fingerprint');
+        // Whose they are comes with them: every edit asks for it.
+        $holding = FindingWaiver::query()
+            ->join('technicians', 'technicians.id', '=', 'finding_waivers.technician_id')
+            ->select(['finding_waivers.*', 'technicians.name as by'])
+            ->where('tenant_id', $tenantId)->whereNull('ended_at')->where(
+                static fn ($query) => $query->whereNull('until')->orWhere('until', '>=', $today),
+            )->orderBy('made_at')->get()->keyBy('fingerprint');
         $standing = [];
         $waived = [];
         foreach ($findings as $finding) {

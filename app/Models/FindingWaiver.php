@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Relations\BelongsTo;
-
 /**
  * A finding that is accepted, with a reason and until a day.
  *
@@ -19,17 +17,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $technician_id
  * @property \Carbon\CarbonImmutable $made_at
  * @property ?\Carbon\CarbonImmutable $ended_at
- * @property-read Technician $technician
+ * @property-read string $by whose it is, where it was asked for with the name
  */
 final class FindingWaiver extends Row
 {
     protected $table = 'finding_waivers';
-
-    /** @return BelongsTo<Technician, $this> */
-    public function technician(): BelongsTo
-    {
-        return $this->belongsTo(Technician::class);
-    }
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -13,9 +13,6 @@ final class EditCostTest extends FeatureTestCase
 {
     private const MOST = 8;
 
-    /** Who wrote the waivers that stand: one statement for all of them. */
-    private const WAIVED_BY = 1;
-
     public function test_an_edit_is_answered_with_desk_and_margin_in_few_statements(): void
     {
         $customer = $this->takeOn();
@@ -29,11 +26,8 @@ final class EditCostTest extends FeatureTestCase
         self::assertLessThanOrEqual(self::MOST, count($statements), implode("\n", $statements));
     }
 
-    /**
-     * Signed, pushed, read, with others' drafts: none costs a statement more. Waivers cost one, for the names of who
-     * wrote them.
-     */
-    public function test_a_past_costs_no_more_than_the_names_under_its_waivers(): void
+    /** Signed, pushed, read, waived, with others' drafts: none of it costs a statement more. */
+    public function test_a_past_costs_nothing(): void
     {
         $customer = $this->takeOn();
         $this->push($customer['key']);
@@ -67,7 +61,7 @@ final class EditCostTest extends FeatureTestCase
             ])->assertOk(),
         );
 
-        self::assertLessThanOrEqual(self::MOST + self::WAIVED_BY, count($statements), implode("\n", $statements));
+        self::assertLessThanOrEqual(self::MOST, count($statements), implode("\n", $statements));
     }
 
     /** What comes with the edit is what would be answered to whoever asks for it after. */

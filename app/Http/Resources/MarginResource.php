@@ -37,7 +37,7 @@ final class MarginResource
     {
         return [
             'id' => $waiver->id, 'reason' => $waiver->reason, 'until' => $waiver->until,
-            'by' => $waiver->technician->name, 'at' => $waiver->made_at->toAtomString(),
+            'by' => $waiver->by, 'at' => $waiver->made_at->toAtomString(),
         ];
     }
 }

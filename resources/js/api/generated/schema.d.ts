@@ -3547,7 +3547,7 @@ export interface paths {
                                 said: string;
                                 /** @description a reference, or outside:+E164 */
                                 value: string | null;
-                                /** @description why it is nobody */
+                                /** @description why it is nobody, or which of several */
                                 fault: string | null;
                             }[];
                         };
