@@ -3,9 +3,8 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
 import type { BookObject, Change, Desk, Finding, Live } from '@/api'
-import { bookObject, close, fakeServer, key, Refused, settle } from '@/testing'
+import { bookObject, close, fakeServer, key, NOTHING_LIVE, PRACTICE, Refused, settle } from '@/testing'
 import CallLine from './CallLine.vue'
-import { PRACTICE } from './testing'
 import { provideDesk, type DeskState } from './desk'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
@@ -21,19 +20,6 @@ function user(name: string, extension: string, seconds = 20): BookObject {
 
 function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['draft']['clashes'] = []): Desk {
   return { key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes, clashes } }
-}
-
-const NOTHING_LIVE: Live = {
-  onSwitch: false,
-  readAt: null,
-  differences: [],
-  left: [],
-  waived: [],
-  signed: null,
-  runSheet: [],
-  pinsToTell: [],
-  switch: PRACTICE,
-  numbers: {},
 }
 
 let page: VueWrapper

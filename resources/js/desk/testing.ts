@@ -2,10 +2,10 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { BookObject, Desk, Live, Meant } from '@/api'
-import { fakeServer, settle } from '@/testing'
+import type { BookObject, Desk, Meant } from '@/api'
+import { fakeServer, NOTHING_LIVE, settle } from '@/testing'
 
-export { bookObject as object } from '@/testing'
+export { bookObject as object, NOTHING_LIVE, PRACTICE } from '@/testing'
 import { provideDesk, type DeskState } from './desk'
 
 export const EDITS = 'POST /customers/inlet/draft/edits'
@@ -23,25 +23,6 @@ export const meaning =
   })
 
 export const ZONE = 'America/Halifax'
-export const PRACTICE: Live['switch'] = {
-  name: 'practice-switch',
-  title: 'practice switch',
-  takesPins: true,
-  others: [{ name: 'file-switch', title: 'file switch' }],
-  unsupported: [],
-}
-export const NOTHING_LIVE: Live = {
-  onSwitch: false,
-  readAt: null,
-  differences: [],
-  left: [],
-  waived: [],
-  signed: null,
-  runSheet: [],
-  pinsToTell: [],
-  switch: PRACTICE,
-  numbers: {},
-}
 
 export const NO_CALLS = {
   readAt: null,

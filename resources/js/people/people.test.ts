@@ -1,22 +1,10 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
-import { close, fakeServer, open, Refused, settle } from '@/testing'
+import { close, fakeServer, open, Refused, SESSION, settle, LENA } from '@/testing'
 import JoinView from './JoinView.vue'
 import PeopleView from './PeopleView.vue'
 
-const SESSION = {
-  technician: {
-    name: 'Lena Kestrel',
-    initials: 'LK',
-    signIn: 'lena@saltmarsh.example',
-    lead: true,
-    secondFactor: false,
-    mayTakeOn: true,
-  },
-  reseller: 'Saltmarsh Voice',
-  now: '2026-12-01T18:05:00Z',
-  clockStandsStill: true,
-}
+const ME = { ...SESSION, technician: { ...LENA, signIn: 'lena@saltmarsh.example' } }
 const EVERY = { everyCustomer: true, customer: null, customerName: null, purpose: null, until: null }
 const PEOPLE = {
   people: [
@@ -71,7 +59,7 @@ afterEach(() => {
 
 async function people(handlers: Record<string, unknown> = {}): Promise<ReturnType<typeof fakeServer>> {
   const server = fakeServer({
-    'GET /session': SESSION,
+    'GET /session': ME,
     'GET /people': PEOPLE,
     'GET /customers': { customers: [] },
     ...handlers,

@@ -2,24 +2,8 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import type { CustomerLine } from '@/api'
 import { setClock } from '@/shared'
-import { close, fakeServer, key, open, Refused, settle } from '@/testing'
+import { close, fakeServer, key, NOTHING_LIVE, open, PRACTICE, Refused, SESSION, settle } from '@/testing'
 import RosterView from './RosterView.vue'
-
-const SESSION = {
-  technician: {
-    name: 'Lena Kestrel',
-    initials: 'LK',
-    signIn: 'lena',
-    lead: true,
-    secondFactor: false,
-    mayTakeOn: true,
-  },
-  reseller: 'Saltmarsh Voice',
-  now: '2026-12-01T18:05:00Z',
-  clockStandsStill: true,
-}
-
-const PRACTICE = { name: 'practice-switch', title: 'practice switch', takesPins: true, others: [], unsupported: [] }
 
 function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
   return {
@@ -139,18 +123,7 @@ it('does one thing for the customers that were chosen by key, and says what came
   expect(page.text()).toContain('2 customers chosen')
 
   const server = fakeServer({
-    'POST /customers/ardent/live/read': {
-      onSwitch: true,
-      readAt: null,
-      differences: [],
-      left: [],
-      waived: [],
-      signed: null,
-      runSheet: [],
-      pinsToTell: [],
-      switch: PRACTICE,
-      numbers: {},
-    },
+    'POST /customers/ardent/live/read': { ...NOTHING_LIVE, onSwitch: true },
     'POST /customers/cannery/live/read': new Refused(502, { detail: 'The switch did not answer.' }),
     'GET /customers': { customers: [line('Ardent')] },
   })

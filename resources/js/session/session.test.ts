@@ -1,13 +1,10 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
-import { close, fakeServer, open, Refused, settle } from '@/testing'
+import { close, fakeServer, LENA, open, Refused, SESSION, settle } from '@/testing'
 import SignInView from './SignInView.vue'
 
-const NOBODY = { technician: null, reseller: 'Saltmarsh Voice', now: '2026-12-01T18:05:00Z', clockStandsStill: true }
-const LENA = {
-  ...NOBODY,
-  technician: { name: 'Lena Kestrel', initials: 'LK', signIn: 'lena', lead: true, secondFactor: true, mayTakeOn: true },
-}
+const NOBODY = { ...SESSION, technician: null }
+const SIGNED_IN = { ...SESSION, technician: { ...LENA, secondFactor: true } }
 
 let page: VueWrapper
 afterEach(() => {
@@ -27,7 +24,7 @@ it('asks for a code only once the server does, and sends it with the rest', asyn
     'GET /session': NOBODY,
     'POST /session': (body: unknown) =>
       (body as { code: string | null }).code === '123456'
-        ? LENA
+        ? SIGNED_IN
         : new Refused(422, { errors: [{ detail: 'Enter the code', pointer: '/code' }] }),
   })
   const opened = await open(SignInView, '/sign-in')
@@ -46,7 +43,7 @@ it('asks for a code only once the server does, and sends it with the rest', asyn
 })
 
 it('goes on to where somebody was going, but never to another site', async () => {
-  fakeServer({ 'GET /session': NOBODY, 'POST /session': LENA })
+  fakeServer({ 'GET /session': NOBODY, 'POST /session': SIGNED_IN })
   for (const [to, expected] of [
     ['/customers/inlet', '/customers/inlet'],
     ['//evil.example', '/'],

@@ -1,21 +1,8 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
-import { close, fakeServer, open, Refused, settle } from '@/testing'
+import { close, fakeServer, open, Refused, SESSION, settle } from '@/testing'
 import TokensView from './TokensView.vue'
 
-const SESSION = {
-  technician: {
-    name: 'Lena Kestrel',
-    initials: 'LK',
-    signIn: 'lena',
-    lead: true,
-    secondFactor: false,
-    mayTakeOn: true,
-  },
-  reseller: 'Saltmarsh Voice',
-  now: '2026-12-01T18:05:00Z',
-  clockStandsStill: true,
-}
 const TOKEN = {
   id: 't1',
   name: 'nightly drift',

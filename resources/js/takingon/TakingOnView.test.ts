@@ -1,21 +1,8 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { bookObject, close, fakeServer, key, open, Refused, settle } from '@/testing'
+import { bookObject, close, fakeServer, key, open, Refused, SESSION, settle } from '@/testing'
 import TakingOnView from './TakingOnView.vue'
 
-const SESSION = {
-  technician: {
-    name: 'Lena Kestrel',
-    initials: 'LK',
-    signIn: 'lena',
-    lead: true,
-    secondFactor: false,
-    mayTakeOn: true,
-  },
-  reseller: 'Saltmarsh Voice',
-  now: '2026-12-01T18:05:00Z',
-  clockStandsStill: true,
-}
 const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
 const SET = '7f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'
 const KEPT = `PUT /taking-on/answers/${SET}`

@@ -1,0 +1,39 @@
+import type { Live, Session } from '@/api'
+
+/** What a server often says: who is signed in, and that nothing is on the switch. */
+export const LENA = {
+  name: 'Lena Kestrel',
+  initials: 'LK',
+  signIn: 'lena',
+  lead: true,
+  secondFactor: false,
+  mayTakeOn: true,
+}
+
+export const SESSION = {
+  technician: LENA,
+  reseller: 'Saltmarsh Voice',
+  now: '2026-12-01T18:05:00Z',
+  clockStandsStill: true,
+} satisfies Session
+
+export const PRACTICE: Live['switch'] = {
+  name: 'practice-switch',
+  title: 'practice switch',
+  takesPins: true,
+  others: [{ name: 'file-switch', title: 'file switch' }],
+  unsupported: [],
+}
+
+export const NOTHING_LIVE: Live = {
+  onSwitch: false,
+  readAt: null,
+  differences: [],
+  left: [],
+  waived: [],
+  signed: null,
+  runSheet: [],
+  pinsToTell: [],
+  switch: PRACTICE,
+  numbers: {},
+}
