@@ -107,6 +107,44 @@ it('waives a difference with a reason and a last day, and takes it back', async 
   expect(page.find('[data-testid=differences]').exists()).toBe(true)
 })
 
+it('says what the switch has no place for, and moves the customer to another one', async () => {
+  const files: Live = {
+    ...LIVE,
+    differences: [],
+    onSwitch: false,
+    readAt: null,
+    switch: {
+      name: 'file-switch',
+      title: 'file switch',
+      takesPins: false,
+      others: [{ name: 'practice-switch', title: 'practice switch' }],
+      unsupported: [
+        { object: 'mailbox:ines', label: 'Ines Marsh', path: null, why: 'it has no boxes' },
+        { object: 'mailbox:ines', label: 'Ines Marsh', path: 'zero', why: 'it has no key 0' },
+      ],
+    },
+  }
+  const server = await chapter(PushChapter, { 'PUT /customers/inlet/switch': files })
+  expect(page.text()).toContain('On the practice switch.')
+  expect(page.find('[data-testid=unsupported]').exists()).toBe(false)
+
+  await press('Move to another switch …')
+  const sheet = page.findAll('dialog').find((each) => each.text().includes('Move to another switch'))
+  expect(sheet?.text()).toContain('What the practice switch holds stays there')
+  await sheet?.get('form').trigger('submit')
+  await settle()
+
+  expect(server.asked.find((each) => each.call === 'PUT /customers/inlet/switch')?.body).toEqual({
+    switch: 'file-switch',
+  })
+  expect(page.text()).toContain('On the file switch.')
+  expect(page.text()).toContain('PINs cannot be told to it')
+  expect(page.findAll('[data-testid=unsupported] tbody tr').map((each) => each.text())).toEqual([
+    'Ines Marshthe whole of itit has no boxes',
+    'Ines Marshkey 0 leads toit has no key 0',
+  ])
+})
+
 it('shows what was signed beside book and live, and what was entered since', async () => {
   const since: Difference = { ...MAIL, path: 'display', book: null, live: 'Front desk' }
   await chapter(PushChapter, {
