@@ -50,7 +50,8 @@ final class WholePathTest extends BrowserTestCase
         $this->choose('zone', 'Halifax', 'America/Halifax');
         $this->choose('mainNumber', '5550119', '+1 902 555 0119');
         $this->see('1 answer to go: who takes the message');
-        // Kept in the browser: the phone rings, the page is closed and opened again.
+        $this->see('answers are kept');
+        // Kept on the server: the phone rings, the page is closed and opened again.
         $this->browser->navigate()->refresh();
         $this->see('1 answer to go: who takes the message');
         $this->type('input[name=messages]', 'Ines Marsh');

@@ -85,6 +85,40 @@ it('asks for a preview when somebody pauses, not at every letter', async () => {
   ])
 })
 
+it('sends what is not kept yet when the page is closed, and nothing when all is', async () => {
+  const { server } = await takingOn({ [PREVIEW]: MISSING })
+  const keptOnes = (): unknown[] => server.asked.filter((each) => each.call === KEPT).map((each) => each.body)
+  await answer('name', 'Inlet')
+  window.dispatchEvent(new Event('pagehide'))
+  await settle()
+  expect(keptOnes()).toHaveLength(1)
+
+  await page.get('input[name=name]').setValue('Inlet Care')
+  window.dispatchEvent(new Event('pagehide'))
+  await settle()
+  expect(keptOnes()).toEqual([
+    { template: 'one-line', answers: { name: 'Inlet' } },
+    { template: 'one-line', answers: { name: 'Inlet Care' } },
+  ])
+})
+
+it('keeps answers in the order they were given, however long one is under way', async () => {
+  let arrive: (() => void) | undefined
+  const first = new Promise<null>((resolve) => (arrive = () => resolve(null)))
+  let sent = 0
+  const { server } = await takingOn({ [PREVIEW]: MISSING, [KEPT]: () => (sent++ === 0 ? first : null) })
+  const keptOnes = (): unknown[] => server.asked.filter((each) => each.call === KEPT)
+  await answer('name', 'Inlet')
+  await answer('name', 'Inlet Care')
+  expect(keptOnes()).toHaveLength(1)
+  expect(page.text()).toContain('answers are being kept')
+
+  arrive?.()
+  await settle()
+  expect(keptOnes()).toHaveLength(2)
+  expect(page.text()).toContain('answers are kept')
+})
+
 it('does not complain of an answer nobody came to yet', async () => {
   await takingOn({ [PREVIEW]: MISSING })
   await answer('name', 'Inlet')

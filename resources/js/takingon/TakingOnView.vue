@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
 import { rosterQuery } from '@/roster'
@@ -26,7 +26,7 @@ const router = useRouter()
 const route = useRoute()
 const queryClient = useQueryClient()
 const { technician } = useSession()
-const { kept, others, thrown, load, keep, begin, goOn, forget, throwAway, putBack } = useAnswers()
+const { kept, others, thrown, load, keep, keepLeaving, begin, goOn, forget, throwAway, putBack } = useAnswers()
 
 const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await take(client.GET('/templates')) })
 const before = useQuery({
@@ -90,6 +90,14 @@ async function keepNow(): Promise<void> {
     keptAs.value = 'not kept: the server does not answer'
   }
 }
+
+function leave(): void {
+  if (keptAs.value === 'kept') return
+  clearTimeout(timer)
+  keepLeaving()
+}
+onMounted(() => window.addEventListener('pagehide', leave))
+onBeforeUnmount(() => window.removeEventListener('pagehide', leave))
 
 async function preview(): Promise<void> {
   const question = wanted.value

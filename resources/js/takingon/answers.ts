@@ -14,6 +14,7 @@ interface Sets {
   thrown: Ref<Kept | undefined>
   load: (id: string | undefined) => Promise<void>
   keep: () => Promise<void>
+  keepLeaving: () => void
   begin: () => void
   goOn: (id: string) => void
   forget: () => Promise<void>
@@ -43,15 +44,30 @@ export function useAnswers(): Sets {
     else if (id !== undefined) kept.id = id
   }
 
-  async function keep(): Promise<void> {
-    const set = { id: kept.id, template: kept.template, answers: kept.answers }
+  async function put(set: Kept, keepalive: boolean): Promise<void> {
     await take(
       client.PUT('/taking-on/answers/{id}', {
         params: { path: { id: set.id } },
         body: { template: set.template, answers: set.answers },
+        keepalive,
       }),
     )
+  }
+
+  /** One after the other: what was answered first must not arrive last. */
+  let before: Promise<unknown> = Promise.resolve()
+  async function keep(): Promise<void> {
+    const set = { id: kept.id, template: kept.template, answers: { ...kept.answers } }
+    const sent = before.then(async () => await put(set, false))
+    before = sent.catch(() => undefined)
+    await sent
     all.value = [set, ...all.value.filter((each) => each.id !== set.id)]
+  }
+
+  /** What is not kept yet when the page goes: the browser sends it on without the page. */
+  function keepLeaving(): void {
+    // Nobody is left to be told; what browsers do not carry (64 KiB and more) they refuse.
+    put(kept, true).catch(() => undefined)
   }
 
   /** Another customer; what was answered of this one stays kept. */
@@ -65,6 +81,8 @@ export function useAnswers(): Sets {
   }
 
   async function forget(): Promise<void> {
+    // What is still under way would bring them back.
+    await before
     await take(client.DELETE('/taking-on/answers/{id}', { params: { path: { id: kept.id } } }))
     all.value = all.value.filter((each) => each.id !== kept.id)
   }
@@ -85,7 +103,7 @@ export function useAnswers(): Sets {
     await keep()
   }
 
-  return { kept, others, thrown, load, keep, begin, goOn, forget, throwAway, putBack }
+  return { kept, others, thrown, load, keep, keepLeaving, begin, goOn, forget, throwAway, putBack }
 }
 
 /** What a set is called: by the customer, once they have a name. */
