@@ -104,7 +104,12 @@ it('sends what is not kept yet when the page is closed, and nothing when all is'
 
 it('keeps answers in the order they were given, however long one is under way', async () => {
   let arrive: (() => void) | undefined
-  const first = new Promise<null>((resolve) => (arrive = () => { resolve(null); }))
+  const first = new Promise<null>(
+    (resolve) =>
+      (arrive = () => {
+        resolve(null)
+      }),
+  )
   let sent = 0
   const { server } = await takingOn({ [PREVIEW]: MISSING, [KEPT]: () => (sent++ === 0 ? first : null) })
   const keptOnes = (): unknown[] => server.asked.filter((each) => each.call === KEPT)

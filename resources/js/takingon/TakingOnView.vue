@@ -96,8 +96,12 @@ function leave(): void {
   clearTimeout(timer)
   keepLeaving()
 }
-onMounted(() => { window.addEventListener('pagehide', leave); })
-onBeforeUnmount(() => { window.removeEventListener('pagehide', leave); })
+onMounted(() => {
+  window.addEventListener('pagehide', leave)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('pagehide', leave)
+})
 
 async function preview(): Promise<void> {
   const question = wanted.value

@@ -58,7 +58,9 @@ export function useAnswers(): Sets {
   let before: Promise<unknown> = Promise.resolve()
   async function keep(): Promise<void> {
     const set = { id: kept.id, template: kept.template, answers: { ...kept.answers } }
-    const sent = before.then(async () => { await put(set, false); })
+    const sent = before.then(async () => {
+      await put(set, false)
+    })
     before = sent.catch(() => undefined)
     await sent
     all.value = [set, ...all.value.filter((each) => each.id !== set.id)]
