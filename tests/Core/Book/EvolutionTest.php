@@ -178,6 +178,11 @@ final class EvolutionTest extends TestCase
             ) {
             }
 
+            public function concerns(Kind $kind): bool
+            {
+                return true;
+            }
+
             public function name(Kind $kind, string $path): string
             {
                 return $path === $this->was ? $this->is : basename($path);

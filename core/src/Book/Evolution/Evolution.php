@@ -84,7 +84,8 @@ final readonly class Evolution
     public function path(int $version, Kind $kind, string $path): string
     {
         for ($from = $version; $from < $this->to; $from++) {
-            $path = isset($this->steps[$from]) ? self::renamed($this->steps[$from], $kind, $path) : $path;
+            $step = $this->steps[$from] ?? null;
+            $path = $step?->concerns($kind) === true ? self::renamed($step, $kind, $path) : $path;
         }
 
         return $path;
@@ -94,9 +95,10 @@ final readonly class Evolution
     private function walk(int $version, Kind $kind, string $path, mixed $value): mixed
     {
         for ($from = $version; $from < $this->to; $from++) {
-            if (isset($this->steps[$from])) {
-                $value = self::through($this->steps[$from], $kind, $path, $value);
-                $path = self::renamed($this->steps[$from], $kind, $path);
+            $step = $this->steps[$from] ?? null;
+            if ($step?->concerns($kind) === true) {
+                $value = self::through($step, $kind, $path, $value);
+                $path = self::renamed($step, $kind, $path);
             }
         }
 

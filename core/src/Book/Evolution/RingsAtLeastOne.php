@@ -12,6 +12,11 @@ use Jaunty\Core\Book\Kind;
  */
 final class RingsAtLeastOne implements Step
 {
+    public function concerns(Kind $kind): bool
+    {
+        return $kind === Kind::Chain;
+    }
+
     public function name(Kind $kind, string $path): string
     {
         return substr("/{$path}", (int) strrpos("/{$path}", '/') + 1);
@@ -19,6 +24,6 @@ final class RingsAtLeastOne implements Step
 
     public function value(Kind $kind, string $path, mixed $value): mixed
     {
-        return $kind === Kind::Chain && $value === 0 && preg_match('#^places/[^/]+/rings$#D', $path) === 1 ? 1 : $value;
+        return $value === 0 && preg_match('#^places/[^/]+/rings$#D', $path) === 1 ? 1 : $value;
     }
 }

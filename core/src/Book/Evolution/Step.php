@@ -12,6 +12,9 @@ use Jaunty\Core\Book\Kind;
  */
 interface Step
 {
+    /** Whether anything became of this kind: objects of all others pass without being walked. */
+    public function concerns(Kind $kind): bool;
+
     /**
      * @param  string  $path  as the older version has it, items of a list by their `item`
      * @return string its last step as the newer version has it

@@ -33,6 +33,9 @@ final class Fields
     /** @var array<int, true> those of which the line above is known; any other is read in any case */
     private readonly array $isAbsent;
 
+    /** @var array<string, true> objects inside of which the same is known whole */
+    private readonly array $isSpared;
+
     /** @var array<string, mixed> every name of the canonical form in its order, for values to take their place */
     private readonly array $form;
 
@@ -79,6 +82,10 @@ final class Fields
             }
         }
         [$this->allowed, $this->absent, $this->isAbsent] = [$allowed, $absent, $isAbsent];
+        $this->isSpared = array_diff_key(
+            array_fill_keys(array_keys($allowed), true),
+            array_flip(array_column(array_diff_key($fields, $isAbsent), 1)),
+        );
         [$this->form, $this->plain, $this->written, $this->leading] = [$form, $plain, $written, $leading];
     }
 
@@ -95,9 +102,14 @@ final class Fields
      */
     public function read(Node $node): array
     {
-        [$holders, $bare] = [[], []];
+        $node->allowNamed($this->allowed['']);
+        $holders = ['' => $node];
+        $bare = ['' => $node->bare()];
         foreach ($this->allowed as $group => $names) {
-            $holders[$group] = $group === '' ? $node : $node->object($group);
+            if ($group === '' || ! isset($bare[''][$group]) && isset($this->isSpared[$group])) {
+                continue;
+            }
+            $holders[$group] = $node->object($group);
             $holders[$group]->allowNamed($names);
             $bare[$group] = $holders[$group]->bare();
         }
