@@ -219,7 +219,8 @@ final readonly class Capabilities
     private function withOurs(BookObject $live, BookObject $ours, ?BookObject $held): BookObject
     {
         $mine = $ours->toArray();
-        $merged = array_intersect_key($live->toArray(), array_flip($this->fields[$live->kind()->value] ?? []));
+        $theirs = $live->toArray();
+        $merged = array_intersect_key($theirs, array_flip($this->fields[$live->kind()->value] ?? []));
         if ($held !== null && $held !== $ours) {
             $there = $held->toArray();
             foreach ($merged as $field => $value) {
@@ -227,7 +228,12 @@ final readonly class Capabilities
             }
         }
 
-        return self::again($live, array_replace(['id' => $ours->id()] + $mine, $merged));
+        $whole = array_replace($mine, $merged);
+
+        // Nearly always: a comparison goes through every object, and reading is what costs.
+        return $whole === $theirs && $live->id() === $ours->id()
+            ? $live
+            : self::again($live, ['id' => $ours->id()] + $whole);
     }
 
     /** What is live, but ours where the switch holds as much of it as it can. */
