@@ -36,7 +36,7 @@ const titleOf = computed(() => others.value.find((each) => each.name === to.valu
       <button
         v-if="others.length > 0"
         type="button"
-        class="quiet-button right"
+        class="text-button right"
         :disabled="busy || underWay !== undefined"
         :title="underWay === undefined ? '' : 'a push is under way'"
         data-testid="move-switch"

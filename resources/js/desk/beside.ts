@@ -61,6 +61,17 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
     return undefined
   }
 
+  /** What was said of the switch as it was read before, findings of it too. */
+  async function lookAnewBeside(): Promise<void> {
+    await Promise.all([
+      queryClient.invalidateQueries({
+        queryKey: queries.live.queryKey,
+        predicate: ({ queryKey }) => queryKey.length > queries.live.queryKey.length,
+      }),
+      queryClient.invalidateQueries({ queryKey: ['computed', customer] }),
+    ])
+  }
+
   const waive = (object: string, path: string | null, reason: string, until: string | null): Promise<void> =>
     act(async () =>
       liveIs(
@@ -86,8 +97,8 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
     act(async () => {
       liveIs(await take(client.PUT('/customers/{customer}/switch', { params, body: { switch: name } })))
       await Promise.all([
+        lookAnewBeside(),
         queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
-        queryClient.invalidateQueries({ queryKey: queries.margin.queryKey }),
         queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey }),
       ])
       return { text: `On the ${live.data.value?.switch.title ?? name} from now on. Read it, or push the book to it.` }
@@ -95,13 +106,9 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
 
   const readAgain = (): Promise<void> =>
     act(async () => {
-      queryClient.setQueryData(
-        queries.live.queryKey,
-        await take(client.POST('/customers/{customer}/live/read', { params })),
-      )
-      void queryClient.invalidateQueries({ queryKey: queries.impact.queryKey })
-      void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
-      return undefined
+      const notice = liveIs(await take(client.POST('/customers/{customer}/live/read', { params })))
+      void lookAnewBeside()
+      return notice
     })
 
   // Once a push has ended, whichever chapter is open, what it changed is looked at anew.
@@ -110,6 +117,7 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
     (id, before) => {
       if (id !== undefined || before === undefined) return
       void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
+      void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
       void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
     },
   )

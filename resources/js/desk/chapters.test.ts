@@ -1,10 +1,11 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
-import type { Component } from 'vue'
+import { type Component, defineComponent, h } from 'vue'
 import type { Desk, Difference, Live } from '@/api'
 import { bookObject, close, type fakeServer, Refused, settle } from '@/testing'
 import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
+import NowLine from './NowLine.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
 import { openPart, PRACTICE, ZONE } from './testing'
@@ -143,6 +144,44 @@ it('says what the switch has no place for, and moves the customer to another one
     'Ines Marshthe whole of itit has no boxes',
     'Ines Marshkey 0 leads toit has no key 0',
   ])
+})
+
+it('says anew what callers get once the switch was read again, or is another one', async () => {
+  let reads = 0
+  const server = await chapter(
+    defineComponent(() => () => h('div', [h(NowLine, { zone: ZONE }), h(PushChapter, { zone: ZONE })])),
+    {
+      'GET /customers/inlet/now': () => ({
+        book: {
+          number: '12025550150',
+          telling: { parts: [], target: 'mailbox:ines', outcome: 'message', sort: 'mailbox', seconds: 0, reason: '' },
+          until: null,
+          next: null,
+        },
+        live: null,
+        readAt: ++reads === 2 ? LIVE.readAt : null,
+      }),
+      'POST /customers/inlet/live/read': LIVE,
+      'PUT /customers/inlet/switch': { ...LIVE, onSwitch: false, readAt: null },
+    },
+  )
+  const margins = (): number => server.asked.filter((each) => each.call === 'GET /customers/inlet/margin').length
+  expect(page.get('[data-testid=right-now]').text()).toContain('Nothing of it is on the switch yet.')
+  const before = margins()
+
+  await press('Read again')
+  expect(page.get('[data-testid=right-now]').text()).toContain('The switch was read')
+  expect(margins()).toBe(before + 1)
+
+  await press('Move to another switch …')
+  await page
+    .findAll('dialog')
+    .find((each) => each.text().includes('Move to another switch'))
+    ?.get('form')
+    .trigger('submit')
+  await settle()
+  expect(page.get('[data-testid=right-now]').text()).toContain('Nothing of it is on the switch yet.')
+  expect(margins()).toBe(before + 2)
 })
 
 it('shows what was signed beside book and live, and what was entered since', async () => {
