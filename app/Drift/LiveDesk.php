@@ -42,16 +42,17 @@ final readonly class LiveDesk
         return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant): LiveView {
             $book = $this->books->head($tenant->id);
             $snapshot = self::snapshot($tenant);
+            $switch = $this->switches->of($tenant);
 
             return new LiveView(
                 $book,
-                $this->switches->of($tenant),
+                $switch,
                 $snapshot,
                 $snapshot === null
                     ? null
                     : $this->comparer->compare($tenant, $book, BookFormat::fromLiveValue($snapshot->book)),
                 $this->signatures->newest($tenant->id),
-                $this->secrets->toTell($tenant->id, $book),
+                $switch->capabilities()->takesSecrets ? $this->secrets->toTell($tenant->id, $book) : [],
             );
         });
     }

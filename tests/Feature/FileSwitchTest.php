@@ -210,6 +210,24 @@ final class FileSwitchTest extends FeatureTestCase
         self::assertSame([], $this->readAgain($customer));
     }
 
+    public function test_no_pin_waits_for_a_switch_that_takes_none(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $this->postJson(
+            "/api/customers/{$customer}/secrets",
+            ['object' => 'mailbox:ines-marsh', 'value' => '804155'],
+        )->assertCreated();
+        $this->enter($customer)->assertCreated();
+        $untold = ['mailbox:ines-marsh'];
+        $this->getJson("/api/customers/{$customer}/live")->assertJsonPath('pinsToTell', $untold);
+
+        $this->move($customer, 'file-switch')->assertOk()->assertJsonPath('pinsToTell', []);
+        self::assertSame('done', $this->push($customer)['status']);
+        $this->getJson("/api/customers/{$customer}/live")->assertOk()->assertJsonPath('pinsToTell', []);
+
+        $this->move($customer, 'practice-switch')->assertOk()->assertJsonPath('pinsToTell', $untold);
+    }
+
     public function test_a_file_that_cannot_be_read_and_calls_that_nobody_wrote_down_are_said_to_be_unknown(): void
     {
         $customer = $this->onTheFileSwitch();

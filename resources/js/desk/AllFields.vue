@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref } from 'vue'
 import type { BookObject } from '@/api'
-import { kindsInWords } from '@/shared'
+import { kindsInWords, some } from '@/shared'
 import { useDesk, useDraft } from './desk'
 
 /**
@@ -38,12 +38,12 @@ function remove(): void {
       </button>
       <span v-if="uses.length > 0" class="soft"
         >{{
-          uses
-            .slice(0, 3)
-            .map((each) => each.label)
-            .join(', ')
-        }}{{ uses.length > 3 ? ` and ${uses.length - 3} more` : '' }} {{ uses.length === 1 ? 'leads' : 'lead' }} to it;
-        lead them elsewhere first.</span
+          some(
+            uses.map((each) => each.label),
+            3,
+          )
+        }}
+        {{ uses.length === 1 ? 'leads' : 'lead' }} to it; lead them elsewhere first.</span
       >
     </p>
   </details>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Impact } from '@/api'
-import { plural } from '@/shared'
+import { plural, some } from '@/shared'
 import { withNames } from './calls'
 import { useCallLine, useDesk } from './desk'
 
@@ -20,13 +20,7 @@ function called(ref: string): string {
   return ref.startsWith('extension:') ? `extension ${ref.slice('extension:'.length)}` : names.value.of(ref)
 }
 
-function few(refs: string[]): string {
-  const shown = refs
-    .slice(0, 2)
-    .map((each) => names.value.of(each))
-    .join(', ')
-  return refs.length > 2 ? `${shown} and ${refs.length - 2} more` : shown
-}
+const few = (refs: string[]): string => some(refs.map((each) => names.value.of(each)))
 
 function call(text: string): void {
   sentence.value = text

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
-import { age, dateThere, dayThere, ErrorState, LoadingLines, plural, useNow } from '@/shared'
+import { age, dateThere, dayThere, ErrorState, LoadingLines, plural, some, useNow } from '@/shared'
 import { isUnderWay, useBeside, useDesk, useDraft } from './desk'
 import CallersNotice from './CallersNotice.vue'
 import BesideDrift from './BesideDrift.vue'
@@ -19,6 +19,12 @@ const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
 const pins = computed(() => live.data.value?.pinsToTell ?? [])
+const pinsOf = computed(() =>
+  some(
+    pins.value.map((object) => names.value.of(object)),
+    5,
+  ),
+)
 const alike = computed(() => {
   const parts = [
     ...(changedThere.value.length > 0 ? [`${plural(changedThere.value.length, 'place')} changed there`] : []),
@@ -311,9 +317,7 @@ function ended(each: Push): string {
             </tr>
           </tbody>
         </table>
-        <p v-if="pins.length > 0" class="soft">
-          Then {{ plural(pins.length, 'PIN') }}: {{ pins.map((object) => names.of(object)).join(', ') }}.
-        </p>
+        <p v-if="pins.length > 0" class="soft">Then {{ plural(pins.length, 'PIN') }}: {{ pinsOf }}.</p>
         <p v-if="changedThere.length > 0" class="fault">
           Overwrites {{ plural(changedThere.length, 'place') }} that somebody changed on the switch.
         </p>
@@ -329,8 +333,7 @@ function ended(each: Push): string {
       </template>
       <template v-else-if="pins.length > 0 && live.data.value?.onSwitch === true">
         <p class="soft">
-          The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told:
-          {{ pins.map((object) => names.of(object)).join(', ') }}.
+          The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told: {{ pinsOf }}.
         </p>
         <p class="act">
           <el-button type="primary" :disabled="busy" data-testid="push" @click="push()"

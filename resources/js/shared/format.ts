@@ -66,6 +66,12 @@ export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`
 }
 
+/** The first of a list by name, and how many more there are. */
+export function some(names: readonly string[], most = 2): string {
+  const said = names.slice(0, most).join(', ')
+  return names.length > most ? `${said} and ${names.length - most} more` : said
+}
+
 const STAGES: Record<string, string> = {
   draft: 'draft',
   building: 'building',

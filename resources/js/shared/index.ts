@@ -10,6 +10,7 @@ export {
   kindsInWords,
   minuteOfWeek,
   plural,
+  some,
   stageInWords,
   timeThere,
 } from './format'

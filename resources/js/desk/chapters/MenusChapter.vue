@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { client, take } from '@/api'
-import { EmptyState } from '@/shared'
+import { EmptyState, some } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
@@ -76,10 +76,7 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
           <span class="soft">{{
             from.length === 0
               ? 'nothing leads here'
-              : `reached from ${from
-                  .slice(0, 2)
-                  .map((each) => each.display ?? each.label)
-                  .join(', ')}${from.length > 2 ? ` and ${from.length - 2} more` : ''}`
+              : `reached from ${some(from.map((each) => each.display ?? each.label))}`
           }}</span>
           <p v-if="isMenu" class="how">
             plays <InlineField :object="selected" path="plays" label="Plays" /> times, waits
