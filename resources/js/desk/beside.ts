@@ -54,22 +54,16 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
       return undefined
     })
 
-  /** What the server says of book and live from now on. */
+  /** What the server says of book and live from now on; what was worked out of it before is asked for anew. */
   function liveIs(live: Live): Notice | undefined {
     queryClient.setQueryData(queries.live.queryKey, live)
+    void queryClient.invalidateQueries({
+      queryKey: queries.live.queryKey,
+      predicate: ({ queryKey }) => queryKey.length > queries.live.queryKey.length,
+    })
+    void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
     void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
     return undefined
-  }
-
-  /** What was said of the switch as it was read before, findings of it too. */
-  async function lookAnewBeside(): Promise<void> {
-    await Promise.all([
-      queryClient.invalidateQueries({
-        queryKey: queries.live.queryKey,
-        predicate: ({ queryKey }) => queryKey.length > queries.live.queryKey.length,
-      }),
-      queryClient.invalidateQueries({ queryKey: ['computed', customer] }),
-    ])
   }
 
   const waive = (object: string, path: string | null, reason: string, until: string | null): Promise<void> =>
@@ -96,20 +90,12 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
   const moveTo = (name: string): Promise<void> =>
     act(async () => {
       liveIs(await take(client.PUT('/customers/{customer}/switch', { params, body: { switch: name } })))
-      await Promise.all([
-        lookAnewBeside(),
-        queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
-        queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey }),
-      ])
+      void queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey })
       return { text: `On the ${live.data.value?.switch.title ?? name} from now on. Read it, or push the book to it.` }
     })
 
   const readAgain = (): Promise<void> =>
-    act(async () => {
-      const notice = liveIs(await take(client.POST('/customers/{customer}/live/read', { params })))
-      void lookAnewBeside()
-      return notice
-    })
+    act(async () => liveIs(await take(client.POST('/customers/{customer}/live/read', { params }))))
 
   // Once a push has ended, whichever chapter is open, what it changed is looked at anew.
   watch(

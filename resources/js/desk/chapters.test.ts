@@ -103,7 +103,11 @@ it('waives a difference with a reason and a last day, and takes it back', async 
   expect(page.get('[data-testid=waived]').text()).toContain('away')
   expect(page.find('[data-testid=differences]').exists()).toBe(false)
 
+  // A finding of the difference is one no more.
+  const margins = (): number => server.asked.filter((each) => each.call === 'GET /customers/inlet/margin').length
+  const before = margins()
   await press('Take back')
+  expect(margins()).toBe(before + 1)
   expect(page.find('[data-testid=waived]').exists()).toBe(false)
   expect(page.find('[data-testid=differences]').exists()).toBe(true)
 })
