@@ -96,14 +96,9 @@ final class DialPlan
             return new Dialled(
                 DialEnd::Inside,
                 $said,
-                $inside,
-                null,
-                null,
-                '',
-                null,
-                null,
                 "it is the extension of {$inside->label()}",
                 $this->waiting($digits),
+                inside: $inside,
             );
         }
 
@@ -265,14 +260,12 @@ final class DialPlan
             return new Dialled(
                 DialEnd::Emergency,
                 $said,
-                null,
-                $route,
-                $trunk,
-                $sent,
-                null,
-                $this->callerIds->ofEmergency($user, $trunk),
                 "{$route->name} takes it before all others",
                 $remarks,
+                route: $route,
+                trunk: $trunk,
+                sent: $sent,
+                callerId: $this->callerIds->ofEmergency($user, $trunk),
             );
         }
         if ($helped !== null) {
@@ -290,14 +283,13 @@ final class DialPlan
         return new Dialled(
             DialEnd::Outside,
             $said,
-            null,
-            $route,
-            $trunk,
-            $sent,
-            $number,
-            $this->callerIds->of($user, $for, $route, $trunk, $origin),
             "{$route->name} takes it, by {$trunk->name}",
             $remarks,
+            route: $route,
+            trunk: $trunk,
+            sent: $sent,
+            number: $number,
+            callerId: $this->callerIds->of($user, $for, $route, $trunk, $origin),
         );
     }
 
@@ -317,36 +309,18 @@ final class DialPlan
             $held !== [] => new Dialled(
                 DialEnd::Nowhere,
                 $said,
-                null,
-                null,
-                null,
-                '',
-                null,
-                null,
                 "{$held[0]->route->name}: {$held[0]->why}",
                 [...$remarks, ...$waiting],
             ),
             $more !== [] || $waiting !== [] => new Dialled(
                 DialEnd::Waits,
                 $said,
-                null,
-                null,
-                null,
-                '',
-                null,
-                null,
                 $more !== [] ? 'more digits could make it fit' : $waiting[0],
                 $remarks,
             ),
             default => new Dialled(
                 DialEnd::Nowhere,
                 $said,
-                null,
-                null,
-                null,
-                '',
-                null,
-                null,
                 $said === [] ? 'there is no route' : 'no route has such digits',
                 $remarks,
             ),

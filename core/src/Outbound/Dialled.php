@@ -14,25 +14,25 @@ final readonly class Dialled
 {
     /**
      * @param  list<RouteSaid>  $said  in the order the routes are asked
+     * @param  string  $reason  why it comes to this, as a sentence's end
+     * @param  list<string>  $remarks  what to mind besides
      * @param  ?BookObject  $inside  whom an extension reaches
      * @param  ?Route  $route  which takes it out; null where nothing does
      * @param  string  $sent  the digits the trunk is given; empty where none is
      * @param  ?string  $number  what they are read as out there, in E.164; null where that is no number, or a short one
      * @param  ?CallerId  $callerId  what the other side sees
-     * @param  string  $reason  why it comes to this, as a sentence's end
-     * @param  list<string>  $remarks  what to mind besides
      */
     public function __construct(
         public DialEnd $end,
         public array $said,
-        public ?BookObject $inside,
-        public ?Route $route,
-        public ?Trunk $trunk,
-        public string $sent,
-        public ?string $number,
-        public ?CallerId $callerId,
         public string $reason,
         public array $remarks,
+        public ?BookObject $inside = null,
+        public ?Route $route = null,
+        public ?Trunk $trunk = null,
+        public string $sent = '',
+        public ?string $number = null,
+        public ?CallerId $callerId = null,
     ) {
     }
 
