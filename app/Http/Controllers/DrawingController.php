@@ -167,9 +167,7 @@ final class DrawingController extends Controller
     {
         return ($to->object === null ? null : $book->find($to->object)?->label()) ?? match ((string) $to) {
             'directory' => 'somebody by name',
-            'operator' => 'the operator',
-            'hold' => 'more time',
-            default => (string) $to,
+            default => Destination::WORDS[(string) $to] ?? (string) $to,
         };
     }
 

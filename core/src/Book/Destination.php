@@ -10,7 +10,11 @@ namespace Jaunty\Core\Book;
  */
 final readonly class Destination implements \Stringable
 {
-    private const WORDS = ['operator', 'directory', 'again', 'back', 'release', 'busy'];
+    /** The words, as people say them. */
+    public const WORDS = [
+        'operator' => 'the operator', 'directory' => 'the directory', 'again' => 'the same menu again',
+        'back' => 'the menu before', 'release' => 'hang up', 'busy' => 'busy tone',
+    ];
 
     private function __construct(public ?Reference $object, public ?string $outside, public ?string $word)
     {
@@ -24,7 +28,7 @@ final readonly class Destination implements \Stringable
     /** @throws UnusableBook naming $path */
     public static function parse(string $text, string $path): self
     {
-        if (in_array($text, self::WORDS, true)) {
+        if (isset(self::WORDS[$text])) {
             return new self(null, null, $text);
         }
         if (str_starts_with($text, 'outside:')) {

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Change;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Names;
 use Jaunty\Core\Book\Number;
@@ -19,12 +20,6 @@ use Jaunty\Core\Book\UnusableBook;
  */
 final class Meant
 {
-    /** The words of destinations, as people say them. */
-    public const WORDS = [
-        'operator' => 'the operator', 'directory' => 'the directory', 'again' => 'the same menu again',
-        'back' => 'the menu before', 'release' => 'hang up', 'busy' => 'busy tone',
-    ];
-
     /** Fewer digits are an extension or a name. */
     private const LEAST_DIGITS = 7;
 
@@ -61,7 +56,7 @@ final class Meant
         }
         $typed = trim((string) preg_replace(self::OUTSIDE, '', $typed));
         $text = mb_strtolower($typed);
-        $word = array_search($text, self::WORDS, true);
+        $word = array_search($text, Destination::WORDS, true);
         if ($hasWords && $word !== false) {
             return $word;
         }
@@ -107,7 +102,7 @@ final class Meant
     {
         $kind = strstr($typed, ':', true);
 
-        return isset(self::WORDS[$typed]) || $kind === 'outside'
+        return isset(Destination::WORDS[$typed]) || $kind === 'outside'
             || is_string($kind) && Kind::tryFrom($kind) !== null;
     }
 

@@ -115,6 +115,9 @@ export function typeAt(kind: Kind, path: string): FieldType {
   return field?.sort === 'one' ? field.type : TEXT
 }
 
+/** What a destination may be besides an object or a number, in words. */
+export const WORDS: Record<string, string> = DEFS['destination']?.['x-words'] ?? {}
+
 export const DESTINATION: FieldType = { type: 'destination', kinds: DEFS['destination']?.['x-kinds'] ?? [] }
 
 /** Kinds of objects that a call can be sent to. */

@@ -1,5 +1,5 @@
-import type { FieldType } from './catalogue'
-import { WORDS, type Names } from './names'
+import { WORDS, type FieldType } from './catalogue'
+import type { Names } from './names'
 import { asText } from './values'
 
 const YES = ['yes', 'y', 'true', 'on', '1']

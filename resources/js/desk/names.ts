@@ -1,14 +1,5 @@
 import type { BookObject, Kind, ObjectOf } from '@/api'
-
-/** What a destination may be besides an object or a number. */
-export const WORDS: Record<string, string> = {
-  operator: 'the operator',
-  directory: 'the directory',
-  again: 'the same menu again',
-  back: 'the menu before',
-  release: 'hang up',
-  busy: 'busy tone',
-}
+import { WORDS } from './catalogue'
 
 /** Names for what the book's references point at. What somebody means by a name the server knows. */
 export class Names {

@@ -6,6 +6,7 @@ namespace App\Switching\File\Fields;
 
 use App\Switching\Table\Fields\OneField;
 use App\Switching\Table\Names;
+use Jaunty\Core\Book\Destination;
 
 /** A destination as the id of a row (`Teams/3`), a telephone number as a URI, or a word (`do back`). */
 final readonly class Target extends OneField
@@ -15,9 +16,6 @@ final readonly class Target extends OneField
     private const SCHEME = 'tel:';
 
     private const WORD = 'do ';
-
-    /** What stands for itself: no row is behind it. */
-    private const WORDS = '/^(?!(?:user|mailbox|group|chain|attendant|menu|announcement|line):)/';
 
     public function toSwitch(mixed $ours, Names $names): array
     {
@@ -34,7 +32,7 @@ final readonly class Target extends OneField
         return match (true) {
             ! is_string($ours) => null,
             str_starts_with($ours, self::OUTSIDE) => self::SCHEME . substr($ours, strlen(self::OUTSIDE)),
-            preg_match(self::WORDS, $ours) === 1 => self::WORD . $ours,
+            isset(Destination::WORDS[$ours]) => self::WORD . $ours,
             default => $names->idOf($ours),
         };
     }

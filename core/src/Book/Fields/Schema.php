@@ -6,6 +6,7 @@ namespace Jaunty\Core\Book\Fields;
 
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookPart;
+use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 
@@ -214,12 +215,15 @@ final class Schema
             'extension' => ['type' => 'string', 'pattern' => '^[0-9]{1,15}$'],
             'destination' => [
                 'type' => 'string',
-                'pattern' => '^(operator|directory|again|back|release|busy|outside:\\+[0-9]+|('
+                'pattern' => '^('
+                    . implode('|', array_keys(Destination::WORDS))
+                    . '|outside:\\+[0-9]+|('
                     . implode('|', $takers)
                     . '):.+)$',
                 'description' => 'an object that takes calls, an outside number, or a word; unset: nowhere',
                 'x-kinds' => array_values($takers),
                 'x-destination' => true,
+                'x-words' => Destination::WORDS,
             ],
             'treatment' => [
                 'anyOf' => [
