@@ -123,8 +123,17 @@ install_node() {
     printf '%s' "$want" > "$ROOT/node_modules/.roster-stamp"
 }
 
+# The contract as TypeScript sees it: made wherever it is older than the contract, and kept nowhere.
+contract_types() {
+    local types="$ROOT/resources/js/api/generated/schema.d.ts"
+    [ "$types" -nt "$ROOT/contract/openapi.yaml" ] && [ "$types" -nt "$ROOT/contract/objects.json" ] && return 0
+    (cd "$ROOT" && npm run --silent types) > "$LOGS/types.log" 2>&1 \
+        || { tail -30 "$LOGS/types.log" >&2; die "the contract is not read (whole log: $LOGS/types.log)"; }
+}
+
 build_front() {
     local want
+    contract_types
     want=$(cd "$ROOT" && find resources contract package-lock.json vite.config.ts -type f -print0 \
         | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-32)
     [ "$(cat "$ROOT/public/build/.roster-stamp" 2> /dev/null)" = "$want" ] && return 0

@@ -31,14 +31,7 @@ phase() {
     [ $code = 0 ] || echo "$name" >> "$OUT/failed"
 }
 
-types() {
-    node_modules/.bin/openapi-typescript contract/openapi.yaml -o "$OUT/schema.d.ts" > /dev/null
-    diff -q "$OUT/schema.d.ts" resources/js/api/generated/schema.d.ts || {
-        echo "resources/js/api/generated/schema.d.ts is older than contract/openapi.yaml: npm run types"
-        return 1
-    }
-    node_modules/.bin/vue-tsc --noEmit && echo "no type errors"
-}
+types() { node_modules/.bin/vue-tsc --noEmit && echo "no type errors"; }
 lint() {
     node_modules/.bin/eslint --max-warnings 0 resources/js && npm run --silent check:format && echo "no lint errors"
 }
