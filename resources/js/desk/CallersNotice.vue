@@ -29,21 +29,11 @@ const weeks = computed(() => {
   <section v-if="changedThere.length > 0" class="part" aria-labelledby="callers-notice">
     <h2 id="callers-notice">What callers notice of what was changed on the switch</h2>
     <ErrorState v-if="found.error.value !== null" :error="found.error.value" @again="found.refetch()" />
-    <p
-      v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0"
-      class="soft"
-      data-testid="unknown-who-notices"
+    <ImpactTable
+      v-else-if="impact !== null"
+      :impact
+      nothing="Nothing: every call of the coming year goes the same way in book and switch."
     >
-      Unknown: calls go more ways than were followed, and no difference was found in those.
-    </p>
-    <p
-      v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)"
-      class="soft"
-      data-testid="nobody-notices"
-    >
-      Nothing: every call of the coming year goes the same way in book and switch.
-    </p>
-    <template v-else>
       <p v-if="impact.count > 0" class="soft">
         {{ plural(impact.count, 'place') }} in the calls of the coming year, book before and switch after the
         arrow.<template v-if="!impact.isComplete"> The comparison is not complete: there are too many ways.</template>
@@ -61,8 +51,7 @@ const weeks = computed(() => {
           </dd>
         </template>
       </dl>
-      <ImpactTable :impact />
-    </template>
+    </ImpactTable>
     <template v-if="brings.length > 0">
       <h3 class="found">What the audit finds on the switch, and not in the book</h3>
       <ul data-testid="brings">

@@ -45,21 +45,11 @@ async function enterAndClose(): Promise<void> {
       <h3>What callers will notice</h3>
       <LoadingLines v-if="noticed.isPending.value" what="the calls of a year, before and after" />
       <ErrorState v-else-if="noticed.error.value !== null" :error="noticed.error.value" @again="noticed.refetch()" />
-      <p
-        v-else-if="impact !== null && !impact.isComplete && impact.count === 0 && impact.dialling.length === 0"
-        class="soft"
-        data-testid="unknown-who-notices"
-      >
-        Unknown: calls go more ways than were followed, and no difference was found in those.
-      </p>
-      <p
-        v-else-if="impact === null || (impact.count === 0 && impact.dialling.length === 0)"
-        class="soft"
-        data-testid="nobody-notices"
-      >
-        Nothing: every call of the coming year goes the same way.
-      </p>
-      <ImpactTable v-else :impact />
+      <ImpactTable
+        v-else-if="impact !== null"
+        :impact
+        nothing="Nothing: every call of the coming year goes the same way."
+      />
     </section>
     <form @submit.prevent="enterAndClose">
       <label for="why" class="soft">Why, for whoever reads the history (may be left empty)</label>

@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, take, type ObjectOf } from '@/api'
-import { age, dayInWords, FieldRow, plural, useAttempt, useNow } from '@/shared'
+import { age, dayInWords, plural, TextRow, useAttempt, useNow } from '@/shared'
 import { useDesk } from './desk'
 
 /**
@@ -143,23 +143,16 @@ const ask = (): Promise<void> =>
         For <span class="mono">{{ waiting.map((each) => shown(keyOf(each))).join(', ') }}</span>
       </p>
       <p v-if="faults['numbers'] !== undefined" class="fault" role="alert">{{ faults['numbers'] }}</p>
-      <FieldRow
+      <TextRow
         v-for="each in FIELDS"
         :key="each.key"
-        v-slot="field"
+        v-model="form[each.key]"
         :label="each.label"
         :help="each.help"
         :fault="faults[each.key]"
-      >
-        <el-input
-          :id="field.id"
-          v-model="form[each.key]"
-          :name="each.key"
-          autocomplete="off"
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+        :name="each.key"
+        autocomplete="off"
+      />
       <p class="acts">
         <el-button type="primary" native-type="submit" :disabled="isBusy">Order it</el-button>
         {{ ' ' }}

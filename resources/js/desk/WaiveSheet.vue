@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { FieldRow, ModalSheet } from '@/shared'
+import { FieldRow, ModalSheet, TextRow } from '@/shared'
 import { useDesk } from './desk'
 
 /** Accepting something as it is: why, and until when. */
@@ -31,16 +31,14 @@ async function take(): Promise<void> {
   <ModalSheet v-model="isOpen" :title>
     <form v-if="isOpen" novalidate @submit.prevent="take">
       <p class="soft">{{ about }}</p>
-      <FieldRow v-slot="field" label="Reason">
-        <el-input
-          :id="field.id"
-          v-model="reason"
-          autofocus
-          name="reason"
-          maxlength="500"
-          :placeholder="`for example: ${example}`"
-        />
-      </FieldRow>
+      <TextRow
+        v-model="reason"
+        label="Reason"
+        autofocus
+        name="reason"
+        maxlength="500"
+        :placeholder="`for example: ${example}`"
+      />
       <FieldRow v-slot="field" label="Until" help="The last day it holds; left empty, until it is taken back.">
         <input
           :id="field.id"

@@ -3,7 +3,7 @@ import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, take } from '@/api'
 import { useSession } from '@/session'
-import { FieldRow, LoadingLines, useAttempt } from '@/shared'
+import { LoadingLines, TextRow, useAttempt } from '@/shared'
 import { abilityInWords } from './abilities'
 
 /** Where an invitation leads. The code stands behind the #, which browsers send to nobody. */
@@ -47,34 +47,25 @@ const join = (): Promise<void> =>
         }}{{ offer.until === null ? '' : `, until ${offer.until}` }}. You will sign in as
         <strong>{{ offer.signIn }}</strong>.
       </p>
-      <FieldRow v-slot="field" label="Your name" help="As colleagues read it in the history." :fault="faults['name']">
-        <el-input
-          :id="field.id"
-          v-model="name"
-          name="name"
-          autocomplete="name"
-          maxlength="80"
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
-      <FieldRow
-        v-slot="field"
+      <TextRow
+        v-model="name"
+        label="Your name"
+        help="As colleagues read it in the history."
+        :fault="faults['name']"
+        name="name"
+        autocomplete="name"
+        maxlength="80"
+      />
+      <TextRow
+        v-model="password"
         label="Password"
         help="At least 12 characters; several words are easiest."
         :fault="faults['password']"
-      >
-        <el-input
-          :id="field.id"
-          v-model="password"
-          name="password"
-          type="password"
-          autocomplete="new-password"
-          show-password
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+        name="password"
+        type="password"
+        autocomplete="new-password"
+        show-password
+      />
       <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
       <p class="act"><el-button type="primary" native-type="submit" :disabled="busy">Join</el-button></p>
     </form>

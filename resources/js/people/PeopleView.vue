@@ -5,7 +5,18 @@ import { computed, nextTick, ref } from 'vue'
 import { client, take } from '@/api'
 import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
-import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, plural, useAttempt, useNow } from '@/shared'
+import {
+  age,
+  EmptyState,
+  ErrorState,
+  FieldRow,
+  LoadingLines,
+  PageTop,
+  plural,
+  TextRow,
+  useAttempt,
+  useNow,
+} from '@/shared'
 import { abilityInWords, ABILITIES, type Ability } from './abilities'
 
 const { technician } = useSession()
@@ -263,8 +274,8 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
 
       <h2>Give a grant, or invite</h2>
       <form ref="form" novalidate @submit.prevent="give">
-        <FieldRow
-          v-slot="field"
+        <TextRow
+          v-model="signIn"
           label="Who"
           :help="
             known
@@ -272,18 +283,11 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
               : 'Who is not of the staff yet gets a letter with an invitation, open for a week.'
           "
           :fault="faults['signIn']"
-        >
-          <el-input
-            :id="field.id"
-            v-model="signIn"
-            name="signIn"
-            type="email"
-            placeholder="mail address"
-            autocomplete="off"
-            :aria-describedby="field.describedBy"
-            :aria-invalid="field.invalid"
-          />
-        </FieldRow>
+          name="signIn"
+          type="email"
+          placeholder="mail address"
+          autocomplete="off"
+        />
         <FieldRow v-slot="field" label="May" :fault="faults['ability']">
           <el-select :id="field.id" v-model="ability" name="ability"
             ><el-option v-for="each in ABILITIES" :key="each.value" :label="each.said" :value="each.value"
@@ -301,24 +305,22 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
             <el-option v-for="each in customers.data.value" :key="each.key" :label="each.name" :value="each.key" />
           </el-select>
         </FieldRow>
-        <FieldRow
-          v-slot="field"
+        <TextRow
+          v-model="until"
           label="Until"
           help="The last day, such as 2026-12-31. Left empty: without end."
           :fault="faults['until']"
-        >
-          <el-input
-            :id="field.id"
-            v-model="until"
-            name="until"
-            autocomplete="off"
-            :aria-describedby="field.describedBy"
-            :aria-invalid="field.invalid"
-          />
-        </FieldRow>
-        <FieldRow v-slot="field" label="What for" :fault="faults['purpose']">
-          <el-input :id="field.id" v-model="purpose" name="purpose" maxlength="200" autocomplete="off" />
-        </FieldRow>
+          name="until"
+          autocomplete="off"
+        />
+        <TextRow
+          v-model="purpose"
+          label="What for"
+          :fault="faults['purpose']"
+          name="purpose"
+          maxlength="200"
+          autocomplete="off"
+        />
         <p class="send">
           <el-button type="primary" native-type="submit" :disabled="signIn.trim() === '' || customer === ''">{{
             known ? 'Give it' : 'Invite'

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { client, take } from '@/api'
-import { FieldRow, useAttempt } from '@/shared'
+import { TextRow, useAttempt } from '@/shared'
 import { useSession } from './session'
 
 /** For who forgot their password: first a letter, then, by the code behind its #, a new one. */
@@ -36,23 +36,16 @@ const choose = (): Promise<void> =>
       The password is set, and you are signed out everywhere. <router-link to="/sign-in">Sign in with it</router-link>.
     </p>
     <form v-else-if="code !== ''" novalidate @submit.prevent="choose">
-      <FieldRow
-        v-slot="field"
+      <TextRow
+        v-model="password"
         label="New password"
         help="At least 12 characters; several words are easiest."
         :fault="faults['password']"
-      >
-        <el-input
-          :id="field.id"
-          v-model="password"
-          name="password"
-          type="password"
-          autocomplete="new-password"
-          show-password
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+        name="password"
+        type="password"
+        autocomplete="new-password"
+        show-password
+      />
       <p v-if="faults[''] !== undefined" class="fault" role="alert">
         {{ faults[''] }} <router-link to="/new-password" @click="$router.go(0)">Ask for another letter</router-link>.
       </p>
@@ -62,22 +55,15 @@ const choose = (): Promise<void> =>
       If anybody signs in as {{ name.trim() }}, a letter is on its way. What it holds opens once, for an hour.
     </p>
     <form v-else novalidate @submit.prevent="send">
-      <FieldRow
-        v-slot="field"
+      <TextRow
+        v-model="name"
         label="Sign-in"
         help="A letter goes there; the password stays as it is until you choose another."
         :fault="faults['signIn']"
-      >
-        <el-input
-          :id="field.id"
-          v-model="name"
-          name="signIn"
-          autocomplete="username"
-          autofocus
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+        name="signIn"
+        autocomplete="username"
+        autofocus
+      />
       <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy || name.trim() === ''"

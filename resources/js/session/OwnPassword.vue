@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, take } from '@/api'
-import { age, FieldRow, plural, useAttempt, useNow } from '@/shared'
+import { age, plural, TextRow, useAttempt, useNow } from '@/shared'
 import { useSession } from './session'
 
 /** One's own password, and where one is signed in. */
@@ -43,33 +43,23 @@ const endOthers = (): Promise<void> =>
   <p v-if="said !== ''" role="status">{{ said }}</p>
   <form novalidate @submit.prevent="change">
     <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true" />
-    <FieldRow v-slot="field" label="As it is" :fault="faults['password']">
-      <el-input
-        :id="field.id"
-        v-model="password"
-        name="old-password"
-        type="password"
-        autocomplete="current-password"
-        :aria-describedby="field.describedBy"
-        :aria-invalid="field.invalid"
-      />
-    </FieldRow>
-    <FieldRow
-      v-slot="field"
+    <TextRow
+      v-model="password"
+      label="As it is"
+      :fault="faults['password']"
+      name="old-password"
+      type="password"
+      autocomplete="current-password"
+    />
+    <TextRow
+      v-model="chosen"
       label="New"
       help="At least 12 characters; several words are easiest."
       :fault="faults['newPassword']"
-    >
-      <el-input
-        :id="field.id"
-        v-model="chosen"
-        name="new-password"
-        type="password"
-        autocomplete="new-password"
-        :aria-describedby="field.describedBy"
-        :aria-invalid="field.invalid"
-      />
-    </FieldRow>
+      name="new-password"
+      type="password"
+      autocomplete="new-password"
+    />
     <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
     <p class="act"><button type="submit" class="quiet-button">Change it</button></p>
   </form>

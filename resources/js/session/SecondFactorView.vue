@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { toDataURL } from 'qrcode'
 import { ref } from 'vue'
 import { client, detailOf, isProblem, take } from '@/api'
-import { FieldRow, PageTop } from '@/shared'
+import { PageTop, TextRow } from '@/shared'
 import OwnPassword from './OwnPassword.vue'
 import { sessionQuery, useSession } from './session'
 
@@ -75,16 +75,7 @@ const switchOff = (): Promise<void> =>
       />
       <p class="mono" data-testid="totp-secret">{{ setUp.secret }}</p>
       <form novalidate @submit.prevent="confirm">
-        <FieldRow v-slot="field" label="Code" :fault="fault">
-          <el-input
-            :id="field.id"
-            v-model="code"
-            name="code"
-            autocomplete="one-time-code"
-            :aria-describedby="field.describedBy"
-            :aria-invalid="field.invalid"
-          />
-        </FieldRow>
+        <TextRow v-model="code" label="Code" :fault="fault" name="code" autocomplete="one-time-code" />
         <p class="act"><el-button type="primary" native-type="submit">Switch it on</el-button></p>
       </form>
     </template>
@@ -96,17 +87,14 @@ const switchOff = (): Promise<void> =>
       </p>
       <!-- Password managers want to know whose password it is. -->
       <input type="text" autocomplete="username" :value="technician?.signIn" hidden aria-hidden="true" />
-      <FieldRow v-slot="field" label="Your password" :fault="fault">
-        <el-input
-          :id="field.id"
-          v-model="password"
-          name="password"
-          type="password"
-          autocomplete="current-password"
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+      <TextRow
+        v-model="password"
+        label="Your password"
+        :fault="fault"
+        name="password"
+        type="password"
+        autocomplete="current-password"
+      />
       <p class="act">
         <button v-if="technician?.secondFactor" type="submit" class="quiet-button">Switch it off</button>
         <el-button v-else type="primary" native-type="submit">Set it up</el-button>

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { detailOf, isProblem, type ProblemError } from '@/api'
-import { FieldRow } from '@/shared'
+import { TextRow } from '@/shared'
 import { useSession } from './session'
 
 const { signIn, reseller } = useSession()
@@ -45,45 +45,32 @@ async function send(): Promise<void> {
     <h1>Jaunty Roster</h1>
     <p class="soft">{{ reseller }}</p>
     <form novalidate @submit.prevent="send">
-      <FieldRow v-slot="field" label="Sign-in" :fault="problem?.at('/signIn')">
-        <el-input
-          :id="field.id"
-          v-model="name"
-          name="signIn"
-          autocomplete="username"
-          autofocus
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
-      <FieldRow v-slot="field" label="Password" :fault="problem?.at('/password')">
-        <el-input
-          :id="field.id"
-          v-model="password"
-          name="password"
-          type="password"
-          autocomplete="current-password"
-          show-password
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
-      <FieldRow
+      <TextRow
+        v-model="name"
+        label="Sign-in"
+        :fault="problem?.at('/signIn')"
+        name="signIn"
+        autocomplete="username"
+        autofocus
+      />
+      <TextRow
+        v-model="password"
+        label="Password"
+        :fault="problem?.at('/password')"
+        name="password"
+        type="password"
+        autocomplete="current-password"
+        show-password
+      />
+      <TextRow
         v-if="asksForCode"
-        v-slot="field"
+        v-model="code"
         label="Code"
         help="Six digits from your authenticator, or a recovery code."
         :fault="problem?.at('/code')"
-      >
-        <el-input
-          :id="field.id"
-          v-model="code"
-          name="code"
-          autocomplete="one-time-code"
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+        name="code"
+        autocomplete="one-time-code"
+      />
       <p v-if="failure !== undefined" class="fault" role="alert">{{ failure }}</p>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy" data-testid="sign-in">Sign in</el-button>

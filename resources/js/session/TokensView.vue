@@ -2,7 +2,7 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { client, take } from '@/api'
-import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, useAttempt, useNow } from '@/shared'
+import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, TextRow, useAttempt, useNow } from '@/shared'
 import { useSession } from './session'
 
 const SCOPES = [
@@ -105,34 +105,29 @@ const saysScope = (value: string): string => SCOPES.find((each) => each.value ==
     </table>
     <h2>Make one</h2>
     <form novalidate @submit.prevent="make">
-      <FieldRow v-slot="field" label="For which program" :fault="faults['name']">
-        <el-input
-          :id="field.id"
-          v-model="name"
-          name="name"
-          maxlength="80"
-          placeholder="for example nightly drift report"
-          autocomplete="off"
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+      <TextRow
+        v-model="name"
+        label="For which program"
+        :fault="faults['name']"
+        name="name"
+        maxlength="80"
+        placeholder="for example nightly drift report"
+        autocomplete="off"
+      />
       <FieldRow v-slot="field" label="It may" :fault="faults['scope']">
         <el-select :id="field.id" v-model="scope" name="scope"
           ><el-option v-for="each in SCOPES" :key="each.value" :label="each.said" :value="each.value"
         /></el-select>
       </FieldRow>
-      <FieldRow v-slot="field" label="For how many days" help="Left empty: without end." :fault="faults['days']">
-        <el-input
-          :id="field.id"
-          v-model="days"
-          name="days"
-          inputmode="numeric"
-          autocomplete="off"
-          :aria-describedby="field.describedBy"
-          :aria-invalid="field.invalid"
-        />
-      </FieldRow>
+      <TextRow
+        v-model="days"
+        label="For how many days"
+        help="Left empty: without end."
+        :fault="faults['days']"
+        name="days"
+        inputmode="numeric"
+        autocomplete="off"
+      />
       <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="name.trim() === ''">Make it</el-button>
