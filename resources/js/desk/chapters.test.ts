@@ -8,7 +8,7 @@ import IntakeChapter from './IntakeChapter.vue'
 import NowLine from './NowLine.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
-import { openPart, PRACTICE, ZONE } from './testing'
+import { NOTHING_LIVE, openPart, ZONE } from './testing'
 
 const BOX = bookObject('mailbox:ines', { pin: 'set' }, { label: 'Ines Marsh' })
 const DESK: Desk = { key: 'inlet', revision: 3, numbers: {}, objects: [BOX], draft: { changes: [], clashes: [] } }
@@ -24,18 +24,7 @@ const MAIL: Difference = {
   since: null,
   by: null,
 }
-const LIVE: Live = {
-  onSwitch: true,
-  readAt: '2026-12-01T18:05:00Z',
-  differences: [MAIL],
-  left: [],
-  waived: [],
-  signed: null,
-  runSheet: [],
-  pinsToTell: [],
-  switch: PRACTICE,
-  numbers: {},
-}
+const LIVE: Live = { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL] }
 
 let page: VueWrapper
 afterEach(() => {

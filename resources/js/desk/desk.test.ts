@@ -1,14 +1,14 @@
-import { mount, type VueWrapper } from '@vue/test-utils'
-import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
+import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
-import type { BookObject, Change, Desk, Finding, Live } from '@/api'
-import { bookObject, close, fakeServer, key, NOTHING_LIVE, PRACTICE, Refused, settle } from '@/testing'
+import type { BookObject, Change, Desk, Finding, Live, Push } from '@/api'
+import { bookObject, close, type fakeServer, key, NOTHING_LIVE, Refused, settle } from '@/testing'
 import CallLine from './CallLine.vue'
-import { provideDesk, type DeskState } from './desk'
+import { useDesk, type DeskState } from './desk'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
 import SheetGrid from './SheetGrid.vue'
+import { EDITS, openPart, ZONE } from './testing'
 
 function user(name: string, extension: string, seconds = 20): BookObject {
   return bookObject(
@@ -28,54 +28,31 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-/** A sheet with the margin, the pending bar and the push chapter around one fake server. */
+/** A sheet with the margin, the push chapter and the call line. */
+const Parts = defineComponent({
+  setup: () => {
+    const { book } = useDesk()
+    return () => [
+      h(SheetGrid, { kind: 'user', objects: book.data.value?.objects.filter((each) => each.kind === 'user') ?? [] }),
+      h(MarginNotes, { title: 'Users', kinds: ['user'], zone: ZONE }),
+      h(PushChapter, { zone: ZONE }),
+      h(CallLine),
+    ]
+  },
+})
+
 async function openDesk(
   desk: Desk,
   live: Live = NOTHING_LIVE,
   more: Record<string, unknown> = {},
 ): Promise<{ server: ReturnType<typeof fakeServer>; state: DeskState }> {
-  const server = fakeServer({
+  const opened = await openPart(Parts, desk.objects, {
     'GET /customers/inlet/desk': desk,
     'GET /customers/inlet/live': live,
-    'GET /customers/inlet/live/impact': {
-      readAt: null,
-      impact: null,
-      strips: null,
-      findings: [],
-      noticed: [],
-      brings: [],
-    },
-    'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
-    'GET /customers/inlet/now': { book: null, live: null, readAt: null },
-    'GET /customers/inlet/pushes': { pushes: [] },
-    'GET /customers/inlet/revisions': { revisions: [] },
-    'GET /customers': { customers: [] },
     ...more,
   })
-  let state: DeskState | undefined
-  const users = desk.objects.filter((object) => object.kind === 'user')
-  const Desk = defineComponent({
-    setup: () => {
-      state = provideDesk('inlet')
-      return () => [
-        h(SheetGrid, {
-          kind: 'user',
-          objects: state?.book.data.value?.objects.filter((object) => object.kind === 'user') ?? users,
-        }),
-        h(MarginNotes, { title: 'Users', kinds: ['user'], zone: 'America/Halifax' }),
-        h(PushChapter, { zone: 'America/Halifax' }),
-        h(CallLine),
-      ]
-    },
-  })
-  HTMLDialogElement.prototype.showModal = function showModal(): void {
-    this.open = true
-  }
-  const queryClient = new QueryClient({ defaultOptions: { queries: { retry: false } } })
-  page = mount(Desk, { attachTo: document.body, global: { plugins: [[VueQueryPlugin, { queryClient }]] } })
-  await settle()
-  if (state === undefined) throw new Error('no desk')
-  return { server, state }
+  page = opened.page
+  return opened
 }
 
 function cell(row: number, column: number): HTMLElement {
@@ -102,7 +79,21 @@ async function paste(row: number, column: number, text: string): Promise<void> {
   await settle()
 }
 
-const EDITS = 'POST /customers/inlet/draft/edits'
+/** Read from the switch, which says the same. */
+const READ: Live = { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' }
+
+const PUSH: Push = {
+  id: 'p1',
+  revision: 3,
+  whole: true,
+  status: 'queued',
+  reason: null,
+  by: 'Lena',
+  requestedAt: '2026-12-01T18:05:00Z',
+  endedAt: null,
+  steps: [],
+}
+
 const [EXT, FIRST, , RINGS] = [0, 1, 2, 3]
 
 describe('a sheet', () => {
@@ -256,12 +247,7 @@ describe('the margin', () => {
       since: null,
       by: null,
     }
-    await openDesk(deskOf([user('ines', '201')]), {
-      ...NOTHING_LIVE,
-      onSwitch: true,
-      readAt: '2026-12-01T18:05:00Z',
-      differences: [{ ...each, whose: 'ours' }],
-    })
+    await openDesk(deskOf([user('ines', '201')]), { ...READ, differences: [{ ...each, whose: 'ours' }] })
 
     expect(page.get('[data-testid=not-pushed]').text()).toContain('1 change here not pushed yet')
     expect(page.get('[data-testid=not-pushed]').text()).toContain('rings for (desk) 20 s; the switch has 5 s')
@@ -271,11 +257,9 @@ describe('the margin', () => {
   })
 
   it('says that it could not look, and never that all is well then', async () => {
-    await openDesk(
-      deskOf([user('ines', '201')]),
-      { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' },
-      { 'GET /customers/inlet/margin': new Refused(500, { detail: 'Something went wrong here.' }) },
-    )
+    await openDesk(deskOf([user('ines', '201')]), READ, {
+      'GET /customers/inlet/margin': new Refused(500, { detail: 'Something went wrong here.' }),
+    })
 
     expect(page.get('[data-testid=not-looked]').text()).toContain('This could not be looked over')
     expect(page.text()).not.toContain('Nothing to say')
@@ -313,20 +297,8 @@ describe('the margin', () => {
   it('offers to tell the switch a PIN that is all there is to push', async () => {
     const { server } = await openDesk(
       deskOf([user('ines', '201')]),
-      { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', pinsToTell: ['user:ines'] },
-      {
-        'POST /customers/inlet/pushes': {
-          id: 'p1',
-          revision: 3,
-          whole: true,
-          status: 'queued',
-          reason: null,
-          by: 'Lena',
-          requestedAt: '2026-12-01T18:05:00Z',
-          endedAt: null,
-          steps: [],
-        },
-      },
+      { ...READ, pinsToTell: ['user:ines'] },
+      { 'POST /customers/inlet/pushes': PUSH },
     )
 
     await page.get('[data-testid=push]').trigger('click')
@@ -354,15 +326,7 @@ describe('the margin', () => {
 
   it('puts back the field of a difference, whole fields at a time', async () => {
     const live: Live = {
-      onSwitch: true,
-      readAt: '2026-12-01T18:05:00Z',
-      runSheet: [],
-      pinsToTell: [],
-      switch: PRACTICE,
-      numbers: {},
-      left: [],
-      waived: [],
-      signed: null,
+      ...READ,
       differences: [
         {
           object: 'user:ines',
@@ -378,18 +342,9 @@ describe('the margin', () => {
         },
       ],
     }
-    const push = {
-      id: 'p1',
-      revision: 3,
-      whole: false,
-      status: 'queued',
-      reason: null,
-      by: 'Lena',
-      requestedAt: '2026-12-01T18:05:00Z',
-      endedAt: null,
-      steps: [],
-    }
-    const { server } = await openDesk(deskOf([user('ines', '201')]), live, { 'POST /customers/inlet/pushes': push })
+    const { server } = await openDesk(deskOf([user('ines', '201')]), live, {
+      'POST /customers/inlet/pushes': { ...PUSH, whole: false },
+    })
 
     const note = page.get('[data-testid=drift]')
     expect(note.text()).toContain('Ines Marsh: rings for (desk) was changed on the switch')
@@ -405,15 +360,8 @@ describe('the margin', () => {
 
   it('does not offer to put back what is only on the switch', async () => {
     const live: Live = {
-      onSwitch: true,
-      readAt: '2026-12-01T18:05:00Z',
+      ...READ,
       runSheet: [{ kind: 'delete', object: 'user:live-1', label: 'Temp test', fields: [] }],
-      pinsToTell: [],
-      switch: PRACTICE,
-      numbers: {},
-      left: [],
-      waived: [],
-      signed: null,
       differences: [
         {
           object: 'user:live-1',
@@ -538,15 +486,7 @@ describe('the pending bar', () => {
 
 describe('what callers notice of drift', () => {
   const drifted: Live = {
-    onSwitch: true,
-    readAt: '2026-12-01T18:00:00Z',
-    runSheet: [],
-    pinsToTell: [],
-    switch: PRACTICE,
-    numbers: {},
-    left: [],
-    waived: [],
-    signed: null,
+    ...READ,
     differences: [
       {
         object: 'user:ines',

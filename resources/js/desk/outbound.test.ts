@@ -118,6 +118,17 @@ const CHOICES = {
   ],
 }
 
+/** The server's answer where one object is made. */
+const making = (ref: string): Record<string, unknown> => ({
+  key: 'inlet',
+  revision: 3,
+  numbers: {},
+  objects: BOOK,
+  draft: { changes: [], clashes: [] },
+  margin: { findings: [], waived: [], strip: null },
+  made: [ref],
+})
+
 let page: VueWrapper
 afterEach(() => {
   close(page)
@@ -233,17 +244,7 @@ it('dials a sample, and marks a mistake that goes out', async () => {
 })
 
 it('makes a route of what was ticked, the prefix stripped, and keeps help apart', async () => {
-  const { server } = await chapter({
-    [OBJECTS]: {
-      key: 'inlet',
-      revision: 3,
-      numbers: {},
-      objects: BOOK,
-      draft: { changes: [], clashes: [] },
-      margin: { findings: [], waived: [], strip: null },
-      made: ['route:long-distance'],
-    },
-  })
+  const { server } = await chapter({ [OBJECTS]: making('route:long-distance') })
   await press('Another route')
   await page.get('[aria-label="Name of the route"]').setValue('Long distance')
   const tick = page.findAll('.choices input')
@@ -276,20 +277,7 @@ it('makes a route of what was ticked, the prefix stripped, and keeps help apart'
 })
 
 it('copies a trunk with all its settings under another name', async () => {
-  const { server } = await chapter(
-    {
-      [OBJECTS]: {
-        key: 'inlet',
-        revision: 3,
-        numbers: {},
-        objects: BOOK,
-        draft: { changes: [], clashes: [] },
-        margin: { findings: [], waived: [], strip: null },
-        made: ['trunk:main-trunk-copy'],
-      },
-    },
-    'trunk:main',
-  )
+  const { server } = await chapter({ [OBJECTS]: making('trunk:main-trunk-copy') }, 'trunk:main')
   await press('Copy Main trunk')
 
   expect(server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({

@@ -5,23 +5,7 @@ import CallsMade from './CallsMade.vue'
 import DirectoryPane from './chapters/DirectoryPane.vue'
 import MembersTable from './chapters/MembersTable.vue'
 import PortOrders from './PortOrders.vue'
-import { NO_CALLS, object, openPart } from './testing'
-
-const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
-const JOSS = object('user:joss', { display: 'Joss Arden', extension: '202' })
-const GROUP = object('group:desk', {
-  name: 'Front Desk',
-  extension: '300',
-  order: 'sequential',
-  ringsEach: 3,
-  rotations: 1,
-  noAnswerSeconds: 35,
-  queue: null,
-  mailbox: null,
-  signInBy: 'member',
-  members: [{ item: 'ines', who: 'user:ines', tier: 1, share: null, signedIn: true, confirm: false }],
-  otherwise: { noAnswer: 'mailbox:desk' },
-})
+import { FRONT_DESK, INES, JOSS, NO_CALLS, object, openPart } from './testing'
 
 let page: VueWrapper
 afterEach(() => {
@@ -187,7 +171,7 @@ describe('calls that were made', () => {
     ],
   }
   const TRIO = object('group:desk', {
-    ...GROUP.fields,
+    ...FRONT_DESK.fields,
     members: ['ines', 'joss', 'cleo'].map((item) => ({
       item,
       who: `user:${item}`,

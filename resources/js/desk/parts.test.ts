@@ -17,25 +17,10 @@ import InlineField from './InlineField.vue'
 import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import SheetGrid from './SheetGrid.vue'
-import { EDITS, meaning, MEANT, object, OBJECTS, openPart, sent } from './testing'
+import { EDITS, FRONT_DESK, INES, JOSS, meaning, MEANT, object, OBJECTS, openPart, sent } from './testing'
 import { sidesOf, withSide } from './treatments'
 
-const INES = object('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
-const JOSS = object('user:joss', { display: 'Joss Arden', extension: '202' })
 const BOX = object('mailbox:desk', { name: 'Desk mailbox' })
-const GROUP = object('group:desk', {
-  name: 'Front Desk',
-  extension: '300',
-  order: 'sequential',
-  ringsEach: 3,
-  rotations: 1,
-  noAnswerSeconds: 35,
-  queue: null,
-  mailbox: null,
-  signInBy: 'member',
-  members: [{ item: 'ines', who: 'user:ines', tier: 1, share: null, signedIn: true, confirm: false }],
-  otherwise: { noAnswer: 'mailbox:desk' },
-})
 const RULER: Ruler = {
   state: '',
   limit: 35,
@@ -125,10 +110,10 @@ describe('a finding in the margin', () => {
   it('shows its change set before it is made, and makes it as one edit', async () => {
     const opened = await openPart(
       MarginNotes,
-      [GROUP],
+      [FRONT_DESK],
       {
         'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
-        [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [GROUP], draft: { changes: [], clashes: [] } },
+        [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [FRONT_DESK], draft: { changes: [], clashes: [] } },
       },
       { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
     )
@@ -158,7 +143,7 @@ describe('a finding in the margin', () => {
     }
     const opened = await openPart(
       MarginNotes,
-      [GROUP],
+      [FRONT_DESK],
       {
         'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
         'POST /customers/inlet/findings/waivers': waived,
@@ -190,7 +175,7 @@ describe('a finding in the margin', () => {
     const other = { ...FINDING, objects: ['menu:day'], fingerprint: 'f2', title: 'Day menu: something' }
     const opened = await openPart(
       MarginNotes,
-      [GROUP],
+      [FRONT_DESK],
       { 'GET /customers/inlet/margin': { findings: [FINDING, other], waived: [], strip: null } },
       { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
     )
@@ -207,7 +192,7 @@ describe('the call line', () => {
   const CALLS = 'POST /customers/inlet/calls'
 
   async function say(said: string, handlers: Record<string, unknown>): ReturnType<typeof openPart> {
-    const opened = await openPart(CallLine, [GROUP, BOX], {
+    const opened = await openPart(CallLine, [FRONT_DESK, BOX], {
       'POST /customers/inlet/calls/completions': { offers: [] },
       ...handlers,
     })
@@ -249,7 +234,7 @@ describe('the call line', () => {
   it('keeps a call as a promise of what it does', async () => {
     const { server } = await say('300 wed 10:00', {
       [CALLS]: FOLLOWED,
-      [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [GROUP], draft: { changes: [], clashes: [] } },
+      [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [FRONT_DESK], draft: { changes: [], clashes: [] } },
     })
     await press('Keep as promise')
     expect(sent(server)).toEqual([
@@ -270,18 +255,18 @@ describe('a group', () => {
   it('takes members from a pasted list, and says whom it does not know', async () => {
     const opened = await openPart(
       MembersTable,
-      [GROUP, INES, JOSS],
+      [FRONT_DESK, INES, JOSS],
       {
         [EDITS]: {
           key: 'inlet',
           revision: 3,
           numbers: {},
-          objects: [GROUP, INES, JOSS],
+          objects: [FRONT_DESK, INES, JOSS],
           draft: { changes: [], clashes: [] },
         },
         [MEANT]: meaning({ '202': 'user:joss', '+1 902 555 0178': 'outside:+19025550178' }),
       },
-      { props: { group: GROUP } },
+      { props: { group: FRONT_DESK } },
     )
     page = opened.page
     const line = page.get('[aria-label="New member"]')
@@ -294,7 +279,7 @@ describe('a group', () => {
       {
         object: 'group:desk',
         path: 'members',
-        value: [...GROUP.fields.members, { who: 'user:joss' }, { who: 'outside:+19025550178' }],
+        value: [...FRONT_DESK.fields.members, { who: 'user:joss' }, { who: 'outside:+19025550178' }],
       },
     ])
     expect((line.element as HTMLInputElement).value).toBe('Nobody')
@@ -305,7 +290,7 @@ describe('a group', () => {
     const limits: number[] = []
     const opened = await openPart(
       TimingRuler,
-      [GROUP, INES, JOSS],
+      [FRONT_DESK, INES, JOSS],
       {},
       {
         props: { ruler: RULER, label: 'Who rings', mayMove: true, onLimit: (seconds: number) => limits.push(seconds) },
@@ -321,7 +306,7 @@ describe('a group', () => {
   it('says of every case where it goes, the blank ones as no answer', async () => {
     const opened = await openPart(
       GroupsChapter,
-      [GROUP, INES, BOX],
+      [FRONT_DESK, INES, BOX],
       { 'GET /customers/inlet/rulers/group/desk': { rulers: [RULER] } },
       { at: 'group:desk' },
     )
@@ -571,9 +556,11 @@ describe('every field', () => {
   it('is edited in place by its path, an unset part is set first', async () => {
     const opened = await openPart(
       FieldList,
-      [GROUP, INES, BOX],
-      { [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [GROUP], draft: { changes: [], clashes: [] } } },
-      { props: { object: GROUP } },
+      [FRONT_DESK, INES, BOX],
+      {
+        [EDITS]: { key: 'inlet', revision: 3, numbers: {}, objects: [FRONT_DESK], draft: { changes: [], clashes: [] } },
+      },
+      { props: { object: FRONT_DESK } },
     )
     page = opened.page
     await page.get('[aria-label^="wrap up"]').trigger('click')
@@ -589,9 +576,9 @@ describe('every field', () => {
   it('keeps what could not be read, with what is wrong with it', async () => {
     const opened = await openPart(
       InlineField,
-      [GROUP],
+      [FRONT_DESK],
       {},
-      { props: { object: GROUP, path: 'noAnswerSeconds', type: { type: 'seconds' }, label: 'Limit' } },
+      { props: { object: FRONT_DESK, path: 'noAnswerSeconds', type: { type: 'seconds' }, label: 'Limit' } },
     )
     page = opened.page
     await page.get('button').trigger('click')

@@ -3,7 +3,7 @@ import { mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { BookObject, Desk, Meant } from '@/api'
-import { fakeServer, NOTHING_LIVE, settle } from '@/testing'
+import { bookObject, fakeServer, NOTHING_LIVE, settle } from '@/testing'
 
 export { bookObject as object, NOTHING_LIVE, PRACTICE } from '@/testing'
 import { provideDesk, type DeskState } from './desk'
@@ -42,6 +42,23 @@ export const NO_CALLS = {
   users: [],
   forms: [],
 }
+
+/** Two users, and a group of one of them. */
+export const INES = bookObject('user:ines', { display: 'Ines Marsh', extension: '201', mailbox: 'mailbox:ines' })
+export const JOSS = bookObject('user:joss', { display: 'Joss Arden', extension: '202' })
+export const FRONT_DESK = bookObject('group:desk', {
+  name: 'Front Desk',
+  extension: '300',
+  order: 'sequential',
+  ringsEach: 3,
+  rotations: 1,
+  noAnswerSeconds: 35,
+  queue: null,
+  mailbox: null,
+  signInBy: 'member',
+  members: [{ item: 'ines', who: 'user:ines', tier: 1, share: null, signedIn: true, confirm: false }],
+  otherwise: { noAnswer: 'mailbox:desk' },
+})
 
 /** Parts of a desk around one fake server, at an address. */
 export async function openPart(
