@@ -204,7 +204,9 @@ function waitingLine(difference: Difference): string {
         >Nothing to say of the book. What the switch holds could not be asked.</template
       >
       <template v-else-if="live.data.value?.readAt"
-        >Nothing to say: book and switch agree here, as read {{ age(live.data.value.readAt, now) }}.</template
+        >Nothing to say: book and switch agree here{{
+          live.data.value.waived.length > 0 ? ' but for what was waived' : ''
+        }}, as read {{ age(live.data.value.readAt, now) }}.</template
       >
       <template v-else>Nothing to say here. The switch has not been read for this customer.</template>
     </p>

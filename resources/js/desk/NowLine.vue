@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { RightNow } from '@/api'
-import { age, plural, timeThere, useNow } from '@/shared'
+import { age, timeThere, useNow } from '@/shared'
 import { useBeside, useDesk } from './desk'
 import TellingLine from './TellingLine.vue'
 import { same } from './values'
@@ -14,7 +14,7 @@ import { same } from './values'
 defineProps<{ zone: string }>()
 
 const { queries, names } = useDesk()
-const { live, notPushed, changedThere } = useBeside()
+const { live, otherwise } = useBeside()
 const { data, isError } = useQuery(queries.now)
 const now = useNow()
 
@@ -25,14 +25,10 @@ const differs = computed(() => {
   const [book, live] = [data.value?.book ?? null, data.value?.live ?? null]
   return book !== null && live !== null && !same(book.telling, live.telling)
 })
-const parts = computed(() => [
-  ...(changedThere.value.length > 0 ? [`${plural(changedThere.value.length, 'place')} changed there`] : []),
-  ...(notPushed.value.length > 0 ? [`${plural(notPushed.value.length, 'change')} here not pushed yet`] : []),
-])
 /** Nothing is said of what could not be asked. */
 const against = computed(() => {
   if (live.data.value === undefined) return live.isError.value ? '; whether it says the same is unknown' : ''
-  return parts.value.length === 0 ? ' and says the same' : `; ${parts.value.join(', ')}`
+  return otherwise.value.length === 0 ? ' and says the same' : `; ${otherwise.value.join(', ')}`
 })
 </script>
 

@@ -14,7 +14,7 @@ const props = defineProps<{ zone: string }>()
 
 const { book, names, busy } = useDesk()
 const { changes, edit } = useDraft()
-const { live, impact, pushes, notPushed, changedThere, underWay, push, readAgain, waive } = useBeside()
+const { live, impact, pushes, notPushed, changedThere, otherwise, underWay, push, readAgain, waive } = useBeside()
 const now = useNow()
 
 const runSheet = computed(() => live.data.value?.runSheet ?? [])
@@ -25,13 +25,7 @@ const pinsOf = computed(() =>
     5,
   ),
 )
-const alike = computed(() => {
-  const parts = [
-    ...(changedThere.value.length > 0 ? [`${plural(changedThere.value.length, 'place')} changed there`] : []),
-    ...(notPushed.value.length > 0 ? [`${plural(notPushed.value.length, 'change')} not pushed yet`] : []),
-  ]
-  return parts.length === 0 ? 'the same' : parts.join(' · ')
-})
+const alike = computed(() => (otherwise.value.length === 0 ? 'the same' : otherwise.value.join(' · ')))
 const removed = computed(() => runSheet.value.filter((step) => step.kind === 'delete'))
 const last = computed(() => pushes.data.value?.[0])
 const earlier = computed(() => (pushes.data.value ?? []).slice(1))
@@ -341,7 +335,7 @@ function ended(each: Push): string {
           >
         </p>
       </template>
-      <p v-else-if="changedThere.length > 0" class="soft">Nothing to push that was not waived.</p>
+      <p v-else-if="otherwise.length > 0" class="soft">Nothing to push that was not waived.</p>
       <p v-else class="soft">Nothing to push: the switch already holds the book.</p>
       <div v-if="last !== undefined && !isUnderWay(last)" class="last" data-testid="last-push">
         <p>

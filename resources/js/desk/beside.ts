@@ -2,6 +2,7 @@ import { useQuery, useQueryClient, type UseQueryReturnType } from '@tanstack/vue
 import { computed, watch, type ComputedRef } from 'vue'
 import { client, take, type Difference, type Impact, type Live, type Push } from '@/api'
 import { rosterQuery } from '@/roster'
+import { plural } from '@/shared'
 import type { Notice, Notices } from './notices'
 import { isUnderWay, type DeskQueries } from './queries'
 
@@ -14,6 +15,8 @@ export interface BesideState {
   /** What was entered here and is not on the switch yet, and what somebody changed there: two things, and two words. */
   notPushed: ComputedRef<Difference[]>
   changedThere: ComputedRef<Difference[]>
+  /** In what book and switch say otherwise, waived or not, counted; empty where they say the same. */
+  otherwise: ComputedRef<string[]>
   underWay: ComputedRef<Push | undefined>
   push: (only?: { object: string; field: string | null }[]) => Promise<void>
   stop: (id: string) => Promise<void>
@@ -33,6 +36,15 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
   const differences = computed(() => live.data.value?.differences ?? [])
   const notPushed = computed(() => differences.value.filter((each) => each.whose === 'ours'))
   const changedThere = computed(() => differences.value.filter((each) => each.whose !== 'ours'))
+  const otherwise = computed(() =>
+    (
+      [
+        [changedThere.value.length, 'place', 'changed there'],
+        [notPushed.value.length, 'change', 'not pushed yet'],
+        [live.data.value?.waived.length ?? 0, 'place', 'otherwise there and waived'],
+      ] as const
+    ).flatMap(([count, what, how]) => (count === 0 ? [] : [`${plural(count, what)} ${how}`])),
+  )
   const impact = useQuery({ ...queries.impact, enabled: computed(() => changedThere.value.length > 0) })
   const underWay = computed(() => pushes.data.value?.find(isUnderWay))
 
@@ -115,6 +127,7 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
     differences,
     notPushed,
     changedThere,
+    otherwise,
     underWay,
     push,
     stop,

@@ -90,6 +90,8 @@ it('waives a difference with a reason and a last day, and takes it back', async 
     until: '2026-12-24',
   })
   expect(page.get('[data-testid=waived]').text()).toContain('away')
+  expect(page.get('[data-testid=compared]').text()).toContain('1 place otherwise there and waived')
+  expect(page.text()).toContain('Nothing to push that was not waived.')
   expect(page.find('[data-testid=differences]').exists()).toBe(false)
 
   // A finding of the difference is one no more.

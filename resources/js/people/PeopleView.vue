@@ -152,7 +152,7 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
     <span class="soft">who may do what, and until when</span></PageTop
   >
   <main class="people">
-    <p class="outcome" role="status">
+    <p class="outcome" :class="{ said: said !== '' }" role="status">
       {{ said }}
       <button v-if="taken !== undefined && said !== ''" type="button" class="quiet-button" @click="giveBack">
         Give it back
@@ -364,11 +364,7 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
   padding: 14px 22px;
 }
 
-.outcome:empty {
-  display: none;
-}
-
-.outcome {
+.outcome.said {
   padding: 8px 12px;
   border-left: 3px solid var(--buoy);
   background: var(--sheet);
