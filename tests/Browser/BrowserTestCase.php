@@ -165,10 +165,14 @@ abstract class BrowserTestCase extends TestCase
 
     protected function type(string $css, string $text): void
     {
-        $element = $this->element($css);
-        $element->click();
-        $element->sendKeys([WebDriverKeys::CONTROL, 'a']);
-        $element->sendKeys($text);
+        self::until(function () use ($css, $text): bool {
+            $element = $this->element($css);
+            $element->click();
+            $element->sendKeys([WebDriverKeys::CONTROL, 'a']);
+            $element->sendKeys($text);
+
+            return true;
+        }, "nothing can be typed at {$css}");
     }
 
     /** Keys pressed on the keyboard, wherever the focus is: a modifier is held until NULL. */
@@ -235,10 +239,17 @@ abstract class BrowserTestCase extends TestCase
 
     protected function textOf(string $css): string
     {
-        return implode("\n", array_map(
-            static fn ($element): string => $element->getText(),
-            $this->browser->findElements(WebDriverBy::cssSelector($css)),
-        ));
+        $text = '';
+        self::until(function () use ($css, &$text): bool {
+            $text = implode("\n", array_map(
+                static fn ($element): string => $element->getText(),
+                $this->browser->findElements(WebDriverBy::cssSelector($css)),
+            ));
+
+            return true;
+        }, "{$css} is drawn anew again and again");
+
+        return $text;
     }
 
     /** The cell of a sheet by its row's object and its column's head. */
@@ -258,7 +269,11 @@ abstract class BrowserTestCase extends TestCase
 
     protected function edit(string $object, string $column, string $text): void
     {
-        $this->cell($object, $column)->click();
+        self::until(function () use ($object, $column): bool {
+            $this->cell($object, $column)->click();
+
+            return true;
+        }, "the cell {$column} of {$object} cannot be clicked");
         $this->keys(WebDriverKeys::CONTROL . 'a' . WebDriverKeys::NULL, $text, WebDriverKeys::ENTER);
     }
 

@@ -74,9 +74,10 @@ async function enterAndClose(): Promise<void> {
   margin-top: 10px;
 }
 
+/* Of one height while it is asked and after: what is pressed below does not move away under the pointer. */
 .notice {
+  height: 26vh;
   margin-top: 16px;
-  max-height: 30vh;
   overflow-y: auto;
 }
 

@@ -117,3 +117,18 @@ it('goes down with Enter, past the last row into a new one', async () => {
   expect(rows).toEqual([{ name: 'Ines Mar' }, {}])
   expect(document.activeElement?.getAttribute('data-cell')).toBe('1-0')
 })
+
+it('leaves what is being typed alone when an answer of the server comes meanwhile', async () => {
+  table([{ name: 'Ines Marsh', extension: '203' }])
+  const cell = field.get<HTMLInputElement>('input[data-cell="0-1"]')
+  cell.element.value = '20'
+  await cell.trigger('input')
+  await field.setProps({ faults: { 'users/0/extension': '203 is taken' }, understood: [{ name: 'Ines Marsh' }] })
+  expect(cell.element.value).toBe('20')
+
+  cell.element.value = '204'
+  await cell.trigger('input')
+  await cell.trigger('change')
+  expect(rows).toEqual([{ name: 'Ines Marsh', extension: '204' }])
+  expect(cell.element.value).toBe('204')
+})

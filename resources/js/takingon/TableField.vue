@@ -31,6 +31,8 @@ const pasted = ref('')
 const said = ref('')
 const before = ref<Row[]>()
 const table = ref<HTMLElement>()
+/** The cell that is being typed in: an answer of the server that comes meanwhile draws the table anew, not its text. */
+const typing = ref<{ row: number; column: string; text: string }>()
 
 const columns = computed(() => asked.columns)
 const own = computed(() =>
@@ -79,7 +81,13 @@ function pasteInto(event: ClipboardEvent): void {
   void read(text, false)
 }
 
+function shownIn(index: number, column: string): string {
+  const { row, column: at, text } = typing.value ?? {}
+  return row === index && at === column ? (text ?? '') : (rows.value[index]?.[column] ?? '')
+}
+
 function change(index: number, column: string, text: string): void {
+  typing.value = undefined
   rows.value = rows.value.map((row, at) => (at === index ? { ...row, [column]: text } : row))
 }
 
@@ -129,7 +137,7 @@ function move(event: KeyboardEvent, row: number, column: number): void {
           </tr>
         </thead>
         <tbody>
-          <template v-for="(row, index) in rows" :key="index">
+          <template v-for="(_, index) in rows" :key="index">
             <tr :class="{ marked: faultsIn(index).length + readingsOf(index).length > 0 }">
               <td
                 v-for="(column, at) in columns"
@@ -137,7 +145,7 @@ function move(event: KeyboardEvent, row: number, column: number): void {
                 :class="[column.type, { wrong: own[`${index}/${column.key}`] !== undefined }]"
               >
                 <input
-                  :value="row[column.key] ?? ''"
+                  :value="shownIn(index, column.key)"
                   :data-cell="`${index}-${at}`"
                   :class="{ mono: ['extension', 'phone', 'number'].includes(column.type) }"
                   autocomplete="off"
@@ -145,7 +153,9 @@ function move(event: KeyboardEvent, row: number, column: number): void {
                   :aria-label="`${column.question}, row ${index + 1}`"
                   :aria-invalid="own[`${index}/${column.key}`] !== undefined"
                   :aria-describedby="own[`${index}/${column.key}`] === undefined ? undefined : `${id}-${index}-${at}`"
+                  @input="typing = { row: index, column: column.key, text: ($event.target as HTMLInputElement).value }"
                   @change="change(index, column.key, ($event.target as HTMLInputElement).value)"
+                  @blur="typing = undefined"
                   @keydown="move($event, index, at)"
                   @paste="pasteInto"
                 />
