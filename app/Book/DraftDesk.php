@@ -109,11 +109,13 @@ final readonly class DraftDesk
     public function make(TenantRow $tenant, string $technicianId, array $wanted): array
     {
         $book = $this->view($tenant, $technicianId)->edited;
+        $typed = new AsTyped($book);
         $edits = [];
         foreach ($wanted as [$kind, $name, $fields]) {
             $new = NewObject::called($name, $kind, $book);
             $edits[] = $edit = FieldEdit::of('create', (string) $new->reference, null, $fields + $new->fields);
-            $book = $edit->applyTo($book);
+            $book = $edit->applyTo($book, $typed);
+            $typed->follow($book, $edit->object);
         }
 
         return [
@@ -137,7 +139,7 @@ final readonly class DraftDesk
             try {
                 $book = $edit->applyTo($book, $typed);
                 // Who was made, taken out or renamed is called otherwise by the next.
-                $typed = $edit->changesNames() ? new AsTyped($book) : $typed;
+                $typed->follow($book, $edit->object);
             } catch (UnusableBook $fault) {
                 $faults[] = $fault;
             }

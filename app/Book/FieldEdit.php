@@ -17,8 +17,6 @@ use Jaunty\Core\Change\OperationKind;
 /** One thing as a technician wants it: a field, the order of a list, an object more or one less. */
 final readonly class FieldEdit
 {
-    private const NAMING = ['name', 'display', 'extension', 'label'];
-
     /** @param mixed $value the field's value, the items' keys in order, or a new object's fields */
     private function __construct(
         public OperationKind $kind,
@@ -67,16 +65,6 @@ final readonly class FieldEdit
         return ChangeSet::of(
             Operation::move($this->object, $this->path, $keys($before), $keys($this->value)),
         )->applyTo($book);
-    }
-
-    /** Whether an object is called otherwise after it, or is there no more, or only then. */
-    public function changesNames(): bool
-    {
-        return match ($this->kind) {
-            OperationKind::Create, OperationKind::Delete => true,
-            OperationKind::Set => in_array(explode('/', $this->path)[0], self::NAMING, true),
-            OperationKind::Move => false,
-        };
     }
 
     /** Whether it settles what two technicians want differently. */

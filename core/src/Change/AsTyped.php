@@ -24,7 +24,7 @@ use Jaunty\Core\Templates\Slug;
  * Values of fields as people type them, made what the book writes: telephone numbers, addresses of devices, names of
  * objects where the book has references, and keys for items of lists that came without.
  */
-final readonly class AsTyped
+final class AsTyped
 {
     private const OUTSIDE = 'outside:';
 
@@ -41,12 +41,19 @@ final readonly class AsTyped
 
     private TypedNumber $numbers;
 
-    private Meant $meant;
+    private readonly Meant $meant;
 
     public function __construct(Book $book)
     {
         $this->numbers = TypedNumber::of($book);
         $this->meant = new Meant($book);
+    }
+
+    /** From now on it reads by a book in which one object is another one, is new or is gone. */
+    public function follow(Book $book, Reference $changed): void
+    {
+        $this->numbers = TypedNumber::of($book);
+        $this->meant->follow($book, $changed);
     }
 
     /**

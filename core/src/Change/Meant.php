@@ -25,19 +25,36 @@ final class Meant
 
     private const MOST_NAMED = 3;
 
+    private const BY_NAME = 0;
+
+    private const BY_EXTENSION = 1;
+
+    private const BY_KEY = 2;
+
     /** The word that screens put before a number that is no object's. */
     private const OUTSIDE = '/^\s*outside\s+(?=[+\d])/i';
 
     private const LOOKS_LIKE_A_NUMBER = '/^\+?[\d\s()\/.\x{2010}-\x{2015}-]+$/uD';
 
-    /** @var ?list<array<string, list<BookObject>>> objects by spelling, the plainest way of calling them first */
+    /** @var ?array<int, array<string, array<string, BookObject>>> by spelling, the plainest way of calling first */
     private ?array $spellings = null;
 
-    private readonly Names $names;
-
-    public function __construct(private readonly Book $book)
+    public function __construct(private Book $book)
     {
-        $this->names = new Names($book);
+    }
+
+    /** From now on it is about a book in which one object is another one, is new or is gone. */
+    public function follow(Book $book, Reference $changed): void
+    {
+        if ($this->spellings !== null) {
+            foreach ($this->called($this->book->find($changed)) as [$way, $spelling]) {
+                unset($this->spellings[$way][$spelling][(string) $changed]);
+            }
+            foreach ($this->called($book->find($changed)) as [$way, $spelling, $object]) {
+                $this->spellings[$way][$spelling][(string) $changed] = $object;
+            }
+        }
+        $this->book = $book;
     }
 
     /**
@@ -60,7 +77,8 @@ final class Meant
         if ($hasWords && $word !== false) {
             return $word;
         }
-        foreach ($this->spellings ??= $this->gathered() as $called) {
+        $this->spellings ??= $this->gathered();
+        foreach ($this->spellings as $called) {
             $found = array_filter(
                 $called[$text] ?? [],
                 static fn (BookObject $object): bool => in_array($object->kind(), $kinds, true),
@@ -84,17 +102,19 @@ final class Meant
             }
         }
         $begun = [];
-        foreach ($kinds as $kind) {
-            foreach ($text === '' ? [] : $this->book->ofKind($kind) as $object) {
-                if (str_starts_with(mb_strtolower($object->label()), $text)) {
-                    $begun[] = $object;
-                }
+        foreach ($text === '' ? [] : $this->spellings[self::BY_NAME] as $spelling => $called) {
+            // A spelling of digits alone is a whole number to an array.
+            if (str_starts_with((string) $spelling, $text)) {
+                $begun += array_filter(
+                    $called,
+                    static fn (BookObject $object): bool => in_array($object->kind(), $kinds, true),
+                );
             }
         }
 
         return $begun === []
             ? throw UnusableBook::unclear($path, 'nothing here is called "' . $typed . '"')
-            : $this->only($path, $typed, $begun);
+            : $this->only($path, $typed, array_values($begun));
     }
 
     /** Whether it stands in books as it is, or would if it were there: a mistake in it is for the book to name. */
@@ -120,25 +140,37 @@ final class Meant
         throw UnusableBook::unclear($path, '"' . $typed . '" may be ' . implode(' or ', $labels) . '; say more');
     }
 
-    /** @return list<array<string, list<BookObject>>> */
+    /** @return array<int, array<string, array<string, BookObject>>> */
     private function gathered(): array
     {
-        $by = [[], [], [], []];
+        $by = [self::BY_NAME => [], self::BY_EXTENSION => [], self::BY_KEY => []];
         foreach ($this->book->objects() as $object) {
-            $extension = $object->extension();
-            $ways = [
-                [$object->label(), $this->names->of($object)],
-                $extension === null ? [] : [$extension, "{$extension} {$object->label()}"],
-                [$object->key()],
-            ];
-            foreach ($ways as $place => $said) {
-                foreach (array_unique(array_map(mb_strtolower(...), $said)) as $spelling) {
-                    $by[$place][$spelling][] = $object;
-                }
+            foreach ($this->called($object) as [$way, $spelling]) {
+                $by[$way][$spelling][(string) Reference::of($object)] = $object;
             }
         }
 
         return $by;
+    }
+
+    /** @return list<array{int, string, BookObject}> every way an object can be called, and how it is called so */
+    private function called(?BookObject $object): array
+    {
+        if ($object === null) {
+            return [];
+        }
+        $extension = $object->extension();
+        $said = [
+            [self::BY_NAME, $object->label()],
+            [self::BY_NAME, (new Names($this->book))->of($object)],
+            ...$extension === null ? [] : [
+                [self::BY_EXTENSION, $extension],
+                [self::BY_EXTENSION, "{$extension} {$object->label()}"],
+            ],
+            [self::BY_KEY, $object->key()],
+        ];
+
+        return array_map(static fn (array $each): array => [$each[0], mb_strtolower($each[1]), $object], $said);
     }
 
     /** A number of the customer's, its country code or a digit before an area written or not. */

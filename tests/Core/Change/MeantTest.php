@@ -6,12 +6,15 @@ namespace Tests\Core\Change;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\AsTyped;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 /** Whom people mean who type a name, an extension, digits or a word where a book has a reference. */
 final class MeantTest extends TestCase
@@ -98,6 +101,56 @@ final class MeantTest extends TestCase
         self::assertSame('outside:+19025550178', $typed->meantBy('902 555 0178', [Kind::User], true));
         $this->expectExceptionMessage('nothing here is called "902 555 0178"');
         $typed->meantBy('902 555 0178', [Kind::User], false);
+    }
+
+    /** A pasted block renames and names in turns: what is followed edit by edit is what would be gathered anew. */
+    public function test_it_follows_a_book_as_if_it_were_asked_anew(): void
+    {
+        $random = new Randomizer(new Mt19937(18));
+        $book = self::book();
+        $typed = new AsTyped($book);
+        $calls = ['Ines Marsh', 'ina', 'Nora', 'nora l', '201', '202 ina lunn', 'reception', '9025550151', 'u1'];
+        $answers = [];
+        for ($step = 0; $step < 300; $step++) {
+            $reference = Reference::parse($random->getInt(0, 3) === 0
+                ? 'number:+1902555015' . $random->getInt(0, 2)
+                : ['user:ines', 'user:ina', 'user:u1', 'user:u2'][$random->getInt(0, 3)]);
+            $book = $random->getInt(0, 2) === 0
+                ? $book->without($reference)
+                : $book->with(self::another($reference, $random));
+            $typed->follow($book, $reference);
+            foreach ($calls as $call) {
+                $answer = self::answer($typed, $call);
+                self::assertSame(self::answer(new AsTyped($book), $call), $answer, "step {$step}, \"{$call}\"");
+                $answers["{$call}: {$answer}"] = true;
+            }
+        }
+        // Everybody was called otherwise now and then.
+        self::assertGreaterThan(3 * count($calls), count($answers));
+    }
+
+    private static function another(Reference $reference, Randomizer $random): BookObject
+    {
+        $first = ['Ines', 'Ina', 'Nora'][$random->getInt(0, 2)];
+        $last = ['Marsh', 'Lunn'][$random->getInt(0, 1)];
+        [$kinds, $fields] = $reference->kind === Kind::User
+            ? ['users', ['name' => ['first' => $first, 'last' => $last], 'extension' => '20' . $random->getInt(1, 3)]]
+            : ['numbers', ['label' => "{$first}'s line"]];
+
+        return BookFormat::fromValue([
+            'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            $kinds => [['key' => $reference->key] + $fields],
+        ])->find($reference) ?? throw new \LogicException("{$reference} was not read");
+    }
+
+    private static function answer(AsTyped $typed, string $said): string
+    {
+        try {
+            return $typed->meantBy($said, [Kind::User, Kind::Number, Kind::Group], false);
+        } catch (UnusableBook $fault) {
+            return str_contains($fault->cause, 'may be') ? 'several' : 'nobody';
+        }
     }
 
     private static function field(string $path): Reference
