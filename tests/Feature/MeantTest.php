@@ -78,4 +78,16 @@ final class MeantTest extends FeatureTestCase
             ],
         ])->assertOk()->assertJsonPath('numbers', ['+19025550178' => '+1 902 555 0178']);
     }
+
+    public function test_a_name_on_the_switch_that_begins_like_a_number_hides_nothing(): void
+    {
+        $customer = $this->takeOn()['key'];
+        self::assertSame('done', $this->push($customer)['status']);
+        $account = '/v1/accounts/'
+            . array_column($this->wire->byHand('GET', '/v1/accounts')['rows'], 'id', 'handle')[$customer];
+        $box = $this->wire->byHand('GET', "{$account}/boxes")['rows'][0];
+        $this->wire->byHand('PATCH', "{$account}/boxes/{$box['id']}", ['caption' => 'outside:+1']);
+
+        self::assertSame(['outside:+1'], array_column($this->readAgain($customer), 'live'));
+    }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Resources;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Numbering\UnusableNumber;
 
 /** Outside numbers that calls are sent to, in groups as they are read, by E.164: screens group none themselves. */
 final class NumbersResource
@@ -45,6 +46,11 @@ final class NumbersResource
     {
         $number = str_starts_with($to, self::OUTSIDE) ? substr($to, strlen(self::OUTSIDE)) : '';
 
-        return str_starts_with($number, '+') ? [$number => E164::parse($number)->display()] : [];
+        try {
+            return str_starts_with($number, '+') ? [$number => E164::parse($number)->display()] : [];
+        } catch (UnusableNumber) {
+            // A text that only begins like one, such as a name on the switch.
+            return [];
+        }
     }
 }
