@@ -184,28 +184,25 @@ it('lists routes as they are asked, help first, and strikes out what is never us
   expect(rows[0]?.text()).toContain('emergency calls, before all others: 3 digits, such as 911')
 })
 
-it(
-  'says what becomes of what is typed, with every route’s reason, and takes numbers as people write ' + 'them',
-  async () => {
-    const { server } = await chapter()
-    await dial('1 (902) 555-0199')
+it('says what becomes of what is typed, with every route’s reason, and takes numbers as they are written', async () => {
+  const { server } = await chapter()
+  await dial('1 (902) 555-0199')
 
-    expect(server.asked.findLast((each) => each.call === 'POST /customers/inlet/outbound/dial')?.body).toMatchObject({
-      who: 'user:ines',
-      digits: '19025550199',
-      at: null,
-      full: [],
-    })
-    const said = page.get('[data-testid=dial-result]').text()
-    for (const each of [
-      'goes out',
-      '+19025550110, the main number',
-      'Mind: a PIN is asked for first',
-      'takes it National the digits fit',
-    ])
-      expect(said.replace(/\s+/g, ' ')).toContain(each)
-  },
-)
+  expect(server.asked.findLast((each) => each.call === 'POST /customers/inlet/outbound/dial')?.body).toMatchObject({
+    who: 'user:ines',
+    digits: '19025550199',
+    at: null,
+    full: [],
+  })
+  const said = page.get('[data-testid=dial-result]').text()
+  for (const each of [
+    'goes out',
+    '+19025550110, the main number',
+    'Mind: a PIN is asked for first',
+    'takes it National the digits fit',
+  ])
+    expect(said.replace(/\s+/g, ' ')).toContain(each)
+})
 
 it('says what is wrong with what was typed, and asks for nobody who is not there', async () => {
   const { server } = await chapter({
@@ -217,8 +214,24 @@ it('says what is wrong with what was typed, and asks for nobody who is not there
   const before = server.asked.length
   await page.get('input.who').setValue('Nobody Such')
   await dial('911')
-  expect(page.get('[role=alert]').text()).toBe('Nobody in this book is called Nobody Such.')
+  expect(page.get('[role=alert]').text()).toBe('Nothing here is called "Nobody Such"')
   expect(server.asked.slice(before).filter((each) => each.call.endsWith('/dial'))).toEqual([])
+})
+
+it('says that it is not known who dials, and no answer to what was asked before stands under it', async () => {
+  const { server } = await chapter()
+  await dial('911')
+  expect(page.find('[data-testid=dial-result]').exists()).toBe(true)
+
+  await page.get('input.who').setValue('Nobody Such')
+  await dial('911')
+  expect(page.find('[data-testid=dial-result]').exists()).toBe(false)
+
+  server.handlers[MEANT] = new Refused(503, { detail: 'The server is being restarted.' })
+  await page.get('input.who').setValue('Front Desk')
+  await dial('911')
+  expect(page.get('[role=alert]').text()).toBe('The server is being restarted.')
+  expect(page.find('[data-testid=dial-result]').exists()).toBe(false)
 })
 
 it('asks for a group as who leads callers on, with the number’s own digits', async () => {

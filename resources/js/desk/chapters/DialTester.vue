@@ -2,7 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref, useId, watch } from 'vue'
 import { client, detailOf, take, type BookObject } from '@/api'
-import { useShortcuts } from '@/shared'
+import { asSentence, useShortcuts } from '@/shared'
 import { useDesk } from '../desk'
 
 /** Who dials what, and what becomes of it, with a reason for every route as one types. */
@@ -37,7 +37,13 @@ const meant = useQuery({
 const sender = computed(() =>
   said.value === '' ? (users.value[0]?.ref ?? 'national') : (meant.data.value?.meant[0]?.value ?? undefined),
 )
-const isNobody = computed(() => said.value !== '' && meant.data.value?.meant[0]?.value === null)
+/** Why it is not known who dials: nobody is called so, or several are, or the server could not be asked. */
+const unknown = computed(() => {
+  if (said.value === '') return undefined
+  if (meant.error.value !== null) return detailOf(meant.error.value)
+  const fault = meant.data.value?.meant[0]?.fault ?? undefined
+  return fault === undefined ? undefined : asSentence(fault)
+})
 /** Spaces and brackets are how people write numbers, not what they dial. */
 const isLed = computed(() => LEADERS.some((kind) => sender.value?.startsWith(`${kind}:`)))
 const dialled = computed(() => digits.value.replace(/[\s().-]/g, '').replace(/^\+/, isLed.value ? '' : '+'))
@@ -84,7 +90,9 @@ const answer = useQuery({
   retry: false,
 })
 const result = computed(() =>
-  asked.value.digits === '' || answer.error.value !== null ? undefined : answer.data.value,
+  sender.value === undefined || asked.value.digits === '' || answer.error.value !== null
+    ? undefined
+    : answer.data.value,
 )
 const shown = computed(() => {
   const callerId = result.value?.callerId
@@ -107,7 +115,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         :list="`${id}-who`"
         :placeholder="users[0]?.label ?? 'anybody'"
         aria-label="Who dials"
-        :aria-invalid="isNobody"
+        :aria-invalid="unknown !== undefined"
         autocomplete="off"
       />
       {{ isLed ? 'leads callers from outside on to' : 'dials' }}
@@ -142,7 +150,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         ><input v-model="full" type="checkbox" :value="trunk.ref" /> {{ trunk.label }}</label
       >
     </p>
-    <p v-if="isNobody" class="fault" role="alert">Nobody in this book is called {{ who }}.</p>
+    <p v-if="unknown !== undefined" class="fault" role="alert">{{ unknown }}</p>
     <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">
       {{ detailOf(answer.error.value) }}
     </p>
