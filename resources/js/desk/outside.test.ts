@@ -43,39 +43,36 @@ describe('ports', () => {
     readAt: '2026-12-01T18:05:00Z',
   }
 
-  it(
-    'asks for what is on its way by the book, filled in from it, and keeps what was typed where it is ' + 'refused',
-    async () => {
-      const opened = await openPart(
-        PortOrders,
-        BOOK,
-        {
-          'POST /customers/inlet/ports': new Refused(422, {
-            errors: [{ detail: 'The account on the bill.', pointer: '/account' }],
-          }),
-        },
-        { props: { numbers: BOOK.slice(2) } },
-      )
-      page = opened.page
-      await page
-        .findAll('button')
-        .find((each) => each.text() === 'Order the port of 1 number')
-        ?.trigger('click')
-      await page.get('input[name=losingCarrier]').setValue('Harbour Telephone')
-      await page.get('form').trigger('submit')
-      await settle()
+  it('asks for what is on its way by the book, filled in, and keeps what is refused where it stands', async () => {
+    const opened = await openPart(
+      PortOrders,
+      BOOK,
+      {
+        'POST /customers/inlet/ports': new Refused(422, {
+          errors: [{ detail: 'The account on the bill.', pointer: '/account' }],
+        }),
+      },
+      { props: { numbers: BOOK.slice(2) } },
+    )
+    page = opened.page
+    await page
+      .findAll('button')
+      .find((each) => each.text() === 'Order the port of 1 number')
+      ?.trigger('click')
+    await page.get('input[name=losingCarrier]').setValue('Harbour Telephone')
+    await page.get('form').trigger('submit')
+    await settle()
 
-      expect(opened.server.asked.find((each) => each.call === 'POST /customers/inlet/ports')?.body).toMatchObject({
-        numbers: ['+12075550111'],
-        name: 'Inlet Property Care',
-        street: '21 Inlet View',
-        postcode: 'B0X 1X0',
-        day: '2026-12-14',
-      })
-      expect(page.get('[role=alert]').text()).toBe('The account on the bill.')
-      expect((page.get('input[name=losingCarrier]').element as HTMLInputElement).value).toBe('Harbour Telephone')
-    },
-  )
+    expect(opened.server.asked.find((each) => each.call === 'POST /customers/inlet/ports')?.body).toMatchObject({
+      numbers: ['+12075550111'],
+      name: 'Inlet Property Care',
+      street: '21 Inlet View',
+      postcode: 'B0X 1X0',
+      day: '2026-12-14',
+    })
+    expect(page.get('[role=alert]').text()).toBe('The account on the bill.')
+    expect((page.get('input[name=losingCarrier]').element as HTMLInputElement).value).toBe('Harbour Telephone')
+  })
 
   it('offers a number again only once its order was turned down', async () => {
     for (const [state, offered] of [

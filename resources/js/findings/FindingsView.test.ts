@@ -89,34 +89,30 @@ const press = async (text: string): Promise<void> => {
   await settle()
 }
 
-it(
-  'lists what stands by rule, heaviest first, tells one in the margin, and opens a customer where it is, by ' +
-    'keyboard',
-  async () => {
-    const router = await findings([DRIFT, WAIVED, LINE])
-    const push = vi.spyOn(router, 'push')
-    expect(rows()).toEqual([
-      'groups.empty 1',
-      expect.stringContaining('Desk: nobody is in it'),
-      'drift.field-differs 1',
-      expect.stringContaining('2 fields differ'),
-    ])
-    expect(page.text()).toContain('2 findings at 2 customers')
-    expect(page.get('aside').text()).toContain('revision 3')
+it('lists by rule, heaviest first, tells one in the margin, and opens a customer there, by keyboard', async () => {
+  const router = await findings([DRIFT, WAIVED, LINE])
+  const push = vi.spyOn(router, 'push')
+  expect(rows()).toEqual([
+    'groups.empty 1',
+    expect.stringContaining('Desk: nobody is in it'),
+    'drift.field-differs 1',
+    expect.stringContaining('2 fields differ'),
+  ])
+  expect(page.text()).toContain('2 findings at 2 customers')
+  expect(page.get('aside').text()).toContain('revision 3')
 
-    await key('Enter')
-    expect(push).toHaveBeenLastCalledWith({
-      name: 'desk',
-      params: { customer: 'pier', chapter: 'groups' },
-      query: { at: 'group:desk' },
-    })
-    await key('j')
-    expect(page.get('aside').text()).toContain('2 fields differ')
-    expect(page.get('aside').text()).not.toContain('Came by')
-    await key('Enter')
-    expect(push).toHaveBeenLastCalledWith(expect.objectContaining({ params: { customer: 'merrow', chapter: 'push' } }))
-  },
-)
+  await key('Enter')
+  expect(push).toHaveBeenLastCalledWith({
+    name: 'desk',
+    params: { customer: 'pier', chapter: 'groups' },
+    query: { at: 'group:desk' },
+  })
+  await key('j')
+  expect(page.get('aside').text()).toContain('2 fields differ')
+  expect(page.get('aside').text()).not.toContain('Came by')
+  await key('Enter')
+  expect(push).toHaveBeenLastCalledWith(expect.objectContaining({ params: { customer: 'merrow', chapter: 'push' } }))
+})
 
 it('shows others when asked, and says when nothing fits', async () => {
   await findings([LINE, WAIVED])

@@ -141,71 +141,68 @@ it('does one thing for the customers that were chosen by key, and says what came
   expect(page.text()).toContain('Cannery: The switch did not answer.')
 })
 
-it(
-  'looks at a push to several before it begins, and leaves out whoever would lose what was changed ' + 'there',
-  async () => {
-    await roster([line('Ardent'), line('Boatyard')])
-    await key('x')
-    await key('j')
-    await key('x')
-    const live = {
-      onSwitch: true,
-      readAt: null,
-      left: [],
-      waived: [],
-      signed: null,
-      pinsToTell: [],
-      switch: PRACTICE,
-      numbers: {},
-      runSheet: [{ kind: 'update', object: 'user:ines', label: 'Ines', fields: ['email'] }],
-    }
-    const difference = {
-      object: 'user:ines',
-      label: 'Ines',
-      what: 'field',
-      path: 'email',
-      book: 'a',
-      live: 'b',
-      signed: null,
-      since: null,
-      by: 'their admin',
-    }
-    const server = fakeServer({
-      'POST /customers/ardent/live/read': { ...live, differences: [{ ...difference, whose: 'ours' }] },
-      'POST /customers/boatyard/live/read': { ...live, differences: [{ ...difference, whose: 'theirs' }] },
-      'POST /customers/ardent/pushes': {
-        id: 'p1',
-        revision: 3,
-        whole: true,
-        status: 'queued',
-        reason: null,
-        by: 'Lena Kestrel',
-        requestedAt: '2026-12-01T18:05:00Z',
-        endedAt: null,
-        steps: [],
-      },
-      'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
-    })
-    HTMLDialogElement.prototype.showModal = function showModal(): void {
-      this.open = true
-    }
-    await page
-      .findAll('button')
-      .find((each) => each.text() === 'Push …')
-      ?.trigger('click')
-    await settle()
+it('looks at a push to several before it begins, and leaves out who would lose what was changed there', async () => {
+  await roster([line('Ardent'), line('Boatyard')])
+  await key('x')
+  await key('j')
+  await key('x')
+  const live = {
+    onSwitch: true,
+    readAt: null,
+    left: [],
+    waived: [],
+    signed: null,
+    pinsToTell: [],
+    switch: PRACTICE,
+    numbers: {},
+    runSheet: [{ kind: 'update', object: 'user:ines', label: 'Ines', fields: ['email'] }],
+  }
+  const difference = {
+    object: 'user:ines',
+    label: 'Ines',
+    what: 'field',
+    path: 'email',
+    book: 'a',
+    live: 'b',
+    signed: null,
+    since: null,
+    by: 'their admin',
+  }
+  const server = fakeServer({
+    'POST /customers/ardent/live/read': { ...live, differences: [{ ...difference, whose: 'ours' }] },
+    'POST /customers/boatyard/live/read': { ...live, differences: [{ ...difference, whose: 'theirs' }] },
+    'POST /customers/ardent/pushes': {
+      id: 'p1',
+      revision: 3,
+      whole: true,
+      status: 'queued',
+      reason: null,
+      by: 'Lena Kestrel',
+      requestedAt: '2026-12-01T18:05:00Z',
+      endedAt: null,
+      steps: [],
+    },
+    'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
+  })
+  HTMLDialogElement.prototype.showModal = function showModal(): void {
+    this.open = true
+  }
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Push …')
+    ?.trigger('click')
+  await settle()
 
-    expect(server.asked.some((each) => each.call.endsWith('/pushes'))).toBe(false)
-    const rows = page.get('[data-testid=fleet-push]').findAll('tbody tr')
-    expect(rows.map((row) => (row.get('input').element as HTMLInputElement).checked)).toEqual([true, false])
-    expect(rows[1]?.text()).toContain('Ines · mail by their admin')
-    await page.get('[data-testid=push-chosen]').trigger('click')
-    await settle()
-    expect(server.asked.filter((each) => each.call.endsWith('/pushes')).map((each) => each.call)).toEqual([
-      'POST /customers/ardent/pushes',
-    ])
-  },
-)
+  expect(server.asked.some((each) => each.call.endsWith('/pushes'))).toBe(false)
+  const rows = page.get('[data-testid=fleet-push]').findAll('tbody tr')
+  expect(rows.map((row) => (row.get('input').element as HTMLInputElement).checked)).toEqual([true, false])
+  expect(rows[1]?.text()).toContain('Ines · mail by their admin')
+  await page.get('[data-testid=push-chosen]').trigger('click')
+  await settle()
+  expect(server.asked.filter((each) => each.call.endsWith('/pushes')).map((each) => each.call)).toEqual([
+    'POST /customers/ardent/pushes',
+  ])
+})
 
 it('says what to do where there is no customer, and where none fits', async () => {
   await roster([])

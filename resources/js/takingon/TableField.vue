@@ -82,8 +82,8 @@ function pasteInto(event: ClipboardEvent): void {
 }
 
 function shownIn(index: number, column: string): string {
-  const { row, column: at, text } = typing.value ?? {}
-  return row === index && at === column ? (text ?? '') : (rows.value[index]?.[column] ?? '')
+  const open = typing.value
+  return open?.row === index && open.column === column ? open.text : (rows.value[index]?.[column] ?? '')
 }
 
 function change(index: number, column: string, text: string): void {
