@@ -17,7 +17,7 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-definitions': ['error', 'interface'],
       '@typescript-eslint/explicit-function-return-type': [
         'error',
-        { allowExpressions: true, allowedNames: ['useSession', 'queriesOf', 'createDesk'] },
+        { allowExpressions: true, allowedNames: ['useSession', 'queriesOf', 'createDesk', 'createSheet'] },
       ],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/unbound-method': 'off',

@@ -7,35 +7,34 @@ namespace App\Book;
 use App\Models\ObjectRow;
 use App\Models\Revision;
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Evolution\Evolution;
 use Jaunty\Core\Book\Kind;
-use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Tenant;
+use Jaunty\Core\Book\Unread;
 use Jaunty\Core\Change\ChangeSet;
 
 /** Gives core whole books: the customer's in scope, now or as it was. */
 final class BookRepository
 {
-    /** The book as last entered, in one query. */
+    /** The book as last entered, in one query; each object of it is read when somebody asks for it. */
     public function head(string $tenantId): Book
     {
         $tenant = null;
         $objects = [];
-        $evolution = Evolution::toNow();
-        foreach (ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->orderBy('id')->get() as $row) {
-            $kind = Kind::from($row->kind);
-            $object = $kind->read(Node::of(
-                ['id' => $row->id] + $evolution->object($row->schema_version, $kind, $row->body),
-                "{$row->kind}:{$row->key}",
-            ));
+        $rows = ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->orderBy('id')
+            ->toBase()
+            ->get(['id', 'kind', 'key', 'body', 'schema_version']);
+        foreach ($rows as $row) {
+            /** @var \stdClass&object{id: string, kind: string, key: string, body: string, schema_version: int} $row */
+            $kept = new Unread(Kind::from($row->kind), $row->key, $row->id, $row->body, $row->schema_version);
+            $object = $kept->kind === Kind::Tenant ? $kept->object() : null;
             if ($object instanceof Tenant) {
                 $tenant = $object;
             } else {
-                $objects[] = $object;
+                $objects[] = $kept;
             }
         }
 
-        return Book::of($tenant ?? throw new \LogicException("customer {$tenantId} has no book"), $objects);
+        return Book::kept($tenant ?? throw new \LogicException("customer {$tenantId} has no book"), $objects);
     }
 
     /** The book as revision $no left it: the head with every later revision turned round. */

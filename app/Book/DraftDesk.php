@@ -76,11 +76,13 @@ final readonly class DraftDesk
                 : null,
             $edits,
         ))));
-        $edited->checkReferences();
-        $edited->checkExtensions(array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits));
-        $changes = Diff::between(
+        $named = array_map(static fn (FieldEdit $edit): Reference => $edit->object, $edits);
+        self::checkChanged($view->edited, $edited, $named);
+        $touched = self::each([...$view->changes->objects(), ...$named]);
+        $changes = Diff::in(
             $view->head,
-            $this->switches->of($tenant)->capabilities()->granularity()->fit($edited),
+            $this->switches->of($tenant)->capabilities()->granularity()->fit($edited, $touched),
+            $touched,
         );
         $undecided = array_values(
             array_filter($view->clashes, static fn (Clash $clash): bool => ! self::decides($edits, $clash)),
@@ -92,9 +94,55 @@ final readonly class DraftDesk
 
         // What was loaded for the edit is what is shown after it; where somebody has to decide, the merge says how that
         // looks now.
-        return $undecided === []
-            ? new DraftView($view->head, $changes->applyTo($view->head), $changes, [], $tenant->head_revision)
-            : $this->view($tenant, $technicianId);
+        $after = $undecided === [] ? null : $this->view($tenant, $technicianId);
+
+        return new DraftView(
+            $view->head,
+            $after->edited ?? $changes->applyTo($view->head),
+            $after->changes ?? $changes,
+            $after->clashes ?? [],
+            $tenant->head_revision,
+            self::each([
+                ...$touched,
+                ...array_map(static fn (Clash $clash): Reference => $clash->object, $view->clashes),
+            ]),
+            array_map(static fn (FieldEdit $edit): Kind => $edit->object->kind, array_values(array_filter(
+                $edits,
+                static fn (FieldEdit $edit): bool => $edit->kind === OperationKind::Create,
+            ))),
+        );
+    }
+
+    /**
+     * That a sound book still is one, as far as some objects of it can spoil it.
+     *
+     * @param  list<Reference>  $changed
+     *
+     * @throws UnusableBook
+     */
+    private static function checkChanged(Book $before, Book $after, array $changed): void
+    {
+        $after->checkReferencesOf($changed);
+        foreach ($changed as $reference) {
+            [$was, $is] = [$before->find($reference), $after->find($reference)];
+            if ($is !== null && $is->id() !== null && $was === null) {
+                $after->checkReferences();
+            }
+            if ($is?->extension() !== null && $is->extension() !== $was?->extension()) {
+                $after->checkExtensions($changed);
+
+                return;
+            }
+        }
+    }
+
+    /**
+     * @param  list<Reference>  $references
+     * @return list<Reference> each once
+     */
+    private static function each(array $references): array
+    {
+        return array_values(array_combine(array_map(strval(...), $references), $references));
     }
 
     /**

@@ -75,6 +75,8 @@ final class ObjectProjection
                     JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR,
                 ),
                 'schema_version' => BookFormat::VERSION,
+                'shown' => ShownObject::json($object),
+                'shown_as' => ShownObject::contract(),
                 'position' => $position,
                 'origin' => $origins[(string) Reference::of($object)] ?? null,
             ];
@@ -96,7 +98,9 @@ final class ObjectProjection
             }
         }
         foreach (Parts::of($rows) as $some) {
-            ObjectRow::query()->upsert($some, ['tenant_id', 'id'], ['name', 'extension', 'body', 'schema_version']);
+            ObjectRow::query()->upsert($some, ['tenant_id', 'id'], [
+                'name', 'extension', 'body', 'schema_version', 'shown', 'shown_as',
+            ]);
         }
         foreach (Parts::of($ids) as $some) {
             ObjectLink::query()->where('tenant_id', $tenantId)->whereIn('from_id', $some)->delete();

@@ -11,6 +11,7 @@ use App\Book\BookRepository;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
 use App\Book\FieldEdit;
+use App\Book\ShownBook;
 use App\Models\Ability;
 use App\Models\Revision;
 use App\Models\TemplateApplication;
@@ -28,12 +29,16 @@ use Jaunty\Core\Change\FieldPath;
 /** One customer's book with a technician's pending edits: seen, edited, dropped, entered. */
 final readonly class BookDesk
 {
+    /** Objects of a book that is looked over within an edit; a larger one's margin comes after it. */
+    private const MOST_LOOKED_OVER_AT_ONCE = 2_000;
+
     private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
 
     public function __construct(
         private Scope $scope,
         private DraftDesk $drafts,
         private BookRepository $books,
+        private ShownBook $shown,
         private Margins $margins,
         private SecretKeeper $secrets,
         private ApplyingAgain $again,
@@ -52,19 +57,28 @@ final readonly class BookDesk
         );
     }
 
+    public function draft(string $technicianId, string $customer): DraftView
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): DraftView => $this->drafts->view($tenant, $technicianId),
+        );
+    }
+
     /** @param list<FieldEdit> $edits all are kept, or none */
-    public function edit(string $technicianId, string $customer, array $edits): DeskView
+    public function edit(string $technicianId, string $customer, array $edits): DeskChange
     {
         return $this->scope->tenant(
             $technicianId,
             $customer,
             Ability::Edit,
-            function (TenantRow $tenant) use ($technicianId, $edits): DeskView {
+            function (TenantRow $tenant) use ($technicianId, $edits): DeskChange {
                 $this->secrets->check($tenant, $technicianId, $edits);
                 $this->checkDays($tenant, $edits);
-                $view = $this->drafts->edit($tenant, $technicianId, $edits);
 
-                return new DeskView($tenant, $view, $this->margins->of($tenant, $view));
+                return $this->changed($tenant, $this->drafts->edit($tenant, $technicianId, $edits));
             },
         );
     }
@@ -74,16 +88,16 @@ final readonly class BookDesk
      *
      * @param  list<array{Kind, string, array<string, mixed>}>  $wanted  kind, name, and what else is known
      */
-    public function make(string $technicianId, string $customer, array $wanted): DeskView
+    public function make(string $technicianId, string $customer, array $wanted): DeskChange
     {
         return $this->scope->tenant(
             $technicianId,
             $customer,
             Ability::Edit,
-            function (TenantRow $tenant) use ($technicianId, $wanted): DeskView {
+            function (TenantRow $tenant) use ($technicianId, $wanted): DeskChange {
                 [$view, $made] = $this->drafts->make($tenant, $technicianId, $wanted);
 
-                return new DeskView($tenant, $view, $this->margins->of($tenant, $view), $made);
+                return $this->changed($tenant, $view, $made);
             },
         );
     }
@@ -97,7 +111,7 @@ final readonly class BookDesk
      */
     public function meant(string $technicianId, string $customer, array $said, array $kinds, bool $isOutside): array
     {
-        $typed = new AsTyped($this->view($technicianId, $customer)->view->edited);
+        $typed = new AsTyped($this->draft($technicianId, $customer)->edited);
 
         return array_map(static function (string $each) use ($typed, $kinds, $isOutside): array {
             try {
@@ -204,7 +218,22 @@ final readonly class BookDesk
             $technicianId,
             $customer,
             $least,
-            static fn (TenantRow $tenant): DeskView => new DeskView($tenant, $work($tenant)),
+            function (TenantRow $tenant) use ($work): DeskView {
+                $view = $work($tenant);
+
+                return new DeskView($tenant, $view, $this->shown->of($tenant->id, $view));
+            },
+        );
+    }
+
+    /** @param ?list<Reference> $made */
+    private function changed(TenantRow $tenant, DraftView $view, ?array $made = null): DeskChange
+    {
+        return new DeskChange(
+            $tenant,
+            $view,
+            $view->edited->size() > self::MOST_LOOKED_OVER_AT_ONCE ? null : $this->margins->of($tenant, $view),
+            $made,
         );
     }
 

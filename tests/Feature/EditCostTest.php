@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Ability;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\DB;
+use Jaunty\Core\Book\Kind;
 
 /** A technician types, and the desk answers: one loading, one audit, few statements. */
 final class EditCostTest extends FeatureTestCase
@@ -64,29 +65,90 @@ final class EditCostTest extends FeatureTestCase
         self::assertLessThanOrEqual(self::MOST, count($statements), implode("\n", $statements));
     }
 
-    /** What comes with the edit is what would be answered to whoever asks for it after. */
+    /** A desk with what an edit made otherwise put into it is the desk of whoever asks for it after. */
     public function test_what_comes_with_an_edit_is_what_is_asked_for_after_it(): void
     {
         $customer = $this->takeOn()['key'];
         $this->push($customer);
+        $outside = 'outside:+19025550178';
 
+        $desk = $this->getJson("/api/customers/{$customer}/desk")->assertOk()->json();
+        $ines = array_column($desk['objects'], null, 'ref')['user:ines-marsh']['fields'];
+        $mailbox = array_column($desk['objects'], null, 'ref')['mailbox:ines-marsh']['fields'];
         foreach (
             [
-                ['user:ines-marsh', 'name/first', 'Inés'],
-                ['tenant:' . $customer, 'operator', null],
-                ['user:ines-marsh', 'legs/desk/seconds', 23],
-            ] as [$object, $path, $value]
+                [['object' => 'user:ines-marsh', 'path' => 'name/first', 'value' => 'Inés']],
+                [['object' => "tenant:{$customer}", 'path' => 'operator', 'value' => null]],
+                [['object' => 'user:ines-marsh', 'path' => 'legs/desk/seconds', 'value' => 23]],
+                [['op' => 'create', 'object' => 'user:bo', 'value' => ['name' => ['first' => 'Bo']]]],
+                [
+                    ['op' => 'create', 'object' => 'group:hall', 'value' => ['name' => 'Hall', 'members' => [
+                        ['item' => 'bo', 'who' => 'user:bo'],
+                    ]]],
+                    ['op' => 'create', 'object' => 'user:ada', 'value' => ['name' => ['first' => 'Ada']]],
+                ],
+                [['object' => 'group:hall', 'path' => 'otherwise/noAnswer', 'value' => $outside]],
+                // What was entered before goes, and comes back in its place.
+                [
+                    ['object' => 'user:ines-marsh', 'path' => 'mailbox', 'value' => null],
+                    ['op' => 'delete', 'object' => 'mailbox:ines-marsh', 'value' => null],
+                ],
+                [['op' => 'create', 'object' => 'mailbox:ines-marsh', 'value' => array_diff_key(
+                    $mailbox,
+                    ['key' => true],
+                )]],
+                [['object' => 'user:ines-marsh', 'path' => 'mailbox', 'value' => $ines['mailbox']]],
+                [
+                    ['op' => 'delete', 'object' => 'group:hall', 'value' => null],
+                    ['op' => 'delete', 'object' => 'user:bo', 'value' => null],
+                ],
+            ] as $edits
         ) {
-            $answer = $this->edit($customer, [['object' => $object, 'path' => $path, 'value' => $value]])->assertOk()
-                ->json();
+            $change = $this->edit($customer, $edits)->assertOk()->json();
 
             self::assertEquals(
-                $answer['margin'],
+                $change['margin'],
                 $this->getJson("/api/customers/{$customer}/margin")->assertOk()->json(),
             );
-            unset($answer['margin']);
-            self::assertEquals($answer, $this->getJson("/api/customers/{$customer}/desk")->assertOk()->json());
+            $desk = self::merged($desk, $change);
+            $whole = $this->getJson("/api/customers/{$customer}/desk")->assertOk()->json();
+            self::assertSame(array_column($whole['objects'], 'ref'), array_column($desk['objects'], 'ref'));
+            self::assertEquals(['numbers' => []] + $whole, ['numbers' => []] + $desk);
+            // What no longer stands in the book may still be read.
+            self::assertSame([], array_diff_assoc($whole['numbers'], $desk['numbers']));
         }
+    }
+
+    /**
+     * @param  array<string, mixed>  $desk
+     * @param  array<string, mixed>  $change
+     * @return array<string, mixed> as the screens put one into the other
+     */
+    private static function merged(array $desk, array $change): array
+    {
+        $objects = array_diff_key(
+            array_replace(array_column($desk['objects'], null, 'ref'), array_column($change['objects'], null, 'ref')),
+            array_flip($change['gone']),
+        );
+        $kinds = [];
+        foreach ($objects as $object) {
+            $kinds[$object['kind']][$object['ref']] = $object;
+        }
+        foreach ($change['order'] as $kind => $order) {
+            $kinds[$kind] = array_replace(array_flip($order), $kinds[$kind]);
+        }
+        uksort($kinds, static fn (string $a, string $b): int => self::place($a) <=> self::place($b));
+
+        return [
+            'objects' => array_merge(...array_values(array_map(array_values(...), $kinds))),
+            'numbers' => $change['numbers'] + $desk['numbers'],
+            'draft' => $change['draft'],
+        ] + $desk;
+    }
+
+    private static function place(string $kind): int
+    {
+        return (int) array_search(Kind::from($kind), [Kind::Tenant, ...Kind::listed()], true);
     }
 
     /**

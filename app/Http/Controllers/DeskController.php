@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Book\FieldEdit;
 use App\Desk\BookDesk;
+use App\Desk\DeskView;
 use App\Drift\ImpactReport;
 use App\Http\Resources\ApplicationResource;
 use App\Http\Resources\DeskResource;
@@ -30,15 +31,15 @@ final class DeskController extends Controller
 
     public function show(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse(DeskResource::of($this->desk->view($this->technician($request)->id, $customer)));
+        return $this->whole($this->desk->view($this->technician($request)->id, $customer));
     }
 
     public function edit(Request $request, string $customer): JsonResponse
     {
         $edits = $this->edits($request);
 
-        return new JsonResponse(
-            DeskResource::of($this->desk->edit($this->technician($request)->id, $customer, $edits)),
+        return JsonResponse::fromJsonString(
+            DeskResource::change($this->desk->edit($this->technician($request)->id, $customer, $edits)),
         );
     }
 
@@ -64,8 +65,8 @@ final class DeskController extends Controller
             array_values($given['objects']),
         );
 
-        return new JsonResponse(
-            DeskResource::of($this->desk->make($this->technician($request)->id, $customer, $wanted)),
+        return JsonResponse::fromJsonString(
+            DeskResource::change($this->desk->make($this->technician($request)->id, $customer, $wanted)),
         );
     }
 
@@ -93,7 +94,7 @@ final class DeskController extends Controller
     /** What callers will notice once the pending edits stand on the switch, against the book as it is. */
     public function impact(Request $request, string $customer, Clock $clock): JsonResponse
     {
-        $view = $this->desk->view($this->technician($request)->id, $customer)->view;
+        $view = $this->desk->draft($this->technician($request)->id, $customer);
 
         return new JsonResponse(
             ['impact' => ImpactReport::between($view->head, $view->edited, $clock->now()->getTimestamp())],
@@ -109,7 +110,7 @@ final class DeskController extends Controller
 
     public function restore(Request $request, string $customer): JsonResponse
     {
-        return new JsonResponse(DeskResource::of($this->desk->restore($this->technician($request)->id, $customer)));
+        return $this->whole($this->desk->restore($this->technician($request)->id, $customer));
     }
 
     public function leaveOut(Request $request, string $customer): JsonResponse
@@ -119,12 +120,12 @@ final class DeskController extends Controller
             ['object' => ['required', 'string', 'max:200'], 'path' => ['nullable', 'string', 'max:300']],
         );
 
-        return new JsonResponse(DeskResource::of($this->desk->leaveOut(
+        return $this->whole($this->desk->leaveOut(
             $this->technician($request)->id,
             $customer,
             Reference::parse($given['object'], 'object'),
             $given['path'] ?? null,
-        )));
+        ));
     }
 
     public function enter(Request $request, string $customer): JsonResponse
@@ -148,9 +149,9 @@ final class DeskController extends Controller
         /** @var array{answers: array<string, mixed>} $given */
         $given = $request->validate(['answers' => ['required', 'array', 'max:200']]);
 
-        return new JsonResponse(DeskResource::of(
+        return $this->whole(
             $this->desk->answerAgain($this->technician($request)->id, $customer, $given['answers']),
-        ));
+        );
     }
 
     public function book(Request $request, string $customer): Response
@@ -161,6 +162,11 @@ final class DeskController extends Controller
             'Content-Type' => 'application/json',
             'Content-Disposition' => "attachment; filename=\"{$customer}.json\"",
         ]);
+    }
+
+    private function whole(DeskView $desk): JsonResponse
+    {
+        return JsonResponse::fromJsonString(DeskResource::whole($desk));
     }
 
     /** @return list<FieldEdit> */

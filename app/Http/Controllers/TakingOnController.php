@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Audit\Audits;
+use App\Book\ShownObject;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\FindingResource;
-use App\Http\Resources\ObjectResource;
 use App\Http\Resources\SlotResource;
 use App\Models\AnswersKept;
 use App\Models\StockNumber;
@@ -23,7 +23,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\HolidayRegions;
@@ -86,10 +85,7 @@ final class TakingOnController extends Controller
             'isWhole' => $preview->isWhole,
             'objects' => $book === null
                 ? []
-                : array_map(
-                    static fn (BookObject $object): array => ObjectResource::of($object, $book),
-                    $book->objects(),
-                ),
+                : array_map(ShownObject::of(...), $book->objects()),
             'findings' => $book === null
                 ? []
                 : array_map(

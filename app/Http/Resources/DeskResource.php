@@ -4,29 +4,71 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Book\DraftView;
+use App\Book\ShownObject;
+use App\Desk\DeskChange;
 use App\Desk\DeskView;
-use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
 
-/** One customer's book with pending edits, as the contract has it. */
+/** One customer's book with pending edits, as the contract has it: JSON, since most of it was made before. */
 final class DeskResource
 {
-    /** @return array<string, mixed> */
-    public static function of(DeskView $desk): array
+    public static function whole(DeskView $desk): string
     {
-        $view = $desk->view;
-        $draft = DraftResource::of($view);
+        $draft = DraftResource::of($desk->view);
+        $objects = implode(',', $desk->objects);
 
-        return [
+        return self::put([
             'key' => $desk->tenant->key,
-            'revision' => $view->headRevision,
-            'objects' => array_map(
-                static fn (BookObject $object): array => ObjectResource::of($object, $view->edited),
-                [$view->edited->tenant, ...$view->edited->objects()],
-            ),
+            'revision' => $desk->view->headRevision,
             'draft' => $draft,
-            'numbers' => (object) (NumbersResource::ofBook($view->edited) + NumbersResource::in($draft)),
-            ...$desk->margin === null ? [] : ['margin' => MarginResource::of($desk->margin)],
-            ...$desk->made === null ? [] : ['made' => array_map(strval(...), $desk->made)],
-        ];
+            'numbers' => (object) (NumbersResource::inJson($objects) + NumbersResource::in($draft)),
+        ], $objects);
+    }
+
+    public static function change(DeskChange $change): string
+    {
+        $view = $change->view;
+        $draft = DraftResource::of($view);
+        $objects = implode(',', array_map(
+            ShownObject::json(...),
+            array_filter(array_map($view->edited->find(...), $view->touched)),
+        ));
+
+        return self::put([
+            'key' => $change->tenant->key,
+            'revision' => $view->headRevision,
+            'gone' => array_values(array_map(strval(...), array_filter(
+                $view->touched,
+                static fn (Reference $each): bool => $view->edited->find($each) === null,
+            ))),
+            'order' => (object) self::orders($view),
+            'draft' => $draft,
+            'numbers' => (object) (NumbersResource::inJson($objects) + NumbersResource::in($draft)),
+            ...$change->margin === null ? [] : ['margin' => MarginResource::of($change->margin)],
+            ...$change->made === null ? [] : ['made' => array_map(strval(...), $change->made)],
+        ], $objects);
+    }
+
+    /** @return array<string, list<string>> the objects of each kind of which some came, in order */
+    private static function orders(DraftView $view): array
+    {
+        $orders = [];
+        foreach ($view->came as $kind) {
+            $orders[$kind->value] = array_map(
+                static fn (string $key): string => (string) Reference::to($kind, $key),
+                $view->edited->keys($kind),
+            );
+        }
+
+        return $orders;
+    }
+
+    /** @param array<string, mixed> $around */
+    private static function put(array $around, string $objects): string
+    {
+        $json = json_encode($around, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+
+        return substr($json, 0, -1) . ",\"objects\":[{$objects}]}";
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Numbering\UnusableNumber;
 
@@ -14,17 +12,12 @@ final class NumbersResource
 {
     private const OUTSIDE = 'outside:';
 
-    /** @return array<string, string> of a whole book */
-    public static function ofBook(Book $book): array
+    /** @return array<string, string> of objects that are JSON already */
+    public static function inJson(string $objects): array
     {
-        $numbers = [];
-        foreach ([$book->tenant, ...$book->objects()] as $object) {
-            foreach (Fields::of($object::class)->sends($object) as $to) {
-                $numbers += self::one($to);
-            }
-        }
+        preg_match_all('/"(outside:\+\d+)"/', $objects, $found);
 
-        return $numbers;
+        return self::in(array_unique($found[1]));
     }
 
     /** @return array<string, string> of values as the API gives them */

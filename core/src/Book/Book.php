@@ -5,15 +5,21 @@ declare(strict_types=1);
 namespace Jaunty\Core\Book;
 
 /**
- * One customer's whole configuration: the tenant and its objects by kind. Readonly; `with` and `without` make another.
+ * One customer's whole configuration: the tenant and its objects by kind. Nothing of it changes; `with` and `without`
+ * make another.
  */
-final readonly class Book
+final class Book
 {
     /**
-     * @param  array<string, array<string, BookObject>>  $objects  by kind, then key
+     * @param  array<string, array<string, BookObject|Unread>>  $objects  by kind, then key
+     * @param  array<string, true>  $unread  kinds of which some may not have been read yet
      */
-    private function __construct(public Tenant $tenant, private array $objects, private ?Reads $reads = null)
-    {
+    private function __construct(
+        public readonly Tenant $tenant,
+        private array $objects,
+        private array $unread = [],
+        private readonly ?Reads $reads = null,
+    ) {
     }
 
     /**
@@ -36,11 +42,41 @@ final readonly class Book
     }
 
     /**
+     * A book as it is kept, of which each object is read when it is asked for.
+     *
+     * @param  iterable<Unread>  $objects  in the book's order, no two of one kind and key
+     */
+    public static function kept(Tenant $tenant, iterable $objects): self
+    {
+        $byKind = [];
+        foreach ($objects as $object) {
+            $byKind[$object->kind->value][self::slot($object->key)] = $object;
+        }
+
+        return new self($tenant, $byKind, array_fill_keys(array_keys($byKind), true));
+    }
+
+    /** How many objects it has, the tenant among them. */
+    public function size(): int
+    {
+        return 1 + array_sum(array_map(count(...), $this->objects));
+    }
+
+    /** @return list<string> of all objects of a kind, in the book's order */
+    public function keys(Kind $kind): array
+    {
+        return array_map(
+            static fn (string $slot): string => substr($slot, 1),
+            array_keys($this->objects[$kind->value] ?? []),
+        );
+    }
+
+    /**
      * The same book, which notes what is asked of it. The tenant is looked at for nearly everything, and is not noted.
      */
     public function watchedBy(Reads $reads): self
     {
-        return new self($this->tenant, $this->objects, $reads);
+        return new self($this->tenant, $this->objects, $this->unread, $reads);
     }
 
     public function find(Reference $reference): ?BookObject
@@ -50,7 +86,9 @@ final readonly class Book
             return $reference->key === $this->tenant->key ? $this->tenant : null;
         }
 
-        return $this->objects[$reference->kind->value][self::slot($reference->key)] ?? null;
+        $object = $this->objects[$reference->kind->value][self::slot($reference->key)] ?? null;
+
+        return $object instanceof Unread ? $object->object() : $object;
     }
 
     /** @return list<BookObject> in the book's order, without the tenant itself */
@@ -58,7 +96,7 @@ final readonly class Book
     {
         $this->reads?->kind($kind);
 
-        return array_values($this->objects[$kind->value] ?? []);
+        return array_values($this->read($kind->value));
     }
 
     /**
@@ -97,12 +135,12 @@ final readonly class Book
     public function with(BookObject $object): self
     {
         if ($object instanceof Tenant) {
-            return new self($object, $this->objects);
+            return new self($object, $this->objects, $this->unread);
         }
         $objects = $this->objects;
         $objects[$object->kind()->value][self::slot($object->key())] = $object;
 
-        return new self($this->tenant, $objects);
+        return new self($this->tenant, $objects, $this->unread);
     }
 
     public function without(Reference $reference): self
@@ -110,7 +148,24 @@ final readonly class Book
         $objects = $this->objects;
         unset($objects[$reference->kind->value][self::slot($reference->key)]);
 
-        return new self($this->tenant, $objects);
+        return new self($this->tenant, $objects, $this->unread);
+    }
+
+    /**
+     * Checks that what some objects refer to is in the book.
+     *
+     * @param  list<Reference>  $from
+     *
+     * @throws UnusableBook naming the object and field of the first that does not
+     */
+    public function checkReferencesOf(array $from): void
+    {
+        foreach ($from as $reference) {
+            $object = $this->find($reference);
+            if ($object !== null) {
+                $this->checkLinks($object);
+            }
+        }
     }
 
     /**
@@ -130,14 +185,7 @@ final readonly class Book
             if ($id !== null) {
                 $holders[$id] = $object;
             }
-            foreach ($object->links() as $link) {
-                if ($this->find($link->to) === null) {
-                    throw UnusableBook::danglingReference(
-                        Reference::of($object) . '.' . str_replace('/', '.', $link->path),
-                        (string) $link->to,
-                    );
-                }
-            }
+            $this->checkLinks($object);
         }
     }
 
@@ -190,6 +238,45 @@ final readonly class Book
                 throw UnusableBook::stillNeeded($reference, $object, array_values($needs));
             }
         }
+    }
+
+    private function checkLinks(BookObject $object): void
+    {
+        foreach ($object->links() as $link) {
+            if ($link->to->kind === Kind::Tenant ? $this->find($link->to) === null : ! $this->has($link->to)) {
+                throw UnusableBook::danglingReference(
+                    Reference::of($object) . '.' . str_replace('/', '.', $link->path),
+                    (string) $link->to,
+                );
+            }
+        }
+    }
+
+    private function has(Reference $reference): bool
+    {
+        $this->reads?->one($reference);
+
+        return isset($this->objects[$reference->kind->value][self::slot($reference->key)]);
+    }
+
+    /** @return array<string, BookObject> */
+    private function read(string $kind): array
+    {
+        $objects = [];
+        if (! isset($this->unread[$kind])) {
+            /** @var array<string, BookObject> $objects */
+            $objects = $this->objects[$kind] ?? [];
+
+            return $objects;
+        }
+        foreach ($this->objects[$kind] as $slot => $object) {
+            $objects[$slot] = $object instanceof Unread ? $object->object() : $object;
+        }
+        // What is remembered is the book it always was.
+        $this->objects[$kind] = $objects;
+        unset($this->unread[$kind]);
+
+        return $objects;
     }
 
     /** Keys such as `201` would become integers as array keys; a sign in front keeps them text. */

@@ -6,7 +6,9 @@ namespace Jaunty\Core\Change;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Tenant;
 
 /**
  * What differs between two books, as the change set that makes the second of the first. Objects pair by kind and key.
@@ -15,13 +17,41 @@ final class Diff
 {
     public static function between(Book $before, Book $after): ChangeSet
     {
+        return self::of($before, $after, $before->objects(), [$after->tenant, ...$after->objects()]);
+    }
+
+    /**
+     * What differs in some objects, the others being the same in both.
+     *
+     * @param  list<Reference>  $only  each once
+     */
+    public static function in(Book $before, Book $after, array $only): ChangeSet
+    {
+        $places = array_flip(array_column([Kind::Tenant, ...Kind::listed()], 'value'));
+        usort($only, static fn (Reference $a, Reference $b): int
+            => ($places[$a->kind->value] ?? 0) <=> ($places[$b->kind->value] ?? 0));
+
+        return self::of(
+            $before,
+            $after,
+            array_values(array_filter(array_map($before->find(...), $only))),
+            array_values(array_filter(array_map($after->find(...), $only))),
+        );
+    }
+
+    /**
+     * @param  list<BookObject>  $were
+     * @param  list<BookObject>  $are
+     */
+    private static function of(Book $before, Book $after, array $were, array $are): ChangeSet
+    {
         $operations = [];
-        foreach ($before->objects() as $object) {
-            if ($after->find(Reference::of($object)) === null) {
+        foreach ($were as $object) {
+            if (! $object instanceof Tenant && $after->find(Reference::of($object)) === null) {
                 $operations[] = Operation::delete($object);
             }
         }
-        foreach ([$after->tenant, ...$after->objects()] as $object) {
+        foreach ($are as $object) {
             $reference = Reference::of($object);
             $old = $before->find($reference);
             if ($old === null) {

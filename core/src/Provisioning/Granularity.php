@@ -7,6 +7,7 @@ namespace Jaunty\Core\Provisioning;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Reference;
 
 /**
  * How finely a switch stores what the book says to the second. Rounding happens visibly, while editing, never silently
@@ -19,10 +20,20 @@ final readonly class Granularity
     {
     }
 
-    /** The book with ring times rounded up to what the switch can hold. */
-    public function fit(Book $book): Book
+    /**
+     * The book with ring times rounded up to what the switch can hold.
+     *
+     * @param  ?list<Reference>  $only  the objects whose times are; null for all
+     */
+    public function fit(Book $book, ?array $only = null): Book
     {
-        foreach ($book->ofKind(Kind::User) as $user) {
+        $users = $only === null
+            ? $book->ofKind(Kind::User)
+            : array_filter(array_map($book->find(...), array_filter(
+                $only,
+                static fn (Reference $each): bool => $each->kind === Kind::User,
+            )));
+        foreach ($users as $user) {
             $fields = $user->toArray();
             $legs = is_array($fields['legs']) ? $fields['legs'] : [];
             $rounded = array_map($this->leg(...), $legs);

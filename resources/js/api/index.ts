@@ -13,6 +13,7 @@ export type Change = Schemas['Change']
 export type Clash = Schemas['Clash']
 export type CustomerLine = Schemas['CustomerLine']
 export type Desk = Schemas['Desk']
+export type DeskChange = Schemas['DeskChange']
 export type Impact =
   paths['/customers/{customer}/live/impact']['get']['responses']['200']['content']['application/json']
 export type Finding = Schemas['Finding']

@@ -18,9 +18,7 @@ const kind = computed(() => kindsInWords(props.object.kind).one.toLowerCase())
 
 /** What leads to it: taking it away has to wait until nothing does. */
 const uses = computed(() =>
-  names.value.objects.filter(
-    (other) => other.ref !== props.object.ref && Object.keys(other.refersTo).includes(props.object.ref),
-  ),
+  names.value.objects.filter((other) => other.ref !== props.object.ref && other.refersTo.includes(props.object.ref)),
 )
 
 function remove(): void {

@@ -6,7 +6,7 @@ import { dateThere, ErrorState, LoadingLines } from '@/shared'
 import { AnswerForm } from '@/takingon'
 import { useDesk, useDraft } from './desk'
 import AllFields from './AllFields.vue'
-import SheetGrid from './SheetGrid.vue'
+import SheetGrid from './sheet/SheetGrid.vue'
 
 defineProps<{ zone: string }>()
 

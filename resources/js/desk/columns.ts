@@ -1,8 +1,10 @@
 import type { BookObject, Kind, ObjectOf } from '@/api'
-import { fieldAt, typeAt, type FieldType } from './catalogue'
+import { fieldAt, fieldsOf, typeAt, type Field, type FieldType } from './catalogue'
 
 /** A column of a sheet: one field of each object in it, with how it is read and shown. */
 export interface Column extends FieldType {
+  /** The field it shows, or its title where it shows none. */
+  id: string
   title: string
   /** The field's path; null for an object that has no such field, and for a column that only shows. */
   path: (object: BookObject) => string | null
@@ -10,6 +12,8 @@ export interface Column extends FieldType {
   field?: string
   /** For a column that only shows. */
   shows?: (object: BookObject) => string
+  /** Shown until somebody chooses. */
+  isUsual: boolean
 }
 
 /** A field's column; its title stands at its head where nothing shorter does. */
@@ -17,9 +21,11 @@ function column(kind: Kind, field: string, head?: string, type?: Partial<FieldTy
   return {
     ...typeAt(kind, field),
     ...type,
+    id: field,
     title: head ?? fieldAt(kind, field)?.title ?? field,
     field,
     path: () => field,
+    isUsual: true,
   }
 }
 
@@ -33,8 +39,10 @@ function columns(
 function shows<K extends Kind>(kind: K, title: string, says: (object: ObjectOf<K>) => string): Column {
   return {
     type: 'text',
+    id: title,
     title,
     path: () => null,
+    isUsual: true,
     shows: (object) => (object.kind === kind ? says(object as ObjectOf<K>) : ''),
   }
 }
@@ -100,4 +108,51 @@ const COLUMNS: Partial<Record<Kind, Column[]>> = {
 
 export function columnsOf(kind: Kind): Column[] {
   return COLUMNS[kind] ?? []
+}
+
+/** Columns at the left of a sheet that stay in view. */
+const STAY: Partial<Record<Kind, string[]>> = {
+  user: ['extension', 'name/first', 'name/last'],
+  route: ['position', 'name'],
+}
+
+export function staysOf(kind: Kind): string[] {
+  return (
+    STAY[kind] ??
+    columnsOf(kind)
+      .slice(0, 1)
+      .map((each) => each.id)
+  )
+}
+
+const known = new Map<Kind, Column[]>()
+
+/** Every column a sheet of the kind can have: the usual ones, then each other field that a cell can hold. */
+export function allColumnsOf(kind: Kind): Column[] {
+  const found = known.get(kind) ?? [...columnsOf(kind), ...others(kind)]
+  known.set(kind, found)
+  return found
+}
+
+function others(kind: Kind): Column[] {
+  const titles = new Set(columnsOf(kind).map((each) => each.title))
+  const shown = new Set(columnsOf(kind).map((each) => each.field))
+  return plain(fieldsOf(kind)).flatMap(({ path, titles: along }) => {
+    if (shown.has(path) || path === 'key') return []
+    const own = along.at(-1) ?? path
+    const title = titles.has(own) ? along.join(', ') : own
+    if (titles.has(title)) return []
+    titles.add(title)
+    return [{ ...column(kind, path, title), isUsual: false }]
+  })
+}
+
+/** Fields that hold one value, those inside others too; items of lists have no place in a cell. */
+function plain(fields: Field[], before = '', along: string[] = []): { path: string; titles: string[] }[] {
+  return fields.flatMap((field) => {
+    const path = `${before}${field.name}`
+    const titles = [...along, field.title]
+    if (field.sort === 'group') return plain(field.fields, `${path}/`, titles)
+    return field.sort === 'one' ? [{ path, titles }] : []
+  })
 }

@@ -7,8 +7,8 @@ import CallLine from './CallLine.vue'
 import { useDesk, type DeskState } from './desk'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
-import SheetGrid from './SheetGrid.vue'
-import { EDITS, openPart, ZONE } from './testing'
+import SheetGrid from './sheet/SheetGrid.vue'
+import { asChange, EDITS, openPart, ZONE } from './testing'
 
 function user(name: string, extension: string, seconds = 20): BookObject {
   return bookObject(
@@ -61,9 +61,13 @@ function cell(row: number, column: number): HTMLElement {
   return found.element
 }
 
-async function typeInto(row: number, column: number, text: string): Promise<void> {
-  cell(row, column).click()
+async function openCell(row: number, column: number): Promise<void> {
+  cell(row, column).dispatchEvent(new MouseEvent('dblclick', { bubbles: true }))
   await settle()
+}
+
+async function typeInto(row: number, column: number, text: string): Promise<void> {
+  await openCell(row, column)
   const editor = cell(row, column).querySelector('input')
   if (editor === null) throw new Error('the cell is not open')
   editor.value = text
@@ -72,7 +76,7 @@ async function typeInto(row: number, column: number, text: string): Promise<void
 }
 
 async function paste(row: number, column: number, text: string): Promise<void> {
-  cell(row, column).dispatchEvent(new FocusEvent('focus'))
+  cell(row, column).focus()
   const event = new Event('paste', { bubbles: true, cancelable: true })
   Object.assign(event, { clipboardData: { getData: () => text } })
   cell(row, column).dispatchEvent(event)
@@ -102,7 +106,7 @@ describe('a sheet', () => {
       [user('ines', '201', 35)],
       [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 35 }],
     )
-    const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: after })
+    const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: asChange(after) })
 
     await typeInto(0, RINGS, '33 s')
 
@@ -126,8 +130,7 @@ describe('a sheet', () => {
     expect(cell(0, EXT).getAttribute('aria-invalid')).toBe('true')
     expect(page.text()).toContain('You typed “2o1”: an extension is digits only, not "2o1".')
 
-    cell(0, EXT).click()
-    await settle()
+    await openCell(0, EXT)
     expect(cell(0, EXT).querySelector('input')?.value).toBe('2o1')
     await key('Escape', cell(0, EXT).querySelector('input') ?? document.body)
     state.draft.faults.clear()
@@ -157,7 +160,7 @@ describe('a sheet', () => {
 
   it('takes a block from a spreadsheet as one change', async () => {
     const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
-      [EDITS]: deskOf([user('ines', '202'), user('colm', '201')]),
+      [EDITS]: asChange(deskOf([user('ines', '202'), user('colm', '201')])),
     })
 
     await paste(0, EXT, '202\tInes\n201\tColm\n')
@@ -177,20 +180,49 @@ describe('a sheet', () => {
     ])
   })
 
-  it('takes all of a block or nothing, and says which cells are in the way', async () => {
-    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]))
+  it('keeps what can be read of a block and marks the rest', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
+      [EDITS]: asChange(deskOf([user('ines', '203'), user('colm', '202')])),
+    })
 
     await paste(0, EXT, '203\tInes\nx\tColm')
 
-    expect(server.asked.some((each) => each.call === EDITS)).toBe(false)
-    expect(page.get('[data-testid=notice]').text()).toContain(
-      '1 cell of the block could not be read; nothing was pasted.',
-    )
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [
+        { object: 'user:ines', path: 'extension', value: '203' },
+        { object: 'user:ines', path: 'name/first', value: 'Ines' },
+        { object: 'user:colm', path: 'name/first', value: 'Colm' },
+      ],
+    })
+    expect(page.get('[data-testid=notice]').text()).toContain('1 cell could not be kept and is marked.')
     expect(cell(1, EXT).textContent).toContain('x')
+    expect(cell(1, EXT).getAttribute('aria-invalid')).toBe('true')
+    expect(cell(0, EXT).textContent).toBe('203')
+  })
+
+  it('keeps the rest of a block where the server will not have a cell', async () => {
+    let isFirst = true
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
+      [EDITS]: () => {
+        if (!isFirst) return asChange(deskOf([user('ines', '203'), user('colm', '202')]))
+        isFirst = false
+        return new Refused(422, {
+          errors: [{ object: 'user:colm', path: 'extension', detail: '300 is taken by Reception' }],
+        })
+      },
+    })
+
+    await paste(0, EXT, '203\n300')
+
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:ines', path: 'extension', value: '203' }],
+    })
+    expect(cell(1, EXT).textContent).toContain('300 is taken by Reception')
+    expect(page.get('[data-testid=notice]').text()).toContain('1 cell could not be kept and is marked.')
   })
 
   it('says which lines of a block had no place', async () => {
-    await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: deskOf([user('ines', '203')]) })
+    await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: asChange(deskOf([user('ines', '203')])) })
 
     await paste(0, EXT, '203\n204\n205')
 
@@ -200,7 +232,7 @@ describe('a sheet', () => {
 
   it('goes by the keyboard: arrows move, a letter begins to type, Delete empties', async () => {
     const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
-      [EDITS]: deskOf([user('ines', '201'), user('colm', '202')]),
+      [EDITS]: asChange(deskOf([user('ines', '201'), user('colm', '202')])),
     })
     cell(0, EXT).focus()
     await key('ArrowDown', cell(0, EXT))
@@ -219,7 +251,7 @@ describe('a sheet', () => {
 
   it('takes the last edit back', async () => {
     const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
-      [EDITS]: deskOf([user('ines', '203')]),
+      [EDITS]: asChange(deskOf([user('ines', '203')])),
     })
     await typeInto(0, EXT, '203')
 
@@ -283,7 +315,10 @@ describe('the margin', () => {
       fix: null,
     }
     const { server } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
-      [EDITS]: { ...deskOf([user('ines', '201', 3)]), margin: { findings: [finding], waived: [], strip: null } },
+      [EDITS]: asChange({
+        ...deskOf([user('ines', '201', 3)]),
+        margin: { findings: [finding], waived: [], strip: null },
+      }),
     })
     const asked = server.asked.filter((each) => each.call === 'GET /customers/inlet/margin').length
 
@@ -310,7 +345,7 @@ describe('the margin', () => {
   it('shows what somebody else changed meanwhile with all three values, and sends the decision', async () => {
     const clash = { object: 'user:ines', path: 'legs/desk/seconds', base: 20, ours: 25, theirs: 30 }
     const { server } = await openDesk(deskOf([user('ines', '201', 30)], [], [clash]), NOTHING_LIVE, {
-      [EDITS]: deskOf([user('ines', '201', 25)]),
+      [EDITS]: asChange(deskOf([user('ines', '201', 25)])),
     })
 
     const note = page.get('[data-testid=clash]')
@@ -402,7 +437,7 @@ describe('what was typed', () => {
 
     // Signed in again, or another day.
     const again = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
-      [EDITS]: deskOf([user('ines', '201', 25)]),
+      [EDITS]: asChange(deskOf([user('ines', '201', 25)])),
     })
     await new Promise((done) => {
       setTimeout(done, 5)
@@ -597,7 +632,7 @@ describe('what callers notice of drift', () => {
       [user('ines', '201', 40)],
       [{ op: 'set', object: 'user:ines', label: 'ines', path: 'legs/desk/seconds', before: 20, after: 40 }],
     )
-    const { server } = await openDesk(deskOf([user('ines', '201')]), drifted, { [EDITS]: after })
+    const { server } = await openDesk(deskOf([user('ines', '201')]), drifted, { [EDITS]: asChange(after) })
 
     await page
       .findAll('[data-testid=differences] button')

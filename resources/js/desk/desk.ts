@@ -16,7 +16,8 @@ export { isUnderWay } from './queries'
 function createDesk(customer: string) {
   const queryClient = useQueryClient()
   const queries = queriesOf(customer)
-  const book = useQuery(queries.desk)
+  // Thousands of objects: each edit brings others in their place, and none is changed where it stands.
+  const book = useQuery({ ...queries.desk, shallow: true })
   const notices = createNotices(() => void queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }))
   /** Of the customer: whose day a date is of that nobody typed. */
   const zone = computed(() => {

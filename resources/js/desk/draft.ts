@@ -10,10 +10,21 @@ import {
   type Reactive,
   type Ref,
 } from 'vue'
-import { client, detailOf, isProblem, take, type Answers, type Desk, type Kind } from '@/api'
+import {
+  client,
+  detailOf,
+  isProblem,
+  take,
+  type Answers,
+  type Desk,
+  type DeskChange,
+  type Kind,
+  type Margin,
+} from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
 import type { Edit } from './edits'
+import { merged } from './merged'
 import type { Notice, Notices } from './notices'
 import type { DeskQueries } from './queries'
 import { isAway, Unsent } from './unsent'
@@ -46,6 +57,16 @@ function asSent({ op = 'set', object, path, value }: Edit): {
 
 export const cellKey = (object: string, path: string): string => `${object} ${path}`
 
+/** An edit, with what was typed where it was typed. */
+export type TypedEdit = Edit & { typed?: string }
+
+export interface HowEdited {
+  /** Taking an edit back is not taken back itself. */
+  isUndo?: boolean
+  /** Cells that the server will not have are marked, and the others kept; else all are kept or none. */
+  keepsRest?: boolean
+}
+
 type Change = Desk['draft']['changes'][number]
 type Clash = Desk['draft']['clashes'][number]
 
@@ -54,8 +75,10 @@ export interface DraftState {
   changes: ComputedRef<Change[]>
   clashes: ComputedRef<Clash[]>
   faults: Reactive<Map<string, CellFault>>
+  /** What was typed into cells and is on its way to the server, by cell. */
+  sending: Reactive<Map<string, string>>
   unsent: Ref<Edit[]>
-  edit: (edits: (Edit & { typed?: string })[], isUndo?: boolean) => Promise<void>
+  edit: (edits: TypedEdit[], how?: HowEdited) => Promise<void>
   make: (objects: NewObject[]) => Promise<string[]>
   takeBack: () => Promise<void>
   enter: (note: string) => Promise<void>
@@ -75,6 +98,7 @@ export function createDraft(
   const queryClient = useQueryClient()
   const params = { path: { customer } }
   const faults = reactive(new Map<string, CellFault>())
+  const sending = reactive(new Map<string, string>())
   const taken: Edit[][] = []
   const changes = computed(() => book.data.value?.draft.changes ?? [])
   const clashes = computed(() => book.data.value?.draft.clashes ?? [])
@@ -89,8 +113,16 @@ export function createDraft(
     },
   )
 
-  /** The book as it is after an edit. The margin is asked for before the sheet is drawn anew, which takes its time. */
-  async function deskIs({ margin, ...desk }: Desk): Promise<void> {
+  /** The book as it is after an edit. */
+  async function changeIs(change: DeskChange): Promise<void> {
+    const had = queryClient.getQueryData(queries.desk.queryKey)
+    const desk = had === undefined ? undefined : merged(had, change)
+    if (desk === undefined) await queryClient.refetchQueries({ queryKey: queries.desk.queryKey })
+    else await deskIs(desk, change.margin)
+  }
+
+  /** The margin is asked for before the sheet is drawn anew, which takes its time. */
+  async function deskIs(desk: Desk, margin?: Margin): Promise<void> {
     if (margin === undefined) askAnew()
     else {
       // What is said of the book came with it; whatever else is computed from it is asked for.
@@ -131,20 +163,47 @@ export function createDraft(
     }
   }
 
-  /** Sends edits: all are kept on the server or none. What could not be kept stays in its cell, marked. */
-  async function edit(edits: (Edit & { typed?: string })[], isUndo = false): Promise<void> {
+  /** One after another, so that no answer is older than the one before. */
+  let line: Promise<unknown> = Promise.resolve()
+
+  /** Sends edits. What could not be kept stays in its cell, marked. */
+  function edit(edits: TypedEdit[], how: HowEdited = {}): Promise<void> {
+    const typed = edits.flatMap((each) =>
+      each.typed === undefined ? [] : [[cellKey(each.object, each.path), each.typed] as const],
+    )
+    typed.forEach(([key, text]) => sending.set(key, text))
+    const sent = line
+      .then(() => send(edits, how))
+      .finally(() => {
+        for (const [key, text] of typed) if (sending.get(key) === text) sending.delete(key)
+      })
+    line = sent
+    return sent
+  }
+
+  async function send(edits: TypedEdit[], how: HowEdited): Promise<void> {
     const before = edits.map(opposite)
     try {
-      const desk = await take(
-        client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } }),
+      await changeIs(
+        await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })),
       )
-      await deskIs(desk)
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
-      if (!isUndo) taken.push(before.reverse())
+      if (how.isUndo !== true) taken.push(before.reverse())
       notice.value = rounded(edits)
     } catch (error) {
-      if (isAway(error)) wait(edits, error)
-      else if (!place(error, edits)) complain(error)
+      if (isAway(error)) {
+        wait(edits, error)
+        return
+      }
+      const refused = place(error, edits)
+      if (refused.length === 0) {
+        complain(error)
+        return
+      }
+      const rest = edits.filter((each) => !refused.includes(each))
+      if (how.keepsRest === true && rest.length > 0) await send(rest, how)
+      else if (edits.length > 1 && isProblem(error))
+        notice.value = { text: `${error.problem.detail} None of the ${edits.length} cells was changed.`, isFault: true }
     }
   }
 
@@ -153,10 +212,10 @@ export function createDraft(
    */
   async function make(objects: NewObject[]): Promise<string[]> {
     try {
-      const { made, ...desk } = await take(
+      const { made = [], ...change } = await take(
         client.POST('/customers/{customer}/draft/objects', { params, body: { objects } }),
       )
-      await deskIs(desk)
+      await changeIs(change)
       taken.push([...made].reverse().map((object) => ({ op: 'delete' as const, object, path: '', value: null })))
       notice.value = undefined
       return made
@@ -173,7 +232,7 @@ export function createDraft(
   const unsent = ref<Edit[]>(Unsent.of(customer))
   let again: ReturnType<typeof setTimeout> | undefined
 
-  function wait(edits: (Edit & { typed?: string })[], error: unknown): void {
+  function wait(edits: TypedEdit[], error: unknown): void {
     for (const each of edits)
       if (each.typed !== undefined)
         faults.set(cellKey(each.object, each.path), { typed: each.typed, detail: 'kept in this browser, not sent yet' })
@@ -196,7 +255,7 @@ export function createDraft(
     const edits = unsent.value
     if (edits.length === 0) return
     try {
-      await deskIs(
+      await changeIs(
         await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })),
       )
       unsent.value = []
@@ -238,12 +297,12 @@ export function createDraft(
     }
   }
 
-  function place(error: unknown, edits: (Edit & { typed?: string })[]): boolean {
-    if (!isProblem(error) || error.problem.status === 0) return false
-    const [only] = edits
-    const told = error.problem.errors ?? []
-    let placed = false
-    for (const fault of told) {
+  /** Puts what the server says at the cells it speaks of, and returns their edits. */
+  function place(error: unknown, edits: TypedEdit[]): TypedEdit[] {
+    if (!isProblem(error) || error.problem.status === 0) return []
+    const refused: TypedEdit[] = []
+    for (const fault of error.problem.errors ?? []) {
+      const [only] = edits
       const at =
         edits.length === 1
           ? only
@@ -252,17 +311,15 @@ export function createDraft(
             )
       if (at?.typed === undefined) continue
       faults.set(cellKey(at.object, at.path), { typed: at.typed, detail: fault.detail })
-      placed = true
+      refused.push(at)
     }
-    if (placed && edits.length > 1)
-      notice.value = { text: `${error.problem.detail} None of the ${edits.length} cells was changed.`, isFault: true }
-    return placed
+    return refused
   }
 
   /** Takes the last edit of this visit back, field by field. */
   async function takeBack(): Promise<void> {
     const last = taken.pop()
-    if (last !== undefined) await edit(last, true)
+    if (last !== undefined) await edit(last, { isUndo: true })
   }
 
   function bookChanged(): Promise<unknown> {
@@ -354,5 +411,20 @@ export function createDraft(
     return wrong
   }
 
-  return { changes, clashes, faults, unsent, edit, make, takeBack, enter, drop, restore, leaveOut, undo, answerAgain }
+  return {
+    changes,
+    clashes,
+    faults,
+    sending,
+    unsent,
+    edit,
+    make,
+    takeBack,
+    enter,
+    drop,
+    restore,
+    leaveOut,
+    undo,
+    answerAgain,
+  }
 }

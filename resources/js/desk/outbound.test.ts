@@ -120,6 +120,8 @@ const CHOICES = {
 
 /** The server's answer where one object is made. */
 const making = (ref: string): Record<string, unknown> => ({
+  gone: [],
+  order: {},
   key: 'inlet',
   revision: 3,
   numbers: {},

@@ -12,7 +12,7 @@ const PROMPT = object('prompt:hello', {
   audio: null,
   standIn: false,
 })
-const MENU = object('menu:day', { name: 'Day menu' }, { refersTo: { 'prompt:hello': 'Hello' } })
+const MENU = object('menu:day', { name: 'Day menu' }, { refersTo: ['prompt:hello'] })
 const BASE = '/customers/inlet/prompts/hello/recordings'
 const RECORDING = {
   no: 1,

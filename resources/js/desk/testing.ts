@@ -2,7 +2,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { BookObject, Desk, Meant } from '@/api'
+import type { BookObject, Desk, DeskChange, Meant } from '@/api'
 import { bookObject, fakeServer, NOTHING_LIVE, settle } from '@/testing'
 
 export { bookObject as object, NOTHING_LIVE, PRACTICE } from '@/testing'
@@ -11,6 +11,9 @@ import { provideDesk, type DeskState } from './desk'
 export const EDITS = 'POST /customers/inlet/draft/edits'
 export const OBJECTS = 'POST /customers/inlet/draft/objects'
 export const MEANT = 'POST /customers/inlet/meant'
+
+/** The answer to an edit that leaves the desk so, whatever it had before. */
+export const asChange = (desk: Desk & Pick<DeskChange, 'margin'>): DeskChange => ({ ...desk, gone: [], order: {} })
 
 /** A server that knows whom these names mean, and nobody else. */
 export const meaning =

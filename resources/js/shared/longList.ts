@@ -16,11 +16,13 @@ export interface Drawn {
  * Which lines of a table are drawn, so that thousands scroll as few do.
  *
  * @param height of every line, in pixels, as the styles have it
+ * @param head of what stays above the lines in the same scroller
  */
 export function useLongList(
   count: () => number,
   scrolls: () => HTMLElement | null,
   height: number,
+  head = 0,
 ): { isLong: ComputedRef<boolean>; drawn: ComputedRef<Drawn>; show: (index: number) => void } {
   const isLong = computed(() => count() > MOST_DRAWN)
   const lines = useVirtualizer(
@@ -29,6 +31,8 @@ export function useLongList(
       getScrollElement: scrolls,
       estimateSize: () => height,
       overscan: 24,
+      paddingStart: head,
+      scrollPaddingStart: head,
       enabled: isLong.value,
     })),
   )
@@ -37,7 +41,12 @@ export function useLongList(
     const all = lines.value.getVirtualItems()
     const [first, last] = [all[0], all.at(-1)]
     if (first === undefined || last === undefined) return { from: 0, to: MOST_DRAWN, above: 0, below: 0 }
-    return { from: first.index, to: last.index + 1, above: first.start, below: lines.value.getTotalSize() - last.end }
+    return {
+      from: first.index,
+      to: last.index + 1,
+      above: first.start - head,
+      below: lines.value.getTotalSize() - last.end,
+    }
   })
   function show(index: number): void {
     if (isLong.value) lines.value.scrollToIndex(index, { align: 'auto' })

@@ -46,6 +46,7 @@ const unanswered = computed(() => toAnswer(slots.value, kept.answers, asked.valu
 const shown = computed(() => slots.value.filter((slot) => asked.value === undefined || asked.value.includes(slot.key)))
 
 const made = ref<BookObject[]>([])
+const labels = computed(() => new Map(made.value.map((object) => [object.ref, object.label])))
 const findings = ref<Finding[]>([])
 const strip = ref<Strip | null>(null)
 const madeFrom = ref('')
@@ -361,7 +362,7 @@ function backToWhatWas(): void {
                 <td class="which">
                   <span v-if="object.extension !== null" class="mono">{{ object.extension }}</span> {{ object.label }}
                 </td>
-                <td class="soft">{{ whatItSays(object) }}</td>
+                <td class="soft">{{ whatItSays(object, labels) }}</td>
               </tr>
             </template>
           </tbody>

@@ -2,24 +2,23 @@ import { expect, it } from 'vitest'
 import { bookObject } from '@/testing'
 import { kindsIn, whatItSays } from './preview'
 
+const LABELS = new Map([
+  ['user:ines', 'Ines Marsh'],
+  ['mailbox:ines', "Ines Marsh's mailbox"],
+])
+
 it('says where a number leads by name, and when it leads nowhere', () => {
-  const number = bookObject(
-    'number:+19025550150',
-    { destination: 'user:ines' },
-    { refersTo: { 'user:ines': 'Ines Marsh' } },
+  const number = bookObject('number:+19025550150', { destination: 'user:ines' })
+  expect(whatItSays(number, LABELS)).toBe('+19025550150 leads to Ines Marsh')
+  expect(whatItSays(bookObject('number:+19025550150', { destination: null }), LABELS)).toBe(
+    '+19025550150 leads to nowhere',
   )
-  expect(whatItSays(number)).toBe('+19025550150 leads to Ines Marsh')
-  expect(whatItSays(bookObject('number:+19025550150', { destination: null }))).toBe('+19025550150 leads to nowhere')
 })
 
 it('says of a user every phone and where messages go', () => {
-  const user = bookObject(
-    'user:ines',
-    { legs: [{ item: 'desk', kind: 'desk', seconds: 20 }], mailbox: 'mailbox:ines' },
-    { refersTo: { 'mailbox:ines': "Ines Marsh's mailbox" } },
-  )
-  expect(whatItSays(user)).toBe("desk phone rings 20 s; messages in Ines Marsh's mailbox")
-  expect(whatItSays(bookObject('user:x', { legs: [], mailbox: null }))).toBe('no phone')
+  const user = bookObject('user:ines', { legs: [{ item: 'desk', kind: 'desk', seconds: 20 }], mailbox: 'mailbox:ines' })
+  expect(whatItSays(user, LABELS)).toBe("desk phone rings 20 s; messages in Ines Marsh's mailbox")
+  expect(whatItSays(bookObject('user:x', { legs: [], mailbox: null }), LABELS)).toBe('no phone')
 })
 
 it('keeps each kind together', () => {

@@ -30,9 +30,13 @@ export function kindsIn(objects: BookObject[]): OfKind[] {
   return [...kinds].map(([kind, each]) => ({ ...kindsInWords(kind), objects: each, inOne: inOne(each) }))
 }
 
-/** One object in a few words: where a number leads, how long a phone rings, whose mailbox it is. */
-export function whatItSays(object: BookObject): string {
-  const named = (to: string | null): string | undefined => (to === null ? undefined : (object.refersTo[to] ?? to))
+/**
+ * One object in a few words: where a number leads, how long a phone rings, whose mailbox it is.
+ *
+ * @param labels of the objects beside it, by reference
+ */
+export function whatItSays(object: BookObject, labels: Map<string, string>): string {
+  const named = (to: string | null): string | undefined => (to === null ? undefined : (labels.get(to) ?? to))
   switch (object.kind) {
     case 'number':
       return `${object.display ?? object.key} leads to ${named(object.fields.destination) ?? 'nowhere'}`

@@ -44,7 +44,7 @@ export function bookObject<K extends Kind>(
     display: null,
     extension,
     fields: whole,
-    refersTo: {},
+    refersTo: [],
     ...more,
   } as unknown as ObjectOf<K>
 }

@@ -9,7 +9,7 @@ import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
-import SheetGrid from '../SheetGrid.vue'
+import SheetGrid from '../sheet/SheetGrid.vue'
 import CallsMade from '../CallsMade.vue'
 import MembersTable from './MembersTable.vue'
 

@@ -36,9 +36,7 @@ const weekly = computed(() => schedule.value?.fields.weekly ?? [])
 const exceptions = computed(() => schedule.value?.fields.exceptions ?? [])
 const calendars = computed(() => schedule.value?.fields.calendars ?? [])
 const users = computed(() =>
-  names.value.objects.filter(
-    (object) => selected.value !== undefined && Object.keys(object.refersTo).includes(selected.value.ref),
-  ),
+  names.value.objects.filter((object) => selected.value !== undefined && object.refersTo.includes(selected.value.ref)),
 )
 
 function paint(next: unknown[]): void {

@@ -37,9 +37,7 @@ const sorts = [
 const from = computed(() =>
   names.value.objects.filter(
     (object) =>
-      selected.value !== undefined &&
-      object.ref !== selected.value.ref &&
-      Object.keys(object.refersTo).includes(selected.value.ref),
+      selected.value !== undefined && object.ref !== selected.value.ref && object.refersTo.includes(selected.value.ref),
   ),
 )
 const isMenu = computed(() => selected.value?.kind === 'menu')

@@ -32,7 +32,7 @@ const file = ref<HTMLInputElement>()
 
 const audio = computed(() => prompt.fields.audio)
 const script = computed(() => prompt.fields.script ?? '')
-const users = computed(() => names.value.objects.filter((object) => Object.keys(object.refersTo).includes(prompt.ref)))
+const users = computed(() => names.value.objects.filter((object) => object.refersTo.includes(prompt.ref)))
 /** Words at 150 a minute, as long as nothing is recorded. */
 const length = computed(() => {
   if (audio.value === null) {

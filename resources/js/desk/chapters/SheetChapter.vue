@@ -8,7 +8,7 @@ import PortOrders from '../PortOrders.vue'
 import CallsMade from '../CallsMade.vue'
 import PinKeeper from '../PinKeeper.vue'
 import { useSelected } from '../selection'
-import SheetGrid from '../SheetGrid.vue'
+import SheetGrid from '../sheet/SheetGrid.vue'
 import { columnsOf } from '../columns'
 import { useDesk } from '../desk'
 
