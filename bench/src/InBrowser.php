@@ -180,7 +180,7 @@ final class InBrowser
         $this->find($cell)->click();
         // Whatever the page still has to do is not the arrow's.
         sleep(3);
-        $this->browser->executeScript(self::PRESS, ['ArrowDown', 200]);
+        $this->browser->executeScript(self::PRESS, ['ArrowDown', 100]);
 
         return $this->waited('the arrows never end');
     }

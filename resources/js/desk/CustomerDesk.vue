@@ -3,9 +3,11 @@ import { computed, defineAsyncComponent, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useNeighbours } from '@/roster'
 import {
+  byWeight,
   EmptyState,
   ErrorState,
   kindsInWords,
+  type Severity,
   LoadingLines,
   minuteOfWeek,
   PageTop,
@@ -40,9 +42,26 @@ const chapter = computed(() => CHAPTERS.find((each) => each.key === (props.chapt
 const objects = computed(() => book.data.value?.objects ?? [])
 const tenant = computed(() => objects.value.find((object) => object.kind === 'tenant'))
 const zone = computed(() => asText(valueAt(tenant.value?.fields, 'zone') ?? 'UTC'))
-function count(kinds: string[]): number {
-  return objects.value.filter((object) => kinds.includes(object.kind)).length
-}
+const counts = computed(() => {
+  const found = new Map<string, number>()
+  for (const { kind } of objects.value) found.set(kind, (found.get(kind) ?? 0) + 1)
+  return found
+})
+const count = (kinds: string[]): number => kinds.reduce((sum, kind) => sum + (counts.value.get(kind) ?? 0), 0)
+
+const kindOf = (ref: string): string => ref.slice(0, ref.indexOf(':'))
+/** Kinds of objects that a cell could not keep, or that somebody else changed. */
+const troubled = computed(
+  () =>
+    new Set([...faults.keys(), ...[...clashes.value, ...changedThere.value].map((each) => each.object)].map(kindOf)),
+)
+/** The worst that is found of a kind. */
+const worst = computed(() => {
+  const found = new Map<string, Severity>()
+  for (const { severity, objects } of [...findings.value].sort(byWeight).reverse())
+    for (const ref of objects) found.set(kindOf(ref), severity)
+  return found
+})
 
 /** How the switch stands to the book. Nothing is called the same that was not looked at. */
 const pushShape = computed(() => {
@@ -55,7 +74,6 @@ const pushShape = computed(() => {
 
 /** How a chapter stands: troubled where book and switch differ or a cell could not be kept. */
 function mark(kinds: string[], key: string): { shape: string; word: string } {
-  const speaksOf = (ref: string): boolean => kinds.some((kind) => ref.startsWith(`${kind}:`))
   if (key === 'push')
     return underWay.value !== undefined
       ? { shape: 'half', word: 'under way' }
@@ -70,16 +88,11 @@ function mark(kinds: string[], key: string): { shape: string; word: string } {
           shape: count(['promise']) > 0 ? 'full' : 'none',
           word: count(['promise']) > 0 ? 'promises kept' : 'no promise yet',
         }
-  if (
-    [...faults.keys()].some(speaksOf) ||
-    clashes.value.some((clash) => speaksOf(clash.object)) ||
-    changedThere.value.some((each) => speaksOf(each.object))
-  )
-    return { shape: 'trouble', word: 'needs a look' }
+  if (kinds.some((kind) => troubled.value.has(kind))) return { shape: 'trouble', word: 'needs a look' }
   if (margin.isError.value) return { shape: 'none', word: 'could not be looked over' }
-  const worst = findings.value.find((each) => each.objects.some(speaksOf))?.severity
-  if (worst === 'blocker' || worst === 'error') return { shape: 'trouble', word: 'troubled' }
-  if (worst === 'warning') return { shape: 'half', word: 'to be looked at' }
+  const found = kinds.map((kind) => worst.value.get(kind))
+  if (found.includes('blocker') || found.includes('error')) return { shape: 'trouble', word: 'troubled' }
+  if (found.includes('warning')) return { shape: 'half', word: 'to be looked at' }
   return count(kinds) > 0 ? { shape: 'full', word: 'sound' } : { shape: 'none', word: 'empty' }
 }
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { detailOf, type BookObject, type Clash, type Difference } from '@/api'
+import { computed, reactive } from 'vue'
+import { detailOf, type BookObject, type Clash, type Difference, type Finding } from '@/api'
 import { age, byWeight, dateThere, dayInWords, plural, SeverityBars, useNow } from '@/shared'
 import { cellKey, useBeside, useDesk, useDraft, useMargin } from './desk'
 import FindingNote from './FindingNote.vue'
@@ -26,6 +26,8 @@ const now = useNow()
 
 /** A few tell what it is about; Push has them all. */
 const MOST_TOLD = 4
+const MOST_ALIKE = 4
+const MORE_ALIKE = 25
 
 function inView(ref: string): boolean {
   return props.kinds.length === 0 || props.kinds.some((kind) => ref.startsWith(`${kind}:`))
@@ -37,18 +39,51 @@ const theirs = computed(() =>
 )
 const waiting = computed(() => (props.kinds.length === 0 ? [] : notPushed.value.filter((each) => inView(each.object))))
 const all = computed(() => [...findings.value, ...driftFindings.value].sort(byWeight))
-const found = computed(() => {
-  const here = all.value.filter(
+const found = computed(() =>
+  all.value.filter(
     (each) =>
       props.about === 'whole' ||
       (props.about === 'drift'
         ? driftFindings.value.includes(each)
         : each.objects.some((ref) => props.kinds.some((kind) => ref.startsWith(`${kind}:`)))),
-  )
-  const isAbout = (each: (typeof here)[number]): boolean =>
-    props.selected !== undefined && each.objects.includes(props.selected)
-  return [...here.filter(isAbout), ...here.filter((each) => !isAbout(each))]
+  ),
+)
+/** Lines of the book in order, as the sheet has them. */
+const places = computed(() => new Map((book.data.value?.objects ?? []).map((object, place) => [object.ref, place])))
+const byObject = computed(() => {
+  const of = new Map<string, Finding[]>()
+  for (const each of found.value) for (const ref of each.objects) of.set(ref, [...(of.get(ref) ?? []), each])
+  return of
 })
+const ofSelected = computed(() => (props.selected === undefined ? [] : (byObject.value.get(props.selected) ?? [])))
+/** How many of one rule are told; what is alike in thousands of lines is not drawn thousands of times. */
+const told = reactive(new Map<string, number>())
+const groups = computed(() => {
+  const byRule = new Map<string, Finding[]>()
+  for (const each of found.value) {
+    const alike = byRule.get(each.rule)
+    if (alike === undefined) byRule.set(each.rule, [each])
+    else alike.push(each)
+  }
+  const place = (each: Finding): number => places.value.get(each.objects[0] ?? '') ?? Infinity
+  return [...byRule].map(([rule, findings]) => {
+    const most = told.get(rule) ?? MOST_ALIKE
+    return {
+      rule,
+      shown: findings
+        .sort((one, other) => place(one) - place(other))
+        .slice(0, findings.length > most + 1 ? most : findings.length),
+      more: findings.length > most + 1 ? findings.length - most : 0,
+    }
+  })
+})
+const others = computed(() =>
+  groups.value.map((group) => ({ ...group, shown: group.shown.filter((each) => !ofSelected.value.includes(each)) })),
+)
+
+function tellMore(rule: string): void {
+  told.set(rule, (told.get(rule) ?? MOST_ALIKE) + MORE_ALIKE)
+}
 const waived = computed(() =>
   (margin.data.value?.waived ?? []).filter(
     (each) =>
@@ -149,12 +184,15 @@ function waitingLine(difference: Difference): string {
         <button type="button" class="quiet-button" @click="decide(clash, clash.theirs)">Take theirs</button>
       </p>
     </section>
-    <FindingNote
-      v-for="finding in found"
-      :key="finding.fingerprint"
-      :finding
-      :is-here="selected !== undefined && finding.objects.includes(selected)"
-    />
+    <FindingNote v-for="finding in ofSelected" :key="finding.fingerprint" :finding is-here />
+    <template v-for="group in others" :key="group.rule">
+      <FindingNote v-for="finding in group.shown" :key="finding.fingerprint" :finding />
+      <p v-if="group.more > 0" class="more">
+        <button type="button" class="text-button" @click="tellMore(group.rule)">
+          {{ group.more }} more like {{ group.shown.length > 0 ? 'these' : 'this' }}
+        </button>
+      </p>
+    </template>
     <section v-if="waiting.length > 0" class="note" data-testid="not-pushed">
       <h3><SeverityBars class="bars" severity="note" />{{ plural(waiting.length, 'change') }} here not pushed yet</h3>
       <p
@@ -263,6 +301,11 @@ function waitingLine(difference: Difference): string {
 
 .quiet {
   padding: 12px 0;
+}
+
+.more {
+  padding: 8px 0 8px 20px;
+  border-bottom: 1px solid var(--rule);
 }
 
 .waived {

@@ -28,11 +28,16 @@ export interface BesideState {
   moveTo: (name: string) => Promise<void>
 }
 
-export function createBeside(customer: string, queries: DeskQueries, { act }: Notices): BesideState {
+export function createBeside(
+  customer: string,
+  queries: DeskQueries,
+  isOpen: ComputedRef<boolean>,
+  { act }: Notices,
+): BesideState {
   const queryClient = useQueryClient()
   const params = { path: { customer } }
-  const live = useQuery(queries.live)
-  const pushes = useQuery(queries.pushes)
+  const live = useQuery({ ...queries.live, enabled: isOpen, shallow: true })
+  const pushes = useQuery({ ...queries.pushes, enabled: isOpen })
   const differences = computed(() => live.data.value?.differences ?? [])
   const notPushed = computed(() => differences.value.filter((each) => each.whose === 'ours'))
   const changedThere = computed(() => differences.value.filter((each) => each.whose !== 'ours'))
@@ -45,7 +50,7 @@ export function createBeside(customer: string, queries: DeskQueries, { act }: No
       ] as const
     ).flatMap(([count, what, how]) => (count === 0 ? [] : [`${plural(count, what)} ${how}`])),
   )
-  const impact = useQuery({ ...queries.impact, enabled: computed(() => changedThere.value.length > 0) })
+  const impact = useQuery({ ...queries.impact, enabled: computed(() => changedThere.value.length > 0), shallow: true })
   const underWay = computed(() => pushes.data.value?.find(isUnderWay))
 
   /** @param only the fields or objects to put back; unset for the whole book */

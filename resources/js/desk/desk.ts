@@ -18,6 +18,8 @@ function createDesk(customer: string) {
   const queries = queriesOf(customer)
   // Thousands of objects: each edit brings others in their place, and none is changed where it stands.
   const book = useQuery({ ...queries.desk, shallow: true })
+  /** What is said beside the book is asked for after it: somebody waits for the book. */
+  const isOpen = computed(() => book.data.value !== undefined)
   const notices = createNotices(() => void queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }))
   /** Of the customer: whose day a date is of that nobody typed. */
   const zone = computed(() => {
@@ -25,12 +27,12 @@ function createDesk(customer: string) {
     return typeof said === 'string' ? said : 'UTC'
   })
   const draft = createDraft(customer, queries, book, notices)
-  const beside = createBeside(customer, queries, notices)
+  const beside = createBeside(customer, queries, isOpen, notices)
   const names = computed(
     () =>
       new Names(book.data.value?.objects ?? [], { ...beside.live.data.value?.numbers, ...book.data.value?.numbers }),
   )
-  const margin = createMargin(customer, queries, beside, notices)
+  const margin = createMargin(customer, queries, isOpen, beside, notices)
   /** Something else put changes into the draft. */
   const refresh = (queryKey: readonly unknown[]): Promise<void> => queryClient.invalidateQueries({ queryKey })
 

@@ -18,11 +18,12 @@ export interface MarginState {
 export function createMargin(
   customer: string,
   queries: DeskQueries,
+  isOpen: ComputedRef<boolean>,
   { changedThere, impact }: BesideState,
   { act }: Notices,
 ): MarginState {
   const queryClient = useQueryClient()
-  const margin = useQuery({ ...queries.margin, placeholderData: keepPreviousData })
+  const margin = useQuery({ ...queries.margin, placeholderData: keepPreviousData, enabled: isOpen, shallow: true })
   const findings = computed(() => margin.data.value?.findings ?? [])
   const driftFindings = computed(() => (changedThere.value.length === 0 ? [] : (impact.data.value?.findings ?? [])))
   const params = { path: { customer } }

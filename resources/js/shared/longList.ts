@@ -4,6 +4,9 @@ import { computed, type ComputedRef } from 'vue'
 /** Beyond so many lines only those in view are drawn. */
 const MOST_DRAWN = 150
 
+/** Lines drawn before it is known how many are in view. */
+const AT_FIRST = 30
+
 export interface Drawn {
   from: number
   to: number
@@ -40,7 +43,7 @@ export function useLongList(
     if (!isLong.value) return { from: 0, to: count(), above: 0, below: 0 }
     const all = lines.value.getVirtualItems()
     const [first, last] = [all[0], all.at(-1)]
-    if (first === undefined || last === undefined) return { from: 0, to: MOST_DRAWN, above: 0, below: 0 }
+    if (first === undefined || last === undefined) return { from: 0, to: AT_FIRST, above: 0, below: 0 }
     return {
       from: first.index,
       to: last.index + 1,
@@ -49,7 +52,12 @@ export function useLongList(
     }
   })
   function show(index: number): void {
-    if (isLong.value) lines.value.scrollToIndex(index, { align: 'auto' })
+    const scroller = scrolls()
+    if (!isLong.value || scroller === null) return
+    const top = head + index * height
+    if (top < scroller.scrollTop + head) scroller.scrollTop = top - head
+    else if (top + height > scroller.scrollTop + scroller.clientHeight)
+      scroller.scrollTop = top + height - scroller.clientHeight
   }
   return { isLong, drawn, show }
 }
