@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, onMounted, onUnmounted, watch } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { isProblem } from '@/api'
 import { customerCommands, rosterQuery } from '@/roster'
@@ -55,6 +55,21 @@ useCommands(() =>
         { label: 'Sign out', kind: 'session', run: () => void signOut() },
       ],
 )
+
+/** Whoever comes to another page by the keyboard goes on from its top, and a reader hears where that is. */
+router.afterEach((to, from) => {
+  if (from.matched.length === 0 || to.name === from.name) return
+  void nextTick(() => {
+    requestAnimationFrame(() => {
+      const active = document.activeElement
+      if (active !== null && active !== document.body) return
+      const main = document.querySelector<HTMLElement>('main')
+      if (main === null) return
+      main.tabIndex = -1
+      main.focus({ preventScroll: true })
+    })
+  })
+})
 
 onMounted(() => {
   document.addEventListener('keydown', handleKey)

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverKeys;
 
@@ -201,6 +203,90 @@ final class DeskTest extends BrowserTestCase
         $this->press('Drop all of them', 'dialog[open]');
         $this->see('nothing pending');
         $this->assertQuietConsole();
+    }
+
+    public function test_a_sheet_is_worked_in_blocks_by_the_mouse(): void
+    {
+        $this->signIn('sol@saltmarsh.example');
+        $this->go('/customers/bellwether-credit-union/users');
+        $this->see('Ines', '[role=grid]');
+
+        // Drawn over five cells, and one text into all of them.
+        $this->draw($this->cell('user:ines-marsh', 'Rings for'), $this->cell('user:dara-finch', 'Rings for'));
+        self::assertSame(5, $this->marked());
+        $this->keys('35', WebDriverKeys::CONTROL, WebDriverKeys::ENTER, WebDriverKeys::NULL);
+        $this->see('5 changes', '[data-testid=pending]');
+        self::assertSame('35 s', $this->cell('user:dara-finch', 'Rings for')->getText());
+
+        // The handle continues what is marked: 231, 232 become 233 and 234.
+        $this->edit('user:wynn-abel', 'Ext', '731');
+        $this->edit('user:tamsin-quill', 'Ext', '732');
+        $this->see('7 changes', '[data-testid=pending]');
+        $this->draw($this->cell('user:wynn-abel', 'Ext'), $this->cell('user:tamsin-quill', 'Ext'));
+        $this->draw($this->element('td .handle'), $this->cell('user:merrin-farrow', 'Ext'));
+        $this->see('9 changes', '[data-testid=pending]');
+        self::assertSame('734', $this->cell('user:merrin-farrow', 'Ext')->getText());
+
+        // A click chooses and does not open; with Shift it marks up to there; a number at the side marks a line.
+        $this->cell('user:colm-reeve', 'First name')->click();
+        self::assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('[role=grid] td input')));
+        $this->browser->action()->keyDown(null, WebDriverKeys::SHIFT)
+            ->click($this->cell('user:dara-finch', 'Last name'))
+            ->keyUp(null, WebDriverKeys::SHIFT)
+            ->perform();
+        self::assertSame(4, $this->marked());
+        $this->click("[data-testid='row-user:colm-reeve'] th");
+        self::assertGreaterThan(5, $this->marked());
+
+        // What cannot be kept stays in its cell, and the rest is kept.
+        $this->cell('user:colm-reeve', 'Rings for')->click();
+        $this->paste("25\nxx\n30");
+        $this->see('1 cell could not be kept and is marked.', '[data-testid=notice]');
+        $this->see('Whole seconds are wanted here', "[data-testid='row-user:dara-finch']");
+        self::assertSame('30 s', $this->cell('user:wynn-abel', 'Rings for')->getText());
+        $this->assertAccessible('A sheet with a block and a fault');
+
+        // Narrowed to lines, ordered by a head's menu from the keyboard, one column less; the chosen ones stay.
+        $this->keys(WebDriverKeys::CONTROL . 'f' . WebDriverKeys::NULL, 'ext: 73');
+        $this->see('4 of them', 'main');
+        $this->keys(WebDriverKeys::ARROW_DOWN);
+        $this->keys(WebDriverKeys::HOME, WebDriverKeys::ALT . WebDriverKeys::ARROW_DOWN . WebDriverKeys::NULL);
+        $this->press('Sort, last to first', '[role=menu]');
+        self::until(
+            fn (): bool => str_contains($this->textOf('[role=grid] tbody tr:first-child'), '734'),
+            'the sheet is not sorted',
+        );
+        $this->click('[data-testid=choose-columns]');
+        $this->press('Mail', '.choose');
+        $this->go('/customers/bellwether-credit-union/users');
+        $this->see('Columns (', 'main');
+        self::assertSame([], $this->browser->findElements(WebDriverBy::cssSelector('[role=grid] th[title=Mail]')));
+
+        $this->click('[data-testid=look-over]');
+        $this->press('Drop all of them', 'dialog[open]');
+        $this->see('nothing pending');
+        $this->assertQuietConsole();
+    }
+
+    private function draw(RemoteWebElement $from, RemoteWebElement $to): void
+    {
+        $this->browser->action()->clickAndHold($from)->moveToElement($to)->release()->perform();
+    }
+
+    private function marked(): int
+    {
+        return count($this->browser->findElements(WebDriverBy::cssSelector('[role=grid] td[aria-selected=true]')));
+    }
+
+    /** The clipboard of a browser nobody sees is empty: the page is told what would be in it. */
+    private function paste(string $text): void
+    {
+        $this->browser->executeScript(
+            'const data = new DataTransfer(); data.setData("text/plain", arguments[0]);'
+            . 'document.activeElement.dispatchEvent(new ClipboardEvent("paste", '
+            . '{ clipboardData: data, bubbles: true, cancelable: true }))',
+            [$text],
+        );
     }
 
     public function test_two_technicians_at_once_are_told_and_lose_nothing(): void

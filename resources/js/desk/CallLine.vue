@@ -181,6 +181,13 @@ async function keep(): Promise<void> {
 
 const steps = computed(() => followed.value?.trace.steps ?? [])
 
+defineExpose({
+  look,
+  focus: (): void => {
+    line.value?.focus()
+  },
+})
+
 useShortcuts([
   { keys: 't', label: 'the call line', scope: 'Desk', run: () => line.value?.focus() },
   { keys: 'T', label: 'the same call as edited, in the book, on the switch', scope: 'Desk', run: switchBook },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, type Component } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useNeighbours } from '@/roster'
+import { rosterAsLeft, useNeighbours } from '@/roster'
 import {
   byWeight,
   EmptyState,
@@ -16,6 +16,7 @@ import {
   useCommands,
   useNow,
   useShortcuts,
+  useTitle,
   WeekStrip,
 } from '@/shared'
 import CallLine from './CallLine.vue'
@@ -123,12 +124,37 @@ function turnTo(customer: string | undefined): void {
   if (customer !== undefined) void router.push({ name: 'desk', params: { customer, chapter: props.chapter } })
 }
 
+const sheet = ref<HTMLElement>()
+const callLine = ref<InstanceType<typeof CallLine>>()
+
+/** Into the sheet, where its caret stands; in a chapter without one, to its first control. */
+function intoSheet(): void {
+  const first = ['[role=grid] td[tabindex="0"]', 'input, button, select, textarea, a[href], [tabindex="0"]']
+    .map((which) => sheet.value?.querySelector<HTMLElement>(which))
+    .find((found) => found !== null && found !== undefined)
+  ;(first ?? sheet.value)?.focus()
+}
+
+/** To the push of what was entered, ready to be pressed. */
+function toPush(): void {
+  go('push')
+  let tries = 40
+  const focus = (): void => {
+    const button = sheet.value?.querySelector<HTMLElement>('[data-testid=push]')
+    if (button !== null && button !== undefined) button.focus()
+    else if (--tries > 0) setTimeout(focus, 50)
+    else sheet.value?.focus()
+  }
+  void nextTick(focus)
+}
+
 function step(by: number): void {
   const at = CHAPTERS.findIndex((each) => each.key === chapter.value?.key)
   const to = CHAPTERS[at + by]
   if (to !== undefined) go(to.key)
 }
 
+useTitle(() => [chapter.value?.title, tenant.value?.label ?? neighbours.value.mine?.name])
 useShortcuts([
   {
     keys: '[',
@@ -162,8 +188,10 @@ useShortcuts([
       step(-1)
     },
   },
+  { keys: 's', label: 'into the sheet', scope: 'Desk', run: intoSheet },
+  { keys: 'p', label: 'to the push', scope: 'Desk', run: toPush },
   { keys: 'ctrl+z', label: 'take the last edit back', scope: 'Desk', run: () => void takeBack() },
-  { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push('/') },
+  { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push(rosterAsLeft()) },
 ])
 useCommands(() => [
   ...CHAPTERS.map((each) => ({
@@ -187,8 +215,14 @@ useCommands(() => [
 
 <template>
   <div class="page">
+    <nav class="skips" aria-label="Skip to">
+      <button type="button" @click="intoSheet">To the sheet</button>
+      <button type="button" @click="callLine?.look()">Look over and enter</button>
+      <button type="button" @click="toPush">To the push</button>
+      <button type="button" @click="callLine?.focus()">To the call line</button>
+    </nav>
     <PageTop>
-      <router-link to="/">‹ Roster</router-link>
+      <router-link :to="rosterAsLeft()">‹ Roster</router-link>
       <h1 class="title">{{ tenant?.label ?? neighbours.mine?.name ?? '' }}</h1>
       <span v-if="tenant !== undefined" class="soft"
         >{{ stageInWords(neighbours.mine?.stage ?? '') }} · {{ timeThere(now, zone) }} there</span
@@ -261,7 +295,7 @@ useCommands(() => [
             />
           </div>
         </nav>
-        <main class="sheet">
+        <main ref="sheet" class="sheet" tabindex="-1">
           <EmptyState v-if="chapter === undefined" title="There is no such chapter"
             ><router-link :to="{ name: 'desk', params: { customer, chapter: FIRST } }"
               >Go to Numbers</router-link
@@ -282,7 +316,7 @@ useCommands(() => [
           :about="chapter.key === 'proof' ? 'whole' : chapter.key === 'push' ? 'drift' : 'kinds'"
         />
       </div>
-      <CallLine />
+      <CallLine ref="callLine" />
     </template>
   </div>
 </template>
@@ -292,6 +326,29 @@ useCommands(() => [
   display: grid;
   grid-template-rows: auto auto 1fr auto;
   height: 100%;
+}
+
+/* Seen once the keyboard is on it. */
+.skips {
+  position: absolute;
+  z-index: 10;
+  display: flex;
+  gap: 4px;
+}
+
+.skips button {
+  position: absolute;
+  top: 6px;
+  left: 12px;
+  padding: 6px 12px;
+  border: 2px solid var(--focus);
+  background: var(--sheet);
+  white-space: nowrap;
+  clip-path: inset(50%);
+}
+
+.skips button:focus {
+  clip-path: none;
 }
 
 .title {

@@ -4,13 +4,14 @@ import { computed, ref, watch } from 'vue'
 import { client, take } from '@/api'
 import { ErrorState, LoadingLines, ModalSheet, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
-import { useDesk, useDraft } from './desk'
+import { useBeside, useDesk, useDraft } from './desk'
 import ImpactTable from './ImpactTable.vue'
 
 const open = defineModel<boolean>({ required: true })
 
 const { customer, busy } = useDesk()
 const { changes, clashes, faults, enter, drop } = useDraft()
+const { notPushed, changedThere, underWay, push } = useBeside()
 const note = ref('')
 
 const noticed = useQuery({
@@ -25,11 +26,19 @@ watch(changes, (now) => {
   if (now.length + clashes.value.length === 0) open.value = false
 })
 
-async function enterAndClose(): Promise<void> {
-  if (clashes.value.length > 0) return
-  await enter(note.value)
-  note.value = ''
+async function enterAndClose(): Promise<boolean> {
+  if (clashes.value.length > 0 || busy.value) return false
+  const isEntered = await enter(note.value)
+  if (isEntered) note.value = ''
+  return isEntered
 }
+
+/** What was entered goes to the switch at once, with whatever else was entered and not pushed. */
+async function enterAndPush(): Promise<void> {
+  if (await enterAndClose()) await push()
+}
+
+const overwritten = computed(() => changedThere.value.length)
 </script>
 
 <template>
@@ -41,6 +50,9 @@ async function enterAndClose(): Promise<void> {
     <p v-if="faults.size > 0" class="soft stop">
       {{ plural(faults.size, 'cell') }} could not be kept and {{ faults.size === 1 ? 'is' : 'are' }} not among these.
     </p>
+    <p v-if="overwritten > 0" class="fault stop">
+      A push overwrites {{ plural(overwritten, 'place') }} that somebody changed on the switch.
+    </p>
     <section v-if="clashes.length === 0" class="notice" aria-label="What callers will notice">
       <h3>What callers will notice</h3>
       <LoadingLines v-if="noticed.isPending.value" what="the calls of a year, before and after" />
@@ -51,7 +63,9 @@ async function enterAndClose(): Promise<void> {
         nothing="Nothing: every call of the coming year goes the same way."
       />
     </section>
-    <form @submit.prevent="enterAndClose">
+    <!-- Keys typed into its field bubble up to it. -->
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
+    <form @submit.prevent="enterAndClose" @keydown.ctrl.enter.prevent="enterAndPush">
       <label for="why" class="soft">Why, for whoever reads the history (may be left empty)</label>
       <el-input id="why" v-model="note" name="note" autofocus autocomplete="off" maxlength="1000" />
       <div class="act">
@@ -62,7 +76,18 @@ async function enterAndClose(): Promise<void> {
           data-testid="enter-changes"
           >Enter in the book</el-button
         >
-        <span class="soft">Only the book changes; the switch does when you push.</span>
+        <el-button
+          :disabled="busy || clashes.length > 0 || underWay !== undefined"
+          data-testid="enter-and-push"
+          @click="enterAndPush"
+          >Enter and push</el-button
+        >
+        <span class="soft"
+          ><kbd>Enter</kbd> changes the book alone, <kbd>Ctrl Enter</kbd> the switch as well<template
+            v-if="notPushed.length > 0"
+            >, with {{ plural(notPushed.length, 'change') }} entered before</template
+          >.</span
+        >
         <button type="button" class="quiet-button drop" :disabled="busy" @click="drop">Drop all of them</button>
       </div>
     </form>

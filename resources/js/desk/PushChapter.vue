@@ -26,6 +26,11 @@ const pinsOf = computed(() =>
   ),
 )
 const alike = computed(() => (otherwise.value.length === 0 ? 'the same' : otherwise.value.join(' · ')))
+const mayPush = computed(
+  () =>
+    underWay.value === undefined &&
+    (runSheet.value.length > 0 || (pins.value.length > 0 && live.data.value?.onSwitch === true)),
+)
 const removed = computed(() => runSheet.value.filter((step) => step.kind === 'delete'))
 const last = computed(() => pushes.data.value?.[0])
 const earlier = computed(() => (pushes.data.value ?? []).slice(1))
@@ -150,6 +155,33 @@ function ended(each: Push): string {
         </button>
       </div>
       <SwitchLine />
+      <p v-if="mayPush" class="act first">
+        <el-button type="primary" :disabled="busy" data-testid="push" @click="push()">{{
+          runSheet.length > 0
+            ? `Push revision ${book.data.value?.revision ?? ''}`
+            : `Tell the switch ${pins.length === 1 ? 'the PIN' : `the ${pins.length} PINs`}`
+        }}</el-button>
+        <span class="soft"
+          ><template v-if="runSheet.length > 0">{{ plural(runSheet.length, 'step') }}, in the run sheet below</template
+          ><template v-if="runSheet.length > 0 && pins.length > 0">, and {{ plural(pins.length, 'PIN') }}</template
+          ><template v-if="changes.length > 0"
+            >; {{ plural(changes.length, 'pending change') }} {{ changes.length === 1 ? 'is' : 'are' }} not in
+            it</template
+          >.</span
+        >
+        <span v-if="removed.length > 0" class="fault"
+          >Removes {{ plural(removed.length, 'object') }} from the switch:
+          {{
+            some(
+              removed.map((step) => step.label),
+              4,
+            )
+          }}.</span
+        >
+        <span v-if="changedThere.length > 0" class="fault"
+          >Overwrites {{ plural(changedThere.length, 'place') }} that somebody changed on the switch.</span
+        >
+      </p>
       <table v-if="changedThere.length > 0" class="drift" data-testid="differences">
         <caption class="soft">
           Changed on the switch
@@ -236,7 +268,7 @@ function ended(each: Push): string {
 
     <section v-if="notPushed.length > 0" class="part" aria-labelledby="not-pushed">
       <h2 id="not-pushed">Not pushed yet</h2>
-      <p class="soft">Entered here since book and switch last said the same. The push below carries it.</p>
+      <p class="soft">Entered here since book and switch last said the same. A push carries it.</p>
       <table data-testid="not-pushed-yet">
         <thead>
           <tr>
@@ -312,27 +344,10 @@ function ended(each: Push): string {
           </tbody>
         </table>
         <p v-if="pins.length > 0" class="soft">Then {{ plural(pins.length, 'PIN') }}: {{ pinsOf }}.</p>
-        <p v-if="changedThere.length > 0" class="fault">
-          Overwrites {{ plural(changedThere.length, 'place') }} that somebody changed on the switch.
-        </p>
-        <p class="act">
-          <el-button type="primary" :disabled="busy" data-testid="push" @click="push()"
-            >Push revision {{ book.data.value?.revision }}</el-button
-          >
-          <span v-if="removed.length > 0" class="fault"
-            >removes {{ plural(removed.length, 'object') }} from the switch:
-            {{ removed.map((step) => step.label).join(', ') }}</span
-          >
-        </p>
       </template>
       <template v-else-if="pins.length > 0 && live.data.value?.onSwitch === true">
         <p class="soft">
           The switch holds the book, but for {{ plural(pins.length, 'PIN') }} it was not told: {{ pinsOf }}.
-        </p>
-        <p class="act">
-          <el-button type="primary" :disabled="busy" data-testid="push" @click="push()"
-            >Tell the switch {{ pins.length === 1 ? 'the PIN' : `the ${pins.length} PINs` }}</el-button
-          >
         </p>
       </template>
       <p v-else-if="otherwise.length > 0" class="soft">Nothing to push that was not waived.</p>
@@ -436,6 +451,11 @@ function ended(each: Push): string {
 
 .hands button + button {
   margin-left: 4px;
+}
+
+.first {
+  flex-wrap: wrap;
+  padding-bottom: 14px;
 }
 
 .act {

@@ -28,11 +28,19 @@ export interface BesideState {
   moveTo: (name: string) => Promise<void>
 }
 
+/** How a push ended, for whoever went on with something else meanwhile. */
+function endOf({ status, whole, revision, reason }: Push): Notice {
+  const what = whole ? `Revision ${revision}` : 'What was put back'
+  return status === 'done'
+    ? { text: `${what} is on the switch: read back, and the same.` }
+    : { text: `The push was stopped: ${reason ?? 'no reason is known'}. Push shows how far it came.`, isFault: true }
+}
+
 export function createBeside(
   customer: string,
   queries: DeskQueries,
   isOpen: ComputedRef<boolean>,
-  { act }: Notices,
+  { act, notice }: Notices,
 ): BesideState {
   const queryClient = useQueryClient()
   const params = { path: { customer } }
@@ -119,6 +127,8 @@ export function createBeside(
     () => underWay.value?.id,
     (id, before) => {
       if (id !== undefined || before === undefined) return
+      const ended = pushes.data.value?.find((each) => each.id === before)
+      if (ended !== undefined) notice.value = endOf(ended)
       void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
       void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
       void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })

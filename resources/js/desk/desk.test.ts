@@ -221,6 +221,21 @@ describe('a sheet', () => {
     expect(page.get('[data-testid=notice]').text()).toContain('1 cell could not be kept and is marked.')
   })
 
+  it('takes a block under its titles, whatever their order and wherever the caret is', async () => {
+    const { server } = await openDesk(deskOf([user('ines', '201'), user('colm', '202')]), NOTHING_LIVE, {
+      [EDITS]: asChange(deskOf([user('ines', '203'), user('colm', '204')])),
+    })
+
+    await paste(0, RINGS, 'First name\tExt\nInes\t203\nColm\t204')
+
+    expect((server.asked.findLast((each) => each.call === EDITS)?.body as { edits: unknown }).edits).toEqual([
+      { object: 'user:ines', path: 'name/first', value: 'Ines' },
+      { object: 'user:ines', path: 'extension', value: '203' },
+      { object: 'user:colm', path: 'name/first', value: 'Colm' },
+      { object: 'user:colm', path: 'extension', value: '204' },
+    ])
+  })
+
   it('says which lines of a block had no place', async () => {
     await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, { [EDITS]: asChange(deskOf([user('ines', '203')])) })
 
@@ -416,7 +431,7 @@ describe('the margin', () => {
 
     expect(page.get('[data-testid=drift]').text()).toContain('Temp test is only on the switch')
     expect(page.get('[data-testid=drift]').findAll('button')).toEqual([])
-    expect(page.text()).toContain('removes 1 object from the switch: Temp test')
+    expect(page.text()).toContain('Removes 1 object from the switch: Temp test')
   })
 })
 

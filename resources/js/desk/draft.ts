@@ -81,7 +81,8 @@ export interface DraftState {
   edit: (edits: TypedEdit[], how?: HowEdited) => Promise<void>
   make: (objects: NewObject[]) => Promise<string[]>
   takeBack: () => Promise<void>
-  enter: (note: string) => Promise<void>
+  /** Whether it was entered. */
+  enter: (note: string) => Promise<boolean>
   drop: () => Promise<void>
   restore: () => Promise<void>
   leaveOut: (change: { object: string; path: string | null; op: string; after: unknown }) => Promise<void>
@@ -332,17 +333,21 @@ export function createDraft(
     ])
   }
 
-  const enter = (note: string): Promise<void> =>
-    act(async () => {
+  async function enter(note: string): Promise<boolean> {
+    let isEntered = false
+    await act(async () => {
       const entered = await take(
         client.POST('/customers/{customer}/draft/enter', {
           params,
           body: { note: note.trim() === '' ? null : note.trim() },
         }),
       )
+      isEntered = true
       await bookChanged()
       return { text: `Entered as revision ${entered.revision}.`, revision: entered.revision }
     })
+    return isEntered
+  }
 
   const drop = (): Promise<void> =>
     act(async () => {

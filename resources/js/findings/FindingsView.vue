@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
+import { useRouter } from 'vue-router'
 import { client, detailOf, take, type FindingLine } from '@/api'
 import { chapterOfFinding } from '@/desk'
 import {
@@ -12,10 +12,13 @@ import {
   LoadingLines,
   PageTop,
   plural,
+  SEVERITIES,
   SeverityBars,
+  useAddressed,
   useLongList,
   useNow,
   useShortcuts,
+  useTitle,
 } from '@/shared'
 import AuditBar from './AuditBar.vue'
 import FindingMargin from './FindingMargin.vue'
@@ -26,18 +29,15 @@ import TrendBars from './TrendBars.vue'
 
 /** What stands at every customer, by rule or by customer, heaviest first; one of them is told in the margin. */
 const LINE_HEIGHT = 35
-const route = useRoute()
 const router = useRouter()
 const queryClient = useQueryClient()
 const now = useNow()
 const { data, error, refetch } = useQuery(findingsQuery)
 
-const by = ref<Grouping>('rule')
-const filter = reactive<Wanted>({
-  weight: 'any',
-  kind: 'standing',
-  words: typeof route.query.words === 'string' ? route.query.words : '',
-})
+const { place: filter, written } = useAddressed<Wanted & { by: Grouping; at: string }>(
+  { weight: 'any', kind: 'standing', words: '', by: 'rule', at: '' },
+  { weight: ['any', ...SEVERITIES], kind: Object.keys(KINDS) as (keyof typeof KINDS)[], by: ['rule', 'customer'] },
+)
 const at = ref(0)
 const picked = reactive(new Set<string>())
 const mending = ref<FindingLine[]>([])
@@ -48,7 +48,7 @@ const body = ref<HTMLElement>()
 const search = ref<HTMLInputElement>()
 
 const all = computed(() => data.value?.findings ?? [])
-const groups = computed(() => grouped(wanted(all.value, filter, data.value?.me ?? '', now.value), by.value))
+const groups = computed(() => grouped(wanted(all.value, filter, data.value?.me ?? '', now.value), filter.by))
 /** Heads and lines one after another, as they are drawn; only lines are walked through. */
 const rows = computed(() =>
   groups.value.flatMap((group) => [
@@ -67,12 +67,26 @@ const { isLong, drawn, show } = useLongList(
 )
 const inView = computed(() => rows.value.slice(drawn.value.from, drawn.value.to))
 
-watch(lines, (shown, before) => {
-  // Who stood on a finding stays on it while it is there, whatever comes and goes around it.
-  const stood = before[at.value]
-  const stays = stood === undefined ? -1 : shown.findIndex((line) => keyOf(line) === keyOf(stood))
-  at.value = stays >= 0 ? stays : Math.max(0, Math.min(at.value, shown.length - 1))
-})
+// Who stood on a finding stays on it while it is there, whatever comes and goes around it.
+watch(
+  [lines, () => filter.at],
+  ([shown]) => {
+    const stays = shown.findIndex((line) => keyOf(line) === filter.at)
+    at.value = stays >= 0 ? stays : Math.max(0, Math.min(at.value, shown.length - 1))
+  },
+  { immediate: true },
+)
+const isShown = ref(false)
+watch(
+  [lines, page],
+  ([shown]) => {
+    // Back from a customer, the finding one came from is in view.
+    if (isShown.value || shown.length === 0 || page.value === undefined) return
+    isShown.value = true
+    if (at.value > 0) stand(at.value)
+  },
+  { flush: 'post' },
+)
 
 function chapterOf(line: FindingLine): { name: string; params: Record<string, string>; query: Record<string, string> } {
   return {
@@ -82,12 +96,20 @@ function chapterOf(line: FindingLine): { name: string; params: Record<string, st
   }
 }
 
-function open(line: FindingLine | undefined): void {
-  if (line !== undefined) void router.push(chapterOf(line))
+async function open(line: FindingLine | undefined): Promise<void> {
+  if (line === undefined) return
+  filter.at = keyOf(line)
+  await written()
+  await router.push(chapterOf(line))
 }
 
 function move(by: number): void {
-  at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
+  stand(Math.max(0, Math.min(lines.value.length - 1, at.value + by)))
+}
+
+function stand(place: number): void {
+  at.value = place
+  filter.at = here.value === undefined ? '' : keyOf(here.value)
   const row = rows.value.findIndex((each) => each.line === here.value)
   if (isLong.value) show(row)
   else void nextTick(() => body.value?.children[row]?.scrollIntoView({ block: 'nearest' }))
@@ -139,6 +161,7 @@ function mailNow(): void {
   })
 }
 
+useTitle(() => ['Findings'])
 useShortcuts([
   {
     keys: 'j',
@@ -161,7 +184,7 @@ useShortcuts([
     label: 'open the customer there',
     scope: 'Findings',
     run: () => {
-      open(here.value)
+      void open(here.value)
     },
   },
   {
@@ -214,7 +237,7 @@ useShortcuts([
           <select v-model="filter.kind" aria-label="Which">
             <option v-for="(said, kind) in KINDS" :key="kind" :value="kind">{{ said }}</option></select
           >, by
-          <select v-model="by" aria-label="By">
+          <select v-model="filter.by" aria-label="By">
             <option value="rule">rule</option>
             <option value="customer">customer</option></select
           >, with
@@ -227,7 +250,7 @@ useShortcuts([
             placeholder="any words"
             @keydown.down.prevent="move(1)"
             @keydown.up.prevent="move(-1)"
-            @keydown.enter="open(here)"
+            @keydown.enter="void open(here)"
             @keydown.esc="filter.words = ''"
           />
         </p>
@@ -277,7 +300,7 @@ useShortcuts([
                 <td class="corner mark" />
                 <th scope="col" class="weight">Weight</th>
                 <th scope="col">What</th>
-                <th scope="col" class="whose">{{ by === 'rule' ? 'Customer' : 'Rule' }}</th>
+                <th scope="col" class="whose">{{ filter.by === 'rule' ? 'Customer' : 'Rule' }}</th>
                 <th scope="col" class="who">Who</th>
                 <th scope="col" class="since">First seen</th>
               </tr>
@@ -289,7 +312,7 @@ useShortcuts([
               <template v-for="row in inView" :key="row.head?.key ?? (row.line === undefined ? '' : keyOf(row.line))">
                 <tr v-if="row.head !== undefined" class="head">
                   <th scope="rowgroup" colspan="6">
-                    <span :class="{ mono: by === 'rule' }">{{ row.head.title }}</span>
+                    <span :class="{ mono: filter.by === 'rule' }">{{ row.head.title }}</span>
                     {{ ' ' }}
                     <span class="soft">{{ row.head.lines.length }}</span>
                     <button
@@ -310,7 +333,7 @@ useShortcuts([
                   v-else-if="row.line !== undefined"
                   :class="{ here: row.line === here }"
                   class="one"
-                  @click="at = lines.indexOf(row.line)"
+                  @click="stand(lines.indexOf(row.line))"
                 >
                   <td class="mark">
                     <input
@@ -324,11 +347,17 @@ useShortcuts([
                   </td>
                   <td><SeverityBars :severity="row.line.severity" /></td>
                   <td :title="row.line.detail">
-                    <router-link :to="chapterOf(row.line)" @click.stop>{{ row.line.title }}</router-link>
+                    <a
+                      :href="router.resolve(chapterOf(row.line)).href"
+                      @click.stop.exact.prevent="void open(row.line)"
+                      >{{ row.line.title }}</a
+                    >
                     {{ ' ' }}
                     <span class="soft">{{ row.line.detail }}</span>
                   </td>
-                  <td :class="{ mono: by === 'customer' }">{{ by === 'rule' ? row.line.name : row.line.rule }}</td>
+                  <td :class="{ mono: filter.by === 'customer' }">
+                    {{ filter.by === 'rule' ? row.line.name : row.line.rule }}
+                  </td>
                   <td>
                     <span :class="isDue(row.line, now) ? 'fault' : 'soft'"
                       >{{ initials.get(row.line.assignee ?? '') ?? '—'

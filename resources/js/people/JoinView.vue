@@ -3,7 +3,7 @@ import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, take } from '@/api'
 import { useSession } from '@/session'
-import { LoadingLines, TextRow, useAttempt } from '@/shared'
+import { LoadingLines, TextRow, useAttempt, useTitle } from '@/shared'
 import { abilityInWords } from './abilities'
 
 /** Where an invitation leads. The code stands behind the #, which browsers send to nobody. */
@@ -31,6 +31,8 @@ const join = (): Promise<void> =>
     await signIn(offer.value?.signIn ?? '', password.value, null)
     await router.replace('/second-factor')
   })
+
+useTitle(() => ['Joining'])
 </script>
 
 <template>

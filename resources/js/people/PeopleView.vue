@@ -16,6 +16,7 @@ import {
   TextRow,
   useAttempt,
   useNow,
+  useTitle,
 } from '@/shared'
 import { abilityInWords, ABILITIES, type Ability } from './abilities'
 
@@ -143,6 +144,8 @@ function forWhom(grant: { everyCustomer: boolean; customerName: string | null })
   if (grant.everyCustomer) return 'every customer'
   return grant.customerName ?? 'a customer not granted to you'
 }
+
+useTitle(() => ['People'])
 </script>
 
 <template>

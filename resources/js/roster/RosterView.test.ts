@@ -4,6 +4,7 @@ import type { CustomerLine } from '@/api'
 import { setClock } from '@/shared'
 import { close, fakeServer, key, NOTHING_LIVE, open, PRACTICE, Refused, SESSION, settle } from '@/testing'
 import RosterView from './RosterView.vue'
+import { onTour, rosterAsLeft } from './tour'
 
 function line(name: string, more: Partial<CustomerLine> = {}): CustomerLine {
   return {
@@ -36,10 +37,10 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function roster(customers: CustomerLine[] | Refused): ReturnType<typeof open> {
+async function roster(customers: CustomerLine[] | Refused, at = '/'): ReturnType<typeof open> {
   setClock(SESSION.now, true)
   fakeServer({ 'GET /customers': customers instanceof Refused ? customers : { customers }, 'GET /session': SESSION })
-  const opened = await open(RosterView, '/')
+  const opened = await open(RosterView, at, '/')
   page = opened.page
   return opened
 }
@@ -95,8 +96,28 @@ it('narrows by the sentence and opens the first that fits from the search field'
   await page.get('input[type=search]').setValue('cann')
   expect(page.text()).toContain('1 of 3 customers')
   await page.get('input[type=search]').trigger('keydown', { key: 'Enter' })
+  await settle()
 
   expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'cannery' } })
+})
+
+it('is found as it was left: the sentence, the order and the line are in the address, and the tour goes along them', async () => {
+  const { router } = await roster(
+    [line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 }), line('Dunes')],
+    '/?drift=some&sort=-differences&at=cannery&findings=xx',
+  )
+
+  expect(names()).toEqual(['Boatyard', 'Cannery'])
+  expect(page.get('tr.here .name').text()).toBe('Cannery')
+  await key('k')
+  await key('Enter')
+  await settle()
+
+  router.back()
+  await settle()
+  expect(router.currentRoute.value.query).toEqual({ drift: 'some', sort: '-differences', at: 'boatyard' })
+  expect(onTour()).toEqual(['boatyard', 'cannery'])
+  expect(rosterAsLeft()).toMatchObject({ query: { drift: 'some', sort: '-differences', at: 'boatyard' } })
 })
 
 it('sorts by a head, and the other way by the same head again', async () => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
 import {
@@ -18,23 +18,40 @@ import {
   SEVERITIES,
   SeverityBars,
   stageInWords,
+  useAddressed,
   useLongList,
   useNow,
   useShortcuts,
+  useTitle,
   WeekStrip,
 } from '@/shared'
-import { filtered, OPEN, sorted, weightOf, type Filter, type Sort, type SortKey } from './filter'
+import {
+  DRIFTS,
+  filtered,
+  OPEN,
+  sorted,
+  sortIn,
+  sortSaid,
+  weightOf,
+  WEIGHTS,
+  type Filter,
+  type SortKey,
+} from './filter'
 import FleetBar from './FleetBar.vue'
 import { rosterQuery } from './rosterQueries'
+import { setOut } from './tour'
 
 const router = useRouter()
+const route = useRoute()
 const { technician, reseller, signOut } = useSession()
 const { data, error, isPending, refetch } = useQuery(rosterQuery)
 const now = useNow()
 
-const filter = reactive<Filter>({ ...OPEN })
-const sort = ref<Sort>({ by: 'name', down: false })
-const at = ref(0)
+const { place: filter, written } = useAddressed<Filter & { sort: string; at: string }>(
+  { ...OPEN, sort: 'name', at: '' },
+  { findings: WEIGHTS, drift: DRIFTS },
+)
+const sort = computed(() => sortIn(filter.sort))
 const search = ref<HTMLInputElement>()
 const body = ref<HTMLElement>()
 
@@ -77,10 +94,30 @@ const inView = computed(() =>
   lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })),
 )
 
-watch(lines, (shown) => (at.value = Math.max(0, Math.min(at.value, shown.length - 1))))
+/** The line one stands on; one that is gone leaves its place to the next. */
+const at = ref(0)
+watch(
+  [lines, () => filter.at],
+  ([shown]) => {
+    const found = shown.findIndex((line) => line.key === filter.at)
+    at.value = Math.max(0, found < 0 ? Math.min(at.value, shown.length - 1) : found)
+  },
+  { immediate: true },
+)
+const isShown = ref(false)
+watch(
+  [lines, page],
+  ([shown]) => {
+    // Back on the Roster, the line one came from is in view.
+    if (isShown.value || shown.length === 0 || page.value === undefined) return
+    isShown.value = true
+    if (at.value > 0) scrollTo(at.value)
+  },
+  { flush: 'post' },
+)
 
-function sortBy(key: SortKey): void {
-  sort.value = { by: key, down: sort.value.by === key ? !sort.value.down : false }
+function sortBy(by: SortKey): void {
+  filter.sort = sortSaid({ by, down: sort.value.by === by ? !sort.value.down : false })
 }
 
 function sortedHow(key: SortKey): 'ascending' | 'descending' | 'none' {
@@ -88,14 +125,29 @@ function sortedHow(key: SortKey): 'ascending' | 'descending' | 'none' {
   return sort.value.down ? 'descending' : 'ascending'
 }
 
-function move(by: number): void {
-  at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
-  if (isLong.value) show(at.value)
-  else void nextTick(() => body.value?.children[at.value]?.scrollIntoView({ block: 'nearest' }))
+function scrollTo(line: number): void {
+  if (isLong.value) show(line)
+  else void nextTick(() => body.value?.children[line]?.scrollIntoView({ block: 'nearest' }))
 }
 
-function open(line: CustomerLine | undefined): void {
-  if (line !== undefined) void router.push({ name: 'desk', params: { customer: line.key } })
+function move(by: number): void {
+  at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
+  filter.at = lines.value[at.value]?.key ?? ''
+  scrollTo(at.value)
+}
+
+/** The customers beside it are those of this sentence, in this order, also once one of them no longer fits it. */
+async function open(line: CustomerLine | undefined): Promise<void> {
+  if (line === undefined) return
+  filter.at = line.key
+  await written()
+  setOut(
+    Object.fromEntries(
+      Object.entries(route.query).flatMap(([name, said]) => (typeof said === 'string' ? [[name, said]] : [])),
+    ),
+    lines.value.map((each) => each.key),
+  )
+  await router.push({ name: 'desk', params: { customer: line.key } })
 }
 
 function clear(): void {
@@ -135,6 +187,7 @@ function pushed(line: CustomerLine): string {
   return behind > 0 ? `${age(line.pushedAt, now.value)}, ${behind} behind` : age(line.pushedAt, now.value)
 }
 
+useTitle(() => ['Roster'])
 useShortcuts([
   {
     keys: 'j',
@@ -157,7 +210,7 @@ useShortcuts([
     label: 'open the customer',
     scope: 'Roster',
     run: () => {
-      open(lines.value[at.value])
+      void open(lines.value[at.value])
     },
   },
   {
@@ -235,7 +288,7 @@ useShortcuts([
             type="search"
             aria-label="Name or number"
             placeholder="anything"
-            @keydown.enter="open(lines[at])"
+            @keydown.enter="void open(lines[at])"
             @keydown.down.prevent="move(1)"
             @keydown.up.prevent="move(-1)"
             @keydown.esc="filter.words = ''"
@@ -297,7 +350,7 @@ useShortcuts([
             :key="line.key"
             :class="{ here: index === at, picked: picked.has(line.key) }"
             :data-testid="`line-${line.key}`"
-            @click="open(line)"
+            @click="void open(line)"
           >
             <td class="pick">
               <input
@@ -309,9 +362,11 @@ useShortcuts([
               />
             </td>
             <td class="name" :title="`${line.name}, ${line.place ?? ''}`">
-              <router-link :to="{ name: 'desk', params: { customer: line.key } }" @click.stop>{{
-                line.name
-              }}</router-link>
+              <a
+                :href="router.resolve({ name: 'desk', params: { customer: line.key } }).href"
+                @click.stop.exact.prevent="void open(line)"
+                >{{ line.name }}</a
+              >
               {{ ' ' }}
               <span class="soft small">{{ line.place }}</span>
             </td>

@@ -1,8 +1,10 @@
 import type { CustomerLine } from '@/api'
 
-export type Drift = 'any' | 'some' | 'noticed' | 'none' | 'unread'
+export const DRIFTS = ['any', 'some', 'noticed', 'none', 'unread'] as const
+export type Drift = (typeof DRIFTS)[number]
 
-export type Weight = 'any' | 'blocker' | 'error' | 'warning' | 'none'
+export const WEIGHTS = ['any', 'blocker', 'error', 'warning', 'none'] as const
+export type Weight = (typeof WEIGHTS)[number]
 
 /** The filter sentence over the Roster; an empty word leaves that part open. */
 export interface Filter {
@@ -16,7 +18,8 @@ export interface Filter {
 
 export const OPEN: Filter = { stage: '', findings: 'any', drift: 'any', region: '', who: '', words: '' }
 
-export type SortKey = 'name' | 'stage' | 'findings' | 'differences' | 'next' | 'pushedAt' | 'lookedAfterBy'
+const SORT_KEYS = ['name', 'stage', 'findings', 'differences', 'next', 'pushedAt', 'lookedAfterBy'] as const
+export type SortKey = (typeof SORT_KEYS)[number]
 export interface Sort {
   by: SortKey
   down: boolean
@@ -105,3 +108,11 @@ export function sorted(lines: CustomerLine[], sort: Sort): CustomerLine[] {
     )
   })
 }
+
+/** An order as the address has it: a column, with a minus in front where it runs down. */
+export function sortIn(said: string): Sort {
+  const by = SORT_KEYS.find((key) => key === said.replace(/^-/, ''))
+  return { by: by ?? 'name', down: by !== undefined && said.startsWith('-') }
+}
+
+export const sortSaid = ({ by, down }: Sort): string => `${down ? '-' : ''}${by}`

@@ -1,1 +1,2 @@
+export { rosterAsLeft } from './tour'
 export { customerCommands, rosterQuery, useNeighbours } from './rosterQueries'

@@ -3,7 +3,17 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, take, type RuleLine } from '@/api'
-import { EmptyState, ErrorState, LoadingLines, PageTop, plural, SEVERITIES, SeverityBars, useShortcuts } from '@/shared'
+import {
+  EmptyState,
+  ErrorState,
+  LoadingLines,
+  PageTop,
+  plural,
+  SEVERITIES,
+  SeverityBars,
+  useShortcuts,
+  useTitle,
+} from '@/shared'
 import { rosterQuery } from '@/roster'
 import ThresholdField from './ThresholdField.vue'
 
@@ -139,6 +149,8 @@ useShortcuts([
     },
   },
 ])
+
+useTitle(() => ['Rules'])
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { client, take } from '@/api'
-import { TextRow, useAttempt } from '@/shared'
+import { TextRow, useAttempt, useTitle } from '@/shared'
 import { useSession } from './session'
 
 /** For who forgot their password: first a letter, then, by the code behind its #, a new one. */
@@ -26,6 +26,8 @@ const choose = (): Promise<void> =>
     await take(client.PUT('/password-letters', { body: { code, password: password.value } }))
     isSet.value = true
   })
+
+useTitle(() => ['New password'])
 </script>
 
 <template>

@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/vue-query'
 import { toDataURL } from 'qrcode'
 import { ref } from 'vue'
 import { client, detailOf, isProblem, take } from '@/api'
-import { PageTop, TextRow } from '@/shared'
+import { PageTop, TextRow, useTitle } from '@/shared'
 import OwnPassword from './OwnPassword.vue'
 import { sessionQuery, useSession } from './session'
 
@@ -47,6 +47,8 @@ const switchOff = (): Promise<void> =>
     recoveryCodes.value = undefined
     await queryClient.query({ ...sessionQuery, staleTime: 0 })
   })
+
+useTitle(() => ['Second factor'])
 </script>
 
 <template>

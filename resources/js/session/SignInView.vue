@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { detailOf, isProblem, type ProblemError } from '@/api'
-import { TextRow } from '@/shared'
+import { TextRow, useTitle } from '@/shared'
 import { useSession } from './session'
 
 const { signIn, reseller } = useSession()
@@ -38,6 +38,8 @@ async function send(): Promise<void> {
     busy.value = false
   }
 }
+
+useTitle(() => ['Sign in'])
 </script>
 
 <template>

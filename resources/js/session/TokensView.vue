@@ -2,7 +2,18 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ref } from 'vue'
 import { client, take } from '@/api'
-import { age, EmptyState, ErrorState, FieldRow, LoadingLines, PageTop, TextRow, useAttempt, useNow } from '@/shared'
+import {
+  age,
+  EmptyState,
+  ErrorState,
+  FieldRow,
+  LoadingLines,
+  PageTop,
+  TextRow,
+  useAttempt,
+  useNow,
+  useTitle,
+} from '@/shared'
 import { useSession } from './session'
 
 const SCOPES = [
@@ -55,6 +66,8 @@ async function copy(): Promise<void> {
 }
 
 const saysScope = (value: string): string => SCOPES.find((each) => each.value === value)?.said ?? value
+
+useTitle(() => ['Tokens for programs'])
 </script>
 
 <template>

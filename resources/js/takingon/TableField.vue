@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import { client, take, type Slot } from '@/api'
-import { plural } from '@/shared'
+import { plural, useKeysTold } from '@/shared'
 
 type Row = Record<string, string>
 
@@ -122,6 +122,12 @@ function move(event: KeyboardEvent, row: number, column: number): void {
   if (event.key === 'Enter' && to === rows.value.length) void add()
   else cell(to, column)?.focus()
 }
+
+useKeysTold('in a table of answers', {
+  '↑ ↓': 'to the line above or below',
+  Enter: 'to the next line; a new one from the last',
+  'Ctrl V': 'paste lines',
+})
 </script>
 
 <template>

@@ -15,6 +15,7 @@ import {
   SeverityBars,
   useShortcuts,
   WeekStrip,
+  useTitle,
 } from '@/shared'
 import AnswerForm from './AnswerForm.vue'
 import { isGiven, nameOfSet, placed, toAnswer, useAnswers } from './answers'
@@ -237,6 +238,8 @@ function backToWhatWas(): void {
   empty()
   void putBack()
 }
+
+useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.answers['name'] : undefined])
 </script>
 
 <template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useKeysTold } from '@/shared'
 import { client, detailOf, take, type Meant, type ObjectOf } from '@/api'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
@@ -96,6 +97,8 @@ function onKey(event: KeyboardEvent, index: number): void {
   event.preventDefault()
   move(index, event.key === 'ArrowUp' ? -1 : 1)
 }
+
+useKeysTold('among members', { 'Alt ↑ ↓': 'move the member' })
 </script>
 
 <template>

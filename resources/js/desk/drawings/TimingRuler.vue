@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useKeysTold } from '@/shared'
 import type { Ruler } from '@/api'
 import { useDesk } from '../desk'
 
@@ -81,6 +82,8 @@ function drop(): void {
 function step(by: number): void {
   if (props.ruler.limit !== null) emit('limit', Math.max(props.ruler.ring, props.ruler.limit + by * props.ruler.ring))
 }
+
+useKeysTold('on a ruler', { '← →': 'move the limit by a ring' })
 </script>
 
 <template>

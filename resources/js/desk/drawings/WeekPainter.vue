@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { useKeysTold } from '@/shared'
 import type { ObjectOf } from '@/api'
 
 type Day = (typeof DAYS)[number]
@@ -185,6 +186,12 @@ const where = computed(() => {
   return `${NAMES[day] ?? ''} ${clock(minute)}, ${isOpen(day, minute) ? 'open' : 'closed'}`
 })
 const HELP = 'arrows move, Space opens or closes half an hour, Shift with an arrow runs on'
+
+useKeysTold('in a week', {
+  arrows: 'to another half hour',
+  Space: 'open or close it',
+  'Shift arrows': 'run on, open or closed as where one stands',
+})
 </script>
 
 <template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onScopeDispose, ref, useId, watch } from 'vue'
 import type { BookObject } from '@/api'
-import { kindsInWords, useLongList, useShortcuts } from '@/shared'
+import { kindsInWords, useKeysTold, useLongList } from '@/shared'
 import type { Spot } from './block'
 import ColumnMenu from './ColumnMenu.vue'
 import { createSheet, provideSheet } from './sheet'
@@ -210,17 +210,22 @@ function onCopy(event: ClipboardEvent): void {
 const menuAt = ref<number>()
 const heads = ref<HTMLElement[]>([])
 
-/** Puts the focus into the sheet, where the caret is. */
-useShortcuts([
-  {
-    keys: 's',
-    label: 'into the sheet',
-    scope: 'Desk',
-    run: () => {
-      focusCaret()
-    },
-  },
-])
+useKeysTold('in a sheet', {
+  arrows: 'to the next cell; with Ctrl to the last one',
+  'Shift arrows': 'mark a block, also with Page Up and Down, Home and End',
+  'Ctrl A': 'mark all',
+  'Ctrl Space': 'mark whole columns, and with Shift whole lines',
+  Enter: 'open the cell; any letter begins to type over it',
+  Tab: 'keep what is typed and go on along the line',
+  'Ctrl Enter': 'what is typed goes into every marked cell',
+  Delete: 'empty the marked cells',
+  'Ctrl D': 'the top line into the lines under it',
+  'Ctrl C': 'copy the block, as a spreadsheet takes it',
+  'Ctrl V': 'paste a block, with or without titles above it',
+  'Ctrl F': 'find, or narrow the sheet to some lines',
+  'Alt ↓': 'sort, narrow or leave out the column',
+  Esc: 'leave a cell as it was, let go of what could not be kept',
+})
 </script>
 
 <template>

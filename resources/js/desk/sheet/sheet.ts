@@ -428,6 +428,11 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
       tellFaults(await set(cellsOf({ top, left, bottom, right }).map((spot) => ({ ...spot, text: only[0] ?? '' }))))
       return
     }
+    const titled = columnsTitled(only ?? [])
+    if (cells.length > 1 && titled !== undefined) {
+      await pasteUnder(titled, cells.slice(1), top)
+      return
+    }
     const tooManyLines = top + cells.length - lines.value.length
     const tooWide = left + Math.max(...cells.map((line) => line.length)) - columns.value.length
     const count = await set(
@@ -444,6 +449,36 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
           ? [`It is ${plural(tooWide, 'column')} wider than the sheet from here on; those were left out.`]
           : []),
       ].join(' '),
+    )
+  }
+
+  /** The columns that a line of titles names; undefined where it is no such line. */
+  function columnsTitled(line: string[]): (number | undefined)[] | undefined {
+    const titles = columns.value.map((column) => column.title.toLowerCase())
+    const named = line.map((title) => titles.indexOf(title.trim().toLowerCase()))
+    return line.every((title, index) => title.trim() === '' || (named[index] ?? -1) >= 0) && named.some((at) => at >= 0)
+      ? named.map((at) => (at < 0 ? undefined : at))
+      : undefined
+  }
+
+  async function pasteUnder(titled: (number | undefined)[], cells: string[][], top: number): Promise<void> {
+    const tooMany = top + cells.length - lines.value.length
+    const count = await set(
+      cells.flatMap((line, down) =>
+        line.flatMap((text, aside) => {
+          const column = titled[aside]
+          return column === undefined ? [] : [{ row: top + down, column, text }]
+        }),
+      ),
+    )
+    const into = titled.filter((column) => column !== undefined)
+    at.value = kept({ row: top, column: Math.min(...into) }, extent.value)
+    end.value = kept({ row: top + cells.length - 1, column: Math.max(...into) }, extent.value)
+    tellFaults(
+      count,
+      tooMany > 0
+        ? `The block has ${plural(tooMany, 'line')} more than the sheet from here on; those were left out.`
+        : '',
     )
   }
 

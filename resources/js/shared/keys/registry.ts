@@ -1,12 +1,15 @@
 import { onScopeDispose, shallowReactive } from 'vue'
 
 /** One key and what it does, as `?` lists it. */
-export interface Shortcut {
+export interface Told {
   /** As KeyboardEvent.key says it; `ctrl+k` for Ctrl or Cmd. */
   keys: string
   label: string
   /** Where it holds, for the list. */
   scope: string
+}
+
+export interface Shortcut extends Told {
   /** Set where the key also works in the middle of typing; most are silent then. */
   whileTyping?: boolean
   run: () => void
@@ -20,6 +23,24 @@ export function useShortcuts(mine: Shortcut[]): void {
   onScopeDispose(() => {
     mine.forEach((shortcut) => shortcuts.delete(shortcut))
   })
+}
+
+const told = shallowReactive(new Set<Told>())
+
+/** Tells of keys that a part of the page hears itself while it has the focus, for as long as the part lives. */
+export function useKeysTold(scope: string, mine: Record<string, string>): void {
+  const each = Object.entries(mine).map(([keys, label]) => ({ keys, label, scope }))
+  each.forEach((key) => told.add(key))
+  onScopeDispose(() => {
+    each.forEach((key) => told.delete(key))
+  })
+}
+
+/** Every key that does something now, each once. */
+export function keysNow(): Told[] {
+  const found = new Map<string, Told>()
+  for (const each of [...shortcuts, ...told]) found.set(`${each.scope} ${each.keys}`, each)
+  return [...found.values()]
 }
 
 export function activeShortcuts(): Shortcut[] {
