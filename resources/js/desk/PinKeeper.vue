@@ -8,7 +8,11 @@ import { useDesk } from './desk'
 /**
  * PINs of mailboxes: made here, shown once, told to the switch by the next push. The book knows only how strong one is.
  */
-const { objects } = defineProps<{ objects: (ObjectOf<'mailbox'> | ObjectOf<'route'>)[]; zone: string }>()
+const { objects, selected } = defineProps<{
+  objects: (ObjectOf<'mailbox'> | ObjectOf<'route'>)[]
+  zone: string
+  selected: string | undefined
+}>()
 
 const { customer, queries } = useDesk()
 const queryClient = useQueryClient()
@@ -18,6 +22,13 @@ const { data } = useQuery({
   queryFn: async () => (await take(client.GET('/customers/{customer}/secrets', { params }))).secrets,
 })
 const made = computed(() => new Map((data.value ?? []).map((secret) => [secret.object, secret])))
+/** More are not listed one by one below a sheet that lists them already. */
+const MOST_LISTED = 150
+const listed = computed(() =>
+  objects.length <= MOST_LISTED
+    ? objects
+    : objects.filter((object) => made.value.has(object.ref) || object.ref === selected),
+)
 const shown = ref<{ object: string; value: string }>()
 const fault = ref<string>()
 const isBusy = ref(false)
@@ -58,6 +69,9 @@ const show = (object: string): Promise<void> =>
     <p class="soft">
       Made here, shown once, told to the switch by the next push. They stand in no book, export or log.
     </p>
+    <p v-if="listed.length < objects.length" class="soft">
+      Of {{ objects.length }} mailboxes, those that have a PIN from here, and the one chosen above.
+    </p>
     <p v-if="fault !== undefined" class="fault" role="alert">{{ fault }}</p>
     <table data-testid="pins">
       <thead>
@@ -70,7 +84,7 @@ const show = (object: string): Promise<void> =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="object in objects" :key="object.ref">
+        <tr v-for="object in listed" :key="object.ref">
           <td>{{ object.label }}</td>
           <td>
             <span v-if="shown?.object === object.ref" class="mono" role="status">{{ shown.value }}</span><template
@@ -117,6 +131,19 @@ const show = (object: string): Promise<void> =>
 <style scoped>
 .pins {
   margin-top: 26px;
+}
+
+/* Of one width before and after it is known who was told. */
+table {
+  table-layout: fixed;
+}
+
+th:nth-child(2) {
+  width: 80px;
+}
+
+.corner {
+  width: 250px;
 }
 
 .hands {

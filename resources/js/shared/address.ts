@@ -36,24 +36,29 @@ export function useAddressed<T extends { [Name in keyof T]: string }>(
   async function written(): Promise<void> {
     clearTimeout(writing)
     if (route.name !== page) return
-    const query = { ...route.query }
+    const query: Record<string, (typeof route.query)[string]> = { ...route.query }
     for (const name of names) {
       if (parts[name] === defaults[name]) Reflect.deleteProperty(query, name)
       else query[name] = parts[name] ?? ''
     }
+    // A page that is on its way would be called back by a new address of this one.
+    if (names.every((name) => query[name] === route.query[name])) return
+    wrote = JSON.stringify(names.map((name) => parts[name]))
     await router.replace({ query })
   }
+
+  let wrote = ''
 
   let writing: ReturnType<typeof setTimeout> | undefined
   watch(place, () => {
     clearTimeout(writing)
     writing = setTimeout(() => void written(), WRITE_AFTER)
   })
-  // Back, forward, or a link to this very page.
+  // Back, forward, or a link to this very page; not what was written here, which may be older than what is typed by now.
   watch(
     () => route.query,
     () => {
-      if (route.name === page) Object.assign(place, here())
+      if (route.name === page && JSON.stringify(names.map(said)) !== wrote) Object.assign(place, here())
     },
   )
   onScopeDispose(() => {

@@ -35,7 +35,12 @@ const mayMake = computed(() => made !== undefined)
   }}</EmptyState>
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
   <NewObject v-if="made !== undefined" :kind="made" @made="select" />
-  <PinKeeper v-if="chapter.key === 'mailboxes' && lines.length > 0" :objects="names.all('mailbox')" :zone />
+  <PinKeeper
+    v-if="chapter.key === 'mailboxes' && lines.length > 0"
+    :objects="names.all('mailbox')"
+    :selected="selected?.ref"
+    :zone
+  />
   <p v-if="others.length > 0" class="others soft">
     Also here:
     <button v-for="object in others" :key="object.ref" type="button" class="text-button" @click="select(object.ref)">

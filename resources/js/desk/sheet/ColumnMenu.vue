@@ -68,7 +68,7 @@ onMounted(() => {
           role="menuitem"
           @click="leave(() => (sheet.order.value = { by: column.title, isDown: false }))"
         >
-          Sort, first to last
+          First to last
         </button>
       </li>
       <li role="none">
@@ -77,7 +77,7 @@ onMounted(() => {
           role="menuitem"
           @click="leave(() => (sheet.order.value = { by: column.title, isDown: true }))"
         >
-          Sort, last to first
+          Last to first
         </button>
       </li>
       <li v-if="sheet.order.value !== undefined" role="none">

@@ -101,6 +101,7 @@ defineExpose({
             size="small"
             :model-value="shown.includes(column.id)"
             :disabled="shown.length === 1 && shown.includes(column.id)"
+            :data-testid="`column-${column.id}`"
             @update:model-value="choose(column.id, $event === true)"
             >{{ column.title }}</el-checkbox
           >
