@@ -8,8 +8,10 @@ use App\Access\Scope;
 use App\Book\DraftDesk;
 use App\Models\Ability;
 use App\Models\TenantRow;
+use App\Stock\NumberStock;
 use App\Time\Clock;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Group;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Templates\NewPeople;
@@ -31,16 +33,21 @@ final readonly class NewPeopleDesk
      */
     public function read(string $technicianId, string $customer, string $text, array $rows): array
     {
-        $book = $this->scope->tenant(
+        return $this->scope->tenant(
             $technicianId,
             $customer,
             Ability::Read,
-            fn (TenantRow $tenant): Book => $this->drafts->view($tenant, $technicianId)->edited,
-        );
-        $pasted = PastedTable::read($text, NewPeople::table($book));
-        $all = [...$rows, ...$pasted->rows];
+            function (TenantRow $tenant) use ($technicianId, $text, $rows): array {
+                $book = $this->drafts->view($tenant, $technicianId)->edited;
+                $pasted = PastedTable::read($text, NewPeople::table($book), array_map(
+                    static fn (Group $group): string => $group->label(),
+                    $book->all(Group::class),
+                ));
+                $all = [...$rows, ...$pasted->rows];
 
-        return [$pasted, $all, $this->people($book, $all)];
+                return [$pasted, $all, $this->people($tenant, $book, $all)];
+            },
+        );
     }
 
     /**
@@ -56,7 +63,7 @@ final readonly class NewPeopleDesk
             $customer,
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $rows): array {
-                $people = $this->people($this->drafts->view($tenant, $technicianId)->edited, $rows);
+                $people = $this->people($tenant, $this->drafts->view($tenant, $technicianId)->edited, $rows);
                 if ($people->faults !== []) {
                     throw new UnusableAnswers($people->faults);
                 }
@@ -68,10 +75,13 @@ final readonly class NewPeopleDesk
     }
 
     /** @param list<array<string, string>> $rows */
-    private function people(Book $book, array $rows): NewPeople
+    private function people(TenantRow $tenant, Book $book, array $rows): NewPeople
     {
-        $today = ZoneClock::of($book->tenant->zone)->day($this->clock->now()->getTimestamp());
-
-        return NewPeople::read($book, $rows, $today);
+        return NewPeople::read(
+            $book,
+            $rows,
+            ZoneClock::of($book->tenant->zone)->day($this->clock->now()->getTimestamp()),
+            static fn (string $number): ?string => NumberStock::whyNot($tenant->id, $number),
+        );
     }
 }

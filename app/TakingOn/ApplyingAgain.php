@@ -7,8 +7,8 @@ namespace App\TakingOn;
 use App\Book\Applications;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
-use App\Models\StockNumber;
 use App\Models\TenantRow;
+use App\Stock\NumberStock;
 use App\Switching\Switches;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
@@ -56,9 +56,9 @@ final readonly class ApplyingAgain
         }
         $faults = [];
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
-            if (! self::mayHold($tenant, $number->key())) {
-                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is "
-                    . "not a free number in stock";
+            $whyNot = NumberStock::whyNot($tenant->id, $number->key());
+            if ($whyNot !== null) {
+                $faults[$answers->placeOf($number->key()) ?? 'template'] = $whyNot;
             }
         }
         if ($faults !== []) {
@@ -70,13 +70,5 @@ final readonly class ApplyingAgain
             'version' => $found['version']->id, 'answers' => $answers->kept($given),
             'made' => BookFormat::toValue($expansion->book), 'origins' => $expansion->origins,
         ]);
-    }
-
-    /** Whether a number is this customer's already, or free in stock. */
-    private static function mayHold(TenantRow $tenant, string $number): bool
-    {
-        return StockNumber::query()->whereKey($number)
-            ->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenant->id))
-            ->exists();
     }
 }

@@ -206,12 +206,12 @@ final class InBrowser
             : throw new \RuntimeException('nothing was measured');
     }
 
-    /** @param non-empty-list<float> $taken */
+    /** @param list<float> $taken */
     private static function median(array $taken): float
     {
         sort($taken);
 
-        return $taken[intdiv(count($taken), 2)];
+        return $taken[intdiv(count($taken), 2)] ?? NAN;
     }
 
     private function find(string $css): \Facebook\WebDriver\Remote\RemoteWebElement

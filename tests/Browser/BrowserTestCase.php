@@ -256,9 +256,10 @@ abstract class BrowserTestCase extends TestCase
     protected function cell(string $object, string $column): RemoteWebElement
     {
         $row = $this->element("[data-testid='row-{$object}']");
-        $heads = array_map(static fn ($head): string => (string) $head->getAttribute('title'), $this->browser->findElements(
-            WebDriverBy::cssSelector('table[role=grid] thead th[data-column]'),
-        ));
+        $heads = array_map(
+            static fn ($head): string => (string) $head->getAttribute('title'),
+            $this->browser->findElements(WebDriverBy::cssSelector('table[role=grid] thead th[data-column]')),
+        );
         $at = array_search($column, $heads, true);
         self::assertIsInt($at, "no column {$column}");
         $cell = $row->findElements(WebDriverBy::cssSelector('td'))[$at];

@@ -18,6 +18,8 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Numbering\TypedNumber;
 use Jaunty\Core\Numbering\UnusableNumber;
+use Jaunty\Core\Templates\LooseLine;
+use Jaunty\Core\Templates\PersonName;
 use Jaunty\Core\Templates\Slug;
 
 /**
@@ -86,10 +88,39 @@ final class AsTyped
      */
     public function meantBy(string $typed, array $kinds, bool $isOutside): string
     {
-        $meant = $this->meant->read('', $typed, $kinds, $isOutside, false);
+        try {
+            $meant = $this->meant->read('', $typed, $kinds, $isOutside, false);
+        } catch (UnusableBook $fault) {
+            $meant = $this->meantByLine($typed, $kinds) ?? throw $fault;
+        }
         $read = $this->value('', '', null, $meant);
 
         return is_string($read) ? $read : $meant;
+    }
+
+    /**
+     * The person of a line out of a mail: `Marsh, Ines <ines@inlet.example> ext. 201`.
+     *
+     * @param  list<Kind>  $kinds
+     */
+    private function meantByLine(string $typed, array $kinds): ?string
+    {
+        $line = LooseLine::read($typed);
+        if (! in_array(Kind::User, $kinds, true)) {
+            return null;
+        }
+        foreach ([$line->mail, PersonName::of($line->name)->whole(), $line->extension] as $said) {
+            if ($said === null || $said === '' || $said === $typed) {
+                continue;
+            }
+            try {
+                return $this->meant->read('', $said, $kinds, false, false);
+            } catch (UnusableBook) {
+                // Then by what else stands in the line.
+            }
+        }
+
+        return null;
     }
 
     /**

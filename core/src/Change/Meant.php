@@ -12,6 +12,7 @@ use Jaunty\Core\Book\Names;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Book\User;
 
 /**
  * What somebody meant who typed a name, an extension, digits or a word where a book has a reference. Each way of
@@ -168,9 +169,21 @@ final class Meant
                 [self::BY_EXTENSION, "{$extension} {$object->label()}"],
             ],
             [self::BY_KEY, $object->key()],
+            ...$object instanceof User ? self::calledAsPeopleAre($object) : [],
         ];
 
         return array_map(static fn (array $each): array => [$each[0], mb_strtolower($each[1]), $object], $said);
+    }
+
+    /** @return list<array{int, string}> as address books and mails have a person */
+    private static function calledAsPeopleAre(User $user): array
+    {
+        [$first, $last] = [$user->name['first'] ?? '', $user->name['last'] ?? ''];
+
+        return [
+            ...$first === '' || $last === '' ? [] : [[self::BY_NAME, "{$last}, {$first}"]],
+            ...$user->email === null ? [] : [[self::BY_KEY, $user->email]],
+        ];
     }
 
     /** A number of the customer's, its country code or a digit before an area written or not. */

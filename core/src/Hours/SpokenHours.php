@@ -31,11 +31,6 @@ final class SpokenHours
 
     private const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 
-    private const NUMBERS = [
-        'one' => 1, 'two' => 2, 'three' => 3, 'four' => 4, 'five' => 5, 'six' => 6, 'seven' => 7, 'eight' => 8,
-        'nine' => 9, 'ten' => 10, 'eleven' => 11, 'twelve' => 12,
-    ];
-
     private const NOON = 720;
 
     private const MOST_TEXT = 2000;
@@ -43,7 +38,7 @@ final class SpokenHours
     /** Nobody opens a business before this without saying so: 1 to 5 is the afternoon. */
     private const EARLIEST = 360;
 
-    /** @var list<array{days: list<int>, from: int, to: int, until: ?int}> */
+    /** @var list<array{days: list<int>, from: int, to: int, until: ?int, isBroken: bool}> */
     private array $pieces = [];
 
     /** @var list<array{text: string, why: string}> */
@@ -65,10 +60,15 @@ final class SpokenHours
         $self = new self($today);
         // A comma parts days where hours stand before it: `Mon-Thu 8 to 5, Fri 8 to 3`, and not `Mon, Wed 8 to 5`.
         $days = self::DAYS . '\b|' . implode('|', array_keys(self::GROUPS));
+        $plain = PlainHours::of(mb_substr($said, 0, self::MOST_TEXT));
         foreach (
-            self::parts("/[;\n]+|(?<=\d|[ap]m|closed)\s*(?:,|\band\b)\s*(?=(?:{$days}))/i", self::inDigits(
-                mb_substr($said, 0, self::MOST_TEXT),
-            )) as $clause
+            self::parts(
+                "/[;\n]+|(?<=\d|[ap]m|closed)\s*(?:,|\band\b)\s*(?=(?:{$days}))"
+                    . "|\s*,?\s+(?=(?:except|but)\s+(?:{$days}))"
+                    // A break is one of all that was said before it, and of none that has one of its own.
+                    . '|\s*(?:,|\band\b)\s*(?=(?:(?:with|also|but) )?(?:lunch|break|pause|closed|shut)\b)/i',
+                $plain->text,
+            ) as $clause
         ) {
             $text = trim($clause, " \t\r.,");
             if ($text !== '') {
@@ -85,38 +85,29 @@ final class SpokenHours
 
         return [
             'schedule' => $fields,
-            'readAs' => $fields === null ? '' : $self->words($fields),
+            'readAs' => $fields === null ? '' : $self->words($fields)
+                . ($plain->keepsHolidays ? '; public holidays as the calendar has them' : ''),
             'faults' => $self->faults,
         ];
     }
 
-    /** Hours spelt out, as on the telephone: `half past twelve to one` is `12:30 to 1`. */
-    private static function inDigits(string $said): string
-    {
-        $number = '(' . implode('|', array_keys(self::NUMBERS)) . '|\d{1,2})';
-        $hour = static fn (string $word): int => self::NUMBERS[strtolower($word)] ?? (int) $word;
-        $said = (string) preg_replace_callback(
-            "/\b(half|quarter) past {$number}\b/i",
-            static fn (array $found): string => $hour($found[2]) . (strtolower($found[1]) === 'half' ? ':30' : ':15'),
-            $said,
-        );
-        $said = (string) preg_replace_callback(
-            "/\bquarter to {$number}\b/i",
-            static fn (array $found): string => (($hour($found[1]) + 10) % 12 + 1) . ':45',
-            $said,
-        );
-
-        return (string) preg_replace_callback(
-            '/\b(' . implode('|', array_keys(self::NUMBERS)) . ')\b/i',
-            static fn (array $found): string => (string) $hour($found[1]),
-            $said,
-        );
-    }
-
     private function clause(string $text): void
     {
-        $rest = self::plain($text);
+        $rest = self::turned(self::plain($text));
         $until = null;
+        if (preg_match('/^(?:except|but)\s+(?:on\s+)?(.+)$/', $rest, $found) === 1) {
+            $rest = self::turned($found[1]);
+            $this->except(self::days($rest)[0] ?? []);
+        }
+        $rest = $this->withBeginning($rest);
+        if ($rest === null) {
+            $this->faults[] = [
+                'text' => $text,
+                'why' => 'no day before it says when it opens; write such as Fri 8 to 3',
+            ];
+
+            return;
+        }
         if (preg_match('/\b(?:till|until|up to)\s+(.+)$/', $rest, $found) === 1) {
             $until = $this->date(trim($found[1]));
             if ($until === null) {
@@ -158,22 +149,73 @@ final class SpokenHours
             $isBreak ? $breaks[] = $span : $hours[] = $span;
         }
         foreach (self::without($hours, $breaks) as [$from, $to]) {
-            $this->pieces[] = ['days' => $days, 'from' => $from, 'to' => $to, 'until' => $until];
+            $this->pieces[] = [
+                'days' => $days, 'from' => $from, 'to' => $to, 'until' => $until, 'isBroken' => $breaks !== [],
+            ];
         }
-        if ($hours === [] && $breaks === [] && ! str_contains($rest, 'closed')) {
+        if ($hours === [] && $breaks === [] && ! str_contains($rest, 'closed') && ! str_contains($text, 'except')) {
             $this->faults[] = ['text' => $text, 'why' => 'names days but no hours'];
         }
     }
 
-    /** A break of no day's own is one of every day said before it. */
+    /** What is said with the hours first, with the days first: `9-5 mon to fri`, `closed on sundays`. */
+    private static function turned(string $said): string
+    {
+        $days = '(?:on\s+)?((?:' . self::DAYS . '|' . implode('|', array_keys(self::GROUPS)) . ')(?:\b.*)?)';
+        $time = self::TIME . '\s*(?:-|to|till|until)\s*' . self::TIME;
+
+        return preg_match("/^({$time}|closed)\s*,?\s*{$days}$/", $said, $found, PREG_UNMATCHED_AS_NULL) === 1
+            && preg_match('/\d/', (string) end($found)) !== 1
+            ? end($found) . " {$found[1]}"
+            : $said;
+    }
+
+    /** @param list<int> $days of which something else is said now */
+    private function except(array $days): void
+    {
+        $pieces = [];
+        foreach ($this->pieces as $piece) {
+            $left = array_values(array_diff($piece['days'], $days));
+            if ($left !== []) {
+                $pieces[] = ['days' => $left] + $piece;
+            }
+        }
+        $this->pieces = $pieces;
+    }
+
+    /** An end alone begins as the day before it did: `mon-thu 8 to 5, fri till 3`. Null where none is known. */
+    private function withBeginning(string $said): ?string
+    {
+        if (preg_match('/^(.*?)\s*\b(?:till|until|up to|to)\s+(' . self::TIME . ')$/', $said, $found) !== 1
+            || preg_match('/\d/', $found[1]) === 1) {
+            return $said;
+        }
+        $days = $this->pieces === [] ? [] : end($this->pieces)['days'];
+        $before = array_values(array_filter(
+            $this->pieces,
+            static fn (array $piece): bool => $piece['days'] === $days,
+        ));
+
+        return $before === [] ? null : "{$found[1]} " . ClockTime::text($before[0]['from']) . " to {$found[2]}";
+    }
+
+    /** A break of no day's own is one of every day said before it that has none yet. */
     private function breaksAll(string $said): bool
     {
+        $said = (string) preg_replace('/\s*\b(?:for (?:lunch|a break)|every day|each day|daily)$/', '', $said);
         $span = preg_match(self::BREAK, $said, $found) === 1 ? self::span(substr($said, strlen($found[0]))) : null;
         if (! is_array($span) || $this->pieces === []) {
             return false;
         }
+        $isFirst = array_filter($this->pieces, static fn (array $piece): bool => ! $piece['isBroken']) !== [];
         $pieces = [];
         foreach ($this->pieces as $piece) {
+            if ($isFirst && $piece['isBroken']) {
+                $pieces[] = $piece;
+
+                continue;
+            }
+            $piece['isBroken'] = true;
             foreach (self::without([[$piece['from'], $piece['to']]], [$span]) as [$from, $to]) {
                 $pieces[] = ['from' => $from, 'to' => $to] + $piece;
             }

@@ -105,15 +105,12 @@ final readonly class AnswerReader
     /** @return array<string, mixed> */
     private static function person(string $answer): array
     {
-        // "Marsh, Ines" as address books have it.
-        if (preg_match('/^([^,]+),\s*([^,]+)$/u', $answer, $found) === 1) {
-            $answer = "{$found[2]} {$found[1]}";
-        }
-        $cut = mb_strrpos($answer, ' ');
-        $first = $cut === false ? $answer : mb_substr($answer, 0, $cut);
-        $last = $cut === false ? '' : mb_substr($answer, $cut + 1);
+        $name = PersonName::of($answer);
 
-        return ['value' => $answer, 'first' => $first, 'last' => $last, 'slug' => Slug::of($answer)];
+        return [
+            'value' => $name->whole(), 'first' => $name->first, 'last' => $name->last,
+            'slug' => Slug::of($name->whole()),
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -27,9 +27,13 @@ final readonly class NewObject
     {
         $site = $book->all(Site::class)[0] ?? null;
         $place = ['site' => self::refer($site)];
-        [$first, $last] = explode(' ', (string) preg_replace('/\s+/', ' ', trim($name)), 2) + ['', ''];
+        $person = PersonName::of($name);
+        $name = $kind === Kind::User ? $person->whole() : $name;
         $fields = match ($kind) {
-            Kind::User => ['name' => ['first' => $first, 'last' => $last === '' ? null : $last], 'legs' => [
+            Kind::User => ['name' => [
+                'first' => $person->first,
+                'last' => $person->last === '' ? null : $person->last,
+            ], 'legs' => [
                 ['item' => 'desk', 'kind' => 'desk'],
             ]]
                 + self::extension($kind, $book, $site)

@@ -10,11 +10,13 @@ use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Change\FieldPath;
 use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Numbering\E164;
 
 /**
  * People who come to a customer that exists: a pasted list read as taking on reads one, and what each needs made beside
@@ -69,6 +71,7 @@ final readonly class NewPeople
             $extension,
             $column('mail', 'Mail', 'mail', ['e-mail', 'email', 'mail address', 'e-mail address', 'email address']),
             $column('mobile', 'Mobile', 'phone', ['mobile phone', 'cell', 'cell phone', 'mobile number']),
+            $column('direct', 'Direct number', 'number', ['direct', 'direct line', 'direct dial', 'did']),
             $column('teams', 'Works in', 'teams', ['team', 'teams', 'department', 'group', 'groups', 'hunt group']),
             ...(
                 count($book->all(Site::class)) > 1
@@ -81,8 +84,9 @@ final readonly class NewPeople
     /**
      * @param  list<array<string, string>>  $rows  as pasted or typed, by column
      * @param  int  $today  days since 1970
+     * @param  ?callable(string): ?string  $whyNot  why a number cannot be given to anybody here; null where it can
      */
-    public static function read(Book $book, array $rows, int $today): self
+    public static function read(Book $book, array $rows, int $today, ?callable $whyNot = null): self
     {
         $slot = self::table($book);
         $reader = new AnswerReader(new Circumstances($today, $book->tenant->region, $book->tenant->mainNumber?->key));
@@ -103,6 +107,14 @@ final readonly class NewPeople
             $holder = $extension === null ? null : $plan->reached($extension);
             if ($holder !== null) {
                 $faults[self::SLOT . "/{$index}/extension"] ??= "{$extension} is {$holder->label()}'s";
+            }
+            $direct = self::text($row, 'direct');
+            if ($direct !== null) {
+                $readAs[self::SLOT . "/{$index}/direct"] = E164::parse($direct)->display();
+                $wrong = self::heldBy($book, $direct) ?? ($whyNot === null ? null : $whyNot($direct));
+                if ($wrong !== null) {
+                    $faults[self::SLOT . "/{$index}/direct"] ??= $wrong;
+                }
             }
             $groups = [];
             foreach (is_array($row['teams'] ?? null) ? $row['teams'] : [] as $team) {
@@ -145,6 +157,7 @@ final readonly class NewPeople
             $name = self::text($row, 'name') ?? $key;
             $mail = self::text($row, 'mail');
             $mobile = self::text($row, 'mobile');
+            $direct = self::text($row, 'direct');
             $person = is_array($row['name'] ?? null) ? $row['name'] : [];
             $legs = [['item' => 'desk', 'kind' => 'desk', 'seconds' => self::RINGS_SECONDS]];
             if ($mobile !== null) {
@@ -161,7 +174,9 @@ final readonly class NewPeople
                     'last' => ($person['last'] ?? '') === '' ? null : $person['last'],
                 ],
                 'email' => $mail, 'site' => $site === null ? null : (string) Reference::of($site),
-                'mailbox' => "mailbox:{$key}", 'callerId' => $shown, 'legs' => $legs,
+                'mailbox' => "mailbox:{$key}",
+                'callerId' => $direct === null ? $shown : "number:{$direct}",
+                'legs' => $legs,
             ];
             $mailbox = [
                 'key' => $key, 'name' => "{$name}'s mailbox", 'owner' => "user:{$key}",
@@ -169,6 +184,13 @@ final readonly class NewPeople
             ];
             $operations[] = Operation::create(Kind::Mailbox->read(Node::of($mailbox, "mailbox:{$key}")));
             $operations[] = Operation::create(Kind::User->read(Node::of($user, "user:{$key}")));
+            if ($direct !== null) {
+                $operations[] = Operation::create(Kind::Number->read(Node::of([
+                    'key' => $direct, 'label' => "{$name}, direct", 'destination' => "user:{$key}",
+                    'site' => $user['site'],
+                    'trunk' => self::trunkOf($book),
+                ], "number:{$direct}")));
+            }
             foreach ($groups as $group) {
                 $member = ['item' => $key, 'who' => "user:{$key}"];
                 $operations[] = Operation::set(
@@ -180,6 +202,7 @@ final readonly class NewPeople
             }
             $makes[] = "{$name}: " . implode(', ', array_filter([
                 self::text($row, 'extension'), 'a desk phone', $mobile === null ? '' : 'the mobile',
+                $direct === null ? '' : 'a direct number',
                 'a mailbox' . ($mail === null ? ' that tells nobody' : ''), 'a PIN to be made',
                 ...array_map(static fn (Group $group): string => "in {$group->name}", $groups),
             ], static fn (?string $part): bool => ($part ?? '') !== ''));
@@ -204,6 +227,21 @@ final readonly class NewPeople
         $taken[$key] = true;
 
         return $key;
+    }
+
+    private static function heldBy(Book $book, string $number): ?string
+    {
+        $held = $book->find(Reference::to(Kind::Number, $number));
+
+        return $held === null ? null : "{$number} is in this book already, as {$held->label()}";
+    }
+
+    /** The trunk that the main number comes in by, which others do as well. */
+    private static function trunkOf(Book $book): ?string
+    {
+        $main = $book->tenant->mainNumber === null ? null : $book->find($book->tenant->mainNumber);
+
+        return $main instanceof Number && $main->trunk !== null ? (string) $main->trunk : null;
     }
 
     /** The number that most people here show, as one who joins them would. */
@@ -280,7 +318,7 @@ final readonly class NewPeople
     private static function understood(array $row): array
     {
         $cells = ['id' => is_string($row['key'] ?? null) ? $row['key'] : ''];
-        foreach (['name', 'extension', 'mail', 'mobile', 'site'] as $column) {
+        foreach (['name', 'extension', 'mail', 'mobile', 'direct', 'site'] as $column) {
             $cells[$column] = self::text($row, $column) ?? '';
         }
         $teams = is_array($row['teams'] ?? null) ? $row['teams'] : [];

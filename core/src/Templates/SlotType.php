@@ -45,7 +45,7 @@ enum SlotType: string
     public function looksLike(string $cell): bool
     {
         return match ($this) {
-            self::Mail => str_contains($cell, '@'),
+            self::Mail => preg_match('/^\S+@\S+$/D', $cell) === 1,
             self::Extension => preg_match('/^\d{2,6}$/D', $cell) === 1,
             self::Phone, self::Number => preg_match('/^[+(\d][\d\s().-]{6,}$/D', $cell) === 1,
             self::Person => preg_match('/^[^\d@]+$/D', $cell) === 1,

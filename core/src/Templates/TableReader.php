@@ -57,6 +57,7 @@ final class TableReader
             }
             $read[$index] = $self->row($index, $row);
         }
+        $self->checkNumbers($read);
         $given = $self->withExtensions($read);
         if ($given === [] && ! $slot->optional) {
             $self->faults[''] = 'at least one row is needed';
@@ -134,6 +135,28 @@ final class TableReader
         }
 
         return $rows;
+    }
+
+    /**
+     * A number leads to one of them.
+     *
+     * @param  array<int, array<string, mixed>>  $rows
+     */
+    private function checkNumbers(array $rows): void
+    {
+        $given = [];
+        foreach ($this->slot->columns as $column) {
+            foreach ($column->type === SlotType::Number ? $rows : [] as $index => $row) {
+                $number = is_array($row[$column->key]) ? $row[$column->key]['value'] ?? null : null;
+                if (! is_string($number)) {
+                    continue;
+                }
+                if (isset($given[$number])) {
+                    $this->faults["{$index}/{$column->key}"] = "{$number} is given to {$given[$number]} above";
+                }
+                $given[$number] ??= self::label($row);
+            }
+        }
     }
 
     private function hold(int $index, Slot $column, string $extension, string $who): void

@@ -24,9 +24,21 @@ async function make(names: string[]): Promise<void> {
 const list = ref('')
 const isReadingList = ref(false)
 
+/** More than a name of a person is a list of one: shown as it was read before it is taken. */
+function submit(): void {
+  const typed = name.value.trim()
+  if (typed === '') return
+  if (props.kind === 'user' && /[@<,;\d]/.test(typed)) {
+    list.value = typed
+    isReadingList.value = true
+    return
+  }
+  void make([typed])
+}
+
 function paste(event: ClipboardEvent): void {
   const block = event.clipboardData?.getData('text/plain') ?? ''
-  if (props.kind === 'user' && /[\t\n;@]|, .*,/.test(block.trim())) {
+  if (props.kind === 'user' && /[\t\n;@<\d]|,/.test(block.trim())) {
     event.preventDefault()
     list.value = block
     isReadingList.value = true
@@ -43,7 +55,7 @@ function paste(event: ClipboardEvent): void {
 </script>
 
 <template>
-  <form class="new" @submit.prevent="name.trim() === '' ? undefined : make([name.trim()])">
+  <form class="new" @submit.prevent="submit">
     <input
       v-model="name"
       type="text"
@@ -53,7 +65,7 @@ function paste(event: ClipboardEvent): void {
       @paste="paste"
     />
   </form>
-  <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" :text="list" />
+  <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" :text="list" @taken="name = ''" />
 </template>
 
 <style scoped>

@@ -276,7 +276,7 @@ describe('a group', () => {
           objects: [FRONT_DESK, INES, JOSS],
           draft: { changes: [], clashes: [] },
         }),
-        [MEANT]: meaning({ '202': 'user:joss', '+1 902 555 0178': 'outside:+19025550178' }),
+        [MEANT]: meaning({ '202  Joss': 'user:joss', '+1 902 555 0178': 'outside:+19025550178' }),
       },
       { props: { group: FRONT_DESK } },
     )

@@ -101,7 +101,7 @@ it('narrows by the sentence and opens the first that fits from the search field'
   expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'cannery' } })
 })
 
-it('is found as it was left: the sentence, the order and the line are in the address, and the tour goes along them', async () => {
+it('is found as it was left, sentence, order and line, and the tour goes along them', async () => {
   const { router } = await roster(
     [line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 }), line('Dunes')],
     '/?drift=some&sort=-differences&at=cannery&findings=xx',

@@ -54,7 +54,7 @@ export function useAddressed<T extends { [Name in keyof T]: string }>(
     clearTimeout(writing)
     writing = setTimeout(() => void written(), WRITE_AFTER)
   })
-  // Back, forward, or a link to this very page; not what was written here, which may be older than what is typed by now.
+  // Back, forward, or a link to this very page; not what was written here, as more may be typed by now.
   watch(
     () => route.query,
     () => {

@@ -19,6 +19,18 @@ use Random\Randomizer;
 /** Whom people mean who type a name, an extension, digits or a word where a book has a reference. */
 final class MeantTest extends TestCase
 {
+    /** A list of members is pasted as somebody had it. */
+    public function test_a_line_of_a_list_or_of_a_mail_is_whom_it_speaks_of(): void
+    {
+        $typed = new AsTyped(self::book());
+        $lines = ['Marsh, Ines', '- Marsh, Ines, ext. 201', 'Ines Marsh  201', '201 – Ines Marsh', 'MARSH Ines'];
+        foreach ($lines as $line) {
+            self::assertSame('user:ines', $typed->meantBy($line, [Kind::User], true), $line);
+        }
+        $this->expectExceptionMessage('nothing here is called "Nobody, Nowhere"');
+        $typed->meantBy('Nobody, Nowhere', [Kind::User], true);
+    }
+
     #[DataProvider('meant')]
     public function test_what_is_typed_is_read_as_whom_it_means(string $path, string $typed, string $meant): void
     {

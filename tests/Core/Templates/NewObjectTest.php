@@ -33,7 +33,7 @@ final class NewObjectTest extends TestCase
     {
         yield [
             Kind::User, 'Joss  Arden Lee', 'user:joss-arden-lee',
-            ['name' => ['first' => 'Joss', 'last' => 'Arden Lee'], 'extension' => '203', 'site' => 'site:quay'],
+            ['name' => ['first' => 'Joss Arden', 'last' => 'Lee'], 'extension' => '203', 'site' => 'site:quay'],
         ];
         yield [Kind::User, 'Ines Marsh', 'user:ines-marsh-2', ['extension' => '203']];
         yield [Kind::User, 'Ines', 'user:ines', ['name' => ['first' => 'Ines', 'last' => null]]];

@@ -69,6 +69,32 @@ final class NewPeopleTest extends TestCase
         self::assertSame([], $people->operations);
     }
 
+    public function test_a_direct_number_is_theirs_and_shown_by_them(): void
+    {
+        $text = "Name\tExt\tDirect dial\nNora Marsh\t240\t902 555 0188\nBob Day\t241\t902 555 0188\n";
+        $book = $this->book();
+        $rows = PastedTable::read($text, NewPeople::table($book))->rows;
+
+        $people = NewPeople::read($book, array_slice($rows, 0, 1), 20_788);
+        $made = ChangeSet::of(...$people->operations)->applyTo($book);
+        $made->checkReferences();
+        $number = $made->find(\Jaunty\Core\Book\Reference::parse('number:+19025550188'))?->toArray() ?? [];
+        $nora = $made->find(\Jaunty\Core\Book\Reference::parse('user:nora-marsh'))?->toArray() ?? [];
+        self::assertSame(
+            ['user:nora-marsh', 'Nora Marsh, direct', 'number:+19025550188'],
+            [$number['destination'], $number['label'], $nora['callerId']],
+        );
+
+        self::assertSame(
+            ['people/1/direct' => '+19025550188 is given to Nora Marsh above'],
+            NewPeople::read($book, $rows, 20_788)->faults,
+        );
+        self::assertSame(
+            ['people/0/direct' => 'it is not ours'],
+            NewPeople::read($book, array_slice($rows, 0, 1), 20_788, static fn (): string => 'it is not ours')->faults,
+        );
+    }
+
     public function test_what_nobody_can_see_is_no_name_and_no_part_of_one(): void
     {
         $people = $this->pasted($this->book(), "\u{202A}Nora Marsh\u{202C}\t240\n\u{202E}\t241\n");

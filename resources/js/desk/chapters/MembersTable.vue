@@ -51,11 +51,19 @@ function remove(item: string): void {
   void whole(members.value.filter((member) => member.item !== item))
 }
 
-/** Names, extensions or outside numbers, one or a pasted list; what is not understood stays in the line. */
+const texts = (said: string[]): string[] => said.map((each) => each.trim()).filter((each) => each !== '')
+
+/**
+ * Names, extensions or outside numbers, one or a pasted list, a line of it for a person however it is written; what is
+ * not understood stays in the line. A comma parts people only where it is not part of a name.
+ */
 async function add(said: string[]): Promise<void> {
-  const texts = said.map((each) => each.trim()).filter((each) => each !== '')
-  if (texts.length === 0) return
-  const meant = await whoIsMeant(texts)
+  const lines = texts(said)
+  if (lines.length === 0) return
+  const asWhole = await whoIsMeant(lines)
+  const parted = asWhole.filter((each) => each.value === null && each.said.includes(','))
+  const parts = parted.length === 0 ? [] : await whoIsMeant(texts(parted.flatMap((each) => each.said.split(','))))
+  const meant = [...asWhole.filter((each) => !parted.includes(each)), ...parts]
   const next: Partial<Member>[] = [...members.value]
   const left: string[] = []
   for (const { said: text, value } of meant) {
@@ -68,7 +76,9 @@ async function add(said: string[]): Promise<void> {
   if (next.length > members.value.length) await whole(next)
   if (left.length > 0)
     notice.value = {
-      text: `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}; the others were added.`,
+      text:
+        `Nobody here is called ${left.map((each) => `"${each}"`).join(', ')}` +
+        (meant.length > left.length ? '; the others were added.' : '.'),
       isFault: true,
     }
 }
@@ -89,7 +99,7 @@ function paste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text/plain') ?? ''
   if (!/[\n\t,;]/.test(text.trim())) return
   event.preventDefault()
-  void add(text.split(/[\n\r,;]+/).map((line) => line.split('\t')[0] ?? ''))
+  void add(text.split(/[\n\r;]+/).map((line) => line.replaceAll('\t', '  ')))
 }
 
 function onKey(event: KeyboardEvent, index: number): void {
@@ -187,7 +197,7 @@ useKeysTold('among members', { 'Alt ↑ ↓': 'move the member' })
       <tr>
         <td class="mono soft">{{ members.length + 1 }}</td>
         <td colspan="6">
-          <form @submit.prevent="add(typed.split(/[,;]/))">
+          <form @submit.prevent="add(typed.split(';'))">
             <input
               v-model="typed"
               type="text"
