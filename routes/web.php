@@ -8,6 +8,7 @@ use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallRecordsController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
+use App\Http\Controllers\FindController;
 use App\Http\Controllers\FindingController;
 use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
@@ -79,6 +80,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             });
 
             Route::get('customers', [RosterController::class, 'index']);
+            Route::get('find', FindController::class);
             Route::get('templates', [TakingOnController::class, 'templates']);
             Route::get('stock', [TakingOnController::class, 'stock']);
             Route::get('findings', [FindingController::class, 'index']);

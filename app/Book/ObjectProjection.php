@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book;
 
 use App\Models\DeviceRow;
+use App\Models\FindableRow;
 use App\Models\ObjectLink;
 use App\Models\ObjectRow;
 use App\Support\Parts;
@@ -60,7 +61,7 @@ final class ObjectProjection
      */
     private function put(string $tenantId, Book $book, array $objects, array $origins): void
     {
-        [$rows, $ids, $links, $devices] = [[], [], [], []];
+        [$rows, $ids, $links, $devices, $findables] = [[], [], [], [], []];
         foreach ($objects as $position => $object) {
             $ids[] = $id = $this->idOf($object);
             $rows[] = [
@@ -80,6 +81,7 @@ final class ObjectProjection
                 'position' => $position,
                 'origin' => $origins[(string) Reference::of($object)] ?? null,
             ];
+            $findables[] = Findable::row($tenantId, $id, $object);
             foreach ($object instanceof User ? $object->legs : [] as $leg) {
                 // Twice at one customer is a finding there; at two customers one of them would ring the other's.
                 if ($leg->hardware !== null) {
@@ -100,6 +102,11 @@ final class ObjectProjection
         foreach (Parts::of($rows) as $some) {
             ObjectRow::query()->upsert($some, ['tenant_id', 'id'], [
                 'name', 'extension', 'body', 'schema_version', 'shown', 'shown_as',
+            ]);
+        }
+        foreach (Parts::of(array_values(array_filter($findables, is_array(...)))) as $some) {
+            FindableRow::query()->upsert($some, ['tenant_id', 'object_id'], [
+                'label', 'extension', 'digits', 'national', 'words',
             ]);
         }
         foreach (Parts::of($ids) as $some) {
@@ -156,6 +163,7 @@ final class ObjectProjection
         if ($ids !== []) {
             ObjectLink::query()->where('tenant_id', $tenantId)->whereIn('from_id', $ids)->delete();
             DeviceRow::query()->where('tenant_id', $tenantId)->whereIn('object_id', $ids)->delete();
+            FindableRow::query()->where('tenant_id', $tenantId)->whereIn('object_id', $ids)->delete();
             ObjectRow::query()->where('tenant_id', $tenantId)->whereIn('id', $ids)->delete();
         }
     }

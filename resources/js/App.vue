@@ -2,10 +2,22 @@
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { isProblem } from '@/api'
-import { customerCommands, rosterQuery } from '@/roster'
+import { client, isProblem, take, type Kind } from '@/api'
+import { customerCommands, rosterAsLeft, rosterQuery } from '@/roster'
 import { sessionQuery, useSession } from '@/session'
-import { CommandBox, handleKey, KeyHelp, LoadingLines, toggleTheme, useCommands, useShortcuts } from '@/shared'
+import {
+  CommandBox,
+  handleKey,
+  KeyHelp,
+  kindsInWords,
+  LoadingLines,
+  toggleTheme,
+  useCommands,
+  useFinder,
+  useShortcuts,
+} from '@/shared'
+
+const RULES_ARE_KNOWN_FOR = 600_000
 
 const { session, technician, signOut } = useSession()
 const { data: customers } = useQuery({ ...rosterQuery, enabled: () => technician.value !== null })
@@ -44,7 +56,9 @@ useCommands(() =>
           customers.value ?? [],
           (customer) => void router.push({ name: 'desk', params: { customer } }),
         ),
-        { label: 'Roster', kind: 'screen', run: () => void router.push('/') },
+        { label: 'Roster', kind: 'screen', run: () => void router.push(rosterAsLeft()) },
+        { label: 'Findings', kind: 'screen', run: () => void router.push('/findings') },
+        { label: 'Rules', kind: 'screen', run: () => void router.push('/rules') },
         ...(technician.value.mayTakeOn
           ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }]
           : []),
@@ -69,6 +83,34 @@ router.afterEach((to, from) => {
       main.focus({ preventScroll: true })
     })
   })
+})
+
+/** Objects of every customer, and rules by what they find. */
+useFinder(async (typed) => {
+  if (technician.value === null) return []
+  const [{ found }, { rules }] = await Promise.all([
+    take(client.GET('/find', { params: { query: { words: typed } } })),
+    queryClient.query({
+      queryKey: ['rules'],
+      queryFn: async () => take(client.GET('/rules')),
+      staleTime: RULES_ARE_KNOWN_FOR,
+    }),
+  ])
+  const words = typed.toLowerCase().split(/\s+/)
+  return [
+    ...found.map((each) => ({
+      label: [each.extension, each.number ?? each.label].filter((part) => part !== null).join(' '),
+      kind: `${kindsInWords(each.kind as Kind).one.toLowerCase()} · ${each.name}`,
+      run: () => void router.push({ name: 'desk', params: { customer: each.customer }, query: { at: each.ref } }),
+    })),
+    ...rules
+      .filter((rule) => words.every((word) => `${rule.id} ${rule.what}`.toLowerCase().includes(word)))
+      .map((rule) => ({
+        label: rule.what,
+        kind: `rule · ${rule.id}`,
+        run: () => void router.push({ name: 'rules', query: { rule: rule.id } }),
+      })),
+  ]
 })
 
 onMounted(() => {

@@ -49,7 +49,8 @@ final class PlainHours
     ];
 
     /** Closed on public holidays, which the calendar of the region says already. */
-    private const HOLIDAYS = '/[,;]?\s*\b(?:(?:and|but|we are)\s+)?closed\s+(?:on\s+|for\s+|during\s+|all\s+|the\s+|any\s+|les\s+)*'
+    private const HOLIDAYS = '/[,;]?\s*\b(?:(?:and|but|we are)\s+)?closed\s+'
+        . '(?:on\s+|for\s+|during\s+|all\s+|the\s+|any\s+|les\s+)*'
         . '(?:public|bank|statutory|stat|national|federal|civic|provincial|legal)?\s*holidays?\b'
         . '|(?<=weekends|sundays|saturdays|sun|sat)\s*(?:,|and|&)\s*(?:public|bank|statutory|stat)?\s*holidays\b/i';
 

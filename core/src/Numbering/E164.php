@@ -112,6 +112,14 @@ final class E164 implements \Stringable
         return str_replace('-', ' ', $util->format($util->parse($this->number), PhoneNumberFormat::INTERNATIONAL));
     }
 
+    /** Its digits without the country code. */
+    public function national(): string
+    {
+        $util = PhoneNumberUtil::getInstance();
+
+        return $util->getNationalSignificantNumber($util->parse($this->number));
+    }
+
     /** Whether it takes another country code than a region's own; within North America nothing does. */
     public function isAbroadFrom(string $region): bool
     {

@@ -14,7 +14,7 @@ final class LooseLine
 
     private const EXTENSION = '/(?<![\p{L}\d])(?:ext(?:ension)?|x|poste|local|#)\s*[.:#]*\s*(\d{2,6})(?!\d)/iu';
 
-    /** North American numbers, whole or without the area code; any with a plus; those of elsewhere with a zero first. */
+    /** North American numbers, whole or without the area code; any with a plus; those of elsewhere by a zero first. */
     private const PHONE = '(?:\+\d[\d\s().-]{6,}\d|(?:1[\s.-]?)?(?:\(\d{3}\)|\d{3})[\s.-]?\d{3}[\s.-]?\d{4}'
         . '|0\d[\d\s().-]{6,}\d|\d{3}[\s.-]\d{4})(?!\d)';
 
@@ -97,7 +97,11 @@ final class LooseLine
         $text = (string) preg_replace('/\s*[(|]\s*|\)|\s+[-–—\/:]+\s+/u', "\t", $text);
         $pieces = preg_split('/\t+|\s{2,}|;/u', $text, flags: PREG_SPLIT_NO_EMPTY);
         $pieces = array_values(array_filter(
-            array_map(static fn (string $piece): string => trim($piece, " \t,.:-–—/|"), $pieces === false ? [] : $pieces),
+            array_map(
+                static fn (string $piece): string
+                    => (string) preg_replace('/^[\s,.:–—\/|-]+|[\s,.:–—\/|-]+$/u', '', $piece),
+                $pieces === false ? [] : $pieces,
+            ),
             static fn (string $piece): bool => preg_match('/[\p{L}\p{N}]/u', $piece) === 1,
         ));
         $first = array_shift($pieces) ?? '';

@@ -9,9 +9,9 @@ final readonly class PersonName
 {
     /** Words that begin a last name: the name goes on behind them (common practice). */
     private const PARTICLES = [
-        'van', 'von', 'der', 'den', 'ten', 'ter', 'de', 'du', 'des', 'del', 'della', 'di', 'da', 'dos', 'das', 'la', 'le',
-        'les', 'el', 'al', 'bin', 'ibn', 'ben', 'af', 'av', 'zu', 'zum', 'zur', 'st', 'st.', 'saint', 'san', 'santa', 'ó',
-        'o', 'ní', 'nic', 'mac', 'mc', 'ua', 'uí', "d'", "l'",
+        'van', 'von', 'der', 'den', 'ten', 'ter', 'de', 'du', 'des', 'del', 'della', 'di', 'da', 'dos', 'das', 'la',
+        'le', 'les', 'el', 'al', 'bin', 'ibn', 'ben', 'af', 'av', 'zu', 'zum', 'zur', 'st', 'st.', 'saint', 'san',
+        'santa', 'ó', 'o', 'ní', 'nic', 'mac', 'mc', 'ua', 'uí', "d'", "l'",
     ];
 
     /** Words behind a last name that belong to it. */

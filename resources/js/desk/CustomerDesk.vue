@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, nextTick, ref, type Component } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import type { Kind } from '@/api'
 import { rosterAsLeft, useNeighbours } from '@/roster'
 import {
   byWeight,
@@ -14,6 +15,7 @@ import {
   stageInWords,
   timeThere,
   useCommands,
+  useSayings,
   useNow,
   useShortcuts,
   useTitle,
@@ -39,7 +41,13 @@ const { margin, findings } = desk.margin
 const route = useRoute()
 const neighbours = useNeighbours(() => props.customer)
 
-const chapter = computed(() => CHAPTERS.find((each) => each.key === (props.chapter === '' ? FIRST : props.chapter)))
+const at = computed(() => (typeof route.query['at'] === 'string' ? route.query['at'] : undefined))
+const kindOf = (ref: string): string => ref.slice(0, ref.indexOf(':'))
+/** Whoever names an object and no chapter means the chapter it stands in. */
+const chapter = computed(() => {
+  const meant = at.value === undefined ? FIRST : chapterOfKind(kindOf(at.value) as Kind)
+  return CHAPTERS.find((each) => each.key === (props.chapter === '' ? meant : props.chapter))
+})
 const objects = computed(() => book.data.value?.objects ?? [])
 const tenant = computed(() => objects.value.find((object) => object.kind === 'tenant'))
 const zone = computed(() => asText(valueAt(tenant.value?.fields, 'zone') ?? 'UTC'))
@@ -50,7 +58,6 @@ const counts = computed(() => {
 })
 const count = (kinds: string[]): number => kinds.reduce((sum, kind) => sum + (counts.value.get(kind) ?? 0), 0)
 
-const kindOf = (ref: string): string => ref.slice(0, ref.indexOf(':'))
 /** Kinds of objects that a cell could not keep, or that somebody else changed. */
 const troubled = computed(
   () =>
@@ -118,7 +125,6 @@ const HistoryChapter = defineAsyncComponent(() => import('./HistoryChapter.vue')
 const IntakeChapter = defineAsyncComponent(() => import('./IntakeChapter.vue'))
 const PushChapter = defineAsyncComponent(() => import('./PushChapter.vue'))
 const screen = computed(() => SCREENS[chapter.value?.key ?? ''])
-const at = computed(() => (typeof route.query['at'] === 'string' ? route.query['at'] : undefined))
 
 function turnTo(customer: string | undefined): void {
   if (customer !== undefined) void router.push({ name: 'desk', params: { customer, chapter: props.chapter } })
@@ -135,13 +141,24 @@ function intoSheet(): void {
   ;(first ?? sheet.value)?.focus()
 }
 
+/** To the line under a list in which a name makes an object of the kind. */
+function make(kind: Kind): void {
+  go(chapterOfKind(kind))
+  focusSoon('form.new input')
+}
+
 /** To the push of what was entered, ready to be pressed. */
 function toPush(): void {
   go('push')
+  focusSoon('[data-testid=push]')
+}
+
+/** A chapter is fetched when it is first opened: what is looked for there comes a little later. */
+function focusSoon(which: string): void {
   let tries = 40
   const focus = (): void => {
-    const button = sheet.value?.querySelector<HTMLElement>('[data-testid=push]')
-    if (button !== null && button !== undefined) button.focus()
+    const found = sheet.value?.querySelector<HTMLElement>(which)
+    if (found !== null && found !== undefined) found.focus()
     else if (--tries > 0) setTimeout(focus, 50)
     else sheet.value?.focus()
   }
@@ -193,7 +210,39 @@ useShortcuts([
   { keys: 'ctrl+z', label: 'take the last edit back', scope: 'Desk', run: () => void takeBack() },
   { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push(rosterAsLeft()) },
 ])
+useSayings((typed) => {
+  const call = /^call\s+(.+)$/i.exec(typed)?.[1]
+  return call === undefined
+    ? []
+    : [
+        {
+          label: `Call ${call}`,
+          kind: 'on the call line',
+          run: () => {
+            desk.callLine.sentence.value = call
+            desk.callLine.asked.value++
+          },
+        },
+      ]
+})
 useCommands(() => [
+  { label: 'Push', kind: 'to the switch', run: toPush },
+  {
+    label: 'Look over and enter',
+    kind: 'what is pending',
+    run: () => {
+      callLine.value?.look()
+    },
+  },
+  { label: 'Read the switch again', kind: 'this customer', run: () => void desk.beside.readAgain() },
+  { label: 'Take the last edit back', kind: 'this customer', run: () => void takeBack() },
+  ...['user', 'group', 'mailbox'].map((kind) => ({
+    label: `New ${kind}`,
+    kind: 'this customer',
+    run: () => {
+      make(kind as Kind)
+    },
+  })),
   ...CHAPTERS.map((each) => ({
     label: `${each.title} of ${tenant.value?.label ?? ''}`,
     kind: 'chapter',

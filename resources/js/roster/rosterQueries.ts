@@ -35,6 +35,6 @@ export function customerCommands(lines: CustomerLine[], open: (customer: string)
     }
     const number =
       line.mainNumber === null ? [] : [{ label: `${line.mainNumber} ${line.name}`, kind: 'main number', run }]
-    return [{ label: line.name, kind: 'customer', run }, ...number]
+    return [{ label: line.name, kind: line.place === null ? 'customer' : `customer · ${line.place}`, run }, ...number]
   })
 }

@@ -15,7 +15,7 @@ export {
   timeThere,
 } from './format'
 export { default as CommandBox } from './keys/CommandBox.vue'
-export { useCommands, type Command } from './keys/commands'
+export { useCommands, useFinder, useSayings, type Command } from './keys/commands'
 export { default as KeyHelp } from './keys/KeyHelp.vue'
 export { useAddressed } from './address'
 export { useTitle } from './title'

@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import ModalSheet from '../components/ModalSheet.vue'
-import { allCommands, matching, type Command } from './commands'
+import { allCommands, foundElsewhere, matching, said, type Command } from './commands'
 import { useShortcuts } from './registry'
 
-const MOST_SHOWN = 12
+const MOST_SHOWN = 14
+/** Of what is found at other customers, at least so many are shown. */
+const LEAST_ELSEWHERE = 7
+const FEWEST_LETTERS = 2
+const ASK_AFTER = 120
 
 const open = ref(false)
 const typed = ref('')
@@ -13,8 +17,42 @@ useShortcuts([
   { keys: 'ctrl+k', label: 'command box: jump to anything', scope: 'everywhere', whileTyping: true, run: show },
 ])
 
-const found = computed(() => (open.value ? matching(allCommands(), typed.value).slice(0, MOST_SHOWN) : []))
-watch(typed, () => (at.value = 0))
+const elsewhere = shallowRef<Command[]>([])
+const isLooking = ref(false)
+const found = computed(() => {
+  if (!open.value) return []
+  const here = matching(allCommands(), typed.value).slice(
+    0,
+    MOST_SHOWN - Math.min(LEAST_ELSEWHERE, elsewhere.value.length),
+  )
+  const known = new Set(here.map((each) => each.label))
+  const more = elsewhere.value.filter((each) => !known.has(each.label))
+  return [...said(typed.value), ...here, ...more].slice(0, MOST_SHOWN)
+})
+
+let asking = 0
+let waiting: ReturnType<typeof setTimeout> | undefined
+watch(typed, (now) => {
+  at.value = 0
+  clearTimeout(waiting)
+  const mine = ++asking
+  isLooking.value = now.trim().length >= FEWEST_LETTERS
+  if (!isLooking.value) {
+    elsewhere.value = []
+    return
+  }
+  waiting = setTimeout(
+    () =>
+      void foundElsewhere(now)
+        .catch(() => [])
+        .then((commands) => {
+          if (mine !== asking) return
+          elsewhere.value = commands
+          isLooking.value = false
+        }),
+    ASK_AFTER,
+  )
+})
 
 function show(): void {
   typed.value = ''
@@ -41,11 +79,11 @@ function choose(command: Command | undefined): void {
       class="typed"
       type="text"
       role="combobox"
-      aria-label="Customer, number, extension, user or screen"
+      aria-label="Customer, town, number, extension, user, rule or what to do"
       aria-expanded="true"
       aria-controls="command-list"
       :aria-activedescendant="found.length > 0 ? `command-${at}` : undefined"
-      placeholder="Customer, number, extension, user or screen"
+      placeholder="Customer, town, number, extension, user, rule or what to do"
       @keydown.down.prevent="move(1)"
       @keydown.up.prevent="move(-1)"
       @keydown.enter.prevent="choose(found[at])"
@@ -57,7 +95,7 @@ function choose(command: Command | undefined): void {
       <li
         v-for="(command, index) in found"
         :id="`command-${index}`"
-        :key="`${command.kind} ${command.label}`"
+        :key="`${index} ${command.kind} ${command.label}`"
         role="option"
         :aria-selected="index === at"
         @click="choose(command)"
@@ -67,7 +105,9 @@ function choose(command: Command | undefined): void {
         <span class="soft small">{{ command.kind }}</span>
       </li>
     </ul>
-    <p v-if="found.length === 0" class="soft">Nothing here is called that.</p>
+    <p v-if="found.length === 0" class="soft" role="status">
+      {{ isLooking ? 'Looking …' : 'Nothing is called that, here or at another customer of yours.' }}
+    </p>
   </ModalSheet>
 </template>
 
