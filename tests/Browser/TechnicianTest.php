@@ -74,7 +74,7 @@ final class TechnicianTest extends BrowserTestCase
         $this->press('Reception: the limit ends before everyone has rung', '.margin');
         $this->see('Not everybody has rung by then.', '.ruler');
         $this->press('Set the limit to 70 s', '.margin');
-        $this->see('25 s → 70 s', '.margin');
+        $this->see('70 s, was 25 s', '.margin');
         $this->click('[data-testid=fix]');
         $this->seeNot('the limit ends before everyone has rung', '.margin');
         $this->see('2 changes', '[data-testid=pending]');

@@ -39,6 +39,8 @@ interface About {
   name: string
   title: string
   help?: string
+  /** What it is where a book says nothing of it. */
+  default?: unknown
 }
 
 /** A field, and where it has fields inside, those. */
@@ -144,6 +146,7 @@ function field(name: string, of: Shape): Field {
     name,
     title: of.title ?? name,
     ...(of.description === undefined ? {} : { help: of.description }),
+    ...(of.default === undefined && shape.default === undefined ? {} : { default: of.default ?? shape.default }),
   }
   if (def === 'treatment') return { ...about, sort: 'treatment' }
   if (shape.properties !== undefined) return { ...about, sort: 'group', fields: fieldsIn(shape), mayBeUnset }

@@ -126,7 +126,7 @@ describe('a finding in the margin', () => {
     page = opened.page
     await press('Set the limit to 50 s')
     expect(sent(opened.server)).toBeUndefined()
-    expect(page.get('[data-testid=finding]').text()).toContain('35 s → 50 s')
+    expect(page.get('[data-testid=finding]').text()).toContain('50 s, was 35 s')
 
     await press('Put it in the draft')
     expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'noAnswerSeconds', value: 50 }])

@@ -1,9 +1,9 @@
 import { shown } from './cells'
-import { fieldsAlong } from './catalogue'
+import { fieldAt, fieldsAlong } from './catalogue'
 import { columnsOf } from './columns'
 import type { Kind } from '@/api'
 import type { Names } from './names'
-import { asText } from './values'
+import { asText, same, valueAt } from './values'
 
 function kindOf(ref: string): Kind {
   return ref.slice(0, ref.indexOf(':')) as Kind
@@ -14,8 +14,61 @@ export function inSentence(title: string): string {
   return /^[A-Z]{2}/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1)
 }
 
-/** A field in words: its title, and where it lies in others or in an item, theirs before it. */
-export function fieldInWords(ref: string, path: string): string {
+type Item = Record<string, unknown> & { item: string }
+
+export function inItems(value: unknown): Item[] {
+  return Array.isArray(value)
+    ? value.filter((each: unknown): each is Item => typeof each === 'object' && each !== null && 'item' in each)
+    : []
+}
+
+/** Fields that say what an item is about: they are told first, and without their title. */
+const ABOUT = ['who', 'to', 'name', 'number', 'key', 'when', 'kind', 'days', 'from', 'phrase', 'text']
+
+/**
+ * An item of a list in words: whom or what it is about, then what is not as it mostly is.
+ *
+ * @param path of the list
+ * @param isShort whether the first of it is enough
+ */
+export function itemInWords(ref: string, path: string, value: unknown, names: Names, isShort = false): string {
+  const item = value as Item
+  const along = fieldsAlong(kindOf(ref), path).at(-1)
+  const fields = along !== undefined && 'fields' in along ? along.fields : []
+  const inside = (name: string): string => valueInWords(ref, `${path}/${item.item}/${name}`, item[name], names)
+  if (Array.isArray(item['days']) && typeof item['from'] === 'string' && typeof item['to'] === 'string')
+    return `${item['days'].map((day: unknown) => dayTitle(String(day))).join(', ')} ${item['from']}–${item['to']}`
+  const set = fields.filter(
+    ({ name, default: usual }) =>
+      name !== 'item' &&
+      item[name] !== null &&
+      item[name] !== undefined &&
+      !(usual !== undefined && same(item[name], usual)) &&
+      !(Array.isArray(item[name]) && item[name].length === 0),
+  )
+  const first = ABOUT.map((name) => set.find((field) => field.name === name)).find((field) => field !== undefined)
+  const lead = first === undefined ? item.item : inside(first.name)
+  if (isShort) return lead
+  const rest = set
+    .filter((field) => field !== first)
+    .map((field) =>
+      item[field.name] === true
+        ? inSentence(field.title)
+        : item[field.name] === false
+          ? `not ${inSentence(field.title)}`
+          : `${inSentence(field.title)} ${inside(field.name)}`,
+    )
+  return rest.length === 0 ? lead : `${lead} (${rest.join(', ')})`
+}
+
+const dayTitle = (day: string): string => day.charAt(0).toUpperCase() + day.slice(1)
+
+/**
+ * A field in words: its title, and where it lies in others or in an item, theirs before it.
+ *
+ * @param names of the book, for items to be called as people call them
+ */
+export function fieldInWords(ref: string, path: string, names?: Names): string {
   const kind = kindOf(ref)
   const along = fieldsAlong(kind, path)
   const leg = /^legs\/([^/]+)\/seconds$/.exec(path)
@@ -24,11 +77,15 @@ export function fieldInWords(ref: string, path: string): string {
   // The column of an object's own name is headed by its kind, that of an extension shortly; sentences say the field.
   if (column !== undefined && path !== 'name' && path !== 'extension') return inSentence(column.title)
   let next = 0
-  return path
-    .split('/')
-    .map((step) =>
-      step === '#order' ? 'order' : step === along[next]?.name ? inSentence(along[next++]?.title ?? step) : step,
-    )
+  const steps = path.split('/')
+  return steps
+    .map((step, index) => {
+      if (step === '#order') return 'order'
+      if (step === along[next]?.name) return inSentence(along[next++]?.title ?? step)
+      const list = steps.slice(0, index).join('/')
+      const item = inItems(valueAt(names?.get(ref)?.fields, list)).find((each) => each.item === step)
+      return item === undefined || names === undefined ? step : itemInWords(ref, list, item, names, true)
+    })
     .join(', ')
 }
 
@@ -37,8 +94,22 @@ export function valueInWords(ref: string, path: string, value: unknown, names: N
   if (value === null || value === undefined) return 'unset'
   if (/\/seconds$|^secondsPerRing$/.test(path)) return `${asText(value)} s`
   const column = columnsOf(kindOf(ref)).find((each) => each.field === path)
-  return column === undefined ? freely(value, names) : shown(value, column, names)
+  if (column !== undefined) return shown(value, column, names)
+  const items = inItems(value)
+  if (items.length > 0) return items.map((each) => itemInWords(ref, path, each, names)).join('; ')
+  const field = fieldAt(kindOf(ref), path)
+  if (field?.sort === 'items' && typeof value === 'object' && 'item' in value)
+    return itemInWords(ref, path.slice(0, path.lastIndexOf('/')), value, names)
+  // What is chosen, counted or timed is said as sheets say it.
+  if (field?.sort === 'one' && SAID_BY_TYPE.has(field.type.type)) {
+    const { unset = 'unset' } = field.type
+    const text = shown(value, field.type, names)
+    return text === '—' ? unset : text
+  }
+  return freely(value, names)
 }
+
+const SAID_BY_TYPE = new Set(['choice', 'seconds', 'rings', 'flag', 'date', 'time', 'zone', 'reference', 'destination'])
 
 /** Where a condition leads: once for both kinds of call where they go the same way. */
 function treatment(value: object, names: Names): string {

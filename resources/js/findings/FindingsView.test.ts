@@ -170,7 +170,7 @@ it('mends the same finding at many customers after a look at each, and leaves ou
   await press('mend 3 …')
 
   expect(page.get('[data-testid=mend-a]').text()).toContain('1 change, callers notice')
-  expect(page.get('[data-testid=mend-a]').text()).toMatch(/Desk, .*20.*→ 30/)
+  expect(page.get('[data-testid=mend-a]').text()).toMatch(/Desk: .*30 s, was 20 s/)
   expect(page.get('[data-testid=mend-c]').text()).toContain('Not granted.')
   await page.get('[data-testid=mend-b] input').setValue(false)
   await page.get('input[name=note]').setValue('Everybody is rung')
