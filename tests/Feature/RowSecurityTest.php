@@ -39,7 +39,7 @@ final class RowSecurityTest extends FeatureTestCase
         )->fetchAll(\PDO::FETCH_COLUMN);
 
         self::assertEqualsCanonicalizing($tables, [
-            ...self::BOOKS, 'tenant_summaries', 'devices', 'findings', 'finding_days', 'audited_customers', 'grants',
+            ...self::BOOKS, 'tenant_summaries', 'devices', 'findables', 'findings', 'finding_days', 'audited_customers', 'grants',
             'invitations', 'activity', 'numbers',
         ]);
     }
@@ -103,7 +103,9 @@ final class RowSecurityTest extends FeatureTestCase
         $this->scope()->technician($sol->id, static function () use ($mine): void {
             self::assertSame([$mine['id']], DB::table('tenants')->pluck('id')->all());
             self::assertSame([$mine['id']], DB::table('tenant_summaries')->pluck('tenant_id')->all());
+            self::assertSame([$mine['id']], DB::table('findables')->distinct()->pluck('tenant_id')->all());
             self::assertSame(0, DB::table('tenants')->update(['name' => 'Written over']));
+            self::assertSame(0, DB::table('findables')->update(['words' => 'written over']));
         });
         self::assertNotSame('Written over', $this->scope()->technician(
             $this->lead->id,

@@ -38,7 +38,7 @@ async function openLine(): Promise<{
       objects: [],
       draft: { changes: [], clashes: [] },
     },
-    'GET /customers/inlet/live': NOTHING_LIVE,
+    'GET /customers/inlet/live': { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' },
     'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
     'POST /customers/inlet/calls': (body: { in: string }) =>
       new Promise((give) => {
@@ -69,20 +69,28 @@ async function press(key: string, on: Element = document.body): Promise<void> {
   await settle()
 }
 
-it('shows the answer that was asked for last, under the name of its book', async () => {
+it('shows the answers to the call that was asked for last, each under the name of its book', async () => {
   const { state, answers } = await openLine()
+  const line = page.get('[aria-label="Call line"]').element
+  state.callLine.sentence.value = '902 555 0150 mon 9:00'
+  await settle()
+  await press('Enter', line)
+  const late = { ...answers }
   state.callLine.sentence.value = '902 555 0150 tue 14:05'
   await settle()
-  await press('Enter', page.get('[aria-label="Call line"]').element)
-  await press('T')
-  await press('T')
+  await press('Enter', line)
 
   answers.live?.(ends('mailbox:switch'))
   await settle()
   answers.book?.(ends('mailbox:book'))
-  answers.edited?.(new Refused(500))
+  await settle()
+  late.live?.(ends('mailbox:late'))
+  late.book?.(new Refused(500))
   await settle()
 
-  expect(page.get('.traceHead .soft').text()).toBe('on the switch')
-  expect(page.get('[data-testid=call-answer]').text()).toContain('mailbox:switch')
+  expect(page.get('[data-testid=call-answer]').text()).toContain('mailbox:book')
+  expect(page.get('[data-testid=parting]').text()).toContain('on the switch: takes a message mailbox:switch')
+  await press('T')
+  expect(page.get('[aria-pressed=true]').text()).toContain('on the switch')
+  expect(page.text()).not.toContain('mailbox:late')
 })

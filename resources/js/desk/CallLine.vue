@@ -1,29 +1,30 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useId, watch } from 'vue'
-import { client, isProblem, take, type Followed } from '@/api'
+import { client, take, type Followed } from '@/api'
 import { GetsSwatch, outcomeInWords, plural, useShortcuts } from '@/shared'
 import { withNames } from './calls'
-import { useCallLine, useDesk, useDraft, useMargin } from './desk'
+import { useCallLine, useDesk, useDraft } from './desk'
+import { BOOKS, useFollowing } from './following'
 import LookOver from './LookOver.vue'
 
 const PAUSE = 120
 
 const { customer, names, notice, busy, book } = useDesk()
 const { changes, clashes, undo, restore, edit } = useDraft()
-const { sentence, asked } = useCallLine()
-const { margin } = useMargin()
+const { sentence } = useCallLine()
 const id = useId()
 const line = ref<HTMLInputElement>()
+const trace = ref<HTMLElement>()
 const looking = ref(false)
-const open = ref(false)
-const which = ref<'edited' | 'book' | 'live'>('edited')
-const followed = ref<Followed>()
+const { answers, shown, which, isOpen: open, follow, next } = useFollowing()
+const followed = computed(() => shown.value?.followed)
 const fault = ref<{ detail: string; at: number }>()
+watch(shown, (answer) => (fault.value = answer?.followed === undefined ? answer?.fault : undefined))
+/** Books by which callers get something else. */
+const parting = computed(() => answers.value.filter((each) => each.parts && each.of !== shown.value?.of))
 const offers = ref<{ text: string; says: string }[]>([])
 const chosen = ref(-1)
 const params = { path: { customer } }
-
-const BOOKS = { edited: 'as edited', book: 'in the book', live: 'on the switch' }
 
 function look(): void {
   if (changes.value.length + clashes.value.length > 0) looking.value = true
@@ -32,48 +33,15 @@ function look(): void {
 let asking = 0
 let timer: ReturnType<typeof setTimeout> | undefined
 
-async function follow(): Promise<void> {
-  const mine = ++asking
+/** Another call is followed by the first book, and the keys go to what it says: `t` comes back here. */
+async function call(): Promise<void> {
   clearTimeout(timer)
+  asking++
   offers.value = []
-  const said = sentence.value.trim()
-  if (said === '') return
-  try {
-    const found = await take(
-      client.POST('/customers/{customer}/calls', { params, body: { sentence: said, in: which.value } }),
-    )
-    // Of several that are under way the last asked counts: a slower answer stands under another book's name.
-    if (mine !== asking) return
-    followed.value = found
-    fault.value = undefined
-    open.value = true
-  } catch (error) {
-    if (mine !== asking) return
-    followed.value = undefined
-    const problem = isProblem(error) ? error.problem : undefined
-    const at = (problem as { at?: number } | undefined)?.at ?? 0
-    fault.value = {
-      detail:
-        problem?.status === 404 && which.value === 'live'
-          ? 'The switch has not been read for this customer.'
-          : (problem?.detail ?? 'This call could not be followed.'),
-      at,
-    }
-  }
+  await follow(true)
+  await nextTick()
+  if (open.value) trace.value?.focus()
 }
-
-// Whoever shows a call puts it here and asks.
-watch(asked, () => {
-  which.value = 'edited'
-  void follow()
-})
-// An edit may change what the call comes to; the same call is followed again.
-watch(
-  () => margin.data.value,
-  () => {
-    if (open.value && followed.value !== undefined) void follow()
-  },
-)
 
 function typed(): void {
   fault.value = undefined
@@ -105,11 +73,6 @@ function takeOffer(index: number): void {
   void nextTick(() => line.value?.focus())
 }
 
-function switchBook(): void {
-  which.value = which.value === 'edited' ? 'book' : which.value === 'book' ? 'live' : 'edited'
-  void follow()
-}
-
 /** Arrow up and down: the hour of the call, or the keys that are pressed, whichever the caret stands on. */
 function step(by: number): void {
   const input = line.value
@@ -135,6 +98,13 @@ function step(by: number): void {
   void follow()
 }
 
+/** On the trace the arrows go on with the hour or the key of the call. */
+function onTraceKey(event: KeyboardEvent): void {
+  if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return
+  event.preventDefault()
+  step(event.key === 'ArrowUp' ? 1 : -1)
+}
+
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'Escape') {
     if (offers.value.length > 0) offers.value = []
@@ -142,7 +112,7 @@ function onKey(event: KeyboardEvent): void {
     else line.value?.blur()
   } else if (event.key === 'Enter') {
     if (chosen.value >= 0) takeOffer(chosen.value)
-    else void follow()
+    else void call()
   } else if (event.key === 'Tab' && offers.value.length > 0 && !event.shiftKey) takeOffer(Math.max(0, chosen.value))
   else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     const by = event.key === 'ArrowDown' ? 1 : -1
@@ -179,6 +149,10 @@ async function keep(): Promise<void> {
     notice.value = { text: 'Kept as a promise, pending; its words can be changed under Proof.' }
 }
 
+function tellingInWords(telling: Followed['telling']): string {
+  return `${outcomeInWords(telling.outcome)} ${names.value.of(telling.target)} at ${telling.seconds} s`
+}
+
 const steps = computed(() => followed.value?.trace.steps ?? [])
 
 defineExpose({
@@ -190,7 +164,7 @@ defineExpose({
 
 useShortcuts([
   { keys: 't', label: 'the call line', scope: 'Desk', run: () => line.value?.focus() },
-  { keys: 'T', label: 'the same call as edited, in the book, on the switch', scope: 'Desk', run: switchBook },
+  { keys: 'T', label: 'the same call as edited, in the book, on the switch', scope: 'Desk', run: next },
   {
     keys: 'Escape',
     label: 'close the trace',
@@ -234,16 +208,33 @@ useShortcuts([
       </button>
       <button type="button" class="close" aria-label="Close this note" @click="notice = undefined">×</button>
     </p>
+    <!-- Takes the keys once a call was followed. -->
+    <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
     <section
       v-if="open && followed !== undefined"
+      ref="trace"
+      tabindex="-1"
       class="trace"
       aria-label="The call, step by step"
       data-testid="trace"
+      @keydown="onTraceKey"
     >
       <div class="traceHead">
         <h3>{{ followed.sentence ?? sentence }}</h3>
-        <span class="soft">{{ BOOKS[which] }}</span>
-        <button type="button" class="quiet-button" @click="switchBook">Next book <kbd>T</kbd></button>
+        <span class="books" role="group" aria-label="By which book">
+          <button
+            v-for="each in answers"
+            :key="each.of"
+            type="button"
+            :class="{ here: each.of === shown?.of, otherwise: each.parts }"
+            :aria-pressed="each.of === shown?.of"
+            @click="which = each.of"
+          >
+            {{ BOOKS[each.of] }}<template v-if="each.parts">: otherwise</template
+            ><template v-else-if="each.followed === undefined">: not known</template>
+          </button>
+          <kbd v-if="answers.length > 1">T</kbd>
+        </span>
         <button type="button" class="quiet-button" data-testid="keep-promise" @click="keep">Keep as promise</button>
         <button type="button" class="close" aria-label="Close the trace" @click="open = false">×</button>
       </div>
@@ -313,6 +304,16 @@ useShortcuts([
       <p :id="`${id}-answer`" class="answer" role="status" data-testid="call-answer">
         <span v-if="fault !== undefined" class="wrong">{{ fault.detail }}</span>
         <template v-else-if="followed !== undefined">
+          <button
+            v-for="each in parting"
+            :key="each.of"
+            type="button"
+            class="parting"
+            data-testid="parting"
+            @click="which = each.of"
+          >
+            {{ BOOKS[each.of] }}: {{ each.followed === undefined ? '' : tellingInWords(each.followed.telling) }}
+          </button>
           <button type="button" class="told" :aria-expanded="open" @click="open = !open">
             <template v-for="(part, index) in followed.telling.parts" :key="index"
               >{{ names.of(part.object) }} <span class="mono">{{ part.seconds }} s</span> →
@@ -368,29 +369,65 @@ useShortcuts([
   cursor: pointer;
 }
 
+.books {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+}
+
+.books button {
+  padding: 1px 8px;
+  border: 1px solid var(--rule);
+  border-radius: var(--corner);
+  background: none;
+  cursor: pointer;
+}
+
+.books .here {
+  border-color: var(--ink);
+  background: var(--shade);
+}
+
+.books .otherwise {
+  border-color: var(--red);
+  color: var(--red);
+}
+
+.parting {
+  margin-right: 14px;
+  padding: 1px 8px;
+  border: 0;
+  border-radius: var(--corner);
+  background: var(--red);
+  color: var(--sheet);
+  cursor: pointer;
+}
+
 .trace {
   position: absolute;
   right: 0;
   bottom: 44px;
   left: 0;
   z-index: 5;
-  max-height: 52vh;
+  max-height: min(34vh, 320px);
   padding: 10px 18px;
   border-top: 1px solid var(--ink);
   background: var(--sheet);
   overflow-y: auto;
 }
 
+.trace table {
+  table-layout: auto;
+}
+
 .trace td {
-  padding: 3px 8px;
+  padding: 1px 8px;
+  white-space: nowrap;
 }
 
-.trace td:nth-child(2) {
-  width: 28%;
-}
-
-.trace td:nth-child(3) {
-  width: 18%;
+.trace td:last-child {
+  width: 100%;
+  white-space: normal;
 }
 
 .trace td.second {

@@ -17,7 +17,20 @@ import InlineField from './InlineField.vue'
 import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import SheetGrid from './sheet/SheetGrid.vue'
-import { asChange, EDITS, FRONT_DESK, INES, JOSS, meaning, MEANT, object, OBJECTS, openPart, sent } from './testing'
+import {
+  asChange,
+  EDITS,
+  FRONT_DESK,
+  INES,
+  JOSS,
+  meaning,
+  MEANT,
+  NOTHING_LIVE,
+  object,
+  OBJECTS,
+  openPart,
+  sent,
+} from './testing'
 import { sidesOf, withSide } from './treatments'
 
 const BOX = object('mailbox:desk', { name: 'Desk mailbox' })
@@ -209,17 +222,30 @@ describe('the call line', () => {
     return opened
   }
 
-  it('shows the trace, and the same call in the next book', async () => {
-    const { server } = await say('300 wed 10:00', { [CALLS]: FOLLOWED })
+  it('answers for book and switch at once, and says where they part', async () => {
+    const there = { ...FOLLOWED, telling: { ...FOLLOWED.telling, target: 'group:desk', seconds: 20 } }
+    const { server } = await say('300 wed 10:00', {
+      'GET /customers/inlet/live': { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' },
+      [CALLS]: (body: unknown) => ((body as { in: string }).in === 'live' ? there : FOLLOWED),
+    })
+    expect(server.asked.filter((each) => each.call === CALLS).map((each) => (each.body as { in: string }).in)).toEqual([
+      'book',
+      'live',
+    ])
     expect(page.get('[data-testid=trace]').text()).toContain('Desk mailbox takes a message')
     expect(page.get('[data-testid=call-answer]').text()).toContain('takes a message: Desk mailbox at 35 s')
+    expect(page.get('[data-testid=parting]').text()).toBe('on the switch: takes a message Front Desk at 20 s')
 
-    await page.findAll('[data-testid=trace] button')[0]?.trigger('click')
-    await settle()
-    expect(server.asked.filter((each) => each.call === CALLS).map((each) => (each.body as { in: string }).in)).toEqual([
-      'edited',
-      'book',
-    ])
+    await page.get('[data-testid=parting]').trigger('click')
+    expect(page.get('[data-testid=trace] [aria-pressed=true]').text()).toBe('on the switch: otherwise')
+  })
+
+  it('says nothing of the switch where both say the same', async () => {
+    await say('300 wed 10:00', {
+      'GET /customers/inlet/live': { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' },
+      [CALLS]: FOLLOWED,
+    })
+    expect(page.findAll('[data-testid=parting]')).toEqual([])
   })
 
   it('says what it does not understand and keeps what was typed', async () => {
