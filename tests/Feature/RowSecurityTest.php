@@ -39,8 +39,8 @@ final class RowSecurityTest extends FeatureTestCase
         )->fetchAll(\PDO::FETCH_COLUMN);
 
         self::assertEqualsCanonicalizing($tables, [
-            ...self::BOOKS, 'tenant_summaries', 'devices', 'findables', 'findings', 'finding_days', 'audited_customers', 'grants',
-            'invitations', 'activity', 'numbers',
+            ...self::BOOKS, 'tenant_summaries', 'devices', 'findables', 'findings', 'finding_days', 'audited_customers',
+            'grants', 'invitations', 'activity', 'numbers',
         ]);
     }
 

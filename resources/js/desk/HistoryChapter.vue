@@ -64,6 +64,7 @@ function what(revision: Revision): string {
       id="history-of"
       v-model="object"
       filterable
+      default-first-option
       clearable
       size="small"
       placeholder="everything"

@@ -360,13 +360,20 @@ describe('the week painter', () => {
     { item: 'night', days: ['sat'], from: '22:00', to: '02:00', span: null },
   ]
 
-  async function painter(): Promise<{ painted: unknown[]; board: () => ReturnType<VueWrapper['get']> }> {
+  /** @param answers once the server keeps what is painted */
+  async function painter(
+    answers = Promise.resolve(),
+  ): Promise<{ painted: unknown[]; board: () => ReturnType<VueWrapper['get']> }> {
     const painted: unknown[] = []
+    const keepWeek = (weekly: unknown): Promise<void> => {
+      painted.push(weekly)
+      return answers
+    }
     const opened = await openPart(
       WeekPainter,
       [],
       {},
-      { props: { weekly: WEEKLY, label: 'The week', onPaint: (weekly: unknown) => painted.push(weekly) } },
+      { props: { weekly: WEEKLY, label: 'The week', paint: keepWeek } },
     )
     page = opened.page
     return { painted, board: () => page.get('[data-testid=painter]') }
@@ -376,6 +383,12 @@ describe('the week painter', () => {
     await painter()
     expect(page.text()).toContain('Sat: 22:00 to 24:00')
     expect(page.text()).toContain('Sun: 00:00 to 02:00')
+  })
+
+  it('paints on what is on its way where keys come faster than answers', async () => {
+    const { painted, board } = await painter(new Promise<void>(() => undefined))
+    for (const key of ['ArrowDown', 'ArrowDown', ' ', 'ArrowRight', ' ']) await board().trigger('keydown', { key })
+    expect(painted[1]).toContainEqual({ days: ['wed'], from: '08:00', to: '09:00', span: null })
   })
 
   it('opens and closes half an hour by the keyboard, and keeps the item of days that stay alike', async () => {

@@ -302,6 +302,7 @@ useTitle(() => ['People'])
             v-model="customer"
             name="customer"
             filterable
+            default-first-option
             placeholder="a customer, or every one"
           >
             <el-option label="every customer, and those taken on later" :value="EVERY" />

@@ -37,6 +37,7 @@ function lookFor(typed: string): void {
     :id="id"
     v-model="answer"
     filterable
+    default-first-option
     :name="asked.key"
     :placeholder="example"
     :aria-describedby="describedBy"
@@ -49,6 +50,7 @@ function lookFor(typed: string): void {
     :id="id"
     v-model="answer"
     filterable
+    default-first-option
     :name="asked.key"
     placeholder="Choose"
     :aria-describedby="describedBy"
@@ -61,6 +63,7 @@ function lookFor(typed: string): void {
     :id="id"
     v-model="answer"
     filterable
+    default-first-option
     :filter-method="lookFor"
     :name="asked.key"
     placeholder="Choose, or type digits of it"

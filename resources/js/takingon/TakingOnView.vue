@@ -279,7 +279,7 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
       </p>
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">
-        <el-select :id="field.id" v-model="kept.template" filterable name="template">
+        <el-select :id="field.id" v-model="kept.template" filterable default-first-option name="template">
           <el-option
             v-for="each in templates.data.value?.templates"
             :key="each.key"

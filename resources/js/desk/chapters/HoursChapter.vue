@@ -39,8 +39,8 @@ const users = computed(() =>
   names.value.objects.filter((object) => selected.value !== undefined && object.refersTo.includes(selected.value.ref)),
 )
 
-function paint(next: unknown[]): void {
-  if (schedule.value !== undefined) void edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
+async function paint(next: unknown[]): Promise<void> {
+  if (schedule.value !== undefined) await edit([{ object: schedule.value.ref, path: 'weekly', value: next }])
 }
 
 function addException(): void {
@@ -127,7 +127,7 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
         <button type="button" class="quiet-button" @click="pasting = true">Paste hours</button>
       </p>
     </div>
-    <WeekPainter :weekly="weekly" :label="`The week of ${schedule.label}`" @paint="paint" />
+    <WeekPainter :weekly="weekly" :label="`The week of ${schedule.label}`" :paint />
     <p v-for="overlap in year.data.value?.overlaps" :key="`${overlap.one} ${overlap.from}`" class="fault small">
       Two pieces claim {{ overlap.from }} to {{ overlap.to }}.
     </p>

@@ -13,8 +13,12 @@ type Painted = Omit<Piece, 'item'> & { item?: string }
  * keyboard the
  * arrows move over the half hours of the week, Space opens or closes one, with Shift and an arrow it runs on.
  */
-const props = defineProps<{ weekly: Piece[]; label: string }>()
-const emit = defineEmits<{ paint: [weekly: Painted[]] }>()
+const { weekly, paint } = defineProps<{
+  weekly: Piece[]
+  label: string
+  /** Keeps a week, and is done once it is kept or refused. */
+  paint: (weekly: Painted[]) => Promise<void>
+}>()
 
 const DAYS = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'] as const
 const NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
@@ -38,14 +42,21 @@ function dayAndMinute(text: string): number {
   return DAYS.findIndex((day) => text.startsWith(day)) * DAY + minutes(text.slice(4))
 }
 
+type Week = [number, number][][]
+
+/** What was painted and is on its way: who presses faster than the server answers paints on that. */
+const ahead = ref<Week>()
+let underWay = 0
+const stretches = computed<Week>(() => ahead.value ?? kept.value)
+
 /** Open stretches of a day, in minutes; what runs past midnight shows on both days. */
-const stretches = computed<[number, number][][]>(() => {
-  const week: [number, number][][] = DAYS.map(() => [])
+const kept = computed<Week>(() => {
+  const week: Week = DAYS.map(() => [])
   const put = (from: number, to: number): void => {
     for (let day = Math.floor(from / DAY); day * DAY < to; day++)
       week[day % 7]?.push([Math.max(from - day * DAY, 0), Math.min(to - day * DAY, DAY)])
   }
-  for (const piece of props.weekly) {
+  for (const piece of weekly) {
     if (piece.span !== null) {
       const [from = 0, to = 0] = piece.span.map(dayAndMinute)
       put(from, to <= from ? to + 7 * DAY : to)
@@ -83,8 +94,8 @@ function pieces(week: [number, number][][]): Painted[] {
   return [...days.entries()].map(([key, on]) => {
     const [from = '', to = ''] = key.split(' ')
     const old =
-      props.weekly.find((piece) => piece.from === from && piece.to === to && !taken.includes(piece.item)) ??
-      props.weekly.find(
+      weekly.find((piece) => piece.from === from && piece.to === to && !taken.includes(piece.item)) ??
+      weekly.find(
         (piece) =>
           piece.span === null &&
           piece.days?.join() === on.join() &&
@@ -150,11 +161,17 @@ function go(event: PointerEvent): void {
 function end(): void {
   const done = stroke.value
   stroke.value = undefined
-  if (done !== undefined) keep(done.day, Math.min(done.from, done.to), Math.max(done.from, done.to) + GRAIN, done.opens)
+  if (done !== undefined)
+    void keep(done.day, Math.min(done.from, done.to), Math.max(done.from, done.to) + GRAIN, done.opens)
 }
 
-function keep(day: number, from: number, to: number, opens: boolean): void {
-  emit('paint', pieces(painted(day, from, to, opens)))
+async function keep(day: number, from: number, to: number, opens: boolean): Promise<void> {
+  const week = painted(day, from, to, opens)
+  ahead.value = week
+  underWay++
+  await paint(pieces(week))
+  // What is kept by now is what was painted last, or what was there where that was refused.
+  if (--underWay === 0) ahead.value = undefined
 }
 
 const STEPS: Record<string, [number, number]> = {
@@ -171,11 +188,11 @@ function onKey(event: KeyboardEvent): void {
     const minute = Math.max(0, Math.min(DAY - STEP, at.value.minute + step[1]))
     if (event.shiftKey && step[1] !== 0) {
       const opens = isOpen(at.value.day, at.value.minute)
-      keep(day, Math.min(minute, at.value.minute), Math.max(minute, at.value.minute) + STEP, opens)
+      void keep(day, Math.min(minute, at.value.minute), Math.max(minute, at.value.minute) + STEP, opens)
     }
     at.value = { day, minute }
   } else if (event.key === ' ')
-    keep(at.value.day, at.value.minute, at.value.minute + STEP, !isOpen(at.value.day, at.value.minute))
+    void keep(at.value.day, at.value.minute, at.value.minute + STEP, !isOpen(at.value.day, at.value.minute))
   else return
   event.preventDefault()
   event.stopPropagation()
