@@ -89,7 +89,7 @@ it('shows the answers to the call that was asked for last, each under the name o
   await settle()
 
   expect(page.get('[data-testid=call-answer]').text()).toContain('mailbox:book')
-  expect(page.get('[data-testid=parting]').text()).toContain('on the switch: takes a message mailbox:switch')
+  expect(page.get('[data-testid=parting]').text()).toContain('on the switch: takes a message: mailbox:switch')
   await press('T')
   expect(page.get('[aria-pressed=true]').text()).toContain('on the switch')
   expect(page.text()).not.toContain('mailbox:late')

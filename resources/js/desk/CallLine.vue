@@ -150,7 +150,7 @@ async function keep(): Promise<void> {
 }
 
 function tellingInWords(telling: Followed['telling']): string {
-  return `${outcomeInWords(telling.outcome)} ${names.value.of(telling.target)} at ${telling.seconds} s`
+  return `${outcomeInWords(telling.outcome)}: ${names.value.of(telling.target)} at ${telling.seconds} s`
 }
 
 const steps = computed(() => followed.value?.trace.steps ?? [])
@@ -394,7 +394,11 @@ useShortcuts([
 }
 
 .parting {
+  flex: 0 1 auto;
+  min-width: 120px;
   margin-right: 14px;
+  overflow: hidden;
+  text-overflow: ellipsis;
   padding: 1px 8px;
   border: 0;
   border-radius: var(--corner);
@@ -494,8 +498,12 @@ useShortcuts([
 }
 
 .answer {
+  display: flex;
   flex: 1;
+  justify-content: flex-end;
   min-width: 0;
+  overflow: hidden;
+  white-space: nowrap;
   color: var(--on-line-soft);
   text-align: right;
 }

@@ -90,6 +90,26 @@ function toggle(key: string): void {
 </template>
 
 <style scoped>
+.changes {
+  table-layout: fixed;
+}
+
+.changes th:first-child {
+  width: 22%;
+}
+
+.changes th:nth-child(3) {
+  width: 24%;
+}
+
+.corner {
+  width: 90px;
+}
+
+.changes td {
+  overflow-wrap: anywhere;
+}
+
 .one td:first-child {
   padding-left: 24px;
 }

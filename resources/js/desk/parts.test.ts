@@ -234,7 +234,7 @@ describe('the call line', () => {
     ])
     expect(page.get('[data-testid=trace]').text()).toContain('Desk mailbox takes a message')
     expect(page.get('[data-testid=call-answer]').text()).toContain('takes a message: Desk mailbox at 35 s')
-    expect(page.get('[data-testid=parting]').text()).toBe('on the switch: takes a message Front Desk at 20 s')
+    expect(page.get('[data-testid=parting]').text()).toBe('on the switch: takes a message: Front Desk at 20 s')
 
     await page.get('[data-testid=parting]').trigger('click')
     expect(page.get('[data-testid=trace] [aria-pressed=true]').text()).toBe('on the switch: otherwise')

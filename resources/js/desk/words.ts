@@ -100,6 +100,15 @@ export function valueInWords(ref: string, path: string, value: unknown, names: N
   const field = fieldAt(kindOf(ref), path)
   if (field?.sort === 'items' && typeof value === 'object' && 'item' in value)
     return itemInWords(ref, path.slice(0, path.lastIndexOf('/')), value, names)
+  if (field?.sort === 'group' && typeof value === 'object' && !Array.isArray(value)) {
+    const parts = Object.entries(value)
+      .filter(([, each]) => each !== null && !(typeof each === 'string' && FINGERPRINT.test(each)))
+      .map(([name, each]) => {
+        const title = field.fields.find((inner) => inner.name === name)?.title ?? name
+        return `${inSentence(title)} ${valueInWords(ref, `${path}/${name}`, each, names)}`
+      })
+    return parts.length === 0 ? 'unset' : parts.join(', ')
+  }
   // What is chosen, counted or timed is said as sheets say it.
   if (field?.sort === 'one' && SAID_BY_TYPE.has(field.type.type)) {
     const { unset = 'unset' } = field.type
@@ -108,6 +117,9 @@ export function valueInWords(ref: string, path: string, value: unknown, names: N
   }
   return freely(value, names)
 }
+
+/** Of a recording: it tells two apart, and says nothing to anybody. */
+const FINGERPRINT = /^[0-9a-f]{64}$/
 
 const SAID_BY_TYPE = new Set(['choice', 'seconds', 'rings', 'flag', 'date', 'time', 'zone', 'reference', 'destination'])
 

@@ -247,6 +247,10 @@ td.extension {
   width: 58px;
 }
 
+td.person {
+  min-width: 150px;
+}
+
 td.mail {
   min-width: 190px;
 }

@@ -22,6 +22,7 @@ const emit = defineEmits<{ select: [ref: string] }>()
 const LINE_HEIGHT = 34
 const HEAD_HEIGHT = 30
 const GUTTER = 42
+const AFTER = 270
 /** Sheets of fewer lines are taken in at a glance. */
 const FEW = 5
 const TRIES = 5
@@ -243,7 +244,7 @@ useKeysTold('in a sheet', {
       aria-multiselectable="true"
       :aria-label="kindsInWords(kind).many"
       :aria-rowcount="lines.length + 1"
-      :style="{ minWidth: `${GUTTER + widths.reduce((a, b) => a + b, 0)}px` }"
+      :style="{ minWidth: `${GUTTER + widths.reduce((a, b) => a + b, after === undefined ? 0 : AFTER)}px` }"
       @keydown="onKey"
       @focusin="onFocusIn"
       @pointerdown="onDown"
@@ -256,7 +257,7 @@ useKeysTold('in a sheet', {
       <colgroup>
         <col :style="{ width: `${GUTTER}px` }" />
         <col v-for="(width, index) in widths" :key="index" :style="{ width: `${width}px` }" />
-        <col />
+        <col :style="after === undefined ? undefined : { width: `${AFTER}px` }" />
       </colgroup>
       <thead>
         <tr>
