@@ -425,6 +425,7 @@ useCommands(() => [
 }
 
 .chapters {
+  position: relative;
   padding-top: 8px;
   overflow-y: auto;
 }
@@ -483,6 +484,7 @@ useCommands(() => [
 }
 
 .sheet {
+  position: relative;
   padding: 12px 18px;
   border: solid var(--rule);
   border-width: 0 1px;

@@ -264,6 +264,7 @@ function waitingLine(difference: Difference): string {
 
 <style scoped>
 .margin {
+  position: relative;
   overflow-wrap: anywhere;
   padding: 12px 16px;
   overflow-y: auto;
