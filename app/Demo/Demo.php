@@ -113,21 +113,20 @@ final readonly class Demo
         foreach (self::STOCK as $prefix => $count) {
             if (! $this->hasStock($lead, (string) $prefix)) {
                 $this->stock->order($lead->id, (string) $prefix, $count, 'saltmarsh-voice');
-                yield "stocked {$count} numbers beginning {$prefix}";
+                yield "Ordered {$count} numbers that begin with {$prefix}";
             }
         }
-        foreach (Customers::all() as $customer) {
+        foreach (Customers::all() as $index => $customer) {
             if ($this->find($lead, $customer->key()) === null) {
+                yield "Loading {$customer->name()} (customer " . $index + 1 . ' of ' . count(Customers::all()) . ') ...';
                 $this->takingOn->takeOn($lead->id, $customer->template, $customer->answers);
                 $this->enter($lead, $customer);
-                yield "took on {$customer->name()}";
             }
             $this->assign($lead, $people, $customer);
             if ($customer->isPushed && $this->push($lead, $customer->key())) {
                 $this->sign($lead, $customer->key());
                 $this->changeByHand($lead, $customer);
                 $this->callIt($lead, $customer);
-                yield "pushed {$customer->name()}";
             }
         }
         foreach (Customers::all() as $customer) {

@@ -9,7 +9,8 @@ declare(strict_types=1);
  * usage: keeper.php SPEC.json [--then COMMAND...]
  *
  * SPEC: {"home", "mark", "entries": [{"name", "command": [...], "user", "env": {}, "once": bool, "ready": {"http": url}
- * | {"command": [...]}}], "message"} An entry with "once" is a task: it must end well before the next entry starts.
+ * | {"command": [...]}}], "message"} An entry with "once" is a task: it must end well before the next entry starts; with
+ * "tells" its lines are told as they come.
  * With --then, the command runs once all are ready; its exit code is the keeper's, and everything is ended after it.
  */
 
@@ -27,6 +28,7 @@ final readonly class Entry
         public string $user,
         public array $env,
         public bool $once,
+        public bool $tells,
         public string $signal,
         public string $cwd,
         public ?float $pause,
@@ -52,6 +54,7 @@ final readonly class Entry
                 ARRAY_FILTER_USE_BOTH,
             ),
             once: ($from['once'] ?? false) === true,
+            tells: ($from['tells'] ?? false) === true,
             signal: self::text($from['signal'] ?? null) ?? 'TERM',
             cwd: self::text($from['cwd'] ?? null) ?? '/',
             pause: is_float($from['pause'] ?? null) ? $from['pause'] : null,
@@ -224,7 +227,7 @@ final class Keeper
     {
         @unlink($this->log($entry->name));
         $pid = $this->spawn($entry);
-        $status = $this->waitFor($pid);
+        $status = $this->waitFor($pid, $entry->tells ? $this->log($entry->name) : null);
         if ($this->exitCode($status) !== 0) {
             $tail = implode(
                 "\n",
@@ -333,11 +336,19 @@ final class Keeper
         $this->services = [];
     }
 
-    /** Waits until a task is over, told to end early or not. */
-    private function waitFor(int $pid): int
+    /**
+     * Waits until a task is over, told to end early or not.
+     *
+     * @param  ?string  $log  whose lines are told as they come
+     */
+    private function waitFor(int $pid, ?string $log = null): int
     {
+        $told = 0;
         while (true) {
             $status = $this->endedAs($pid);
+            $more = $log === null ? '' : (string) @file_get_contents($log, offset: $told);
+            $told += strlen($more);
+            fwrite(STDOUT, $more);
             if ($status !== null) {
                 return $status;
             }

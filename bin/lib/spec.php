@@ -50,7 +50,10 @@ $entries = [
     $standin('carrier', $env('CARRIER_PORT'), 'carrier.sqlite'),
     $standin('post', $env('POST_PORT'), 'post'),
     $standin('studio', $env('STUDIO_PORT'), ''),
-    ['name' => 'demo', 'once' => true, 'command' => $artisan('roster:demo'), 'user' => $web, 'env' => $ours],
+    [
+        'name' => 'demo', 'once' => true, 'tells' => true, 'command' => $artisan('roster:demo'), 'user' => $web,
+        'env' => $ours,
+    ],
     [
         'name' => 'worker',
         'command' => $artisan(

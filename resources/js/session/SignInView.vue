@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { detailOf, isProblem, type ProblemError } from '@/api'
 import { TextRow, useTitle } from '@/shared'
@@ -16,6 +16,7 @@ const asksForCode = ref(false)
 const busy = ref(false)
 const problem = ref<ProblemError>()
 const failure = ref<string>()
+const form = ref<HTMLFormElement>()
 
 async function send(): Promise<void> {
   busy.value = true
@@ -33,10 +34,19 @@ async function send(): Promise<void> {
         asksForCode.value = true
         problem.value = undefined
       } else if ((error.problem.errors ?? []).length === 0) failure.value = error.problem.detail
+      if (error.at('/password') !== undefined) await typeOver('password')
     }
   } finally {
     busy.value = false
   }
+}
+
+/** What was refused is marked: the next that is typed takes its place. */
+async function typeOver(field: string): Promise<void> {
+  await nextTick()
+  const input = form.value?.querySelector<HTMLInputElement>(`input[name=${field}]`)
+  input?.focus()
+  input?.select()
 }
 
 useTitle(() => ['Sign in'])
@@ -46,7 +56,7 @@ useTitle(() => ['Sign in'])
   <main class="sign-in">
     <h1>Jaunty Roster</h1>
     <p class="soft">{{ reseller }}</p>
-    <form novalidate @submit.prevent="send">
+    <form ref="form" novalidate @submit.prevent="send">
       <TextRow
         v-model="name"
         label="Sign-in"

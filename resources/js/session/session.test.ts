@@ -66,6 +66,7 @@ it('says a wrong password at its field and a stopped series of tries in words', 
   page = (await open(SignInView, '/sign-in')).page
   await send('lena', 'wrong')
   const field = page.get('input[name=password]')
+  expect([document.activeElement, (field.element as HTMLInputElement).selectionEnd]).toEqual([field.element, 5])
   expect(field.attributes('aria-invalid')).toBe('true')
   expect(document.getElementById(field.attributes('aria-describedby') ?? '')?.textContent).toBe(
     'Name and password do not fit',
