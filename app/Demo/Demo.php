@@ -118,7 +118,8 @@ final readonly class Demo
         }
         foreach (Customers::all() as $index => $customer) {
             if ($this->find($lead, $customer->key()) === null) {
-                yield "Loading {$customer->name()} (customer " . $index + 1 . ' of ' . count(Customers::all()) . ') ...';
+                yield "Loading {$customer->name()} (customer " . $index + 1 . ' of '
+                    . count(Customers::all()) . ') ...';
                 $this->takingOn->takeOn($lead->id, $customer->template, $customer->answers);
                 $this->enter($lead, $customer);
             }

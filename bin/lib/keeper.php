@@ -9,8 +9,8 @@ declare(strict_types=1);
  * usage: keeper.php SPEC.json [--then COMMAND...]
  *
  * SPEC: {"home", "mark", "entries": [{"name", "command": [...], "user", "env": {}, "once": bool, "ready": {"http": url}
- * | {"command": [...]}}], "message"} An entry with "once" is a task: it must end well before the next entry starts; with
- * "tells" its lines are told as they come.
+ * | {"command": [...]}}], "message"} An entry with "once" is a task: it must end well before the next entry starts;
+ * with "tells" its lines are told as they come.
  * With --then, the command runs once all are ready; its exit code is the keeper's, and everything is ended after it.
  */
 

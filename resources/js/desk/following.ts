@@ -27,7 +27,7 @@ export interface Following {
   next: () => void
 }
 
-/** The call on the call line, followed by every book at once: what was edited, what is entered, what the switch holds. */
+/** The call on the call line, followed by every book at once: as edited, as entered, and as the switch holds it. */
 export function useFollowing(): Following {
   const { customer } = useDesk()
   const { sentence, asked } = useCallLine()

@@ -184,7 +184,14 @@ function pickAll(): void {
 function pushed(line: CustomerLine): string {
   if (line.pushedAt === null) return 'never'
   const behind = line.revision - (line.pushedRevision ?? 0)
-  return behind > 0 ? `${age(line.pushedAt, now.value)}, ${behind} behind` : age(line.pushedAt, now.value)
+  return behind > 0 ? `${behind} behind` : age(line.pushedAt, now.value)
+}
+
+/** The same at length, for who points at it. */
+function pushedAtLength(line: CustomerLine): string {
+  return line.pushedAt === null
+    ? 'never pushed to a switch'
+    : `revision ${line.pushedRevision ?? 0} of ${line.revision}, pushed ${age(line.pushedAt, now.value)}`
 }
 
 useTitle(() => ['Roster'])
@@ -271,7 +278,8 @@ useShortcuts([
             <option value="noticed">drift that callers notice</option>
             <option value="some">some drift</option>
             <option value="none">no drift</option>
-            <option value="unread">nothing read from the switch</option></select
+            <option value="unread">nothing read from the switch</option>
+            <option value="behind">something not pushed yet</option></select
           >, in
           <select v-model="filter.region" aria-label="Region">
             <option value="">all regions</option>
@@ -391,7 +399,7 @@ useShortcuts([
             </td>
             <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
             <td class="next" :title="next(line)">{{ next(line) }}</td>
-            <td class="soft">{{ pushed(line) }}</td>
+            <td class="soft" :title="pushedAtLength(line)">{{ pushed(line) }}</td>
             <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
           </tr>
           <tr v-if="drawn.below > 0" aria-hidden="true">

@@ -42,6 +42,12 @@ describe('the filter sentence', () => {
     expect(names(filtered(lines, { ...OPEN, drift: 'unread' }))).toEqual(['Cannery'])
   })
 
+  it('finds what was entered and not pushed yet, also where nothing ever was', () => {
+    const pushed = line('Dunes', { revision: 3, pushedRevision: 3 })
+    const behind = line('Ebb', { revision: 3, pushedRevision: 2 })
+    expect(names(filtered([pushed, behind, line('Ferry')], { ...OPEN, drift: 'behind' }))).toEqual(['Ebb', 'Ferry'])
+  })
+
   it('finds a number however it is written', () => {
     expect(names(filtered(lines, { ...OPEN, words: '902 5550110' }))).toEqual(['Ardent'])
     expect(names(filtered(lines, { ...OPEN, words: '902-555' }))).toEqual(['Ardent'])

@@ -1,6 +1,6 @@
 import type { CustomerLine } from '@/api'
 
-export const DRIFTS = ['any', 'some', 'noticed', 'none', 'unread'] as const
+export const DRIFTS = ['any', 'some', 'noticed', 'none', 'unread', 'behind'] as const
 export type Drift = (typeof DRIFTS)[number]
 
 export const WEIGHTS = ['any', 'blocker', 'error', 'warning', 'none'] as const
@@ -37,6 +37,8 @@ function driftFits(line: CustomerLine, drift: Drift): boolean {
       return line.differences === 0
     case 'unread':
       return line.differences === null
+    case 'behind':
+      return line.revision > (line.pushedRevision ?? 0)
   }
 }
 

@@ -17,7 +17,11 @@ const id = useId()
 watch(
   open,
   (isOpen) => {
-    if (isOpen && dialog.value?.open === false) dialog.value.showModal()
+    if (isOpen && dialog.value?.open === false) {
+      dialog.value.showModal()
+      // Where nothing else takes the keys the browser gives them to ×: Enter would close what has just been opened.
+      if (document.activeElement?.getAttribute('aria-label') === 'Close') dialog.value.focus()
+    }
     if (!isOpen) dialog.value?.close()
   },
   { flush: 'post' },
@@ -33,7 +37,14 @@ function closeFromOutside(event: MouseEvent): void {
   <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
   <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
   <!-- eslint-disable vuejs-accessibility/no-noninteractive-element-interactions -->
-  <dialog ref="dialog" :class="width" :aria-labelledby="id" @close="open = false" @mousedown="closeFromOutside">
+  <dialog
+    ref="dialog"
+    tabindex="-1"
+    :class="width"
+    :aria-labelledby="id"
+    @close="open = false"
+    @mousedown="closeFromOutside"
+  >
     <div v-if="open" class="inside">
       <header>
         <h2 :id="id">{{ title }}</h2>
