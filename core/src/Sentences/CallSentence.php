@@ -109,6 +109,7 @@ final class CallSentence
         if ($this->words->isAtEnd()) {
             throw new UnreadableCall('begin with the number or extension that is called', 0);
         }
+        $this->words->skipFilling();
         $to = $this->subjects->takeCalled($this->words) ?? throw new UnreadableCall(
             "\"{$this->words->word()}\" begins no number and is no extension of this customer",
             $this->words->at(),
@@ -210,9 +211,7 @@ final class CallSentence
             $this->words->skip();
             $this->words->skipFilling();
             $state = States::take($this->words, 'user') ?? throw $this->whatOf('everybody', 'user', $this->words->at());
-            foreach ($this->book->ofKind(Kind::User) as $user) {
-                $this->world[(string) Reference::of($user)] = $state;
-            }
+            $this->putAll($state);
 
             return true;
         }
@@ -241,9 +240,15 @@ final class CallSentence
         return true;
     }
 
-    /** `201 from 202 busy`: a state without a name is that of whoever is called. */
+    /** `201 from 202 busy`: a state without a name is that of whoever is called; behind a number, of everybody. */
     private function silentSubject(string $to): bool
     {
+        $ofAll = str_starts_with($to, '+') ? States::take($this->words, Kind::User->value) : null;
+        if ($ofAll !== null) {
+            $this->putAll($ofAll);
+
+            return true;
+        }
         $holder = str_starts_with($to, '+') ? null : $this->subjects->holder($to);
         $state = $holder === null ? null : States::take($this->words, $holder->kind()->value);
         if ($holder === null || $state === null) {
@@ -252,6 +257,13 @@ final class CallSentence
         $this->world[(string) Reference::of($holder)] = $state;
 
         return true;
+    }
+
+    private function putAll(string $state): void
+    {
+        foreach ($this->book->ofKind(Kind::User) as $user) {
+            $this->world[(string) Reference::of($user)] = $state;
+        }
     }
 
     private function whatOf(string $who, string $kind, int $at): UnreadableCall

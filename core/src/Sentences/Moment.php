@@ -26,6 +26,15 @@ final class Moment
 
     private ?int $minutes = null;
 
+    /** Words behind a bare hour: where anything else comes, a number may be an extension or a key. */
+    private const BEHIND_AN_HOUR = [
+        '', 'from', 'press', 'presses', 'key', 'keys', 'and', 'while', 'when', 'everybody', 'everyone', 'all', 'site',
+        'trunk', 'group', 'platform', 'leg',
+    ];
+
+    /** Nobody tries a call before this without saying so: `monday 3` is the afternoon. */
+    private const EARLIEST_HOUR = 7;
+
     /** @param int $now minutes at the customer's, since 1970 */
     public function __construct(private readonly int $now)
     {
@@ -34,7 +43,15 @@ final class Moment
     /** Takes the words that say when, if the next ones do. */
     public function take(Words $words): bool
     {
-        return $this->takeTime($words) || $this->takeDay($words) || $this->takeDate($words);
+        if ($this->takeTime($words)) {
+            return true;
+        }
+        if (! $this->takeDay($words) && ! $this->takeDate($words)) {
+            return false;
+        }
+        $this->takeHour($words);
+
+        return true;
     }
 
     /** Local time as a script writes it. */
@@ -78,6 +95,21 @@ final class Moment
         return true;
     }
 
+    /** `monday 9`, `31 dec at 11`: a bare hour behind a day. */
+    private function takeHour(Words $words): void
+    {
+        $ahead = $words->word() === 'at' ? 1 : 0;
+        $hour = $words->word($ahead);
+        if (
+            preg_match('/^\d{1,2}$/', $hour) === 1
+            && (int) $hour < 24
+            && in_array($words->word($ahead + 1), self::BEHIND_AN_HOUR, true)
+        ) {
+            $this->minutes = ((int) $hour + ((int) $hour < self::EARLIEST_HOUR ? 12 : 0)) * 60;
+            $words->skip($ahead + 1);
+        }
+    }
+
     private function takeDay(Words $words): bool
     {
         $word = $words->word();
@@ -94,6 +126,13 @@ final class Moment
             && checkdate((int) $found[2], (int) $found[3], (int) $found[1])
         ) {
             $this->day = LocalDate::of((int) $found[1], (int) $found[2], (int) $found[3]);
+        } elseif (
+            preg_match('/^(\d{1,2})\.(\d{1,2})\.?(\d{4})?$/', $word, $found) === 1
+            && (int) $found[2] >= 1
+            && (int) $found[2] <= 12
+        ) {
+            $this->day = $this->dayOf((int) $found[1], (int) $found[2], isset($found[3]) ? (int) $found[3] : null)
+                ?? throw new UnreadableCall("there is no {$word}", $words->at());
         } else {
             return false;
         }
@@ -111,21 +150,23 @@ final class Moment
         if ($place === false || strlen($month) < 3 || preg_match('/^\d{1,2}$/', $day) !== 1) {
             return false;
         }
-        $thisYear = LocalDate::parts(intdiv($this->now, LocalDate::MINUTES))[0];
         $year = preg_match('/^\d{4}$/', $words->word(2)) === 1 ? (int) $words->word(2) : null;
-        $said = static fn (int $of): ?int => checkdate((int) $place + 1, (int) $day, $of)
-            ? LocalDate::of($of, (int) $place + 1, (int) $day)
-            : null;
-        $found = $said($year ?? $thisYear);
-        if ($year === null && ($found === null || $found < intdiv($this->now, LocalDate::MINUTES))) {
-            $found = $said($thisYear + 1) ?? $found;
-        }
-        if ($found === null) {
-            throw new UnreadableCall("there is no {$day} {$month}", $words->at());
-        }
-        $this->day = $found;
+        $this->day = $this->dayOf((int) $day, (int) $place + 1, $year)
+            ?? throw new UnreadableCall("there is no {$day} {$month}", $words->at());
         $words->skip($year === null ? 2 : 3);
 
         return true;
+    }
+
+    /** @return ?int days since 1970: the next of them where no year is said; null where there is none */
+    private function dayOf(int $day, int $month, ?int $year): ?int
+    {
+        $thisYear = LocalDate::parts(intdiv($this->now, LocalDate::MINUTES))[0];
+        $said = static fn (int $of): ?int => checkdate($month, $day, $of) ? LocalDate::of($of, $month, $day) : null;
+        $found = $said($year ?? $thisYear);
+
+        return $year === null && ($found === null || $found < intdiv($this->now, LocalDate::MINUTES))
+            ? $said($thisYear + 1) ?? $found
+            : $found;
     }
 }

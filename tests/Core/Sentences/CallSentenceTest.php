@@ -76,6 +76,23 @@ final class CallSentenceTest extends TestCase
         yield 'one device' => ['main leg ines/desk unreachable', $main + ['at' => '2026-12-02T14:05', 'world' => [
             'leg:ines/desk' => 'unreachable',
         ]]];
+        yield 'begun with what it is' => ['call 201 sat 10:00', ['to' => '201', 'at' => '2026-12-05T10:00']];
+        yield 'a bare hour behind a day' => ['main monday 9', $main + ['at' => '2026-12-07T09:00']];
+        yield 'a bare hour of the afternoon, then keys' => [
+            'main mon 3 press 1',
+            $main + ['at' => '2026-12-07T15:00', 'keys' => [['key' => '1']]],
+        ];
+        yield 'a bare hour behind a date' => ['main 24 dec at 11', $main + ['at' => '2026-12-24T11:00']];
+        yield 'a date with dots' => ['main 31.12. 10:00', $main + ['at' => '2026-12-31T10:00']];
+        yield 'a date with dots and a year' => ['main 1.3.2027 noon', $main + ['at' => '2027-03-01T12:00']];
+        yield 'an extension behind a day' => [
+            'main mon 201 busy',
+            $main + ['at' => '2026-12-07T14:05', 'world' => ['user:ines' => 'busy']],
+        ];
+        yield 'a state behind a number is everybody\'s' => ['main busy', $main + [
+            'at' => '2026-12-02T14:05',
+            'world' => ['user:ines' => 'busy', 'user:joss' => 'busy', 'user:colm' => 'busy'],
+        ]];
         yield 'everybody' => ['main everybody is away', $main + [
             'at' => '2026-12-02T14:05',
             'world' => ['user:ines' => 'unreachable', 'user:joss' => 'unreachable', 'user:colm' => 'unreachable'],
@@ -108,6 +125,7 @@ final class CallSentenceTest extends TestCase
         yield 'a name alone' => ['main joss', 'what of 202? Say answers, busy', 9];
         yield 'press and nothing' => ['main press', 'after "press" come keys', 10];
         yield 'a day that is none' => ['main 31 nov', 'there is no 31 nov', 5];
+        yield 'the same with dots' => ['main 31.11.', 'there is no 31.11.', 5];
         yield 'from nobody' => ['main from sat', 'after "from" comes', 10];
         yield 'two of a name' => ['main reeve busy', '"reeve" may be', 5];
     }
