@@ -24,7 +24,7 @@ final class FindingsTest extends BrowserTestCase
         $this->browser->executeScript('document.activeElement.blur()');
 
         $this->press('mend 4 …');
-        $this->see('Opening hours, exceptions: Regatta day taken out', '[data-testid=mend-inlet-property-care]');
+        $this->see('Opening hours: exceptions: Regatta day', '[data-testid=mend-inlet-property-care]');
         $this->see('1 change', '[data-testid=mend-puffin-cove-hotel]');
         $this->assertAccessible('Mending at many');
         $this->click('[data-testid=mend-puffin-cove-hotel] input');

@@ -43,6 +43,8 @@ it('says who joins and who leaves a list, and what is not as it mostly is', () =
   expect(says({ ...set('group:hall', 'members/#order', ['ines', 'bo'], ['bo', 'ines']), op: 'move' })[0]).toBe(
     'members in the order Bo Fell, Ines Marsh',
   )
+  const fair = { item: 'fair', name: 'Regatta day', from: '2026-08-08', to: '2026-08-09' }
+  expect(says(set('schedule:day', 'exceptions/fair', fair, null))[0]).toMatch(/^exceptions: Regatta day \(.*taken out$/)
   const piece = { item: 'hours-3', days: ['sat'], from: '09:00', to: '12:00', span: null }
   expect(says(set('schedule:day', 'weekly/hours-3', null, piece))[0]).toContain('Sat 09:00–12:00 added')
 })

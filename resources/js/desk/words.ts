@@ -23,7 +23,7 @@ export function inItems(value: unknown): Item[] {
 }
 
 /** Fields that say what an item is about: they are told first, and without their title. */
-const ABOUT = ['who', 'to', 'name', 'number', 'key', 'when', 'kind', 'days', 'from', 'phrase', 'text']
+const ABOUT = ['who', 'name', 'key', 'when', 'number', 'kind', 'to', 'days', 'from', 'phrase', 'text']
 
 /**
  * An item of a list in words: whom or what it is about, then what is not as it mostly is.
