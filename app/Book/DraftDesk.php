@@ -123,16 +123,18 @@ final readonly class DraftDesk
     private static function checkChanged(Book $before, Book $after, array $changed): void
     {
         $after->checkReferencesOf($changed);
+        [$bringsIds, $bringsExtensions] = [false, false];
         foreach ($changed as $reference) {
             [$was, $is] = [$before->find($reference), $after->find($reference)];
-            if ($is !== null && $is->id() !== null && $was === null) {
-                $after->checkReferences();
-            }
-            if ($is?->extension() !== null && $is->extension() !== $was?->extension()) {
-                $after->checkExtensions($changed);
-
-                return;
-            }
+            $bringsIds = $bringsIds || $was === null && $is?->id() !== null;
+            $bringsExtensions = $bringsExtensions
+                || $is?->extension() !== null && $is->extension() !== $was?->extension();
+        }
+        if ($bringsIds) {
+            $after->checkReferences();
+        }
+        if ($bringsExtensions) {
+            $after->checkExtensions($changed);
         }
     }
 

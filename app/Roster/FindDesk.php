@@ -63,7 +63,7 @@ final readonly class FindDesk
         $query->where('findables.extension', 'like', "{$digits}%");
         if (strlen($digits) >= self::LEAST_OF_A_NUMBER) {
             $query->orWhere('findables.digits', 'like', "{$digits}%")
-                ->orWhere('findables.national', 'like', ltrim($digits, '0') . '%')
+                ->orWhere('findables.national', 'like', preg_replace('/^0/', '', $digits) . '%')
                 ->orWhereRaw('reverse(findables.digits) like ?', [strrev($digits) . '%']);
         }
     }

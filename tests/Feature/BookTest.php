@@ -366,6 +366,23 @@ final class BookTest extends FeatureTestCase
         });
     }
 
+    /** An id is what history and the switch know an object by: no new one takes it, whatever else is edited with it. */
+    public function test_no_new_object_passes_for_another(): void
+    {
+        $customer = $this->takeOn()['key'];
+        $id = $this->scope()->tenant(
+            $this->lead->id,
+            $customer,
+            Ability::Read,
+            static fn (): mixed => DB::table('objects')->where('kind', 'mailbox')->value('id'),
+        );
+
+        $this->edit($customer, [
+            ['object' => 'user:ines-marsh', 'path' => 'extension', 'value' => '7001'],
+            ['op' => 'create', 'object' => 'user:bo', 'value' => ['id' => $id, 'name' => ['first' => 'Bo']]],
+        ])->assertStatus(422);
+    }
+
     /**
      * A name is typed, or several are pasted: keys, extensions and the rest are the server's, each as those before it
      * stand.

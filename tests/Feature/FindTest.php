@@ -33,6 +33,13 @@ final class FindTest extends FeatureTestCase
         }
     }
 
+    public function test_zeros_are_digits_like_others(): void
+    {
+        $customer = $this->takeOn();
+        self::assertSame([], $this->found('000000000'));
+        self::assertContains("number:{$customer['number']}", $this->found('0' . substr($customer['number'], 2)));
+    }
+
     public function test_what_goes_is_found_no_longer_and_what_is_pending_not_yet(): void
     {
         $customer = $this->takeOn()['key'];

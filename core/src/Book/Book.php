@@ -243,7 +243,7 @@ final class Book
     private function checkLinks(BookObject $object): void
     {
         foreach ($object->links() as $link) {
-            if ($link->to->kind === Kind::Tenant ? $this->find($link->to) === null : ! $this->has($link->to)) {
+            if (! $this->has($link->to)) {
                 throw UnusableBook::danglingReference(
                     Reference::of($object) . '.' . str_replace('/', '.', $link->path),
                     (string) $link->to,
@@ -256,7 +256,9 @@ final class Book
     {
         $this->reads?->one($reference);
 
-        return isset($this->objects[$reference->kind->value][self::slot($reference->key)]);
+        return $reference->kind === Kind::Tenant
+            ? $reference->key === $this->tenant->key
+            : isset($this->objects[$reference->kind->value][self::slot($reference->key)]);
     }
 
     /** @return array<string, BookObject> */

@@ -71,15 +71,13 @@ export function useFollowing(): Following {
     if (said === '') return
     const all = books.value
     if (isAnother || !all.includes(which.value)) which.value = all[0] ?? 'book'
-    await Promise.all(
-      all.map(async (of) => {
-        const answer = await answerBy(of, said)
-        // Of several that are under way the last asked counts: a slower answer would stand under another call.
-        if (mine !== asking) return
-        if (of === which.value) isOpen.value = answer.followed !== undefined
-        found.set(of, answer)
-      }),
-    )
+    const each = await Promise.all(all.map(async (of) => [of, await answerBy(of, said)] as const))
+    // Of several calls under way the last asked counts, and its answers come together: one that is still of the call
+    // before would seem to part from them.
+    if (mine !== asking) return
+    found.clear()
+    for (const [of, answer] of each) found.set(of, answer)
+    isOpen.value = found.get(which.value)?.followed !== undefined
   }
 
   async function answerBy(of: BookOf, said: string): Promise<Omit<Answer, 'of' | 'parts'>> {

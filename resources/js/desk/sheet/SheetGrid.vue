@@ -1,21 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, onScopeDispose, ref, useId, watch } from 'vue'
-import type { BookObject } from '@/api'
 import { kindsInWords, useKeysTold, useLongList } from '@/shared'
 import type { Spot } from './block'
 import ColumnMenu from './ColumnMenu.vue'
-import { createSheet, provideSheet } from './sheet'
+import { createSheet, provideSheet, type SheetProps } from './sheet'
 import SheetBar from './SheetBar.vue'
 import SheetLine from './SheetLine.vue'
 
 /** `after` is a last column that only shows; `struck` are lines that have no effect. */
-const props = defineProps<{
-  kind: BookObject['kind']
-  objects: BookObject[]
-  selected?: string | undefined
-  after?: string
-  struck?: string[]
-}>()
+const props = defineProps<SheetProps & { after?: string; struck?: string[] }>()
 const emit = defineEmits<{ select: [ref: string] }>()
 
 /** Pixels, as the styles have them. */

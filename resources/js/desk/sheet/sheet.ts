@@ -5,7 +5,7 @@ import { pastedCells, read, shown, typedOf } from '../cells'
 import { allColumnsOf, staysOf, type Column } from '../columns'
 import { cellKey, useDesk, useDraft, type Edit } from '../desk'
 import { same, valueAt } from '../values'
-import { blockOf, continued, filledBy, isIn, isOneCell, kept, ledTo, type Block, type Spot } from './block'
+import { blockOf, continued, filledBy, isOneCell, kept, ledTo, type Block, type Spot } from './block'
 import { keptColumns, keepColumns } from './chosen'
 import { inOrder, says, wantedIn, type Order } from './lines'
 
@@ -133,7 +133,6 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
   /** The other corner of what is marked. */
   const end = ref<Spot>({ ...at.value })
   const block = computed(() => blockOf(at.value, end.value))
-  const isMarking = ref(false)
   /** An open cell; `isTyped` where typing opened it, so that its text is not marked to be typed over. */
   const editing = ref<{ row: number; column: number; typed: string; isTyped: boolean }>()
   /** What was marked when the cell was opened. */
@@ -428,17 +427,23 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
       tellFaults(await set(cellsOf({ top, left, bottom, right }).map((spot) => ({ ...spot, text: only[0] ?? '' }))))
       return
     }
-    const titled = columnsTitled(only ?? [])
-    if (cells.length > 1 && titled !== undefined) {
-      await pasteUnder(titled, cells.slice(1), top)
-      return
-    }
-    const tooManyLines = top + cells.length - lines.value.length
-    const tooWide = left + Math.max(...cells.map((line) => line.length)) - columns.value.length
+    const titled = cells.length > 1 ? columnsTitled(only ?? []) : undefined
+    const body = titled === undefined ? cells : cells.slice(1)
+    const columnOf = (aside: number): number | undefined => (titled === undefined ? left + aside : titled[aside])
+    const tooManyLines = top + body.length - lines.value.length
+    const tooWide =
+      titled === undefined ? left + Math.max(...body.map((line) => line.length)) - columns.value.length : 0
     const count = await set(
-      cells.flatMap((line, down) => line.map((each, aside) => ({ row: top + down, column: left + aside, text: each }))),
+      body.flatMap((line, down) =>
+        line.flatMap((text, aside) => {
+          const column = columnOf(aside)
+          return column === undefined ? [] : [{ row: top + down, column, text }]
+        }),
+      ),
     )
-    end.value = kept({ row: top + cells.length - 1, column: left + (only?.length ?? 1) - 1 }, extent.value)
+    const into = (only ?? []).flatMap((_, aside) => columnOf(aside) ?? [])
+    at.value = kept({ row: top, column: Math.min(...into) }, extent.value)
+    end.value = kept({ row: top + body.length - 1, column: Math.max(...into) }, extent.value)
     tellFaults(
       count,
       [
@@ -459,27 +464,6 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     return line.every((title, index) => title.trim() === '' || (named[index] ?? -1) >= 0) && named.some((at) => at >= 0)
       ? named.map((at) => (at < 0 ? undefined : at))
       : undefined
-  }
-
-  async function pasteUnder(titled: (number | undefined)[], cells: string[][], top: number): Promise<void> {
-    const tooMany = top + cells.length - lines.value.length
-    const count = await set(
-      cells.flatMap((line, down) =>
-        line.flatMap((text, aside) => {
-          const column = titled[aside]
-          return column === undefined ? [] : [{ row: top + down, column, text }]
-        }),
-      ),
-    )
-    const into = titled.filter((column) => column !== undefined)
-    at.value = kept({ row: top, column: Math.min(...into) }, extent.value)
-    end.value = kept({ row: top + cells.length - 1, column: Math.max(...into) }, extent.value)
-    tellFaults(
-      count,
-      tooMany > 0
-        ? `The block has ${plural(tooMany, 'line')} more than the sheet from here on; those were left out.`
-        : '',
-    )
   }
 
   /** Whether the key was the sheet's. */
@@ -551,7 +535,6 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     at,
     end,
     block,
-    isMarking,
     editing,
     markedBefore,
     filling,
@@ -577,7 +560,6 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     copied,
     paste,
     onKey,
-    isMarked: (spot: Spot): boolean => !isOneCell(block.value) && isIn(block.value, spot),
   }
 }
 
