@@ -201,9 +201,9 @@ abstract class BrowserTestCase extends TestCase
         ]);
     }
 
-    protected function choose(string $field, string $typed, string $option): void
+    protected function choose(string $css, string $typed, string $option): void
     {
-        $input = $this->element("input[name={$field}]");
+        $input = $this->element($css);
         $input->click();
         $input->sendKeys($typed);
         self::until(function () use ($input, $option): bool {

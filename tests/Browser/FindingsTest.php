@@ -27,21 +27,18 @@ final class FindingsTest extends BrowserTestCase
         $this->see('Opening hours: exceptions: Regatta day', '[data-testid=mend-inlet-property-care]');
         $this->see('1 change', '[data-testid=mend-puffin-cove-hotel]');
         $this->assertAccessible('Mending at many');
-        $this->click('[data-testid=mend-puffin-cove-hotel] input');
+        $this->click('[data-testid=mend-puffin-cove-hotel] .el-checkbox');
         $this->type('input[name=note]', 'Regatta day is long over');
-        $this->press('Enter at 3 customers', 'dialog[open]');
-        $this->see('3 customers mended.', 'dialog[open]');
+        $this->press('Enter at 3 customers', '.el-dialog[data-open=true]');
+        $this->see('3 customers mended.', '.el-dialog[data-open=true]');
         $this->see('entered as revision 3', '[data-testid=mend-inlet-property-care]');
-        $this->press('Done', 'dialog[open]');
+        $this->press('Done', '.el-dialog[data-open=true]');
 
         $this->keys('/', 'regatta day');
         $this->see('1 finding at 1 customer');
         $this->see('Puffin Cove Hotel', 'aside');
         $this->see('revision 2', 'aside');
-        $this->browser->executeScript(
-            "const who = document.querySelector('#sees-to'); who.value = [...who.options].find((each) => each.text === "
-                . "'Sol Ormerod').value; who.dispatchEvent(new Event('change'))",
-        );
+        $this->choose('input#sees-to', 'sol', 'Sol Ormerod');
         $this->see('SO', 'tbody');
 
         $this->press('Audit every customer now');
@@ -61,10 +58,7 @@ final class FindingsTest extends BrowserTestCase
         $this->signIn();
         $this->go('/rules?rule=flow.long-wait');
         $this->see('Longest wait for a person, a choice or a mailbox', 'aside');
-        $this->browser->executeScript(
-            "const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; "
-                . "whose.dispatchEvent(new Event('change'))",
-        );
+        $this->choose('input#whose', 'cold', 'Coldharbour Boatyard');
         $this->type('.threshold input', '5');
         $this->keys(WebDriverKeys::ENTER);
         $this->see('Longest wait for a person, a choice or a mailbox: 10 to 600 s.', '.threshold');
@@ -75,11 +69,7 @@ final class FindingsTest extends BrowserTestCase
         $this->see('callers wait for', '.margin');
 
         $this->go('/rules?rule=flow.long-wait');
-        $this->element('#whose');
-        $this->browser->executeScript(
-            "const whose = document.querySelector('#whose'); whose.value = 'coldharbour-boatyard'; "
-                . "whose.dispatchEvent(new Event('change'))",
-        );
+        $this->choose('input#whose', 'cold', 'Coldharbour Boatyard');
         $this->press('as for every customer: 60', '.threshold');
         $this->seeNot('as for every customer', '.threshold');
         $this->assertQuietConsole();

@@ -82,7 +82,7 @@ final class OutboundTest extends BrowserTestCase
         $this->signIn();
         $this->press('People');
         $this->type('input[name=signIn]', 'newcomer@saltmarsh.example');
-        $this->choose('customer', 'Osier', 'Osier Basketworks');
+        $this->choose('input[name=customer]', 'Osier', 'Osier Basketworks');
         $this->press('Invite');
         $this->see('An invitation went to newcomer@saltmarsh.example.');
         $this->assertAccessible('People');

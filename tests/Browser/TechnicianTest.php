@@ -36,11 +36,11 @@ final class TechnicianTest extends BrowserTestCase
     private function takeOnTwelve(): void
     {
         $this->click('[data-testid=take-on]');
-        $this->choose('template', 'One-site', 'One-site office');
+        $this->choose('input[name=template]', 'One-site', 'One-site office');
         $this->type('input[name=name]', 'Whelk Chandlery');
-        $this->choose('region', 'Nova', 'Nova Scotia');
-        $this->choose('zone', 'Halifax', 'America/Halifax');
-        $this->choose('mainNumber', '5550140', '+1 902 555 0140');
+        $this->choose('input[name=region]', 'Nova', 'Nova Scotia');
+        $this->choose('input[name=zone]', 'Halifax', 'America/Halifax');
+        $this->choose('input[name=mainNumber]', '5550140', '+1 902 555 0140');
         $this->type('textarea[name=hours]', 'Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1');
         $this->pasteInto('textarea[name=users]', self::PASTED);
         $this->see('12 rows · 2 need a look');
@@ -57,7 +57,7 @@ final class TechnicianTest extends BrowserTestCase
         $this->type('input[name=city]', 'Port Merrow');
         $this->type('input[name=postcode]', 'B0X 1X0');
         $this->see('is shown to help services, and rings nobody when they call back', '[data-testid=preview-findings]');
-        $this->choose('emergencyNumber', '5550141', '+1 902 555 0141');
+        $this->choose('input[name=emergencyNumber]', '5550141', '+1 902 555 0141');
         $this->see('None: nothing of it would lose or mislead a call.', '[data-testid=no-findings]');
         $this->click('[data-testid=enter]');
         $this->see(

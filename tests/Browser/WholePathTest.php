@@ -46,9 +46,9 @@ final class WholePathTest extends BrowserTestCase
     {
         $this->click('[data-testid=take-on]');
         $this->type('input[name=name]', 'Thornback Sailmakers');
-        $this->choose('template', 'One line', 'One line, one person');
-        $this->choose('zone', 'Halifax', 'America/Halifax');
-        $this->choose('mainNumber', '5550119', '+1 902 555 0119');
+        $this->choose('input[name=template]', 'One line', 'One line, one person');
+        $this->choose('input[name=zone]', 'Halifax', 'America/Halifax');
+        $this->choose('input[name=mainNumber]', '5550119', '+1 902 555 0119');
         $this->see('1 answer to go: who takes the message');
         $this->see('answers are kept');
         // Kept on the server: the phone rings, the page is closed and opened again.
@@ -78,8 +78,8 @@ final class WholePathTest extends BrowserTestCase
         $this->browser->navigate()->refresh();
         $this->see('1 change', '[data-testid=pending]');
         $this->keys('l');
-        $this->see('20 s', 'dialog[open] table');
-        $this->see('35 s', 'dialog[open] table');
+        $this->see('20 s', '.el-dialog[data-open=true] table');
+        $this->see('35 s', '.el-dialog[data-open=true] table');
         $this->type('input[name=note]', 'a longer ring for the loft');
         $this->assertAccessible('Look over');
         $this->click('[data-testid=enter-changes]');

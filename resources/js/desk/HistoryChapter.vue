@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { client, take, type Revision } from '@/api'
-import { dateThere, ErrorState, LoadingLines, plural } from '@/shared'
+import { ChoiceField, dateThere, ErrorState, kindsInWords, LoadingLines, plural } from '@/shared'
 import ChangesTable from './ChangesTable.vue'
 import { useDesk, useDraft } from './desk'
 import { fieldInWords } from './words'
@@ -31,7 +31,27 @@ const data = computed(() => shown.value.data.value)
 const error = computed(() => shown.value.error.value)
 const isPending = computed(() => shown.value.isPending.value)
 const refetch = (): void => void shown.value.refetch()
-const objects = computed(() => [...(book.data.value?.objects ?? [])].sort((a, b) => a.label.localeCompare(b.label)))
+const objects = computed(() => [
+  ['', 'everything'] as const,
+  ...[...(book.data.value?.objects ?? [])]
+    .sort((a, b) => a.label.localeCompare(b.label))
+    .map((each) => [each.ref, `${each.label} · ${kindsInWords(each.kind).one.toLowerCase()}`] as const),
+])
+
+/** Years of changes come page by page, and what a revision changed once somebody opens it. */
+const A_PAGE = 50
+const page = ref(1)
+const inView = computed(() => (data.value ?? []).slice((page.value - 1) * A_PAGE, page.value * A_PAGE))
+watch(object, () => (page.value = 1))
+const opened = reactive(new Set<number>())
+
+function isOpen(revision: Revision): boolean {
+  return !isFirst(revision) && (object.value !== '' || revision.no === data.value?.[0]?.no)
+}
+
+function unfold(revision: Revision, event: Event): void {
+  if ((event.target as HTMLDetailsElement).open) opened.add(revision.no)
+}
 
 const undone = computed(
   () =>
@@ -60,25 +80,14 @@ function what(revision: Revision): string {
 <template>
   <p class="which">
     <label for="history-of" class="soft">History of</label>
-    <el-select
-      id="history-of"
-      v-model="object"
-      filterable
-      default-first-option
-      clearable
-      size="small"
-      placeholder="everything"
-      :value-on-clear="''"
-    >
-      <el-option v-for="each in objects" :key="each.ref" :label="`${each.label} · ${each.kind}`" :value="each.ref" />
-    </el-select>
+    <ChoiceField id="history-of" v-model="object" :options="objects" />
   </p>
   <LoadingLines v-if="isPending" what="the history" />
   <ErrorState v-else-if="error !== null" :error="error" @again="refetch()" />
   <p v-else-if="data?.length === 0" class="soft">Nothing was ever entered about it.</p>
   <ol v-else class="history" aria-label="Revisions, newest first">
-    <li v-for="revision in data" :key="revision.no" :data-testid="`revision-${revision.no}`">
-      <details :open="!isFirst(revision) && (object !== '' || revision.no === data?.[0]?.no)">
+    <li v-for="revision in inView" :key="revision.no" :data-testid="`revision-${revision.no}`">
+      <details :open="isOpen(revision)" @toggle="unfold(revision, $event)">
         <summary>
           <span class="mono">{{ revision.no }}</span>
           <strong>{{ what(revision) }}</strong>
@@ -88,7 +97,7 @@ function what(revision: Revision): string {
           >
           <span v-if="undone.has(revision.no)" class="soft">· undone by {{ undone.get(revision.no) }}</span>
         </summary>
-        <ChangesTable :changes="revision.changes" />
+        <ChangesTable v-if="isOpen(revision) || opened.has(revision.no)" :changes="revision.changes" />
         <p v-if="!isFirst(revision) && !undone.has(revision.no)" class="act">
           <button type="button" class="quiet-button" :disabled="busy" @click="undo(revision.no)">
             Undo this revision
@@ -97,6 +106,15 @@ function what(revision: Revision): string {
       </details>
     </li>
   </ol>
+  <el-pagination
+    v-if="(data?.length ?? 0) > A_PAGE"
+    v-model:current-page="page"
+    :page-size="A_PAGE"
+    :total="data?.length ?? 0"
+    layout="prev, pager, next"
+    size="small"
+    aria-label="Pages of the history"
+  />
 </template>
 
 <style scoped>

@@ -4,8 +4,9 @@ import type { BookObject } from '@/api'
 import { asSentence } from '@/shared'
 import { read, shown, suggested, typedOf } from './cells'
 import { typeAt, type FieldType } from './catalogue'
+import FieldEditor from './FieldEditor.vue'
 import { cellKey, useDesk, useDraft } from './desk'
-import { same, valueAt } from './values'
+import { asText, same, valueAt } from './values'
 
 /**
  * One field in the middle of a sentence or a table: underlined, opened by Enter or a click, kept on Enter or on leaving
@@ -29,7 +30,6 @@ const { faults, changes, edit } = useDraft()
 const id = useId()
 const field = computed<FieldType>(() => ({ ...typeAt(props.object.kind, props.path), ...props.type }))
 const typed = ref<string>()
-const input = ref<HTMLInputElement>()
 const button = ref<HTMLButtonElement>()
 
 const current = computed(() => (props.holds ? props.value : valueAt(props.object.fields, props.path)))
@@ -45,21 +45,23 @@ const isPending = computed(() =>
   ),
 )
 const isChosen = computed(() => field.value.type === 'choice' || field.value.type === 'flag')
-const options = computed<[string, string][]>(() =>
-  field.value.type === 'flag'
-    ? [
+const options = computed<[string, string][]>(() => [
+  ...(field.value.required === true ? [] : [['', field.value.unset ?? '—'] as [string, string]]),
+  ...(field.value.type === 'flag'
+    ? ([
         ['true', 'yes'],
         ['false', 'no'],
-      ]
-    : Object.entries(field.value.choices ?? {}),
-)
+      ] as [string, string][])
+    : Object.entries(field.value.choices ?? {})),
+])
 const text = computed(() => shown(current.value, field.value, names.value))
 
-const suggestions = computed(() => (typed.value === undefined ? [] : suggested(field.value, names.value)))
-
 function open(): void {
-  typed.value = fault.value?.typed ?? typedOf(current.value, field.value, names.value)
-  void nextTick(() => input.value?.select())
+  typed.value = isChosen.value
+    ? current.value === null || current.value === undefined
+      ? ''
+      : asText(current.value)
+    : (fault.value?.typed ?? typedOf(current.value, field.value, names.value))
 }
 
 function keep(value: unknown, said: string): void {
@@ -90,41 +92,27 @@ function leave(): void {
   void nextTick(() => button.value?.focus())
 }
 
-function choose(event: Event): void {
-  const value = (event.target as HTMLSelectElement).value
+function choose(value: string): void {
+  leave()
   keep(value === '' ? null : value === 'true' ? true : value === 'false' ? false : value, value)
 }
 </script>
 
 <template>
   <span class="field" :class="{ pending: isPending, bad: fault !== undefined }">
-    <select
-      v-if="isChosen"
-      :value="current === null || current === undefined ? '' : String(current)"
-      :aria-label="label"
-      @change="choose"
-    >
-      <option v-if="field.required !== true" value="">—</option>
-      <option v-for="[choice, said] in options" :key="choice" :value="choice">{{ said }}</option>
-    </select>
-    <template v-else-if="typed !== undefined">
-      <input
-        ref="input"
-        v-model="typed"
-        type="text"
-        autocomplete="off"
-        :aria-label="label"
-        :aria-invalid="fault !== undefined"
-        :list="suggestions.length > 0 ? `${id}-list` : undefined"
-        :size="Math.max(5, Math.min(40, typed.length + 2))"
-        @keydown.enter.prevent.stop="commitByKey"
-        @keydown.esc.prevent.stop="leave"
-        @blur="commit"
-      />
-      <datalist :id="`${id}-list`">
-        <option v-for="suggestion in suggestions" :key="suggestion" :value="suggestion" />
-      </datalist>
-    </template>
+    <FieldEditor
+      v-if="typed !== undefined"
+      v-model="typed"
+      :field
+      :label
+      :options="isChosen ? options : undefined"
+      :suggestions="suggested(field, names)"
+      :is-bad="fault !== undefined"
+      @choose="choose"
+      @keep="commitByKey"
+      @blur="commit"
+      @leave="leave"
+    />
     <button
       v-else
       ref="button"
@@ -151,44 +139,24 @@ function choose(event: Event): void {
   max-width: 100%;
 }
 
-button,
-select,
-input {
+button {
   max-width: 100%;
   padding: 0 1px;
+  overflow: hidden;
   border: 0;
   border-bottom: 1px solid var(--teal);
   border-radius: 0;
   background: none;
-  cursor: pointer;
-}
-
-button {
-  overflow: hidden;
   text-align: left;
   text-overflow: ellipsis;
+  cursor: pointer;
 }
 
 button.none {
   color: var(--ink-soft);
 }
 
-select {
-  field-sizing: content;
-  appearance: none;
-}
-
-select option {
-  background: var(--sheet);
-  color: var(--ink);
-}
-
-input {
-  background: var(--sheet);
-  cursor: text;
-}
-
-.pending :is(button, select) {
+.pending button {
   border-bottom: 2px solid var(--buoy);
   background: color-mix(in srgb, var(--buoy) 9%, transparent);
 }

@@ -67,7 +67,7 @@ const overwritten = computed(() => changedThere.value.length)
     <!-- eslint-disable-next-line vuejs-accessibility/no-static-element-interactions -->
     <form @submit.prevent="enterAndClose" @keydown.ctrl.enter.prevent="enterAndPush">
       <label for="why" class="soft">Why, for whoever reads the history (may be left empty)</label>
-      <el-input id="why" v-model="note" name="note" autofocus autocomplete="off" maxlength="1000" />
+      <el-input id="why" v-model="note" name="note" data-takes-keys autocomplete="off" maxlength="1000" />
       <div class="act">
         <el-button
           type="primary"

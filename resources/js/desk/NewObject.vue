@@ -56,9 +56,9 @@ function paste(event: ClipboardEvent): void {
 
 <template>
   <form class="new" @submit.prevent="submit">
-    <input
+    <el-input
       v-model="name"
-      type="text"
+      class="lined"
       :aria-label="`New ${kindsInWords(kind).one.toLowerCase()}`"
       :placeholder="`new ${kindsInWords(kind).one.toLowerCase()}`"
       autocomplete="off"
@@ -69,15 +69,7 @@ function paste(event: ClipboardEvent): void {
 </template>
 
 <style scoped>
-input {
+.el-input {
   width: 100%;
-  padding: 5px 8px;
-  border: 0;
-  border-bottom: 1px solid var(--rule-soft);
-  background: none;
-}
-
-input::placeholder {
-  color: var(--ink-soft);
 }
 </style>

@@ -39,7 +39,7 @@ async function send(): Promise<void> {
 <template>
   <ModalSheet v-model="isOpen" :title>
     <form @submit.prevent="send">
-      <textarea v-model="said" autofocus rows="5" :aria-label="label" :placeholder="example" />
+      <el-input v-model="said" type="textarea" data-takes-keys :rows="5" :aria-label="label" :placeholder="example" />
       <p v-if="refusal !== ''" class="fault" role="alert">{{ refusal }}</p>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="said.trim() === ''">Read it</el-button
@@ -50,14 +50,6 @@ async function send(): Promise<void> {
 </template>
 
 <style scoped>
-textarea {
-  width: 100%;
-  padding: 6px 8px;
-  border: 1px solid var(--rule);
-  border-radius: var(--corner);
-  background: var(--sheet);
-}
-
 .act {
   display: flex;
   gap: 12px;

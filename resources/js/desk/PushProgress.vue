@@ -24,7 +24,11 @@ const STATES = { waiting: 'waiting', sent: 'sent', done: 'done', failed: 'failed
         Stop after this step
       </button>
     </p>
-    <progress :value="done" :max="Math.max(1, push.steps.length)" aria-label="Steps done" />
+    <el-progress
+      :percentage="(100 * done) / Math.max(1, push.steps.length)"
+      :show-text="false"
+      aria-label="Steps done"
+    />
     <ol>
       <li v-for="step in push.steps" :key="step.position" :class="step.status">
         <span class="state">{{ STATES[step.status] }}</span><span>{{ STEPS[step.kind] }} {{ step.label }}</span>
@@ -42,11 +46,8 @@ const STATES = { waiting: 'waiting', sent: 'sent', done: 'done', failed: 'failed
   align-items: center;
 }
 
-progress {
-  width: 100%;
-  height: 6px;
+.el-progress {
   margin: 8px 0;
-  accent-color: var(--teal);
 }
 
 ol {

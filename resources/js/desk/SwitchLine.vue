@@ -76,7 +76,7 @@ const titleOf = computed(() => others.value.find((each) => each.name === to.valu
           removes it. Waived differences end, and PINs are told anew.
         </p>
         <FieldRow v-slot="field" label="Switch">
-          <el-select :id="field.id" v-model="to" name="switch" autofocus>
+          <el-select :id="field.id" v-model="to" name="switch" data-takes-keys>
             <el-option v-for="each in others" :key="each.name" :value="each.name" :label="each.title" />
           </el-select>
         </FieldRow>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { FieldRow, ModalSheet, TextRow } from '@/shared'
+import { DayField, FieldRow, ModalSheet, TextRow } from '@/shared'
 import { useDesk } from './desk'
 
 /** Accepting something as it is: why, and until when. */
@@ -12,7 +12,7 @@ const { accept } = defineProps<{
 }>()
 const isOpen = defineModel<boolean>({ required: true })
 
-const { busy } = useDesk()
+const { busy, zone } = useDesk()
 const reason = ref('')
 const until = ref('')
 watch(isOpen, () => {
@@ -34,20 +34,13 @@ async function take(): Promise<void> {
       <TextRow
         v-model="reason"
         label="Reason"
-        autofocus
+        data-takes-keys
         name="reason"
         maxlength="500"
         :placeholder="`for example: ${example}`"
       />
       <FieldRow v-slot="field" label="Until" help="The last day it holds; left empty, until it is taken back.">
-        <input
-          :id="field.id"
-          v-model="until"
-          type="date"
-          name="until"
-          class="date"
-          :aria-describedby="field.describedBy"
-        />
+        <DayField :id="field.id" v-model="until" name="until" :zone :aria-describedby="field.describedBy" />
       </FieldRow>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy || reason.trim() === ''">Waive</el-button>

@@ -75,12 +75,12 @@ it('waives a difference with a reason and a last day, and takes it back', async 
     'DELETE /customers/inlet/live/waivers/w1': LIVE,
   })
   await press('Waive')
-  await page.get('dialog form').trigger('submit')
+  await page.get('.el-dialog form').trigger('submit')
   expect(server.asked.some((each) => each.call.endsWith('/waivers'))).toBe(false)
 
   await page.get('input[name=reason]').setValue('away')
   await page.get('input[name=until]').setValue('2026-12-24')
-  await page.get('dialog form').trigger('submit')
+  await page.get('.el-dialog form').trigger('submit')
   await settle()
 
   expect(server.asked.find((each) => each.call.endsWith('/waivers'))?.body).toEqual({
@@ -125,7 +125,7 @@ it('says what the switch has no place for, and moves the customer to another one
   expect(page.find('[data-testid=unsupported]').exists()).toBe(false)
 
   await press('Move to another switch …')
-  const sheet = page.findAll('dialog').find((each) => each.text().includes('Move to another switch'))
+  const sheet = page.findAll('.el-dialog').find((each) => each.text().includes('Move to another switch'))
   expect(sheet?.text()).toContain('What the practice switch holds stays there')
   await sheet?.get('form').trigger('submit')
   await settle()
@@ -170,7 +170,7 @@ it('says anew what callers get once the switch was read again, or is another one
 
   await press('Move to another switch …')
   await page
-    .findAll('dialog')
+    .findAll('.el-dialog')
     .find((each) => each.text().includes('Move to another switch'))
     ?.get('form')
     .trigger('submit')

@@ -491,7 +491,7 @@ describe('the pending bar', () => {
     await page.get('[data-testid=look-over]').trigger('click')
     await settle()
     await page.get('input[name=note]').setValue('  a new desk ')
-    await page.get('dialog form').trigger('submit')
+    await page.get('.el-dialog form').trigger('submit')
     await settle()
 
     expect(server.asked.find((each) => each.call === 'POST /customers/inlet/draft/enter')?.body).toEqual({
@@ -508,12 +508,12 @@ describe('the pending bar', () => {
     const { server } = await openDesk(deskOf([user('ines', '203')], [change], [clash]))
     await page.get('[data-testid=look-over]').trigger('click')
     await settle()
-    await page.get('dialog form').trigger('submit')
+    await page.get('.el-dialog form').trigger('submit')
     await settle()
 
     expect(
       page
-        .findAll('dialog')
+        .findAll('.el-dialog')
         .map((each) => each.text())
         .join(' '),
     ).toContain('1 field changed by somebody else meanwhile')
@@ -526,7 +526,7 @@ describe('the pending bar', () => {
     })
     await page.get('[data-testid=look-over]').trigger('click')
     await settle()
-    await page.get('dialog form').trigger('submit')
+    await page.get('.el-dialog form').trigger('submit')
     await settle()
 
     expect(page.get('[data-testid=notice]').text()).toContain('+19025550150 is not free any more.')

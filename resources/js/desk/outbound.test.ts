@@ -214,7 +214,7 @@ it('says what is wrong with what was typed, and asks for nobody who is not there
   expect(page.get('[role=alert]').text()).toBe('Only digits, * and # can be dialled.')
 
   const before = server.asked.length
-  await page.get('input.who').setValue('Nobody Such')
+  await page.get('input[aria-label="Who dials"]').setValue('Nobody Such')
   await dial('911')
   expect(page.get('[role=alert]').text()).toBe('Nothing here is called "Nobody Such"')
   expect(server.asked.slice(before).filter((each) => each.call.endsWith('/dial'))).toEqual([])
@@ -225,12 +225,12 @@ it('says that it is not known who dials, and no answer to what was asked before 
   await dial('911')
   expect(page.find('[data-testid=dial-result]').exists()).toBe(true)
 
-  await page.get('input.who').setValue('Nobody Such')
+  await page.get('input[aria-label="Who dials"]').setValue('Nobody Such')
   await dial('911')
   expect(page.find('[data-testid=dial-result]').exists()).toBe(false)
 
   server.handlers[MEANT] = new Refused(503, { detail: 'The server is being restarted.' })
-  await page.get('input.who').setValue('Front Desk')
+  await page.get('input[aria-label="Who dials"]').setValue('Front Desk')
   await dial('911')
   expect(page.get('[role=alert]').text()).toBe('The server is being restarted.')
   expect(page.find('[data-testid=dial-result]').exists()).toBe(false)
@@ -238,7 +238,7 @@ it('says that it is not known who dials, and no answer to what was asked before 
 
 it('asks for a group as who leads callers on, with the number’s own digits', async () => {
   const { server } = await chapter()
-  await page.get('input.who').setValue('Front Desk')
+  await page.get('input[aria-label="Who dials"]').setValue('Front Desk')
   await dial('+1 902 555 0199')
 
   expect(page.get('.tester').text()).toContain('leads callers from outside on to')

@@ -174,7 +174,7 @@ describe('a finding in the margin', () => {
     await press('waive')
     await page.get('input[name=reason]').setValue(' Bo only helps out ')
     await page.get('input[name=until]').setValue('2026-12-24')
-    await page.get('dialog form').trigger('submit')
+    await page.get('.el-dialog form').trigger('submit')
     await settle()
 
     expect(opened.server.asked.findLast((each) => each.call.startsWith('POST'))?.body).toEqual({

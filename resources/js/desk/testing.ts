@@ -93,12 +93,6 @@ export async function openPart(
     'GET /customers/inlet/history': NO_CALLS,
     ...handlers,
   })
-  HTMLDialogElement.prototype.showModal = function showModal(): void {
-    this.open = true
-  }
-  HTMLDialogElement.prototype.close = function shut(): void {
-    this.open = false
-  }
   let state: DeskState | undefined
   const Around = defineComponent({
     setup: () => {

@@ -57,7 +57,11 @@ const resume = (audit: string): Promise<void> =>
   <section class="audit" aria-label="Audit of every customer">
     <template v-if="run === undefined || progress === undefined" />
     <template v-else-if="progress?.state === 'running'">
-      <progress :value="progress.done" :max="Math.max(1, progress.total)" aria-label="Customers audited" />
+      <el-progress
+        :percentage="(100 * progress.done) / Math.max(1, progress.total)"
+        :show-text="false"
+        aria-label="Customers audited"
+      />
       <span role="status">{{ progress.done }} of {{ plural(progress.total, 'customer') }} audited</span>
       <button type="button" class="quiet-button" :disabled="busy" @click="stop(progress.id)">
         Stop after this one
@@ -120,10 +124,8 @@ const resume = (audit: string): Promise<void> =>
   border-bottom: 1px solid var(--rule-soft);
 }
 
-progress {
+.el-progress {
   width: 160px;
-  height: 6px;
-  accent-color: var(--teal);
 }
 
 .by-customer summary {

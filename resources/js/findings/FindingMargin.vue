@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { useQueryClient } from '@tanstack/vue-query'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { client, detailOf, take, type FindingLine, type Findings } from '@/api'
-import { age, SeverityBars, useNow } from '@/shared'
+import { age, ChoiceField, DayField, SeverityBars, useNow } from '@/shared'
 import { findingsQuery } from './findingQueries'
-import { isDue } from './sorting'
+import { isDue, keyOf } from './sorting'
 
 /** All that is known of one finding: since when, by which revision, who sees to it until when, and what can be done. */
 const props = defineProps<{ line: FindingLine; technicians: Findings['technicians'] }>()
@@ -39,7 +39,10 @@ async function care(assignee: string | null, due: string | null): Promise<void> 
   }
 }
 
-const textOf = (event: Event): string | null => (event.target as HTMLInputElement | HTMLSelectElement).value || null
+const whoever = computed(() => [
+  ['', 'nobody'] as const,
+  ...props.technicians.map((each) => [each.id, each.name] as const),
+])
 </script>
 
 <template>
@@ -72,20 +75,21 @@ const textOf = (event: Event): string | null => (event.target as HTMLInputElemen
       <dd>{{ age(line.lastSeen, now) }}</dd>
       <dt><label for="sees-to">Seen to by</label></dt>
       <dd>
-        <select id="sees-to" :value="line.assignee ?? ''" @change="care(textOf($event), line.due)">
-          <option value="">nobody</option>
-          <option v-for="each in technicians" :key="each.id" :value="each.id">{{ each.name }}</option>
-        </select>
+        <ChoiceField
+          id="sees-to"
+          :model-value="line.assignee ?? ''"
+          :options="whoever"
+          @update:model-value="care($event || null, line.due)"
+        />
       </dd>
       <dt><label for="due-on">By</label></dt>
       <dd>
-        <input
+        <DayField
           id="due-on"
-          type="date"
-          class="date"
+          :key="keyOf(line)"
+          :model-value="line.due ?? ''"
           :class="{ late: isDue(line, now) }"
-          :value="line.due ?? ''"
-          @change="care(line.assignee, textOf($event))"
+          @keep="care(line.assignee, $event || null)"
         />
       </dd>
       <dt>Rule</dt>

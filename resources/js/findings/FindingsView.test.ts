@@ -2,8 +2,9 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import type { AuditRun, FindingLine, Findings, Mended } from '@/api'
 import { setClock } from '@/shared'
-import { close, fakeServer, key, open, Refused, settle } from '@/testing'
+import { choose, close, fakeServer, key, open, Refused, settle } from '@/testing'
 import FindingsView from './FindingsView.vue'
+import { KINDS } from './sorting'
 
 const ME = '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'
 const SOL = { id: 'a1b0c4c8-5f43-4e0c-8a3f-0c2b8f0c0000', name: 'Sol Ormerod', initials: 'SO' }
@@ -116,7 +117,7 @@ it('lists by rule, heaviest first, tells one in the margin, and opens a customer
 
 it('shows others when asked, and says when nothing fits', async () => {
   await findings([LINE, WAIVED])
-  await page.get('select[aria-label=Which]').setValue('waived')
+  await choose(page, 'input[aria-label=Which]', KINDS.waived)
   await settle()
   expect(page.get('tbody').text()).toContain('Osier')
   await page.get('input[type=search]').setValue('nobody says this')
@@ -127,9 +128,9 @@ it('shows others when asked, and says when nothing fits', async () => {
 
 it('gives a finding to somebody until a day, and says why that did not work', async () => {
   await findings([LINE], {}, { 'PUT /customers/pier/findings/f1': (body: unknown) => body })
-  await page.get('#sees-to').setValue(SOL.id)
+  await choose(page, '#sees-to', SOL.name)
   await settle()
-  await page.get('#due-on').setValue('2026-12-04')
+  await page.get('#due-on').setValue('4 Dec 2026')
   await settle()
   expect(server.asked.filter((each) => each.call.startsWith('PUT')).map((each) => each.body)).toEqual([
     { assignee: SOL.id, due: null },
@@ -140,7 +141,7 @@ it('gives a finding to somebody until a day, and says why that did not work', as
   server.handlers['PUT /customers/pier/findings/f1'] = new Refused(403, {
     detail: 'You may look at this customer only.',
   })
-  await page.get('#sees-to').setValue('')
+  await choose(page, '#sees-to', 'nobody')
   await settle()
   expect(page.get('[role=alert]').text()).toBe('You may look at this customer only.')
 })
@@ -174,7 +175,7 @@ it('mends the same finding at many customers after a look at each, and leaves ou
   expect(page.get('[data-testid=mend-c]').text()).toContain('Not granted.')
   await page.get('[data-testid=mend-b] input').setValue(false)
   await page.get('input[name=note]').setValue('Everybody is rung')
-  await page.get('dialog form').trigger('submit')
+  await page.get('.el-dialog form').trigger('submit')
   await settle()
 
   expect(entered).toEqual(['a'])
@@ -245,7 +246,9 @@ it('draws the trend as soon as there are days to compare', async () => {
   })
   await findings([LINE], { trend: [day('2026-11-30', 3), day('2026-12-01', 1)] })
 
-  expect(page.get('svg').attributes('aria-label')).toBe('Findings over 2 days: from 4 on Mon 30 Nov 2026 to 2 findings')
+  expect(page.get('svg[aria-label^=Findings]').attributes('aria-label')).toBe(
+    'Findings over 2 days: from 4 on Mon 30 Nov 2026 to 2 findings',
+  )
   expect(page.findAll('svg title').map((title) => title.text())).toEqual([
     'Mon 30 Nov 2026: 3 errors, 1 note',
     'Tue 1 Dec 2026: 1 error, 1 note',
@@ -254,7 +257,7 @@ it('draws the trend as soon as there are days to compare', async () => {
 
 it('mails what is new to whoever wants it', async () => {
   await findings([LINE], {}, { 'PUT /digest': null, 'POST /digest': { told: 0, to: 'lena@saltmarsh.example' } })
-  await page.get('.rest input[type=checkbox]').setValue(true)
+  await page.get('.rest input[type=checkbox]').setValue()
   await settle()
   expect(server.asked.find((each) => each.call === 'PUT /digest')?.body).toEqual({ wanted: true })
   await press('send it now')

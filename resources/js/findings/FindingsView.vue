@@ -6,6 +6,7 @@ import { client, detailOf, take, type FindingLine } from '@/api'
 import { chapterOfFinding } from '@/desk'
 import {
   age,
+  ChoiceField,
   dayInWords,
   EmptyState,
   ErrorState,
@@ -38,6 +39,17 @@ const { place: filter, written } = useAddressed<Wanted & { by: Grouping; at: str
   { weight: 'any', kind: 'standing', words: '', by: 'rule', at: '' },
   { weight: ['any', ...SEVERITIES], kind: Object.keys(KINDS) as (keyof typeof KINDS)[], by: ['rule', 'customer'] },
 )
+const WEIGHED = [
+  ['any', 'All findings'],
+  ['blocker', 'Blockers'],
+  ['error', 'Errors or worse'],
+  ['warning', 'Warnings or worse'],
+] as const
+const WHICH = Object.entries(KINDS) as [Wanted['kind'], string][]
+const BY = [
+  ['rule', 'rule'],
+  ['customer', 'customer'],
+] as const
 const at = ref(0)
 const picked = reactive(new Set<string>())
 const mending = ref<FindingLine[]>([])
@@ -45,7 +57,7 @@ const isMending = ref(false)
 const notice = ref('')
 const page = ref<HTMLElement>()
 const body = ref<HTMLElement>()
-const search = ref<HTMLInputElement>()
+const search = ref<{ focus: () => void }>()
 
 const all = computed(() => data.value?.findings ?? [])
 const groups = computed(() => grouped(wanted(all.value, filter, data.value?.me ?? '', now.value), filter.by))
@@ -227,21 +239,11 @@ useShortcuts([
       <AuditBar />
       <div class="filters">
         <p class="sentence">
-          <select v-model="filter.weight" aria-label="Weight">
-            <option value="any">All findings</option>
-            <option value="blocker">Blockers</option>
-            <option value="error">Errors or worse</option>
-            <option value="warning">Warnings or worse</option>
-          </select>
+          <ChoiceField v-model="filter.weight" in-sentence aria-label="Weight" :options="WEIGHED" />
           that
-          <select v-model="filter.kind" aria-label="Which">
-            <option v-for="(said, kind) in KINDS" :key="kind" :value="kind">{{ said }}</option></select
-          >, by
-          <select v-model="filter.by" aria-label="By">
-            <option value="rule">rule</option>
-            <option value="customer">customer</option></select
-          >, with
-          <input
+          <ChoiceField v-model="filter.kind" in-sentence aria-label="Which" :options="WHICH" />, by
+          <ChoiceField v-model="filter.by" in-sentence aria-label="By" :options="BY" />, with
+          <el-input
             ref="search"
             v-model="filter.words"
             type="search"
@@ -278,13 +280,8 @@ useShortcuts([
               >{{ ' ' }}</template
             ></span
           >
-          <label
-            ><input
-              type="checkbox"
-              :checked="data.digest"
-              @change="setDigest(($event.target as HTMLInputElement).checked)"
-            />
-            mail me what is new</label
+          <el-checkbox size="small" :model-value="data.digest" @update:model-value="setDigest($event === true)"
+            >mail me what is new</el-checkbox
           >
           <button type="button" class="text-button" @click="mailNow">send it now</button>
         </span>
@@ -336,9 +333,9 @@ useShortcuts([
                   @click="stand(lines.indexOf(row.line))"
                 >
                   <td class="mark">
-                    <input
-                      type="checkbox"
-                      :checked="picked.has(keyOf(row.line))"
+                    <el-checkbox
+                      size="small"
+                      :model-value="picked.has(keyOf(row.line))"
                       :aria-label="`Choose ${row.line.title}`"
                       tabindex="-1"
                       @click.stop

@@ -128,14 +128,13 @@ function inBrief(place: Place): string {
     </p>
     <ul class="places">
       <li v-for="place in places" :key="place.customer" :data-testid="`mend-${place.customer}`">
-        <label class="head">
-          <input
-            v-model="place.isWanted"
-            type="checkbox"
-            :disabled="stage !== 'ready' || place.looked === undefined || place.looked.changes.length === 0"
-          />
-          <strong>{{ place.name }}</strong> <span class="soft">{{ inBrief(place) }}</span>
-        </label>
+        <el-checkbox
+          v-model="place.isWanted"
+          class="head"
+          size="small"
+          :disabled="stage !== 'ready' || place.looked === undefined || place.looked.changes.length === 0"
+          ><strong>{{ place.name }}</strong> <span class="soft">{{ inBrief(place) }}</span></el-checkbox
+        >
         <p v-if="place.fault !== undefined" class="fault" role="alert">{{ place.fault }}</p>
         <ul v-if="place.looked !== undefined" class="changes">
           <li v-for="change in place.looked.changes" :key="`${change.object} ${change.path ?? ''}`">
@@ -159,16 +158,18 @@ function inBrief(place: Place): string {
           maxlength="500"
           placeholder="Why, for the history (if you like)"
           aria-label="Why"
-          autofocus
+          data-takes-keys
         />
         <el-button type="primary" native-type="submit" :disabled="wanted.length === 0"
           >Enter at {{ plural(wanted.length, 'customer') }}</el-button
         >
       </template>
       <template v-else-if="stage === 'entering'">
-        <progress :value="over" :max="wanted.length" aria-label="Customers mended" /><span role="status"
-          >{{ over }} of {{ wanted.length }}</span
-        >
+        <el-progress
+          :percentage="(100 * over) / Math.max(1, wanted.length)"
+          :show-text="false"
+          aria-label="Customers mended"
+        /><span role="status">{{ over }} of {{ wanted.length }}</span>
         <button type="button" class="quiet-button" @click="stops = true">Stop after this one</button>
       </template>
       <template v-else>
@@ -217,9 +218,7 @@ function inBrief(place: Place): string {
   flex: 1;
 }
 
-progress {
+.el-progress {
   flex: 1;
-  height: 6px;
-  accent-color: var(--teal);
 }
 </style>

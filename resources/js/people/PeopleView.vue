@@ -7,6 +7,9 @@ import { rosterQuery } from '@/roster'
 import { useSession } from '@/session'
 import {
   age,
+  ChoiceField,
+  DayField,
+  dayInWords,
   EmptyState,
   ErrorState,
   FieldRow,
@@ -32,6 +35,10 @@ const signIn = ref('')
 const customer = ref('')
 const ability = ref<Ability>('edit')
 const until = ref('')
+const whichCustomers = computed(() => [
+  [EVERY, 'every customer, and those taken on later'] as const,
+  ...(customers.data.value ?? []).map((each) => [each.key, each.name] as const),
+])
 const purpose = ref('')
 const { faults, attempt: send } = useAttempt()
 const said = ref('')
@@ -205,7 +212,10 @@ useTitle(() => ['People'])
             </td>
             <td>{{ abilityInWords(grant.ability) }}</td>
             <td>{{ forWhom(grant) }}</td>
-            <td>{{ grant.until ?? 'no end' }}<span v-if="grant.hasRunOut"> · run out</span></td>
+            <td>
+              {{ grant.until === null ? 'no end' : dayInWords(grant.until)
+              }}<span v-if="grant.hasRunOut"> · run out</span>
+            </td>
             <td class="soft">{{ grant.purpose }}</td>
             <td class="act">
               <button
@@ -262,7 +272,9 @@ useTitle(() => ['People'])
             <td>
               {{ age(invitation.sentAt, now) }} <span class="soft">by {{ invitation.invitedBy }}</span>
             </td>
-            <td>{{ invitation.openUntil.slice(0, 10) }}<span v-if="!invitation.isOpen"> · run out</span></td>
+            <td>
+              {{ dayInWords(invitation.openUntil.slice(0, 10)) }}<span v-if="!invitation.isOpen"> · run out</span>
+            </td>
             <td class="act">
               <button type="button" class="text-button" @click="sendAgain(invitation.id, invitation.signIn)">
                 Send again
@@ -297,26 +309,23 @@ useTitle(() => ['People'])
           /></el-select>
         </FieldRow>
         <FieldRow v-slot="field" label="For" :fault="faults['customer']">
-          <el-select
+          <ChoiceField
             :id="field.id"
             v-model="customer"
             name="customer"
-            filterable
-            default-first-option
             placeholder="a customer, or every one"
-          >
-            <el-option label="every customer, and those taken on later" :value="EVERY" />
-            <el-option v-for="each in customers.data.value" :key="each.key" :label="each.name" :value="each.key" />
-          </el-select>
+            :options="whichCustomers"
+          />
         </FieldRow>
-        <TextRow
-          v-model="until"
-          label="Until"
-          help="The last day, such as 2026-12-31. Left empty: without end."
-          :fault="faults['until']"
-          name="until"
-          autocomplete="off"
-        />
+        <FieldRow v-slot="field" label="Until" help="The last day. Left empty: without end." :fault="faults['until']">
+          <DayField
+            :id="field.id"
+            v-model="until"
+            name="until"
+            :aria-describedby="field.describedBy"
+            :aria-invalid="field.invalid"
+          />
+        </FieldRow>
         <TextRow
           v-model="purpose"
           label="What for"

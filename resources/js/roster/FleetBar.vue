@@ -96,7 +96,11 @@ function close(): void {
 <template>
   <section v-if="chosen.length > 0 || done.length > 0" class="fleet" aria-label="For the chosen customers">
     <template v-if="doing !== undefined">
-      <progress :max="doing.of" :value="done.length" :aria-label="doing.what" />
+      <el-progress
+        :percentage="(100 * done.length) / Math.max(1, doing.of)"
+        :show-text="false"
+        :aria-label="doing.what"
+      />
       <span role="status">{{ doing.what }}: {{ done.length }} of {{ doing.of }}</span>
       <button type="button" class="quiet-button" @click="stops = true">Stop after this one</button>
     </template>

@@ -104,10 +104,10 @@ function push(): void {
       <tbody>
         <tr v-for="each in looked" :key="each.line.key">
           <td>
-            <input
+            <el-checkbox
               :id="`push-${each.line.key}`"
               v-model="each.isIn"
-              type="checkbox"
+              size="small"
               :disabled="each.live === undefined || !isWorth(each.live)"
             />
           </td>

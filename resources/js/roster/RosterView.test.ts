@@ -2,7 +2,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import type { CustomerLine } from '@/api'
 import { setClock } from '@/shared'
-import { close, fakeServer, key, NOTHING_LIVE, open, PRACTICE, Refused, SESSION, settle } from '@/testing'
+import { choose, close, fakeServer, key, NOTHING_LIVE, open, PRACTICE, Refused, SESSION, settle } from '@/testing'
 import RosterView from './RosterView.vue'
 import { onTour, rosterAsLeft } from './tour'
 
@@ -91,7 +91,7 @@ it('narrows by the sentence and opens the first that fits from the search field'
   ])
   const push = vi.spyOn(router, 'push')
 
-  await page.get('select[aria-label="Drift"]').setValue('some')
+  await choose(page, 'input[aria-label=Drift]', 'some drift')
   expect(names()).toEqual(['Boatyard', 'Cannery'])
   await page.get('input[type=search]').setValue('cann')
   expect(page.text()).toContain('1 of 3 customers')
@@ -205,9 +205,6 @@ it('looks at a push to several before it begins, and leaves out who would lose w
     },
     'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
   })
-  HTMLDialogElement.prototype.showModal = function showModal(): void {
-    this.open = true
-  }
   await page
     .findAll('button')
     .find((each) => each.text() === 'Push …')

@@ -6,6 +6,7 @@ import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
 import {
   age,
+  ChoiceField,
   dayInWords,
   EmptyState,
   ErrorState,
@@ -52,13 +53,37 @@ const { place: filter, written } = useAddressed<Filter & { sort: string; at: str
   { findings: WEIGHTS, drift: DRIFTS },
 )
 const sort = computed(() => sortIn(filter.sort))
-const search = ref<HTMLInputElement>()
+const search = ref<{ focus: () => void }>()
 const body = ref<HTMLElement>()
 
 const lines = computed(() => sorted(filtered(data.value ?? [], filter), sort.value))
 const stages = computed(() => [...new Set((data.value ?? []).map((line) => line.stage))].sort())
 const people = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.lookedAfterBy ?? []))].sort())
 const regions = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.region ?? []))].sort())
+const stageChoices = computed(() => [
+  ['', 'in any stage'] as const,
+  ...stages.value.map((stage) => [stage, stageInWords(stage)] as const),
+])
+const regionChoices = computed(() => [
+  ['', 'all regions'] as const,
+  ...regions.value.map((region) => [region, region] as const),
+])
+const whoChoices = computed(() => [['', 'anyone'] as const, ...people.value.map((who) => [who, who] as const)])
+const FINDINGS = [
+  ['any', 'any findings'],
+  ['blocker', 'blockers'],
+  ['error', 'errors'],
+  ['warning', 'warnings or worse'],
+  ['none', 'no finding'],
+] as const
+const DRIFT = [
+  ['any', 'any drift'],
+  ['noticed', 'drift that callers notice'],
+  ['some', 'some drift'],
+  ['none', 'no drift'],
+  ['unread', 'nothing read from the switch'],
+  ['behind', 'something not pushed yet'],
+] as const
 const narrowed = computed(
   () =>
     filter.stage !== '' ||
@@ -260,36 +285,14 @@ useShortcuts([
       <div class="filters">
         <p class="sentence">
           Customers
-          <select v-model="filter.stage" aria-label="Stage">
-            <option value="">in any stage</option>
-            <option v-for="stage in stages" :key="stage" :value="stage">{{ stageInWords(stage) }}</option>
-          </select>
+          <ChoiceField v-model="filter.stage" in-sentence aria-label="Stage" :options="stageChoices" />
           with
-          <select v-model="filter.findings" aria-label="Findings">
-            <option value="any">any findings</option>
-            <option value="blocker">blockers</option>
-            <option value="error">errors</option>
-            <option value="warning">warnings or worse</option>
-            <option value="none">no finding</option>
-          </select>
+          <ChoiceField v-model="filter.findings" in-sentence aria-label="Findings" :options="FINDINGS" />
           and
-          <select v-model="filter.drift" aria-label="Drift">
-            <option value="any">any drift</option>
-            <option value="noticed">drift that callers notice</option>
-            <option value="some">some drift</option>
-            <option value="none">no drift</option>
-            <option value="unread">nothing read from the switch</option>
-            <option value="behind">something not pushed yet</option></select
-          >, in
-          <select v-model="filter.region" aria-label="Region">
-            <option value="">all regions</option>
-            <option v-for="region in regions" :key="region" :value="region">{{ region }}</option></select
-          >, looked after by
-          <select v-model="filter.who" aria-label="Looked after by">
-            <option value="">anyone</option>
-            <option v-for="who in people" :key="who" :value="who">{{ who }}</option></select
-          >, called
-          <input
+          <ChoiceField v-model="filter.drift" in-sentence aria-label="Drift" :options="DRIFT" />, in
+          <ChoiceField v-model="filter.region" in-sentence aria-label="Region" :options="regionChoices" />, looked after
+          by <ChoiceField v-model="filter.who" in-sentence aria-label="Looked after by" :options="whoChoices" />, called
+          <el-input
             ref="search"
             v-model="filter.words"
             class="words"
@@ -319,10 +322,11 @@ useShortcuts([
         <thead>
           <tr>
             <td class="corner pick">
-              <input
-                type="checkbox"
+              <el-checkbox
+                size="small"
                 aria-label="Choose all that are shown"
-                :checked="chosen.length > 0 && chosen.length === lines.length"
+                :model-value="chosen.length > 0 && chosen.length === lines.length"
+                :indeterminate="chosen.length > 0 && chosen.length < lines.length"
                 @change="pickAll"
               />
             </td>
@@ -361,10 +365,10 @@ useShortcuts([
             @click="void open(line)"
           >
             <td class="pick">
-              <input
-                type="checkbox"
+              <el-checkbox
+                size="small"
                 :aria-label="`Choose ${line.name}`"
-                :checked="picked.has(line.key)"
+                :model-value="picked.has(line.key)"
                 @click.stop
                 @change="pick(line)"
               />

@@ -1,7 +1,7 @@
 import type { DOMWrapper, VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import type { RuleLine, Threshold } from '@/api'
-import { close, fakeServer, key, open, Refused, settle } from '@/testing'
+import { choose, close, fakeServer, key, open, Refused, settle } from '@/testing'
 import RulesView from './RulesView.vue'
 
 const RULE: RuleLine = {
@@ -75,7 +75,7 @@ it('tells each rule with how often it fires, and leads to what it found, by keyb
 it('opens at the rule one came from, and narrows to rules that fire', async () => {
   await rules('/rules?rule=menus.too-many-choices')
   expect(page.get('aside').text()).toContain('A menu has too many choices.')
-  await page.get('select[aria-label=Which]').setValue('silent')
+  await choose(page, 'input[aria-label=Which]', 'Rules that find nothing')
   await settle()
   expect(page.get('aside').text()).toContain('A chain comes back to itself.')
 })

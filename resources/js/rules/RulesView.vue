@@ -4,6 +4,7 @@ import { computed, nextTick, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, take, type RuleLine } from '@/api'
 import {
+  ChoiceField,
   EmptyState,
   ErrorState,
   LoadingLines,
@@ -26,12 +27,22 @@ const { data, error, refetch } = useQuery({ queryKey: RULES, queryFn: async () =
 const { data: customers } = useQuery(rosterQuery)
 
 const words = ref('')
-const which = ref<'all' | 'firing' | 'silent' | 'set'>('all')
+const WHICH = [
+  ['all', 'All rules'],
+  ['firing', 'Rules that fire'],
+  ['silent', 'Rules that find nothing'],
+  ['set', 'Rules with a threshold'],
+] as const
+const which = ref<(typeof WHICH)[number][0]>('all')
 const at = ref(0)
 const body = ref<HTMLElement>()
-const search = ref<HTMLInputElement>()
+const search = ref<{ focus: () => void }>()
 /** Whose thresholds are shown; empty for every customer's. */
 const customer = ref('')
+const whose = computed(() => [
+  ['', 'every customer'] as const,
+  ...(customers.value ?? []).map((each) => [each.key, each.name] as const),
+])
 const own = useQuery({
   queryKey: computed(() => ['thresholds', customer.value]),
   queryFn: async () =>
@@ -165,14 +176,9 @@ useTitle(() => ['Rules'])
     <template v-else>
       <div class="filters">
         <p class="sentence">
-          <select v-model="which" aria-label="Which">
-            <option value="all">All rules</option>
-            <option value="firing">Rules that fire</option>
-            <option value="silent">Rules that find nothing</option>
-            <option value="set">Rules with a threshold</option>
-          </select>
+          <ChoiceField v-model="which" in-sentence aria-label="Which" :options="WHICH" />
           with
-          <input
+          <el-input
             ref="search"
             v-model="words"
             type="search"
@@ -241,10 +247,7 @@ useTitle(() => ['Rules'])
           <section v-if="hereThresholds.length > 0" class="thresholds" aria-label="What counts as too much">
             <p>
               <label for="whose">Counts as too much for</label>
-              <select id="whose" v-model="customer">
-                <option value="">every customer</option>
-                <option v-for="each in customers ?? []" :key="each.key" :value="each.key">{{ each.name }}</option>
-              </select>
+              <ChoiceField id="whose" v-model="customer" class="whose" :options="whose" />
             </p>
             <ThresholdField
               v-for="each in hereThresholds"
@@ -284,10 +287,6 @@ useTitle(() => ['Rules'])
   gap: 8px;
   padding-top: 10px;
   border-top: 1px solid var(--rule-soft);
-}
-
-.thresholds select {
-  max-width: 100%;
 }
 
 .key {

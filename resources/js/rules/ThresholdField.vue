@@ -49,9 +49,10 @@ function leaveAsItWas(): void {
   <div class="threshold">
     <label :for="id">{{ threshold.what }}</label>
     <p class="value">
-      <input
+      <el-input
         :id="id"
         v-model="typed"
+        size="small"
         inputmode="numeric"
         :disabled="!mayChange || busy"
         :aria-invalid="fault !== ''"
@@ -59,8 +60,8 @@ function leaveAsItWas(): void {
         @keydown.enter="enter"
         @keydown.esc.stop="leaveAsItWas"
         @change="enter"
-      />
-      {{ threshold.unit }}
+        ><template #suffix>{{ threshold.unit }}</template></el-input
+      >
       <button v-if="isSet && mayChange" type="button" class="text-button" :disabled="busy" @click="change(null)">
         {{ isOwn ? `as for every customer: ${threshold.forAll}` : `as delivered: ${threshold.standard}` }}
       </button>
@@ -86,11 +87,7 @@ function leaveAsItWas(): void {
   align-items: baseline;
 }
 
-input {
-  width: 5em;
-  padding: 2px 6px;
-  border: 1px solid var(--rule);
-  border-radius: var(--corner);
-  background: var(--sheet);
+.el-input {
+  width: 150px;
 }
 </style>

@@ -66,9 +66,6 @@ describe('the command box', () => {
   })
 
   it('runs what the arrow keys chose, and is gone', async () => {
-    HTMLDialogElement.prototype.showModal = function showModal(): void {
-      this.open = true
-    }
     const commands = [command('Ardent'), command('Ardour'), command('Boatyard')]
     const page = mount(
       defineComponent({
@@ -95,10 +92,6 @@ describe('the command box', () => {
 })
 
 it('a sheet over the page opens as modal, closes on the veil and is made anew each time', async () => {
-  const shown = vi.fn(function showModal(this: HTMLDialogElement) {
-    this.open = true
-  })
-  HTMLDialogElement.prototype.showModal = shown
   const open = ref(false)
   const page = mount(
     defineComponent({
@@ -121,9 +114,12 @@ it('a sheet over the page opens as modal, closes on the veil and is made anew ea
 
   open.value = true
   await settle()
-  expect(shown).toHaveBeenCalledOnce()
+  expect(page.get('[role=dialog]').attributes('aria-modal')).toBe('true')
   await page.get('input').setValue('typed')
-  await page.get('dialog').trigger('mousedown')
+  const veil = page.get('.el-overlay-dialog')
+  await veil.trigger('mousedown')
+  await veil.trigger('mouseup')
+  await veil.trigger('click')
   expect(open.value).toBe(false)
 
   open.value = true

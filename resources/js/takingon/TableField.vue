@@ -194,16 +194,17 @@ useKeysTold('in a table of answers', {
         </tbody>
       </table>
     </div>
-    <textarea
+    <el-input
       v-if="rows.length === 0"
       :id="id"
       v-model="pasted"
-      rows="4"
+      type="textarea"
+      :rows="4"
       :name="asked.key"
       :placeholder="`Paste a block with or without headings: ${columns.map((column) => column.question).join(', ')}`"
       autocomplete="off"
       @paste="
-        (event) => {
+        (event: ClipboardEvent) => {
           event.preventDefault()
           void read(event.clipboardData?.getData('text/plain') ?? '', true)
         }
@@ -277,8 +278,7 @@ td.said span {
   display: block;
 }
 
-input,
-textarea {
+td input {
   width: 100%;
   padding: 3px 4px;
   border: 1px solid transparent;
@@ -286,13 +286,8 @@ textarea {
   background: transparent;
 }
 
-textarea {
-  border-color: var(--rule);
-  resize: vertical;
-}
-
-input:hover,
-input:focus {
+td input:hover,
+td input:focus {
   border-color: var(--rule);
   background: var(--paper);
 }

@@ -1,5 +1,5 @@
 import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
-import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { DOMWrapper, flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component, type DefineComponent } from 'vue'
 import { createMemoryHistory, createRouter, type Router } from 'vue-router'
 import { handleKey } from '@/shared'
@@ -54,5 +54,16 @@ export function close(page: VueWrapper): void {
 
 export async function key(name: string, target: Element = document.body, more: KeyboardEventInit = {}): Promise<void> {
   target.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true, cancelable: true, ...more }))
+  await settle()
+}
+
+/** Chooses by what is said, in the list of that name; what drops down is drawn at the end of the document. */
+export async function choose(page: VueWrapper, list: string, said: string): Promise<void> {
+  await page.get(list).trigger('click')
+  await settle()
+  const dropped = `#${page.get(list).attributes('aria-controls') ?? ''} .el-select-dropdown__item`
+  const option = [...document.querySelectorAll(dropped)].find((each) => each.textContent.trim() === said)
+  if (option === undefined) throw new Error(`${list} offers no ${said}.`)
+  await new DOMWrapper(option).trigger('click')
   await settle()
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ObjectOf } from '@/api'
+import { ChoiceField } from '@/shared'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 
@@ -127,13 +128,14 @@ function holidays(): { item: string; name: string }[] {
     </section>
     <section v-if="holidays().length > 0" class="more">
       <h3 class="soft">One holiday of its own</h3>
-      <select
+      <ChoiceField
+        model-value=""
+        in-sentence
+        placeholder="choose a holiday"
         aria-label="A holiday with an answer of its own"
-        @change="write(`holiday:${($event.target as HTMLSelectElement).value}`)"
-      >
-        <option value="">choose a holiday</option>
-        <option v-for="each in holidays()" :key="each.item" :value="each.item">{{ each.name ?? each.item }}</option>
-      </select>
+        :options="holidays().map((each) => [each.item, each.name ?? each.item] as const)"
+        @update:model-value="write(`holiday:${$event}`)"
+      />
     </section>
   </div>
 </template>
@@ -178,10 +180,5 @@ section:last-child {
 
 .quiet-button {
   justify-self: start;
-}
-
-select {
-  width: 100%;
-  min-width: 0;
 }
 </style>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { client, detailOf, take, type BookObject } from '@/api'
-import { asSentence, useShortcuts } from '@/shared'
+import { asSentence, OfferField, useShortcuts } from '@/shared'
 import { useDesk } from '../desk'
 
 /** Who dials what, and what becomes of it, with a reason for every route as one types. */
@@ -13,13 +13,18 @@ const digits = defineModel<string>({ required: true })
 const LEADERS = ['group', 'chain', 'menu', 'attendant', 'mailbox'] as const
 
 const { customer, names } = useDesk()
-const id = useId()
 const who = ref('')
 const at = ref('')
 const full = ref<string[]>([])
-const input = ref<HTMLInputElement>()
+const input = ref<{ focus: () => void }>()
 
 const users = computed(() => names.value.objects.filter((object) => object.kind === 'user'))
+function usersLike(typed: string): string[] {
+  const wanted = typed.trim().toLowerCase()
+  return users.value
+    .map((user) => `${user.extension ?? ''} ${user.label}`.trim())
+    .filter((each) => each.toLowerCase().includes(wanted))
+}
 const said = computed(() => who.value.trim())
 /** Whom a name means is the server's to say. */
 const meant = useQuery({
@@ -108,22 +113,21 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
 <template>
   <section class="tester" aria-label="Dial tester">
     <p class="line">
-      <input
+      <OfferField
         v-model="who"
-        type="text"
-        class="who"
-        :list="`${id}-who`"
+        class="lined who"
+        :offers="usersLike"
+        :trigger-on-focus="false"
         :placeholder="users[0]?.label ?? 'anybody'"
         aria-label="Who dials"
         :aria-invalid="unknown !== undefined"
         autocomplete="off"
       />
       {{ isLed ? 'leads callers from outside on to' : 'dials' }}
-      <input
+      <el-input
         ref="input"
         v-model="digits"
-        type="text"
-        class="mono digits"
+        class="lined mono digits"
         inputmode="tel"
         placeholder="1 902 555 0199"
         aria-label="What is dialled"
@@ -131,24 +135,20 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         data-testid="dialled"
       />
       at
-      <input
+      <el-input
         v-model="at"
-        type="text"
-        class="mono at"
+        class="lined mono at"
         placeholder="now"
         aria-label="When, as 2026-12-24T20:00"
         autocomplete="off"
       />
       <kbd>d</kbd>
     </p>
-    <datalist :id="`${id}-who`">
-      <option v-for="user in users" :key="user.ref" :value="`${user.extension ?? ''} ${user.label}`.trim()" />
-    </datalist>
     <p v-if="trunks.length > 0" class="small soft">
       Say that there is no channel free on
-      <label v-for="trunk in trunks" :key="trunk.ref"
-        ><input v-model="full" type="checkbox" :value="trunk.ref" /> {{ trunk.label }}</label
-      >
+      <el-checkbox v-for="trunk in trunks" :key="trunk.ref" v-model="full" :value="trunk.ref" size="small">{{
+        trunk.label
+      }}</el-checkbox>
     </p>
     <p v-if="unknown !== undefined" class="fault" role="alert">{{ unknown }}</p>
     <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">
@@ -188,24 +188,17 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
   align-items: baseline;
 }
 
-.line input {
-  padding: 3px 6px;
-  border: 0;
-  border-bottom: 1px solid var(--ink);
-  background: none;
+.line > .who {
+  flex: 0 0 230px;
 }
 
-.who {
-  width: 190px;
-}
-
-.digits {
-  width: 210px;
+.line > .digits {
+  flex: 0 0 210px;
   font-size: 16px;
 }
 
-.at {
-  width: 170px;
+.line > .at {
+  flex: 0 0 170px;
 }
 
 label {

@@ -56,31 +56,29 @@ function make(): void {
 <template>
   <form class="builder" @submit.prevent="make">
     <p v-if="named">
-      <label
+      <span
         >Name
-        <input
+        <el-input
           v-model="name"
-          type="text"
+          class="lined"
           autocomplete="off"
           aria-label="Name of the route"
           placeholder="such as National"
-      /></label>
+      /></span>
     </p>
     <p v-if="choices.error.value !== null" class="fault" role="alert">{{ detailOf(choices.error.value) }}</p>
     <p>
-      <label
+      <span
         >Numbers after
-        <input
-          :value="prefix ?? choices.data.value?.prefix ?? ''"
-          type="text"
-          size="3"
-          class="mono"
+        <el-input
+          :model-value="prefix ?? choices.data.value?.prefix ?? ''"
+          class="lined mono prefix"
           aria-label="Prefix dialled first"
           placeholder="none"
           autocomplete="off"
-          @input="prefix = ($event.target as HTMLInputElement).value.trim()"
+          @input="prefix = $event.trim()"
         />
-        that are</label
+        that are</span
       >
     </p>
     <p v-if="choices.data.value?.choices.length === 0" class="soft">
@@ -88,20 +86,19 @@ function make(): void {
     </p>
     <ul class="choices">
       <li v-for="each in choices.data.value?.choices" :key="each.key">
-        <label><input v-model="picked" type="checkbox" :value="each.key" /> {{ each.said }}</label>
+        <el-checkbox v-model="picked" :value="each.key" size="small">{{ each.said }}</el-checkbox>
       </li>
     </ul>
     <p>
-      <label
+      <span
         >or typed
-        <input
+        <el-input
           v-model="typed"
-          type="text"
-          class="mono wide"
+          class="lined mono wide"
           autocomplete="off"
           aria-label="Digit map"
           placeholder="9[2-9]xxxxxxxxx|9011x.T"
-      /></label>
+      /></span>
       {{ ' ' }}
       <span class="soft small">x any digit, [2-9] one of these, . the one before again or not, | or, T the timer</span>
     </p>
@@ -141,14 +138,15 @@ function make(): void {
   list-style: none;
 }
 
-input:not([type='checkbox']) {
-  padding: 2px 6px;
-  border: 0;
-  border-bottom: 1px solid var(--ink);
-  background: none;
+.el-input {
+  width: 200px;
 }
 
-.wide {
+.el-input.prefix {
+  width: 60px;
+}
+
+.el-input.wide {
   width: 300px;
 }
 

@@ -59,9 +59,10 @@ function keys(each: { keys: string; place: number | null }): string {
       </p>
       <details :open="directory.reached.length <= 12">
         <summary>{{ plural(directory.reached.length, 'person', 'people') }} reached by name</summary>
-        <input
+        <el-input
           v-if="directory.reached.length > 12"
           v-model="words"
+          size="small"
           type="search"
           class="find"
           aria-label="Find somebody in the directory"
@@ -116,9 +117,5 @@ th {
 
 .find {
   width: 200px;
-  padding: 3px 8px;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
-  background: none;
 }
 </style>

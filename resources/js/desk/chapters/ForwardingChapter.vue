@@ -101,7 +101,7 @@ function dropPlace(item: string): void {
       </ul>
       <NewObject kind="chain" @made="select" />
       <h3>Users</h3>
-      <input v-model="words" type="search" class="find" aria-label="Find a user" placeholder="find" />
+      <el-input v-model="words" type="search" class="find" size="small" aria-label="Find a user" placeholder="find" />
       <ul>
         <li v-for="object in users" :key="object.ref">
           <button
@@ -223,10 +223,6 @@ function dropPlace(item: string): void {
 
 .find {
   width: 100%;
-  padding: 3px 8px;
-  border: 0;
-  border-bottom: 1px solid var(--rule);
-  background: none;
 }
 
 .head {

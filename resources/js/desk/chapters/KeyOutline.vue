@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { MenuScript, ObjectOf } from '@/api'
+import { ChoiceField } from '@/shared'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 
@@ -125,13 +126,14 @@ function toggle(key: string): void {
       />
     </li>
     <li v-if="free.length > 0" class="another">
-      <select
+      <ChoiceField
+        model-value=""
+        in-sentence
+        placeholder="set another key"
         :aria-label="`Set another key of ${menu.label}`"
-        @change="set(($event.target as HTMLSelectElement).value, null)"
-      >
-        <option value="">set another key</option>
-        <option v-for="key in free" :key="key" :value="key">{{ key }}</option>
-      </select>
+        :options="free.map((key) => [key, key] as const)"
+        @update:model-value="set($event, null)"
+      />
     </li>
     <li class="row rest">
       <kbd>–</kbd>
@@ -206,12 +208,6 @@ kbd.unset {
 .another {
   padding: 6px 0 6px 40px;
   border-bottom: 1px solid var(--rule-soft);
-}
-
-.another select {
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
 }
 
 .hands {

@@ -198,10 +198,9 @@ useKeysTold('among members', { 'Alt ↑ ↓': 'move the member' })
         <td class="mono soft">{{ members.length + 1 }}</td>
         <td colspan="6">
           <form @submit.prevent="add(typed.split(';'))">
-            <input
+            <el-input
               v-model="typed"
-              type="text"
-              class="add"
+              class="lined add"
               aria-label="New member"
               placeholder="type a name, extension or outside number, or paste a list"
               autocomplete="off"
@@ -235,12 +234,5 @@ td {
 
 .add {
   width: 100%;
-  padding: 1px 2px;
-  border: 0;
-  background: none;
-}
-
-.add::placeholder {
-  color: var(--ink-soft);
 }
 </style>

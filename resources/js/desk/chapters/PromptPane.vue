@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import type { UploadFile } from 'element-plus'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { client, detailOf, take, type ObjectOf, type Recording } from '@/api'
 import { age, useNow } from '@/shared'
@@ -28,7 +29,6 @@ const fault = ref<string>()
 const isBusy = ref(false)
 const recording = ref<Take>()
 const isOver = ref(false)
-const file = ref<HTMLInputElement>()
 
 const audio = computed(() => prompt.fields.audio)
 const script = computed(() => prompt.fields.script ?? '')
@@ -69,12 +69,9 @@ function send(sound: ArrayBuffer, origin: 'upload' | 'microphone'): Promise<void
   )
 }
 
-async function upload(files: FileList | null | undefined): Promise<void> {
+async function upload(chosen: File | undefined): Promise<void> {
   isOver.value = false
-  const chosen = files?.[0]
-  if (chosen === undefined) return
-  await send(await chosen.arrayBuffer(), 'upload')
-  if (file.value !== undefined) file.value.value = ''
+  if (chosen !== undefined) await send(await chosen.arrayBuffer(), 'upload')
 }
 
 async function record(): Promise<void> {
@@ -139,7 +136,7 @@ function dropRecording(): void {
     :aria-label="`Prompt ${prompt.label}`"
     @dragover.prevent="isOver = true"
     @dragleave="isOver = false"
-    @drop.prevent="upload($event.dataTransfer?.files)"
+    @drop.prevent="upload($event.dataTransfer?.files[0])"
   >
     <p class="script">
       “<InlineField :object="prompt" path="script" :type="{ unset: 'no script yet' }" label="Script" />”
@@ -150,16 +147,14 @@ function dropRecording(): void {
       · {{ users.length === 0 ? 'heard nowhere' : `heard at ${users.map((each) => each.label).join(', ')}` }}
     </p>
     <p class="acts">
-      <input
-        ref="file"
-        type="file"
+      <el-upload
+        :auto-upload="false"
+        :show-file-list="false"
         accept="audio/wav,.wav"
-        class="visually-hidden"
-        aria-label="A WAV file"
-        tabindex="-1"
-        @change="upload(($event.target as HTMLInputElement).files)"
-      />
-      <button type="button" class="quiet-button" :disabled="isBusy" @click="file?.click()">Take a WAV file</button>
+        :disabled="isBusy"
+        :on-change="(chosen: UploadFile) => void upload(chosen.raw)"
+        ><span class="quiet-button">Take a WAV file</span></el-upload
+      >
       <button
         type="button"
         class="quiet-button"

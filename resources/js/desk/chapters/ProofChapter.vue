@@ -2,7 +2,7 @@
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { client, take } from '@/api'
-import { EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, outcomeInWords, plural } from '@/shared'
+import { ChoiceField, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, outcomeInWords, plural } from '@/shared'
 import { withNames } from '../calls'
 import { useCallLine, useDesk, useDraft, useMargin } from '../desk'
 import InlineField from '../InlineField.vue'
@@ -108,14 +108,21 @@ async function keepAsIs(promise: NonNullable<typeof data.value>['promises'][numb
 
 const chosenMap = ref<number>()
 const mapOf = computed({
-  get: () => chosenMap.value ?? data.value?.cells[0]?.run,
-  set: (run) => (chosenMap.value = run),
+  get: () => String(chosenMap.value ?? data.value?.cells[0]?.run ?? ''),
+  set: (run) => (chosenMap.value = Number(run)),
 })
+const mapsThere = computed(() =>
+  numbers.value.map(
+    (number) =>
+      [String(data.value?.cells.find((cell) => cell.number === number)?.run), named(`number:${number}`)] as const,
+  ),
+)
 const lanes = computed(() =>
   (data.value?.cells ?? [])
     .filter(
       (cell) =>
-        cell.number === (data.value?.cells.find((each) => each.run === mapOf.value)?.number ?? numbers.value[0]),
+        cell.number ===
+        (data.value?.cells.find((each) => String(each.run) === mapOf.value)?.number ?? numbers.value[0]),
     )
     .sort((a, b) => order(a.label) - order(b.label)),
 )
@@ -274,18 +281,9 @@ const heaviest = computed(
 
     <div class="head second">
       <h3>Call map</h3>
-      <label class="soft"
-        >of
-        <select v-model="mapOf" aria-label="Call map of">
-          <option
-            v-for="number in numbers"
-            :key="number"
-            :value="data.cells.find((cell) => cell.number === number)?.run"
-          >
-            {{ named(`number:${number}`) }}
-          </option>
-        </select></label
-      >
+      <span class="soft"
+        >of <ChoiceField v-model="mapOf" in-sentence aria-label="Call map of" :options="mapsThere" />
+      </span>
     </div>
     <ErrorState v-if="mapError !== null" :error="mapError" @again="maps.forEach((each) => each.refetch())" />
     <LoadingLines v-else-if="drawn === undefined" what="the call map" />

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { ref, useId, watch } from 'vue'
+import { nextTick, ref, watch } from 'vue'
 
 /**
- * A sheet over the page. The browser's own dialog: it keeps the focus inside, gives it back when closed, makes the rest
- * inert and closes on Escape. Its content is made anew each time it opens; the element marked autofocus takes the keys.
+ * A sheet over the page: Element Plus' dialog, which keeps the focus inside, and makes the rest modal. Its content is
+ * made anew each time it opens; the element marked data-takes-keys takes the keys, else the sheet itself does. Nothing
+ * is animated, so that no key is lost to what is fading.
  */
 withDefaults(defineProps<{ title: string; width?: 'narrow' | 'middle' | 'wide'; closable?: boolean }>(), {
   width: 'middle',
@@ -11,86 +12,69 @@ withDefaults(defineProps<{ title: string; width?: 'narrow' | 'middle' | 'wide'; 
 })
 const open = defineModel<boolean>({ required: true })
 
-const dialog = ref<HTMLDialogElement>()
-const id = useId()
+const WIDTHS = { narrow: 460, middle: 580, wide: 780 }
+/** At once, and by no class of a transition. */
+const AT_ONCE = { name: 'sheet', css: false }
+
+const inside = ref<HTMLElement>()
+let before: Element | null = null
 
 watch(
   open,
   (isOpen) => {
-    if (isOpen && dialog.value?.open === false) {
-      dialog.value.showModal()
-      // Where nothing else takes the keys the browser gives them to ×: Enter would close what has just been opened.
-      if (document.activeElement?.getAttribute('aria-label') === 'Close') dialog.value.focus()
+    if (isOpen) {
+      before = document.activeElement
+      return
     }
-    if (!isOpen) dialog.value?.close()
+    // What was in the sheet is gone, and the keys with it: back to where they came from.
+    void nextTick(() => {
+      if (document.activeElement === document.body && before instanceof HTMLElement) before.focus()
+    })
   },
-  { flush: 'post' },
+  { flush: 'sync' },
 )
 
-function closeFromOutside(event: MouseEvent): void {
-  if (event.target === dialog.value) open.value = false
+function close(): void {
+  open.value = false
+}
+
+/** The dialog takes the keys itself in the next moment; they are given on in the one after. */
+async function focusWhatIsMarked(): Promise<void> {
+  await nextTick()
+  await nextTick()
+  const marked = inside.value?.querySelector<HTMLElement>('[data-takes-keys]')
+  const field =
+    marked?.matches('input, textarea, button, [tabindex]') === true ? marked : marked?.querySelector('input')
+  field?.focus()
 }
 </script>
 
 <template>
-  <!-- A click on the veil closes; the keyboard has Escape. -->
-  <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
-  <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
-  <!-- eslint-disable vuejs-accessibility/no-noninteractive-element-interactions -->
-  <dialog
-    ref="dialog"
-    tabindex="-1"
-    :class="width"
-    :aria-labelledby="id"
-    @close="open = false"
-    @mousedown="closeFromOutside"
+  <el-dialog
+    :model-value="open"
+    :width="WIDTHS[width]"
+    top="12vh"
+    :lock-scroll="false"
+    :show-close="false"
+    :transition="AT_ONCE"
+    :before-close="close"
+    :data-open="open"
+    @open-auto-focus="focusWhatIsMarked"
   >
-    <div v-if="open" class="inside">
-      <header>
-        <h2 :id="id">{{ title }}</h2>
+    <template #header="{ titleId }">
+      <header v-if="open">
+        <h2 :id="titleId">{{ title }}</h2>
         <button v-if="closable" type="button" class="close" aria-label="Close" @click="open = false">×</button>
       </header>
-      <slot />
-    </div>
-  </dialog>
+    </template>
+    <div v-if="open" ref="inside"><slot /></div>
+  </el-dialog>
 </template>
 
 <style scoped>
-dialog {
-  max-width: calc(100vw - 40px);
-  max-height: min(84vh, 760px);
-  margin-top: 14vh;
-  padding: 0;
-  border: 1px solid var(--rule);
-  border-radius: var(--corner);
-  background: var(--sheet);
-  color: var(--ink);
-}
-
-dialog::backdrop {
-  background: rgb(0 0 0 / 40%);
-}
-
-.narrow {
-  width: 460px;
-}
-
-.middle {
-  width: 580px;
-}
-
-.wide {
-  width: 780px;
-}
-
-.inside {
-  padding: 16px 18px;
-}
-
 header {
   display: flex;
   justify-content: space-between;
-  padding-bottom: 10px;
 }
 
 .close {

@@ -75,7 +75,7 @@ function choose(command: Command | undefined): void {
   <ModalSheet v-model="open" title="Jump to" :closable="false">
     <input
       v-model="typed"
-      autofocus
+      data-takes-keys
       class="typed"
       type="text"
       role="combobox"

@@ -70,10 +70,10 @@ it('is silent behind an open dialog, and not behind a closed one', () => {
   scope.run(() => {
     useShortcuts([{ keys: 'j', label: 'next', scope: 'Roster', run }])
   })
-  document.body.innerHTML = '<dialog open></dialog>'
+  document.body.innerHTML = '<div class="el-dialog" data-open="true"></div>'
   press('j')
   expect(run).not.toHaveBeenCalled()
-  document.body.innerHTML = '<dialog></dialog>'
+  document.body.innerHTML = '<div class="el-dialog" data-open="false"></div>'
   press('j')
   expect(run).toHaveBeenCalledOnce()
 })

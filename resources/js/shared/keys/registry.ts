@@ -52,7 +52,7 @@ function isTyping(target: EventTarget | null): boolean {
 }
 
 function isInDialog(): boolean {
-  return document.querySelector('dialog[open]') !== null
+  return document.querySelector('.el-dialog[data-open=true], .el-message-box') !== null
 }
 
 export function nameOf(event: KeyboardEvent): string {
