@@ -82,6 +82,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             Route::get('customers', [RosterController::class, 'index']);
             Route::get('find', FindController::class);
             Route::get('templates', [TakingOnController::class, 'templates']);
+            Route::get('templates/{template}/sample', [TakingOnController::class, 'sample']);
             Route::get('stock', [TakingOnController::class, 'stock']);
             Route::get('findings', [FindingController::class, 'index']);
             Route::post('findings/export', [FindingController::class, 'export'])->withoutMiddleware(NeedsEdit::class);

@@ -36,7 +36,7 @@ final class TechnicianTest extends BrowserTestCase
     private function takeOnTwelve(): void
     {
         $this->click('[data-testid=take-on]');
-        $this->choose('input[name=template]', 'One-site', 'One-site office');
+        $this->press('Begin with this', '[data-testid=template-one-site-office]');
         $this->type('input[name=name]', 'Whelk Chandlery');
         $this->choose('input[name=region]', 'Nova', 'Nova Scotia');
         $this->choose('input[name=zone]', 'Halifax', 'America/Halifax');

@@ -45,8 +45,8 @@ final class WholePathTest extends BrowserTestCase
     private function takeOn(): void
     {
         $this->click('[data-testid=take-on]');
+        $this->press('Begin with this', '[data-testid=template-one-line-office]');
         $this->type('input[name=name]', 'Thornback Sailmakers');
-        $this->choose('input[name=template]', 'One line', 'One line, one person');
         $this->choose('input[name=zone]', 'Halifax', 'America/Halifax');
         $this->choose('input[name=mainNumber]', '5550119', '+1 902 555 0119');
         $this->see('1 answer to go: who takes the message');

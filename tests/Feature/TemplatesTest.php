@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Ability;
+use DateTimeZone;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
@@ -14,6 +15,33 @@ final class TemplatesTest extends FeatureTestCase
 {
     private const USERS = "Name\tExt\tMail\tMobile\tWorks in\nInes Marsh\t201\tines@inlet.example\t902 555 "
         . "0177\tReception\nJoss Arden\t\tjoss@inlet.example\t\tLoft\n";
+
+    public function test_a_template_shows_what_it_gives_before_anything_is_answered_and_writes_nothing(): void
+    {
+        $before = DB::table('objects')->count();
+        $sample = $this->actingAs($this->lead)->getJson('/api/templates/shop-with-queue/sample')->assertOk()->json();
+
+        self::assertContains('queue', array_column($sample['strip'], 'ifAnswered'));
+        self::assertContains('group', array_column($sample['map']['nodes'], 'sort'));
+        foreach ($sample['map']['nodes'] as $node) {
+            self::assertTrue($node['object'] === null || isset($sample['names'][$node['object']]), $node['id']);
+        }
+        self::assertSame($before, DB::table('objects')->count());
+        $this->getJson('/api/templates/no-such/sample')->assertNotFound();
+    }
+
+    public function test_a_region_says_its_zone_where_it_has_one(): void
+    {
+        $regions = $this->actingAs($this->lead)->getJson('/api/templates')->assertOk()->json('regions');
+        $zones = array_column($regions, 'zone', 'code');
+
+        self::assertSame(['America/Halifax', null, null], [$zones['CA-NS'], $zones['CA'], $zones['US']]);
+        foreach (array_filter($zones) as $code => $zone) {
+            // The tz database lists which zones lie in a country: PHP's copy of zone.tab.
+            $country = substr($code, 0, 2);
+            self::assertContains($zone, DateTimeZone::listIdentifiers(DateTimeZone::PER_COUNTRY, $country), $code);
+        }
+    }
 
     public function test_a_preview_says_how_answers_were_read_what_is_wrong_and_where(): void
     {

@@ -22,12 +22,17 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
+use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Calls\Year\CallMap;
 use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\PastedTable;
+use Jaunty\Core\Templates\Sample;
 use Jaunty\Core\Templates\SlotType;
 use Jaunty\Core\Templates\UnusableAnswers;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
@@ -57,10 +62,40 @@ final class TakingOnController extends Controller
             'slots' => array_map(SlotResource::of(...), $pair['template']->slots),
         ], $this->templates->newest()),
             'regions' => array_map(
-                static fn (string $code, string $name): array => ['code' => $code, 'name' => $name],
+                static fn (string $code, string $name): array => [
+                    'code' => $code, 'name' => $name, 'zone' => HolidayRegions::zone($code),
+                ],
                 array_keys(HolidayRegions::names()),
                 HolidayRegions::names(),
             )]);
+    }
+
+    /** What a template gives, to choose by: its week and where calls go, by the examples of its own questions. */
+    public function sample(string $template): JsonResponse
+    {
+        $found = $this->templates->newestOf($template)['template'] ?? throw new NotFoundHttpException();
+        $book = Sample::of($found, $this->takingOn->circumstances())->book;
+        $now = $this->clock->now()->getTimestamp();
+        $main = $book->tenant->mainNumber?->key;
+        $maps = array_map(
+            CallMap::of(...),
+            $main === null ? [] : (new Inspection($book, $now))->survey()->runsOf($main),
+        );
+        usort($maps, static fn (CallMap $one, CallMap $other): int => count($other->arrows) <=> count($one->arrows));
+
+        return new JsonResponse([
+            'strip' => WeekStrip::ofMain($book, $now)?->toArray(),
+            'map' => $maps === [] ? null : ['nodes' => $maps[0]->nodes, 'arrows' => $maps[0]->arrows],
+            'names' => array_column(
+                array_map(
+                    static fn (BookObject $object): array => [(string) Reference::of($object), $object->label()],
+                    $book->objects(),
+                ),
+                1,
+                0,
+            ),
+            'objects' => count($book->objects()),
+        ]);
     }
 
     public function stock(Request $request, NumberStock $stock): JsonResponse

@@ -26,7 +26,7 @@ final class HolidayRegions
 
     private const SUNDAY = 6;
 
-    /** @var ?array<string, array{name: string, source: string, holidays: list<Listed>}> */
+    /** @var ?array<string, array{name: string, zone?: string, source: string, holidays: list<Listed>}> */
     private static ?array $known = null;
 
     /** @return array<string, string> names by ISO 3166 code, with subdivision where it has one */
@@ -41,6 +41,15 @@ final class HolidayRegions
             1,
             0,
         );
+    }
+
+    /**
+     * The time zone of a region, where most of it has one: what zone.tab of the tz database says of "most areas". Null
+     * where it has several, and for what is no region.
+     */
+    public static function zone(string $region): ?string
+    {
+        return self::known()[$region]['zone'] ?? null;
     }
 
     /** The law a region's holidays stand on, or what they were taken from. */
@@ -147,11 +156,11 @@ final class HolidayRegions
         return (int) array_search($near['weekday'], ClockTime::DAYS, true);
     }
 
-    /** @return array<string, array{name: string, source: string, holidays: list<Listed>}> */
+    /** @return array<string, array{name: string, zone?: string, source: string, holidays: list<Listed>}> */
     private static function known(): array
     {
         if (self::$known === null) {
-            /** @var array<string, array{name: string, source: string, holidays: list<Listed>}> $read */
+            /** @var array<string, array{name: string, zone?: string, source: string, holidays: list<Listed>}> $read */
             $read = json_decode(
                 (string) file_get_contents(__DIR__ . '/../../data/holidays.json'),
                 true,

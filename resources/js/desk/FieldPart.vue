@@ -3,11 +3,12 @@ import { computed } from 'vue'
 import type { BookObject } from '@/api'
 import { dateIn, now } from '@/shared'
 import type { Field } from './catalogue'
+import { shown } from './cells'
 import { useDesk, useDraft } from './desk'
 import InlineField from './InlineField.vue'
 import { sidesOf, withSide } from './treatments'
-import { inSentence } from './words'
-import { asText, valueAt } from './values'
+import { inSentence, itemInWords } from './words'
+import { same, valueAt } from './values'
 
 /** One field, or the fields inside it. */
 const props = defineProps<{ object: BookObject; field: Field; path: string }>()
@@ -25,6 +26,13 @@ const words = computed(() => inSentence(props.field.title))
 const columns = computed(() =>
   props.field.sort === 'items' ? props.field.fields.filter((each) => each.name !== 'item') : [],
 )
+
+/** What it is where nobody says otherwise, where somebody did. */
+const comes = computed(() => {
+  const { field } = props
+  if (field.sort !== 'one' || field.default === undefined || same(value.value, field.default)) return undefined
+  return shown(field.default, field.type, names.value)
+})
 
 const sides = computed(() => sidesOf(value.value))
 
@@ -78,7 +86,11 @@ function toggle(): void {
     <dt>
       {{ words }}<span v-if="field.help !== undefined" class="help small">{{ field.help }}</span>
     </dt>
-    <dd><InlineField :object :path :label="words" /></dd>
+    <dd>
+      <InlineField :object :path :label="words" /><span v-if="comes !== undefined" class="soft small comes"
+        >as it comes: {{ comes }}</span
+      >
+    </dd>
   </div>
   <div v-else-if="field.sort === 'treatment'" class="line">
     <dt>{{ words }}</dt>
@@ -132,10 +144,10 @@ function toggle(): void {
     <dd>
       <div v-for="each in items" :key="each.item" class="item">
         <div class="itemHead">
-          <span class="mono">{{ each.item }}</span><button
+          <strong>{{ itemInWords(object.ref, path, each, names, true) }}</strong><button
             type="button"
             class="text-button small"
-            :aria-label="`take out ${asText(each.item)} of ${words}`"
+            :aria-label="`take out ${itemInWords(object.ref, path, each, names, true)} of ${words}`"
             @click="remove(each.item)"
           >
             take out
@@ -179,6 +191,10 @@ dt button {
 
 dd {
   margin: 0;
+}
+
+.comes {
+  margin-left: 12px;
 }
 
 dl {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Region, Slot, StockNumber } from '@/api'
+import { ChoiceField } from '@/shared'
 
 /** One question that is no table: a list to choose from where there is one, else a line or a few to write. */
 const {
@@ -18,7 +19,7 @@ const {
 defineEmits<{ left: [] }>()
 const answer = defineModel<string>({ default: '' })
 
-const ZONES = Intl.supportedValuesOf('timeZone')
+const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone.replaceAll('_', ' ')] as const)
 
 const digits = ref('')
 const offered = computed(() => stock.filter((each) => each.number.includes(digits.value)))
@@ -32,32 +33,16 @@ function lookFor(typed: string): void {
 </script>
 
 <template>
-  <el-select
-    v-if="asked.type === 'zone'"
+  <ChoiceField
+    v-if="asked.type === 'zone' || asked.type === 'region'"
     :id="id"
     v-model="answer"
-    filterable
-    default-first-option
+    :options="asked.type === 'zone' ? ZONES : regions.map((region) => [region.code, region.name] as const)"
     :name="asked.key"
-    :placeholder="example"
+    :placeholder="asked.type === 'zone' ? example : 'Choose'"
     :aria-describedby="describedBy"
     @blur="$emit('left')"
-  >
-    <el-option v-for="zone in ZONES" :key="zone" :label="zone.replaceAll('_', ' ')" :value="zone" />
-  </el-select>
-  <el-select
-    v-else-if="asked.type === 'region'"
-    :id="id"
-    v-model="answer"
-    filterable
-    default-first-option
-    :name="asked.key"
-    placeholder="Choose"
-    :aria-describedby="describedBy"
-    @blur="$emit('left')"
-  >
-    <el-option v-for="region in regions" :key="region.code" :label="region.name" :value="region.code" />
-  </el-select>
+  />
   <el-select
     v-else-if="asked.type === 'number'"
     :id="id"

@@ -1,6 +1,6 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, beforeEach, expect, it, vi } from 'vitest'
-import { bookObject, close, fakeServer, key, open, Refused, SESSION, settle } from '@/testing'
+import { bookObject, choose, close, fakeServer, key, open, Refused, SESSION, settle } from '@/testing'
 import TakingOnView from './TakingOnView.vue'
 
 const PLAIN = { type: 'text', help: null, example: null, optional: false, default: null, options: [], columns: [] }
@@ -52,7 +52,15 @@ async function takingOn(
   handlers: Record<string, unknown>,
 ): Promise<{ server: ReturnType<typeof fakeServer>; router: Awaited<ReturnType<typeof open>>['router'] }> {
   const server = fakeServer({
-    'GET /templates': { templates: [TEMPLATE], regions: [] },
+    'GET /templates': {
+      templates: [TEMPLATE],
+      regions: [
+        { code: 'CA-NS', name: 'Nova Scotia', zone: 'America/Halifax' },
+        { code: 'CA-ON', name: 'Ontario', zone: 'America/Toronto' },
+        { code: 'US', name: 'United States', zone: null },
+      ],
+    },
+    'GET /templates/one-line/sample': { strip: null, map: { nodes: [], arrows: [] }, names: {}, objects: 9 },
     'GET /stock': { numbers: [] },
     'GET /session': SESSION,
     'GET /customers': { customers: [] },
@@ -63,6 +71,9 @@ async function takingOn(
   })
   const opened = await open(TakingOnView, `/taking-on?set=${SET}`)
   page = opened.page
+  const choice = page.find('[data-testid=template-one-line] button')
+  if (choice.exists()) await choice.trigger('click')
+  await settle()
   return { server, router: opened.router }
 }
 
@@ -181,7 +192,8 @@ it('keeps answers over a reload, and lets them go when asked', async () => {
     .find((each) => each.text() === 'Throw away')
     ?.trigger('click')
   await settle()
-  expect((page.get('input[name=name]').element as HTMLInputElement).value).toBe('')
+  expect(page.find('input[name=name]').exists()).toBe(false)
+  expect(page.text()).toContain('What was answered of Inlet is thrown away.')
 
   await page
     .findAll('button')
@@ -214,7 +226,8 @@ it('takes on several at once, each kept as a set of its own', async () => {
     .find((each) => each.text() === 'Another customer')
     ?.trigger('click')
   await settle()
-  expect([name(), page.get('[data-testid=other-sets]').text()]).toEqual(['', 'Also begun: Inlet, Northgate'])
+  expect(page.find('input[name=name]').exists()).toBe(false)
+  expect(page.get('[data-testid=other-sets]').text()).toBe('Also begun: Inlet, Northgate')
 
   await page
     .get('[data-testid=other-sets]')
@@ -258,4 +271,73 @@ it('is not for somebody who may not take customers on', async () => {
   await takingOn({ 'GET /session': { ...SESSION, technician: { ...SESSION.technician, mayTakeOn: false } } })
 
   expect(page.text()).toContain('Taking customers on is not granted to you')
+})
+
+it('begins by choosing a template by what it gives, and asks no question before', async () => {
+  vi.useRealTimers()
+  const server = fakeServer({
+    'GET /templates': { templates: [TEMPLATE, { ...TEMPLATE, key: 'shop', name: 'Shop' }], regions: [] },
+    'GET /templates/one-line/sample': { strip: null, map: null, names: {}, objects: 9 },
+    'GET /templates/shop/sample': { strip: null, map: null, names: {}, objects: 23 },
+    'GET /stock': { numbers: [] },
+    'GET /session': SESSION,
+    'GET /customers': { customers: [] },
+    'GET /taking-on/answers': { kept: [] },
+  })
+  page = (await open(TakingOnView, `/taking-on?set=${SET}`)).page
+  expect(page.find('input[name=name]').exists()).toBe(false)
+  expect(page.findAll('ol li').map((each) => each.text().replace(/\s+/g, ' '))).toEqual([
+    expect.stringContaining('2 questions; its example makes 9 objects'),
+    expect.stringContaining('23 objects'),
+  ])
+
+  await page.get('[data-testid=template-shop] button').trigger('click')
+  await settle()
+  expect(page.find('input[name=name]').exists()).toBe(true)
+  expect(server.asked.filter((each) => each.call.startsWith('PUT'))).toEqual([])
+})
+
+it('takes the zone along with the region, until somebody chose another', async () => {
+  const slots = [
+    { ...PLAIN, key: 'region', question: 'Whose holidays', type: 'region' },
+    { ...PLAIN, key: 'zone', question: 'Time zone', type: 'zone' },
+  ]
+  const { server } = await takingOn({
+    'GET /templates': {
+      templates: [{ ...TEMPLATE, slots }],
+      regions: [
+        { code: 'CA-NS', name: 'Nova Scotia', zone: 'America/Halifax' },
+        { code: 'CA-ON', name: 'Ontario', zone: 'America/Toronto' },
+        { code: 'US', name: 'United States', zone: null },
+      ],
+    },
+    [PREVIEW]: { ...MISSING, asked: ['region', 'zone'], faults: [] },
+  })
+  const said = async (list: string, option: string): Promise<unknown> => {
+    vi.useRealTimers()
+    await choose(page, list, option)
+    await new Promise((over) => setTimeout(over, 300))
+    await settle()
+    return (server.asked.findLast((each) => each.call === KEPT)?.body as { answers: unknown }).answers
+  }
+  expect(await said('input[name=region]', 'Nova Scotia')).toEqual({ region: 'CA-NS', zone: 'America/Halifax' })
+  expect(await said('input[name=region]', 'Ontario')).toEqual({ region: 'CA-ON', zone: 'America/Toronto' })
+  expect(await said('input[name=region]', 'United States')).toEqual({ region: 'US', zone: 'America/Toronto' })
+  expect(await said('input[name=zone]', 'America/Vancouver')).toEqual({ region: 'US', zone: 'America/Vancouver' })
+  expect(await said('input[name=region]', 'Nova Scotia')).toEqual({ region: 'CA-NS', zone: 'America/Vancouver' })
+})
+
+it('keeps what is being typed when another page is opened in the middle of it', async () => {
+  const { server, router } = await takingOn({ [PREVIEW]: MISSING })
+  await answer('name', 'Inlet')
+  const field = page.get('input[name=name]')
+  ;(field.element as HTMLInputElement).focus()
+  await field.setValue('Inlet Ca')
+  await router.push('/elsewhere')
+  page.unmount()
+  await settle()
+  expect(server.asked.findLast((each) => each.call === KEPT)?.body).toEqual({
+    template: 'one-line',
+    answers: { name: 'Inlet Ca' },
+  })
 })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
 import { rosterQuery } from '@/roster'
@@ -18,6 +18,7 @@ import {
   useTitle,
 } from '@/shared'
 import AnswerForm from './AnswerForm.vue'
+import TemplateChoice from './TemplateChoice.vue'
 import { isGiven, nameOfSet, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
 
@@ -38,10 +39,7 @@ const before = useQuery({
 })
 const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
 
-const template = computed(
-  () =>
-    templates.data.value?.templates.find((each) => each.key === kept.template) ?? templates.data.value?.templates[0],
-)
+const template = computed(() => templates.data.value?.templates.find((each) => each.key === kept.template))
 const slots = computed<Slot[]>(() => template.value?.slots ?? [])
 const unanswered = computed(() => toAnswer(slots.value, kept.answers, asked.value))
 const shown = computed(() => slots.value.filter((slot) => asked.value === undefined || asked.value.includes(slot.key)))
@@ -65,11 +63,30 @@ const opened = reactive(new Set<string>())
 const wanted = computed(() => JSON.stringify([template.value?.key, kept.answers]))
 const current = computed(() => madeFrom.value === wanted.value)
 
-watch(template, (found) => {
-  if (found === undefined) return
-  if (found.key !== kept.template) asked.value = undefined
-  kept.template = found.key
-})
+// Which questions are asked is the template's.
+watch(
+  () => kept.template,
+  () => {
+    asked.value = undefined
+    void nextTick(() => {
+      document.scrollingElement?.scrollTo(0, 0)
+    })
+  },
+)
+
+// Most regions lie in one zone: it goes along with the region until somebody chose another.
+const zoneOf = (region: unknown): string | undefined =>
+  templates.data.value?.regions.find((each) => each.code === region)?.zone ?? undefined
+watch(
+  () => kept.answers['region'],
+  (region, before) => {
+    const zone = kept.answers['zone']
+    if (!slots.value.some((slot) => slot.key === 'zone')) return
+    if (zone !== undefined && zone !== '' && zone !== zoneOf(before)) return
+    const there = zoneOf(region)
+    if (there !== undefined) kept.answers['zone'] = there
+  },
+)
 
 let timer: ReturnType<typeof setTimeout> | undefined
 watch(
@@ -83,10 +100,12 @@ watch(
   { immediate: true },
 )
 
+let lastKept = ''
 async function keepNow(): Promise<void> {
   const question = wanted.value
   try {
     await keep()
+    lastKept = question
     if (question === wanted.value) keptAs.value = 'kept'
   } catch {
     keptAs.value = 'not kept: the server does not answer'
@@ -94,7 +113,7 @@ async function keepNow(): Promise<void> {
 }
 
 function leave(): void {
-  if (keptAs.value === 'kept') return
+  if (wanted.value === lastKept || !slots.value.some((slot) => isGiven(kept.answers, slot))) return
   clearTimeout(timer)
   keepLeaving()
 }
@@ -102,6 +121,9 @@ onMounted(() => {
   window.addEventListener('pagehide', leave)
 })
 onBeforeUnmount(() => {
+  // What is being typed in a cell is told when the cell is left; nobody leaves it where the page goes first.
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+  leave()
   window.removeEventListener('pagehide', leave)
 })
 
@@ -263,7 +285,26 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
   <main v-else-if="templates.error.value !== null || stock.error.value !== null || before.error.value !== null">
     <ErrorState :error="templates.error.value ?? stock.error.value ?? before.error.value" @again="askAgain" />
   </main>
-  <main v-else-if="template === undefined || before.isPending.value"><LoadingLines what="templates and stock" /></main>
+  <main v-else-if="templates.data.value === undefined || before.isPending.value">
+    <LoadingLines what="templates and stock" />
+  </main>
+  <main v-else-if="template === undefined" class="beginning">
+    <div class="head">
+      <h2>What shall callers get?</h2>
+      <p v-if="thrown !== undefined" class="kept" role="status">
+        What was answered of {{ nameOfSet(thrown) }} is thrown away.
+        <button type="button" class="text-button" @click="backToWhatWas">Put it back</button>
+      </p>
+      <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">
+        Also begun:
+        <template v-for="(set, index) in others" :key="set.id"
+          >{{ index > 0 ? ', ' : ''
+          }}<button type="button" class="text-button" @click="goOnWith(set.id)">{{ nameOfSet(set) }}</button></template
+        >
+      </p>
+    </div>
+    <TemplateChoice :templates="templates.data.value.templates" @choose="kept.template = $event" />
+  </main>
   <main v-else class="two">
     <form class="said" novalidate @submit.prevent="enter">
       <p v-if="thrown !== undefined" class="kept" role="status">
@@ -283,7 +324,7 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
           <el-option
             v-for="each in templates.data.value?.templates"
             :key="each.key"
-            :label="`${each.name}, version ${each.version}`"
+            :label="each.name"
             :value="each.key"
           />
         </el-select>
@@ -379,7 +420,7 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
       <p class="act">
         <el-button type="primary" data-testid="enter" :disabled="entering || inTheWay !== undefined" @click="enter"
           >Enter in the book</el-button
-        >
+        ><kbd>Ctrl Enter</kbd>
         <span class="soft">{{ inTheWay ?? 'makes revision 1; nothing goes to the switch yet' }}</span>
       </p>
     </section>
@@ -389,6 +430,10 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
 <style scoped>
 .kept {
   margin-bottom: 10px;
+}
+
+kbd {
+  white-space: nowrap;
 }
 
 .title {
@@ -418,7 +463,8 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
   position: sticky;
   top: 0;
   align-self: start;
-  max-height: 100vh;
+  max-height: calc(100vh - 44px);
+  padding-bottom: 0;
   overflow-y: auto;
 }
 
@@ -474,11 +520,21 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
   padding: 18px 0;
 }
 
+.beginning {
+  padding: 16px 22px;
+}
+
+/* However much will be made: what makes it is in sight. */
 .act {
   display: flex;
+  position: sticky;
+  bottom: 0;
   gap: 14px;
   align-items: baseline;
   margin-top: 22px;
+  padding: 10px 0;
+  border-top: 1px solid var(--rule-soft);
+  background: var(--paper);
 }
 
 @media (width < 940px) {

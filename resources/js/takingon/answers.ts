@@ -74,7 +74,7 @@ export function useAnswers(): Sets {
 
   /** Another customer; what was answered of this one stays kept. */
   function begin(): void {
-    open({ id: crypto.randomUUID(), template: kept.template, answers: {} })
+    open({ id: crypto.randomUUID(), template: '', answers: {} })
   }
 
   function goOn(id: string): void {

@@ -62,7 +62,14 @@ export async function choose(page: VueWrapper, list: string, said: string): Prom
   await page.get(list).trigger('click')
   await settle()
   const dropped = `#${page.get(list).attributes('aria-controls') ?? ''} .el-select-dropdown__item`
-  const option = [...document.querySelectorAll(dropped)].find((each) => each.textContent.trim() === said)
+  const find = (): Element | undefined =>
+    [...document.querySelectorAll(dropped)].find((each) => each.textContent.trim() === said)
+  // Of a long list only what is in view is drawn: it is looked for by typing.
+  if (find() === undefined) {
+    await page.get(list).setValue(said)
+    await settle()
+  }
+  const option = find()
   if (option === undefined) throw new Error(`${list} offers no ${said}.`)
   await new DOMWrapper(option).trigger('click')
   await settle()

@@ -83,6 +83,43 @@ final class SurveyTest extends TestCase
         }
     }
 
+    public function test_a_call_map_folds_what_is_alike_and_leaves_nothing_out(): void
+    {
+        foreach (self::books() as $name => $book) {
+            foreach (Survey::of($book, self::FROM, self::MONTH)->runs as $run) {
+                $map = CallMap::of($run);
+                $shown = [];
+                foreach ($map->nodes as $node) {
+                    $stands = $node['stands'];
+                    self::assertTrue($stands === [] || count($stands) > 3, $name);
+                    array_push($shown, ...($stands === [] ? [$node['id']] : $stands));
+                }
+                self::assertSame(array_values(array_unique($shown)), $shown, $name);
+                foreach ($run->explored->states as $state) {
+                    self::assertContains($state->object, $shown, $name);
+                }
+            }
+        }
+    }
+
+    public function test_ten_people_with_a_mailbox_each_are_two_nodes_and_another_is_not_among_them(): void
+    {
+        $people = range(201, 210);
+        $book = self::menuOf($people, [210]);
+        $map = CallMap::of(Survey::of($book, self::FROM, self::MONTH)->runs[0]);
+        $folds = array_values(array_filter($map->nodes, static fn (array $node): bool => $node['stands'] !== []));
+
+        self::assertSame(
+            [
+                array_map(static fn (int $each): string => "user:u{$each}", range(201, 209)),
+                array_map(static fn (int $each): string => "mailbox:u{$each}", range(201, 209)),
+            ],
+            array_column($folds, 'stands'),
+        );
+        self::assertContains('user:u210', array_column($map->nodes, 'id'));
+        self::assertLessThan(9, count($map->nodes));
+    }
+
     public function test_a_shortest_call_comes_to_the_end_it_was_looked_for(): void
     {
         $shown = 0;
@@ -175,6 +212,26 @@ final class SurveyTest extends TestCase
                 ['item' => 'week', 'days' => ['mon', 'tue', 'wed', 'thu', 'fri'], 'from' => '08:00', 'to' => '17:00'],
             ]]],
             'mailboxes' => [['key' => 'desk']],
+        ]);
+    }
+
+    /**
+     * A menu where extensions may be dialled, and a mailbox for each.
+     *
+     * @param  list<int>  $people  by extension
+     * @param  list<int>  $without  those without a mailbox of their own
+     */
+    private static function menuOf(array $people, array $without): Book
+    {
+        return BookFormat::fromValue([
+            'format' => BookFormat::FORMAT, 'version' => 1, 'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [['key' => '+19025550100', 'destination' => 'menu:day']],
+            'menus' => [['key' => 'day', 'transfer' => 'blind', 'dialExtensions' => ['scope' => 'all']]],
+            'users' => array_map(static fn (int $each): array => [
+                'key' => "u{$each}", 'extension' => (string) $each, 'legs' => [['item' => 'desk']],
+                'mailbox' => in_array($each, $without, true) ? null : "mailbox:u{$each}",
+            ], $people),
+            'mailboxes' => array_map(static fn (int $each): array => ['key' => "u{$each}"], $people),
         ]);
     }
 

@@ -8,10 +8,12 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
+use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Templates\Answers;
 use Jaunty\Core\Templates\Circumstances;
 use Jaunty\Core\Templates\Expansion;
+use Jaunty\Core\Templates\Sample;
 use Jaunty\Core\Templates\Slot;
 use Jaunty\Core\Templates\Template;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -27,6 +29,18 @@ final class ShippedTemplatesTest extends TestCase
     private const SATURDAY_NIGHT = '2026-12-05T20:00';
 
     private const CHRISTMAS = '2026-12-25T11:00';
+
+    public function test_each_can_be_seen_before_anything_is_answered(): void
+    {
+        $files = (array) glob(__DIR__ . '/../../../templates/*.json');
+        self::assertNotSame([], $files);
+        foreach ($files as $file) {
+            $template = Template::fromJson((string) file_get_contents((string) $file));
+            $book = Sample::of($template, new Circumstances(LocalDate::parse('2026-12-01')))->book;
+            self::assertNotNull($book->tenant->mainNumber, $template->key);
+            self::assertNotNull(WeekStrip::ofMain($book, 1_796_083_200), $template->key);
+        }
+    }
 
     /** @param array<string, mixed> $script */
     #[DataProvider('calls')]

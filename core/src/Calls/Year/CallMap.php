@@ -17,9 +17,16 @@ final readonly class CallMap
     /** More people than this whom one place can ring are one node: a drawing of forty telephones says less. */
     private const MOST_PEOPLE = 3;
 
+    /** As many that are alike are drawn one by one. */
+    private const MOST_ALIKE = 3;
+
+    /** Whose names matter less than how many there are. */
+    private const ALIKE = ['user', 'person', 'mailbox', 'outside'];
+
     /**
-     * @param  list<array{id: string, object: ?string, sort: string, people: int}>  $nodes  object is a reference or an
-     *     outside number; null for an end such as a dead end, and where several people are one node
+     * @param  list<array{id: string, object: ?string, sort: string, people: int, stands: list<string>}>  $nodes  object
+     *     is a reference or an outside number; null for an end such as a dead end, where several people are one node,
+     *     and where one stands for several that are alike
      * @param  list<array{from: string, to: string, labels: list<string>}>  $arrows  what has to happen
      */
     private function __construct(public array $nodes, public array $arrows)
@@ -50,12 +57,12 @@ final readonly class CallMap
             }
         }
 
-        return new self(
+        return self::folded(
             array_map(
                 static fn (string $id, string $sort): array => [
                     'id' => $id,
                     'object' => str_starts_with($id, 'end ') || str_starts_with($id, 'people ') ? null : $id,
-                    'sort' => $sort, 'people' => count($crowds[substr($id, strlen('people '))] ?? []),
+                    'sort' => $sort, 'people' => count($crowds[substr($id, strlen('people '))] ?? []), 'stands' => [],
                 ],
                 array_keys($nodes),
                 array_values($nodes),
@@ -69,6 +76,75 @@ final readonly class CallMap
                 $arrows,
             )),
         );
+    }
+
+    /**
+     * People, mailboxes and outside numbers that nobody can tell apart by where they are reached from, how, and where
+     * they lead, as one node: that ten people each have a mailbox is "10 people" and "10 mailboxes".
+     *
+     * @param  list<array{id: string, object: ?string, sort: string, people: int, stands: list<string>}>  $nodes
+     * @param  list<array{from: string, to: string, labels: list<string>}>  $arrows
+     */
+    private static function folded(array $nodes, array $arrows): self
+    {
+        $shapes = self::shapes($nodes, $arrows);
+        $alike = [];
+        foreach ($nodes as $node) {
+            $alike[$shapes[$node['id']]][] = $node['id'];
+        }
+        $into = [];
+        $kept = [];
+        foreach ($nodes as $node) {
+            $stands = $alike[$shapes[$node['id']]];
+            if (count($stands) <= self::MOST_ALIKE) {
+                $kept[$node['id']] = $node;
+
+                continue;
+            }
+            $id = "alike {$stands[0]}";
+            $into[$node['id']] = $id;
+            $kept[$id] ??= ['id' => $id, 'object' => null, 'sort' => $node['sort'], 'people' => 0, 'stands' => $stands];
+        }
+        $drawn = [];
+        foreach ($arrows as $arrow) {
+            [$from, $to] = [$into[$arrow['from']] ?? $arrow['from'], $into[$arrow['to']] ?? $arrow['to']];
+            $drawn["{$from} > {$to}"] ??= ['from' => $from, 'to' => $to, 'labels' => $arrow['labels']];
+        }
+
+        return new self(array_values($kept), array_values($drawn));
+    }
+
+    /**
+     * A name for the place of each node in the drawing, the same for those that are alike: told apart further and
+     * further by what their arrows come from and lead to, until nothing more is told apart.
+     *
+     * @param  list<array{id: string, object: ?string, sort: string, people: int, stands: list<string>}>  $nodes
+     * @param  list<array{from: string, to: string, labels: list<string>}>  $arrows
+     * @return array<string, string> by node
+     */
+    private static function shapes(array $nodes, array $arrows): array
+    {
+        $shapes = [];
+        foreach ($nodes as $node) {
+            $isOneOfMany = $node['object'] !== null && in_array($node['sort'], self::ALIKE, true);
+            $shapes[$node['id']] = $isOneOfMany ? $node['sort'] : $node['id'];
+        }
+        do {
+            $before = count(array_unique($shapes));
+            $seen = array_map(static fn (string $shape): array => [$shape], $shapes);
+            foreach ($arrows as $arrow) {
+                $how = implode(', ', $arrow['labels']);
+                $seen[$arrow['from']][] = "to {$shapes[$arrow['to']]} by {$how}";
+                $seen[$arrow['to']][] = "from {$shapes[$arrow['from']]} by {$how}";
+            }
+            foreach ($seen as $id => $arrowsThere) {
+                $shape = array_shift($arrowsThere);
+                sort($arrowsThere);
+                $shapes[$id] = hash('xxh128', $shape . "\n" . implode("\n", $arrowsThere));
+            }
+        } while (count(array_unique($shapes)) > $before);
+
+        return $shapes;
     }
 
     /** @return array<string, array<string, true>> who may answer at a place, by place, of those with many */

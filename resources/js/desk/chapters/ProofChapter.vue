@@ -1,13 +1,22 @@
 <script setup lang="ts">
 import { keepPreviousData, useQueries, useQuery } from '@tanstack/vue-query'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { client, take } from '@/api'
-import { ChoiceField, EmptyState, ErrorState, GETS, GetsSwatch, LoadingLines, outcomeInWords, plural } from '@/shared'
+import {
+  ChoiceField,
+  EmptyState,
+  ErrorState,
+  GETS,
+  GetsSwatch,
+  loadMapDrawing,
+  LoadingLines,
+  outcomeInWords,
+  plural,
+} from '@/shared'
 import { withNames } from '../calls'
 import { useCallLine, useDesk, useDraft, useMargin } from '../desk'
+import CallMapPicture from '../drawings/CallMapPicture.vue'
 import InlineField from '../InlineField.vue'
-
-const CallMapPicture = defineAsyncComponent(() => import('../drawings/CallMapPicture.vue'))
 
 /** What callers can get at any minute of the year, whether what was promised holds, and where calls go. */
 const { customer, names, notice } = useDesk()
@@ -130,8 +139,13 @@ const maps = useQueries({
   queries: computed(() =>
     lanes.value.map(({ run }) => ({
       queryKey: ['computed', customer, 'map', run],
-      queryFn: async () =>
-        await take(client.GET('/customers/{customer}/proof/{run}/map', { params: { path: { customer, run } } })),
+      queryFn: async () => {
+        const [map] = await Promise.all([
+          take(client.GET('/customers/{customer}/proof/{run}/map', { params: { path: { customer, run } } })),
+          loadMapDrawing(),
+        ])
+        return map
+      },
     })),
   ),
 })

@@ -39,6 +39,7 @@ const id = useId()
 
 .field {
   display: grid;
+  align-content: start;
   gap: 4px;
 }
 </style>
