@@ -348,6 +348,14 @@ useShortcuts([
   position: relative;
 }
 
+@media (width < 820px) {
+  .foot {
+    position: sticky;
+    z-index: 5;
+    bottom: 0;
+  }
+}
+
 .notice,
 .traceHead {
   display: flex;

@@ -502,4 +502,38 @@ useCommands(() => [
     padding: 4px 8px 4px 14px;
   }
 }
+
+/* As narrow as a window at twice the size: one thing under another, and one scroll bar. */
+@media (width < 820px) {
+  .page {
+    display: block;
+    height: auto;
+  }
+
+  .body {
+    display: block;
+  }
+
+  .chapters {
+    display: flex;
+    flex-wrap: wrap;
+    padding: 4px 8px;
+    overflow: visible;
+  }
+
+  .chapters .count {
+    margin-left: 0;
+  }
+
+  .week {
+    flex-basis: 100%;
+    padding: 6px 8px;
+  }
+
+  .sheet {
+    min-height: 60vh;
+    padding: 12px;
+    border-width: 1px 0;
+  }
+}
 </style>

@@ -51,7 +51,8 @@ const against = computed(() => {
         {{ ' ' }}
         <TellingLine :telling="data.book.telling" />.</template
       >
-      <span v-if="told.until !== null && told.next !== null" class="soft">
+      <!-- Where the two part there are two things to read; what comes next stands in the week. -->
+      <span v-else-if="told.until !== null && told.next !== null" class="soft">
         From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span
       >
       <span class="soft" data-testid="against-switch">
@@ -71,9 +72,9 @@ const against = computed(() => {
   background: var(--sheet);
 }
 
-@media (width >= 1500px) {
+@media (width < 1100px) {
   .now {
-    min-height: 36px;
+    min-height: 77px;
   }
 }
 

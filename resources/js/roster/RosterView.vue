@@ -557,6 +557,30 @@ td.space {
   margin-left: auto;
 }
 
+/* As narrow as a window at twice the size: the table keeps its columns and is moved through. */
+@media (width < 820px) {
+  .roster {
+    height: auto;
+    padding-bottom: 8px;
+  }
+
+  .roster table {
+    min-width: 900px;
+  }
+
+  .roster {
+    overflow-x: auto;
+  }
+
+  .foot {
+    position: static;
+  }
+
+  .legend {
+    flex-wrap: wrap;
+  }
+}
+
 /* The legend keeps its words; the keys are under Ctrl K and ? as well. */
 @media (width < 1240px) {
   .keys {

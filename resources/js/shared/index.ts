@@ -1,5 +1,3 @@
-import { defineAsyncComponent } from 'vue'
-
 export { useAttempt } from './attempt'
 export { now, setClock, useNow } from './clock'
 export {
@@ -40,8 +38,4 @@ export { byWeight, SEVERITIES, type Severity } from './severity'
 export { default as SeverityBars } from './components/SeverityBars.vue'
 export { default as WeekStrip } from './components/WeekStrip.vue'
 export { GETS, outcomeInWords, type Gets } from './outcomes'
-
-/** It comes with what lays graphs out, when there is a graph: asked for beside the graph, so that nothing jumps. */
-export const loadMapDrawing = (): Promise<typeof import('./components/MapDrawing.vue')> =>
-  import('./components/MapDrawing.vue')
-export const MapDrawing = defineAsyncComponent(loadMapDrawing)
+export { loadMapDrawing, MapDrawing } from './components/mapDrawing'

@@ -1,5 +1,6 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
-import { computed, type ComputedRef } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, type ComputedRef, type Ref } from 'vue'
 
 /** Beyond so many lines only those in view are drawn. */
 const MOST_DRAWN = 150
@@ -15,6 +16,14 @@ export interface Drawn {
   below: number
 }
 
+/** Paper has no view that could be scrolled: all of it is drawn while it is printed. */
+function usePrinting(): Ref<boolean> {
+  const isPrinting = ref(false)
+  useEventListener(window, 'beforeprint', () => (isPrinting.value = true))
+  useEventListener(window, 'afterprint', () => (isPrinting.value = false))
+  return isPrinting
+}
+
 /**
  * Which lines of a table are drawn, so that thousands scroll as few do.
  *
@@ -27,7 +36,8 @@ export function useLongList(
   height: number,
   head = 0,
 ): { isLong: ComputedRef<boolean>; drawn: ComputedRef<Drawn>; show: (index: number) => void } {
-  const isLong = computed(() => count() > MOST_DRAWN)
+  const isPrinting = usePrinting()
+  const isLong = computed(() => count() > MOST_DRAWN && !isPrinting.value)
   const lines = useVirtualizer(
     computed(() => ({
       count: count(),

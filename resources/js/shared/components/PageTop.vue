@@ -20,6 +20,17 @@
   white-space: nowrap;
 }
 
+@media (width < 820px) {
+  .top {
+    flex-wrap: wrap;
+    gap: 4px 16px;
+  }
+
+  .where {
+    flex-basis: 60%;
+  }
+}
+
 .product {
   color: var(--teal);
   font: 16px/1.4 var(--serif);
