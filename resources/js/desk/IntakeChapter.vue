@@ -6,6 +6,7 @@ import { dateThere, ErrorState, LoadingLines } from '@/shared'
 import { AnswerForm } from '@/takingon'
 import { useDesk, useDraft } from './desk'
 import AllFields from './AllFields.vue'
+import { useHalfTyped } from './halfTyped'
 import SheetGrid from './sheet/SheetGrid.vue'
 
 defineProps<{ zone: string }>()
@@ -23,7 +24,7 @@ const templates = useQuery({ queryKey: ['templates'], queryFn: async () => await
 const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
 const last = computed(() => data.value?.[data.value.length - 1])
 const template = computed(() => templates.data.value?.templates.find((each) => each.key === last.value?.key))
-const answers = ref<Answers>()
+const answers = useHalfTyped<Answers | null>(customer, 'answered again', null)
 const faults = ref<Record<string, string>>({})
 /** The customer's own numbers are theirs to answer with, beside those free in stock. */
 const numbers = computed(() => [
@@ -45,7 +46,7 @@ const reading = useQuery({
         body: { template: template.value?.key ?? '', answers: answers.value ?? {} },
       }),
     ),
-  enabled: computed(() => answers.value !== undefined && template.value !== undefined),
+  enabled: computed(() => answers.value !== null && template.value !== undefined),
   placeholderData: (before) => before,
   retry: false,
 })
@@ -54,13 +55,13 @@ const asked = computed(
 )
 
 async function propose(): Promise<void> {
-  if (answers.value === undefined || busy.value) return
+  if (answers.value === null || busy.value) return
   faults.value = await answerAgain(answers.value)
-  if (Object.keys(faults.value).length === 0) answers.value = undefined
+  if (Object.keys(faults.value).length === 0) answers.value = null
 }
 
 function leaveAsItWas(): void {
-  answers.value = undefined
+  answers.value = null
   faults.value = {}
 }
 </script>
@@ -76,12 +77,7 @@ function leaveAsItWas(): void {
     <LoadingLines v-if="isPending" what="the intake" />
     <ErrorState v-else-if="error !== null" :error="error" @again="refetch()" />
     <p v-else-if="data?.length === 0" class="soft">This customer was not taken on from a template.</p>
-    <form
-      v-else-if="answers !== undefined && template !== undefined"
-      class="again"
-      novalidate
-      @submit.prevent="propose"
-    >
+    <form v-else-if="answers !== null && template !== undefined" class="again" novalidate @submit.prevent="propose">
       <p class="soft">
         {{ template.name }}, version {{ template.version }}: what these answers change becomes pending, to be looked
         over and entered.
@@ -112,7 +108,7 @@ function leaveAsItWas(): void {
         </div>
       </dl>
     </template>
-    <p v-if="answers === undefined && template !== undefined && last !== undefined">
+    <p v-if="answers === null && template !== undefined && last !== undefined">
       <button type="button" class="quiet-button" @click="answers = { ...last.given }">Answer again</button>
     </p>
   </section>

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { kindsInWords } from '@/shared'
-import { useDraft, type NewObject } from './desk'
+import { useDesk, useDraft, type NewObject } from './desk'
+import { useHalfTyped } from './halfTyped'
 import PeopleSheet from './PeopleSheet.vue'
 
 /** The empty line under a list: a name typed there, or several pasted, makes objects of the kind. */
 const props = defineProps<{ kind: NewObject['kind'] }>()
 const emit = defineEmits<{ made: [ref: string] }>()
 
+const { customer } = useDesk()
 const draft = useDraft()
-const name = ref('')
+const name = useHalfTyped(customer, `new ${props.kind}`, '')
 
 async function make(names: string[]): Promise<void> {
   const { kind } = props

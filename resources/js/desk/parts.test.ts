@@ -712,6 +712,20 @@ describe('making objects', () => {
   })
 })
 
+it('keeps what is half typed while another chapter is open', async () => {
+  const opened = await openPart(NewObject, [INES], {}, { props: { kind: 'group' } })
+  await opened.page.get('input').setValue('Bonded ware')
+  await settle()
+  opened.page.unmount()
+
+  page = (await openPart(NewObject, [INES], {}, { props: { kind: 'group' } })).page
+  expect(page.get('input').element.value).toBe('Bonded ware')
+  close(page)
+
+  page = (await openPart(NewObject, [INES], {}, { props: { kind: 'mailbox' } })).page
+  expect(page.get('input').element.value).toBe('')
+})
+
 describe('blocks of a sheet', () => {
   const people = [1, 2, 3].map((place) =>
     object(`user:u${place}`, {

@@ -31,6 +31,8 @@ export function useSession() {
 
   async function signOut(): Promise<void> {
     await take(client.DELETE('/session'))
+    // What was half typed here is not for whoever signs in next.
+    sessionStorage.clear()
     forgetTheRest()
     await queryClient.query({ ...sessionQuery, staleTime: 0 })
   }

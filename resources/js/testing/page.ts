@@ -49,6 +49,7 @@ export async function settle(): Promise<void> {
 export function close(page: VueWrapper): void {
   document.removeEventListener('keydown', handleKey)
   page.unmount()
+  sessionStorage.clear()
   document.body.innerHTML = ''
 }
 

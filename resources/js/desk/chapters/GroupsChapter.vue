@@ -107,7 +107,7 @@ function queueUp(): void {
       @limit="moveLimit"
     />
     <h3 class="part">Who</h3>
-    <MembersTable :group="selected" />
+    <MembersTable :key="selected.ref" :group="selected" />
     <h3 class="part">Otherwise</h3>
     <ul class="cases">
       <li v-for="[item, words] in cases" :key="item">

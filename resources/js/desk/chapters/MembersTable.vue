@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useKeysTold } from '@/shared'
 import { client, detailOf, take, type Meant, type ObjectOf } from '@/api'
 import { useDesk, useDraft } from '../desk'
+import { useHalfTyped } from '../halfTyped'
 import InlineField from '../InlineField.vue'
 import { QUIET_DAYS, useCallRecords } from '../callRecords'
 
@@ -13,7 +14,7 @@ const props = defineProps<{ group: ObjectOf<'group'> }>()
 
 const { customer, names, notice } = useDesk()
 const { edit } = useDraft()
-const typed = ref('')
+const typed = useHalfTyped(customer, `members of ${props.group.ref}`, '')
 
 const { records, byUser } = useCallRecords(QUIET_DAYS)
 const isCounted = computed(() => (records.data.value?.whole.calls ?? 0) > 0)
