@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Demo;
 
 use Jaunty\Core\Outbound\HomeDialling;
-use Jaunty\Core\Templates\Slug;
 
 /**
  * The customers of Saltmarsh Voice, all invented: Port Merrow and beyond, 3 to 80 users, each with one fault to find;
@@ -13,16 +12,6 @@ use Jaunty\Core\Templates\Slug;
  */
 final class Customers
 {
-    private const FIRST = [
-        'Ines', 'Joss', 'Petra', 'Colm', 'Dara', 'Wynn', 'Tamsin', 'Boyd', 'Merrin', 'Orla', 'Brin', 'Sefton', 'Della',
-        'Rafe', 'Una', 'Corin', 'Maeve', 'Idris', 'Lowri', 'Tavish',
-    ];
-
-    private const LAST = [
-        'Marsh', 'Arden', 'Lunn', 'Reeve', 'Finch', 'Abel', 'Quill', 'Osei', 'Farrow', 'Reed', 'Ash', 'Vane', 'Cray',
-        'Holm', 'Teal', 'Kell', 'Brack', 'Sorrel', 'Dunn', 'Imre',
-    ];
-
     private const SOL = 'sol@saltmarsh.example';
 
     /** Shut for a day last summer, and nobody took it out: the same small thing at several customers. */
@@ -53,6 +42,8 @@ final class Customers
 
     private static function ardentRoad(): DemoCustomer
     {
+        $who = Townsman::at('ardent', 14);
+
         return new DemoCustomer(
             'practice-out-of-hours',
             [
@@ -62,8 +53,8 @@ final class Customers
                 'hours' => 'Mon-Fri 8 to 5:30, lunch 12:30-1:30; Sat 9-1',
                 'urgent' => 'If your animal needs help at once',
                 'onCall' => [
-                    ['name' => 'Tamsin Quill', 'mobile' => '902 555 0178'],
-                    ['name' => 'Orla Reed', 'mobile' => '902 555 0179'],
+                    ['name' => $who[6]->name(), 'mobile' => '902 555 0178'],
+                    ['name' => $who[9]->name(), 'mobile' => '902 555 0179'],
                 ],
                 'users' => self::people(
                     14,
@@ -79,7 +70,7 @@ final class Customers
             new DemoFault(
                 'a limit that never reaches the third member',
                 'groups.limit-shorter-than-one-pass',
-                '300 wed 10:00, petra answers',
+                "300 wed 10:00, {$who[2]->first} answers",
                 'messageIn mailbox:reception',
             ),
             note: 'Reception rings top down from now on',
@@ -111,6 +102,8 @@ final class Customers
 
     private static function coldharbour(): DemoCustomer
     {
+        $who = Townsman::at('coldharbour', 8);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -119,13 +112,13 @@ final class Customers
                 'postcode' => 'B0X 1X0',
                 'emergencyNumber' => '+19025550152', 'emergencyMail' => 'desk@coldharbour.example',
                 'hours' => 'Mon-Fri 7 to 4', 'whenClosed' => 'message',
-                'users' => self::people(6, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
+                'users' => self::people(8, ['Reception', 'Yard', 'Yard'], 'coldharbour'),
             ],
             [
                 self::REGATTA_DAY,
                 ['object' => 'group:reception', 'path' => 'members', 'value' => [
-                    ['item' => 'ines-marsh', 'who' => 'user:ines-marsh'],
-                    ['item' => 'colm-reeve', 'who' => 'user:colm-reeve'],
+                    ['item' => $who[0]->key(), 'who' => "user:{$who[0]->key()}"],
+                    ['item' => $who[3]->key(), 'who' => "user:{$who[3]->key()}"],
                     ['item' => 'yard-mobile', 'who' => 'outside:+19025550181'],
                 ]],
             ],
@@ -149,7 +142,7 @@ final class Customers
                 'street' => '9 Ferry Stage', 'city' => 'Port Merrow', 'mainNumber' => '+19025550113',
                 'postcode' => 'B0X 1X0', 'emergencyNumber' => '+19025550153', 'emergencyMail' => 'desk@dunlin.example',
                 'hours' => 'every day 6:00 to 22:00', 'whenClosed' => 'message',
-                'users' => self::people(9, ['Reception', 'Purser', 'Freight'], 'dunlin'),
+                'users' => self::people(14, ['Reception', 'Purser', 'Freight'], 'dunlin'),
             ],
             [
                 ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [[
@@ -171,6 +164,8 @@ final class Customers
 
     private static function eastPier(): DemoCustomer
     {
+        $who = Townsman::at('eastpier', 9);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -179,16 +174,16 @@ final class Customers
                 'city' => 'Saltwick', 'mainNumber' => '+442079460002', 'postcode' => 'ZZ99 3VZ',
                 'emergencyNumber' => '+442079460003', 'emergencyMail' => 'desk@east.example',
                 'hours' => 'Tue-Sun 10 to 5', 'whenClosed' => 'message',
-                'users' => self::people(5, ['Reception', 'Collections'], 'eastpier'),
+                'users' => self::people(9, ['Reception', 'Collections'], 'eastpier'),
             ],
             [
-                ['object' => 'user:dara-finch', 'path' => 'extension', 'value' => '9990'],
+                ['object' => "user:{$who[4]->key()}", 'path' => 'extension', 'value' => '9990'],
             ],
             new DemoFault(
                 'extension 9990 in the United Kingdom',
                 'extensions.clashes-with-emergency',
                 '9990 from 201',
-                'messageIn mailbox:dara-finch',
+                "messageIn mailbox:{$who[4]->key()}",
             ),
             note: 'The director wants an extension one remembers',
         );
@@ -200,16 +195,16 @@ final class Customers
             'one-line-office',
             [
                 'name' => 'Fenwright Joinery', 'region' => 'CA-NB', 'zone' => 'America/Moncton',
-                'mainNumber' => '+15065550100', 'messages' => 'Rafe Holm',
+                'mainNumber' => '+15065550100', 'messages' => 'Bram Tolland',
             ],
             [
-                ['op' => 'create', 'object' => 'user:della-cray', 'value' => [
-                    'name' => ['first' => 'Della', 'last' => 'Cray'], 'extension' => '202', 'site' => 'site:office',
-                    'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm',
+                ['op' => 'create', 'object' => 'user:sidra-vell', 'value' => [
+                    'name' => ['first' => 'Sidra', 'last' => 'Vell'], 'extension' => '202', 'site' => 'site:office',
+                    'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:bram-tolland',
                 ]],
-                ['op' => 'create', 'object' => 'user:una-teal', 'value' => [
-                    'name' => ['first' => 'Una', 'last' => 'Teal'], 'extension' => '203', 'site' => 'site:office',
-                    'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:rafe-holm',
+                ['op' => 'create', 'object' => 'user:nance-orrin', 'value' => [
+                    'name' => ['first' => 'Nance', 'last' => 'Orrin'], 'extension' => '203', 'site' => 'site:office',
+                    'legs' => [['item' => 'desk']], 'mailbox' => 'mailbox:bram-tolland',
                 ]],
                 ['object' => 'tenant:fenwright-joinery', 'path' => 'state', 'value' => 'draft'],
             ],
@@ -246,8 +241,8 @@ final class Customers
                 'users' => array_map(
                     static fn (array $user, int $place): array => ['site' => $sites[$place % 3]['name']]
                         + array_diff_key($user, ['teams' => true]),
-                    self::people(24, ['Reception'], 'gannet'),
-                    range(0, 23),
+                    self::people(30, ['Reception'], 'gannet'),
+                    range(0, 29),
                 ),
             ],
             [
@@ -267,6 +262,8 @@ final class Customers
 
     private static function harrowgate(): DemoCustomer
     {
+        $who = Townsman::at('harrowgate', 16);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -275,7 +272,7 @@ final class Customers
                 'postcode' => 'M0X 1X0',
                 'emergencyNumber' => '+14165550101', 'emergencyMail' => 'desk@harrowgate.example',
                 'hours' => 'Mon-Fri 8 to 5', 'whenClosed' => 'message',
-                'users' => self::people(11, ['Reception', 'Yard', 'Orders'], 'harrowgate'),
+                'users' => self::people(16, ['Reception', 'Yard', 'Orders'], 'harrowgate'),
             ],
             [
                 ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [
@@ -285,8 +282,8 @@ final class Customers
             new DemoFault(
                 'a week entered as one block of five days',
                 'hours.continuous-block',
-                'main wed 03:00, ines answers',
-                'answered user:ines-marsh',
+                "main wed 03:00, {$who[0]->first} answers",
+                "answered user:{$who[0]->key()}",
             ),
             note: 'Hours as the owner said them on the telephone',
         );
@@ -294,6 +291,8 @@ final class Customers
 
     private static function inlet(): DemoCustomer
     {
+        $who = Townsman::at('inlet', 7);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -307,11 +306,14 @@ final class Customers
             [
                 self::REGATTA_DAY,
                 ['op' => 'create', 'object' => 'number:+19025550117', 'value' => [
-                    'label' => 'Repairs, direct', 'destination' => 'user:joss-arden', 'trunk' => 'trunk:main',
+                    'label' => 'Repairs, direct', 'destination' => "user:{$who[1]->key()}", 'trunk' => 'trunk:main',
                     'site' => 'site:office',
                 ]],
                 ['object' => 'trunk:main', 'path' => 'outsideCallersOut', 'value' => false],
-                ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'outside:+19025550185'],
+                [
+                    'object' => "user:{$who[1]->key()}", 'path' => 'handling/open/noAnswer',
+                    'value' => 'outside:+19025550185',
+                ],
             ],
             new DemoFault(
                 'a trunk that bars outside callers under a forward to a mobile',
@@ -382,6 +384,8 @@ final class Customers
 
     private static function lantern(): DemoCustomer
     {
+        $who = Townsman::at('lantern', 8);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -393,18 +397,21 @@ final class Customers
             ],
             [
                 ['op' => 'create', 'object' => 'chain:partners', 'value' => ['name' => 'Partners in turn', 'places' => [
-                    ['item' => 'colm-reeve', 'to' => 'user:colm-reeve'],
-                    ['item' => 'wynn-abel', 'to' => 'user:wynn-abel'],
+                    ['item' => $who[3]->key(), 'to' => "user:{$who[3]->key()}"],
+                    ['item' => $who[5]->key(), 'to' => "user:{$who[5]->key()}"],
                     ['item' => 'mailbox', 'to' => 'mailbox:reception'],
                 ]]],
-                ['object' => 'user:joss-arden', 'path' => 'handling/open/noAnswer', 'value' => 'chain:partners'],
-                ['object' => 'user:joss-arden', 'path' => 'handling/open/always', 'value' => 'mailbox:joss-arden'],
+                ['object' => "user:{$who[1]->key()}", 'path' => 'handling/open/noAnswer', 'value' => 'chain:partners'],
+                [
+                    'object' => "user:{$who[1]->key()}", 'path' => 'handling/open/always',
+                    'value' => "mailbox:{$who[1]->key()}",
+                ],
             ],
             new DemoFault(
                 'a fallback chain hidden by a forwarding of all calls',
                 'chains.hidden',
                 '202 from 201 wed 10:00',
-                'messageIn mailbox:joss-arden',
+                "messageIn mailbox:{$who[1]->key()}",
             ),
             note: 'The partners cover for each other',
         );
@@ -412,17 +419,13 @@ final class Customers
 
     private static function merrow(): DemoCustomer
     {
+        $who = Townsman::at('merrow', 16);
         $byHand = [['object' => 'attendant:main', 'path' => 'answers/closed/greeting', 'value' => 'prompt:welcome']];
-        foreach (['ines-marsh', 'joss-arden', 'petra-lunn', 'colm-reeve', 'dara-finch', 'wynn-abel'] as $person) {
+        foreach (array_slice($who, 0, 6) as $person) {
+            $mail = str_replace('-', '.', $person->key()) . '@harbour.example';
+            $byHand[] = ['object' => "user:{$person->key()}", 'path' => 'email', 'value' => $mail];
             $byHand[] = [
-                'object' => "user:{$person}",
-                'path' => 'email',
-                'value' => str_replace('-', '.', $person) . '@harbour.example',
-            ];
-            $byHand[] = [
-                'object' => "user:{$person}",
-                'path' => 'display',
-                'value' => ucwords(str_replace('-', ' ', $person)) . ' (office)',
+                'object' => "user:{$person->key()}", 'path' => 'display', 'value' => "{$person->name()} (office)",
             ];
         }
 
@@ -449,6 +452,8 @@ final class Customers
 
     private static function northquay(): DemoCustomer
     {
+        $who = Townsman::at('northquay', 10);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -457,7 +462,7 @@ final class Customers
                 'postcode' => 'E0X 1X0', 'emergencyNumber' => '+15065550102',
                 'emergencyMail' => 'desk@northquay.example',
                 'hours' => 'Mon-Fri 7:30 to 5:30; Sat 8-12', 'whenClosed' => 'message',
-                'users' => self::people(6, ['Reception', 'Mill'], 'northquay'),
+                'users' => self::people(10, ['Reception', 'Mill'], 'northquay'),
             ],
             [
                 ['object' => 'number:+15065550110', 'path' => 'from', 'value' => '2026-11-20'],
@@ -469,8 +474,8 @@ final class Customers
             new DemoFault(
                 'a completed port whose lent number is still published',
                 'numbers.temporary-left-over',
-                '506 555 0111 wed 10:00, ines answers',
-                'answered user:ines-marsh',
+                "506 555 0111 wed 10:00, {$who[0]->first} answers",
+                "answered user:{$who[0]->key()}",
             ),
             note: 'The main number was ported on the 20th',
         );
@@ -478,6 +483,8 @@ final class Customers
 
     private static function osier(): DemoCustomer
     {
+        $who = Townsman::at('osier', 4);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -499,8 +506,8 @@ final class Customers
             new DemoFault(
                 'holidays that are all past',
                 'hours.all-holidays-past',
-                'main 25 dec 11:00, ines answers',
-                'answered user:ines-marsh',
+                "main 25 dec 11:00, {$who[0]->first} answers",
+                "answered user:{$who[0]->key()}",
             ),
             note: 'Holidays as the owner keeps them',
             lookedAfterBy: self::SOL,
@@ -509,6 +516,8 @@ final class Customers
 
     private static function puffin(): DemoCustomer
     {
+        $who = Townsman::at('puffin', 20);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -530,8 +539,8 @@ final class Customers
                     'noAnswerSeconds' => 40,
                     'mailbox' => 'mailbox:reception',
                     'members' => [
-                        ['item' => 'wynn-abel', 'who' => 'user:wynn-abel', 'signedIn' => false],
-                        ['item' => 'tamsin-quill', 'who' => 'user:tamsin-quill', 'signedIn' => false],
+                        ['item' => $who[5]->key(), 'who' => "user:{$who[5]->key()}", 'signedIn' => false],
+                        ['item' => $who[6]->key(), 'who' => "user:{$who[6]->key()}", 'signedIn' => false],
                     ],
                 ]],
                 ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
@@ -539,7 +548,7 @@ final class Customers
             new DemoFault(
                 'a night group in which nobody is signed in',
                 'groups.nobody-signed-in',
-                'main wed 23:30, wynn answers',
+                "main wed 23:30, {$who[5]->first} answers",
                 'messageIn mailbox:reception',
             ),
             note: 'The night desk answers after ten',
@@ -550,6 +559,7 @@ final class Customers
 
     private static function quillAndTern(): DemoCustomer
     {
+        $who = Townsman::at('quillandtern', 15);
         $people = self::people(15, ['Claims', 'Sales', 'Reception'], 'quillandtern');
         $people[4]['teams'] = 'Claims, Sales';
 
@@ -562,16 +572,19 @@ final class Customers
                 'hours' => 'Mon-Fri 8:30 to 5', 'whenClosed' => 'message', 'users' => $people,
             ],
             [
-                ['object' => 'user:dara-finch', 'path' => 'status', 'value' => 'leaver'],
-                ['object' => 'mailbox:dara-finch', 'path' => 'notify', 'value' => ['joss-arden@quillandtern.example']],
+                ['object' => "user:{$who[4]->key()}", 'path' => 'status', 'value' => 'leaver'],
+                [
+                    'object' => "mailbox:{$who[4]->key()}", 'path' => 'notify',
+                    'value' => ["{$who[1]->key()}@quillandtern.example"],
+                ],
             ],
             new DemoFault(
                 'a leaver who is still in two groups',
                 'users.leaver-still-routed',
-                '205 from 201 wed 10:00, dara answers',
-                'messageIn mailbox:dara-finch',
+                "205 from 201 wed 10:00, {$who[4]->first} answers",
+                "messageIn mailbox:{$who[4]->key()}",
             ),
-            note: 'D. Finch has left',
+            note: "{$who[4]->name()} has left",
         );
     }
 
@@ -582,7 +595,7 @@ final class Customers
             'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550110',
             'postcode' => '00055', 'emergencyNumber' => '+12075550103', 'emergencyMail' => 'desk@redshank.example',
             'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message',
-            'users' => self::people(8, ['Reception', 'Dispatch'], 'redshank'),
+            'users' => self::people(14, ['Reception', 'Dispatch'], 'redshank'),
         ], [
             ['op' => 'create', 'object' => 'number:' . self::PORTED, 'value' => [
                 'label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn',
@@ -605,7 +618,7 @@ final class Customers
                 'city' => 'Marl', 'state' => 'MA', 'mainNumber' => '+16175550111', 'postcode' => '00055',
                 'emergencyNumber' => '+16175550103', 'emergencyMail' => 'desk@sandpiper.example',
                 'hours' => 'Mon-Fri 7 to 7', 'whenClosed' => 'message',
-                'users' => self::people(7, ['Reception', 'Depot'], 'sandpiper'),
+                'users' => self::people(12, ['Reception', 'Depot'], 'sandpiper'),
             ],
             [
                 ['object' => 'tenant:sandpiper-freight', 'path' => 'outsidePrefix', 'value' => '8'],
@@ -657,19 +670,10 @@ final class Customers
      */
     private static function people(int $count, array $teams, string $domain): array
     {
-        $people = [];
-        for ($place = 0; $place < $count; $place++) {
-            // Each round through the first names meets the last names one further on, so that no two are called the
-            // same.
-            $first = self::FIRST[$place % count(self::FIRST)];
-            $last = self::LAST[($place + intdiv($place, count(self::FIRST)) * 3) % count(self::LAST)];
-            $people[] = [
-                'name' => "{$first} {$last}", 'extension' => (string) (201 + $place),
-                'mail' => Slug::of("{$first} {$last}") . "@{$domain}.example",
-                'teams' => $teams[$place % count($teams)],
-            ];
-        }
-
-        return $people;
+        return array_map(static fn (Townsman $person, int $place): array => [
+            'name' => $person->name(), 'extension' => (string) (201 + $place),
+            'mail' => "{$person->key()}@{$domain}.example",
+            'teams' => $teams[$place % count($teams)],
+        ], Townsman::at($domain, $count), range(0, $count - 1));
     }
 }

@@ -40,6 +40,8 @@ use App\Switching\Switches;
 use App\Switching\SwitchTrouble;
 use App\TakingOn\TakingOn;
 use App\TakingOn\Templates;
+use App\Time\Clock;
+use App\Time\FixedClock;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Mailbox;
@@ -67,9 +69,17 @@ final readonly class Demo
         '442079460' => 12, '441314960' => 4,
     ];
 
-    private const TESTED_ON = '2026-11-18';
+    /** The first customer was taken on so many days ago, and each of the others two days after the one before. */
+    private const FIRST_DAYS_AGO = 44;
 
-    private const SIGNED_ON = '2026-11-19';
+    private const DAYS_BETWEEN = 2;
+
+    /** Small things that were changed since, by turns of two colleagues: which person's, what, and why. */
+    private const SINCE = [
+        'ardent-road-veterinary' => [1, 4], 'bellwether-credit-union' => [2, 9, 31], 'gannet-physiotherapy' => [5],
+        'harrowgate-timber' => [3, 7], 'juniper-lane-surgery' => [2], 'lantern-street-law' => [6],
+        'northquay-seed-feed' => [4], 'quill-tern-insurance' => [8], 'redshank-couriers' => [5, 11],
+    ];
 
     private const HELPER = 'maud@saltmarsh.example';
 
@@ -99,6 +109,7 @@ final readonly class Demo
         private SecretKeeper $secrets,
         private Recordings $recordings,
         private SpeechStudio $studio,
+        private Clock $clock,
     ) {
     }
 
@@ -117,23 +128,27 @@ final readonly class Demo
             }
         }
         foreach (Customers::all() as $index => $customer) {
+            $days = self::FIRST_DAYS_AGO - self::DAYS_BETWEEN * $index;
+            $who = array_column($people, null, 'sign_in')[$customer->lookedAfterBy] ?? $lead;
             if ($this->find($lead, $customer->key()) === null) {
                 yield "Loading {$customer->name()} (customer " . $index + 1 . ' of '
                     . count(Customers::all()) . ') ...';
-                $this->takingOn->takeOn($lead->id, $customer->template, $customer->answers);
-                $this->enter($lead, $customer);
+                $this->ago($days, fn () => $this->takingOn->takeOn(
+                    $lead->id,
+                    $customer->template,
+                    $customer->answers,
+                ));
+                $this->assign($lead, $who, $customer);
+                $this->ago($days - 1, fn () => $this->enter($who, $customer));
+                $this->changeSince($lead, $who, $customer, $days - 1);
             }
-            $this->assign($lead, $people, $customer);
-            if ($customer->isPushed && $this->push($lead, $customer->key())) {
-                $this->sign($lead, $customer->key());
+            $this->assign($lead, $who, $customer);
+            // Whatever was entered last has been on the switch since the day after.
+            $pushed = max(1, $days - 2 - self::DAYS_BETWEEN * count(self::SINCE[$customer->key()] ?? []));
+            if ($customer->isPushed && $this->ago($pushed, fn (): bool => $this->push($who, $customer->key()))) {
+                $this->ago($pushed, fn () => $this->sign($who, $customer));
                 $this->changeByHand($lead, $customer);
                 $this->callIt($lead, $customer);
-            }
-        }
-        foreach (Customers::all() as $customer) {
-            $row = $customer->lookedAfterBy === $people[1]->sign_in ? $this->find($lead, $customer->key()) : null;
-            if ($row !== null) {
-                $this->grant($lead, $people[1], $row->id, Ability::Push);
             }
         }
         $this->invite($lead);
@@ -145,6 +160,40 @@ final readonly class Demo
                 $this->runs->begin($lead->id, AuditReason::Nightly);
             }
         });
+    }
+
+    /**
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     */
+    private function ago(int $days, callable $work): mixed
+    {
+        return $this->clock instanceof FixedClock ? $this->clock->ago($days, $work) : $work();
+    }
+
+    /** People get other mail addresses, and say so: a revision each, two days apart, by whoever was asked. */
+    private function changeSince(Technician $lead, Technician $who, DemoCustomer $customer, int $days): void
+    {
+        foreach (self::SINCE[$customer->key()] ?? [] as $turn => $place) {
+            $by = $turn % 2 === 0 ? $lead : $who;
+            $person = $customer->people()[$place];
+            $this->ago($days - 1 - self::DAYS_BETWEEN * $turn, fn () => $this->scope->tenant(
+                $by->id,
+                $customer->key(),
+                Ability::Edit,
+                function (TenantRow $tenant) use ($by, $person): void {
+                    $mail = str_replace('-', '.', $person['mail']);
+                    $this->drafts->edit(
+                        $tenant,
+                        $by->id,
+                        [FieldEdit::of('set', "user:{$person['key']}", 'email', $mail)],
+                    );
+                    $this->drafts->enter($tenant, $by->id, "{$person['name']} has another mail address");
+                },
+            ));
+        }
     }
 
     /** What was changed since, entered as any technician's edit. */
@@ -167,9 +216,10 @@ final readonly class Demo
         $this->scope->tenant($lead->id, $customer
             ->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
                 // Who is in service has had its test call to emergency services, from each site.
+                $today = $this->clock->dateIn('UTC');
                 $tests = $customer->isPushed ? array_merge(...array_map(static fn (Site $site): array => [
-                    ['object' => "site:{$site->key}", 'path' => 'emergency/checkedOn', 'value' => self::TESTED_ON],
-                    ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => self::TESTED_ON],
+                    ['object' => "site:{$site->key}", 'path' => 'emergency/checkedOn', 'value' => $today],
+                    ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => $today],
                 ], $this->books->head($tenant->id)->all(Site::class))) : [];
                 $this->drafts->edit($tenant, $lead->id, $edits($tests));
                 $this->secrets->makeAll(
@@ -226,10 +276,13 @@ final readonly class Demo
         );
     }
 
-    /** @param list<Technician> $people */
-    private function assign(Technician $lead, array $people, DemoCustomer $customer): void
+    /** Somebody looks after it, and may do so. */
+    private function assign(Technician $lead, Technician $who, DemoCustomer $customer): void
     {
-        $who = array_column($people, null, 'sign_in')[$customer->lookedAfterBy] ?? $lead;
+        $row = $who === $lead ? null : $this->find($lead, $customer->key());
+        if ($row !== null) {
+            $this->grant($lead, $who, $row->id, Ability::Push);
+        }
         $this->scope->tenant($lead->id, $customer
             ->key(), Ability::Edit, static function (TenantRow $tenant) use ($who): void {
                 $tenant->forceFill(['looked_after_by' => $who->id])->save();
@@ -378,10 +431,14 @@ final readonly class Demo
     }
 
     /** Whoever is in service has put their name to the handover. */
-    private function sign(Technician $lead, string $key): void
+    private function sign(Technician $lead, DemoCustomer $customer): void
     {
-        $this->scope->tenant($lead->id, $key, Ability::Edit, function (TenantRow $tenant) use ($lead): void {
-            $this->signatures->sign($tenant, $lead->id, $tenant->head_revision, 'I. Marsh', self::SIGNED_ON);
+        $by = $customer->people()[0]['name'];
+        $this->scope->tenant($lead->id, $customer->key(), Ability::Edit, function (TenantRow $tenant) use (
+            $lead,
+            $by,
+        ): void {
+            $this->signatures->sign($tenant, $lead->id, $tenant->head_revision, $by, $this->clock->dateIn('UTC'));
             $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id));
         });
     }

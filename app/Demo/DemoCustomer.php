@@ -42,4 +42,15 @@ final readonly class DemoCustomer
     {
         return Slug::of($this->name());
     }
+
+    /** @return list<array{key: string, name: string, mail: string}> in the order of its list of users */
+    public function people(): array
+    {
+        $text = static fn (mixed $row, string $cell): string =>
+            is_array($row) && is_string($row[$cell] ?? null) ? $row[$cell] : '';
+
+        return array_map(static fn (mixed $row): array => [
+            'key' => Slug::of($text($row, 'name')), 'name' => $text($row, 'name'), 'mail' => $text($row, 'mail'),
+        ], array_values(is_array($this->answers['users'] ?? null) ? $this->answers['users'] : []));
+    }
 }

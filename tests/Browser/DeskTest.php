@@ -168,15 +168,15 @@ final class DeskTest extends BrowserTestCase
             'x',
             WebDriverKeys::ENTER,
         );
-        $this->see('Whole seconds are wanted here, not "x"', "[data-testid='row-user:ines-marsh']");
+        $this->see('Whole seconds are wanted here, not "x"', "[data-testid='row-user:ivo-dunn']");
         $this->see('rings for (desk) is not kept', '.margin');
-        self::assertStringStartsWith('x', $this->cell('user:ines-marsh', 'Rings for')->getText());
+        self::assertStringStartsWith('x', $this->cell('user:ivo-dunn', 'Rings for')->getText());
         $this->assertAccessible('A fault in a cell');
         $this->press('Leave it as it was', '.margin');
-        self::assertSame('20 s', $this->cell('user:ines-marsh', 'Rings for')->getText());
+        self::assertSame('20 s', $this->cell('user:ivo-dunn', 'Rings for')->getText());
 
         // Fill down: two cells, one key.
-        $this->edit('user:ines-marsh', 'First name', 'Inez');
+        $this->edit('user:ivo-dunn', 'First name', 'Iva');
         $this->see('1 change', '[data-testid=pending]');
         $this->browser->executeScript('document.activeElement.blur()');
         $this->keys(WebDriverKeys::CONTROL . 'z' . WebDriverKeys::NULL);
@@ -190,8 +190,8 @@ final class DeskTest extends BrowserTestCase
         $this->see('2 changes', '[data-testid=pending]');
         $this->see('07:00–16:30', '[data-testid=painter]');
         $this->browser->executeScript('document.activeElement.blur()');
-        $this->keys('t', 'main mon 16:15, ines answers', WebDriverKeys::ENTER);
-        $this->see('answers: Ines Marsh', '[data-testid=call-answer]');
+        $this->keys('t', 'main mon 16:15, ivo answers', WebDriverKeys::ENTER);
+        $this->see('answers: Ivo Dunn', '[data-testid=call-answer]');
         // The same call in the book, where it is closed then.
         $this->keys(WebDriverKeys::ESCAPE, WebDriverKeys::ESCAPE);
         $this->keys('T');
@@ -293,7 +293,7 @@ final class DeskTest extends BrowserTestCase
     {
         $this->signIn('sol@saltmarsh.example');
         $this->go('/customers/dunlin-ferry-line/users');
-        $this->edit('user:joss-arden', 'Mail', 'joss@boats.example');
+        $this->edit('user:rosalind-lariviere', 'Mail', 'rosalind@boats.example');
         $this->see('1 change', '[data-testid=pending]');
 
         $sol = $this->browser;
@@ -301,8 +301,8 @@ final class DeskTest extends BrowserTestCase
         $this->setUp();
         $this->signIn();
         $this->go('/customers/dunlin-ferry-line/users');
-        $this->edit('user:joss-arden', 'Mail', 'joss@ferry.example');
-        $this->edit('user:petra-lunn', 'Mail', 'petra@ferry.example');
+        $this->edit('user:rosalind-lariviere', 'Mail', 'rosalind@ferry.example');
+        $this->edit('user:stellan-maisonneuve', 'Mail', 'stellan@ferry.example');
         $this->see('2 changes', '[data-testid=pending]');
         $this->click('[data-testid=look-over]');
         $this->click('[data-testid=enter-changes]');
@@ -314,10 +314,10 @@ final class DeskTest extends BrowserTestCase
         // A dead page comes back with the draft, and with what the other entered.
         $this->browser->navigate()->refresh();
         $this->see('was changed by somebody else meanwhile', '[data-testid=clash]');
-        $this->see('You want joss@boats.example; the book now says joss@ferry.example.', '[data-testid=clash]');
-        self::assertSame('petra@ferry.example', $this->cell('user:petra-lunn', 'Mail')->getText());
+        $this->see('You want rosalind@boats.example; the book now says rosalind@ferry.example.', '[data-testid=clash]');
+        self::assertSame('stellan@ferry.example', $this->cell('user:stellan-maisonneuve', 'Mail')->getText());
         $this->press('Take theirs', '[data-testid=clash]');
         $this->see('nothing pending');
-        self::assertSame('joss@ferry.example', $this->cell('user:joss-arden', 'Mail')->getText());
+        self::assertSame('rosalind@ferry.example', $this->cell('user:rosalind-lariviere', 'Mail')->getText());
     }
 }

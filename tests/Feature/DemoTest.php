@@ -26,6 +26,15 @@ final class DemoTest extends FeatureTestCase
         foreach (Customers::all() as $customer) {
             $this->assertShowsItsFault($customer, $lines[$customer->key()]);
         }
+        // The last weeks are there: not everything is of just now, and not everything by one.
+        self::assertGreaterThan(12, count(array_unique(array_column($lines, 'pushedAt'))));
+        $revisions = $this->getJson('/api/customers/gannet-physiotherapy/revisions')->assertOk()->json('revisions');
+        self::assertSame([3, 2, 1], array_column($revisions, 'no'));
+        self::assertSame(['Lena Kestrel', 'Sol Ormerod', 'Lena Kestrel'], array_column($revisions, 'by'));
+        self::assertCount(3, array_unique(array_map(
+            static fn (string $at): string => substr($at, 0, 10),
+            array_column($revisions, 'at'),
+        )));
         $sol = Technician::query()->where('sign_in', 'sol@saltmarsh.example')->firstOrFail();
         $his = array_map(static fn (DemoCustomer $customer): string => $customer->key(), array_filter(
             Customers::all(),
@@ -68,6 +77,24 @@ final class DemoTest extends FeatureTestCase
         }
     }
 
+    /** A town, and not one office copied: 300 people, of whom no two are called the same, French names among them. */
+    public function test_nobody_of_the_demo_is_called_as_anybody_else(): void
+    {
+        $names = array_merge(...array_map(
+            static fn (DemoCustomer $customer): array => is_array($customer->answers['users'] ?? null)
+                ? array_column($customer->answers['users'], 'name')
+                : ['Bram Tolland', 'Sidra Vell', 'Nance Orrin'],
+            Customers::all(),
+        ));
+
+        self::assertGreaterThanOrEqual(300, count($names));
+        self::assertSame(array_values(array_unique($names)), $names);
+        self::assertGreaterThan(20, count(array_filter(
+            $names,
+            static fn (string $name): bool => preg_match('/[éèëïô]/u', $name) === 1,
+        )));
+    }
+
     /** @param array<string, mixed> $line of the Roster */
     private function assertShowsItsFault(DemoCustomer $customer, array $line): void
     {
@@ -100,7 +127,7 @@ final class DemoTest extends FeatureTestCase
         if ($customer->fault?->isDialled === true) {
             $dialled = $this->postJson(
                 "/api/customers/{$customer->key()}/outbound/dial",
-                ['who' => 'user:ines-marsh', 'digits' => $customer->fault->call],
+                ['who' => "user:{$customer->people()[0]['key']}", 'digits' => $customer->fault->call],
             )->assertOk()->json();
             self::assertSame($customer->fault->comesTo, "{$dialled['end']} {$dialled['route']}", $customer->name());
         } elseif ($customer->fault !== null) {
