@@ -23,7 +23,7 @@ import {
 } from '@/shared'
 import AuditBar from './AuditBar.vue'
 import FindingMargin from './FindingMargin.vue'
-import { findingsQuery, FORMATS, saveAs } from './findingQueries'
+import { findingsQuery, FORMATS, rulesQuery, saveAs } from './findingQueries'
 import MendSheet from './MendSheet.vue'
 import { grouped, isDue, isFresh, keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
 import TrendBars from './TrendBars.vue'
@@ -34,6 +34,8 @@ const router = useRouter()
 const queryClient = useQueryClient()
 const now = useNow()
 const { data, error, refetch } = useQuery(findingsQuery)
+const rules = useQuery(rulesQuery)
+const whatOf = computed(() => new Map((rules.data.value?.rules ?? []).map((rule) => [rule.id, rule.what])))
 
 const { place: filter, written } = useAddressed<Wanted & { by: Grouping; at: string }>(
   { weight: 'any', kind: 'standing', words: '', by: 'rule', at: '' },
@@ -309,7 +311,9 @@ useShortcuts([
               <template v-for="row in inView" :key="row.head?.key ?? (row.line === undefined ? '' : keyOf(row.line))">
                 <tr v-if="row.head !== undefined" class="head">
                   <th scope="rowgroup" colspan="6">
-                    <span :class="{ mono: filter.by === 'rule' }">{{ row.head.title }}</span>
+                    <span v-if="filter.by === 'rule'"
+                      >{{ whatOf.get(row.head.title) }} <span class="mono soft">{{ row.head.title }}</span></span
+                    ><span v-else>{{ row.head.title }}</span>
                     {{ ' ' }}
                     <span class="soft">{{ row.head.lines.length }}</span>
                     <button
@@ -378,6 +382,7 @@ useShortcuts([
           :key="keyOf(here)"
           :line="here"
           :technicians="data.technicians"
+          :what="whatOf.get(here.rule)"
           @open="open(here)"
           @mend="mend([here])"
         />
