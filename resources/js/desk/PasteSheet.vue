@@ -6,22 +6,27 @@ import { ModalSheet } from '@/shared'
 /**
  * Something as a customer said it, typed or pasted, for the server to read.
  *
+ * @param begins what it holds now, to be changed instead of said anew
  * @param read sends it, and returns what was not understood; empty when all was, which closes the sheet
  */
-const { read } = defineProps<{
+const { read, begins = '' } = defineProps<{
   title: string
   label: string
   example: string
   hint: string
+  begins?: string
   read: (said: string) => Promise<string>
 }>()
 const isOpen = defineModel<boolean>({ required: true })
 
 const said = ref('')
 const refusal = ref('')
+let began = ''
 
 watch(isOpen, (open) => {
-  if (open) refusal.value = ''
+  if (!open) return
+  refusal.value = ''
+  if (said.value.trim() === '' || said.value === began) said.value = began = begins
 })
 
 async function send(): Promise<void> {

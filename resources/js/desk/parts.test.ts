@@ -1,5 +1,7 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
+import { defineComponent, h } from 'vue'
+import { useRouter } from 'vue-router'
 import type { Finding, Ruler } from '@/api'
 import { close, key, Refused, settle } from '@/testing'
 import AnswersByState from './chapters/AnswersByState.vue'
@@ -31,6 +33,7 @@ import {
   openPart,
   sent,
 } from './testing'
+import { useSelected } from './selection'
 import { sidesOf, withSide } from './treatments'
 
 const BOX = object('mailbox:desk', { name: 'Desk mailbox' })
@@ -710,6 +713,29 @@ describe('making objects', () => {
     expect(page.get('input').element.value).toBe('Petra Lunn')
     expect(opened.state.notice.value).toMatchObject({ text: 'This name cannot be kept.', isFault: true })
   })
+})
+
+it('opens a chapter at whom one looked at in the one before', async () => {
+  const Chapter = defineComponent({
+    setup: () => {
+      const { selected } = useSelected('user', 'chain')
+      const router = useRouter()
+      const turn = (at: string): unknown => router.replace({ query: at === '' ? {} : { at } })
+      return () => [
+        h('output', selected.value?.ref),
+        ...['user:joss', 'chain:none', ''].map((at) => h('button', { onClick: () => turn(at) }, at)),
+      ]
+    },
+  })
+  const opened = await openPart(Chapter, [INES, JOSS])
+  page = opened.page
+  const said: (string | undefined)[] = []
+  for (const turn of [0, 2, 1]) {
+    await page.findAll('button')[turn]?.trigger('click')
+    await settle()
+    said.push(page.get('output').text())
+  }
+  expect(said).toEqual(['user:joss', 'user:joss', 'user:joss'])
 })
 
 it('keeps what is half typed while another chapter is open', async () => {

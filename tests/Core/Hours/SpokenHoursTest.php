@@ -39,6 +39,17 @@ final class SpokenHoursTest extends TestCase
                 . 'Sat 09:00 to 13:00; 4 h a week',
         ];
         yield ['Monday to Friday 08:00-17:00', 'Mon to Fri 08:00 to 17:00; 45 h a week'];
+        // As the desk says a week that is there (saidHours.ts).
+        yield ['Mon-Fri 08:00-17:00', 'Mon to Fri 08:00 to 17:00; 45 h a week'];
+        yield [
+            'Mon-Wed 08:00-12:30; Mon-Wed 13:30-17:00',
+            'Mon to Wed 08:00 to 12:30 and 13:30 to 17:00; 24 h a week',
+        ];
+        yield [
+            'Mon, Wed, Sun 18:00-06:00',
+            'Mon 18:00 to 06:00 the next day; Wed 18:00 to 06:00 the next day; Sun 18:00 to 06:00 the next day; '
+                . '36 h a week',
+        ];
         yield ['weekdays 8.30am to 5.30pm', 'Mon to Fri 08:30 to 17:30; 45 h a week'];
         yield ['Mon, Wed and Fri 7 to 3', 'Mon 07:00 to 15:00; Wed 07:00 to 15:00; Fri 07:00 to 15:00; 24 h a week'];
         yield ['daily 24 hours', 'round the clock, 168 h a week'];

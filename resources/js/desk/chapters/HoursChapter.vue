@@ -10,6 +10,7 @@ import YearPicture from '../drawings/YearPicture.vue'
 import InlineField from '../InlineField.vue'
 import NewObject from '../NewObject.vue'
 import PasteSheet from '../PasteSheet.vue'
+import { saidHours } from '../saidHours'
 import { useSelected } from '../selection'
 import { notUnderstood } from '../words'
 import HolidaysTable from './HolidaysTable.vue'
@@ -272,6 +273,7 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
     label="Hours"
     example="Mon-Fri 8 to 5, lunch half past twelve to one; Sat 9-1"
     hint="The week is replaced, as a pending change."
+    :begins="schedule === undefined ? '' : saidHours(schedule.fields.weekly)"
     :read="readHours"
   />
 </template>
