@@ -236,7 +236,7 @@ useShortcuts([
   </PageTop>
   <main class="ledger-page">
     <ErrorState v-if="error !== null && data === undefined" :error="error" @again="refetch()" />
-    <LoadingLines v-else-if="data === undefined" what="what was found" />
+    <LoadingLines v-else-if="data === undefined || rules.isPending.value" what="what was found" />
     <template v-else>
       <AuditBar />
       <div class="filters">
