@@ -18,8 +18,9 @@ import {
   useTitle,
 } from '@/shared'
 import AnswerForm from './AnswerForm.vue'
+import OtherSets from './OtherSets.vue'
 import TemplateChoice from './TemplateChoice.vue'
-import { isGiven, nameOfSet, placed, toAnswer, useAnswers } from './answers'
+import { isGiven, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
 
 const PAUSE = 250
@@ -291,33 +292,13 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
   <main v-else-if="template === undefined" class="beginning">
     <div class="head">
       <h2>What shall callers get?</h2>
-      <p v-if="thrown !== undefined" class="kept" role="status">
-        What was answered of {{ nameOfSet(thrown) }} is thrown away.
-        <button type="button" class="text-button" @click="backToWhatWas">Put it back</button>
-      </p>
-      <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">
-        Also begun:
-        <template v-for="(set, index) in others" :key="set.id"
-          >{{ index > 0 ? ', ' : ''
-          }}<button type="button" class="text-button" @click="goOnWith(set.id)">{{ nameOfSet(set) }}</button></template
-        >
-      </p>
+      <OtherSets :thrown :others @put-back="backToWhatWas" @go-on="goOnWith" />
     </div>
     <TemplateChoice :templates="templates.data.value.templates" @choose="kept.template = $event" />
   </main>
   <main v-else class="two">
     <form class="said" novalidate @submit.prevent="enter">
-      <p v-if="thrown !== undefined" class="kept" role="status">
-        What was answered of {{ nameOfSet(thrown) }} is thrown away.
-        <button type="button" class="text-button" @click="backToWhatWas">Put it back</button>
-      </p>
-      <p v-if="others.length > 0" class="kept soft" data-testid="other-sets">
-        Also begun:
-        <template v-for="(set, index) in others" :key="set.id"
-          >{{ index > 0 ? ', ' : ''
-          }}<button type="button" class="text-button" @click="goOnWith(set.id)">{{ nameOfSet(set) }}</button></template
-        >
-      </p>
+      <OtherSets :thrown :others @put-back="backToWhatWas" @go-on="goOnWith" />
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">
         <el-select :id="field.id" v-model="kept.template" filterable default-first-option name="template">
@@ -428,10 +409,6 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
 </template>
 
 <style scoped>
-.kept {
-  margin-bottom: 10px;
-}
-
 kbd {
   white-space: nowrap;
 }
