@@ -20,10 +20,10 @@ final class FindingResource
         return [
             'rule' => $finding->about->id,
             'severity' => $finding->severity()->value,
-            'title' => $finding->title,
-            'detail' => $finding->detail,
-            'why' => $finding->about->why,
-            'remedy' => $finding->about->remedy,
+            'title' => $finding->title(),
+            'detail' => $finding->detail(),
+            'why' => $finding->about->why(),
+            'remedy' => $finding->about->remedy(),
             'source' => $finding->about->source,
             'objects' => array_map(
                 static fn (BookObject $object): string => (string) Reference::of($object),

@@ -29,6 +29,6 @@ final class MendedResource
     /** @return array{severity: string, title: string} */
     private static function told(Finding $finding): array
     {
-        return ['severity' => $finding->severity()->value, 'title' => $finding->title];
+        return ['severity' => $finding->severity()->value, 'title' => $finding->title()];
     }
 }

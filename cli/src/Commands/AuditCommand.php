@@ -189,8 +189,8 @@ final class AuditCommand implements Command
             $text .= sprintf(
                 "  %-8s %s\n           %s\n           %s%s\n",
                 $finding->severity()->value,
-                $finding->title,
-                $finding->detail,
+                $finding->title(),
+                $finding->detail(),
                 $finding->about->id,
                 $finding->fix === null ? '' : "; can be mended: {$finding->fix->label}",
             );
@@ -208,8 +208,8 @@ final class AuditCommand implements Command
         return ['book' => $file, 'findings' => array_map(static fn (Finding $finding): array => [
             'rule' => $finding->about->id,
             'severity' => $finding->severity()->value,
-            'title' => $finding->title,
-            'detail' => $finding->detail,
+            'title' => $finding->title(),
+            'detail' => $finding->detail(),
             'objects' => array_map(
                 static fn (BookObject $object): string => (string) Reference::of($object),
                 $finding->objects,

@@ -4,7 +4,13 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Audit;
 
-/** What a rule says of itself; `docs/rules.md` is written from it. */
+use Jaunty\Core\Words\Language;
+use Jaunty\Core\Words\Message;
+
+/**
+ * What a rule says of itself; `docs/rules.md` is written from it. Its words (its name, what it looks for, why that
+ * matters, what to do, what it says of one place) are messages under its id in `core/lang`, in each language.
+ */
 final readonly class About
 {
     /** Known to the trade, with no standard behind it. */
@@ -15,9 +21,6 @@ final readonly class About
 
     /**
      * @param  string  $id  `area.name`, never changed once it is out: waivers hang on it
-     * @param  string  $what  is wrong, in general
-     * @param  string  $why  it matters
-     * @param  string  $remedy  how to put it right
      * @param  string  $source  a standard, a law with its jurisdiction, or one of the constants above
      * @param  list<string>  $explains  ids of rules whose finding about the same object says no more than this one's
      * @param  list<Threshold>  $thresholds  that it asks for
@@ -27,15 +30,36 @@ final readonly class About
     public function __construct(
         public string $id,
         public Severity $severity,
-        public string $what,
-        public string $why,
-        public string $remedy,
         public string $source = self::COMMON_PRACTICE,
         public array $countries = [],
         public array $explains = [],
         public array $thresholds = [],
         public bool $looksAtLive = false,
     ) {
+    }
+
+    /** Its short name. */
+    public function name(?Language $in = null): string
+    {
+        return $this->said('name', $in);
+    }
+
+    /** What is wrong, in general. */
+    public function what(?Language $in = null): string
+    {
+        return $this->said('what', $in);
+    }
+
+    /** Why it matters. */
+    public function why(?Language $in = null): string
+    {
+        return $this->said('why', $in);
+    }
+
+    /** How to put it right. */
+    public function remedy(?Language $in = null): string
+    {
+        return $this->said('remedy', $in);
     }
 
     public function area(): string
@@ -46,5 +70,10 @@ final readonly class About
     public function holdsIn(?string $country): bool
     {
         return $this->countries === [] || in_array($country, $this->countries, true);
+    }
+
+    private function said(string $part, ?Language $in): string
+    {
+        return ($in ?? Language::english())->say(new Message("{$this->id}/{$part}"));
     }
 }

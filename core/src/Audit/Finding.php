@@ -7,13 +7,13 @@ namespace Jaunty\Core\Audit;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\FieldPath;
+use Jaunty\Core\Words\Language;
+use Jaunty\Core\Words\Message;
 
 /** One place where a rule fails, and which rule it is. */
 final readonly class Finding
 {
     /**
-     * @param  string  $title  a sentence that names the objects, without a full stop
-     * @param  string  $detail  what follows from it, in sentences
      * @param  non-empty-list<BookObject>  $objects  the one it is about first
      * @param  string  $item  the nested item it is about; empty for the whole object
      * @param  ?string  $path  the field to look at first
@@ -22,8 +22,8 @@ final readonly class Finding
      */
     private function __construct(
         public About $about,
-        public string $title,
-        public string $detail,
+        private Message $says,
+        private Message $follows,
         public array $objects,
         public string $item,
         public ?string $path,
@@ -35,10 +35,12 @@ final readonly class Finding
 
     public static function of(About $about, Found $found): self
     {
+        $saying = $found->saying === '' ? '' : ".{$found->saying}";
+
         return new self(
             $about,
-            $found->title,
-            $found->detail,
+            new Message("{$about->id}/title{$saying}", $found->with),
+            new Message("{$about->id}/detail{$saying}", $found->with),
             $found->objects,
             $found->item,
             $found->path,
@@ -46,6 +48,18 @@ final readonly class Finding
             $found->call,
             $found->fix,
         );
+    }
+
+    /** A sentence that names the objects, without a full stop. */
+    public function title(?Language $in = null): string
+    {
+        return ($in ?? Language::english())->say($this->says);
+    }
+
+    /** What follows from it, in sentences. */
+    public function detail(?Language $in = null): string
+    {
+        return ($in ?? Language::english())->sentence($this->follows);
     }
 
     public function severity(): Severity

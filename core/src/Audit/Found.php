@@ -5,13 +5,16 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Words\Day;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** What a rule says of one place where it fails; whose rule it is, the auditor adds. */
 final readonly class Found
 {
     /**
-     * @param  string  $title  a sentence that names the objects, without a full stop
-     * @param  string  $detail  what follows from it, in sentences
+     * @param  array<string, string|int|Message|Listing|Day>  $with  what its sentences name
+     * @param  string  $saying  which of the rule's sentences; empty for the usual ones
      * @param  non-empty-list<BookObject>  $objects  the one it is about first
      * @param  string  $item  the nested item it is about; empty for the whole object
      * @param  ?string  $path  the field to look at first
@@ -19,8 +22,8 @@ final readonly class Found
      * @param  ?array<string, mixed>  $call  the shortest test call that shows it, as the tenant book writes a script
      */
     private function __construct(
-        public string $title,
-        public string $detail,
+        public array $with,
+        public string $saying,
         public array $objects,
         public string $item,
         public ?string $path,
@@ -30,16 +33,32 @@ final readonly class Found
     ) {
     }
 
-    public static function of(string $title, string $detail, BookObject $object, BookObject ...$others): self
+    /** @param array<string, string|int|Message|Listing|Day> $with what its sentences name, by the messages' arguments */
+    public static function of(array $with, BookObject $object, BookObject ...$others): self
     {
-        return new self($title, $detail, [$object, ...array_values($others)], '', null, 1, null, null);
+        return new self($with, '', [$object, ...array_values($others)], '', null, 1, null, null);
+    }
+
+    /** Of a rule that has more to say than one thing, which: its messages are `title.$which` and `detail.$which`. */
+    public function saying(string $which): self
+    {
+        return new self(
+            $this->with,
+            $which,
+            $this->objects,
+            $this->item,
+            $this->path,
+            $this->count,
+            $this->call,
+            $this->fix,
+        );
     }
 
     public function at(string $path, string $item = ''): self
     {
         return new self(
-            $this->title,
-            $this->detail,
+            $this->with,
+            $this->saying,
             $this->objects,
             $item,
             $path,
@@ -52,8 +71,8 @@ final readonly class Found
     public function counting(int $count): self
     {
         return new self(
-            $this->title,
-            $this->detail,
+            $this->with,
+            $this->saying,
             $this->objects,
             $this->item,
             $this->path,
@@ -67,8 +86,8 @@ final readonly class Found
     public function shownBy(?array $call): self
     {
         return new self(
-            $this->title,
-            $this->detail,
+            $this->with,
+            $this->saying,
             $this->objects,
             $this->item,
             $this->path,
@@ -81,8 +100,8 @@ final readonly class Found
     public function fixedBy(?Fix $fix): self
     {
         return new self(
-            $this->title,
-            $this->detail,
+            $this->with,
+            $this->saying,
             $this->objects,
             $this->item,
             $this->path,

@@ -48,7 +48,7 @@ final readonly class Mending
             try {
                 $mended = $next->fix->applyTo($mended);
                 $audit = $audit->changedTo($mended);
-                $labels[] = "{$next->title}: {$next->fix->label}";
+                $labels[] = "{$next->title()}: {$next->fix->label}";
             } catch (ChangeError) {
                 continue;
             }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Jaunty\Core\Book;
 
 use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** What people call the things of a book, in sentences. */
 final readonly class Names
@@ -31,8 +33,30 @@ final readonly class Names
         return $object === null ? $text : $this->of($object);
     }
 
+    /** The same for a message, which says in its own language what is no name. */
+    public function said(Reference|Destination|BookObject|string|null $what): string|Message
+    {
+        $word = $what instanceof Destination ? (string) $what : $what;
+
+        return match (true) {
+            $word === null, $word === '' => new Message('destination/nowhere'),
+            is_string($word) && isset(Destination::WORDS[$word]) => new Message("destination/{$word}"),
+            default => $this->of($what),
+        };
+    }
+
     /**
-     * As a sentence lists them, the first few of many.
+     * Several for a message, the first few of many.
+     *
+     * @param  array<BookObject|Destination|string>  $all
+     */
+    public function several(array $all, int $most = 3): Listing
+    {
+        return Listing::firstOf(array_map($this->said(...), $all), $most);
+    }
+
+    /**
+     * As an English sentence lists them, the first few of many.
      *
      * @param  list<BookObject|string>  $all
      */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Hours;
 
+use Jaunty\Core\Words\Day;
+
 /** An instant where the customer is: their day, and how a sentence says days and instants. */
 final readonly class CustomerDay
 {
@@ -38,9 +40,11 @@ final readonly class CustomerDay
         return $this->clock->midnight($this->number());
     }
 
-    /** An instant as a sentence says it, by their clock: `Fri 25 Dec 2026 at 08:00`. */
-    public function moment(int $instant): string
+    /** An instant by their clock. */
+    public function moment(int $instant): Day
     {
-        return gmdate('D j M Y \a\t H:i', 60 * $this->clock->localMinutes($instant));
+        $local = 60 * $this->clock->localMinutes($instant);
+
+        return new Day(gmdate('Y-m-d', $local), gmdate('H:i', $local));
     }
 }

@@ -124,7 +124,7 @@ final class EmergencyTrapsTest extends TestCase
             ['routes' => [['key' => 'out', 'name' => 'Out', 'digits' => '1xxxxxxxxxx', 'trunks' => ['trunk:main']]]],
             [
                 'blocker outbound.emergency-missing at region: No route is for emergency calls; '
-                    . 'There are 1 for other calls.',
+                    . 'There is 1 for other calls.',
             ],
         ];
         yield 'an emergency route for other countries' => [['routes' => [['digits' => '999'] + self::help()]], [
@@ -183,8 +183,8 @@ final class EmergencyTrapsTest extends TestCase
                 str_starts_with($finding->about->id, 'emergency.callback')
                 || $finding->about->id === 'outbound.emergency-missing'
             ) {
-                $told[] = "{$finding->severity()->value} {$finding->about->id} at {$finding->path}: {$finding->title}; "
-                    . "{$finding->detail}";
+                $told[] = "{$finding->severity()->value} {$finding->about->id} at {$finding->path}: {$finding->title()}; "
+                    . "{$finding->detail()}";
             }
         }
 

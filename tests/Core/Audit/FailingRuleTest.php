@@ -24,9 +24,9 @@ final class FailingRuleTest extends TestCase
 
         self::assertNotSame([], $sound);
         self::assertSame([
-            'Nobody could look at trial.broken',
-            'Something is wrong. Whether that is so here is unknown. It stopped at: no such number.', 'tenant sample',
-            'trial.broken',
+            'Nobody could look at menus.no-prompt',
+            'A menu has no prompt. Whether that is so here is unknown. It stopped at: no such number.', 'tenant sample',
+            'menus.no-prompt',
         ], $this->told($found)[0]);
         self::assertEqualsCanonicalizing(
             array_column($this->told($sound), 0),
@@ -58,7 +58,7 @@ final class FailingRuleTest extends TestCase
     {
         return array_map(
             static fn (Finding $each): array => [
-                $each->title, $each->detail, "{$each->objects[0]->kind()->value} {$each->objects[0]->key()}",
+                $each->title(), $each->detail(), "{$each->objects[0]->kind()->value} {$each->objects[0]->key()}",
                 $each->item,
             ],
             $found,
@@ -75,7 +75,7 @@ final class FailingRuleTest extends TestCase
 
             public function about(): About
             {
-                return new About('trial.broken', Severity::Blocker, 'Something is wrong.', 'It matters.', 'Mend it.');
+                return new About('menus.no-prompt', Severity::Blocker);
             }
 
             public function check(Inspection $inspection): iterable

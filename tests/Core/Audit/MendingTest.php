@@ -25,7 +25,7 @@ final class MendingTest extends TestCase
 
         self::assertNotSame([], array_filter($before, static fn (Finding $finding): bool => $finding->fix !== null));
         self::assertSame([], array_map(
-            static fn (Finding $finding): string => $finding->title,
+            static fn (Finding $finding): string => $finding->title(),
             array_filter($after, static fn (Finding $finding): bool => $finding->fix !== null),
         ));
         self::assertLessThan(count($before), count($after));

@@ -168,8 +168,8 @@ final readonly class RuleCase
             ? null
             : ['label' => $finding->fix->label, 'changes' => $finding->fix->changes->toArray()];
         $all = [
-            'title' => $finding->title,
-            'detail' => $finding->detail,
+            'title' => $finding->title(),
+            'detail' => $finding->detail(),
             'objects' => array_map(
                 static fn (BookObject $object): string => (string) Reference::of($object),
                 $finding->objects,
@@ -201,7 +201,7 @@ final readonly class RuleCase
         }
 
         // A rule of nobody: one that fell over.
-        return new About($id, Severity::Error, 'Something is wrong.', '', '');
+        return new About($id, Severity::Error);
     }
 
     /** @param array<string, mixed> $value */

@@ -47,9 +47,9 @@ final class RulesTest extends TestCase
             self::assertSame($rule->about()->id, $finding->about->id);
             self::assertDoesNotMatchRegularExpression(
                 '/\b(user|group|menu|number|mailbox|schedule|attendant|outside):\S|[.]$/',
-                $finding->title,
+                $finding->title(),
             );
-            self::assertMatchesRegularExpression('/^[\p{Lu}0-9+"].*[.]$/u', $finding->detail);
+            self::assertMatchesRegularExpression('/^[\p{Lu}0-9+"].*[.]$/u', $finding->detail());
         }
     }
 
@@ -159,7 +159,7 @@ final class RulesTest extends TestCase
             self::assertTrue(
                 in_array($left->fingerprint(), $before, true)
                     || $left->severity()->weight() < $finding->severity()->weight(),
-                "{$fix->label} brings: {$left->title}",
+                "{$fix->label} brings: {$left->title()}",
             );
         }
     }
@@ -238,7 +238,7 @@ final class RulesTest extends TestCase
         self::assertSame([], array_diff_assoc(array_column($abouts, 'id'), array_unique(array_column($abouts, 'id'))));
         foreach ($abouts as $about) {
             self::assertMatchesRegularExpression('/^[a-z]+\.[a-z0-9]+(-[a-z0-9]+)*$/', $about->id);
-            foreach ([$about->what, $about->why, $about->remedy] as $said) {
+            foreach ([$about->what(), $about->why(), $about->remedy()] as $said) {
                 self::assertMatchesRegularExpression('/^\p{Lu}.*\.$/u', $said, $about->id);
             }
             self::assertNotSame('', $about->source);
@@ -342,7 +342,7 @@ final class RulesTest extends TestCase
 
     public function test_a_rule_of_one_country_is_silent_elsewhere(): void
     {
-        $about = new About('trial.only-there', \Jaunty\Core\Audit\Severity::Note, 'A.', 'B.', 'C.', countries: ['US']);
+        $about = new About('trial.only-there', \Jaunty\Core\Audit\Severity::Note, countries: ['US']);
 
         self::assertTrue($about->holdsIn('US'));
         self::assertFalse($about->holdsIn('CA'));
@@ -377,6 +377,6 @@ final class RulesTest extends TestCase
      */
     private static function titles(array $findings): array
     {
-        return array_map(static fn (Finding $finding): string => $finding->title, $findings);
+        return array_map(static fn (Finding $finding): string => $finding->title(), $findings);
     }
 }

@@ -33,7 +33,7 @@ final class ShadowedRoutesTest extends TestCase
             foreach ((new Auditor([new Shadowed()]))->audit(new Inspection($book, Samples::NOW)) as $finding) {
                 $shadowed++;
                 $without = $book->without(Reference::of($finding->objects[0]));
-                self::assertSame(self::leaving($book), self::leaving($without), "{$seed}: {$finding->title}");
+                self::assertSame(self::leaving($book), self::leaving($without), "{$seed}: {$finding->title()}");
             }
         }
         self::assertGreaterThan(50, $shadowed);
@@ -43,7 +43,7 @@ final class ShadowedRoutesTest extends TestCase
     public function test_the_same_digits_behind_each_other_are_shadowed_unless_something_bars_the_first(): void
     {
         $titles = static fn (array $first): array => array_map(
-            static fn (Finding $finding): string => $finding->title,
+            static fn (Finding $finding): string => $finding->title(),
             (new Auditor([new Shadowed()]))->audit(new Inspection(Samples::book([
                 'trunks' => [['key' => 'main'], ['key' => 'off', 'enabled' => false], [
                     'key' => 'inward',

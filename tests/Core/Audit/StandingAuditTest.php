@@ -104,7 +104,7 @@ final class StandingAuditTest extends TestCase
         return array_map(
             static fn (Finding $finding): string => json_encode(
                 [
-                    $finding->fingerprint(), $finding->state(), $finding->title, $finding->detail, $finding->path,
+                    $finding->fingerprint(), $finding->state(), $finding->title(), $finding->detail(), $finding->path,
                     $finding->count, $finding->call, $finding->fix?->label, $finding->fix?->changes->toArray(),
                 ],
                 JSON_THROW_ON_ERROR,

@@ -41,7 +41,7 @@ final class TrapsTest extends TestCase
             ],
             'emergency.floor-unknown' => [
                 'warning | user:a | emergency/floor |  | 1 | a is on "basement nonsense", and Quay End has no such '
-                    . 'floor | It has Ground, First. | -',
+                    . 'floor | It has Ground and First. | -',
             ],
             'emergency.same-street' => [
                 'warning | site:mill | address/street |  | 1 | Quay and Mill have the same street | Help that is '
@@ -176,7 +176,7 @@ final class TrapsTest extends TestCase
         $found = array_values(array_filter(RuleBook::all(), static fn ($each): bool => $each->about()->id === $rule));
 
         self::assertSame($told, array_map(
-            static fn (Finding $finding): string => $finding->title,
+            static fn (Finding $finding): string => $finding->title(),
             (new Auditor($found))->audit(new Inspection(Samples::book($book), Samples::NOW)),
         ));
     }
@@ -372,7 +372,7 @@ final class TrapsTest extends TestCase
         return implode(' | ', [
             $finding->severity()->value, "{$finding->objects[0]->kind()->value}:{$finding->objects[0]->key()}",
             (string) $finding->path, $finding->item, (string) $finding->count,
-            $finding->title, $finding->detail, $finding->fix->label ?? '-',
+            $finding->title(), $finding->detail(), $finding->fix->label ?? '-',
         ]);
     }
 }

@@ -52,7 +52,7 @@ final class ZoneLawTest extends TestCase
     /** @return list<string> */
     private function told(Book $book): array
     {
-        return array_values(array_map(static fn (Finding $finding): string => $finding->title, array_filter(
+        return array_values(array_map(static fn (Finding $finding): string => $finding->title(), array_filter(
             Auditor::of($book, Samples::NOW),
             static fn (Finding $finding): bool => str_starts_with($finding->about->id, 'hours.zone'),
         )));

@@ -40,7 +40,7 @@ final class JUnitReport
                     $failed++;
                     $failure = $xml->createElement('failure');
                     $failure->setAttribute('type', $about->severity->value);
-                    $failure->setAttribute('message', $about->what);
+                    $failure->setAttribute('message', $about->what());
                     $failure->appendChild($xml->createTextNode($said));
                     $case->appendChild($failure);
                 } elseif ($found !== []) {

@@ -35,8 +35,8 @@ final readonly class ReportLine
         return new self(
             $finding->about->id,
             $finding->severity(),
-            $finding->title,
-            $finding->detail,
+            $finding->title(),
+            $finding->detail(),
             array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects),
             $finding->path,
             $finding->count,

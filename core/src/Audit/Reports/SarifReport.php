@@ -44,9 +44,9 @@ final class SarifReport
 
         return [
             'id' => $about->id,
-            'shortDescription' => ['text' => $about->what],
-            'fullDescription' => ['text' => $about->why],
-            'help' => ['text' => "{$about->remedy} Rests on {$about->source}."],
+            'shortDescription' => ['text' => $about->what()],
+            'fullDescription' => ['text' => $about->why()],
+            'help' => ['text' => "{$about->remedy()} Rests on {$about->source}."],
             'defaultConfiguration' => ['level' => self::level($about->severity)],
         ];
     }

@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Words\Listing;
 
 /** Grants that ran out are still listed. */
 final readonly class GrantExpired implements Rule
@@ -19,9 +20,6 @@ final readonly class GrantExpired implements Rule
         return new About(
             'access.grant-expired',
             Severity::Note,
-            'Somebody\'s grant for this customer ran out and was not taken away.',
-            'Lists of who may do what are read in a hurry: what opens nothing any more should not stand in them.',
-            'Take it away, or give it anew.',
         );
     }
 
@@ -33,15 +31,11 @@ final readonly class GrantExpired implements Rule
         ));
         if ($expired !== []) {
             yield Found::of(
-                count($expired) === 1
-                    ? "The grant of {$expired[0]->name} has run out"
-                    : count($expired) . ' grants have run out',
-                'Of '
-                    . implode(', ', array_map(
-                        static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})",
-                        array_slice($expired, 0, 3),
-                    ))
-                    . '.',
+                [
+                    'n' => count($expired),
+                    'first' => $expired[0]->name,
+                    'grants' => Listing::firstOf(array_map(static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})", $expired), 3),
+                ],
                 $inspection->book->tenant,
             )->counting(count($expired));
         }

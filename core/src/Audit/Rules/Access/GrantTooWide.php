@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Words\Listing;
 
 /** Somebody may push for ever to a customer that is another's to look after. */
 final readonly class GrantTooWide implements Rule
@@ -19,9 +20,6 @@ final readonly class GrantTooWide implements Rule
         return new About(
             'access.grant-too-wide',
             Severity::Note,
-            'Somebody may push to this customer without an end, and it is not theirs to look after.',
-            'A grant given for one piece of work stays, and so does what a stolen password opens.',
-            'Let it end on a day, or narrow it.',
         );
     }
 
@@ -35,9 +33,9 @@ final readonly class GrantTooWide implements Rule
         ));
         if ($wide !== []) {
             yield Found::of(
-                implode(', ', array_map(static fn (GrantSeen $grant): string => $grant->name, array_slice($wide, 0, 3)))
-                    . ' may push here for ever',
-                'The customer is looked after by somebody else.',
+                [
+                    'names' => Listing::firstOf(array_map(static fn (GrantSeen $grant): string => $grant->name, $wide), 3),
+                ],
                 $inspection->book->tenant,
             )->counting(count($wide));
         }

@@ -21,9 +21,6 @@ final readonly class InvitationOpen implements Rule
         return new About(
             'access.invitation-open',
             Severity::Note,
-            'Somebody was invited to work on this customer and has not accepted.',
-            'Whoever was to help is not there; and a letter that lies about opens the customer to whoever finds it.',
-            'Ask them, send it again, or take it back.',
             thresholds: [Threshold::InvitationDays],
         );
     }
@@ -35,12 +32,11 @@ final readonly class InvitationOpen implements Rule
             $hasRunOut = $invitation->openUntil <= $inspection->now;
             if ($hasRunOut || $inspection->now - $invitation->sentAt >= $longest) {
                 yield Found::of(
-                    "{$invitation->to} has not accepted the invitation",
-                    $hasRunOut
-                        ? 'It has run out.'
-                        : 'It was sent '
-                        . intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY)
-                        . ' days ago.',
+                    [
+                        'to' => $invitation->to,
+                        'state' => $hasRunOut ? 'over' : 'open',
+                        'days' => intdiv($inspection->now - $invitation->sentAt, self::SECONDS_A_DAY),
+                    ],
                     $inspection->book->tenant,
                 )->at('name', $invitation->to);
             }

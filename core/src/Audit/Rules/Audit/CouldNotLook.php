@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Words\Message;
 
 /** Another rule fell over this book; the audit went on without it. */
 final readonly class CouldNotLook implements Rule
@@ -19,9 +20,6 @@ final readonly class CouldNotLook implements Rule
         return new About(
             'audit.could-not-look',
             Severity::Error,
-            'A rule failed over this book, and what it looks for is unknown.',
-            'Silence would be read as soundness.',
-            'Mend what it stumbled over, if it says so; report it otherwise: it is a fault of ours.',
             About::MODEL,
         );
     }
@@ -34,12 +32,8 @@ final readonly class CouldNotLook implements Rule
         }
         foreach ($byCause as $why => $failures) {
             $ids = array_map(static fn (Failure $failure): string => $failure->about->id, $failures);
-            $asked = count($failures) === 1
-                ? "{$failures[0]->about->what} Whether that is so here is unknown."
-                : 'Whether what they look for is so here is unknown.';
             yield Found::of(
-                'Nobody could look at ' . $inspection->names->listed($ids, 12),
-                "{$asked} It stopped at: {$why}.",
+                ['ids' => $inspection->names->several($ids, 12), 'n' => count($failures), 'what' => new Message("{$failures[0]->about->id}/what"), 'why' => $why],
                 $inspection->book->tenant,
             )->at('name', implode(' ', $ids));
         }

@@ -20,10 +20,6 @@ final readonly class ChainInChain implements Rule
         return new About(
             'chains.chain-in-chain',
             Severity::Note,
-            'A place of a fallback chain leads into another chain.',
-            'The list of places somebody reads ends there, and goes on where they do not look; callers hear more '
-                . 'ringing than it says.',
-            'Take the places of the other over, or leave the chain out.',
             About::MODEL,
         );
     }
@@ -34,8 +30,7 @@ final readonly class ChainInChain implements Rule
             foreach ($chain->places as $place) {
                 if ($place['to']?->object?->kind === Kind::Chain) {
                     yield Found::of(
-                        "{$chain->name} goes on in {$inspection->names->of($place['to'])}",
-                        'Its places are rung after those before it.',
+                        ['chain' => $chain->name, 'to' => $inspection->names->said($place['to'])],
                         $chain,
                     )->at("places/{$place['item']}/to", $place['item']);
                 }

@@ -19,9 +19,6 @@ final readonly class ChainLoop implements Rule
         return new About(
             'chains.loop',
             Severity::Error,
-            'A fallback chain comes back to itself by way of its places.',
-            'The same people ring round and round until the caller gives up.',
-            'Let one of the chains end with a mailbox.',
             About::MODEL,
         );
     }
@@ -38,8 +35,11 @@ final readonly class ChainLoop implements Rule
             // Told once, at the first by name of those that are in the round.
             if ($next === $chain && min(array_keys($way)) === $chain->key) {
                 yield Found::of(
-                    count($way) === 1 ? "{$chain->name} leads to itself" : "{$chain->name} comes back to itself",
-                    'It goes round by way of ' . $inspection->names->listed(array_values($way)) . '.',
+                    [
+                        'n' => count($way),
+                        'chain' => $chain->name,
+                        'way' => $inspection->names->several(array_values($way)),
+                    ],
                     $chain,
                     ...array_slice(array_values($way), 1),
                 )->at('places');

@@ -13,6 +13,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Treatment;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Message;
 
 /** A fallback chain that is never come to, as another forwarding always goes before it. */
 final readonly class Hidden implements Rule
@@ -22,9 +23,6 @@ final readonly class Hidden implements Rule
         return new About(
             'chains.hidden',
             Severity::Warning,
-            'A fallback chain is never tried, because a forwarding always goes before it.',
-            'Whoever set the chain up believes that it works; nobody on it will ever ring.',
-            'Take the forwarding away, or send it to the chain.',
             About::MODEL,
         );
     }
@@ -42,10 +40,14 @@ final readonly class Hidden implements Rule
                 foreach ($handling->treatments ?? [] as $condition => $treatment) {
                     $chain = $this->hidden($inspection, $always, $treatment, $condition);
                     if ($chain !== null) {
-                        $to = $inspection->names->of($always->outside ?? $always->inside);
+                        $to = $inspection->names->said($always->outside ?? $always->inside);
                         yield Found::of(
-                            "{$chain->name}: never tried for {$user->label()}",
-                            "All calls go to {$to} before anybody can be {$this->inWords($condition)}.",
+                            [
+                                'chain' => $chain->name,
+                                'user' => $user->label(),
+                                'to' => $to,
+                                'condition' => new Message("condition/{$condition}"),
+                            ],
                             $user,
                             $chain,
                         )->at("handling/{$state}/always", $state)->fixedBy(
@@ -66,13 +68,5 @@ final readonly class Hidden implements Rule
 
         return ($always->outside !== null ? $inspection->find($treatment->outside, Chain::class) : null)
             ?? ($always->inside !== null ? $inspection->find($treatment->inside, Chain::class) : null);
-    }
-
-    private function inWords(string $condition): string
-    {
-        return [
-            'noAnswer' => 'late to answer', 'busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable',
-            'doNotDisturb' => 'not to be disturbed',
-        ][$condition] ?? $condition;
     }
 }

@@ -20,9 +20,6 @@ final readonly class PastTheEnd implements Rule
         return new About(
             'chains.past-the-end',
             Severity::Error,
-            'A fallback chain ends with a place that may not take the call.',
-            'Past the last place there is nothing: the caller is cut off.',
-            'End the chain with a mailbox.',
             About::MODEL,
             explains: ['flow.dead-end'],
         );
@@ -35,10 +32,11 @@ final readonly class PastTheEnd implements Rule
             $rings = in_array($last?->object?->kind, [Kind::User, Kind::Group], true) || $last?->outside !== null;
             if ($chain->places === [] || $last === null || $rings) {
                 yield Found::of(
-                    "{$chain->name}: nothing comes after the last place",
-                    $chain->places === []
-                        ? 'It has no place at all.'
-                        : "If {$inspection->names->of($last ?? 'nobody')} does not answer, the caller is cut off.",
+                    [
+                        'chain' => $chain->name,
+                        'places' => $chain->places === [] ? 'none' : 'some',
+                        'last' => $inspection->names->said($last ?? 'nobody'),
+                    ],
                     $chain,
                 )->at('places');
             }

@@ -26,9 +26,6 @@ final readonly class PlaceDead implements Rule
         return new About(
             'chains.place-dead',
             Severity::Warning,
-            'Places of a fallback chain come after one that keeps the call.',
-            'They are never tried, although the list says they are.',
-            'Move the one that keeps the call to the end, or take the rest out.',
             About::MODEL,
         );
     }
@@ -42,10 +39,7 @@ final readonly class PlaceDead implements Rule
                 }
                 $dead = array_slice($chain->places, $place + 1);
                 yield Found::of(
-                    "{$chain->name}: "
-                        . (count($dead) === 1 ? 'the last place is' : 'the last ' . count($dead) . ' places are')
-                        . ' never tried',
-                    "Before that, {$inspection->names->of($to)} keeps the call.",
+                    ['chain' => $chain->name, 'n' => count($dead), 'to' => $inspection->names->said($to)],
                     $chain,
                 )
                     ->at('places')->counting(count($dead))->fixedBy(Fix::of(

@@ -21,9 +21,6 @@ final readonly class SamePersonTwice implements Rule
         return new About(
             'chains.same-person-twice',
             Severity::Note,
-            'A fallback chain rings the same telephone twice.',
-            'Whoever did not answer the first time seldom answers the second; the caller waits for nothing.',
-            'Take one of the two out.',
         );
     }
 
@@ -37,8 +34,7 @@ final readonly class SamePersonTwice implements Rule
                     $place['to']?->outside !== null || $place['to']?->object?->kind === Kind::User
                 )) {
                     yield Found::of(
-                        "{$chain->name} rings {$inspection->names->of($place['to'])} twice",
-                        'The second time takes as long as the first.',
+                        ['chain' => $chain->name, 'to' => $inspection->names->said($place['to'])],
                         $chain,
                     )->at("places/{$place['item']}", $place['item'])
                         ->fixedBy(Fix::of('Take the second out', Fix::leavingOut($chain, 'places', $place['item'])));

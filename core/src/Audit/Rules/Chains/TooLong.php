@@ -21,9 +21,6 @@ final readonly class TooLong implements Rule
         return new About(
             'chains.too-long',
             Severity::Warning,
-            'A fallback chain rings on for longer than callers wait.',
-            'Most have hung up before its last places are tried.',
-            'Ring each place for less, or leave places out.',
             thresholds: [Threshold::LongestWaitSeconds],
         );
     }
@@ -44,8 +41,11 @@ final readonly class TooLong implements Rule
             $seconds = array_sum(array_map($callBook->placeSeconds(...), $rings));
             if ($seconds > $inspection->threshold(Threshold::LongestWaitSeconds)) {
                 yield Found::of(
-                    "{$chain->name}: rings for {$seconds} s before it ends",
-                    "Callers seldom wait for more than {$inspection->threshold(Threshold::LongestWaitSeconds)} s.",
+                    [
+                        'chain' => $chain->name,
+                        'seconds' => $seconds,
+                        'threshold' => $inspection->threshold(Threshold::LongestWaitSeconds),
+                    ],
                     $chain,
                 )->at('places');
             }

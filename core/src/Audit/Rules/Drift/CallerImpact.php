@@ -19,9 +19,6 @@ final readonly class CallerImpact implements Rule
         return new About(
             'drift.caller-impact',
             Severity::Error,
-            'Callers get something else from the switch than the book says.',
-            'The customer was promised the one and gets the other.',
-            'Put it back, or enter it in the book if it was meant.',
             About::MODEL,
             looksAtLive: true,
         );
@@ -39,8 +36,7 @@ final readonly class CallerImpact implements Rule
                 $first->words(),
             );
             yield Found::of(
-                'Callers notice what was changed on the switch',
-                ucfirst($words) . '.',
+                ['words' => $words],
                 $inspection->book->tenant,
             )
                 ->counting(count($difference->contrasts))

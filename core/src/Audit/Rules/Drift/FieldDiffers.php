@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Words\Listing;
 
 /** Book and switch say different things. */
 final readonly class FieldDiffers implements Rule
@@ -19,9 +20,6 @@ final readonly class FieldDiffers implements Rule
         return new About(
             'drift.field-differs',
             Severity::Warning,
-            'Fields on the switch differ from the book.',
-            'Somebody changed the switch by hand. The next push undoes it, or the book goes on being wrong.',
-            'Put back what was not meant, adopt what was.',
             looksAtLive: true,
         );
     }
@@ -39,12 +37,12 @@ final readonly class FieldDiffers implements Rule
             ),
             $operations,
         )));
-        $more = count($labels) - 3;
         yield Found::of(
-            count($operations) === 1
-                ? '1 field differs on the switch'
-                : count($operations) . ' fields differ on the switch',
-            'In ' . implode(', ', array_slice($labels, 0, 3)) . ($more > 0 ? " and {$more} more" : '') . '.',
+            [
+                'n' => count($operations),
+                'labels' => Listing::firstOf($labels, 3),
+
+            ],
             $inspection->book->tenant,
         )->counting(count($operations));
     }

@@ -20,9 +20,6 @@ final readonly class MissingOnLive implements Rule
         return new About(
             'drift.missing-on-live',
             Severity::Error,
-            'Objects of the book are not on the switch.',
-            'Whoever is led there is not served; the book says that they are.',
-            'Push, or take out of the book what was rightly removed.',
             looksAtLive: true,
         );
     }
@@ -39,9 +36,7 @@ final readonly class MissingOnLive implements Rule
                 $missing,
             );
             yield Found::of(
-                $inspection->names->listed($names)
-                    . (count($names) === 1 ? ' is not on the switch' : ' are not on the switch'),
-                'Somebody took ' . (count($names) === 1 ? 'it' : 'them') . ' away there.',
+                ['names' => $inspection->names->several($names), 'n' => count($names)],
                 $inspection->book->tenant,
             )->counting(count($missing));
         }

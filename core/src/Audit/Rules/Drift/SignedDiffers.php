@@ -20,9 +20,6 @@ final readonly class SignedDiffers implements Rule
         return new About(
             'drift.signed-differs',
             Severity::Note,
-            'The book differs from what the customer signed.',
-            'What callers get was agreed; whoever changed it should know whether the customer does.',
-            'Tell the customer, or have the new book signed.',
         );
     }
 
@@ -38,10 +35,7 @@ final readonly class SignedDiffers implements Rule
                 ),
             ));
             yield Found::of(
-                count($changes) === 1
-                    ? '1 field is otherwise than the customer signed'
-                    : count($changes) . ' fields are otherwise than the customer signed',
-                "In {$inspection->names->listed($names)}.",
+                ['n' => count($changes), 'names' => $inspection->names->several($names)],
                 $inspection->book->tenant,
             )->counting(count($changes));
         }

@@ -20,9 +20,6 @@ final readonly class UnknownOnLive implements Rule
         return new About(
             'drift.unknown-on-live',
             Severity::Warning,
-            'Objects on the switch are not in the book.',
-            'Nobody audits them, and the next push may clash with them.',
-            'Adopt them, or remove them from the switch.',
             looksAtLive: true,
         );
     }
@@ -43,12 +40,7 @@ final readonly class UnknownOnLive implements Rule
                 $unknown,
             );
             yield Found::of(
-                $inspection->names->listed($names) . (
-                    count($names) === 1
-                    ? ' is on the switch and not in the book'
-                    : ' are on the switch and not in the book'
-                ),
-                'Somebody made ' . (count($names) === 1 ? 'it' : 'them') . ' there.',
+                ['names' => $inspection->names->several($names), 'n' => count($names)],
                 $inspection->book->tenant,
             )->counting(count($unknown));
         }

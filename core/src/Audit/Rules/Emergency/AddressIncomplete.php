@@ -10,6 +10,8 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** An emergency address without what a dispatcher needs to find it. */
 final readonly class AddressIncomplete implements Rule
@@ -19,9 +21,6 @@ final readonly class AddressIncomplete implements Rule
         return new About(
             'emergency.address-incomplete',
             Severity::Warning,
-            'An emergency address lacks its subdivision, postcode or country.',
-            'Address checks of carriers refuse it, and help may go to another town of the name.',
-            'Complete it.',
         );
     }
 
@@ -37,8 +36,7 @@ final readonly class AddressIncomplete implements Rule
             // meant to be whole.
             if ($isThere('street') && $isThere('city') && $missing !== [] && count($missing) < 3) {
                 yield Found::of(
-                    "{$site->name}: the address lacks its " . implode(' and ', $missing),
-                    'It is what emergency services are sent to.',
+                    ['site' => $site->name, 'missing' => Listing::of(array_map(static fn (string $part): Message => new Message("address/{$part}"), $missing))],
                     $site,
                 )->at("address/{$missing[0]}");
             }

@@ -11,6 +11,8 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** A site with telephones and no address to send help to. */
 final readonly class AddressMissing implements Rule
@@ -20,9 +22,6 @@ final readonly class AddressMissing implements Rule
         return new About(
             'emergency.address-missing',
             Severity::Blocker,
-            'A site with telephones has no address for emergency calls.',
-            'Help cannot be sent where nobody knows the place.',
-            'Enter street and town as the fire service knows them.',
         );
     }
 
@@ -38,11 +37,11 @@ final readonly class AddressMissing implements Rule
             ));
             if ($people > 0 && $missing !== []) {
                 yield Found::of(
-                    "{$site->name}: no address for emergency calls",
-                    ucfirst(implode(
-                        ' and ',
-                        array_map(static fn (string $field): string => $field === 'city' ? 'town' : $field, $missing),
-                    )) . ' missing; ' . ($people === 1 ? '1 user sits' : "{$people} users sit") . ' there.',
+                    [
+                        'site' => $site->name,
+                        'missing' => Listing::of(array_map(static fn (string $part): Message => new Message("address/{$part}"), $missing)),
+                        'people' => $people,
+                    ],
                     $site,
                 )
                     ->at("address/{$missing[0]}")->counting($people);

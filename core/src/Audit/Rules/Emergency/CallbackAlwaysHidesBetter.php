@@ -24,10 +24,6 @@ final readonly class CallbackAlwaysHidesBetter implements Rule
         return new About(
             'emergency.callback-always-hides-better',
             Severity::Warning,
-            'One number is shown to emergency services for everybody at a site, also for those '
-                . 'with a number of their own.',
-            'The dispatcher calls back the front desk instead of the person who needs help.',
-            'Show it only for whoever has no number.',
         );
     }
 
@@ -49,8 +45,7 @@ final readonly class CallbackAlwaysHidesBetter implements Rule
                 && $own !== []
             ) {
                 yield Found::of(
-                    "{$site->name}: people with a number of their own are called back at another",
-                    "{$inspection->names->listed($own)} could be called back directly.",
+                    ['site' => $site->name, 'own' => $inspection->names->several($own)],
                     $site,
                 )->at('emergency/callbackUse')->counting(count($own))
                     ->fixedBy(Fix::set(

@@ -22,10 +22,6 @@ final readonly class CallbackElsewhere implements Rule
         return new About(
             'emergency.callback-elsewhere',
             Severity::Error,
-            'People at a site show help services a number of another site or country.',
-            'The call may be led to the help services of the other place, and whoever calls back reaches people who '
-                . 'are not there.',
-            'Show a number of the site: its callback number, always.',
         );
     }
 
@@ -45,12 +41,16 @@ final readonly class CallbackElsewhere implements Rule
                     $shown->users,
                     static fn (User $user): bool => $user->site?->equals(Reference::of($site)) === true,
                 ));
-                $whose = $home !== null && $home->key !== $site->key
-                    ? "which is of {$home->name}"
-                    : "which is of another country ({$of->region()})";
+                $elsewhere = $home === null || $home->key === $site->key ? null : $home->name;
                 yield Found::of(
-                    "{$site->name}: help services are shown {$inspection->names->of($number)}, {$whose}",
-                    "It is shown of {$inspection->names->listed($users)}.",
+                    [
+                        'site' => $site->name,
+                        'number' => $inspection->names->said($number),
+                        'case' => $elsewhere === null ? 'abroad' : 'site',
+                        'home' => $elsewhere ?? '',
+                        'country' => $of->region() ?? '',
+                        'users' => $inspection->names->several($users),
+                    ],
                     $site,
                     $number,
                 )

@@ -18,9 +18,6 @@ final readonly class CallbackGreeted implements Rule
         return new About(
             'emergency.callback-greeted',
             Severity::Warning,
-            'The number shown to help services plays a greeting, a menu or an announcement before anybody rings.',
-            'A dispatcher who calls back must reach a person at once, and presses no keys.',
-            'Show a number that rings people without a word before.',
         );
     }
 
@@ -34,10 +31,11 @@ final readonly class CallbackGreeted implements Rule
             [$run, $what] = $heard;
             $at = $inspection->survey()->firstInstant($run);
             yield Found::of(
-                "{$inspection->names->of($shown->number)} is shown to help services, and "
-                    . "{$inspection->names->of($what)} speaks "
-                    . "to whoever calls back before anybody rings",
-                "It is shown of {$inspection->names->listed($shown->users)}.",
+                [
+                    'number' => $inspection->names->said($shown->number),
+                    'what' => $inspection->names->said($what),
+                    'users' => $inspection->names->several($shown->users),
+                ],
                 $shown->number,
             )->at('destination')->counting(count($shown->users))->shownBy(
                 ['to' => $shown->number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at)],

@@ -14,6 +14,7 @@ use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Words\Message;
 
 /** No number is shown when somebody calls for help. */
 final readonly class CallbackMissing implements Rule
@@ -23,10 +24,6 @@ final readonly class CallbackMissing implements Rule
         return new About(
             'emergency.callback-missing',
             Severity::Error,
-            'A site has no number to show to emergency services, or one that is not in the customer\'s hands, and '
-                . 'people there who have none of their own.',
-            'A call that breaks off cannot be called back.',
-            'Name a number that rings people at the site.',
         );
     }
 
@@ -47,28 +44,22 @@ final readonly class CallbackMissing implements Rule
                 true,
             );
             if ($callback !== null && ! $isThere) {
-                $why = $callback->enabled ? 'stands as ' . self::words($callback->status) : 'is switched off';
+                $as = $callback->enabled ? $callback->status->value : 'off';
                 yield Found::of(
-                    "{$site->name}: its callback number {$inspection->names->of($callback)} cannot be shown",
-                    "It {$why}, so another number is shown instead, or none.",
+                    ['site' => $site->name, 'callback' => $inspection->names->said($callback), 'as' => $as, 'status' => new Message("number/{$callback->status->value}")],
                     $site,
                     $callback,
                 )->at('emergency/callback');
             }
             if ($site->emergency->callback === null && $people !== []) {
                 yield Found::of(
-                    "{$site->name}: no number is shown to emergency services",
-                    'No number of their own: '
-                        . $inspection->names->listed(array_column(array_values($people), 0))
-                        . '.',
+                    [
+                        'site' => $site->name,
+                        'people' => $inspection->names->several(array_column(array_values($people), 0)),
+                    ],
                     $site,
-                )->at('emergency/callback')->counting(count($people));
+                )->saying('none')->at('emergency/callback')->counting(count($people));
             }
         }
-    }
-
-    private static function words(NumberStatus $status): string
-    {
-        return strtolower((string) preg_replace('/([A-Z])/', ' $1', $status->value));
     }
 }

@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Words\Day;
 
 /** Help services are shown a number that will be gone some day. */
 final readonly class CallbackTemporary implements Rule
@@ -19,9 +20,6 @@ final readonly class CallbackTemporary implements Rule
         return new About(
             'emergency.callback-temporary',
             Severity::Warning,
-            'The number shown to help services is lent, is being ported away, or ends on a day.',
-            'When it goes, nobody thinks of what help services are shown, and whoever gets it next is called back.',
-            'Show a number that stays.',
         );
     }
 
@@ -30,15 +28,19 @@ final readonly class CallbackTemporary implements Rule
         foreach ($inspection->callbackNumbers() as $shown) {
             $until = $shown->number->until;
             $why = match (true) {
-                $shown->number->status === NumberStatus::Temporary => 'is lent for a time',
-                $shown->number->status === NumberStatus::PortingOut => 'is being ported away',
-                $until !== null => "ends on {$inspection->day->said($until)}",
+                $shown->number->status === NumberStatus::Temporary => 'lent',
+                $shown->number->status === NumberStatus::PortingOut => 'leaving',
+                $until !== null => 'ends',
                 default => null,
             };
             if ($why !== null) {
                 yield Found::of(
-                    "{$inspection->names->of($shown->number)} is shown to help services, and {$why}",
-                    "It is shown of {$inspection->names->listed($shown->users)}.",
+                    [
+                        'number' => $inspection->names->said($shown->number),
+                        'why' => $why,
+                        'until' => $until === null ? '' : new Day($until),
+                        'users' => $inspection->names->several($shown->users),
+                    ],
                     $shown->number,
                 )
                     ->at($shown->number->status === NumberStatus::Active ? 'until' : 'status')

@@ -15,6 +15,8 @@ use Jaunty\Core\Book\CallbackUse;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Calls\Law\Outcome;
+use Jaunty\Core\Words\Message;
 
 /** The number that help services are shown rings nobody, at some time of the year. */
 final readonly class CallbackUnanswered implements Rule
@@ -24,10 +26,6 @@ final readonly class CallbackUnanswered implements Rule
         return new About(
             'emergency.callback-unanswered',
             Severity::Error,
-            'The number that help services are really shown leads, at some time, to where nobody rings: a mailbox, a '
-                . 'closed group, a number outside.',
-            'A call that breaks off is called back. Whoever needs help must hear it ring, by night as well.',
-            'Show a number that rings people at all hours, such as one that leads to the desks of the site.',
         );
     }
 
@@ -40,21 +38,17 @@ final readonly class CallbackUnanswered implements Rule
             }
             $survey = $inspection->survey();
             $at = $survey->firstInstant($run);
-            $end = $run->facts->passive === null
-                ? "goes round for ever, through {$inspection->names->of($run->facts->passiveTarget)}"
-                : "{$run->facts->passive->words()} {$inspection->names->of($run->facts->passiveTarget)}";
+            $through = $inspection->names->said($run->facts->passiveTarget);
             $outside = $shown->backs[0]->outside;
             yield Found::of(
-                "{$inspection->names->of($shown->number)} is shown to help services, and rings "
-                    . "nobody when they call back",
-                "It is shown of {$inspection->names->listed($shown->users)}. Called back on "
-                    . "{$inspection->day->moment($at)}, the "
-                    . "call ends so: {$end}"
-                    . (
-                        $outside === ''
-                        ? '.'
-                        : "; it rings only {$inspection->names->of($outside)}, which is no telephone here."
-                    ),
+                [
+                    'number' => $inspection->names->said($shown->number),
+                    'users' => $inspection->names->several($shown->users),
+                    'at' => $inspection->day->moment($at),
+                    'end' => new Message('outcome/' . ($run->facts->passive ?? Outcome::Loop)->value, ['who' => $through]),
+                    'outside' => $outside === '' ? 'no' : 'yes',
+                    'telephone' => $inspection->names->said($outside),
+                ],
                 $shown->number,
             )->at('destination')->counting(count($shown->users))->shownBy(
                 $this->call($inspection, $shown, $at),

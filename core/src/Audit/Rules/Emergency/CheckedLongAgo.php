@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Stage;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** An emergency address that nobody has confirmed for long. */
 final readonly class CheckedLongAgo implements Rule
@@ -23,9 +24,6 @@ final readonly class CheckedLongAgo implements Rule
         return new About(
             'emergency.checked-long-ago',
             Severity::Note,
-            'The emergency address of a site was last confirmed long ago, or never.',
-            'People move desks, floors and houses, and nobody tells whoever keeps the address.',
-            'Ask the customer, and enter the day.',
             thresholds: [Threshold::AddressKeptDays],
         );
     }
@@ -38,17 +36,15 @@ final readonly class CheckedLongAgo implements Rule
             $people = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User);
             if ($on === null && $people !== [] && $inspection->book->tenant->state === Stage::InService) {
                 yield Found::of(
-                    "{$site->name}: the emergency address was never confirmed",
-                    'The customer is in service.',
+                    ['site' => $site->name],
                     $site,
                 )->at('emergency/checkedOn');
             }
             if ($on !== null && $inspection->day->number() - LocalDate::parse($on) > $most) {
                 yield Found::of(
-                    "{$site->name}: the emergency address was last confirmed on {$inspection->day->said($on)}",
-                    "That is more than {$most} days ago.",
+                    ['site' => $site->name, 'on' => new Day($on), 'most' => $most],
                     $site,
-                )->at('emergency/checkedOn');
+                )->saying('old')->at('emergency/checkedOn');
             }
         }
     }

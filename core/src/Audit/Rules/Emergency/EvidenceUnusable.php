@@ -20,9 +20,6 @@ final readonly class EvidenceUnusable implements Rule
         return new About(
             'emergency.evidence-unusable',
             Severity::Error,
-            'The address, the people to be told or a test of a site cannot be as they are entered.',
-            'A field that is filled in passes for one that is right, until help is sent there.',
-            'Enter what is so, or leave it empty.',
         );
     }
 
@@ -31,8 +28,7 @@ final readonly class EvidenceUnusable implements Rule
         foreach ($inspection->book->all(Site::class) as $site) {
             foreach (Evidence::doubts($site, $inspection->day->date()) as $path => $why) {
                 yield Found::of(
-                    "{$site->name}: {$why}",
-                    'It would be relied on when somebody there calls for help.',
+                    ['site' => $site->name, 'why' => $why],
                     $site,
                 )->at($path, $path);
             }

@@ -19,9 +19,6 @@ final readonly class FloorInStreet implements Rule
         return new About(
             'emergency.floor-in-street',
             Severity::Warning,
-            'The street of an emergency address names a floor or a suite.',
-            'Address checks refuse it, or take it for part of the street; the floor belongs to who sits there.',
-            'Keep the street alone, enter the floor as one of the site, and give it to whoever sits on it.',
             'common practice; NENA civic address fields keep floor and unit apart from the street',
         );
     }
@@ -37,8 +34,7 @@ final readonly class FloorInStreet implements Rule
                 ) === 1
             ) {
                 yield Found::of(
-                    "{$site->name}: the street says \"{$found[1]}\"",
-                    'Floors and suites are entered apart.',
+                    ['site' => $site->name, 'found' => $found[1]],
                     $site,
                 )->at('address/street');
             }

@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Words\Listing;
 
 /** People at a site with floors, of whom nobody knows on which. */
 final readonly class FloorMissing implements Rule
@@ -22,9 +23,6 @@ final readonly class FloorMissing implements Rule
         return new About(
             'emergency.floor-missing',
             Severity::Note,
-            'A site has several floors, and it is not known who sits on which.',
-            'Help that comes to the door has to search the house.',
-            'Give each of them their floor.',
             '47 CFR 9.16(b)(3) in the United States asks for a dispatchable location; elsewhere common practice',
         );
     }
@@ -42,13 +40,13 @@ final readonly class FloorMissing implements Rule
             ));
             if (count($site->floors) > 1 && $lost !== []) {
                 yield Found::of(
-                    "{$site->name}: it is not known on which floor "
-                        . (count($lost) === 1 ? $lost[0]->label() . ' sits' : count($lost) . ' people sit'),
-                    "It has "
-                        . count($site->floors)
-                        . ' floors: '
-                        . implode(', ', array_column($site->floors, 'name'))
-                        . '.',
+                    [
+                        'site' => $site->name,
+                        'n' => count($lost),
+                        'first' => $lost[0]->label(),
+                        'count' => count($site->floors),
+                        'floors' => Listing::of(array_column($site->floors, 'name')),
+                    ],
                     $site,
                 )->at('floors')->counting(count($lost));
             }

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Listing;
 
 /** A user on a floor that the site has not. */
 final readonly class FloorUnknown implements Rule
@@ -20,9 +21,6 @@ final readonly class FloorUnknown implements Rule
         return new About(
             'emergency.floor-unknown',
             Severity::Warning,
-            'A user is said to be on a floor that their site does not have.',
-            'It counts as a place where help can go, and there is none.',
-            'Choose one of the site\'s floors, or add it.',
         );
     }
 
@@ -37,8 +35,12 @@ final readonly class FloorUnknown implements Rule
                 true,
             )) {
                 yield Found::of(
-                    "{$user->label()} is on \"{$floor}\", and {$site->name} has no such floor",
-                    'It has ' . implode(', ', array_column($site->floors, 'name')) . '.',
+                    [
+                        'user' => $user->label(),
+                        'floor' => (string) $floor,
+                        'site' => $site->name,
+                        'floors' => Listing::of(array_column($site->floors, 'name')),
+                    ],
                     $user,
                     $site,
                 )->at('emergency/floor');

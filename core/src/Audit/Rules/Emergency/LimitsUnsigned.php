@@ -19,10 +19,6 @@ final readonly class LimitsUnsigned implements Rule
         return new About(
             'emergency.limits-unsigned',
             Severity::Warning,
-            'A customer is in service, and did not put their name to the limits of emergency calling.',
-            'The law asks that they were told, and that they said so: a call may fail in a power cut, and from another '
-                . 'place it shows the wrong address.',
-            'Have the customer sign how the book stands, and note the signature under Push.',
             '47 CFR 9.11(b)(5), United States; Telecom Decision CRTC 2005-21, Canada',
             countries: ['US', 'CA'],
         );
@@ -36,8 +32,7 @@ final readonly class LimitsUnsigned implements Rule
             && $inspection->book->tenant->state === Stage::InService
         ) {
             yield Found::of(
-                'The limits of emergency calling are not signed',
-                'The customer is in service.',
+                [],
                 $inspection->book->tenant,
             );
         }

@@ -20,9 +20,6 @@ final readonly class NobodyNotified implements Rule
         return new About(
             'emergency.nobody-notified',
             Severity::Error,
-            'Nobody is told when somebody at a site calls emergency services.',
-            'Nobody meets the ambulance at the door; and the law asks for it.',
-            'Enter who is told.',
             '47 CFR 9.16(b)(2), United States',
             countries: ['US'],
         );
@@ -36,8 +33,7 @@ final readonly class NobodyNotified implements Rule
             );
             if ($people > 0 && $site->emergency->notify === []) {
                 yield Found::of(
-                    "{$site->name}: nobody is told of an emergency call",
-                    $people === 1 ? 'One user sits there.' : "{$people} users sit there.",
+                    ['site' => $site->name, 'people' => $people],
                     $site,
                 )->at('emergency/notify');
             }

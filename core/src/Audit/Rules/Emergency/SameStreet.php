@@ -19,9 +19,6 @@ final readonly class SameStreet implements Rule
         return new About(
             'emergency.same-street',
             Severity::Warning,
-            'Two sites have the same street and town.',
-            'Floors were made sites, or one address was copied: help comes to one of them.',
-            'Make them one site with floors, or correct the address.',
         );
     }
 
@@ -35,8 +32,7 @@ final readonly class SameStreet implements Rule
             $first = $seen[$street] ?? null;
             if (($site->address['street'] ?? '') !== '' && $first !== null) {
                 yield Found::of(
-                    "{$first->name} and {$site->name} have the same street",
-                    'Help that is called from either comes to the same door.',
+                    ['first' => $first->name, 'site' => $site->name],
                     $site,
                     $first,
                 )->at('address/street');

@@ -21,9 +21,6 @@ final readonly class Untested implements Rule
         return new About(
             'emergency.untested',
             Severity::Warning,
-            'No test call to emergency services was made from a site of a customer in service.',
-            'Address, number and route are right together only when a call has shown it.',
-            'Make the test call that the region has, or ask emergency services for one, and enter the day.',
         );
     }
 
@@ -39,8 +36,7 @@ final readonly class Untested implements Rule
             ) !== [];
             if ($hasPeople && $site->emergency->testedOn === null) {
                 yield Found::of(
-                    "{$site->name}: no test call for help was made",
-                    'The customer is in service.',
+                    ['site' => $site->name],
                     $site,
                 )->at('emergency/testedOn');
             }

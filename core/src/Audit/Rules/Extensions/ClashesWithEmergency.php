@@ -27,10 +27,6 @@ final readonly class ClashesWithEmergency implements Rule
         return new About(
             'extensions.clashes-with-emergency',
             Severity::Error,
-            'An extension begins with the emergency number of the country, or is it.',
-            'Dialled as it is, it calls for help; or a call for help waits for the digits '
-                . 'that would make it an extension.',
-            'Give it another extension.',
             'emergency numbers by country: libphonenumber, short number metadata; that they go first: common practice',
         );
     }
@@ -42,12 +38,13 @@ final readonly class ClashesWithEmergency implements Rule
             $emergency = EmergencyNumbers::beginning((string) $extension, $this->country($inspection, $holder));
             if ($emergency !== null) {
                 yield Found::of(
-                    "{$extension} of {$inspection->names->of($holder)} "
-                        . ($emergency === (string) $extension ? 'is an emergency number' : "begins with {$emergency}"),
-                    $emergency === (string) $extension
-                        ? 'Nobody can dial the one without the other.'
-                        : "Whoever dials it may have called for help after the "
-                            . "{$this->ordinal(strlen($emergency))} digit.",
+                    [
+                        'extension' => $extension,
+                        'holder' => $inspection->names->said($holder),
+                        'case' => $emergency === (string) $extension ? 'same' : 'longer',
+                        'emergency' => $emergency,
+                        'place' => strlen($emergency),
+                    ],
                     $holder,
                 )->at('extension')->fixedBy($this->elsewhere($inspection, $plan, (string) $extension, $holder));
             }
@@ -78,10 +75,5 @@ final readonly class ClashesWithEmergency implements Rule
         return $free === null || EmergencyNumbers::beginning($free, $this->country($inspection, $holder)) !== null
             ? null
             : Fix::set("Give {$inspection->names->of($holder)} {$free}", $holder, 'extension', $free);
-    }
-
-    private function ordinal(int $place): string
-    {
-        return [1 => 'first', 2 => 'second', 3 => 'third'][$place] ?? "{$place}th";
     }
 }

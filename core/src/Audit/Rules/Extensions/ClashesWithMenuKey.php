@@ -21,9 +21,6 @@ final readonly class ClashesWithMenuKey implements Rule
         return new About(
             'extensions.clashes-with-menu-key',
             Severity::Note,
-            'Extensions begin with a key of a menu in which extensions may be dialled.',
-            'Whoever presses the key waits until the switch is sure that no extension follows.',
-            'Choose other keys or other extensions, or let nobody dial extensions there.',
             About::MODEL,
         );
     }
@@ -48,8 +45,12 @@ final readonly class ClashesWithMenuKey implements Rule
                 ) as $key
             ) {
                 yield Found::of(
-                    "{$menu->name}: {$first[$key]} extensions begin with key {$key}",
-                    "Whoever presses {$key} waits for {$menu->dialExtensions['interdigit']} s before it counts.",
+                    [
+                        'menu' => $menu->name,
+                        'first' => $first[$key],
+                        'key' => $key,
+                        'interdigit' => $menu->dialExtensions['interdigit'],
+                    ],
                     $menu,
                 )->at('keys', $key)->counting($first[$key]);
             }

@@ -19,10 +19,6 @@ final readonly class ClashesWithOutsidePrefix implements Rule
         return new About(
             'extensions.clashes-with-outside-prefix',
             Severity::Error,
-            'Extensions begin with the digits dialled for an outside line.',
-            'The switch cannot tell the one from the other: outside calls ring a colleague, or the '
-                . 'extension cannot be dialled.',
-            'Give other extensions, or do without the prefix.',
             About::MODEL,
         );
     }
@@ -37,10 +33,12 @@ final readonly class ClashesWithOutsidePrefix implements Rule
         ));
         if ($clashing !== []) {
             yield Found::of(
-                count($clashing) === 1
-                    ? "{$inspection->names->of($clashing[0])}: the extension begins with {$prefix}, for an outside line"
-                    : count($clashing) . " extensions begin with {$prefix}, for an outside line",
-                ucfirst($inspection->names->listed($clashing)) . ' cannot be told from calls that go out.',
+                [
+                    'n' => count($clashing),
+                    'first' => $inspection->names->said($clashing[0]),
+                    'prefix' => (string) $prefix,
+                    'clashing' => $inspection->names->several($clashing),
+                ],
                 ...$clashing,
             )->at('extension')->counting(count($clashing));
         }

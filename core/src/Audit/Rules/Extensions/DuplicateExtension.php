@@ -20,9 +20,6 @@ final readonly class DuplicateExtension implements Rule
         return new About(
             'extensions.duplicate',
             Severity::Error,
-            'Two objects answer to one extension.',
-            'Dialling it reaches only the first of them; no switch takes both.',
-            'Give one of them a free extension.',
         );
     }
 
@@ -33,8 +30,11 @@ final readonly class DuplicateExtension implements Rule
             $holders = $plan->holders[$extension];
             $free = $plan->free($extension, 1)[0] ?? null;
             yield Found::of(
-                "{$extension} is the extension of {$inspection->names->listed($holders)}",
-                "Dialling it reaches {$inspection->names->of($holders[0])}.",
+                [
+                    'extension' => $extension,
+                    'holders' => $inspection->names->several($holders),
+                    'first' => $inspection->names->said($holders[0]),
+                ],
                 $holders[1],
                 $holders[0],
             )->at('extension', $extension)

@@ -18,9 +18,6 @@ final readonly class MixedLengths implements Rule
         return new About(
             'extensions.mixed-lengths',
             Severity::Warning,
-            'A short extension is the beginning of a longer one.',
-            'The switch waits after the short one, or connects before the longer one is dialled.',
-            'Let all extensions be of one length.',
             About::MODEL,
         );
     }
@@ -46,9 +43,12 @@ final readonly class MixedLengths implements Rule
             $long = $longer[$short] ?? null;
             if ($long !== null) {
                 yield Found::of(
-                    "{$short} of {$inspection->names->of($object)} is the beginning of {$long}",
-                    "Whoever dials {$long} of {$inspection->names->of($extensions[$long])} has "
-                        . "dialled {$short} on the way.",
+                    [
+                        'short' => $short,
+                        'object' => $inspection->names->said($object),
+                        'long' => $long,
+                        'extensions' => $inspection->names->said($extensions[$long]),
+                    ],
                     $object,
                     $extensions[$long],
                 )->at('extension');

@@ -11,6 +11,8 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** An extension outside the ranges of its site. */
 final readonly class OutsideRange implements Rule
@@ -20,9 +22,6 @@ final readonly class OutsideRange implements Rule
         return new About(
             'extensions.outside-range',
             Severity::Note,
-            'An extension lies outside the ranges of its site.',
-            'The next person gets an extension that looks taken elsewhere, and directories are out of order.',
-            'Give another, or widen the range.',
         );
     }
 
@@ -38,13 +37,15 @@ final readonly class OutsideRange implements Rule
             );
             if ($site !== null && $site->extensionRanges !== [] && $user->extension !== null && $inside === []) {
                 yield Found::of(
-                    "{$user->extension} of {$user->label()} lies outside the ranges of {$site->name}",
-                    'Its ranges are '
-                        . implode(', ', array_map(
-                            static fn (array $range): string => "{$range['from']} to {$range['to']}",
-                            $site->extensionRanges,
-                        ))
-                        . '.',
+                    [
+                        'extension' => $user->extension,
+                        'user' => $user->label(),
+                        'site' => $site->name,
+                        'ranges' => Listing::of(array_map(static fn (array $range): Message => new Message(
+                            'range',
+                            ['from' => $range['from'], 'to' => $range['to']],
+                        ), $site->extensionRanges)),
+                    ],
                     $user,
                     $site,
                 )->at('extension');

@@ -20,9 +20,6 @@ final readonly class RangeBackwards implements Rule
         return new About(
             'extensions.range-backwards',
             Severity::Error,
-            'A range of extensions ends before it begins, or is shared by two sites.',
-            'No extension lies in the one, and nobody knows whose the other are; each new person is told off for it.',
-            'Write the lower number first, and give each site ranges of its own.',
         );
     }
 
@@ -35,8 +32,7 @@ final readonly class RangeBackwards implements Rule
                 $isBackwards = $from > $to || strlen($range['from']) !== strlen($range['to']);
                 if ($isBackwards) {
                     yield Found::of(
-                        "{$site->name}: no extension lies from {$range['from']} to {$range['to']}",
-                        'It ends before it begins.',
+                        ['site' => $site->name, 'from' => $range['from'], 'to' => $range['to']],
                         $site,
                     )->at("extensionRanges/{$range['item']}", $range['item'])
                         ->fixedBy(strlen($range['from']) !== strlen($range['to']) ? null : Fix::of(
@@ -52,11 +48,15 @@ final readonly class RangeBackwards implements Rule
                         $range['from'],
                     )) {
                         yield Found::of(
-                            "{$site->name} and {$other->name} share extensions",
-                            'Both have ' . max($from, $first) . ' to ' . min($to, $last) . '.',
+                            [
+                                'site' => $site->name,
+                                'other' => $other->name,
+                                'from' => max($from, $first),
+                                'to' => min($to, $last),
+                            ],
                             $site,
                             $other,
-                        )->at("extensionRanges/{$range['item']}", $range['item']);
+                        )->saying('shared')->at("extensionRanges/{$range['item']}", $range['item']);
                     }
                 }
                 $seen[] = [$site, $from, $to, strlen($range['from'])];

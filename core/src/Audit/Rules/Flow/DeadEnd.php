@@ -23,9 +23,6 @@ final readonly class DeadEnd implements Rule
         return new About(
             'flow.dead-end',
             Severity::Blocker,
-            'A call from outside can end nowhere.',
-            'The caller is cut off without having been told anything.',
-            'Say where the call goes on: a mailbox, an announcement, or the operator.',
             About::MODEL,
         );
     }
@@ -52,8 +49,11 @@ final readonly class DeadEnd implements Rule
                 : Trace::of($inspection->book, Script::read($call, $inspection->book))->reason;
             $numbers = count(array_unique(array_map(static fn (Run $run): string => $run->number, $runs)));
             yield Found::of(
-                "{$inspection->names->of($object)}: a call can end nowhere",
-                ucfirst($reason) . '.' . ($call === null ? '' : ' One steady state of everybody is enough.'),
+                [
+                    'object' => $inspection->names->said($object),
+                    'reason' => $reason,
+                    'call' => $call === null ? 'none' : 'some',
+                ],
                 $object,
             )
                 ->counting($numbers)->shownBy($call);

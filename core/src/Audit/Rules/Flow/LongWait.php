@@ -21,9 +21,6 @@ final readonly class LongWait implements Rule
         return new About(
             'flow.long-wait',
             Severity::Warning,
-            'Callers wait for longer than most do, before they meet a person, a choice or a mailbox.',
-            'They have hung up by then, and call a competitor.',
-            'Shorten the limits on the way, or let callers choose.',
             thresholds: [Threshold::LongestWaitSeconds],
         );
     }
@@ -44,9 +41,11 @@ final readonly class LongWait implements Rule
             $number = $inspection->book->find(Reference::to(Kind::Number, (string) $key));
             if ($number !== null) {
                 yield Found::of(
-                    "{$inspection->names->of($number)}: callers wait for {$seconds} s",
-                    "Nobody having answered, that is how long it takes until "
-                        . "{$inspection->names->of($run->facts->passiveTarget)}.",
+                    [
+                        'number' => $inspection->names->said($number),
+                        'seconds' => $seconds,
+                        'passiveTarget' => $inspection->names->said($run->facts->passiveTarget),
+                    ],
                     $number,
                 )->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
             }

@@ -29,9 +29,6 @@ final readonly class LoopConditional implements Rule
         return new About(
             'flow.loop-conditional',
             Severity::Error,
-            'A call goes round for ever as long as somebody is busy, away, or does not answer.',
-            'It is seen only on a busy day, and then by every caller.',
-            'Let the condition lead on instead of back.',
             About::MODEL,
         );
     }
@@ -54,12 +51,13 @@ final readonly class LoopConditional implements Rule
                 [$state, $call] = $this->steady($inspection, $run, $survey->firstInstant($run));
                 $call ??= $survey->shortestCall($run, $end);
                 yield Found::of(
-                    $inspection->names->listed($objects)
-                        . (count($objects) === 1 ? ' leads back to itself' : ' lead to each other')
-                        . ($state === null ? '' : " while everybody is {$state}"),
-                    $call === null
-                        ? 'It happens if somebody\'s state changes during the call.'
-                        : "Each time round adds up to {$loop->seconds} s.",
+                    [
+                        'objects' => $inspection->names->several($objects),
+                        'n' => count($objects),
+                        'state' => $state ?? 'none',
+                        'call' => $call === null ? 'none' : 'some',
+                        'seconds' => $loop->seconds,
+                    ],
                     ...$objects,
                 )->shownBy($call);
             }
@@ -94,13 +92,7 @@ final readonly class LoopConditional implements Rule
             }
             $call = ['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $at), 'world' => $world];
             if (Trace::of($inspection->book, Script::read($call, $inspection->book))->outcome === Outcome::Loop) {
-                return [
-                    [
-                        'busy' => 'busy', 'onACall' => 'on a call', 'unreachable' => 'unreachable',
-                        'doNotDisturb' => 'not to be disturbed', 'signedOut' => 'signed out',
-                    ][$state],
-                    $call,
-                ];
+                return [$state, $call];
             }
         }
 

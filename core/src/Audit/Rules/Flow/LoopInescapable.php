@@ -21,9 +21,6 @@ final readonly class LoopInescapable implements Rule
         return new About(
             'flow.loop-inescapable',
             Severity::Blocker,
-            'A call that nobody answers goes round for ever.',
-            'The caller hears the same again and again until they hang up.',
-            'Let one of the places on the round lead to a mailbox, an announcement or the operator.',
             About::MODEL,
         );
     }
@@ -55,12 +52,12 @@ final readonly class LoopInescapable implements Rule
                 static fn (array $each): bool => $each[0]->facts->passive === null
                     && in_array($each[0]->facts->passiveTarget, $loop->objects, true),
             );
-            $how = $alone === []
-                ? 'Whoever comes there by a key, or because somebody is busy or away, stays there.'
-                : 'Nobody has to press a key or be busy for it.';
             yield Found::of(
-                $inspection->names->listed($objects) . ': a call that nobody answers goes round for ever',
-                "{$how} Each time round adds up to {$loop->seconds} s.",
+                [
+                    'objects' => $inspection->names->several($objects),
+                    'alone' => $alone === [] ? 'no' : 'yes',
+                    'seconds' => $loop->seconds,
+                ],
                 ...$objects,
             )
                 ->counting(count(array_unique(array_map(static fn (array $each): string => $each[0]->number, $found))))

@@ -20,9 +20,6 @@ final readonly class NotFollowed implements Rule
         return new About(
             'flow.not-followed',
             Severity::Warning,
-            'Calls to a number can go more ways than are followed.',
-            'What was followed was looked at; whether the rest is sound is unknown.',
-            'Lead fewer menus to each other: mostly back to the one before is enough, or on to the operator.',
             About::MODEL,
         );
     }
@@ -37,9 +34,7 @@ final readonly class NotFollowed implements Rule
             if ($number !== null) {
                 $told[$run->number] = true;
                 yield Found::of(
-                    "{$inspection->names->of($number)}: not every call could be followed",
-                    'Menus that lead to each other and back make too many ways. What is found of it stands; what is '
-                        . 'not found is unknown.',
+                    ['number' => $inspection->names->said($number)],
                     $number,
                 );
             }

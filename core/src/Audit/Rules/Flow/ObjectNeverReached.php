@@ -28,9 +28,6 @@ final readonly class ObjectNeverReached implements Rule
         return new About(
             'flow.object-never-reached',
             Severity::Note,
-            'A group, menu, attendant, chain or announcement is reached by no number, key or extension.',
-            'It is kept up, and paid for where it holds people, for nobody.',
-            'Lead something there, or take it away.',
             About::MODEL,
         );
     }
@@ -66,8 +63,7 @@ final readonly class ObjectNeverReached implements Rule
                 || $object instanceof Announcement;
             if ($takesCalls && ! isset($reached[(string) Reference::of($object)])) {
                 yield Found::of(
-                    "{$inspection->names->of($object)} is reached by no call",
-                    'No number, key or extension leads there, directly or by way of others.',
+                    ['object' => $inspection->names->said($object)],
                     $object,
                 );
             }

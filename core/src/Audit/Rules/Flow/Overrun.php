@@ -21,9 +21,6 @@ final readonly class Overrun implements Rule
         return new About(
             'flow.overrun',
             Severity::Error,
-            'A call can be handed on more often than the switch allows.',
-            'The switch cuts the caller off in the middle.',
-            'Let one of the places on the way keep the call.',
             About::MODEL,
         );
     }
@@ -41,11 +38,14 @@ final readonly class Overrun implements Rule
                 if ($number !== null) {
                     $told[$run->number] = true;
                     $call = $survey->shortestCall($run, $end);
-                    $before = $inspection->names->of(substr($end, strlen(Outcome::Overrun->value) + 1));
+                    $before = $inspection->names->said(substr($end, strlen(Outcome::Overrun->value) + 1));
                     yield Found::of(
-                        "{$inspection->names->of($number)}: a call is handed on more than {$limit} times",
-                        ($call === null ? 'It happens if somebody\'s state changes during the call. ' : '')
-                            . "Then the switch gives up, before {$before}, and the caller is cut off.",
+                        [
+                            'number' => $inspection->names->said($number),
+                            'limit' => $limit,
+                            'call' => $call === null ? 'none' : 'some',
+                            'before' => $before,
+                        ],
                         $number,
                     )->shownBy($call);
                 }

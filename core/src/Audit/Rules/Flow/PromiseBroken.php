@@ -20,9 +20,6 @@ final readonly class PromiseBroken implements Rule
         return new About(
             'flow.promise-broken',
             Severity::Error,
-            'A promise made to the customer is broken.',
-            'It was written down because the customer asked for it; they will notice.',
-            'Put the configuration right, or agree on another promise.',
             About::MODEL,
         );
     }
@@ -33,8 +30,7 @@ final readonly class PromiseBroken implements Rule
             $keeping = Keeping::of($inspection->book, $promise);
             if (! $keeping->isKept) {
                 yield Found::of(
-                    "Broken: {$promise->text}",
-                    ucfirst($this->named($inspection, $keeping->reason)) . '.',
+                    ['text' => $promise->text, 'reason' => $this->named($inspection, $keeping->reason)],
                     $promise,
                 )->at('expect')->shownBy($keeping->trace === null ? null : $promise->call);
             }

@@ -21,9 +21,6 @@ final readonly class ReleasedWithoutChoice implements Rule
         return new About(
             'flow.released-without-choice',
             Severity::Warning,
-            'Callers are released without having heard anything or chosen anything.',
-            'They believe that the line is broken.',
-            'Let them hear why, and what to do.',
         );
     }
 
@@ -42,8 +39,7 @@ final readonly class ReleasedWithoutChoice implements Rule
             ) {
                 $told[$run->number] = true;
                 yield Found::of(
-                    "{$inspection->names->of($number)}: callers are let go without a word",
-                    'They hear nothing before the line is dropped.',
+                    ['number' => $inspection->names->said($number)],
                     $number,
                 )->shownBy(['to' => $run->number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $survey->firstInstant($run))]);
             }

@@ -21,9 +21,6 @@ final readonly class AllResting implements Rule
         return new About(
             'groups.all-resting',
             Severity::Warning,
-            'After one unanswered pass everybody in a queue rests at once.',
-            'Callers wait while nobody is rung at all.',
-            'Let the rest be shorter than one full pass.',
             About::MODEL,
         );
     }
@@ -38,9 +35,11 @@ final readonly class AllResting implements Rule
             if ($group->queue !== null && $group->members !== [] && $group->restAfterNoAnswer >= $pass) {
                 $rest = max(0, intdiv($pass, 2));
                 yield Found::of(
-                    "{$group->name}: everybody rests at once",
-                    "One full pass takes {$pass} s, and whoever did not answer rests for "
-                        . "{$group->restAfterNoAnswer} s.",
+                    [
+                        'group' => $group->name,
+                        'pass' => $pass,
+                        'restAfterNoAnswer' => $group->restAfterNoAnswer,
+                    ],
                     $group,
                 )
                     ->at('restAfterNoAnswer')

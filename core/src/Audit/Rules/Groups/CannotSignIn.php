@@ -25,9 +25,6 @@ final readonly class CannotSignIn implements Rule
         return new About(
             'groups.cannot-sign-in',
             Severity::Error,
-            'Members sign in themselves, and one of them has no telephone at the customer\'s to do it on.',
-            'They are signed out for good, and count as somebody who could be rung.',
-            'Sign them in here, give them a telephone, or let an administrator sign people in.',
             About::MODEL,
         );
     }
@@ -43,8 +40,7 @@ final readonly class CannotSignIn implements Rule
                 );
                 if ($user !== null && ! $member->signedIn && $devices === []) {
                     yield Found::of(
-                        "{$user->label()} cannot sign in to {$group->name}",
-                        'They have no telephone of the customer\'s on which to do it.',
+                        ['user' => $user->label(), 'group' => $group->name],
                         $group,
                         $user,
                     )

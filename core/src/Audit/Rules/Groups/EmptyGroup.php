@@ -20,9 +20,6 @@ final readonly class EmptyGroup implements Rule
         return new About(
             'groups.empty',
             Severity::Error,
-            'Calls are led to a hunt group that has no members.',
-            'Nobody rings. Callers go where the group sends calls that no one takes, or nowhere.',
-            'Give it members, or lead callers somewhere else.',
         );
     }
 
@@ -31,10 +28,10 @@ final readonly class EmptyGroup implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $uses = $group->members === [] && $group->enabled ? $inspection->usesOf($group) : [];
             if ($uses !== []) {
-                $from = $inspection->names->listed(array_values(
+                $from = $inspection->names->several(array_values(
                     array_unique(array_map(static fn (array $use): string => (string) Reference::of($use[0]), $uses)),
                 ));
-                yield Found::of("{$group->name} has no members", "Calls come to it from {$from}.", $group)->at(
+                yield Found::of(['group' => $group->name, 'from' => $from], $group)->at(
                     'members',
                 );
             }

@@ -22,9 +22,6 @@ final readonly class ExitKeyUnannounced implements Rule
         return new About(
             'groups.exit-key-unannounced',
             Severity::Warning,
-            'A key leads out of a queue, and nothing callers hear tells them so.',
-            'Whoever does not know of it waits on.',
-            'Say it in the greeting or the comfort message, or take the key away.',
         );
     }
 
@@ -41,8 +38,7 @@ final readonly class ExitKeyUnannounced implements Rule
             ));
             if ($key !== null && $told === []) {
                 yield Found::of(
-                    "{$group->name}: callers are not told of key {$key}",
-                    'Neither the greeting nor the comfort message of the queue says it.',
+                    ['group' => $group->name, 'key' => $key],
                     $group,
                 )->at('queue/exitKey')->fixedBy(Fix::set('Take the key away', $group, 'queue/exitKey', null));
             }

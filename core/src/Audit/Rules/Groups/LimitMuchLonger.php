@@ -23,9 +23,6 @@ final readonly class LimitMuchLonger implements Rule
         return new About(
             'groups.limit-much-longer',
             Severity::Note,
-            'A no-answer limit is longer than all passes together.',
-            'The call goes on when the passes are over; whoever set the limit expects it to ring longer.',
-            'Let it be as long as the passes, or add a pass.',
             About::MODEL,
         );
     }
@@ -45,8 +42,11 @@ final readonly class LimitMuchLonger implements Rule
                 && $group->noAnswerSeconds > 2 * $passes
             ) {
                 yield Found::of(
-                    "{$group->name}: the limit of {$group->noAnswerSeconds} s is never reached",
-                    "All passes are over after {$passes} s.",
+                    [
+                        'group' => $group->name,
+                        'noAnswerSeconds' => $group->noAnswerSeconds,
+                        'passes' => $passes,
+                    ],
                     $group,
                 )->at('noAnswerSeconds')
                     ->fixedBy(Fix::set("Set the limit to {$passes} s", $group, 'noAnswerSeconds', $passes));

@@ -24,10 +24,6 @@ final readonly class LimitShorterThanOnePass implements Rule
         return new About(
             'groups.limit-shorter-than-one-pass',
             Severity::Error,
-            'The no-answer limit ends before every member has rung.',
-            'Members late in the list are never rung, or so briefly that nobody can pick up, although the list says '
-                . 'they belong to it.',
-            'Let the limit be one full pass and a tenth more, ring everybody at once, or ring each for less.',
         );
     }
 
@@ -55,17 +51,18 @@ final readonly class LimitShorterThanOnePass implements Rule
                 continue;
             }
             $limit = (int) (ceil($pass * self::ALLOWANCE / $ring) * $ring);
-            $names = $inspection->names->listed(
+            $names = $inspection->names->several(
                 array_map(static fn (Member $member): string => (string) $member->who, $late),
             );
             yield Found::of(
-                "{$group->name}: the limit ends before everyone has rung",
-                $group->order === GroupOrder::Sequential
-                    ? "{$names} "
-                    . (count($late) === 1 ? 'is' : 'are')
-                    . " never properly rung. One full pass takes {$pass} s; the limit is {$group->noAnswerSeconds} s."
-                    : 'Whoever comes last is never properly rung. One full pass takes '
-                    . "{$pass} s; the limit is {$group->noAnswerSeconds} s.",
+                [
+                    'group' => $group->name,
+                    'order' => $group->order === GroupOrder::Sequential ? 'known' : 'unknown',
+                    'names' => $names,
+                    'n' => count($late),
+                    'pass' => $pass,
+                    'noAnswerSeconds' => $group->noAnswerSeconds,
+                ],
                 $group,
             )->at('noAnswerSeconds')->counting(count($late))->fixedBy(
                 Fix::set("Set the limit to {$limit} s", $group, 'noAnswerSeconds', $limit),

@@ -20,9 +20,6 @@ final readonly class MemberTwice implements Rule
         return new About(
             'groups.member-twice',
             Severity::Warning,
-            'The same person is a member of a hunt group more than once.',
-            'A caller waits through the same phone twice, and shares and turns are not what the list seems to say.',
-            'Take the second entry out.',
         );
     }
 
@@ -33,8 +30,7 @@ final readonly class MemberTwice implements Rule
             foreach ($group->members as $member) {
                 if (isset($seen[(string) $member->who])) {
                     yield Found::of(
-                        "{$group->name}: {$inspection->names->of($member->who)} is in the list twice",
-                        'Callers ring the same phone again before the next person is tried.',
+                        ['group' => $group->name, 'who' => $inspection->names->said($member->who)],
                         $group,
                     )
                         ->at('members', $member->item)

@@ -21,10 +21,6 @@ final readonly class NoLimit implements Rule
         return new About(
             'groups.no-limit',
             Severity::Warning,
-            'A group rings everybody at once and has no limit.',
-            'Rings and passes then say how long it rings, which nobody expects of a group that rings all at once; '
-                . 'callers go on sooner or later than meant.',
-            'Set a no-answer limit.',
             About::MODEL,
         );
     }
@@ -40,10 +36,12 @@ final readonly class NoLimit implements Rule
             ) {
                 $seconds = $group->ringsEach * $group->rotations * $inspection->book->tenant->secondsPerRing;
                 yield Found::of(
-                    "{$group->name}: everybody rings at once, and no limit is set",
-                    "By {$group->ringsEach} rings and "
-                        . ($group->rotations === 1 ? '1 pass' : "{$group->rotations} passes")
-                        . " it rings for {$seconds} s.",
+                    [
+                        'group' => $group->name,
+                        'ringsEach' => $group->ringsEach,
+                        'rotations' => $group->rotations,
+                        'seconds' => $seconds,
+                    ],
                     $group,
                 )
                     ->at('noAnswerSeconds')

@@ -22,9 +22,6 @@ final readonly class NoWayOut implements Rule
         return new About(
             'groups.no-way-out',
             Severity::Error,
-            'Nothing is set for calls that nobody in the hunt group answers.',
-            'The call is dropped after it has rung, and the caller does not know why.',
-            'Send them to a mailbox, another group or the operator.',
             explains: ['flow.dead-end'],
         );
     }
@@ -43,7 +40,7 @@ final readonly class NoWayOut implements Rule
                 continue;
             }
             $mailbox = $this->nearestMailbox($inspection, $group);
-            yield Found::of("{$group->name}: no answer leads nowhere", 'A caller whom nobody takes is cut off.', $group)
+            yield Found::of(['group' => $group->name], $group)
                 ->at('otherwise/noAnswer')
                 ->fixedBy($mailbox === null ? null : Fix::set(
                     "Send them to {$mailbox->label()}",

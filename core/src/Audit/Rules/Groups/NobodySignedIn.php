@@ -22,10 +22,6 @@ final readonly class NobodySignedIn implements Rule
         return new About(
             'groups.nobody-signed-in',
             Severity::Error,
-            'Nobody in the hunt group is signed in.',
-            'Calls pass the group by as if it were empty. Members who could sign in by themselves often do not know '
-                . 'that they have to.',
-            'Sign the members in, or take the group out of the way.',
         );
     }
 
@@ -42,14 +38,12 @@ final readonly class NobodySignedIn implements Rule
             $count = count($group->members);
             $to = $group->otherwise->of('nobodySignedIn') ?? $group->otherwise->of('noAnswer') ?? $group->mailbox;
             yield Found::of(
-                "{$group->name}: nobody is signed in",
-                ([1 => 'Its one member is', 2 => 'Both members are'][$count] ?? "All {$count} members are")
-                    . ' signed out. '
-                    . (
-                        $to === null
-                        ? 'Calls to it end nowhere.'
-                        : "Calls to it go straight to {$inspection->names->of($to)}."
-                    ),
+                [
+                    'group' => $group->name,
+                    'n' => $count,
+                    'goes' => $to === null ? 'nowhere' : 'on',
+                    'to' => $inspection->names->said($to),
+                ],
                 $group,
             )->at('members')->fixedBy(
                 Fix::of($count === 1 ? 'Sign the member in' : "Sign all {$count} in", ...array_map(

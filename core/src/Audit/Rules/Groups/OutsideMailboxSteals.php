@@ -24,10 +24,6 @@ final readonly class OutsideMailboxSteals implements Rule
         return new About(
             'groups.outside-mailbox-steals',
             Severity::Error,
-            'An outside number rings with others and need not confirm, so its own mailbox can take the call.',
-            'A mobile that is switched off or out of reach lets its mailbox answer at once. The phones beside it stop '
-                . 'ringing, and the caller talks to a mailbox nobody at the office hears.',
-            'Ask whoever answers outside to press a key before the call is connected.',
         );
     }
 
@@ -67,10 +63,7 @@ final readonly class OutsideMailboxSteals implements Rule
     private function finding(Group $group, string $who, BookObject $holder, string $item, string $path): Found
     {
         $finding = Found::of(
-            "{$group->name}: {$who} can take every call to its own mailbox",
-            'It rings together with '
-                . (count($group->members) - 1)
-                . ' more and need not confirm. Switched off, it answers at once.',
+            ['group' => $group->name, 'who' => $who, 'n' => count($group->members) - 1],
             $holder,
             ...($holder === $group ? [] : [$group]),
         );

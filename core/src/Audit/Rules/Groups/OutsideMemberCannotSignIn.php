@@ -20,9 +20,6 @@ final readonly class OutsideMemberCannotSignIn implements Rule
         return new About(
             'groups.outside-member-cannot-sign-in',
             Severity::Warning,
-            'An outside number is a member of a group and is signed out.',
-            'Nobody can sign it in from a telephone of its own; it never rings.',
-            'Sign it in, or take it out.',
             About::MODEL,
         );
     }
@@ -33,8 +30,7 @@ final readonly class OutsideMemberCannotSignIn implements Rule
             foreach ($group->members as $member) {
                 if ($member->who->outside !== null && ! $member->signedIn) {
                     yield Found::of(
-                        "{$group->name}: {$inspection->names->of($member->who)} is signed out and cannot sign in",
-                        'An outside number has no way of signing in; it never rings for this group.',
+                        ['group' => $group->name, 'who' => $inspection->names->said($member->who)],
                         $group,
                     )
                         ->at("members/{$member->item}/signedIn", $member->item)

@@ -22,9 +22,6 @@ final readonly class OverflowToItself implements Rule
         return new About(
             'groups.overflow-to-itself',
             Severity::Error,
-            'A group sends calls it could not take to itself.',
-            'Callers go round until somebody answers, and pay for it.',
-            'Send them to another group, a mailbox or the operator.',
             About::MODEL,
         );
     }
@@ -35,8 +32,7 @@ final readonly class OverflowToItself implements Rule
             foreach (Otherwise::CASES as $case) {
                 if ($group->otherwise->of($case)?->object?->equals(Reference::of($group)) === true) {
                     yield Found::of(
-                        "{$group->name} sends calls it could not take to itself",
-                        'Callers who are not answered go round in it.',
+                        ['group' => $group->name],
                         $group,
                     )->at("otherwise/{$case}", $case)
                         ->fixedBy($group->mailbox === null ? null : Fix::set(

@@ -20,9 +20,6 @@ final readonly class QueueEndless implements Rule
         return new About(
             'groups.queue-endless',
             Severity::Warning,
-            'Callers can wait in a queue for ever.',
-            'Nobody is told that they will not be served, and nobody at the customer\'s learns of it.',
-            'Set a longest wait, and where calls go then.',
             About::MODEL,
         );
     }
@@ -32,8 +29,7 @@ final readonly class QueueEndless implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->longestWait === null && $group->queue->exitKey === null) {
                 yield Found::of(
-                    "{$group->name}: callers can wait for ever",
-                    'The queue has no longest wait, and no key leads out of it.',
+                    ['group' => $group->name],
                     $group,
                 )
                     ->at('queue/longestWait')

@@ -21,9 +21,6 @@ final readonly class QueueLong implements Rule
         return new About(
             'groups.queue-long',
             Severity::Warning,
-            'Many callers may wait in a queue.',
-            'The last of them wait for as long as all the others talk.',
-            'Let fewer wait, or let more people answer.',
             thresholds: [Threshold::ManyWaiting],
         );
     }
@@ -34,8 +31,7 @@ final readonly class QueueLong implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->most > $many) {
                 yield Found::of(
-                    "{$group->name}: {$group->queue->most} may wait",
-                    "More than {$many} wait long.",
+                    ['group' => $group->name, 'most' => $group->queue->most, 'many' => $many],
                     $group,
                 )->at('queue/most')->fixedBy(Fix::set("Let {$many} wait", $group, 'queue/most', $many));
             }

@@ -21,9 +21,6 @@ final readonly class QueueLongerThanTargetSupports implements Rule
         return new About(
             'groups.queue-longer-than-target-supports',
             Severity::Warning,
-            'More callers may wait in a queue than the switch keeps.',
-            'Those beyond are turned away, as if it were full.',
-            'Let fewer wait, and send the others on.',
             thresholds: [Threshold::MostWaiting],
         );
     }
@@ -34,8 +31,7 @@ final readonly class QueueLongerThanTargetSupports implements Rule
             $most = $inspection->threshold(Threshold::MostWaiting);
             if ($group->queue !== null && $group->queue->most > $most) {
                 yield Found::of(
-                    "{$group->name}: {$group->queue->most} may wait, and the switch keeps {$most}",
-                    'Whoever comes after those is treated as if the queue were full.',
+                    ['group' => $group->name, 'most' => $group->queue->most, 'kept' => $most],
                     $group,
                 )->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
             }

@@ -21,9 +21,6 @@ final readonly class QueueWrongProduct implements Rule
         return new About(
             'groups.queue-wrong-product',
             Severity::Error,
-            'So many callers may wait in a queue that a hunt group is the wrong thing for it.',
-            'Nobody sees who waits how long, and nobody steers it: that is a call centre, and another product.',
-            'Let fewer wait, or offer the customer a call centre.',
             explains: ['groups.queue-long'],
             thresholds: [Threshold::TooManyWaiting],
         );
@@ -35,8 +32,7 @@ final readonly class QueueWrongProduct implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->queue->most > $most) {
                 yield Found::of(
-                    "{$group->name}: {$group->queue->most} may wait in a hunt group",
-                    "Beyond {$most} it is a call centre.",
+                    ['group' => $group->name, 'most' => $group->queue->most, 'bound' => $most],
                     $group,
                 )->at('queue/most')->fixedBy(Fix::set("Let {$most} wait", $group, 'queue/most', $most));
             }

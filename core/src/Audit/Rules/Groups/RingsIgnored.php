@@ -24,10 +24,6 @@ final readonly class RingsIgnored implements Rule
         return new About(
             'groups.rings-ignored',
             Severity::Warning,
-            'A group rings everybody at once until its limit, and yet has several passes.',
-            'With a limit, such a group rings once, for as long as the limit says: rings and passes mean nothing, and '
-                . 'somebody believes they do.',
-            'Set one pass, and the limit to as long as it is to ring.',
             About::MODEL,
         );
     }
@@ -43,18 +39,25 @@ final readonly class RingsIgnored implements Rule
             $meant = $group->ringsEach * $inspection->book->tenant->secondsPerRing;
             if ($group->rotations === 1 && $meant > $group->noAnswerSeconds && $group->ringsEach !== self::UNTOUCHED) {
                 yield Found::of(
-                    "{$group->name}: {$group->ringsEach} rings mean nothing while all ring at once",
-                    "It rings once, for {$group->noAnswerSeconds} s, and not for {$meant}.",
+                    [
+                        'group' => $group->name,
+                        'ringsEach' => $group->ringsEach,
+                        'noAnswerSeconds' => $group->noAnswerSeconds,
+                        'meant' => $meant,
+                    ],
                     $group,
                 )->at('ringsEach')
                     ->fixedBy(Fix::set("Let it ring for {$meant} s", $group, 'noAnswerSeconds', $meant));
             }
             if ($group->rotations > 1) {
                 yield Found::of(
-                    "{$group->name}: {$group->rotations} passes mean nothing while all ring at once",
-                    "It rings once, for {$group->noAnswerSeconds} s.",
+                    [
+                        'group' => $group->name,
+                        'rotations' => $group->rotations,
+                        'noAnswerSeconds' => $group->noAnswerSeconds,
+                    ],
                     $group,
-                )->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
+                )->saying('passes')->at('rotations')->fixedBy(Fix::set('Set one pass', $group, 'rotations', 1));
             }
         }
     }

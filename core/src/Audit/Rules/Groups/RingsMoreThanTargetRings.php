@@ -22,9 +22,6 @@ final readonly class RingsMoreThanTargetRings implements Rule
         return new About(
             'groups.rings-more-than-target-rings',
             Severity::Note,
-            'A group offers a call to each member for longer than the member\'s telephones ring.',
-            'The caller waits on while nothing rings anywhere.',
-            'Let the group go on sooner, or the telephones ring longer.',
             About::MODEL,
         );
     }
@@ -49,10 +46,12 @@ final readonly class RingsMoreThanTargetRings implements Rule
             }
             if ($short !== []) {
                 yield Found::of(
-                    "{$group->name} rings each member for {$seconds} s, and {$inspection->names->listed($short)} "
-                        . (count($short) === 1 ? 'rings' : 'ring')
-                        . ' less long',
-                    'In between nothing is heard anywhere.',
+                    [
+                        'group' => $group->name,
+                        'seconds' => $seconds,
+                        'short' => $inspection->names->several($short),
+                        'n' => count($short),
+                    ],
                     $group,
                 )->at('ringsEach')->counting(count($short));
             }

@@ -22,9 +22,6 @@ final readonly class SecondTierMisunderstood implements Rule
         return new About(
             'groups.second-tier-misunderstood',
             Severity::Note,
-            'A second tier stands in only for people who are away, and calls that nobody answers do not reach it.',
-            'Most customers who ask for a second tier mean: ring these if those do not answer.',
-            'Ask them; if so, let the second tier be tried after the first.',
         );
     }
 
@@ -35,14 +32,11 @@ final readonly class SecondTierMisunderstood implements Rule
                 array_filter($group->members, static fn (Member $member): bool => $member->tier === 2),
             );
             if ($second !== [] && count($second) < count($group->members) && $group->tierTwo === TierTwo::Unavailable) {
-                $names = $inspection->names->listed(
+                $names = $inspection->names->several(
                     array_map(static fn (Member $member): string => (string) $member->who, $second),
                 );
                 yield Found::of(
-                    "{$group->name}: the second tier is not rung when nobody answers",
-                    "{$names} "
-                        . (count($second) === 1 ? 'rings' : 'ring')
-                        . ' only while everybody of the first tier is away or busy.',
+                    ['group' => $group->name, 'names' => $names, 'n' => count($second)],
                     $group,
                 )
                     ->at('tierTwo')->counting(count($second))->fixedBy(

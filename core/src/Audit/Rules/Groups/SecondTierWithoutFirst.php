@@ -22,9 +22,6 @@ final readonly class SecondTierWithoutFirst implements Rule
         return new About(
             'groups.second-tier-without-first',
             Severity::Error,
-            'A group has members of the second tier and none of the first.',
-            'The second tier stands in for the first; alone it is a list in the wrong place.',
-            'Let them be of the first tier.',
             About::MODEL,
         );
     }
@@ -39,8 +36,7 @@ final readonly class SecondTierWithoutFirst implements Rule
                     $group->members,
                 );
                 yield Found::of(
-                    "{$group->name}: everybody is of the second tier",
-                    'Nobody is there for them to stand in for.',
+                    ['group' => $group->name],
                     $group,
                 )->at('members')->fixedBy(Fix::of('Let them be of the first tier', ...$first));
             }

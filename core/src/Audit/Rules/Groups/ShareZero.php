@@ -22,9 +22,6 @@ final readonly class ShareZero implements Rule
         return new About(
             'groups.share-zero',
             Severity::Warning,
-            'A member of a group that rings by share has none.',
-            'They are in the list and are never rung.',
-            'Give them a share, or take them out of the group.',
             About::MODEL,
         );
     }
@@ -37,12 +34,11 @@ final readonly class ShareZero implements Rule
                 static fn (Member $member): bool => ($member->share ?? 0) === 0,
             ));
             if ($without !== [] && count($without) < count($group->members)) {
-                $names = $inspection->names->listed(
+                $names = $inspection->names->several(
                     array_map(static fn (Member $member): string => (string) $member->who, $without),
                 );
                 yield Found::of(
-                    "{$group->name}: {$names} " . (count($without) === 1 ? 'has' : 'have') . ' no share',
-                    ucfirst($names) . ' never rings for this group, which goes by share.',
+                    ['group' => $group->name, 'names' => $names, 'n' => count($without)],
                     $group,
                 )
                     ->at('members')->counting(count($without))->fixedBy(Fix::of(

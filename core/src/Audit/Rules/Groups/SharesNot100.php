@@ -21,9 +21,6 @@ final readonly class SharesNot100 implements Rule
         return new About(
             'groups.shares-not-100',
             Severity::Warning,
-            'The shares of a hunt group that rings by share do not add up to 100.',
-            'Nobody can tell which part of the calls each member gets.',
-            'Make the shares of those in the first tier add up to 100.',
         );
     }
 
@@ -36,8 +33,7 @@ final readonly class SharesNot100 implements Rule
             );
             if ($group->order === GroupOrder::Weighted && $shares !== [] && array_sum($shares) !== 100) {
                 yield Found::of(
-                    "{$group->name}: the shares add up to " . array_sum($shares),
-                    'They are meant to be parts of a hundred.',
+                    ['group' => $group->name, 'shares' => array_sum($shares)],
                     $group,
                 )->at('members');
             }

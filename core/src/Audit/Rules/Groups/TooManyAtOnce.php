@@ -23,9 +23,6 @@ final readonly class TooManyAtOnce implements Rule
         return new About(
             'groups.too-many-at-once',
             Severity::Warning,
-            'A group rings all its members at once, and they are more than switches ring at once.',
-            'The switch rings some of them, chosen by chance, and the others never know.',
-            'Say how many ring at once, or let them ring one after another.',
             thresholds: [Threshold::MostRungAtOnce],
         );
     }
@@ -36,7 +33,7 @@ final readonly class TooManyAtOnce implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             $people = count(array_filter($group->members, static fn (Member $member): bool => $member->signedIn));
             if ($group->order === GroupOrder::Simultaneous && $group->mostAtOnce === null && $people > $most) {
-                yield Found::of("{$group->name} rings {$people} people at once", "Switches ring about {$most}.", $group)
+                yield Found::of(['group' => $group->name, 'people' => $people, 'most' => $most], $group)
                     ->at('mostAtOnce')
                     ->fixedBy(Fix::set("Ring {$most} at once", $group, 'mostAtOnce', $most));
             }

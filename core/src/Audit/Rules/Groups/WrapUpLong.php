@@ -21,9 +21,6 @@ final readonly class WrapUpLong implements Rule
         return new About(
             'groups.wrap-up-long',
             Severity::Warning,
-            'A group gives its members long between two calls, or after one they did not answer.',
-            'Callers wait although everybody is free.',
-            'Set a few seconds.',
             thresholds: [Threshold::LongestWrapUpSeconds],
         );
     }
@@ -37,8 +34,7 @@ final readonly class WrapUpLong implements Rule
             ) {
                 if ($seconds > $most) {
                     yield Found::of(
-                        "{$group->name}: nobody rings for {$seconds} s after a call",
-                        "That is more than {$most} s.",
+                        ['group' => $group->name, 'seconds' => $seconds, 'most' => $most],
                         $group,
                     )->at($field, $field)->fixedBy(Fix::set("Make it {$most} s", $group, $field, $most));
                 }

@@ -20,9 +20,6 @@ final readonly class WrapUpZero implements Rule
         return new About(
             'groups.wrap-up-zero',
             Severity::Note,
-            'A queue gives its members no time between two calls.',
-            'The next call rings while the last one is still being written down, and goes unanswered.',
-            'Set a wrap-up of some seconds.',
         );
     }
 
@@ -31,8 +28,7 @@ final readonly class WrapUpZero implements Rule
         foreach ($inspection->book->all(Group::class) as $group) {
             if ($group->queue !== null && $group->wrapUp === 0) {
                 yield Found::of(
-                    "{$group->name}: no time between two calls",
-                    'The next caller in the queue rings as soon as the last one has gone.',
+                    ['group' => $group->name],
                     $group,
                 )->at('wrapUp')->fixedBy(Fix::set('Give them 10 s', $group, 'wrapUp', 10));
             }

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** A holiday calendar whose dates all lie in the past. */
 final readonly class AllHolidaysPast implements Rule
@@ -20,9 +21,6 @@ final readonly class AllHolidaysPast implements Rule
         return new About(
             'hours.all-holidays-past',
             Severity::Error,
-            'Every date of a holiday calendar in use lies in the past.',
-            'On the next holiday callers ring an empty office.',
-            'Renew the calendar, best from the rules of the region.',
         );
     }
 
@@ -33,8 +31,7 @@ final readonly class AllHolidaysPast implements Rule
             $last = $calendar->lastDate();
             if ($last !== null && $last < $today && $inspection->usesOf($calendar) !== []) {
                 yield Found::of(
-                    "{$calendar->name}: every holiday is past",
-                    'The last was ' . $inspection->day->said($last) . '; from now on no day counts as one.',
+                    ['calendar' => $calendar->name, 'last' => new Day($last)],
                     $calendar,
                 )->at('holidays')->fixedBy(CalendarRenewal::of($calendar, $inspection->day->number()));
             }

@@ -21,9 +21,6 @@ final readonly class AlwaysOpenBesideHours implements Rule
         return new About(
             'hours.always-open-beside-hours',
             Severity::Warning,
-            'An attendant is always open, though the customer has hours.',
-            'Callers at night hear the greeting of the day, and nobody sees that the closed one is missing.',
-            'Give it the hours.',
         );
     }
 
@@ -44,8 +41,7 @@ final readonly class AlwaysOpenBesideHours implements Rule
             ) !== [];
             if ($attendant->schedule === null && $attendant->enabled && $isOpened && $isCalled) {
                 yield Found::of(
-                    "{$attendant->name} is always open, beside {$hours[0]->name}",
-                    'It goes by no hours.',
+                    ['attendant' => $attendant->name, 'first' => $hours[0]->name],
                     $attendant,
                 )->at('schedule');
             }

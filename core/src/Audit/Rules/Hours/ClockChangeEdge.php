@@ -22,9 +22,6 @@ final readonly class ClockChangeEdge implements Rule
         return new About(
             'hours.clock-change-edge',
             Severity::Note,
-            'Hours begin or end at a time that some nights have twice, and some not at all.',
-            'On those nights they are an hour shorter or longer than anybody expects.',
-            'Let them begin or end outside one to three at night, or say what is meant.',
             'RFC 5545 section 3.3.5',
         );
     }
@@ -46,8 +43,7 @@ final readonly class ClockChangeEdge implements Rule
             );
             if ($changes !== [] && $edges !== []) {
                 yield Found::of(
-                    "{$schedule->name}: hours begin or end between one and three at night",
-                    'Clocks change then, twice a year.',
+                    ['schedule' => $schedule->name],
                     $schedule,
                 )->at('weekly', array_values($edges)[0]->item);
             }

@@ -25,9 +25,6 @@ final readonly class ClosedAnswerDead implements Rule
         return new About(
             'hours.closed-answer-dead',
             Severity::Note,
-            'An attendant has an answer for a time that never comes.',
-            'Somebody wrote it for callers who will never hear it.',
-            'Take it out, or see whether hours or a calendar are missing.',
             About::MODEL,
         );
     }
@@ -52,10 +49,12 @@ final readonly class ClosedAnswerDead implements Rule
                 };
                 if ($never) {
                     yield Found::of(
-                        "{$attendant->name}: the answer for {$answer['when']} is never heard",
-                        $schedule === null
-                            ? 'It goes by no hours, and is always open.'
-                            : "{$schedule->name} never says so.",
+                        [
+                            'attendant' => $attendant->name,
+                            'when' => $answer['when'],
+                            'hours' => $schedule === null ? 'none' : 'some',
+                            'schedule' => $schedule->name ?? '',
+                        ],
                         $attendant,
                     )->at("answers/{$answer['item']}", $answer['item'])
                         ->fixedBy(Fix::of('Take it out', Fix::leavingOut($attendant, 'answers', $answer['item'])));

@@ -16,6 +16,7 @@ use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Year\OutcomeMap;
 use Jaunty\Core\Hours\HoursState;
 use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Words\Message;
 
 /** An attendant without an answer for a state its hours come to. */
 final readonly class ClosedAnswerMissing implements Rule
@@ -25,9 +26,6 @@ final readonly class ClosedAnswerMissing implements Rule
         return new About(
             'hours.closed-answer-missing',
             Severity::Blocker,
-            'An attendant has no answer for being open, or for being closed.',
-            'Callers of that time of day are cut off.',
-            'Say what they hear and where they are led.',
             About::MODEL,
             explains: ['flow.dead-end'],
         );
@@ -45,8 +43,7 @@ final readonly class ClosedAnswerMissing implements Rule
                     continue;
                 }
                 yield Found::of(
-                    "{$attendant->name}: no answer while {$state->value}",
-                    "Whoever calls while it is {$state->value} is cut off.",
+                    ['attendant' => $attendant->name, 'state' => new Message("hours/{$state->value}")],
                     $attendant,
                 )->at('answers', $state->value)->shownBy($this->call($inspection, $attendant));
             }

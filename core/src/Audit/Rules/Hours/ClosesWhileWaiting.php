@@ -23,10 +23,6 @@ final readonly class ClosesWhileWaiting implements Rule
         return new About(
             'hours.closes-while-waiting',
             Severity::Note,
-            'A queue keeps callers waiting for long, and nothing is done with those who wait when it closes.',
-            'What counts is whether it was open when they called: at the end of the day the last callers wait for '
-                . 'people who have gone.',
-            'Shorten the longest wait, or let callers leave the queue by a key.',
             About::MODEL,
             thresholds: [Threshold::WaitPastClosingSeconds],
         );
@@ -49,8 +45,7 @@ final readonly class ClosesWhileWaiting implements Rule
             ));
             if ($closing !== [] || $group->schedule !== null) {
                 yield Found::of(
-                    "{$group->name}: who waits at closing time waits on for up to {$wait} s",
-                    'Callers come to it while it is open, and nothing ends their wait when it closes.',
+                    ['group' => $group->name, 'wait' => $wait],
                     $group,
                 )->at('queue/longestWait');
             }

@@ -15,6 +15,7 @@ use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\WeeklyPiece;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Message;
 
 /** Hours that are one block through several nights. */
 final readonly class ContinuousBlock implements Rule
@@ -24,10 +25,6 @@ final readonly class ContinuousBlock implements Rule
         return new About(
             'hours.continuous-block',
             Severity::Error,
-            'Hours run as one block through several nights.',
-            'Somebody entered "Monday 8 to Friday 5" as one span: callers at three in the morning are treated as if '
-                . 'the office were open.',
-            'Make it the same hours on each of the days.',
             thresholds: [Threshold::LongestSpanHours],
         );
     }
@@ -64,8 +61,12 @@ final readonly class ContinuousBlock implements Rule
             $minutes = $to <= $from ? $to + 7 * LocalDate::MINUTES - $from : $to - $from;
             if ($minutes > $longest) {
                 yield Found::of(
-                    "{$name}: one block of " . intdiv($minutes, 60) . ' h',
-                    "Open from {$this->said($from)} without a break to {$this->said($to)}, nights included.",
+                    [
+                        'name' => $name,
+                        'hours' => intdiv($minutes, 60),
+                        'from' => $this->said($from),
+                        'to' => $this->said($to),
+                    ],
                     $schedule,
                 )
                     ->at($path, $path === 'weekly' ? $piece->item : "{$path}/{$piece->item}")
@@ -108,10 +109,11 @@ final readonly class ContinuousBlock implements Rule
         );
     }
 
-    private function said(int $minute): string
+    private function said(int $minute): Message
     {
-        return LocalDate::DAYS[intdiv($minute, LocalDate::MINUTES) % 7]
-            . ' '
-            . ClockTime::text($minute % LocalDate::MINUTES);
+        return new Message('weekTime', [
+            'day' => new Message('weekday/' . ClockTime::DAYS[intdiv($minute, LocalDate::MINUTES) % 7]),
+            'time' => ClockTime::text($minute % LocalDate::MINUTES),
+        ]);
     }
 }

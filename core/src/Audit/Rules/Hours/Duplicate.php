@@ -19,9 +19,6 @@ final readonly class Duplicate implements Rule
         return new About(
             'hours.duplicate',
             Severity::Note,
-            'Two schedules say the same.',
-            'Whoever changes the one will believe that both are changed.',
-            'Let everything go by one of them.',
         );
     }
 
@@ -37,8 +34,7 @@ final readonly class Duplicate implements Rule
         foreach ($alike as $schedules) {
             if (count($schedules) > 1) {
                 yield Found::of(
-                    "{$inspection->names->listed($schedules)} say the same",
-                    'Their weeks, exceptions and calendars are alike.',
+                    ['schedules' => $inspection->names->several($schedules)],
                     ...$schedules,
                 )->counting(count($schedules));
             }

@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** A holiday calendar that soon knows no more days. */
 final readonly class HandTypedHolidaysRunOut implements Rule
@@ -21,9 +22,6 @@ final readonly class HandTypedHolidaysRunOut implements Rule
         return new About(
             'hours.hand-typed-holidays-run-out',
             Severity::Warning,
-            'A holiday calendar in use runs out within the notice set.',
-            'After its last date no day counts as a holiday any more, and nobody notices until one comes.',
-            'Renew the calendar before.',
             thresholds: [Threshold::HolidayNoticeDays],
         );
     }
@@ -38,8 +36,7 @@ final readonly class HandTypedHolidaysRunOut implements Rule
             $isPast = $calendar->lastDate() !== null && $calendar->lastDate() < LocalDate::text($today);
             if ($last !== null && $last <= $notice && ! $isPast && $inspection->usesOf($calendar) !== []) {
                 yield Found::of(
-                    "{$calendar->name} runs out on {$inspection->day->said($last)}",
-                    'From then on no day counts as a holiday.',
+                    ['calendar' => $calendar->name, 'last' => new Day($last)],
                     $calendar,
                 )->at($calendar->knownUntil === null ? 'holidays' : 'knownUntil')
                     ->fixedBy(CalendarRenewal::of($calendar, $today));

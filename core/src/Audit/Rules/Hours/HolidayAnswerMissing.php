@@ -21,9 +21,6 @@ final readonly class HolidayAnswerMissing implements Rule
         return new About(
             'hours.holiday-answer-missing',
             Severity::Note,
-            'Hours know holidays, but the attendant has no answer for them.',
-            'Callers hear the closed answer, which may promise that somebody is there tomorrow.',
-            'Write an answer for holidays, or leave it where the closed answer does.',
         );
     }
 
@@ -37,8 +34,7 @@ final readonly class HolidayAnswerMissing implements Rule
             ) !== [];
             if ($schedule !== null && $schedule->calendars !== [] && ! $hasAnswer) {
                 yield Found::of(
-                    "{$attendant->name}: no answer of its own on holidays",
-                    'Callers hear what they hear on any closed day.',
+                    ['attendant' => $attendant->name],
                     $attendant,
                 )->at('answers', 'holiday');
             }

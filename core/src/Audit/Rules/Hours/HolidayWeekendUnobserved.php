@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Calendar;
 use Jaunty\Core\Book\WhenWeekend;
 use Jaunty\Core\Hours\CalendarLine;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** A holiday on a weekend whose day in lieu nobody keeps. */
 final readonly class HolidayWeekendUnobserved implements Rule
@@ -23,9 +24,6 @@ final readonly class HolidayWeekendUnobserved implements Rule
         return new About(
             'hours.holiday-weekend-unobserved',
             Severity::Note,
-            'A holiday falls on a weekend, and no weekday is kept instead.',
-            'In many places the next working day is off; callers then hear that the customer is open.',
-            'Ask the customer; if they keep it, let the holiday move.',
             thresholds: [Threshold::HolidayNoticeDays],
         );
     }
@@ -47,8 +45,7 @@ final readonly class HolidayWeekendUnobserved implements Rule
                     && $inspection->usesOf($calendar) !== []
                 ) {
                     yield Found::of(
-                        "{$calendar->name}: {$holiday->name} falls on a weekend",
-                        "It is on {$inspection->day->said($date)}, and the weekday after is an ordinary one.",
+                        ['calendar' => $calendar->name, 'holiday' => $holiday->name, 'date' => new Day($date)],
                         $calendar,
                     )->at("holidays/{$holiday->item}/whenWeekend", $holiday->item);
                 }

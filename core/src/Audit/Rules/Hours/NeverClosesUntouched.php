@@ -21,9 +21,6 @@ final readonly class NeverClosesUntouched implements Rule
         return new About(
             'hours.never-closes-untouched',
             Severity::Note,
-            'A schedule is open round the clock.',
-            'That is how schedules come; often nobody has entered the customer\'s hours yet.',
-            'Enter the hours, or leave the schedule out where there are none.',
         );
     }
 
@@ -37,8 +34,7 @@ final readonly class NeverClosesUntouched implements Rule
                 && $inspection->usesOf($schedule) !== []
             ) {
                 yield Found::of(
-                    "{$schedule->name} is open round the clock",
-                    'No hour of the week is closed.',
+                    ['schedule' => $schedule->name],
                     $schedule,
                 )->at('weekly');
             }

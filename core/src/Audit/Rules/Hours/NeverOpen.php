@@ -9,7 +9,6 @@ use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
-use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
 
@@ -21,9 +20,6 @@ final readonly class NeverOpen implements Rule
         return new About(
             'hours.never-open',
             Severity::Error,
-            'Hours that decide calls are never open.',
-            'Every caller is told that nobody is there.',
-            'Enter the hours.',
         );
     }
 
@@ -39,10 +35,11 @@ final readonly class NeverOpen implements Rule
                 : [];
             if ($uses !== []) {
                 yield Found::of(
-                    "{$schedule->name} is never open",
-                    "{$inspection->names->listed(array_map(static fn (array $use): BookObject => $use[0], $uses))} "
-                        . (count($uses) === 1 ? 'goes' : 'go')
-                        . ' by it.',
+                    [
+                        'schedule' => $schedule->name,
+                        'uses' => $inspection->names->several(array_column($uses, 0)),
+                        'n' => count($uses),
+                    ],
                     $schedule,
                 )->at('weekly');
             }

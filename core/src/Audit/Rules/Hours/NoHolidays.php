@@ -22,9 +22,6 @@ final readonly class NoHolidays implements Rule
         return new About(
             'hours.no-holidays',
             Severity::Warning,
-            'Hours of a customer in service know no holiday.',
-            'On Christmas Day callers hear that somebody will be with them in a moment.',
-            'Give the schedule the calendar of the customer\'s region.',
         );
     }
 
@@ -42,9 +39,10 @@ final readonly class NoHolidays implements Rule
                 $used !== [] && $schedule->calendars === [] && $schedule->exceptions === [] && $schedule->weekly !== []
             ) {
                 yield Found::of(
-                    "{$schedule->name} knows no holiday",
-                    "By it go {$inspection->names->listed(array_column(array_values($used), 0))}, "
-                        . "on every day of the year.",
+                    [
+                        'schedule' => $schedule->name,
+                        'used' => $inspection->names->several(array_column(array_values($used), 0)),
+                    ],
                     $schedule,
                 )->at('calendars');
             }

@@ -20,9 +20,6 @@ final readonly class Overlap implements Rule
         return new About(
             'hours.overlap',
             Severity::Warning,
-            'Two pieces of a week claim the same minutes.',
-            'One of them is a mistake, and nobody can tell which; changing the other changes nothing.',
-            'Take one out, or let one begin where the other ends.',
         );
     }
 
@@ -31,8 +28,7 @@ final readonly class Overlap implements Rule
         foreach ($inspection->book->all(Schedule::class) as $schedule) {
             foreach (WeekPattern::of($schedule->weekly)->overlaps() as $overlap) {
                 yield Found::of(
-                    "{$schedule->name}: two pieces claim {$overlap['from']} to {$overlap['to']}",
-                    'The week is open then because of both.',
+                    ['schedule' => $schedule->name, 'from' => $overlap['from'], 'to' => $overlap['to']],
                     $schedule,
                 )->at('weekly', $overlap['one']);
                 break;

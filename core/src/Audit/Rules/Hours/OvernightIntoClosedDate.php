@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\WeeklyPiece;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ScheduleClock;
+use Jaunty\Core\Words\Day;
 
 /** A shift past midnight that is cut off where a closed date begins. */
 final readonly class OvernightIntoClosedDate implements Rule
@@ -25,10 +26,6 @@ final readonly class OvernightIntoClosedDate implements Rule
         return new About(
             'hours.overnight-into-closed-date',
             Severity::Warning,
-            'Hours run past midnight into a date that is closed, and stop there.',
-            'People are still at work on the night before a holiday, and from midnight on callers '
-                . 'are told that it is closed.',
-            'Let the shift be finished, or enter the night as an exception.',
         );
     }
 
@@ -62,9 +59,11 @@ final readonly class OvernightIntoClosedDate implements Rule
             }
             if ($cut !== []) {
                 yield Found::of(
-                    "{$schedule->name}: the night shift ends where {$inspection->day->said($cut[0])} begins",
-                    'That date is closed, and the shift from the day before is not finished'
-                        . (count($cut) === 1 ? '.' : '; ' . (count($cut) - 1) . ' more nights of the year are cut so.'),
+                    [
+                        'schedule' => $schedule->name,
+                        'cut' => new Day($cut[0]),
+                        'n' => count($cut),
+                    ],
                     $schedule,
                 )
                     ->at('finishShift')->counting(count($cut))->fixedBy(

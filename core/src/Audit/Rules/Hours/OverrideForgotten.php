@@ -14,6 +14,7 @@ use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\ScheduleException;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** A dated exception long over. */
 final readonly class OverrideForgotten implements Rule
@@ -23,9 +24,6 @@ final readonly class OverrideForgotten implements Rule
         return new About(
             'hours.override-forgotten',
             Severity::Note,
-            'A dated exception is over and still in the list.',
-            'It does nothing, and hides those to come.',
-            'Take it out.',
             thresholds: [Threshold::ExceptionKeptDays],
         );
     }
@@ -41,10 +39,12 @@ final readonly class OverrideForgotten implements Rule
             if ($over !== []) {
                 $last = $over[count($over) - 1];
                 yield Found::of(
-                    count($over) === 1
-                        ? "{$schedule->name}: \"{$last->name}\" is over"
-                        : "{$schedule->name}: " . count($over) . ' exceptions are over',
-                    "The last of them was on {$inspection->day->said($last->to)}.",
+                    [
+                        'n' => count($over),
+                        'schedule' => $schedule->name,
+                        'last' => $last->name,
+                        'to' => new Day($last->to),
+                    ],
                     $schedule,
                 )->at('exceptions')->counting(count($over))
                     ->fixedBy(Fix::of(

@@ -10,6 +10,7 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Words\Day;
 
 /** Two named periods that claim the same days. */
 final readonly class PeriodsOverlap implements Rule
@@ -19,9 +20,6 @@ final readonly class PeriodsOverlap implements Rule
         return new About(
             'hours.periods-overlap',
             Severity::Warning,
-            'Two named periods of a schedule claim the same days.',
-            'The first in the list holds; whoever edits the other wonders why nothing changes.',
-            'Let one end before the other begins.',
             About::MODEL,
         );
     }
@@ -38,12 +36,13 @@ final readonly class PeriodsOverlap implements Rule
                         && $later->from <= $period->to
                     ) {
                         yield Found::of(
-                            "{$schedule->name}: {$period->name} and {$later->name} claim the same days",
-                            "{$period->name} holds from "
-                                . $inspection->day->said(max($period->from, $later->from))
-                                . ' to '
-                                . $inspection->day->said(min($period->to, $later->to))
-                                . '.',
+                            [
+                                'schedule' => $schedule->name,
+                                'period' => $period->name,
+                                'later' => $later->name,
+                                'from' => new Day(max($period->from, $later->from)),
+                                'to' => new Day(min($period->to, $later->to)),
+                            ],
                             $schedule,
                         )->at("periods/{$later->item}/from", $later->item);
                     }

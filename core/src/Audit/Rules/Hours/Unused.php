@@ -22,9 +22,6 @@ final readonly class Unused implements Rule
         return new About(
             'hours.unused',
             Severity::Note,
-            'A schedule or a calendar is used by nothing.',
-            'Somebody changes it and believes that callers notice.',
-            'Give it to what it was made for, or take it out.',
         );
     }
 
@@ -32,7 +29,7 @@ final readonly class Unused implements Rule
     {
         foreach ([...$inspection->book->all(Schedule::class), ...$inspection->book->all(Calendar::class)] as $object) {
             if ($inspection->usesOf($object) === []) {
-                yield Found::of("Nothing goes by {$object->name}", 'Changing it changes no call.', $object)->at('name')
+                yield Found::of(['object' => $object->name], $object)->at('name')
                     ->fixedBy(Fix::of('Take it out', Operation::delete($object)));
             }
         }

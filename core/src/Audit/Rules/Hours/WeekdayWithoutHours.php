@@ -9,7 +9,9 @@ use Jaunty\Core\Audit\Found;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
+use Jaunty\Core\Book\ClockTime;
 use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Words\Message;
 
 /** One weekday without hours among four that have them. */
 final readonly class WeekdayWithoutHours implements Rule
@@ -19,9 +21,6 @@ final readonly class WeekdayWithoutHours implements Rule
         return new About(
             'hours.weekday-without-hours',
             Severity::Note,
-            'One weekday has no hours, and the other four have.',
-            'A day is easily left out when a week is typed in.',
-            'Ask whether the customer is closed that day.',
         );
     }
 
@@ -37,10 +36,8 @@ final readonly class WeekdayWithoutHours implements Rule
             $missing = array_values(array_diff(range(0, 4), array_keys($open)));
             // Whoever works at the weekend has a day off in the week.
             if (count($missing) === 1 && array_intersect([5, 6], array_keys($open)) === []) {
-                $day = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday'][$missing[0]];
                 yield Found::of(
-                    "{$schedule->name}: {$day} has no hours",
-                    'The other four weekdays have.',
+                    ['schedule' => $schedule->name, 'day' => new Message('weekday/' . ClockTime::DAYS[$missing[0]])],
                     $schedule,
                 )->at('weekly');
             }

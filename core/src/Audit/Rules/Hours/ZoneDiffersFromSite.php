@@ -16,6 +16,8 @@ use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Schedule;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Hours\PlaceClocks;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** Hours read on another clock than that of the place they are for. */
 final readonly class ZoneDiffersFromSite implements Rule
@@ -25,9 +27,6 @@ final readonly class ZoneDiffersFromSite implements Rule
         return new About(
             'hours.zone-differs-from-site',
             Severity::Warning,
-            'The same hours are read on different clocks, or on another clock than that of the site.',
-            'Eight to five in one zone is nine to six in the next: one of the places opens or closes an hour off.',
-            'Give each zone hours of its own, or fix the zone where the same instant is meant everywhere.',
         );
     }
 
@@ -55,23 +54,27 @@ final readonly class ZoneDiffersFromSite implements Rule
             if ($schedule->fixedZone !== null && $others !== []) {
                 $zone = array_key_first($others);
                 yield Found::of(
-                    "{$schedule->name} is read at {$this->place($schedule->fixedZone)} time",
-                    "{$inspection->names->listed($others[$zone])} "
-                        . (count($others[$zone]) === 1 ? 'is' : 'are')
-                        . " at {$this->place($zone)}.",
+                    [
+                        'schedule' => $schedule->name,
+                        'place' => $this->place($schedule->fixedZone),
+                        'others' => $inspection->names->several($others[$zone]),
+                        'n' => count($others[$zone]),
+                        'elsewhere' => $this->place($zone),
+                    ],
                     $schedule,
                 )->at('fixedZone');
             } elseif ($schedule->fixedZone === null && count($zones) > 1) {
                 $places = array_map(
-                    fn (string $zone): string => "{$inspection->names->listed($zones[$zone], 1)} at "
-                        . "{$this->place($zone)} time",
+                    fn (string $zone): Message => new Message('placeTime', [
+                        'who' => $inspection->names->several($zones[$zone], 1),
+                        'place' => $this->place($zone),
+                    ]),
                     array_keys($zones),
                 );
                 yield Found::of(
-                    "{$schedule->name} is shared by " . count($zones) . ' time zones',
-                    ucfirst(implode(', ', $places)) . '.',
+                    ['schedule' => $schedule->name, 'n' => count($zones), 'places' => Listing::row($places)],
                     $schedule,
-                )->at('fixedZone')->counting(count($zones));
+                )->saying('shared')->at('fixedZone')->counting(count($zones));
             }
         }
         yield from $this->away($inspection);
@@ -95,11 +98,15 @@ final readonly class ZoneDiffersFromSite implements Rule
             $site = $inspection->callBook()->zoneOf($object->site);
             if ($object->zone !== null && ! PlaceClocks::isSame($clock, $site, $inspection->now)) {
                 yield Found::of(
-                    "{$object->label()} reads {$schedule->name} on another clock than that of its place",
-                    "It reads {$clock}; the place goes by {$site}.",
+                    [
+                        'object' => $object->label(),
+                        'schedule' => $schedule->name,
+                        'clock' => $clock,
+                        'site' => $site,
+                    ],
                     $object,
                     $schedule,
-                )->at('zone')
+                )->saying('own')->at('zone')
                     ->fixedBy(Fix::set('Go by the place', $object, 'zone', null));
             }
             foreach ($object instanceof Attendant ? $inspection->usesOf($object) : [] as [$number]) {
@@ -111,14 +118,17 @@ final readonly class ZoneDiffersFromSite implements Rule
                     && ! PlaceClocks::isSame($clock, $inspection->callBook()->zoneOf($number->site), $inspection->now)
                 ) {
                     yield Found::of(
-                        "{$object->label()} stands at another place, on another clock, than "
-                            . "{$inspection->names->of($number)} that leads to it",
-                        "{$inspection->names->of($object->site)} goes by {$clock}, "
-                            . "{$inspection->names->of($number->site)} by "
-                            . "{$inspection->callBook()->zoneOf($number->site)}.",
+                        [
+                            'object' => $object->label(),
+                            'number' => $inspection->names->said($number),
+                            'site' => $inspection->names->said($object->site),
+                            'clock' => $clock,
+                            'other' => $inspection->names->said($number->site),
+                            'otherClock' => $inspection->callBook()->zoneOf($number->site),
+                        ],
                         $object,
                         $number,
-                    )->at('site', 'numbers');
+                    )->saying('elsewhere')->at('site', 'numbers');
                 }
             }
         }

@@ -13,6 +13,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Hours\PlaceClocks;
+use Jaunty\Core\Words\Listing;
 
 /** A clock that nobody at the place goes by. */
 final readonly class ZoneNotOfPlace implements Rule
@@ -22,9 +23,6 @@ final readonly class ZoneNotOfPlace implements Rule
         return new About(
             'hours.zone-not-of-place',
             Severity::Warning,
-            'A site, or the customer, has a time zone that is none of its country or province.',
-            'Everything there opens and closes an hour or more off, and each screen looks right.',
-            'Choose the zone of the place.',
             'IANA time zone database, zone1970.tab',
         );
     }
@@ -67,8 +65,12 @@ final readonly class ZoneNotOfPlace implements Rule
         );
         if ($clocks !== [] && $fits === []) {
             yield Found::of(
-                "{$of->label()} goes by {$zone}, which is not the clock of " . ($subdivision ?? $country),
-                'There it is ' . implode(' or ', array_slice($clocks, 0, 3)) . '.',
+                [
+                    'of' => $of->label(),
+                    'zone' => $zone,
+                    'subdivision' => $subdivision ?? $country,
+                    'clocks' => Listing::either(array_slice($clocks, 0, 3)),
+                ],
                 $of,
             )->at($path === '' ? 'zone' : $path)
                 ->fixedBy(count($clocks) === 1 ? Fix::set("Make it {$clocks[0]}", $of, 'zone', $clocks[0]) : null);

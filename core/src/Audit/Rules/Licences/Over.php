@@ -20,9 +20,6 @@ final readonly class Over implements Rule
         return new About(
             'licences.over',
             Severity::Error,
-            'There are more users of a kind than licences for them.',
-            'The switch refuses the last ones, or they are charged without an order.',
-            'Order more, or take out who has left.',
         );
     }
 
@@ -35,8 +32,7 @@ final readonly class Over implements Rule
         foreach ($inspection->book->tenant->licences as $licence => $count) {
             if (($used[$licence] ?? 0) > $count && $count > 0) {
                 yield Found::of(
-                    "{$used[$licence]} users of kind \"{$licence}\", and {$count} licences",
-                    'Those beyond are refused, or charged without an order.',
+                    ['used' => $used[$licence], 'licence' => $licence, 'count' => $count],
                     $inspection->book->tenant,
                 )->at('licences', (string) $licence)->counting($used[$licence] - $count);
             }

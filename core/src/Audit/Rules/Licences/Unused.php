@@ -20,9 +20,6 @@ final readonly class Unused implements Rule
         return new About(
             'licences.unused',
             Severity::Note,
-            'Licences are paid for that nobody uses.',
-            'The customer pays for them every month.',
-            'Give them back, or ask who is to come.',
         );
     }
 
@@ -36,10 +33,7 @@ final readonly class Unused implements Rule
             $left = $count - ($used[$licence] ?? 0);
             if ($left > 0) {
                 yield Found::of(
-                    $left === 1
-                        ? "A licence of kind \"{$licence}\" is used by nobody"
-                        : "{$left} licences of kind \"{$licence}\" are used by nobody",
-                    "{$count} are paid for.",
+                    ['left' => $left, 'licence' => $licence, 'count' => $count],
                     $inspection->book->tenant,
                 )->at('licences', (string) $licence)->counting($left);
             }

@@ -22,9 +22,6 @@ final readonly class AddressUnusable implements Rule
         return new About(
             'mailboxes.address-unusable',
             Severity::Error,
-            'A mail address of a mailbox, a user or a contact is none.',
-            'Messages sent there reach nobody, and no letter comes back.',
-            'Write the address as the customer does.',
             'RFC 5321 section 4.1.2',
         );
     }
@@ -36,7 +33,7 @@ final readonly class AddressUnusable implements Rule
             [...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object
         ) {
             foreach (Evidence::doubts($object, $inspection->day->date()) as $path => $why) {
-                yield Found::of("{$object->label()}: {$why}", 'Nothing sent there arrives.', $object)->at($path);
+                yield Found::of(['object' => $object->label(), 'why' => $why], $object)->at($path);
             }
         }
     }

@@ -20,9 +20,6 @@ final readonly class DeletesUnsent implements Rule
         return new About(
             'mailboxes.deletes-unsent',
             Severity::Error,
-            'Messages are deleted once a mail is sent, and the mail does not carry them, or goes to nobody.',
-            'They are gone before anybody has heard them.',
-            'Attach the sound to the mail, or keep the messages.',
             About::MODEL,
         );
     }
@@ -32,18 +29,16 @@ final readonly class DeletesUnsent implements Rule
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->deleteAfterMail && $mailbox->notify === []) {
                 yield Found::of(
-                    "{$mailbox->name} deletes messages once they are mailed, and mails them to nobody",
-                    'There is no address.',
+                    ['mailbox' => $mailbox->name],
                     $mailbox,
                 )->at('notify', 'notify')
                     ->fixedBy(Fix::set('Keep the messages', $mailbox, 'deleteAfterMail', false));
             }
             if ($mailbox->deleteAfterMail && ! $mailbox->attachAudio) {
                 yield Found::of(
-                    "{$mailbox->name} deletes messages that nobody has heard",
-                    'The mail says that there was one, and it is gone.',
+                    ['mailbox' => $mailbox->name],
                     $mailbox,
-                )->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
+                )->saying('unheard')->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
             }
         }
     }

@@ -19,9 +19,6 @@ final readonly class Full implements Rule
         return new About(
             'mailboxes.full',
             Severity::Error,
-            'A mailbox is full.',
-            'Callers are told so, and cannot leave a message.',
-            'Ask whose it is to listen, or empty it.',
             About::MODEL,
         );
     }
@@ -30,7 +27,7 @@ final readonly class Full implements Rule
     {
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->full && $inspection->usesOf($mailbox) !== []) {
-                yield Found::of("{$mailbox->name} is full", 'No message can be left in it.', $mailbox)->at('full');
+                yield Found::of(['mailbox' => $mailbox->name], $mailbox)->at('full');
             }
         }
     }

@@ -19,9 +19,6 @@ final readonly class NobodyNotified implements Rule
         return new About(
             'mailboxes.nobody-notified',
             Severity::Warning,
-            'A mailbox that belongs to nobody takes messages, and nobody is told of them.',
-            'They are found weeks later.',
-            'Say who is told by mail, or whose mailbox it is.',
         );
     }
 
@@ -35,8 +32,7 @@ final readonly class NobodyNotified implements Rule
                 && $inspection->usesOf($mailbox) !== []
             ) {
                 yield Found::of(
-                    "{$mailbox->name}: nobody is told of its messages",
-                    'It belongs to nobody, and no mail is sent.',
+                    ['mailbox' => $mailbox->name],
                     $mailbox,
                 )->at('notify');
             }

@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Listing;
 
 /** What callers said is mailed as text to an address that is not the customer's. */
 final readonly class TranscriptAgainstPrivacy implements Rule
@@ -21,9 +22,6 @@ final readonly class TranscriptAgainstPrivacy implements Rule
         return new About(
             'mailboxes.transcript-against-privacy',
             Severity::Warning,
-            'A mailbox writes messages down and mails them to an address outside the customer\'s own mail domain.',
-            'What callers say is personal data; as text in somebody\'s private mail nobody looks after it.',
-            'Mail it to an address of the customer\'s, or do not write messages down there.',
         );
     }
 
@@ -45,8 +43,7 @@ final readonly class TranscriptAgainstPrivacy implements Rule
             )));
             if ($mailbox->transcribe && $abroad !== []) {
                 yield Found::of(
-                    "{$mailbox->name}: what callers say is mailed to {$abroad[0]}",
-                    'Its domain is not one of ' . implode(', ', array_slice($own, 0, 3)) . '.',
+                    ['mailbox' => $mailbox->name, 'address' => $abroad[0], 'own' => Listing::firstOf($own, 3)],
                     $mailbox,
                 )->at('transcribe')->counting(count($abroad))
                     ->fixedBy(Fix::set('Do not write messages down there', $mailbox, 'transcribe', false));

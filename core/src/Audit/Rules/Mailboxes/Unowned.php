@@ -21,9 +21,6 @@ final readonly class Unowned implements Rule
         return new About(
             'mailboxes.unowned',
             Severity::Note,
-            'A mailbox belongs to nobody and nothing leads to it.',
-            'It is paid for, and messages left there by extension are heard by nobody.',
-            'Take it away, or say whose it is.',
         );
     }
 
@@ -32,8 +29,7 @@ final readonly class Unowned implements Rule
         foreach ($inspection->book->all(Mailbox::class) as $mailbox) {
             if ($mailbox->owner === null && $inspection->usesOf($mailbox) === []) {
                 yield Found::of(
-                    "{$mailbox->name} belongs to nobody, and nothing leads to it",
-                    'No number, group, menu or user refers to it.',
+                    ['mailbox' => $mailbox->name],
                     $mailbox,
                 )->at('owner')->fixedBy(Fix::of('Take it away', Operation::delete($mailbox)));
             }

@@ -22,9 +22,6 @@ final readonly class DigitsLimitsWrong implements Rule
         return new About(
             'menus.digits-limits-wrong',
             Severity::Error,
-            'A menu lets callers dial extensions, and takes fewer digits than extensions have.',
-            'It acts on the beginning of an extension, and the caller is told that there is none.',
-            'Let it take as many digits as the longest extension has.',
             About::MODEL,
         );
     }
@@ -39,8 +36,7 @@ final readonly class DigitsLimitsWrong implements Rule
             $most = $menu->dialExtensions['most'] ?? $inspection->book->tenant->extensionLength;
             if ($menu->dialExtensions['scope'] !== ExtensionReach::Off && $most < $longest) {
                 yield Found::of(
-                    "{$menu->name} takes {$most} digits, and extensions have {$longest}",
-                    'Longer extensions cannot be dialled there.',
+                    ['menu' => $menu->name, 'most' => $most, 'longest' => $longest],
                     $menu,
                 )->at('dialExtensions/most')
                     ->fixedBy(Fix::set("Take {$longest} digits", $menu, 'dialExtensions/most', $longest));

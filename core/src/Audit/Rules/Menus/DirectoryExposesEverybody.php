@@ -21,9 +21,6 @@ final readonly class DirectoryExposesEverybody implements Rule
         return new About(
             'menus.directory-exposes-everybody',
             Severity::Note,
-            'A menu that callers from outside reach lists everybody of the customer by name.',
-            'Whoever plans a fraud learns who works there and how to reach them.',
-            'List those who are to be found, by groups.',
             'common practice against fraud',
         );
     }
@@ -39,8 +36,7 @@ final readonly class DirectoryExposesEverybody implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->dialByName['scope'] === NameScope::All && isset($reached[(string) Reference::of($menu)])) {
                 yield Found::of(
-                    "{$menu->name} lets callers look everybody up by name",
-                    'Callers from outside come to it.',
+                    ['menu' => $menu->name],
                     $menu,
                 )->at('dialByName/scope');
             }

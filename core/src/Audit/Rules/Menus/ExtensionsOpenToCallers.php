@@ -21,9 +21,6 @@ final readonly class ExtensionsOpenToCallers implements Rule
         return new About(
             'menus.extensions-open-to-callers',
             Severity::Note,
-            'A menu lets callers dial any extension, among them lines that are not meant for callers.',
-            'A caller who tries numbers reaches the lift, the alarm or the fax.',
-            'Let the menu reach the extensions of its site only, or take the extensions from those lines.',
             About::MODEL,
         );
     }
@@ -46,10 +43,11 @@ final readonly class ExtensionsOpenToCallers implements Rule
             ));
             if ($reached !== []) {
                 yield Found::of(
-                    "{$menu->name}: callers may dial {$inspection->names->listed($reached)}",
-                    count($reached) === 1
-                        ? 'It has an extension, and the menu lets extensions be dialled.'
-                        : 'They have extensions, and the menu lets extensions be dialled.',
+                    [
+                        'menu' => $menu->name,
+                        'reached' => $inspection->names->several($reached),
+                        'n' => count($reached),
+                    ],
                     $menu,
                 )->at('dialExtensions/scope');
             }

@@ -19,9 +19,6 @@ final readonly class InvalidNowhere implements Rule
         return new About(
             'menus.invalid-nowhere',
             Severity::Warning,
-            'Wrong keys in a menu lead nowhere, and neither does silence.',
-            'Whoever mistypes is cut off.',
-            'Say where such callers go: the operator, or a mailbox.',
             About::MODEL,
         );
     }
@@ -31,8 +28,7 @@ final readonly class InvalidNowhere implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->invalid === null && $menu->silence === null) {
                 yield Found::of(
-                    "{$menu->name}: wrong keys lead nowhere",
-                    "After {$menu->invalidAllowed} of them the caller is cut off.",
+                    ['menu' => $menu->name, 'invalidAllowed' => $menu->invalidAllowed],
                     $menu,
                 )->at('invalid');
             }

@@ -23,9 +23,6 @@ final readonly class KeyToNowhere implements Rule
         return new About(
             'menus.key-to-nowhere',
             Severity::Error,
-            'A key of a menu is set but leads nowhere.',
-            'Whoever presses it is cut off.',
-            'Say where it leads, or take the key away.',
             About::MODEL,
             explains: ['flow.dead-end'],
         );
@@ -37,8 +34,7 @@ final readonly class KeyToNowhere implements Rule
             foreach ($menu->keys as $key) {
                 if ($key->to === null) {
                     yield Found::of(
-                        "{$menu->name}: key {$key->key} leads nowhere",
-                        'Whoever presses it is cut off.',
+                        ['menu' => $menu->name, 'key' => $key->key],
                         $menu,
                     )->at("keys/{$key->key}/to", $key->key)
                         ->fixedBy($this->fix($inspection, $menu, $key));

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Words\Listing;
 
 /** Menus for two languages that do not offer the same. */
 final readonly class LanguagesDifferInShape implements Rule
@@ -20,9 +21,6 @@ final readonly class LanguagesDifferInShape implements Rule
         return new About(
             'menus.languages-differ-in-shape',
             Severity::Note,
-            'Menus that callers choose by their language have other keys in one language than in the other.',
-            'Callers of one language cannot reach what callers of the other can.',
-            'Give both the same keys, or say why not.',
         );
     }
 
@@ -46,8 +44,7 @@ final readonly class LanguagesDifferInShape implements Rule
                 if ($first !== null && $differ !== []) {
                     sort($differ);
                     yield Found::of(
-                        "{$first->name} and {$other->name} have other keys",
-                        'Key ' . implode(' and ', $differ) . ' is set in one language only.',
+                        ['first' => $first->name, 'other' => $other->name, 'differ' => Listing::of($differ)],
                         $other,
                         $first,
                         $menu,

@@ -23,9 +23,6 @@ final readonly class NameCollision implements Rule
         return new About(
             'menus.name-collision',
             Severity::Note,
-            'People in a menu\'s directory have names that are the same keys.',
-            'Callers who spell one have to choose from a list, and some choose wrongly.',
-            'Let the menu ask for the other name, or say in the prompt that there is a list.',
             'ITU-T E.161, letters on keys',
         );
     }
@@ -46,8 +43,7 @@ final readonly class NameCollision implements Rule
                 ));
                 if ($people !== []) {
                     yield Found::of(
-                        "{$menu->name}: {$inspection->names->listed($people)} are the same keys",
-                        'Whoever spells one of them has a list read out.',
+                        ['menu' => $menu->name, 'people' => $inspection->names->several($people)],
                         $menu,
                         ...$people,
                     )->at('dialByName');

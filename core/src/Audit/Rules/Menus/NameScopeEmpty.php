@@ -22,9 +22,6 @@ final readonly class NameScopeEmpty implements Rule
         return new About(
             'menus.name-scope-empty',
             Severity::Error,
-            'A menu lets callers dial by name, and nobody is listed there.',
-            'Whatever they spell, they are told that there is nobody of the name.',
-            'List people in the directory, or take dialling by name away.',
             About::MODEL,
         );
     }
@@ -42,10 +39,7 @@ final readonly class NameScopeEmpty implements Rule
                 || $listed === [];
             if ($menu->dialByName['scope'] !== NameScope::Off && $empty) {
                 yield Found::of(
-                    "{$menu->name}: nobody can be dialled by name",
-                    $listed === []
-                        ? 'Nobody is listed in the directory.'
-                        : 'No group is named whose members are listed.',
+                    ['menu' => $menu->name, 'listed' => $listed === [] ? 'nobody' : 'some'],
                     $menu,
                 )->at('dialByName/scope');
             }

@@ -19,9 +19,6 @@ final readonly class NoPrompt implements Rule
         return new About(
             'menus.no-prompt',
             Severity::Warning,
-            'A menu has no prompt.',
-            'Callers hear silence and do not know that they may choose.',
-            'Write a script, or choose a recording.',
         );
     }
 
@@ -29,7 +26,7 @@ final readonly class NoPrompt implements Rule
     {
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->prompt === null) {
-                yield Found::of("{$menu->name} says nothing", 'Callers do not know that they may choose.', $menu)->at(
+                yield Found::of(['menu' => $menu->name], $menu)->at(
                     'prompt',
                 );
             }

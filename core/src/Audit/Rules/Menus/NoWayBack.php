@@ -20,9 +20,6 @@ final readonly class NoWayBack implements Rule
         return new About(
             'menus.no-way-back',
             Severity::Note,
-            'A menu behind another has no key that leads back.',
-            'Whoever pressed the wrong key has to hang up and call again.',
-            'Let a key lead back, and say so.',
         );
     }
 
@@ -40,8 +37,7 @@ final readonly class NoWayBack implements Rule
             );
             if ($from !== [] && $menu->keys !== [] && $back === []) {
                 yield Found::of(
-                    "{$menu->name} has no way back",
-                    "Callers come to it from {$inspection->names->of($from[0][0])}.",
+                    ['menu' => $menu->name, 'first' => $inspection->names->said($from[0][0])],
                     $menu,
                 )->at('keys');
             }

@@ -19,9 +19,6 @@ final readonly class NoWrongKeyPrompt implements Rule
         return new About(
             'menus.no-wrong-key-prompt',
             Severity::Note,
-            'A menu says nothing to whoever presses a wrong key.',
-            'The prompt begins again without a word, and callers press the same key once more.',
-            'Have a few words played, such as that this was no choice.',
         );
     }
 
@@ -30,8 +27,7 @@ final readonly class NoWrongKeyPrompt implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->invalidPrompt === null && $menu->invalidAllowed > 1 && $menu->keys !== []) {
                 yield Found::of(
-                    "{$menu->name}: nothing is said to whoever presses a wrong key",
-                    'The prompt is played again.',
+                    ['menu' => $menu->name],
                     $menu,
                 )->at('invalidPrompt');
             }

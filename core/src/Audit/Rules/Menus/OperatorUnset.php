@@ -20,9 +20,6 @@ final readonly class OperatorUnset implements Rule
         return new About(
             'menus.operator-unset',
             Severity::Error,
-            'A destination is the operator, and the customer has none.',
-            'The caller is cut off.',
-            'Say who the operator is, in Intake.',
             About::MODEL,
         );
     }
@@ -36,8 +33,7 @@ final readonly class OperatorUnset implements Rule
             ));
             if ($askers !== []) {
                 yield Found::of(
-                    'There is no operator, and calls are sent there',
-                    'From ' . $inspection->names->listed($askers) . '.',
+                    ['askers' => $inspection->names->several($askers)],
                     $inspection->book->tenant,
                     ...$askers,
                 )->at('operator')->counting(count($askers));

@@ -21,9 +21,6 @@ final readonly class PromptTooLong implements Rule
         return new About(
             'menus.prompt-too-long',
             Severity::Warning,
-            'A menu speaks for more than half a minute.',
-            'Callers stop listening and press 0, or hang up.',
-            'Shorten the script; put what is asked for most first.',
             thresholds: [Threshold::LongestPromptSeconds],
         );
     }
@@ -34,8 +31,11 @@ final readonly class PromptTooLong implements Rule
             $seconds = $inspection->find($menu->prompt, Prompt::class)?->seconds() ?? 0;
             if ($seconds > $inspection->threshold(Threshold::LongestPromptSeconds)) {
                 yield Found::of(
-                    "{$menu->name} speaks for {$seconds} s",
-                    "Callers listen for about {$inspection->threshold(Threshold::LongestPromptSeconds)} s.",
+                    [
+                        'menu' => $menu->name,
+                        'seconds' => $seconds,
+                        'threshold' => $inspection->threshold(Threshold::LongestPromptSeconds),
+                    ],
                     $menu,
                 )->at('prompt');
             }

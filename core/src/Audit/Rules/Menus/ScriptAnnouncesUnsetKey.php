@@ -23,9 +23,6 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
         return new About(
             'menus.script-announces-unset-key',
             Severity::Error,
-            'The script tells callers to press a key that is not set.',
-            'Whoever does as told hears that this was wrong.',
-            'Set the key, or take it out of the script.',
         );
     }
 
@@ -36,8 +33,7 @@ final readonly class ScriptAnnouncesUnsetKey implements Rule
             foreach (SpokenKeys::in($prompt?->script, $prompt->language ?? 'en') as $key => $sentence) {
                 if (! isset($menu->keys[$key]) && ! $this->isDialled($menu, (string) $key)) {
                     yield Found::of(
-                        "{$menu->name}: key {$key} is announced and not set",
-                        "Callers are told: \"{$sentence}\" Whoever presses {$key} hears that it was wrong.",
+                        ['menu' => $menu->name, 'key' => $key, 'sentence' => $sentence],
                         $menu,
                         ...($prompt === null ? [] : [$prompt]),
                     )

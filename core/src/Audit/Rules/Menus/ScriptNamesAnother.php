@@ -27,9 +27,6 @@ final readonly class ScriptNamesAnother implements Rule
         return new About(
             'menus.script-names-another',
             Severity::Warning,
-            'The script names somebody for a key, and the key leads to somebody else.',
-            'Callers ask for reception and reach the accounts.',
-            'Correct the script, or the key.',
         );
     }
 
@@ -65,10 +62,15 @@ final readonly class ScriptNamesAnother implements Rule
                 ) !== [];
                 if (! $isCalledSo && ($others !== [] || ($leads->label ?? '') !== '')) {
                     yield Found::of(
-                        "{$menu->name}: key {$key} is announced for {$found[1]}, and leads to "
-                            . "{$inspection->names->of($target)}",
-                        "Callers are told: \"{$sentence}\""
-                            . ($leads->label === null ? '.' : " The key is labelled {$leads->label}."),
+                        [
+                            'menu' => $menu->name,
+                            'key' => $key,
+                            'said' => $found[1],
+                            'target' => $inspection->names->said($target),
+                            'sentence' => $sentence,
+                            'labelled' => $leads->label === null ? 'no' : 'yes',
+                            'label' => $leads->label ?? '',
+                        ],
                         $menu,
                         ...($prompt === null ? [] : [$prompt]),
                     )->at("keys/{$key}", (string) $key);

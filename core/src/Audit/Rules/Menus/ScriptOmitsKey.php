@@ -21,9 +21,6 @@ final readonly class ScriptOmitsKey implements Rule
         return new About(
             'menus.script-omits-key',
             Severity::Note,
-            'A key is set that the script never mentions.',
-            'Only those who know can use it. Often it is a key whose announcement was forgotten.',
-            'Add it to the script, unless it is meant for those who know.',
         );
     }
 
@@ -36,8 +33,11 @@ final readonly class ScriptOmitsKey implements Rule
             foreach ($told === [] ? [] : $menu->keys as $key) {
                 if (! isset($told[$key->key])) {
                     yield Found::of(
-                        "{$menu->name}: key {$key->key} is set and never announced",
-                        'Only those who know get to ' . ($key->label ?? $inspection->names->of($key->to)) . '.',
+                        [
+                            'menu' => $menu->name,
+                            'key' => $key->key,
+                            'label' => $key->label ?? $inspection->names->of($key->to),
+                        ],
                         $menu,
                     )->at("keys/{$key->key}/to", $key->key);
                 }

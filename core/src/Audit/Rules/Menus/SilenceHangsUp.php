@@ -19,9 +19,6 @@ final readonly class SilenceHangsUp implements Rule
         return new About(
             'menus.silence-hangs-up',
             Severity::Warning,
-            'A menu lets callers go who press nothing.',
-            'Whoever cannot press keys, or does not understand, is cut off, and was a customer.',
-            'Lead silence to a person, or to a mailbox.',
         );
     }
 
@@ -30,8 +27,7 @@ final readonly class SilenceHangsUp implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if (in_array($menu->silence?->word, ['release', 'busy'], true)) {
                 yield Found::of(
-                    "{$menu->name}: whoever presses nothing is cut off",
-                    'Nobody is rung, and no message is taken.',
+                    ['menu' => $menu->name],
                     $menu,
                 )->at('silence');
             }

@@ -20,9 +20,6 @@ final readonly class SilenceNowhere implements Rule
         return new About(
             'menus.silence-nowhere',
             Severity::Blocker,
-            'Nothing is set for callers who press nothing.',
-            'People with old telephones, driving, or unsure what to choose are cut off.',
-            'Lead silence to somebody, or to a mailbox.',
             About::MODEL,
             explains: ['flow.dead-end', 'menus.invalid-nowhere'],
         );
@@ -34,8 +31,7 @@ final readonly class SilenceNowhere implements Rule
             if ($menu->silence === null && $inspection->usesOf($menu) !== []) {
                 $zero = $menu->keys['0']->to ?? null;
                 yield Found::of(
-                    "{$menu->name}: silence leads nowhere",
-                    'Whoever presses nothing is cut off.',
+                    ['menu' => $menu->name],
                     $menu,
                 )->at('silence')
                     ->fixedBy(

@@ -20,9 +20,6 @@ final readonly class TooDeep implements Rule
         return new About(
             'menus.too-deep',
             Severity::Warning,
-            'Callers come through more than three menus, one behind another.',
-            'Each of them loses callers.',
-            'Bring what is asked for most to the front.',
             thresholds: [Threshold::MostMenusDeep],
         );
     }
@@ -53,8 +50,7 @@ final readonly class TooDeep implements Rule
         foreach ($menus as $menu) {
             if ($depth[$menu->key] > $most) {
                 yield Found::of(
-                    "{$menu->name} lies behind " . ($depth[$menu->key] - 1) . ' other menus',
-                    "Callers seldom get further than {$most}.",
+                    ['menu' => $menu->name, 'depth' => $depth[$menu->key] - 1, 'most' => $most],
                     $menu,
                 )->at('keys');
             }

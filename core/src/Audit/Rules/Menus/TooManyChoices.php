@@ -21,9 +21,6 @@ final readonly class TooManyChoices implements Rule
         return new About(
             'menus.too-many-choices',
             Severity::Warning,
-            'A menu offers more choices than callers keep in mind.',
-            'They forget the first before they hear the last, and press anything.',
-            'Offer the five that are asked for most, and the rest behind one of them.',
             thresholds: [Threshold::MostChoices],
         );
     }
@@ -38,8 +35,7 @@ final readonly class TooManyChoices implements Rule
             );
             if (count($choices) > $most) {
                 yield Found::of(
-                    "{$menu->name} offers " . count($choices) . ' choices',
-                    "Callers keep about {$most} in mind.",
+                    ['menu' => $menu->name, 'n' => count($choices), 'most' => $most],
                     $menu,
                 )->at('keys')->counting(count($choices));
             }

@@ -25,9 +25,6 @@ final readonly class TwoGreetings implements Rule
         return new About(
             'menus.two-greetings',
             Severity::Note,
-            'A greeting welcomes callers, and the menu after it welcomes them again.',
-            'They wait for the choices, and hear that they are welcome.',
-            'Take the welcome out of the menu\'s prompt, or the greeting away.',
         );
     }
 
@@ -44,8 +41,12 @@ final readonly class TwoGreetings implements Rule
                     && preg_match(self::WELCOME, $prompt->script ?? '') === 1
                 ) {
                     yield Found::of(
-                        "{$attendant->name} and {$menu->name} both welcome callers",
-                        "First \"{$greeting?->name}\" is played, then \"{$prompt?->name}\".",
+                        [
+                            'attendant' => $attendant->name,
+                            'menu' => $menu->name,
+                            'greeting' => $greeting->name ?? '',
+                            'prompt' => $prompt->name ?? '',
+                        ],
                         $menu,
                         $attendant,
                     )->at('prompt')

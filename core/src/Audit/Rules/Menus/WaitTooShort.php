@@ -21,9 +21,6 @@ final readonly class WaitTooShort implements Rule
         return new About(
             'menus.wait-too-short',
             Severity::Warning,
-            'A menu waits for less than three seconds for a key.',
-            'Callers who look for the keypad are treated as silent.',
-            'Wait for five seconds.',
             thresholds: [Threshold::ShortestKeyWait],
         );
     }
@@ -33,8 +30,7 @@ final readonly class WaitTooShort implements Rule
         foreach ($inspection->book->all(Menu::class) as $menu) {
             if ($menu->wait < $inspection->threshold(Threshold::ShortestKeyWait) && $menu->keys !== []) {
                 yield Found::of(
-                    "{$menu->name} waits {$menu->wait} s for a key",
-                    'The call moves on while callers still look for it.',
+                    ['menu' => $menu->name, 'wait' => $menu->wait],
                     $menu,
                 )->at('wait')->fixedBy(Fix::set('Wait for 5 s', $menu, 'wait', 5));
             }

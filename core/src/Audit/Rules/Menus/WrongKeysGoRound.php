@@ -27,10 +27,6 @@ final readonly class WrongKeysGoRound implements Rule
         return new About(
             'menus.wrong-keys-go-round',
             Severity::Warning,
-            'Too many wrong keys lead back to the menu they were pressed in.',
-            'A caller who does not understand the menu, or whose telephone sends the wrong '
-                . 'tones, never reaches anybody.',
-            'Lead too many wrong keys to somebody, as silence does.',
             About::MODEL,
         );
     }
@@ -47,12 +43,11 @@ final readonly class WrongKeysGoRound implements Rule
                 }
                 $told[$menu->key] = true;
                 yield Found::of(
-                    "{$menu->name}: wrong keys lead back to it for ever",
-                    'After '
-                        . ($menu->invalidAllowed === 1 ? 'a wrong key' : "{$menu->invalidAllowed} wrong keys")
-                        . " a caller is led to "
-                            . "{$inspection->names->of($menu->invalid ?? $menu->silence)}, and hears the "
-                            . "same menu again.",
+                    [
+                        'menu' => $menu->name,
+                        'invalidAllowed' => $menu->invalidAllowed,
+                        'invalid' => $inspection->names->said($menu->invalid ?? $menu->silence),
+                    ],
                     $menu,
                 )->at('invalid')->shownBy($this->call($inspection, $menu, $run))
                     ->fixedBy(

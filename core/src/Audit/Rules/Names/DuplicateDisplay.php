@@ -10,6 +10,8 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** Two people called alike. */
 final readonly class DuplicateDisplay implements Rule
@@ -19,9 +21,6 @@ final readonly class DuplicateDisplay implements Rule
         return new About(
             'names.duplicate-display',
             Severity::Note,
-            'Two users have the same name.',
-            'Nobody who transfers a call can tell them apart.',
-            'Add what tells them apart.',
         );
     }
 
@@ -34,10 +33,11 @@ final readonly class DuplicateDisplay implements Rule
         foreach ($alike as $users) {
             if (count($users) > 1) {
                 yield Found::of(
-                    count($users) . " users are called {$users[0]->label()}",
-                    'Their extensions are '
-                        . implode(', ', array_map(static fn (User $user): string => $user->extension ?? 'none', $users))
-                        . '.',
+                    [
+                        'n' => count($users),
+                        'first' => $users[0]->label(),
+                        'extensions' => Listing::of(array_map(static fn (User $user): string|Message => $user->extension ?? new Message('none'), $users)),
+                    ],
                     ...$users,
                 )->at('name/last')->counting(count($users));
             }

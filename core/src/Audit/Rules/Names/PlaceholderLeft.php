@@ -19,9 +19,6 @@ final readonly class PlaceholderLeft implements Rule
         return new About(
             'names.placeholder-left',
             Severity::Note,
-            'A script or a name still holds a placeholder.',
-            'Callers hear it, or colleagues see it on their telephones.',
-            'Fill it in.',
         );
     }
 
@@ -37,8 +34,11 @@ final readonly class PlaceholderLeft implements Rule
                 ) === 1
             ) {
                 yield Found::of(
-                    "{$object->label()} still says \"{$found[0]}\"",
-                    $object instanceof Prompt ? 'It is in what callers hear.' : 'It is in its name.',
+                    [
+                        'object' => $object->label(),
+                        'text' => $found[0],
+                        'place' => $object instanceof Prompt ? 'script' : 'name',
+                    ],
                     $object,
                 )->at($object instanceof Prompt ? 'script' : 'name');
             }

@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Chain;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Menu;
+use Jaunty\Core\Words\Message;
 
 /** A name that nobody can tell from another. */
 final readonly class SaysNothing implements Rule
@@ -26,9 +27,6 @@ final readonly class SaysNothing implements Rule
         return new About(
             'names.says-nothing',
             Severity::Note,
-            'A group, attendant, menu or chain has a name that says nothing.',
-            'People who answer see the name of what rings them, and so does whoever looks for a fault.',
-            'Call it by what it is for.',
         );
     }
 
@@ -42,8 +40,7 @@ final readonly class SaysNothing implements Rule
         ) {
             if (preg_match(self::SAYS_NOTHING, trim($object->name)) === 1) {
                 yield Found::of(
-                    "\"{$object->name}\" says nothing of what it is for",
-                    'It is a ' . $object->kind()->value . '.',
+                    ['object' => $object->name, 'kind' => new Message("kind/{$object->kind()->value}")],
                     $object,
                 )->at('name');
             }

@@ -19,9 +19,6 @@ final readonly class TestLeft implements Rule
         return new About(
             'names.test-left',
             Severity::Note,
-            'Something is called a test.',
-            'It was made to try something out, and can be reached, billed and called.',
-            'Take it away, or give it its name.',
         );
     }
 
@@ -33,12 +30,11 @@ final readonly class TestLeft implements Rule
                 && ! $object instanceof Promise
             ) {
                 yield Found::of(
-                    "{$object->label()} looks like a test left behind",
-                    $inspection->usesOf($object) === []
-                        ? 'Nothing leads to it.'
-                        : 'It is still used by '
-                        . $inspection->names->listed(array_column($inspection->usesOf($object), 0))
-                        . '.',
+                    [
+                        'object' => $object->label(),
+                        'used' => $inspection->usesOf($object) === [] ? 'no' : 'yes',
+                        'uses' => $inspection->names->several(array_column($inspection->usesOf($object), 0)),
+                    ],
                     $object,
                 )->at('name');
             }

@@ -19,9 +19,6 @@ final readonly class CallerFilterOnPublic implements Rule
         return new About(
             'numbers.caller-filter-on-public',
             Severity::Error,
-            'A number has rules for some callers, and nothing for anyone else.',
-            'Whoever is not on the list is cut off, the next customer too.',
-            'Say where anyone else goes.',
             About::MODEL,
         );
     }
@@ -35,8 +32,7 @@ final readonly class CallerFilterOnPublic implements Rule
                 true,
             )) {
                 yield Found::of(
-                    "{$inspection->names->of($number)}: callers who are not on the list get nothing",
-                    'No rule is for anyone else, and the number leads nowhere by itself.',
+                    ['number' => $inspection->names->said($number)],
                     $number,
                 )->at('destination');
             }

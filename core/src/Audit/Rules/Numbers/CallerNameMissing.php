@@ -21,9 +21,6 @@ final readonly class CallerNameMissing implements Rule
         return new About(
             'numbers.caller-name-missing',
             Severity::Note,
-            'A number that people show when calling has no caller name, though other numbers of the customer have one.',
-            'Those who are called see a bare number, and do not pick up.',
-            'Enter the name, fifteen characters at most, and have the carrier register it.',
             countries: ['US', 'CA'],
         );
     }
@@ -41,10 +38,13 @@ final readonly class CallerNameMissing implements Rule
             );
             if ($number->callerName === null && $shownBy !== []) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} shows no name",
-                    "{$inspection->names->listed(array_column($shownBy, 0))} "
-                        . (count($shownBy) === 1 ? 'shows' : 'show')
-                        . " it; {$inspection->names->of($named[0])} shows {$named[0]->callerName}.",
+                    [
+                        'number' => $inspection->names->said($number),
+                        'shownBy' => $inspection->names->several(array_column($shownBy, 0)),
+                        'n' => count($shownBy),
+                        'other' => $inspection->names->said($named[0]),
+                        'callerName' => (string) $named[0]->callerName,
+                    ],
                     $number,
                 )->at('callerName')
                     ->fixedBy(Fix::set("Show {$named[0]->callerName}", $number, 'callerName', $named[0]->callerName));

@@ -21,9 +21,6 @@ final readonly class CallerNameTooLong implements Rule
         return new About(
             'numbers.caller-name-too-long',
             Severity::Warning,
-            'A caller name is longer than the network carries.',
-            'The people called see the beginning of it.',
-            'Shorten it to 15 characters.',
             'common practice in North America: caller name databases hold 15 characters',
             countries: ['US', 'CA'],
         );
@@ -34,10 +31,11 @@ final readonly class CallerNameTooLong implements Rule
         foreach ($inspection->book->all(Number::class) as $number) {
             if (mb_strlen((string) $number->callerName) > self::MOST) {
                 yield Found::of(
-                    "{$inspection->names->of($number)}: the caller name has "
-                        . mb_strlen((string) $number->callerName)
-                        . ' characters',
-                    'The people called see "' . mb_substr((string) $number->callerName, 0, self::MOST) . '".',
+                    [
+                        'number' => $inspection->names->said($number),
+                        'length' => mb_strlen((string) $number->callerName),
+                        'seen' => mb_substr((string) $number->callerName, 0, self::MOST),
+                    ],
                     $number,
                 )->at('callerName');
             }

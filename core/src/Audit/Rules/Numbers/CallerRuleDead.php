@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Calls\Law\FirstMatch;
+use Jaunty\Core\Words\Listing;
 
 /** A rule for callers behind others that take them all. */
 final readonly class CallerRuleDead implements Rule
@@ -21,9 +22,6 @@ final readonly class CallerRuleDead implements Rule
         return new About(
             'numbers.caller-rule-dead',
             Severity::Warning,
-            'A rule for callers comes after others that take all of them.',
-            'It never holds: the first that fits does.',
-            'Move it before them, or take it out.',
             About::MODEL,
         );
     }
@@ -39,14 +37,9 @@ final readonly class CallerRuleDead implements Rule
                 $before[] = $rule->callers;
             }
             if ($dead !== []) {
-                $whom = implode(', ', array_map(static fn ($rule): string => $rule->callers, array_slice($dead, 0, 3)));
+                $whom = Listing::row(array_map(static fn ($rule): string => $rule->callers, array_slice($dead, 0, 3)));
                 yield Found::of(
-                    "{$inspection->names->of($number)}: " . (
-                        count($dead) === 1
-                        ? 'a rule for callers never holds'
-                        : count($dead) . ' rules for callers never hold'
-                    ),
-                    "What is looked at before takes all of them: {$whom}.",
+                    ['number' => $inspection->names->said($number), 'n' => count($dead), 'whom' => $whom],
                     $number,
                 )->at('callerRules')->counting(count($dead))
                     ->fixedBy(Fix::of(

@@ -21,9 +21,6 @@ final readonly class DeliveredFormMismatch implements Rule
         return new About(
             'numbers.delivered-form-mismatch',
             Severity::Blocker,
-            'A number is expected in another form than its trunk delivers it in.',
-            'The switch does not recognise it: calls to it are not delivered.',
-            'Expect it as the trunk delivers it.',
             About::MODEL,
         );
     }
@@ -34,8 +31,12 @@ final readonly class DeliveredFormMismatch implements Rule
             $trunk = $inspection->find($number->trunk, Trunk::class);
             if ($trunk !== null && $number->deliveredAs !== null && $number->deliveredAs !== $trunk->deliversAs) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} is expected in another form than {$trunk->name} delivers",
-                    "It is expected as {$number->deliveredAs->value} and comes as {$trunk->deliversAs->value}.",
+                    [
+                        'number' => $inspection->names->said($number),
+                        'trunk' => $trunk->name,
+                        'expected' => $number->deliveredAs->value,
+                        'delivered' => $trunk->deliversAs->value,
+                    ],
                     $number,
                     $trunk,
                 )->at('deliveredAs')

@@ -20,9 +20,6 @@ final readonly class InvalidNumber implements Rule
         return new About(
             'numbers.invalid',
             Severity::Error,
-            'A number is none of its country\'s numbering plan.',
-            'No carrier can bring a call to it; it was mistyped.',
-            'Compare it with the carrier\'s list.',
             'the numbering plans as libphonenumber knows them',
         );
     }
@@ -33,8 +30,7 @@ final readonly class InvalidNumber implements Rule
             $read = E164::parse($number->key);
             if (! $read->isValid() && ! $read->isFictional()) {
                 yield Found::of(
-                    "{$number->key} is no number of any network",
-                    'Its country has no number of this form.',
+                    ['number' => $number->key],
                     $number,
                 );
             }

@@ -21,9 +21,6 @@ final readonly class MainMissing implements Rule
         return new About(
             'numbers.main-missing',
             Severity::Warning,
-            'The customer has numbers, but none is named as the main one.',
-            'Calls go out without a number people would call back, and nothing can say what a caller gets right now.',
-            'Name the main number.',
         );
     }
 
@@ -32,10 +29,7 @@ final readonly class MainMissing implements Rule
         $numbers = $inspection->book->all(Number::class);
         if ($numbers !== [] && $inspection->book->tenant->mainNumber === null) {
             yield Found::of(
-                'No main number is named',
-                count($numbers) === 1
-                    ? 'There is only one to choose.'
-                    : 'There are ' . count($numbers) . ' to choose from.',
+                ['n' => count($numbers)],
                 $inspection->book->tenant,
             )->at('mainNumber')
                 ->fixedBy(

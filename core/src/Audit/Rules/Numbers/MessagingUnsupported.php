@@ -22,9 +22,6 @@ final readonly class MessagingUnsupported implements Rule
         return new About(
             'numbers.messaging-unsupported',
             Severity::Warning,
-            'Text messages are switched on for a number that is not in service, or that is a special line\'s.',
-            'Messages to it are lost, and whoever sent them believes that they were read.',
-            'Switch them off there, or put them on a number that people look after.',
         );
     }
 
@@ -39,8 +36,11 @@ final readonly class MessagingUnsupported implements Rule
             );
             if ($number->messaging && (! $isInService || $line !== null)) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} takes text messages that nobody reads",
-                    $line !== null ? "It is the number of {$line->name}." : 'It is not in service here.',
+                    [
+                        'number' => $inspection->names->said($number),
+                        'serves' => $line === null ? 'nothing' : 'line',
+                        'line' => $line->name ?? '',
+                    ],
                     $number,
                 )->at('messaging')
                     ->fixedBy(Fix::set('Switch text messages off there', $number, 'messaging', false));

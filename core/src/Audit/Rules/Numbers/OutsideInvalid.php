@@ -21,9 +21,6 @@ final readonly class OutsideInvalid implements Rule
         return new About(
             'numbers.outside-invalid',
             Severity::Error,
-            'Calls are led to an outside number that is none of its country\'s numbering plan.',
-            'They fail, or ring a stranger, and it looks right on every screen.',
-            'Write the number anew, with its country.',
             'the numbering plans as libphonenumber knows them',
         );
     }
@@ -39,8 +36,7 @@ final readonly class OutsideInvalid implements Rule
                 $read = E164::parse($number);
                 if (! $read->isValid() && ! $read->isFictional()) {
                     yield Found::of(
-                        "{$inspection->names->of($object)} leads calls to {$read->display()}, which nobody has",
-                        'Its country has no number of this form.',
+                        ['object' => $inspection->names->said($object), 'read' => $read->display()],
                         $object,
                     )->at($path, $path);
                 }

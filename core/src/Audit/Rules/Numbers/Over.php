@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Words\Day;
 
 /** A number whose last day is past. */
 final readonly class Over implements Rule
@@ -20,9 +21,6 @@ final readonly class Over implements Rule
         return new About(
             'numbers.over',
             Severity::Error,
-            'The last day of a number is past, and the book still has it in service.',
-            'Its callers hear that it is not in service.',
-            'Take the day out if the number stays; cancel it if not.',
             About::MODEL,
         );
     }
@@ -37,8 +35,7 @@ final readonly class Over implements Rule
             );
             if ($number->until !== null && $number->until < $inspection->day->date() && $isServed && $number->enabled) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} is over since {$inspection->day->said($number->until)}",
-                    'Calls to it end as not in service.',
+                    ['number' => $inspection->names->said($number), 'until' => new Day($number->until)],
                     $number,
                 )->at('until')->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);
             }

@@ -11,6 +11,8 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** A number to be ported that nothing is prepared for. */
 final readonly class PortingUnprepared implements Rule
@@ -20,9 +22,6 @@ final readonly class PortingUnprepared implements Rule
         return new About(
             'numbers.porting-unprepared',
             Severity::Warning,
-            'A number is being ported, and its day or its destination is not known.',
-            'On the day of the port callers get nothing, or nobody knows which day it is.',
-            'Enter the day the losing carrier confirmed, and where calls go.',
         );
     }
 
@@ -30,14 +29,11 @@ final readonly class PortingUnprepared implements Rule
     {
         foreach ($inspection->book->all(Number::class) as $number) {
             $missing = array_keys(
-                array_filter(['the day' => $number->from === null, 'where calls go' => $number->destination === null]),
+                array_filter(['day' => $number->from === null, 'destination' => $number->destination === null]),
             );
             if ($number->status === NumberStatus::PortingIn && $missing !== []) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} is to be ported, and "
-                        . implode(' and ', $missing)
-                        . ' is not entered',
-                    'Calls to it go to the old carrier until then.',
+                    ['number' => $inspection->names->said($number), 'missing' => Listing::of(array_map(static fn (string $what): Message => new Message("port/{$what}"), $missing))],
                     $number,
                 )->at($number->from === null ? 'from' : 'destination');
             }

@@ -20,9 +20,6 @@ final readonly class RecordingUnannounced implements Rule
         return new About(
             'numbers.recording-unannounced',
             Severity::Warning,
-            'Incoming calls are recorded, and nothing callers hear says so.',
-            'In many countries they have to be told, and in some they have to agree.',
-            'Say it in the greeting, or do not record.',
             'Canada: PIPEDA, Schedule 1, clause 4.3 (consent); elsewhere by law of the country, from memory and to be '
                 . 'checked for the customer',
         );
@@ -43,8 +40,7 @@ final readonly class RecordingUnannounced implements Rule
         );
         if ($recorded !== [] && $told === []) {
             yield Found::of(
-                'Calls are recorded, and callers are not told',
-                "Calls to {$inspection->names->listed($recorded)} are; no prompt says so.",
+                ['recorded' => $inspection->names->several($recorded)],
                 $recorded[0],
                 ...array_slice($recorded, 1),
             )->at('recording/in')->counting(count($recorded));

@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Stage;
+use Jaunty\Core\Words\Message;
 
 /** A customer who is not served, and whose calls go through. */
 final readonly class ServedThoughSuspended implements Rule
@@ -21,9 +22,6 @@ final readonly class ServedThoughSuspended implements Rule
         return new About(
             'numbers.served-though-suspended',
             Severity::Warning,
-            'A customer is suspended, leaving or archived, and their numbers still take calls.',
-            'What is not paid for is still served, or what is to end was forgotten.',
-            'Switch the numbers off when the day comes, or put the customer back in service.',
         );
     }
 
@@ -41,8 +39,7 @@ final readonly class ServedThoughSuspended implements Rule
         ));
         if ($served !== []) {
             yield Found::of(
-                "The customer is {$stage->value}, and calls still go through",
-                "They are taken at {$inspection->names->listed($served)}.",
+                ['stage' => new Message("stage/{$stage->value}"), 'served' => $inspection->names->several($served)],
                 $inspection->book->tenant,
             )->at('state')->counting(count($served));
         }

@@ -23,9 +23,6 @@ final readonly class SpecialLineTreated implements Rule
         return new About(
             'numbers.special-line-treated',
             Severity::Error,
-            'A number of a fax, alarm, lift or card line does not lead straight to the line.',
-            'The machine at the other end speaks to a greeting or a mailbox, and gives up.',
-            'Lead the number straight to the line.',
         );
     }
 
@@ -42,8 +39,7 @@ final readonly class SpecialLineTreated implements Rule
                     && ($user instanceof Attendant || $user instanceof Menu || $user instanceof Group)
                 ) {
                     yield Found::of(
-                        "{$line->name} is reached by way of {$inspection->names->of($user)}",
-                        'A machine that calls it hears a person or a greeting first.',
+                        ['line' => $line->name, 'user' => $inspection->names->said($user)],
                         $line,
                         $user,
                     )->at('purpose', $path);

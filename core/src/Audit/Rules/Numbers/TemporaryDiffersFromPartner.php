@@ -21,9 +21,6 @@ final readonly class TemporaryDiffersFromPartner implements Rule
         return new About(
             'numbers.temporary-differs-from-partner',
             Severity::Error,
-            'A lent number leads elsewhere than the number it stands in for.',
-            'Callers get one thing today and another on the day of the port.',
-            'Let both lead to the same place.',
         );
     }
 
@@ -37,9 +34,12 @@ final readonly class TemporaryDiffersFromPartner implements Rule
                 && (string) $number->destination !== (string) $other->destination
             ) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} leads elsewhere than {$inspection->names->of($other)}",
-                    "The one leads to {$inspection->names->of($number->destination ?? 'nowhere')}, the other to "
-                        . "{$inspection->names->of($other->destination ?? 'nowhere')}.",
+                    [
+                        'number' => $inspection->names->said($number),
+                        'other' => $inspection->names->said($other),
+                        'to' => $inspection->names->said($number->destination),
+                        'elsewhere' => $inspection->names->said($other->destination),
+                    ],
                     $number,
                     $other,
                 )->at('destination')

@@ -13,6 +13,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** A number lent until a port, still in use although the port is done. */
 final readonly class TemporaryLeftOver implements Rule
@@ -24,10 +25,6 @@ final readonly class TemporaryLeftOver implements Rule
         return new About(
             'numbers.temporary-left-over',
             Severity::Warning,
-            'A lent number goes on without an end although the number it stood in for has been ported.',
-            'It was published meanwhile: it costs a fee, and one day somebody gives it back '
-                . 'while callers still use it.',
-            'Let it end some weeks from now, and tell the customer the date.',
         );
     }
 
@@ -45,10 +42,11 @@ final readonly class TemporaryLeftOver implements Rule
             }
             $last = LocalDate::text($today + self::FURTHER_DAYS);
             yield Found::of(
-                "{$inspection->names->of($number)} is still lent, though {$inspection->names->of($ported)} has come",
-                'It stood in until the port'
-                    . ($ported->from === null ? '' : " of {$inspection->day->said($ported->from)}")
-                    . ', and callers still get through on it.',
+                [
+                    'number' => $inspection->names->said($number),
+                    'ported' => $inspection->names->said($ported),
+                    'from' => $ported->from === null ? 'none' : new Day($ported->from),
+                ],
                 $number,
                 $ported,
             )->at('until')

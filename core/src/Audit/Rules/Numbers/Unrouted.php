@@ -21,9 +21,6 @@ final readonly class Unrouted implements Rule
         return new About(
             'numbers.unrouted',
             Severity::Blocker,
-            'A number in service leads nowhere.',
-            'Whoever calls it is cut off.',
-            'Say where its calls go, or cancel it.',
             About::MODEL,
             explains: ['flow.dead-end'],
         );
@@ -42,8 +39,7 @@ final readonly class Unrouted implements Rule
                 true,
             )) {
                 yield Found::of(
-                    "{$inspection->names->of($number)} leads nowhere",
-                    'It is in service: whoever calls it is cut off.',
+                    ['number' => $inspection->names->said($number)],
                     $number,
                 )->at('destination')
                     ->shownBy(['to' => $number->key, 'at' => gmdate('Y-m-d\TH:i:s\Z', $inspection->now)]);

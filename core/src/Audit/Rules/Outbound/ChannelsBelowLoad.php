@@ -21,9 +21,6 @@ final readonly class ChannelsBelowLoad implements Rule
         return new About(
             'outbound.channels-below-load',
             Severity::Warning,
-            'A trunk has fewer channels than people who answer in a queue behind it.',
-            'They can never all be on a call, and callers hear busy while somebody is free.',
-            'Order channels, or let fewer people sign in.',
             About::MODEL,
         );
     }
@@ -38,8 +35,7 @@ final readonly class ChannelsBelowLoad implements Rule
             $channels = array_map(static fn (Trunk $trunk): ?int => $trunk->channels, $trunks);
             if ($trunks !== [] && ! in_array(null, $channels, true) && array_sum($channels) < $people) {
                 yield Found::of(
-                    "{$group->name} has {$people} people and " . array_sum($channels) . ' channels',
-                    'Callers hear busy while somebody is free.',
+                    ['group' => $group->name, 'people' => $people, 'channels' => array_sum($channels)],
                     $group,
                     ...$trunks,
                 )->at('members');

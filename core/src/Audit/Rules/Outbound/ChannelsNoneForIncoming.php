@@ -21,9 +21,6 @@ final readonly class ChannelsNoneForIncoming implements Rule
         return new About(
             'outbound.channels-none-for-incoming',
             Severity::Error,
-            'Outgoing calls may take every channel of a trunk.',
-            'Callers find the number engaged whenever the customer\'s own people are busy calling out.',
-            'Leave some channels for incoming calls.',
             About::MODEL,
         );
     }
@@ -44,8 +41,7 @@ final readonly class ChannelsNoneForIncoming implements Rule
             ) {
                 $left = max(1, intdiv($trunk->channels * 2, 3));
                 yield Found::of(
-                    "{$trunk->name}: outgoing calls may take all {$trunk->channels} channels",
-                    'None is left for callers.',
+                    ['trunk' => $trunk->name, 'channels' => $trunk->channels],
                     $trunk,
                 )->at('outboundChannels')->fixedBy(
                     $trunk->channels < 2 ? null : Fix::set("Let them take {$left}", $trunk, 'outboundChannels', $left),

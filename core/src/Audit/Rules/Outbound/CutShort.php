@@ -20,9 +20,6 @@ final readonly class CutShort implements Rule
         return new About(
             'outbound.cut-short',
             Severity::Warning,
-            'Some digits of a route are complete before their end, and go out at once.',
-            'What is longer never carries a real call: the rest is not heard.',
-            'Let the shorter wait: end it with T.',
             'RFC 3435 section 2.1.5',
         );
     }
@@ -33,8 +30,7 @@ final readonly class CutShort implements Rule
             $short = RouteOrder::digitsOf($route)->cutShort();
             if ($short !== null) {
                 yield Found::of(
-                    "{$route->name}: {$short} is never dialled to its end",
-                    'Its beginning is complete already, and goes out before the rest is dialled.',
+                    ['route' => $route->name, 'short' => $short],
                     $route,
                 )->at('digits');
             }

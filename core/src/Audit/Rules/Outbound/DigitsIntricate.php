@@ -21,10 +21,6 @@ final readonly class DigitsIntricate implements Rule
         return new About(
             'outbound.digits-intricate',
             Severity::Error,
-            'The digit map of a route is too intricate to be looked through.',
-            'What it lets through, and what it takes from other routes, is unknown here; a '
-                . 'switch may take long over it too.',
-            'Write out how many digits may come first instead of `x.` in the middle, or end the map there with T.',
             About::MODEL,
         );
     }
@@ -36,8 +32,7 @@ final readonly class DigitsIntricate implements Rule
                 RouteOrder::digitsOf($route);
             } catch (TooIntricate) {
                 yield Found::of(
-                    "{$route->name}: nobody can say what its digits let through",
-                    'Each digit dialled can stand in too many places of the map at once.',
+                    ['route' => $route->name],
                     $route,
                 )->at('digits');
             }

@@ -12,6 +12,8 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\RoutePin;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** Something in the way of emergency calls. */
 final readonly class EmergencyGated implements Rule
@@ -21,9 +23,6 @@ final readonly class EmergencyGated implements Rule
         return new About(
             'outbound.emergency-gated',
             Severity::Blocker,
-            'A PIN, hours or a list of people stand before a route for emergency calls.',
-            'Somebody who needs help is turned away.',
-            'Take everything out of its way.',
             '47 CFR 9.16(b)(1) in the United States: direct, with nothing dialled before; elsewhere common practice',
         );
     }
@@ -32,14 +31,13 @@ final readonly class EmergencyGated implements Rule
     {
         foreach ($inspection->book->all(Route::class) as $route) {
             $gates = array_keys(array_filter([
-                'a PIN is asked' => $route->pin !== RoutePin::None,
-                'hours are kept' => $route->schedule !== null,
-                'some people are blocked' => $route->blocked !== [],
+                'pin' => $route->pin !== RoutePin::None,
+                'hours' => $route->schedule !== null,
+                'blocked' => $route->blocked !== [],
             ]));
             if ($route->emergency && $gates !== []) {
                 yield Found::of(
-                    "{$route->name}: " . implode(', ', $gates),
-                    'It is the way of emergency calls.',
+                    ['route' => $route->name, 'gates' => Listing::of(array_map(static fn (string $gate): Message => new Message("gate/{$gate}"), $gates))],
                     $route,
                 )->at('pin')
                     ->fixedBy(Fix::of(

@@ -21,9 +21,6 @@ final readonly class EmergencyMissing implements Rule
         return new About(
             'outbound.emergency-missing',
             Severity::Blocker,
-            'Somebody has a telephone from which no call for help goes out.',
-            'Whoever dials the emergency number is told that it does not exist.',
-            'Add a route for the emergency numbers of the country, before all others.',
             About::MODEL,
         );
     }
@@ -37,12 +34,7 @@ final readonly class EmergencyMissing implements Rule
         if (array_filter($routes, static fn (Route $route): bool => $route->emergency) === []) {
             if ($routes !== [] || $stranded !== []) {
                 yield Found::of(
-                    'No route is for emergency calls',
-                    (
-                        $routes === []
-                        ? 'There is no route at all.'
-                        : 'There are ' . count($routes) . ' for other calls.'
-                    ),
+                    ['n' => count($routes)],
                     $inspection->book->tenant,
                 )->at('region');
             }
@@ -56,17 +48,16 @@ final readonly class EmergencyMissing implements Rule
         foreach ($bySite as $calls) {
             $site = $calls[0]->site;
             $users = array_map(static fn (HelpCall $call): User => $call->user, $calls);
-            $where = $site === null ? 'Some users' : $site->name;
             yield Found::of(
-                "{$where}: no call for help goes out",
-                (
-                    $calls[0]->digits === ''
-                    ? 'No emergency route has digits that somebody could dial'
-                    : "Nobody is reached by {$calls[0]->digits}, nor by any other number that calls for help there"
-                )
-                    . ", from the telephones of {$inspection->names->listed($users)}.",
+                [
+                    'at' => $site === null ? 'nowhere' : 'site',
+                    'site' => $site->name ?? '',
+                    'dialled' => $calls[0]->digits === '' ? 'no' : 'yes',
+                    'digits' => $calls[0]->digits,
+                    'users' => $inspection->names->several($users),
+                ],
                 $site ?? $inspection->book->tenant,
-            )->at($site === null ? 'region' : 'address/country')->counting(count($users));
+            )->saying('site')->at($site === null ? 'region' : 'address/country')->counting(count($users));
         }
     }
 }

@@ -24,9 +24,6 @@ final readonly class EmergencyNeedsPrefix implements Rule
         return new About(
             'outbound.emergency-needs-prefix',
             Severity::Blocker,
-            'Emergency calls go out only behind the prefix for an outside line.',
-            'Whoever calls for help dials the number that everybody knows; nothing may stand before it.',
-            'Let the emergency route fit the number as it is, too.',
             '47 CFR 9.16(b)(1), United States; elsewhere common practice',
         );
     }
@@ -49,8 +46,7 @@ final readonly class EmergencyNeedsPrefix implements Rule
                     $number !== '' && EmergencyNumbers::is($number, $country) && ! RouteOrder::fits($emergency, $number)
                 ) {
                     yield Found::of(
-                        "{$number} is reached only as {$shortest}",
-                        'Dialled as everybody knows it, it goes nowhere.',
+                        ['number' => $number, 'shortest' => $shortest],
                         $route,
                     )->at('digits')
                         ->fixedBy(Fix::set("Let it fit {$number} as it is, too", $route, 'digits', "{$number}|" . trim(

@@ -19,9 +19,6 @@ final readonly class EmergencyNotFirst implements Rule
         return new About(
             'outbound.emergency-not-first',
             Severity::Warning,
-            'A route for emergency calls stands behind others.',
-            'A wider route before it may take the call, and the first place is the one that wins a free channel.',
-            'Move it to the front.',
         );
     }
 
@@ -35,8 +32,7 @@ final readonly class EmergencyNotFirst implements Rule
         foreach ($routes as $route) {
             if ($route->emergency && $others !== [] && $route->position > min($others)) {
                 yield Found::of(
-                    "{$route->name} stands at place {$route->position}, behind other routes",
-                    'Emergency calls are tried first by their own route.',
+                    ['route' => $route->name, 'position' => $route->position],
                     $route,
                 )->at('position');
             }

@@ -23,9 +23,6 @@ final readonly class EmergencyTestMissing implements Rule
         return new About(
             'outbound.emergency-test-missing',
             Severity::Note,
-            'The number for test calls to emergency services goes out by no route.',
-            'What address is shown, nobody can hear without a real call for help.',
-            'Let the emergency route fit 933.',
             'common practice of carriers in the United States and Canada',
             countries: ['US', 'CA'],
         );
@@ -38,7 +35,7 @@ final readonly class EmergencyTestMissing implements Rule
         );
         if ($emergency !== [] && ! RouteOrder::fits($inspection->book->all(Route::class), self::TEST)) {
             $route = $emergency[0];
-            yield Found::of(self::TEST . ' goes out by no route', "{$route->name} fits {$route->digits} only.", $route)
+            yield Found::of(['test' => self::TEST, 'route' => $route->name, 'digits' => $route->digits], $route)
                 ->at('digits')
                 ->fixedBy(Fix::set(
                     'Let it fit ' . self::TEST . ', too',

@@ -21,9 +21,6 @@ final readonly class FailoverSharesCarrier implements Rule
         return new About(
             'outbound.failover-shares-carrier',
             Severity::Warning,
-            'The trunks of a route are all of one carrier.',
-            'When the carrier fails, so does the way round.',
-            'Add a trunk of another carrier.',
         );
     }
 
@@ -36,8 +33,7 @@ final readonly class FailoverSharesCarrier implements Rule
             );
             if (count($carriers) > 1 && ! in_array(null, $carriers, true) && count(array_unique($carriers)) === 1) {
                 yield Found::of(
-                    "{$route->name}: all " . count($carriers) . " trunks are of {$carriers[0]}",
-                    'If that carrier fails, calls by this route do not leave.',
+                    ['route' => $route->name, 'n' => count($carriers), 'carrier' => $carriers[0]],
                     $route,
                 )->at('trunks');
             }

@@ -24,9 +24,6 @@ final readonly class InternationalForEverybody implements Rule
         return new About(
             'outbound.international-for-everybody',
             Severity::Note,
-            'Every user has the international class.',
-            'Whoever steals one password calls the world; few people need it.',
-            'Give it to those who call abroad.',
             'common practice against toll fraud',
         );
     }
@@ -43,8 +40,7 @@ final readonly class InternationalForEverybody implements Rule
         );
         if (count($users) >= self::SOME && count($abroad) === count($users)) {
             yield Found::of(
-                'Everybody may call abroad',
-                'All ' . count($users) . ' users have the international class.',
+                ['n' => count($users)],
                 $inspection->book->tenant,
             )->at('region')->counting(count($users));
         }

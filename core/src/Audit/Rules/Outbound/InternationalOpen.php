@@ -15,6 +15,7 @@ use Jaunty\Core\Book\Route;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Outbound\HomeDialling;
 use Jaunty\Core\Outbound\RouteOrder;
+use Jaunty\Core\Words\Message;
 
 /** A route that is not for calls abroad lets them through. */
 final readonly class InternationalOpen implements Rule
@@ -30,9 +31,6 @@ final readonly class InternationalOpen implements Rule
         return new About(
             'outbound.international-open',
             Severity::Error,
-            'A route for local or national calls lets numbers of other countries through.',
-            'Everybody may call abroad then, and so may whoever steals a password.',
-            'Let its digits fit numbers of this country only, or give it the international class.',
             'common practice against toll fraud',
         );
     }
@@ -57,12 +55,8 @@ final readonly class InternationalOpen implements Rule
                     && E164::parse("+{$digits}")->isAbroadFrom($home),
             ));
             if ($as !== null || $through !== []) {
-                $why = $as !== null
-                    ? "{$as} fits its digits, which begin a call abroad."
-                    : "{$inspection->names->of("outside:+{$through[0]}")} fits its digits.";
                 yield Found::of(
-                    "{$route->name} lets calls abroad through",
-                    "It is for {$route->class->value} calls, and {$why}",
+                    ['route' => $route->name, 'class' => new Message("class/{$route->class->value}"), 'by' => $as === null ? 'number' : 'digits', 'digits' => $as ?? '', 'number' => $as === null ? $inspection->names->said("outside:+{$through[0]}") : ''],
                     $route,
                 )->at('digits')
                     ->fixedBy(

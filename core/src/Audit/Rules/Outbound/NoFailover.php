@@ -22,9 +22,6 @@ final readonly class NoFailover implements Rule
         return new About(
             'outbound.no-failover',
             Severity::Warning,
-            'A route names one trunk only, though the customer has others.',
-            'When that trunk fails, calls fail that the other could have carried.',
-            'Name a second trunk after it.',
         );
     }
 
@@ -40,8 +37,11 @@ final readonly class NoFailover implements Rule
                     static fn (Trunk $trunk): bool => (string) Reference::of($trunk) !== (string) $route->trunks[0],
                 ));
                 yield Found::of(
-                    "{$route->name} goes out by {$inspection->names->of($route->trunks[0])} alone",
-                    "{$inspection->names->listed($others)} could carry its calls as well.",
+                    [
+                        'route' => $route->name,
+                        'first' => $inspection->names->said($route->trunks[0]),
+                        'others' => $inspection->names->several($others),
+                    ],
                     $route,
                 )->at('trunks')
                     ->fixedBy(Fix::set("Try {$inspection->names->of($others[0])} after it", $route, 'trunks', [

@@ -18,6 +18,8 @@ use Jaunty\Core\Outbound\DialPlan;
 use Jaunty\Core\Outbound\SampleNumber;
 use Jaunty\Core\Outbound\SampleNumbers;
 use Jaunty\Core\Outbound\Sender;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** People may call abroad by their class, and no route goes there. */
 final readonly class NoRouteForClass implements Rule
@@ -27,9 +29,6 @@ final readonly class NoRouteForClass implements Rule
         return new About(
             'outbound.no-route-for-class',
             Severity::Warning,
-            'Users have a calling class, and can dial nothing of its name.',
-            'Their calls fail, and nobody knows why: the class says that they may.',
-            'Make a route for such calls as people there dial them, or take the class back.',
             About::MODEL,
         );
     }
@@ -67,35 +66,18 @@ final readonly class NoRouteForClass implements Rule
                 && array_filter($routes, static fn (Route $route): bool => $route->class === $class) === []
                 : $goes === [];
             if ($class !== CallingClass::Internal && $isShut) {
-                $tried = $own === [] ? '' : ' Tried: ' . implode(
-                    ', ',
-                    array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own),
-                ) . '.';
                 yield Found::of(
-                    "{$inspection->names->listed($users)} may call "
-                        . self::words($class)
-                        . ', and no such call goes out',
-                    (count($users) === 1 ? 'One user has' : count($users) . ' users have')
-                        . " the class, among {$this->routes(count($routes))}.{$tried}",
+                    [
+                        'users' => $inspection->names->several($users),
+                        'calls' => new Message("calls/{$class->value}"),
+                        'n' => count($users),
+                        'routes' => count($routes),
+                        'samples' => count($own), 'tried' => Listing::row(array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own)),
+                    ],
                     $book->tenant,
                 )
                     ->at('region', $name)->counting(count($users));
             }
         }
-    }
-
-    private function routes(int $count): string
-    {
-        return $count === 1 ? 'one route' : "{$count} routes";
-    }
-
-    private static function words(CallingClass $class): string
-    {
-        return match ($class) {
-            CallingClass::Internal => 'inside',
-            CallingClass::Local => 'locally',
-            CallingClass::National => 'within the country',
-            CallingClass::International => 'abroad',
-        };
     }
 }

@@ -21,9 +21,6 @@ final readonly class OneTrunkOnly implements Rule
         return new About(
             'outbound.one-trunk-only',
             Severity::Note,
-            'A customer in service has one trunk, of a carrier that is named.',
-            'When that carrier fails, nobody can call or be called.',
-            'Add a trunk of another carrier, or say to which number calls are led then.',
         );
     }
 
@@ -43,8 +40,7 @@ final readonly class OneTrunkOnly implements Rule
             && $numbers !== []
         ) {
             yield Found::of(
-                "All calls hang on {$trunks[0]->name}",
-                "It is of {$trunks[0]->carrier}, and no number says where its calls go when that fails.",
+                ['trunk' => $trunks[0]->name, 'carrier' => (string) $trunks[0]->carrier],
                 $trunks[0],
             )->at('carrier');
         }

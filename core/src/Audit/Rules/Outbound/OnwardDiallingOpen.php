@@ -24,9 +24,6 @@ final readonly class OnwardDiallingOpen implements Rule
         return new About(
             'outbound.onward-dialling-open',
             Severity::Error,
-            'Calls from outside may be sent on abroad by a menu, an attendant, a chain or a group.',
-            'Whoever finds the way calls the world at the customer\'s expense.',
-            'Let them send calls within the country.',
             'common practice against toll fraud',
         );
     }
@@ -42,8 +39,7 @@ final readonly class OnwardDiallingOpen implements Rule
                 : null;
             if ($class === CallingClass::International) {
                 yield Found::of(
-                    "{$inspection->names->of($object)} may send callers abroad",
-                    'Its class for calls sent on is international.',
+                    ['object' => $inspection->names->said($object)],
                     $object,
                 )->at('onwardClass')
                     ->fixedBy(Fix::set('Let it be national', $object, 'onwardClass', CallingClass::National->value));

@@ -19,9 +19,6 @@ final readonly class Overlap implements Rule
         return new About(
             'outbound.overlap',
             Severity::Note,
-            'Two routes of other classes or trunks fit the same numbers, and neither is wholly inside the other.',
-            'Which of them is taken is a matter of their order, which nobody sees in either.',
-            'Let their digits part the numbers between them.',
             About::MODEL,
         );
     }
@@ -38,8 +35,7 @@ final readonly class Overlap implements Rule
                     || array_map(strval(...), $earlier->trunks) !== array_map(strval(...), $route->trunks);
                 if ($common !== null && $isApart && $own->beyond($other) !== null && $other->beyond($own) !== null) {
                     yield Found::of(
-                        "{$earlier->name} and {$route->name} both fit {$common}",
-                        "{$earlier->name} comes first, and is taken by whoever may use it.",
+                        ['earlier' => $earlier->name, 'route' => $route->name, 'common' => $common],
                         $route,
                         $earlier,
                     )->at('digits');

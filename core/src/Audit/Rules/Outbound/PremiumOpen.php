@@ -23,9 +23,6 @@ final readonly class PremiumOpen implements Rule
         return new About(
             'outbound.premium-open',
             Severity::Warning,
-            'A route for local or national calls lets numbers through that are charged for what is said there.',
-            'One call costs as much as a month; stolen passwords are turned into money by them.',
-            'Leave them out of the digits, or ask for a PIN there.',
             'common practice against toll fraud; the numbers: libphonenumber, premium rate',
         );
     }
@@ -43,8 +40,7 @@ final readonly class PremiumOpen implements Rule
                 && $route->pin === RoutePin::None;
             if ($isOpen && DigitMap::parse($route->digits, 'digits')->matches(ltrim((string) $example, '+'))) {
                 yield Found::of(
-                    "{$route->name} lets premium numbers through",
-                    "Such as {$example->display()}: they are charged for what is said there.",
+                    ['route' => $route->name, 'example' => $example->display()],
                     $route,
                 )->at('digits');
             }

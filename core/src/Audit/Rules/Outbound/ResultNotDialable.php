@@ -29,9 +29,6 @@ final readonly class ResultNotDialable implements Rule
         return new About(
             'outbound.result-not-dialable',
             Severity::Error,
-            'A route strips more digits than the shortest number has that it fits, or sends what is no number.',
-            'Nothing is left to dial, or the wrong part of it.',
-            'Strip fewer, or let the digits fit longer numbers only.',
             About::MODEL,
         );
     }
@@ -42,8 +39,13 @@ final readonly class ResultNotDialable implements Rule
             $shortest = RouteOrder::digitsOf($route)->shortest();
             if ($shortest !== null && $route->strip >= strlen($shortest) && $route->strip > 0) {
                 yield Found::of(
-                    "{$route->name} strips {$route->strip} digits of {$shortest}",
-                    $route->prepend === '' ? 'Nothing is left to dial.' : "Only {$route->prepend} is dialled.",
+                    [
+                        'route' => $route->name,
+                        'strip' => $route->strip,
+                        'shortest' => $shortest,
+                        'left' => $route->prepend === '' ? 'nothing' : 'some',
+                        'prepend' => $route->prepend,
+                    ],
                     $route,
                 )->at('strip')->fixedBy(Fix::set('Strip none', $route, 'strip', 0));
             }
@@ -79,10 +81,14 @@ final readonly class ResultNotDialable implements Rule
                 ) {
                     $told[$dialled->route->key] = true;
                     yield Found::of(
-                        "{$dialled->route->name} sends {$dialled->sent}, which nobody has",
-                        "It is what is left of {$sample->digits} ({$sample->said}).",
+                        [
+                            'route' => $dialled->route->name,
+                            'sent' => $dialled->sent,
+                            'digits' => $sample->digits,
+                            'said' => $sample->said,
+                        ],
                         $dialled->route,
-                    )->at('strip', 'sent');
+                    )->saying('sent')->at('strip', 'sent');
                 }
             }
         }

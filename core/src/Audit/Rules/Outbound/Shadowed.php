@@ -20,9 +20,6 @@ final readonly class Shadowed implements Rule
         return new About(
             'outbound.shadowed',
             Severity::Warning,
-            'Every number of a route is taken by routes before it, whoever calls.',
-            'Whoever set it up believes that it works; its trunk, its prefix and its class are never used.',
-            'Move it before them, or take it out.',
             About::MODEL,
         );
     }
@@ -34,12 +31,12 @@ final readonly class Shadowed implements Rule
             $taking = RouteOrder::takenBy($route, $before, $inspection->book);
             if ($taking !== []) {
                 yield Found::of(
-                    "{$route->name} is never used",
-                    "{$inspection->names->listed($taking)} "
-                        . (count($taking) === 1 ? 'takes' : 'take')
-                        . ' all its numbers, such as '
-                        . RouteOrder::digitsOf($route)->shortest()
-                        . '.',
+                    [
+                        'route' => $route->name,
+                        'taking' => $inspection->names->several($taking),
+                        'n' => count($taking),
+                        'digits' => (string) RouteOrder::digitsOf($route)->shortest(),
+                    ],
                     $route,
                     ...$taking,
                 )->at('position');

@@ -22,9 +22,6 @@ final readonly class TooManyZeros implements Rule
         return new About(
             'outbound.too-many-zeros',
             Severity::Note,
-            'A route lets digits through that begin with three zeros.',
-            'No number does: who dials a zero too many is charged for a call that reaches nobody, or somebody abroad.',
-            'Let the digits begin as numbers do.',
         );
     }
 
@@ -34,7 +31,7 @@ final readonly class TooManyZeros implements Rule
         foreach ($inspection->book->all(Route::class) as $route) {
             $through = RouteOrder::digitsOf($route)->common($misdialled);
             if (! $route->emergency && $through !== null) {
-                yield Found::of("{$route->name} lets {$through} through", 'No number begins like that.', $route)->at(
+                yield Found::of(['route' => $route->name, 'through' => $through], $route)->at(
                     'digits',
                 );
             }

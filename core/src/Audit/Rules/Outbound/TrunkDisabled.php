@@ -24,9 +24,6 @@ final readonly class TrunkDisabled implements Rule
         return new About(
             'outbound.trunk-disabled',
             Severity::Blocker,
-            'A trunk is switched off, and numbers or routes hang on it alone.',
-            'Calls to those numbers are not delivered, and calls by those routes do not leave.',
-            'Switch it on, or move them to another.',
             About::MODEL,
         );
     }
@@ -41,10 +38,11 @@ final readonly class TrunkDisabled implements Rule
             ));
             if ($hang !== []) {
                 yield Found::of(
-                    "{$trunk->name} is switched off, and {$inspection->names->listed($hang)} "
-                        . (count($hang) === 1 ? 'hangs' : 'hang')
-                        . ' on it',
-                    'Nothing comes in or goes out there.',
+                    [
+                        'trunk' => $trunk->name,
+                        'hang' => $inspection->names->several($hang),
+                        'n' => count($hang),
+                    ],
                     $trunk,
                 )->at('enabled')->counting(count($hang))->fixedBy(Fix::set('Switch it on', $trunk, 'enabled', true));
             }

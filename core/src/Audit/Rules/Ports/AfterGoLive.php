@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Stage;
+use Jaunty\Core\Words\Day;
 
 /** A customer is in service while their main number is still with the old carrier. */
 final readonly class AfterGoLive implements Rule
@@ -22,10 +23,6 @@ final readonly class AfterGoLive implements Rule
         return new About(
             'ports.after-go-live',
             Severity::Warning,
-            'A customer is in service, and their main number has not come over yet.',
-            'Callers still reach the old system, where nobody may sit any more.',
-            'Have the old carrier send calls on to a lent number until the day, or go into '
-                . 'service on the day of the port.',
         );
     }
 
@@ -47,9 +44,10 @@ final readonly class AfterGoLive implements Rule
             && ! $isCovered
         ) {
             yield Found::of(
-                "{$inspection->names->of($main)} is still with the old carrier"
-                    . ($main->from === null ? '' : ", until {$inspection->day->said($main->from)}"),
-                'The customer is in service, and nothing stands in for it.',
+                [
+                    'main' => $inspection->names->said($main),
+                    'from' => $main->from === null ? 'none' : new Day($main->from),
+                ],
                 $main,
             )->at('from');
         }

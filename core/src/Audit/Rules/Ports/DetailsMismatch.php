@@ -23,10 +23,6 @@ final readonly class DetailsMismatch implements Rule
         return new About(
             'ports.details-mismatch',
             Severity::Warning,
-            'A port order and the book differ, or the losing carrier turned the order down.',
-            'A port is turned down where name, address or account is not the bill\'s, which costs weeks; where only '
-                . 'the day differs, calls change over before anything is ready for them, or after.',
-            'Compare with the customer\'s latest bill; place the order anew, or correct the book.',
         );
     }
 
@@ -43,10 +39,11 @@ final readonly class DetailsMismatch implements Rule
                 ));
                 $first = $numbers[0] ?? $inspection->book->tenant;
                 yield Found::of(
-                    'The port of '
-                        . $inspection->names->listed($numbers === [] ? $port->numbers : $numbers)
-                        . ($port->rejected === null ? ' is not as the book says' : ' was turned down'),
-                    ucfirst(implode('; ', $said)) . '.',
+                    [
+                        'numbers' => $inspection->names->several($numbers === [] ? $port->numbers : $numbers),
+                        'state' => $port->rejected === null ? 'open' : 'rejected',
+                        'said' => implode('; ', $said),
+                    ],
                     $first,
                     ...array_slice($numbers, 1),
                 )->fixedBy($port->rejected === null ? $fix : null);

@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
+use Jaunty\Core\Words\Day;
 
 /** The number lent until the port ends before the port. */
 final readonly class OldServiceEndsFirst implements Rule
@@ -21,9 +22,6 @@ final readonly class OldServiceEndsFirst implements Rule
         return new About(
             'ports.old-service-ends-first',
             Severity::Blocker,
-            'A lent number ends before the number it stands in for has come over.',
-            'In between callers reach nobody by either.',
-            'Let the lent number last until a few days after the port.',
         );
     }
 
@@ -40,9 +38,12 @@ final readonly class OldServiceEndsFirst implements Rule
                 && $lent->until < $ported->from
             ) {
                 yield Found::of(
-                    "{$inspection->names->of($lent)} ends before {$inspection->names->of($ported)} comes over",
-                    "It is lent until {$inspection->day->said($lent->until)}; the port is on "
-                        . "{$inspection->day->said($ported->from)}.",
+                    [
+                        'lent' => $inspection->names->said($lent),
+                        'ported' => $inspection->names->said($ported),
+                        'until' => new Day($lent->until),
+                        'from' => new Day($ported->from),
+                    ],
                     $lent,
                     $ported,
                 )->at('until')

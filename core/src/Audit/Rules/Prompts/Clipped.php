@@ -19,9 +19,6 @@ final readonly class Clipped implements Rule
         return new About(
             'prompts.clipped',
             Severity::Note,
-            'A recording reaches the loudest there is.',
-            'It is cut off at the top and sounds harsh on a telephone.',
-            'Record it again, further from the microphone.',
         );
     }
 
@@ -30,7 +27,7 @@ final readonly class Clipped implements Rule
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             $peak = $prompt->audio['peakDb'] ?? null;
             if (is_numeric($peak) && $peak >= 0 && $inspection->usesOf($prompt) !== []) {
-                yield Found::of("{$prompt->name} is too loud", 'Its loudest places are cut off.', $prompt)->at('audio');
+                yield Found::of(['prompt' => $prompt->name], $prompt)->at('audio');
             }
         }
     }

@@ -34,9 +34,6 @@ final readonly class HoursDiffer implements Rule
         return new About(
             'prompts.hours-differ',
             Severity::Warning,
-            'A script names opening hours that its schedule does not keep.',
-            'Callers come or call when nobody is there, or believe that nobody is.',
-            'Change the script, or the schedule, and have it recorded anew.',
         );
     }
 
@@ -55,8 +52,7 @@ final readonly class HoursDiffer implements Rule
                     $prompt !== null && $schedule !== null && $spoken !== null && ! self::keeps($schedule, $spoken[1])
                 ) {
                     yield Found::of(
-                        "{$prompt->name}: callers are told other hours than {$schedule->name} keeps",
-                        "They hear: \"{$spoken[0]}\".",
+                        ['prompt' => $prompt->name, 'schedule' => $schedule->name, 'first' => $spoken[0]],
                         $prompt,
                         $schedule,
                         $attendant,
@@ -89,13 +85,15 @@ final readonly class HoursDiffer implements Rule
                 : array_filter($schedules, static fn (Schedule $schedule): bool => self::keeps($schedule, $spoken[1]));
             if ($spoken !== null && $kept === []) {
                 yield Found::of(
-                    "{$prompt->name}: callers are told hours that are kept nowhere",
-                    "They hear: \"{$spoken[0]}\", and {$inspection->names->listed($schedules)} "
-                        . (count($schedules) === 1 ? 'keeps' : 'keep')
-                        . ' others.',
+                    [
+                        'prompt' => $prompt->name,
+                        'first' => $spoken[0],
+                        'schedules' => $inspection->names->several($schedules),
+                        'n' => count($schedules),
+                    ],
                     $prompt,
                     $schedules[0],
-                )->at('script');
+                )->saying('nowhere')->at('script');
             }
         }
     }

@@ -20,9 +20,6 @@ final readonly class LanguageDiffers implements Rule
         return new About(
             'prompts.language-differs',
             Severity::Warning,
-            'A greeting is in another language than its attendant.',
-            'Callers who chose a language hear the other.',
-            'Choose the greeting in that language.',
         );
     }
 
@@ -34,8 +31,13 @@ final readonly class LanguageDiffers implements Rule
                 $language = $attendant->language ?? $inspection->book->tenant->language;
                 if ($prompt !== null && explode('-', $prompt->language)[0] !== explode('-', $language)[0]) {
                     yield Found::of(
-                        "{$attendant->name} speaks {$language}, and {$prompt->name} is in {$prompt->language}",
-                        "It is the greeting while {$answer['when']}.",
+                        [
+                            'attendant' => $attendant->name,
+                            'language' => $language,
+                            'prompt' => $prompt->name,
+                            'spoken' => $prompt->language,
+                            'when' => $answer['when'],
+                        ],
                         $attendant,
                         $prompt,
                     )->at("answers/{$answer['item']}/greeting", $answer['item']);

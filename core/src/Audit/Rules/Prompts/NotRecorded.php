@@ -20,9 +20,6 @@ final readonly class NotRecorded implements Rule
         return new About(
             'prompts.not-recorded',
             Severity::Error,
-            'A customer is in service, and what callers are to hear is only written down.',
-            'A switch plays sound: callers hear silence.',
-            'Record it, upload it, or have it spoken, under Menus.',
             About::MODEL,
         );
     }
@@ -40,10 +37,7 @@ final readonly class NotRecorded implements Rule
         ));
         if ($open !== []) {
             yield Found::of(
-                count($open) === 1
-                    ? "{$open[0]->name} was never recorded"
-                    : count($open) . ' prompts were never recorded',
-                "The customer is in service, and callers hear nothing: {$inspection->names->listed($open)}.",
+                ['n' => count($open), 'first' => $open[0]->name, 'open' => $inspection->names->several($open)],
                 $open[0],
                 ...array_slice($open, 1),
             )->at('audio')->counting(count($open));

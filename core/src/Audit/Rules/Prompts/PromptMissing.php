@@ -19,9 +19,6 @@ final readonly class PromptMissing implements Rule
         return new About(
             'prompts.missing',
             Severity::Error,
-            'A prompt that callers are to hear has neither sound nor script.',
-            'Callers hear silence and hang up.',
-            'Record it, or write its script.',
             About::MODEL,
         );
     }
@@ -33,10 +30,10 @@ final readonly class PromptMissing implements Rule
                 $prompt->audio === null && trim((string) $prompt->script) === '' && $inspection->usesOf($prompt) !== []
             ) {
                 yield Found::of(
-                    "{$prompt->name} says nothing",
-                    'It has neither sound nor script, and '
-                        . $inspection->names->listed(array_column($inspection->usesOf($prompt), 0))
-                        . ' plays it.',
+                    [
+                        'prompt' => $prompt->name,
+                        'uses' => $inspection->names->several(array_column($inspection->usesOf($prompt), 0)),
+                    ],
                     $prompt,
                 )->at('script');
             }

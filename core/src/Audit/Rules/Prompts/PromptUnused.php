@@ -21,9 +21,6 @@ final readonly class PromptUnused implements Rule
         return new About(
             'prompts.unused',
             Severity::Note,
-            'A prompt is played nowhere.',
-            'It is changed for nothing when the customer\'s name or hours change.',
-            'Take it away.',
         );
     }
 
@@ -32,8 +29,7 @@ final readonly class PromptUnused implements Rule
         foreach ($inspection->book->all(Prompt::class) as $prompt) {
             if ($inspection->usesOf($prompt) === []) {
                 yield Found::of(
-                    "{$prompt->name} is played nowhere",
-                    'No greeting, menu, queue or announcement refers to it.',
+                    ['prompt' => $prompt->name],
                     $prompt,
                 )->fixedBy(Fix::of('Take it away', Operation::delete($prompt)));
             }

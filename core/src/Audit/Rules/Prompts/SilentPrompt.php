@@ -20,9 +20,6 @@ final readonly class SilentPrompt implements Rule
         return new About(
             'prompts.silent',
             Severity::Error,
-            'A recording is silent.',
-            'Callers hear nothing and hang up.',
-            'Record it again, and listen to it.',
             thresholds: [Threshold::QuietestPeakDb],
         );
     }
@@ -36,7 +33,7 @@ final readonly class SilentPrompt implements Rule
                 && $peak < $inspection->threshold(Threshold::QuietestPeakDb)
                 && $inspection->usesOf($prompt) !== []
             ) {
-                yield Found::of("{$prompt->name} is silent", "Its loudest place is at {$peak} dB.", $prompt)->at(
+                yield Found::of(['prompt' => $prompt->name, 'peak' => (string) $peak], $prompt)->at(
                     'audio',
                 );
             }

@@ -20,9 +20,6 @@ final readonly class StandInVoice implements Rule
         return new About(
             'prompts.stand-in-voice',
             Severity::Note,
-            'A prompt is spoken by a stand-in voice.',
-            'It was made to try the call out; customers pay for a voice of their own.',
-            'Have it recorded.',
         );
     }
 
@@ -34,10 +31,7 @@ final readonly class StandInVoice implements Rule
         ));
         if ($standIns !== [] && $inspection->book->tenant->state === Stage::InService) {
             yield Found::of(
-                count($standIns) === 1
-                    ? "{$standIns[0]->name} is spoken by a stand-in voice"
-                    : count($standIns) . ' prompts are spoken by a stand-in voice',
-                'The customer is in service.',
+                ['n' => count($standIns), 'first' => $standIns[0]->name],
                 $standIns[0],
                 ...array_slice($standIns, 1),
             )->at('standIn')->counting(count($standIns));

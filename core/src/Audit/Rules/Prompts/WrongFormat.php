@@ -10,6 +10,8 @@ use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Prompt;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** A recording that telephones do not play as it is. */
 final readonly class WrongFormat implements Rule
@@ -19,9 +21,6 @@ final readonly class WrongFormat implements Rule
         return new About(
             'prompts.wrong-format',
             Severity::Warning,
-            'A recording is not mono, or not sampled 8,000 times a second.',
-            'The switch refuses it or converts it, and what callers hear is not what was listened to.',
-            'Convert it to 8 kHz mono before it is uploaded.',
             'ITU-T G.711, 8,000 samples a second',
         );
     }
@@ -32,13 +31,12 @@ final readonly class WrongFormat implements Rule
             $rate = $prompt->audio['rate'] ?? null;
             $channels = $prompt->audio['channels'] ?? null;
             $wrong = array_values(array_filter([
-                is_numeric($rate) && (int) $rate !== 8000 ? "{$rate} samples a second" : null,
-                is_numeric($channels) && (int) $channels !== 1 ? "{$channels} channels" : null,
+                is_numeric($rate) && (int) $rate !== 8000 ? new Message('audio/rate', ['rate' => (string) $rate]) : null,
+                is_numeric($channels) && (int) $channels !== 1 ? new Message('audio/channels', ['channels' => (string) $channels]) : null,
             ]));
             if ($wrong !== []) {
                 yield Found::of(
-                    "{$prompt->name} has " . implode(' and ', $wrong),
-                    'Telephones play 8000 samples a second in one channel.',
+                    ['prompt' => $prompt->name, 'wrong' => Listing::of($wrong)],
                     $prompt,
                 )->at('audio');
             }

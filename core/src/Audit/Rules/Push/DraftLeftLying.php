@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** Edits that somebody began and never entered. */
 final readonly class DraftLeftLying implements Rule
@@ -20,9 +21,6 @@ final readonly class DraftLeftLying implements Rule
         return new About(
             'push.draft-left-lying',
             Severity::Note,
-            'A technician has pending edits that were not touched for days.',
-            'Whoever looks at the book sees none of them, and believes the work is done, or does it again.',
-            'Have them entered or dropped.',
             thresholds: [Threshold::DraftDays],
         );
     }
@@ -33,9 +31,11 @@ final readonly class DraftLeftLying implements Rule
         foreach ($inspection->surroundings->drafts ?? [] as $draft) {
             if ($inspection->day->number() - LocalDate::parse($draft->touchedOn) > $most) {
                 yield Found::of(
-                    "{$draft->by} has "
-                        . ($draft->changes === 1 ? 'one pending edit' : "{$draft->changes} pending edits"),
-                    "They were last touched on {$inspection->day->said($draft->touchedOn)}.",
+                    [
+                        'by' => $draft->by,
+                        'changes' => $draft->changes,
+                        'touchedOn' => new Day($draft->touchedOn),
+                    ],
                     $inspection->book->tenant,
                 )->at('name', $draft->by)->counting($draft->changes);
             }

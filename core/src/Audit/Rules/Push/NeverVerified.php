@@ -19,9 +19,6 @@ final readonly class NeverVerified implements Rule
         return new About(
             'push.never-verified',
             Severity::Warning,
-            'A customer is in service, and the switch was never pushed to or never read.',
-            'Nobody knows whether callers get what the book says.',
-            'Push, or read the switch.',
         );
     }
 
@@ -34,8 +31,7 @@ final readonly class NeverVerified implements Rule
             && $inspection->book->tenant->state === Stage::InService
         ) {
             yield Found::of(
-                $around->readOn === null ? 'The switch was never read' : 'The book was never pushed whole',
-                'The customer is in service.',
+                ['read' => $around->readOn === null ? 'never' : 'once'],
                 $inspection->book->tenant,
             );
         }

@@ -24,9 +24,6 @@ final readonly class OffButRouted implements Rule
         return new About(
             'push.off-but-routed',
             Severity::Error,
-            'Calls are led to a group, attendant or mailbox that is switched off.',
-            'The switch passes it over or cuts the caller off.',
-            'Switch it on, or lead the calls elsewhere.',
             About::MODEL,
         );
     }
@@ -50,11 +47,11 @@ final readonly class OffButRouted implements Rule
             )));
             if ($users !== []) {
                 yield Found::of(
-                    "{$inspection->names->of($object)} is switched off, and "
-                        . "{$inspection->names->listed(array_column($users, 0))} "
-                        . (count($users) === 1 ? 'leads' : 'lead')
-                        . ' there',
-                    'Calls do not stay there.',
+                    [
+                        'object' => $inspection->names->said($object),
+                        'users' => $inspection->names->several(array_column($users, 0)),
+                        'n' => count($users),
+                    ],
                     $object,
                     ...array_column($users, 0),
                 )->at('enabled')

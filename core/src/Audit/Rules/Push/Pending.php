@@ -19,9 +19,6 @@ final readonly class Pending implements Rule
         return new About(
             'push.pending',
             Severity::Note,
-            'Revisions were entered that are not pushed yet.',
-            'Callers still get what was before.',
-            'Push, or take them back.',
         );
     }
 
@@ -35,8 +32,7 @@ final readonly class Pending implements Rule
         ) {
             $behind = $around->revision - $around->pushed;
             yield Found::of(
-                $behind === 1 ? '1 revision is not pushed yet' : "{$behind} revisions are not pushed yet",
-                "Revision {$around->pushed} is on the switch, {$around->revision} in the book.",
+                ['behind' => $behind, 'pushed' => $around->pushed, 'revision' => $around->revision],
                 $inspection->book->tenant,
             )->counting($behind);
         }

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Threshold;
 use Jaunty\Core\Hours\LocalDate;
+use Jaunty\Core\Words\Day;
 
 /** Changes that have waited for a push. */
 final readonly class PendingLong implements Rule
@@ -20,9 +21,6 @@ final readonly class PendingLong implements Rule
         return new About(
             'push.pending-long',
             Severity::Warning,
-            'Changes were entered days ago, and never pushed.',
-            'Somebody believes that callers get them already.',
-            'Push them, or undo them.',
             thresholds: [Threshold::PendingDays],
         );
     }
@@ -33,8 +31,7 @@ final readonly class PendingLong implements Rule
         $most = $inspection->threshold(Threshold::PendingDays);
         if ($since !== null && $inspection->day->number() - LocalDate::parse($since) > $most) {
             yield Found::of(
-                "Changes entered on {$inspection->day->said($since)} were never pushed",
-                "That is more than {$most} " . ($most === 1 ? 'day' : 'days') . ' ago.',
+                ['since' => new Day($since), 'most' => $most],
                 $inspection->book->tenant,
             )->at('name');
         }

@@ -20,9 +20,6 @@ final readonly class TargetUnsupported implements Rule
         return new About(
             'push.target-unsupported',
             Severity::Error,
-            'Calls are led to, or hang on, what the switch has no place for.',
-            'It stands in the book only; on the switch calls do not go as the book says.',
-            'Lead calls to what the switch can hold, do without it, or put the customer on another switch.',
         );
     }
 
@@ -33,10 +30,11 @@ final readonly class TargetUnsupported implements Rule
             $users = $object === null ? [] : $inspection->usesOf($object);
             if ($object !== null && $users !== []) {
                 yield Found::of(
-                    "{$inspection->names->of($object)} cannot be put on the switch",
-                    "{$inspection->names->listed(array_column($users, 0))} "
-                        . (count($users) === 1 ? 'leads' : 'lead')
-                        . ' there.',
+                    [
+                        'object' => $inspection->names->said($object),
+                        'users' => $inspection->names->several(array_column($users, 0)),
+                        'n' => count($users),
+                    ],
                     $object,
                     ...array_column($users, 0),
                 );
@@ -48,10 +46,13 @@ final readonly class TargetUnsupported implements Rule
             if ($object !== null && $field !== null) {
                 $title = lcfirst($field->said->title ?? (string) $unsupported->path);
                 yield Found::of(
-                    "{$inspection->names->of($object)}: {$title} cannot be put on the switch",
-                    "What the book says of it does not hold there: {$unsupported->why}.",
+                    [
+                        'object' => $inspection->names->said($object),
+                        'title' => $title,
+                        'why' => $unsupported->why,
+                    ],
                     $object,
-                )->at((string) $unsupported->path);
+                )->saying('field')->at((string) $unsupported->path);
             }
         }
     }

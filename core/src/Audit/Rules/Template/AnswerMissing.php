@@ -18,9 +18,6 @@ final readonly class AnswerMissing implements Rule
         return new About(
             'template.answer-missing',
             Severity::Warning,
-            'The template has to know what was never answered for this customer.',
-            'It cannot be applied again until it is.',
-            'Answer it in the Intake chapter.',
         );
     }
 
@@ -29,10 +26,7 @@ final readonly class AnswerMissing implements Rule
         $unanswered = $inspection->surroundings->unanswered ?? [];
         if ($unanswered !== []) {
             yield Found::of(
-                count($unanswered) === 1
-                    ? 'A question of the template has no answer'
-                    : count($unanswered) . ' questions of the template have no answer',
-                'It asks: ' . implode('; ', $unanswered) . '.',
+                ['n' => count($unanswered), 'unanswered' => implode('; ', $unanswered)],
                 $inspection->book->tenant,
             )->counting(count($unanswered));
         }

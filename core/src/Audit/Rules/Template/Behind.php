@@ -18,9 +18,6 @@ final readonly class Behind implements Rule
         return new About(
             'template.behind',
             Severity::Note,
-            'A newer version of the template is there than the one this customer was made from.',
-            'What was mended in the template is not mended here.',
-            'Answer again in the Intake chapter, and look over what would change.',
         );
     }
 
@@ -29,8 +26,7 @@ final readonly class Behind implements Rule
         $around = $inspection->surroundings;
         if ($around !== null && $around->versionsBehind > 0) {
             yield Found::of(
-                "Made from an older version of {$around->template}",
-                $around->versionsBehind === 1 ? 'There is one since.' : "There are {$around->versionsBehind} since.",
+                ['template' => (string) $around->template, 'versionsBehind' => $around->versionsBehind],
                 $inspection->book->tenant,
             )->counting($around->versionsBehind);
         }

@@ -22,9 +22,6 @@ final readonly class OverrideUnexplained implements Rule
         return new About(
             'template.override-unexplained',
             Severity::Note,
-            'Fields are otherwise than the template made them, and the history has no reason.',
-            'Nobody dares to change them back, and applying the template again asks about each.',
-            'Say why when entering; or bring them back to what the template made.',
         );
     }
 
@@ -49,11 +46,7 @@ final readonly class OverrideUnexplained implements Rule
         }
         if ($fields > 0) {
             yield Found::of(
-                ($fields === 1 ? '1 field is' : "{$fields} fields are")
-                    . ' otherwise than the template made '
-                    . ($fields === 1 ? 'it' : 'them')
-                    . ', and nobody said why',
-                "In {$inspection->names->listed(array_values($objects))}.",
+                ['fields' => $fields, 'objects' => $inspection->names->several(array_values($objects))],
                 $inspection->book->tenant,
             )->counting($fields);
         }

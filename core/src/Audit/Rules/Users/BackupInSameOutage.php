@@ -20,9 +20,6 @@ final readonly class BackupInSameOutage implements Rule
         return new About(
             'users.backup-in-same-outage',
             Severity::Warning,
-            'What catches calls while telephones cannot be reached is at the same site.',
-            'When the line of the site is down, neither can be reached.',
-            'Send them to a mailbox, a mobile, or somebody at another site.',
         );
     }
 
@@ -37,8 +34,11 @@ final readonly class BackupInSameOutage implements Rule
                 && $to->key !== $user->key
             ) {
                 yield Found::of(
-                    "{$user->label()}: unreachable calls go to the same site",
-                    "{$to->label()} sits at {$inspection->names->of($user->site)} as well.",
+                    [
+                        'user' => $user->label(),
+                        'to' => $to->label(),
+                        'site' => $inspection->names->said($user->site),
+                    ],
                     $user,
                     $to,
                 )->at('handling/open/unreachable')

@@ -14,6 +14,7 @@ use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Message;
 
 /** Somebody shows a number that is not the customer's, not yet or no more. */
 final readonly class CallerIdNotOwned implements Rule
@@ -23,9 +24,6 @@ final readonly class CallerIdNotOwned implements Rule
         return new About(
             'users.caller-id-not-owned',
             Severity::Error,
-            'A user shows a number when calling that is not in the customer\'s hands.',
-            'Carriers refuse or replace it, and whoever calls back reaches somebody else.',
-            'Show a number that is in service.',
         );
     }
 
@@ -41,8 +39,11 @@ final readonly class CallerIdNotOwned implements Rule
             if ($number !== null && ! $isOurs) {
                 $main = $inspection->find($inspection->book->tenant->mainNumber, Number::class);
                 yield Found::of(
-                    "{$user->label()} shows {$inspection->names->of($number)}, which is not in service",
-                    'It stands in the book as ' . preg_replace('/([A-Z])/', ' $0', $number->status->value) . '.',
+                    [
+                        'user' => $user->label(),
+                        'number' => $inspection->names->said($number),
+                        'status' => new Message("number/{$number->status->value}"),
+                    ],
                     $user,
                     $number,
                 )->at('callerId')

@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Message;
 
 /** Somebody may call farther than the template lets people call. */
 final readonly class ClassWiderThanTemplate implements Rule
@@ -21,9 +22,6 @@ final readonly class ClassWiderThanTemplate implements Rule
         return new About(
             'users.class-wider-than-template',
             Severity::Warning,
-            'A user may call farther than the template made it.',
-            'Classes are widened for one call and forgotten; thieves of passwords use the widest.',
-            'Take the class back, or say why in the history.',
             'common practice against toll fraud',
         );
     }
@@ -40,8 +38,11 @@ final readonly class ClassWiderThanTemplate implements Rule
                 $was->callingClass,
             )) {
                 yield Found::of(
-                    "{$user->label()} may call {$user->callingClass->value}, not only {$was->callingClass->value}",
-                    'The template made it the narrower one.',
+                    [
+                        'user' => $user->label(),
+                        'class' => new Message("class/{$user->callingClass->value}"),
+                        'made' => new Message("class/{$was->callingClass->value}"),
+                    ],
                     $user,
                 )->at('callingClass')
                     ->fixedBy(Fix::set(

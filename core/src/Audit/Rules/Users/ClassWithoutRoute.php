@@ -14,6 +14,7 @@ use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Words\Message;
 
 /** Somebody whose class lets no route be used. */
 final readonly class ClassWithoutRoute implements Rule
@@ -23,9 +24,6 @@ final readonly class ClassWithoutRoute implements Rule
         return new About(
             'users.class-without-route',
             Severity::Error,
-            'No route is open to the calling class of a user, though the customer has routes.',
-            'They can call nobody outside.',
-            'Widen the class, or open a route for it.',
             About::MODEL,
         );
     }
@@ -53,8 +51,11 @@ final readonly class ClassWithoutRoute implements Rule
         ));
         foreach ($shut as $user) {
             yield Found::of(
-                "{$user->label()} can call nobody outside",
-                "No route is open to {$user->callingClass->value} calls; the least asks for {$least->value}.",
+                [
+                    'user' => $user->label(),
+                    'class' => new Message("class/{$user->callingClass->value}"),
+                    'least' => new Message("class/{$least->value}"),
+                ],
                 $user,
             )->at('callingClass')
                 ->fixedBy(Fix::set("Let them call {$least->value}", $user, 'callingClass', $least->value));

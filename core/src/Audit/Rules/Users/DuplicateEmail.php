@@ -20,9 +20,6 @@ final readonly class DuplicateEmail implements Rule
         return new About(
             'users.duplicate-email',
             Severity::Warning,
-            'Two users have the same mail address.',
-            'One gets the other\'s messages, and an invitation reaches one of them only.',
-            'Ask which of them it is.',
         );
     }
 
@@ -37,8 +34,7 @@ final readonly class DuplicateEmail implements Rule
         foreach ($holders as $users) {
             if (count($users) > 1) {
                 yield Found::of(
-                    "{$inspection->names->listed($users)} have the same mail address",
-                    "Messages for each of them go to {$users[0]->email}.",
+                    ['users' => $inspection->names->several($users), 'address' => (string) $users[0]->email],
                     ...$users,
                 )->at('email')->counting(count($users));
             }

@@ -23,9 +23,6 @@ final readonly class EmergencyLocationMissing implements Rule
         return new About(
             'users.emergency-location-missing',
             Severity::Error,
-            'A user has a telephone, and neither a site nor an address of their own.',
-            'An emergency call from it brings help to nowhere, or to the billing address.',
-            'Give them a site, or an address of their own.',
             '47 CFR 9.16(b)(3) in the United States; elsewhere common practice',
         );
     }
@@ -41,13 +38,11 @@ final readonly class EmergencyLocationMissing implements Rule
         ));
         if ($lost !== []) {
             yield Found::of(
-                count($lost) === 1
-                    ? "{$lost[0]->label()}: it is not known where help would go"
-                    : count($lost) . ' users: it is not known where help would go',
-                ucfirst($inspection->names->listed($lost))
-                    . ' '
-                    . (count($lost) === 1 ? 'has' : 'have')
-                    . ' a telephone and no site.',
+                [
+                    'n' => count($lost),
+                    'first' => $lost[0]->label(),
+                    'lost' => $inspection->names->several($lost),
+                ],
                 ...$lost,
             )->at('site')->counting(count($lost));
         }

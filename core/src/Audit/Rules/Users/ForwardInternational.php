@@ -23,9 +23,6 @@ final readonly class ForwardInternational implements Rule
         return new About(
             'users.forward-international',
             Severity::Warning,
-            'Calls of a user or group are sent on to a number in another country.',
-            'Each of them is charged as a call abroad, and this is how stolen passwords are turned into money.',
-            'Ask who wants it; if nobody does, take it away and look at who changed it.',
             'common practice against toll fraud',
         );
     }
@@ -41,8 +38,10 @@ final readonly class ForwardInternational implements Rule
             foreach (Destinations::outsideOf($object) as $path => $number) {
                 if ($home !== null && E164::parse($number)->isAbroadFrom($home)) {
                     yield Found::of(
-                        "{$inspection->names->of($object)} sends calls abroad",
-                        "{$inspection->names->of("outside:{$number}")} is a number of another country.",
+                        [
+                            'object' => $inspection->names->said($object),
+                            'number' => $inspection->names->said("outside:{$number}"),
+                        ],
                         $object,
                     )->at($path, $path);
                 }

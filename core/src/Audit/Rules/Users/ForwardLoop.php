@@ -19,9 +19,6 @@ final readonly class ForwardLoop implements Rule
         return new About(
             'users.forward-loop',
             Severity::Error,
-            'Users send every call on to one another and back.',
-            'Callers go round until the switch gives up.',
-            'Let one of them ring or take messages.',
             About::MODEL,
         );
     }
@@ -44,8 +41,7 @@ final readonly class ForwardLoop implements Rule
             // Told once, at the first by name of those in the round.
             if ($to === $key && min(array_keys($way)) === $key) {
                 yield Found::of(
-                    "{$inspection->names->listed(array_values($way))} send calls round in a circle",
-                    'Each sends every call on to the next.',
+                    ['way' => $inspection->names->several(array_values($way))],
                     ...array_values($way),
                 )->at('handling/open/always');
             }

@@ -19,6 +19,7 @@ use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\Law\WayOut;
+use Jaunty\Core\Words\Message;
 
 /** Calls are led to an outside number that the class of whoever sends them bars. */
 final readonly class ForwardRefusedByClass implements Rule
@@ -28,9 +29,6 @@ final readonly class ForwardRefusedByClass implements Rule
         return new About(
             'users.forward-refused-by-class',
             Severity::Error,
-            'Calls are led to an outside number that the calling class of the user, group or menu does not reach.',
-            'The switch refuses the call, and the caller is cut off.',
-            'Widen the class, or lead the calls somewhere it reaches.',
             About::MODEL,
         );
     }
@@ -51,8 +49,7 @@ final readonly class ForwardRefusedByClass implements Rule
                     $field = $object instanceof User ? 'callingClass' : 'onwardClass';
                     $there = $inspection->names->of("outside:{$number}");
                     yield Found::of(
-                        "{$object->label()} may not call {$there}, where it leads calls",
-                        "Its class would have to be {$needed->value}.",
+                        ['object' => $object->label(), 'there' => $there, 'needed' => new Message("class/{$needed->value}")],
                         $object,
                     )->at($path, $path)
                         ->fixedBy(

@@ -28,10 +28,6 @@ final readonly class ForwardRefusedByTrunk implements Rule
         return new About(
             'users.forward-refused-by-trunk',
             Severity::Error,
-            'Calls are led to an outside number, but no trunk lets a call from outside leave again.',
-            'Calls from colleagues get through, so a test from the desk beside it succeeds; callers from outside hear '
-                . 'that the call cannot be completed.',
-            'Let the trunk carry calls of outside callers on, or lead them somewhere inside.',
         );
     }
 
@@ -59,8 +55,11 @@ final readonly class ForwardRefusedByTrunk implements Rule
                     ));
                     $there = $inspection->names->of("outside:{$number}");
                     yield Found::of(
-                        "{$object->label()}: callers from outside do not get through to {$there}",
-                        "{$inspection->names->listed($barring)} lets out only calls that began inside.",
+                        [
+                            'object' => $object->label(),
+                            'there' => $there,
+                            'barring' => $inspection->names->several($barring),
+                        ],
                         $object,
                         ...$barring,
                     )->at($path)->fixedBy(

@@ -19,9 +19,6 @@ final readonly class HardwareTwice implements Rule
         return new About(
             'users.hardware-twice',
             Severity::Error,
-            'The same hardware address stands at two legs.',
-            'The device takes the settings of one of them; the other\'s telephone never rings.',
-            'Read the address off both devices again.',
         );
     }
 
@@ -36,8 +33,11 @@ final readonly class HardwareTwice implements Rule
                 $first = $seen[$leg->hardware] ?? null;
                 if ($first !== null) {
                     yield Found::of(
-                        "{$first->label()} and {$user->label()} have one device",
-                        'Both have ' . implode(':', str_split($leg->hardware, 2)) . '.',
+                        [
+                            'first' => $first->label(),
+                            'user' => $user->label(),
+                            'hardware' => implode(':', str_split($leg->hardware, 2)),
+                        ],
                         $user,
                         $first,
                     )->at("legs/{$leg->item}/hardware", $leg->item);

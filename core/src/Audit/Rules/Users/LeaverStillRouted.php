@@ -27,9 +27,6 @@ final readonly class LeaverStillRouted implements Rule
         return new About(
             'users.leaver-still-routed',
             Severity::Error,
-            'Somebody marked as a leaver is still in hunt groups, or calls still lead there.',
-            'Callers wait for a phone that nobody answers, and turns and shares go to nobody.',
-            'Take them out of the groups, and lead their calls to whoever took over.',
         );
     }
 
@@ -54,12 +51,15 @@ final readonly class LeaverStillRouted implements Rule
             }
             $others = count($uses) - count($groups);
             $where = array_values($groups) === []
-                ? $inspection->names->listed(array_map(static fn (array $use): BookObject => $use[0], $uses))
-                : $inspection->names->listed(array_values($groups));
+                ? $inspection->names->several(array_map(static fn (array $use): BookObject => $use[0], $uses))
+                : $inspection->names->several(array_values($groups));
             yield Found::of(
-                "{$user->label()} has left and is still in {$where}",
-                'Callers still ring a phone that nobody answers.'
-                    . ($groups !== [] && $others > 0 ? " {$others} more places lead there too." : ''),
+                [
+                    'user' => $user->label(),
+                    'where' => $where,
+
+                    'others' => $groups === [] ? 0 : $others,
+                ],
                 $user,
             )->at('status')->counting(count($uses))->fixedBy($this->takeOut($user, array_values($groups)));
         }

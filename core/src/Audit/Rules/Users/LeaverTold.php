@@ -23,9 +23,6 @@ final readonly class LeaverTold implements Rule
         return new About(
             'users.leaver-told',
             Severity::Warning,
-            'Somebody who has left is still told of messages, or of calls for help.',
-            'What customers say goes to nobody, or to somebody who works elsewhere now.',
-            'Tell whoever took over.',
         );
     }
 
@@ -41,8 +38,7 @@ final readonly class LeaverTold implements Rule
                 if (in_array($address, array_map(mb_strtolower(...), $told), true)) {
                     $field = $object instanceof Site ? 'emergency/notify' : 'notify';
                     yield Found::of(
-                        "{$user->label()} has left and is still told of {$object->name}",
-                        "Mail goes to {$user->email}.",
+                        ['user' => $user->label(), 'object' => $object->name, 'email' => (string) $user->email],
                         $object,
                         $user,
                     )->at($field)

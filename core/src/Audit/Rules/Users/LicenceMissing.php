@@ -20,9 +20,6 @@ final readonly class LicenceMissing implements Rule
         return new About(
             'users.licence-missing',
             Severity::Warning,
-            'A user needs a kind of licence that the customer has none of.',
-            'The switch refuses the user, or the month\'s invoice has a line nobody ordered.',
-            'Order it, or give the user another kind.',
         );
     }
 
@@ -37,10 +34,12 @@ final readonly class LicenceMissing implements Rule
         }
         foreach ($without as $licence => $users) {
             yield Found::of(
-                count($users) === 1
-                    ? "{$users[0]->label()} has no licence of kind \"{$licence}\""
-                    : count($users) . " users have no licence of kind \"{$licence}\"",
-                "{$inspection->names->listed($users)} would need one.",
+                [
+                    'n' => count($users),
+                    'first' => $users[0]->label(),
+                    'licence' => $licence,
+                    'users' => $inspection->names->several($users),
+                ],
                 $users[0],
                 ...array_slice($users, 1),
             )->at('licence')->counting(count($users));

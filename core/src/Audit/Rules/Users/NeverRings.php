@@ -21,9 +21,6 @@ final readonly class NeverRings implements Rule
         return new About(
             'users.never-rings',
             Severity::Note,
-            'Somebody has telephones, and a forwarding sends every call on before they ring.',
-            'Whoever gave them a telephone expects it to ring.',
-            'Take the forwarding away, or ask whether it is meant to last.',
             About::MODEL,
         );
     }
@@ -41,8 +38,7 @@ final readonly class NeverRings implements Rule
                 && $user->holiday === null
             ) {
                 yield Found::of(
-                    "{$user->label()} never rings",
-                    "Every call goes on to {$inspection->names->of($always->outside)} at once.",
+                    ['user' => $user->label(), 'outside' => $inspection->names->said($always->outside)],
                     $user,
                 )->at('handling/open/always')->fixedBy(Fix::set('Let it ring', $user, 'handling/open/always', null));
             }

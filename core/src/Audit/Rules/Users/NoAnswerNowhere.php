@@ -20,9 +20,6 @@ final readonly class NoAnswerNowhere implements Rule
         return new About(
             'users.no-answer-nowhere',
             Severity::Error,
-            'A user has no mailbox and no treatment for calls they do not answer.',
-            'Whoever calls them is cut off after the phone has rung.',
-            'Give them a mailbox, or set the treatment once for the site or the customer.',
             explains: ['flow.dead-end'],
         );
     }
@@ -42,14 +39,7 @@ final readonly class NoAnswerNowhere implements Rule
         }
         // Missing at the customer's defaults it is one fault, not one for each user.
         yield Found::of(
-            count($lost) === 1
-                ? "{$lost[0]->label()}: no answer leads nowhere"
-                : count($lost) . ' users: no answer leads nowhere',
-            count($lost) === 1
-                ? 'There is neither a mailbox nor a treatment of their own, their site\'s or the customer\'s.'
-                : "{$inspection->names->listed($lost)} have neither a mailbox nor a treatment "
-                    . "of their own, their site's or "
-                    . "the customer's.",
+            ['n' => count($lost), 'first' => $lost[0]->label(), 'lost' => $inspection->names->several($lost)],
             ...(count($lost) === 1 ? $lost : [$inspection->book->tenant, ...$lost]),
         )->at(count($lost) === 1 ? 'mailbox' : 'defaults/noAnswer')->counting(count($lost));
     }

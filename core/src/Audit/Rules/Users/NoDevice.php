@@ -20,9 +20,6 @@ final readonly class NoDevice implements Rule
         return new About(
             'users.no-device',
             Severity::Warning,
-            'An active user with an extension has no telephone.',
-            'Calls to them, and hunt groups they are in, pass them by at once.',
-            'Give them a device, or say where all their calls go.',
         );
     }
 
@@ -37,8 +34,7 @@ final readonly class NoDevice implements Rule
         ));
         foreach ($bare as $user) {
             yield Found::of(
-                "{$user->label()} has no telephone",
-                "Whoever dials {$user->extension} goes straight to where unreachable calls go.",
+                ['user' => $user->label(), 'extension' => (string) $user->extension],
                 $user,
             )->at('legs');
         }

@@ -21,9 +21,6 @@ final readonly class OnACallHidesWaiting implements Rule
         return new About(
             'users.on-a-call-hides-waiting',
             Severity::Note,
-            'A user has call waiting, and calls go elsewhere as soon as they are on one.',
-            'The second call never knocks: whoever switched call waiting on believes that it does.',
-            'Take the treatment for calls while on a call out, or call waiting off.',
             About::MODEL,
         );
     }
@@ -38,8 +35,7 @@ final readonly class OnACallHidesWaiting implements Rule
                     $handling?->treatments['onACall'],
                 )) {
                     yield Found::of(
-                        "{$user->label()} has call waiting, and a second call goes elsewhere",
-                        'While they are on a call, calls go where the treatment says.',
+                        ['user' => $user->label()],
                         $user,
                     )->at("handling/{$state}/onACall")
                         ->fixedBy(Fix::set('Take call waiting off', $user, 'callWaiting', false));

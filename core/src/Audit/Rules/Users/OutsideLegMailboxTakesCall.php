@@ -21,9 +21,6 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
         return new About(
             'users.outside-leg-mailbox-takes-call',
             Severity::Warning,
-            'An outside leg rings long enough for its own mailbox to answer, and nobody has to confirm.',
-            'Messages for the office land on a private mobile; switched off, it takes every call at once.',
-            'Ask for a key before it connects, or ring it for less than its mailbox waits.',
         );
     }
 
@@ -36,10 +33,13 @@ final readonly class OutsideLegMailboxTakesCall implements Rule
                 }
                 $there = $inspection->names->of("outside:{$leg->number}");
                 yield Found::of(
-                    "{$user->label()}: the mailbox of {$there} can take calls",
-                    $leg->seconds > $leg->mailboxAfter ? "It rings for {$leg->seconds} s; its own mailbox answers "
-                        . "after {$leg->mailboxAfter} s, and at once "
-                        . "when it is switched off." : 'Switched off, its own mailbox answers at once.',
+                    [
+                        'user' => $user->label(),
+                        'there' => $there,
+                        'late' => $leg->seconds > $leg->mailboxAfter ? 'yes' : 'no',
+                        'seconds' => $leg->seconds,
+                        'mailboxAfter' => $leg->mailboxAfter,
+                    ],
                     $user,
                 )->at("legs/{$leg->item}/confirm", $leg->item)
                     ->fixedBy(Fix::set('Ask for a key before it connects', $user, "legs/{$leg->item}/confirm", true));

@@ -22,9 +22,6 @@ final readonly class PinMissing implements Rule
         return new About(
             'users.pin-missing',
             Severity::Warning,
-            'A mailbox has no PIN: none was made here, and the switch says of none.',
-            'Whoever reaches it from outside hears its messages.',
-            'Have a PIN made for it.',
         );
     }
 
@@ -41,13 +38,12 @@ final readonly class PinMissing implements Rule
                 && ! in_array((string) Reference::of($mailbox), $onSwitch, true),
         ));
         if (count($open) === 1) {
-            yield Found::of("{$open[0]->name} has no PIN", 'The customer is in service.', $open[0])->at('pin');
+            yield Found::of(['first' => $open[0]->name], $open[0])->at('pin');
         } elseif ($open !== []) {
             yield Found::of(
-                count($open) . ' mailboxes have no PIN',
-                "The customer is in service: {$inspection->names->listed($open)}.",
+                ['n' => count($open), 'open' => $inspection->names->several($open)],
                 $inspection->book->tenant,
-            )->at('name')->counting(count($open));
+            )->saying('many')->at('name')->counting(count($open));
         }
     }
 }

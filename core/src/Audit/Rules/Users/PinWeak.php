@@ -20,9 +20,6 @@ final readonly class PinWeak implements Rule
         return new About(
             'users.pin-weak',
             Severity::Warning,
-            'A mailbox has a PIN that is easily guessed.',
-            'Whoever guesses it hears the messages, and on many switches can call out at the customer\'s expense.',
-            'Make a new one, under Mailboxes.',
         );
     }
 
@@ -34,8 +31,7 @@ final readonly class PinWeak implements Rule
         ));
         if ($weak !== []) {
             yield Found::of(
-                count($weak) === 1 ? "{$weak[0]->name} has a weak PIN" : count($weak) . ' mailboxes have a weak PIN',
-                "{$inspection->names->listed($weak)}: repeated or rising digits, or the extension.",
+                ['n' => count($weak), 'first' => $weak[0]->name, 'weak' => $inspection->names->several($weak)],
                 count($weak) === 1 ? $weak[0] : $inspection->book->tenant,
             )->at(count($weak) === 1 ? 'pin' : 'name')->counting(count($weak));
         }

@@ -13,6 +13,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Words\Message;
 
 /** A telephone that anybody walks up to, with a wide calling class. */
 final readonly class PublicPhoneOpen implements Rule
@@ -25,9 +26,6 @@ final readonly class PublicPhoneOpen implements Rule
         return new About(
             'users.public-phone-open',
             Severity::Warning,
-            'A telephone in a lobby, a hall or a break room may call out of town.',
-            'Anybody who comes by can call at the customer\'s expense.',
-            'Let it call inside, or locally; calls for help go out all the same.',
         );
     }
 
@@ -44,8 +42,11 @@ final readonly class PublicPhoneOpen implements Rule
                 && preg_match(self::PUBLIC, $where, $found) === 1
             ) {
                 yield Found::of(
-                    "{$user->label()} stands where anybody can call from it, and may call {$user->callingClass->value}",
-                    "It says \"{$found[0]}\".",
+                    [
+                        'user' => $user->label(),
+                        'class' => new Message("class/{$user->callingClass->value}"),
+                        'word' => $found[0],
+                    ],
                     $user,
                 )->at('callingClass')
                     ->fixedBy(

@@ -21,9 +21,6 @@ final readonly class RingsTooLong implements Rule
         return new About(
             'users.rings-too-long',
             Severity::Warning,
-            'A telephone rings for longer than callers wait.',
-            'They have hung up before the mailbox answers.',
-            'Let it ring for 20 to 30 s.',
             thresholds: [Threshold::LongestWaitSeconds],
         );
     }
@@ -35,8 +32,7 @@ final readonly class RingsTooLong implements Rule
             foreach ($user->legs as $leg) {
                 if ($leg->seconds > $most) {
                     yield Found::of(
-                        "{$user->label()}: a telephone rings for {$leg->seconds} s",
-                        "Callers seldom wait for more than {$most} s.",
+                        ['user' => $user->label(), 'seconds' => $leg->seconds, 'most' => $most],
                         $user,
                     )
                         ->at("legs/{$leg->item}/seconds", $leg->item)

@@ -21,9 +21,6 @@ final readonly class RingsTooShort implements Rule
         return new About(
             'users.rings-too-short',
             Severity::Warning,
-            'A telephone rings for less than three rings.',
-            'Nobody gets to it in time.',
-            'Let it ring for 20 s.',
             thresholds: [Threshold::FewestRings],
         );
     }
@@ -35,9 +32,11 @@ final readonly class RingsTooShort implements Rule
             foreach ($user->legs as $leg) {
                 if ($leg->seconds < $least) {
                     yield Found::of(
-                        "{$user->label()}: a telephone rings for {$leg->seconds} s",
-                        "Fewer than {$inspection->threshold(Threshold::FewestRings)} rings are "
-                            . "over before anybody is there.",
+                        [
+                            'user' => $user->label(),
+                            'seconds' => $leg->seconds,
+                            'threshold' => $inspection->threshold(Threshold::FewestRings),
+                        ],
                         $user,
                     )
                         ->at("legs/{$leg->item}/seconds", $leg->item)

@@ -22,9 +22,6 @@ final readonly class SpokenNameMissing implements Rule
         return new About(
             'users.spoken-name-missing',
             Severity::Note,
-            'Somebody is listed in the directory and has recorded no name.',
-            'Callers hear an extension read out, or are told that nobody is called so.',
-            'Ask them to record it, or leave them out of the directory.',
         );
     }
 
@@ -43,10 +40,11 @@ final readonly class SpokenNameMissing implements Rule
         ));
         if ($open !== [] && $users !== []) {
             yield Found::of(
-                count($users) === 1
-                    ? "{$users[0]->label()} has recorded no name"
-                    : count($users) . ' listed people have recorded no name',
-                "{$inspection->names->listed($users)} can be dialled by name, and callers do not hear whom they reach.",
+                [
+                    'n' => count($users),
+                    'first' => $users[0]->label(),
+                    'users' => $inspection->names->several($users),
+                ],
                 count($users) === 1 ? $users[0] : $inspection->book->tenant,
             )
                 ->at(count($users) === 1 ? 'directory/spokenName' : 'name')->counting(count($users));

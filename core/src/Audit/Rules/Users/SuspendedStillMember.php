@@ -22,9 +22,6 @@ final readonly class SuspendedStillMember implements Rule
         return new About(
             'users.suspended-still-member',
             Severity::Warning,
-            'Somebody who is suspended is still a member of groups.',
-            'None of their telephones rings; the group believes that one more is there.',
-            'Take them out until they are back.',
             About::MODEL,
         );
     }
@@ -36,8 +33,7 @@ final readonly class SuspendedStillMember implements Rule
                 $user = $inspection->find($member->who, User::class);
                 if ($user?->status === UserStatus::Suspended) {
                     yield Found::of(
-                        "{$user->label()} is suspended and still in {$group->name}",
-                        'None of their telephones rings for it.',
+                        ['user' => $user->label(), 'group' => $group->name],
                         $group,
                         $user,
                     )->at('members', $member->item)

@@ -11,6 +11,8 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Treatment;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Listing;
+use Jaunty\Core\Words\Message;
 
 /** Treatments behind one that sends every call on. */
 final readonly class TreatmentHidden implements Rule
@@ -20,9 +22,6 @@ final readonly class TreatmentHidden implements Rule
         return new About(
             'users.treatment-hidden',
             Severity::Note,
-            'A user sends every call on, and has treatments for other cases that are never tried.',
-            'Whoever set them believes that they work.',
-            'Take the one or the others away.',
             About::MODEL,
         );
     }
@@ -37,11 +36,10 @@ final readonly class TreatmentHidden implements Rule
             ));
             if ($always?->outside !== null && $always->inside !== null && $others !== []) {
                 yield Found::of(
-                    "{$user->label()}: other treatments are never tried",
-                    'Every call goes on at once; set beside it: ' . implode(', ', array_map(
-                        static fn (string $case): string => strtolower((string) preg_replace('/[A-Z]/', ' $0', $case)),
-                        $others,
-                    )) . '.',
+                    [
+                        'user' => $user->label(),
+                        'others' => Listing::of(array_map(static fn (string $case): Message => new Message("treatment/{$case}"), $others)),
+                    ],
                     $user,
                 )->at('handling/open/always')->counting(count($others));
             }
