@@ -15,5 +15,5 @@ export default defineConfig({
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./resources/js', import.meta.url)) } },
   build: { chunkSizeWarningLimit: 600, assetsInlineLimit: 0 },
-  test: { environment: 'happy-dom', include: ['resources/js/**/*.test.ts'], globals: false },
+  test: { environment: 'happy-dom', include: ['resources/js/**/*.test.ts'], globals: false, testTimeout: 20_000 },
 })

@@ -6,6 +6,7 @@ use App\Http\Controllers\ApiTokenController;
 use App\Http\Controllers\AuditRunController;
 use App\Http\Controllers\CallController;
 use App\Http\Controllers\CallRecordsController;
+use App\Http\Controllers\CustomerReportController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\FindController;
@@ -126,6 +127,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::get('revisions', [RevisionController::class, 'index']);
                     Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->where('no', $number);
                     Route::get('margin', [MarginController::class, 'show']);
+                    Route::get('report', [CustomerReportController::class, 'show']);
                     Route::get('thresholds', [RuleController::class, 'ofCustomer']);
                     Route::put('thresholds/{threshold}', [RuleController::class, 'setForCustomer']);
                     Route::post('findings/fixes', [FindingController::class, 'fix']);

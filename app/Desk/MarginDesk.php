@@ -40,6 +40,17 @@ final readonly class MarginDesk
         );
     }
 
+    /** What stands in the book as entered, whatever anybody has pending: what a customer may be told. */
+    public function entered(string $technicianId, string $customer): Margin
+    {
+        return $this->scope->tenant(
+            $technicianId,
+            $customer,
+            Ability::Read,
+            fn (TenantRow $tenant): Margin => $this->margins->entered($tenant),
+        );
+    }
+
     /** Accepts a finding with a reason and until a day; on the Roster it counts no more. */
     public function waive(
         string $technicianId,

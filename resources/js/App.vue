@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, isProblem, take, type Kind } from '@/api'
 import { customerCommands, rosterAsLeft, rosterQuery } from '@/roster'
+import { rulesQuery } from '@/rules'
 import { sessionQuery, useSession } from '@/session'
 import {
   CommandBox,
@@ -16,8 +17,6 @@ import {
   useFinder,
   useShortcuts,
 } from '@/shared'
-
-const RULES_ARE_KNOWN_FOR = 600_000
 
 const { session, technician, signOut } = useSession()
 const { data: customers } = useQuery({ ...rosterQuery, enabled: () => technician.value !== null })
@@ -90,11 +89,7 @@ useFinder(async (typed) => {
   if (technician.value === null) return []
   const [{ found }, { rules }] = await Promise.all([
     take(client.GET('/find', { params: { query: { words: typed } } })),
-    queryClient.query({
-      queryKey: ['rules'],
-      queryFn: async () => take(client.GET('/rules')),
-      staleTime: RULES_ARE_KNOWN_FOR,
-    }),
+    queryClient.query(rulesQuery),
   ])
   const words = typed.toLowerCase().split(/\s+/)
   return [
@@ -104,9 +99,9 @@ useFinder(async (typed) => {
       run: () => void router.push({ name: 'desk', params: { customer: each.customer }, query: { at: each.ref } }),
     })),
     ...rules
-      .filter((rule) => words.every((word) => `${rule.id} ${rule.what}`.toLowerCase().includes(word)))
+      .filter((rule) => words.every((word) => `${rule.id} ${rule.name} ${rule.what}`.toLowerCase().includes(word)))
       .map((rule) => ({
-        label: rule.what,
+        label: rule.name,
         kind: `rule · ${rule.id}`,
         run: () => void router.push({ name: 'rules', query: { rule: rule.id } }),
       })),

@@ -18,6 +18,7 @@ export const router = createRouter({
     { path: '/findings', name: 'findings', component: () => import('./findings/FindingsView.vue') },
     { path: '/rules', name: 'rules', component: () => import('./rules/RulesView.vue') },
     { path: '/taking-on', name: 'taking-on', component: () => import('./takingon/TakingOnView.vue') },
+    { path: '/customers/:customer/report', name: 'report', component: () => import('./letters/CustomerReport.vue') },
     { path: '/customers/:customer/:chapter?', name: 'desk', component: () => import('./desk/DeskView.vue') },
     {
       path: '/:unknown(.*)*',

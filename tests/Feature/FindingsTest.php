@@ -51,6 +51,37 @@ final class FindingsTest extends FeatureTestCase
         $this->actingAs($this->sol);
     }
 
+    public function test_a_customer_is_told_in_their_language_what_stands_in_the_book_as_entered(): void
+    {
+        $customer = $this->customers[0];
+        // What somebody has pending is no customer's affair yet.
+        $this->edit($customer, [
+            ['object' => 'group:desk', 'path' => 'noAnswerSeconds', 'value' => 300],
+        ])->assertOk();
+        $path = "/api/customers/{$customer}/report";
+        $english = $this->getJson($path)->assertOk();
+
+        $english->assertJson(['language' => 'en', 'languages' => [
+            ['tag' => 'en', 'name' => 'English'], ['tag' => 'fr-CA', 'name' => 'Français (Canada)'],
+        ]]);
+        $told = $english->json('findings');
+        self::assertContains('Limit shorter than one pass', array_column($told, 'name'));
+        self::assertNotContains('Not pushed yet', array_column($told, 'name'));
+
+        $french = $this->getJson("{$path}?language=fr-CA")->assertOk()->json();
+        self::assertSame('fr-CA', $french['language']);
+        self::assertSame(array_column($told, 'severity'), array_column($french['findings'], 'severity'));
+        $short = array_values(array_filter(
+            $french['findings'],
+            static fn (array $each): bool => $each['name'] === 'Délai plus court qu’un tour',
+        ))[0];
+        self::assertStringEndsWith(': le délai finit avant que tous aient sonné', $short['title']);
+        self::assertStringContainsString('Un tour complet dure', $short['detail']);
+
+        $this->getJson("{$path}?language=de")->assertStatus(422);
+        $this->actingAs($this->technician())->getJson($path)->assertNotFound();
+    }
+
     public function test_a_finding_is_given_to_somebody_until_a_day_and_keeps_that_when_it_is_seen_again(): void
     {
         $print = $this->line($this->customers[0])['fingerprint'];

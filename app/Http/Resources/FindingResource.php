@@ -19,6 +19,7 @@ final class FindingResource
     {
         return [
             'rule' => $finding->about->id,
+            'name' => $finding->about->name(),
             'severity' => $finding->severity()->value,
             'title' => $finding->title(),
             'detail' => $finding->detail(),

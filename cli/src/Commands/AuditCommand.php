@@ -28,6 +28,8 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Hours\ZoneClock;
+use Jaunty\Core\Words\Language;
+use Jaunty\Core\Words\UnknownLanguage;
 
 /** What is wrong with books, for people and for pipelines. */
 final class AuditCommand implements Command
@@ -35,18 +37,18 @@ final class AuditCommand implements Command
     public function usage(): string
     {
         return 'BOOK... [--at DATE] [--rule ID]... [--threshold NAME=VALUE]... [--fail-on '
-            . 'blocker|error|warning|note] [--fix FILE]';
+            . 'blocker|error|warning|note] [--fix FILE] [--language TAG]';
     }
 
     public function about(): string
     {
         return 'what is wrong with each book, heaviest first; --fix writes the change set that mends what can be '
-            . 'mended; --format=sarif, junit and csv as well';
+            . 'mended; --format=sarif, junit and csv as well; --language fr-CA says what is found in French';
     }
 
     public function options(): array
     {
-        return ['at', 'rule', 'threshold', 'fail-on', 'fix'];
+        return ['at', 'rule', 'threshold', 'fail-on', 'fix', 'language'];
     }
 
     public function run(Arguments $arguments): Report
@@ -57,6 +59,7 @@ final class AuditCommand implements Command
             ?? throw new Misuse("--fail-on is blocker, error, warning or note, not {$arguments->option('fail-on')}");
         $auditor = new Auditor($rules);
         $thresholds = self::thresholds($arguments->options('threshold'));
+        $in = self::language($arguments->option('language'));
         $found = [];
         foreach ($arguments->files as $file) {
             $book = Files::book($file);
@@ -69,16 +72,24 @@ final class AuditCommand implements Command
         $audited = array_map(
             static fn (string $file, array $findings): Audited => new Audited(
                 $file,
-                array_map(ReportLine::of(...), $findings),
+                array_map(static fn (Finding $each): ReportLine => ReportLine::of($each, $in), $findings),
             ),
             array_keys($found),
             $found,
         );
 
         return new Report(
-            implode('', array_map(self::text(...), array_keys($found), $found))
+            implode('', array_map(
+                static fn (string $file, array $of): string => self::text($file, $of, $in),
+                array_keys($found),
+                $found,
+            ))
             . $fixed,
-            array_map(self::value(...), array_keys($found), $found),
+            array_map(
+                static fn (string $file, array $of): array => self::value($file, $of, $in),
+                array_keys($found),
+                $found,
+            ),
             array_filter(array_merge(...array_values($found)), $isHeavy) !== [],
             [
                 'csv' => static fn (): string => CsvReport::of($audited),
@@ -114,6 +125,15 @@ final class AuditCommand implements Command
                     static fn (string $id): bool => self::isMeant($rule, $id),
                 ) !== [],
             ));
+    }
+
+    private static function language(?string $tag): Language
+    {
+        try {
+            return $tag === null ? Language::english() : Language::of($tag);
+        } catch (UnknownLanguage $unknown) {
+            throw new Misuse("--language: {$unknown->getMessage()}");
+        }
     }
 
     /** A rule by its id, or every rule of an area: `groups`. */
@@ -180,7 +200,7 @@ final class AuditCommand implements Command
     }
 
     /** @param list<Finding> $findings */
-    private static function text(string $file, array $findings): string
+    private static function text(string $file, array $findings, Language $in): string
     {
         $text = "{$file}: " . ($findings === [] ? "nothing found\n" : count($findings) . (
             count($findings) === 1 ? " finding\n" : " findings\n"
@@ -189,8 +209,8 @@ final class AuditCommand implements Command
             $text .= sprintf(
                 "  %-8s %s\n           %s\n           %s%s\n",
                 $finding->severity()->value,
-                $finding->title(),
-                $finding->detail(),
+                $finding->title($in),
+                $finding->detail($in),
                 $finding->about->id,
                 $finding->fix === null ? '' : "; can be mended: {$finding->fix->label}",
             );
@@ -203,13 +223,13 @@ final class AuditCommand implements Command
      * @param  list<Finding>  $findings
      * @return array<string, mixed>
      */
-    private static function value(string $file, array $findings): array
+    private static function value(string $file, array $findings, Language $in): array
     {
         return ['book' => $file, 'findings' => array_map(static fn (Finding $finding): array => [
             'rule' => $finding->about->id,
             'severity' => $finding->severity()->value,
-            'title' => $finding->title(),
-            'detail' => $finding->detail(),
+            'title' => $finding->title($in),
+            'detail' => $finding->detail($in),
             'objects' => array_map(
                 static fn (BookObject $object): string => (string) Reference::of($object),
                 $finding->objects,

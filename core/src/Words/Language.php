@@ -46,6 +46,20 @@ final class Language
         return self::$read[$tag] ??= self::read($tag);
     }
 
+    /**
+     * The one that fits what somebody speaks best: `fr-CA` for `fr`, English for whatever is not here.
+     *
+     * @param  string  $tag  BCP 47
+     */
+    public static function near(string $tag): self
+    {
+        $tags = array_keys(self::all());
+        $primary = static fn (string $each): string => strtolower(explode('-', $each)[0]);
+        $same = array_filter($tags, static fn (string $each): bool => $primary($each) === $primary($tag));
+
+        return self::of(in_array($tag, $tags, true) ? $tag : (reset($same) === false ? self::ENGLISH : reset($same)));
+    }
+
     /** @return non-empty-array<string, string> the name of each, in itself, by its tag; English first */
     public static function all(): array
     {
@@ -100,6 +114,56 @@ final class Language
     public function pattern(string $id): string
     {
         return $this->messages[$id] ?? throw UnsayableMessage::missing($this->tag, $id);
+    }
+
+    /**
+     * What somebody has to write yet, or better, before it says whatever another says.
+     *
+     * @return list<string>
+     */
+    public function lacks(self $english): array
+    {
+        $lacks = [];
+        foreach (array_diff($english->ids(), $this->ids()) as $id) {
+            $lacks[] = "{$id} is not said";
+        }
+        foreach (array_diff($this->ids(), $english->ids()) as $id) {
+            $lacks[] = "{$id} is asked of nobody";
+        }
+        foreach (array_intersect($this->ids(), $english->ids()) as $id) {
+            $unknown = $this->unknownTo($english->pattern($id), $id);
+            if ($unknown !== null) {
+                $lacks[] = $unknown;
+            }
+        }
+
+        return $lacks;
+    }
+
+    /** Says a message in each of its cases, with the arguments that another's pattern has. */
+    private function unknownTo(string $pattern, string $id): ?string
+    {
+        preg_match_all('/\{(\w+)(?=[,}])/', $pattern, $named);
+        preg_match_all('/\{(\w+), (?:plural|number)/', "{$pattern} {$this->messages[$id]}", $counted);
+        preg_match_all('/(\w+) \{/', $this->messages[$id], $cases);
+        foreach (['1', '2', ...$cases[1]] as $case) {
+            $with = array_fill_keys($named[1], $case);
+            foreach ($counted[1] as $name) {
+                if (isset($with[$name])) {
+                    $with[$name] = is_numeric($case) ? (int) $case : 3;
+                }
+            }
+            try {
+                $said = $this->say(new Message($id, $with));
+            } catch (UnsayableMessage $unsayable) {
+                return $unsayable->getMessage();
+            }
+            if (preg_match('/\{\w*\}/', $said, $left) === 1) {
+                return "{$id} names {$left[0]}, which nobody tells it";
+            }
+        }
+
+        return null;
     }
 
     private function inWords(string|int|Message|Listing|Day $what): string|int
@@ -164,6 +228,13 @@ final class Language
         }
         /** @var array{name: string, day: string, messages: array<string, string|array<string, string>>} $all */
         $all = json_decode((string) file_get_contents($file), true, 512, JSON_THROW_ON_ERROR);
+
+        return self::ofValue($tag, $all);
+    }
+
+    /** @param array{name: string, day: string, messages: array<string, string|array<string, string>>} $all of a file */
+    public static function ofValue(string $tag, array $all): self
+    {
         $messages = [];
         foreach ($all['messages'] as $id => $said) {
             foreach (is_array($said) ? $said : ['' => $said] as $part => $message) {

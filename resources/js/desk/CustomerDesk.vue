@@ -236,6 +236,11 @@ useCommands(() => [
   },
   { label: 'Read the switch again', kind: 'this customer', run: () => void desk.beside.readAgain() },
   { label: 'Take the last edit back', kind: 'this customer', run: () => void takeBack() },
+  {
+    label: 'Report for the customer',
+    kind: 'this customer',
+    run: () => void router.push({ name: 'report', params: { customer: props.customer } }),
+  },
   ...['user', 'group', 'mailbox'].map((kind) => ({
     label: `New ${kind}`,
     kind: 'this customer',

@@ -88,7 +88,7 @@ async function fix(): Promise<void> {
       <p>{{ finding.why }}</p>
       <p>{{ finding.remedy }}</p>
       <p>
-        Rule <span class="mono">{{ finding.rule }}</span>; {{ finding.source }}.
+        {{ finding.name }}: rule <span class="mono">{{ finding.rule }}</span>; {{ finding.source }}.
       </p>
     </div>
     <WaiveSheet

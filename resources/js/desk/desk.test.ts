@@ -315,6 +315,7 @@ describe('the margin', () => {
   it('takes what is said of the edited book with the edit, and does not ask for it again', async () => {
     const finding: Finding = {
       rule: 'users.ring-too-short',
+      name: 'Rings too short',
       severity: 'warning',
       title: 'ines: rings for three seconds',
       detail: '',

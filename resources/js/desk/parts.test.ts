@@ -70,6 +70,7 @@ const RULER: Ruler = {
 }
 const FINDING: Finding = {
   rule: 'groups.limit-shorter-than-one-pass',
+  name: 'Limit shorter than one pass',
   severity: 'error',
   title: 'Front Desk: the limit ends before everyone has rung',
   detail: 'Joss Arden is never properly rung.',

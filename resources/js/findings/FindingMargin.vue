@@ -7,7 +7,7 @@ import { findingsQuery } from './findingQueries'
 import { isDue, keyOf } from './sorting'
 
 /** All that is known of one finding: since when, by which revision, who sees to it until when, and what can be done. */
-const props = defineProps<{ line: FindingLine; technicians: Findings['technicians']; what?: string | undefined }>()
+const props = defineProps<{ line: FindingLine; technicians: Findings['technicians']; name?: string | undefined }>()
 const emit = defineEmits<{ open: []; mend: [] }>()
 
 const queryClient = useQueryClient()
@@ -94,7 +94,7 @@ const whoever = computed(() => [
       </dd>
       <dt>Rule</dt>
       <dd>
-        {{ what }}
+        {{ name }}
         <router-link :to="{ name: 'rules', query: { rule: line.rule } }" class="mono">{{ line.rule }}</router-link>
       </dd>
     </dl>

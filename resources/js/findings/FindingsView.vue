@@ -4,6 +4,7 @@ import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { client, detailOf, take, type FindingLine } from '@/api'
 import { chapterOfFinding } from '@/desk'
+import { rulesQuery } from '@/rules'
 import {
   age,
   ChoiceField,
@@ -23,7 +24,7 @@ import {
 } from '@/shared'
 import AuditBar from './AuditBar.vue'
 import FindingMargin from './FindingMargin.vue'
-import { findingsQuery, FORMATS, rulesQuery, saveAs } from './findingQueries'
+import { findingsQuery, FORMATS, saveAs } from './findingQueries'
 import MendSheet from './MendSheet.vue'
 import { grouped, isDue, isFresh, keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
 import TrendBars from './TrendBars.vue'
@@ -35,7 +36,7 @@ const queryClient = useQueryClient()
 const now = useNow()
 const { data, error, refetch } = useQuery(findingsQuery)
 const rules = useQuery(rulesQuery)
-const whatOf = computed(() => new Map((rules.data.value?.rules ?? []).map((rule) => [rule.id, rule.what])))
+const nameOf = computed(() => new Map((rules.data.value?.rules ?? []).map((rule) => [rule.id, rule.name])))
 
 const { place: filter, written } = useAddressed<Wanted & { by: Grouping; at: string }>(
   { weight: 'any', kind: 'standing', words: '', by: 'rule', at: '' },
@@ -312,7 +313,7 @@ useShortcuts([
                 <tr v-if="row.head !== undefined" class="head">
                   <th scope="rowgroup" colspan="6">
                     <span v-if="filter.by === 'rule'"
-                      >{{ whatOf.get(row.head.title) }} <span class="mono soft">{{ row.head.title }}</span></span
+                      >{{ nameOf.get(row.head.title) }} <span class="mono soft">{{ row.head.title }}</span></span
                     ><span v-else>{{ row.head.title }}</span>
                     {{ ' ' }}
                     <span class="soft">{{ row.head.lines.length }}</span>
@@ -382,7 +383,7 @@ useShortcuts([
           :key="keyOf(here)"
           :line="here"
           :technicians="data.technicians"
-          :what="whatOf.get(here.rule)"
+          :name="nameOf.get(here.rule)"
           @open="open(here)"
           @mend="mend([here])"
         />

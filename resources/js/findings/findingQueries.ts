@@ -1,13 +1,6 @@
 import { queryOptions } from '@tanstack/vue-query'
 import { client, take, type AuditRun, type FindingLine, type Findings } from '@/api'
 
-/** What each rule looks for, to be said beside its id. */
-export const rulesQuery = queryOptions({
-  queryKey: ['rules'],
-  queryFn: async () => take(client.GET('/rules')),
-  staleTime: 300_000,
-})
-
 export const findingsQuery = queryOptions({
   queryKey: ['findings'],
   queryFn: async (): Promise<Findings> => await take(client.GET('/findings')),

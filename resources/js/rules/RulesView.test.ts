@@ -7,6 +7,7 @@ import RulesView from './RulesView.vue'
 const RULE: RuleLine = {
   id: 'menus.too-many-choices',
   severity: 'warning',
+  name: 'Too many choices',
   what: 'A menu has too many choices.',
   why: 'Nobody remembers them.',
   remedy: 'Split it.',
@@ -21,6 +22,7 @@ const SILENT: RuleLine = {
   ...RULE,
   id: 'chains.loop',
   severity: 'error',
+  name: 'Chain that comes back',
   what: 'A chain comes back to itself.',
   thresholds: [],
   findings: 0,

@@ -16,14 +16,14 @@ import {
   useTitle,
 } from '@/shared'
 import { rosterQuery } from '@/roster'
+import { rulesQuery } from './rulesQuery'
 import ThresholdField from './ThresholdField.vue'
 
 /** Every rule of the audit: what it looks for, how often it fires, and what counts as too much for it. */
 const route = useRoute()
 const router = useRouter()
 const queryClient = useQueryClient()
-const RULES = ['rules']
-const { data, error, refetch } = useQuery({ queryKey: RULES, queryFn: async () => take(client.GET('/rules')) })
+const { data, error, refetch } = useQuery({ ...rulesQuery, staleTime: 0 })
 const { data: customers } = useQuery(rosterQuery)
 
 const words = ref('')
@@ -60,7 +60,8 @@ const lines = computed(() => {
   const sorted = [...(data.value?.rules ?? [])].sort((a, b) => a.id.localeCompare(b.id))
   return sorted.filter(
     (rule) =>
-      isWanted(rule) && looked.every((word) => `${rule.id} ${rule.what} ${rule.why}`.toLowerCase().includes(word)),
+      isWanted(rule) &&
+      looked.every((word) => `${rule.id} ${rule.name} ${rule.what} ${rule.why}`.toLowerCase().includes(word)),
   )
 })
 const here = computed(() => lines.value[at.value])
@@ -110,7 +111,7 @@ function findingsOf(rule: RuleLine | undefined): void {
 async function set(name: string, value: number | null): Promise<void> {
   if (customer.value === '') {
     await take(client.PUT('/thresholds/{threshold}', { params: { path: { threshold: name } }, body: { value } }))
-    await queryClient.invalidateQueries({ queryKey: RULES })
+    await queryClient.invalidateQueries({ queryKey: rulesQuery.queryKey })
   } else {
     await take(
       client.PUT('/customers/{customer}/thresholds/{threshold}', {
@@ -120,7 +121,7 @@ async function set(name: string, value: number | null): Promise<void> {
     )
     await Promise.all([
       queryClient.invalidateQueries({ queryKey: ['thresholds'] }),
-      queryClient.invalidateQueries({ queryKey: RULES }),
+      queryClient.invalidateQueries({ queryKey: rulesQuery.queryKey }),
     ])
   }
   void queryClient.invalidateQueries({ queryKey: ['findings'] })
@@ -218,7 +219,9 @@ useTitle(() => ['Rules'])
                 @click="at = index"
               >
                 <td><SeverityBars :severity="rule.severity" /></td>
-                <td class="mono">{{ rule.id }}</td>
+                <td>
+                  {{ rule.name }}<br /><span class="mono soft">{{ rule.id }}</span>
+                </td>
                 <td>{{ rule.what }}</td>
                 <td>
                   <router-link
@@ -234,7 +237,8 @@ useTitle(() => ['Rules'])
         </div>
         <aside v-if="here !== undefined" class="about" aria-label="The rule">
           <p class="mono soft">{{ here.id }}</p>
-          <h2>{{ here.what }}</h2>
+          <h2>{{ here.name }}</h2>
+          <p>{{ here.what }}</p>
           <p>{{ here.why }}</p>
           <p>{{ here.remedy }}</p>
           <p class="soft">

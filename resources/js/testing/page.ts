@@ -18,6 +18,7 @@ export async function open(
       { path: pattern, component: screen },
       { path: '/findings', name: 'findings', component: Anywhere },
       { path: '/rules', name: 'rules', component: Anywhere },
+      { path: '/customers/:customer/report', name: 'report', component: Anywhere },
       { path: '/customers/:customer/:chapter?', name: 'desk', component: Anywhere },
       { path: '/:rest(.*)*', component: Anywhere },
     ],

@@ -17,9 +17,8 @@ export class Refused {
 }
 
 /**
- * A server inside the test. Answers what it was told to for `METHOD /path`, a function being asked with the body, at
- * its leisure
- * where it promises; a call it was not told of fails.
+ * A server inside the test. Answers what it was told to for `METHOD /path`, a function being asked with the body and
+ * the address, at its leisure where it promises; a call it was not told of fails.
  * `asked` holds what was sent, in order.
  */
 export function fakeServer(handlers: Record<string, unknown>): {
@@ -28,7 +27,8 @@ export function fakeServer(handlers: Record<string, unknown>): {
 } {
   const asked: { call: string; body: unknown }[] = []
   vi.stubGlobal('fetch', async (request: Request) => {
-    const call = `${request.method} ${new URL(request.url).pathname.replace(/^\/api/, '')}`
+    const address = new URL(request.url)
+    const call = `${request.method} ${address.pathname.replace(/^\/api/, '')}`
     const text = await request.text()
     // A file is what it is.
     const isFile = !(request.headers.get('Content-Type') ?? 'application/json').startsWith('application/json')
@@ -37,7 +37,7 @@ export function fakeServer(handlers: Record<string, unknown>): {
     if (!(call in handlers)) throw new Error(`nobody told the server what to say to ${call}`)
     const handler = handlers[call]
     const answer: unknown = await (typeof handler === 'function'
-      ? (handler as (body: unknown) => unknown)(body)
+      ? (handler as (body: unknown, address: URL) => unknown)(body, address)
       : handler)
     if (answer instanceof Refused) {
       const problem = {

@@ -22,6 +22,7 @@ use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Calls\OneCall\TraceStep;
 use Jaunty\Core\Change\FieldPath;
+use Jaunty\Core\Words\Language;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -208,6 +209,20 @@ final class RulesTest extends TestCase
             $samples = RuleCase::of($rule);
             foreach (array_filter(self::found($rule, $samples->bad()), $has) as $place => $finding) {
                 yield "{$rule->about()->id} {$place}" => [$rule, $finding];
+            }
+        }
+    }
+
+    #[DataProvider('rules')]
+    public function test_it_is_said_in_every_language(Rule $rule): void
+    {
+        foreach (self::found($rule, RuleCase::of($rule)->bad()) as $finding) {
+            foreach (array_diff(array_keys(Language::all()), [Language::ENGLISH]) as $tag) {
+                $said = [$finding->title(Language::of($tag)), $finding->detail(Language::of($tag))];
+
+                self::assertNotContains('', $said);
+                self::assertDoesNotMatchRegularExpression('/[{}]/', implode(' ', $said), $finding->about->id);
+                self::assertNotSame([$finding->title(), $finding->detail()], $said);
             }
         }
     }

@@ -8,6 +8,7 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Words\Language;
 
 /** What reports say of a finding: of one just made, or of one kept from an earlier audit. */
 final readonly class ReportLine
@@ -30,13 +31,13 @@ final readonly class ReportLine
     ) {
     }
 
-    public static function of(Finding $finding): self
+    public static function of(Finding $finding, ?Language $in = null): self
     {
         return new self(
             $finding->about->id,
             $finding->severity(),
-            $finding->title(),
-            $finding->detail(),
+            $finding->title($in),
+            $finding->detail($in),
             array_map(static fn (BookObject $object): string => (string) Reference::of($object), $finding->objects),
             $finding->path,
             $finding->count,

@@ -1,0 +1,1 @@
+export { rulesQuery } from './rulesQuery'
