@@ -91,7 +91,7 @@ useTitle(() => [t('title'), data.value?.customer])
             </dl>
           </template>
         </section>
-        <p class="soft">{{ t('by', { reseller }) }}</p>
+        <p class="soft by">{{ t('by', { reseller }) }}</p>
       </template>
     </main>
   </div>
@@ -121,6 +121,14 @@ h2 {
 
 h2 .soft {
   font: 13px/1.4 var(--sans);
+}
+
+p {
+  margin: 6px 0;
+}
+
+.by {
+  margin-top: 24px;
 }
 
 ul {

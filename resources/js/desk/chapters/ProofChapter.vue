@@ -179,7 +179,7 @@ const heaviest = computed(
           heaviest === 0 ? 'nothing that loses calls' : `${plural(heaviest, 'finding')} that lose or mislead calls`
         }}</span
       >
-      <router-link :to="{ name: 'report', params: { customer } }">Report for the customer</router-link>
+      <router-link class="act" :to="{ name: 'report', params: { customer } }">Report for the customer</router-link>
     </div>
     <div class="wide">
       <table data-testid="proof">
