@@ -55,6 +55,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
         Route::middleware(['auth', EndsInTime::class, NeedsEdit::class])->group(static function () use ($number): void {
             Route::middleware(PeopleOnly::class)->group(static function (): void {
                 Route::delete('session', [SessionController::class, 'destroy']);
+                Route::put('session/manner', [SessionController::class, 'manner']);
                 Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:password');
                 Route::get('sessions', [SignedInController::class, 'index']);
                 Route::delete('sessions', [SignedInController::class, 'endOthers']);

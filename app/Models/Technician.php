@@ -17,6 +17,9 @@ use Illuminate\Contracts\Auth\Authenticatable as AuthenticatableContract;
  * @property string $password
  * @property bool $lead
  * @property bool $digest
+ * @property string $clock 24 or 12
+ * @property string $days dayFirst, monthFirst or yearFirst
+ * @property string $numbers comma, space or dot: what stands between thousands
  * @property ?string $totp_secret
  * @property ?\Carbon\CarbonImmutable $totp_confirmed_at
  * @property ?int $totp_last_step

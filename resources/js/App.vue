@@ -63,6 +63,7 @@ useCommands(() =>
           : []),
         ...(technician.value.lead ? [{ label: 'People', kind: 'screen', run: () => void router.push('/people') }] : []),
         { label: 'Tokens for programs', kind: 'screen', run: () => void router.push('/tokens') },
+        { label: 'Dates, times and numbers', kind: 'setting', run: () => void router.push('/manner') },
         { label: 'Second factor', kind: 'screen', run: () => void router.push('/second-factor') },
         { label: 'Light or dark', kind: 'setting', run: toggleTheme },
         { label: 'Sign out', kind: 'session', run: () => void signOut() },

@@ -12,6 +12,7 @@ export const router = createRouter({
       component: () => import('./session/NewPasswordView.vue'),
       meta: { open: true },
     },
+    { path: '/manner', name: 'manner', component: () => import('./session/MannerView.vue') },
     { path: '/tokens', name: 'tokens', component: () => import('./session/TokensView.vue') },
     { path: '/people', name: 'people', component: () => import('./people/PeopleView.vue') },
     { path: '/join', name: 'join', component: () => import('./people/JoinView.vue'), meta: { open: true } },

@@ -27,6 +27,20 @@ final class SessionTest extends FeatureTestCase
         $this->getJson('/api/session')->assertJsonPath('technician', null);
     }
 
+    public function test_each_technician_says_how_times_days_and_numbers_are_read(): void
+    {
+        $usual = ['clock' => '24', 'days' => 'dayFirst', 'numbers' => 'comma'];
+        $own = ['clock' => '12', 'days' => 'monthFirst', 'numbers' => 'space'];
+        $this->actingAs($this->lead);
+        $this->getJson('/api/session')->assertJsonPath('technician.manner', $usual);
+        $this->putJson('/api/session/manner', $own)->assertOk()->assertJsonPath('technician.manner', $own);
+        $this->getJson('/api/session')->assertJsonPath('technician.manner', $own);
+        $this->putJson('/api/session/manner', ['clock' => '13'] + $own)->assertStatus(422)
+            ->assertJsonPath('errors.0.pointer', '/clock');
+
+        $this->actingAs($this->technician())->getJson('/api/session')->assertJsonPath('technician.manner', $usual);
+    }
+
     public function test_a_wrong_password_and_an_unknown_name_get_the_same_answer(): void
     {
         $wrong = $this->signIn($this->lead, 'not this')->assertStatus(422);

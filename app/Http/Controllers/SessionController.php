@@ -52,6 +52,21 @@ final class SessionController extends Controller
         return $this->answer($technician);
     }
 
+    /** How times, days and numbers are said to whoever is signed in. */
+    public function manner(Request $request): JsonResponse
+    {
+        /** @var array{clock: string, days: string, numbers: string} $given */
+        $given = $request->validate([
+            'clock' => ['required', 'in:24,12'],
+            'days' => ['required', 'in:dayFirst,monthFirst,yearFirst'],
+            'numbers' => ['required', 'in:comma,space,dot'],
+        ]);
+        $technician = $this->technician($request);
+        $technician->forceFill($given)->save();
+
+        return $this->answer($technician);
+    }
+
     public function destroy(Request $request): Response
     {
         $this->guard->logout();

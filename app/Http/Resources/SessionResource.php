@@ -24,6 +24,9 @@ final readonly class SessionResource
                 'lead' => $technician->lead,
                 'secondFactor' => $technician->usesSecondFactor(),
                 'mayTakeOn' => $mayTakeOn,
+                'manner' => [
+                    'clock' => $technician->clock, 'days' => $technician->days, 'numbers' => $technician->numbers,
+                ],
             ],
             'reseller' => is_string($reseller) ? $reseller : '',
             'now' => $clock->now()->format(\DateTimeInterface::ATOM),

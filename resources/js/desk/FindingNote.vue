@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Finding } from '@/api'
-import { SeverityBars } from '@/shared'
+import { inManner, SeverityBars } from '@/shared'
 import { withNames } from './calls'
 import ChangeLine from './ChangeLine.vue'
 import { chapterOfFinding } from './chapters'
@@ -54,7 +54,7 @@ async function fix(): Promise<void> {
   <section class="note" :class="{ here: isHere }" data-testid="finding" :data-rule="finding.rule">
     <h3>
       <SeverityBars class="bars" :severity="finding.severity" /><button type="button" class="title" @click="go">
-        {{ finding.title }}
+        {{ inManner(finding.title) }}
       </button>
     </h3>
     <p class="soft">{{ withNames(finding.detail, names) }}</p>

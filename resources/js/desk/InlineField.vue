@@ -25,7 +25,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ take: [value: unknown] }>()
 
-const { names } = useDesk()
+const { names, zone } = useDesk()
 const { faults, changes, edit } = useDraft()
 const id = useId()
 const field = computed<FieldType>(() => ({ ...typeAt(props.object.kind, props.path), ...props.type }))
@@ -75,7 +75,7 @@ function commit(): void {
   const said = typed.value
   if (said === undefined) return
   typed.value = undefined
-  const result = read(said, field.value)
+  const result = read(said, field.value, zone.value)
   if (said.trim() === typedOf(current.value, field.value, names.value)) leave()
   else if ('fault' in result) faults.set(cellKey(props.object.ref, props.path), { typed: said, detail: result.fault })
   else keep(result.value, said)

@@ -50,6 +50,28 @@ describe('reading a cell', () => {
     expect(read('—', column('number', 'Leads to'))).toEqual({ value: null })
   })
 
+  it('reads days, times and hours as people type them, and refuses what is none or may be two', () => {
+    const halifax = (typed: string, type: 'date' | 'time' | 'spans') => read(typed, { type }, 'America/Halifax')
+    for (const typed of ['2026-12-24', '24 Dec 2026', 'Thu Dec 24, 2026', '24/12/2026'])
+      expect(halifax(typed, 'date'), typed).toEqual({ value: '2026-12-24' })
+    for (const typed of ['xx', '4/5/2027', '31 Feb 2027', '20261224'])
+      expect(halifax(typed, 'date'), typed).toEqual({
+        fault: `a day such as Thu 24 Dec 2026 is wanted here, not "${typed}"`,
+      })
+    for (const typed of ['17', '17:00', '5 pm']) expect(halifax(typed, 'time'), typed).toEqual({ value: '17:00' })
+    expect(halifax('25:00', 'time')).toEqual({ fault: 'a time such as 08:00 is wanted here, not "25:00"' })
+    expect(halifax('8-12, 1 pm to 5pm', 'spans')).toEqual({
+      value: [
+        { from: '08:00', to: '12:00' },
+        { from: '13:00', to: '17:00' },
+      ],
+    })
+    for (const typed of ['8', '8-12-17', 'till 3', '8 to xx'])
+      expect(halifax(typed, 'spans'), typed).toEqual({
+        fault: `hours such as 08:00 to 12:00, 13:00 to 17:00 are wanted here, not "${typed}"`,
+      })
+  })
+
   it('reads back what it shows', () => {
     for (const [value, col] of [
       [true, column('mailbox', 'Takes messages')],

@@ -1,3 +1,4 @@
+import { dayInWords, now, readDay, readTime, timeInWords } from '@/shared'
 import { WORDS, type FieldType } from './catalogue'
 import type { Names } from './names'
 import { asText } from './values'
@@ -5,6 +6,7 @@ import { asText } from './values'
 const YES = ['yes', 'y', 'true', 'on', '1']
 const NO = ['no', 'n', 'false', 'off', '0']
 export const UNSET = '—'
+const DATE = /^\d{4}-\d{2}-\d{2}$/
 
 /** A field's value as its cell shows it. */
 export function shown(value: unknown, column: FieldType, names: Names): string {
@@ -16,7 +18,9 @@ export function shown(value: unknown, column: FieldType, names: Names): string {
       return value === 1 ? '1 ring' : `${asText(value)} rings`
     case 'spans':
       return (
-        (value as { from: string; to: string }[]).map((each) => `${each.from} to ${each.to}`).join(', ') ||
+        (value as { from: string; to: string }[])
+          .map((each) => `${timeInWords(each.from)} to ${timeInWords(each.to)}`)
+          .join(', ') ||
         (column.unset ?? UNSET)
       )
     case 'counts':
@@ -32,6 +36,10 @@ export function shown(value: unknown, column: FieldType, names: Names): string {
         : (value as unknown[])
             .map((each) => (column.kinds === undefined ? asText(each) : names.of(asText(each))))
             .join(', ')
+    case 'date':
+      return DATE.test(asText(value)) ? dayInWords(asText(value)) : asText(value)
+    case 'time':
+      return timeInWords(asText(value))
     case 'flag':
       return value === true ? 'yes' : 'no'
     case 'choice':
@@ -55,7 +63,11 @@ export function typedOf(value: unknown, column: FieldType, names: Names): string
 }
 
 /** Reads what somebody typed or pasted into a cell; what only the server can judge is left to it. */
-export function read(typed: string, column: FieldType): { value: unknown } | { fault: string } {
+export function read(
+  typed: string,
+  column: FieldType,
+  zone = Intl.DateTimeFormat().resolvedOptions().timeZone,
+): { value: unknown } | { fault: string } {
   const text = typed.trim()
   if (text === '' || text === UNSET || text === column.unset)
     return column.type === 'list' || column.type === 'spans'
@@ -75,26 +87,26 @@ export function read(typed: string, column: FieldType): { value: unknown } | { f
       return /^\d{1,6}( ?rings?)?$/i.test(text)
         ? { value: Number.parseInt(text, 10) }
         : { fault: `a whole number is wanted here, not "${text}"` }
-    case 'date':
-      return /^\d{4}-\d{2}-\d{2}$/.test(text)
-        ? { value: text }
-        : { fault: `a date such as 2026-12-24 is wanted here, not "${text}"` }
-    case 'time':
-      return /^([01]?\d|2[0-4]):[0-5]\d$/.test(text)
-        ? { value: text.padStart(5, '0') }
-        : { fault: `a time such as 08:00 is wanted here, not "${text}"` }
+    case 'date': {
+      const day = readDay(text, zone, now())
+      return day === undefined
+        ? { fault: `a day such as ${dayInWords('2026-12-24')} is wanted here, not "${text}"` }
+        : { value: day }
+    }
+    case 'time': {
+      const time = readTime(text)
+      return time === undefined
+        ? { fault: `a time such as ${timeInWords('08:00')} is wanted here, not "${text}"` }
+        : { value: time }
+    }
     case 'spans': {
-      const spans = text
-        .split(/[,;]/)
-        .map((part) => /^\s*(\d{1,2}:\d{2})\s*(?:-|–|to)\s*(\d{1,2}:\d{2})\s*$/.exec(part))
-      return spans.includes(null)
+      const spans = text.split(/[,;]/).map((part) => {
+        const [from, to, ...more] = part.split(/\s*(?:-|–|\bto\b)\s*/).map(readTime)
+        return from === undefined || to === undefined || more.length > 0 ? undefined : { from, to }
+      })
+      return spans.includes(undefined)
         ? { fault: `hours such as 08:00 to 12:00, 13:00 to 17:00 are wanted here, not "${text}"` }
-        : {
-            value: spans.map((span) => ({
-              from: span?.[1]?.padStart(5, '0') ?? '',
-              to: span?.[2]?.padStart(5, '0') ?? '',
-            })),
-          }
+        : { value: spans }
     }
     case 'counts': {
       const counts = text.split(/[,;]/).map((part) => /^\s*(\S.*?)\s+(\d{1,6})\s*$/.exec(part))

@@ -589,6 +589,7 @@ describe('what callers notice of drift', () => {
         brings: [
           {
             rule: 'users.rings-too-long',
+            name: 'Rings too long',
             severity: 'warning',
             title: 'ines rings for long',
             detail: 'Callers give up.',

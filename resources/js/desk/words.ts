@@ -1,3 +1,4 @@
+import { timeInWords } from '@/shared'
 import { shown } from './cells'
 import { fieldAt, fieldsAlong } from './catalogue'
 import { columnsOf } from './columns'
@@ -37,7 +38,7 @@ export function itemInWords(ref: string, path: string, value: unknown, names: Na
   const fields = along !== undefined && 'fields' in along ? along.fields : []
   const inside = (name: string): string => valueInWords(ref, `${path}/${item.item}/${name}`, item[name], names)
   if (Array.isArray(item['days']) && typeof item['from'] === 'string' && typeof item['to'] === 'string')
-    return `${item['days'].map((day: unknown) => dayTitle(String(day))).join(', ')} ${item['from']}–${item['to']}`
+    return `${item['days'].map((day: unknown) => dayTitle(String(day))).join(', ')} ${timeInWords(item['from'])}–${timeInWords(item['to'])}`
   const set = fields.filter(
     ({ name, default: usual }) =>
       name !== 'item' &&

@@ -2,7 +2,7 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, detailOf, take, type FindingLine, type Findings } from '@/api'
-import { age, ChoiceField, DayField, SeverityBars, useNow } from '@/shared'
+import { age, ChoiceField, DayField, inManner, SeverityBars, useNow } from '@/shared'
 import { findingsQuery } from './findingQueries'
 import { isDue, keyOf } from './sorting'
 
@@ -50,8 +50,8 @@ const whoever = computed(() => [
     <p class="soft small">
       <router-link :to="{ name: 'desk', params: { customer: line.customer } }">{{ line.name }}</router-link>
     </p>
-    <h2><SeverityBars :severity="line.severity" /> {{ line.title }}</h2>
-    <p>{{ line.detail }}</p>
+    <h2><SeverityBars :severity="line.severity" /> {{ inManner(line.title) }}</h2>
+    <p>{{ inManner(line.detail) }}</p>
     <p class="act">
       <button type="button" class="quiet-button" @click="emit('open')">Open it</button>
       <button v-if="line.fix !== null && !line.waived" type="button" class="quiet-button" @click="emit('mend')">

@@ -11,6 +11,7 @@ import {
   dayInWords,
   EmptyState,
   ErrorState,
+  inManner,
   LoadingLines,
   PageTop,
   plural,
@@ -348,14 +349,14 @@ useShortcuts([
                     />
                   </td>
                   <td><SeverityBars :severity="row.line.severity" /></td>
-                  <td :title="row.line.detail">
+                  <td :title="inManner(row.line.detail)">
                     <a
                       :href="router.resolve(chapterOf(row.line)).href"
                       @click.stop.exact.prevent="void open(row.line)"
-                      >{{ row.line.title }}</a
+                      >{{ inManner(row.line.title) }}</a
                     >
                     {{ ' ' }}
-                    <span class="soft">{{ row.line.detail }}</span>
+                    <span class="soft">{{ inManner(row.line.detail) }}</span>
                   </td>
                   <td :class="{ mono: filter.by === 'customer' }">
                     {{ filter.by === 'rule' ? row.line.name : row.line.rule }}

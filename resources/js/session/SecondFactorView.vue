@@ -54,7 +54,10 @@ useTitle(() => ['Second factor'])
 <template>
   <PageTop
     ><router-link to="/">‹ Roster</router-link><span class="soft">{{ technician?.name }}</span
-    ><template #hand><router-link to="/tokens">Tokens for programs</router-link></template></PageTop
+    ><template #hand
+      ><router-link to="/manner">Dates, times and numbers</router-link
+      ><router-link to="/tokens">Tokens for programs</router-link></template
+    ></PageTop
   >
   <main class="factor">
     <h2>Second factor</h2>

@@ -1,13 +1,19 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { client, take, type Session } from '@/api'
-import { setClock } from '@/shared'
+import { setClock, setManner, USUAL_MANNER, type Manner } from '@/shared'
+
+/** What the server's clock says, and how whoever is signed in reads it. */
+function follow(session: Session): void {
+  setClock(session.now, session.clockStandsStill)
+  setManner(session.technician?.manner ?? USUAL_MANNER)
+}
 
 export const sessionQuery = queryOptions({
   queryKey: ['session'],
   queryFn: async (): Promise<Session> => {
     const session = await take(client.GET('/session'))
-    setClock(session.now, session.clockStandsStill)
+    follow(session)
     return session
   },
   staleTime: Infinity,
@@ -24,8 +30,14 @@ export function useSession() {
 
   async function signIn(signIn: string, password: string, code: string | null): Promise<void> {
     const session = await take(client.POST('/session', { body: { signIn, password, code } }))
-    setClock(session.now, session.clockStandsStill)
+    follow(session)
     forgetTheRest()
+    queryClient.setQueryData(sessionQuery.queryKey, session)
+  }
+
+  async function choose(manner: Manner): Promise<void> {
+    const session = await take(client.PUT('/session/manner', { body: manner }))
+    follow(session)
     queryClient.setQueryData(sessionQuery.queryKey, session)
   }
 
@@ -43,5 +55,6 @@ export function useSession() {
     reseller: computed(() => query.data.value?.reseller ?? ''),
     signIn,
     signOut,
+    choose,
   }
 }

@@ -1,4 +1,5 @@
 import type { BookObject } from '@/api'
+import { dayInWords, shortDay, timeInWords } from './manner'
 
 const MINUTE = 60_000
 const HOUR = 60 * MINUTE
@@ -13,23 +14,25 @@ export function age(instant: string, now: Date): string {
   return `${Math.floor(past / DAY)} d ago`
 }
 
-/** Weekday and time in a zone: `Tue 14:05`. */
-export function timeThere(now: Date, zone: string): string {
-  const parts = new Intl.DateTimeFormat('en-GB', {
-    weekday: 'short',
+/** The time in a zone, as the book writes it: `14:05`. */
+function timeIn(at: Date, zone: string): string {
+  return new Intl.DateTimeFormat('en-GB', {
     hour: '2-digit',
     minute: '2-digit',
+    hourCycle: 'h23',
     timeZone: zone,
-  }).formatToParts(now)
-  const part = (type: string): string => parts.find((each) => each.type === type)?.value ?? ''
-  return `${part('weekday')} ${part('hour')}:${part('minute')}`
+  }).format(at)
+}
+
+/** Weekday and time in a zone: `Tue 14:05`. */
+export function timeThere(now: Date, zone: string): string {
+  return `${dayInWords(dateIn(now, zone)).slice(0, 3)} ${timeInWords(timeIn(now, zone))}`
 }
 
 /** Date and time in a zone: `1 Dec 2026, 14:05`. */
 export function dateThere(instant: string, zone: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short', timeZone: zone }).format(
-    new Date(instant),
-  )
+  const at = new Date(instant)
+  return `${shortDay(dateIn(at, zone), true)}, ${timeInWords(timeIn(at, zone))}`
 }
 
 /** The date in a zone, as the book writes it: `2026-12-01`. */
@@ -46,15 +49,9 @@ export function dateIn(at: Date, zone: string): string {
 
 /** The same, short enough for a column: the time of today, the day of another. */
 export function dayThere(instant: string, zone: string, now: Date): string {
-  const said = (at: Date, options: Intl.DateTimeFormatOptions): string =>
-    new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options }).format(at)
-  const at = new Date(instant)
-  const day: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short', year: 'numeric' }
-  if (said(at, day) === said(now, day)) return said(at, { hour: '2-digit', minute: '2-digit' })
-  return said(
-    at,
-    said(at, { year: 'numeric' }) === said(now, { year: 'numeric' }) ? { day: 'numeric', month: 'short' } : day,
-  )
+  const [on, today] = [dateIn(new Date(instant), zone), dateIn(now, zone)]
+  if (on === today) return timeInWords(timeIn(new Date(instant), zone))
+  return shortDay(on, on.slice(0, 4) !== today.slice(0, 4))
 }
 
 /** A part of a sentence that stands alone; what somebody typed, which stands in quotation marks, stays as typed. */
@@ -126,16 +123,5 @@ export function minuteOfWeek(now: Date, zone: string): number {
     ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].indexOf(part('weekday')) * 1440 +
     Number(part('hour')) * 60 +
     Number(part('minute'))
-  )
-}
-
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-
-/** A date of the calendar, without any zone: `Thu 24 Dec 2026`. */
-export function dayInWords(date: string, withYear = true): string {
-  const day = new Date(`${date}T12:00:00Z`)
-  const weekday = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'][day.getUTCDay()] ?? ''
-  return (
-    `${weekday} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()] ?? ''}` + (withYear ? ` ${day.getUTCFullYear()}` : '')
   )
 }

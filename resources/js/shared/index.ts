@@ -6,7 +6,6 @@ export {
   dateIn,
   dateThere,
   dayThere,
-  dayInWords,
   kindsInWords,
   minuteOfWeek,
   plural,
@@ -14,6 +13,17 @@ export {
   stageInWords,
   timeThere,
 } from './format'
+export {
+  count,
+  dayInWords,
+  hourInWords,
+  inManner,
+  readTime,
+  setManner,
+  timeInWords,
+  USUAL as USUAL_MANNER,
+  type Manner,
+} from './manner'
 export { default as CommandBox } from './keys/CommandBox.vue'
 export { useCommands, useFinder, useSayings, type Command } from './keys/commands'
 export { default as KeyHelp } from './keys/KeyHelp.vue'

@@ -9,13 +9,14 @@ import {
   EmptyState,
   ErrorState,
   FieldRow,
+  inManner,
   LoadingLines,
   PageTop,
   plural,
   SeverityBars,
   useShortcuts,
-  WeekStrip,
   useTitle,
+  WeekStrip,
 } from '@/shared'
 import AnswerForm from './AnswerForm.vue'
 import OtherSets from './OtherSets.vue'
@@ -350,8 +351,8 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
               <SeverityBars :severity="finding.severity" />
               {{ ' ' }}
               <div>
-                <strong>{{ finding.title }}</strong>
-                <p class="soft">{{ finding.detail }}</p>
+                <strong>{{ inManner(finding.title) }}</strong>
+                <p class="soft">{{ inManner(finding.detail) }}</p>
               </div>
             </li>
           </ul>

@@ -8,6 +8,7 @@ export const LENA = {
   lead: true,
   secondFactor: false,
   mayTakeOn: true,
+  manner: { clock: '24' as const, days: 'dayFirst' as const, numbers: 'comma' as const },
 }
 
 export const SESSION = {

@@ -2,7 +2,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, take, type ObjectOf } from '@/api'
-import { dateIn, dayInWords, EmptyState, now } from '@/shared'
+import { dateIn, dayInWords, EmptyState, inManner, now } from '@/shared'
 import AllFields from '../AllFields.vue'
 import { useDesk, useDraft } from '../desk'
 import WeekPainter from '../drawings/WeekPainter.vue'
@@ -107,7 +107,7 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
   <section v-if="schedule !== undefined && !year.isPending.value" :key="schedule.ref" :aria-label="schedule.label">
     <div class="head">
       <h2>{{ schedule.label }}</h2>
-      <span class="soft">{{ year.data.value?.zone }} · {{ year.data.value?.words }}</span>
+      <span class="soft">{{ year.data.value?.zone }} · {{ inManner(year.data.value?.words ?? '') }}</span>
       <p class="used soft">
         used by
         <template v-if="users.length === 0">nobody</template>
@@ -130,7 +130,7 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
     </div>
     <WeekPainter :weekly="weekly" :label="`The week of ${schedule.label}`" :paint />
     <p v-for="overlap in year.data.value?.overlaps" :key="`${overlap.one} ${overlap.from}`" class="fault small">
-      Two pieces claim {{ overlap.from }} to {{ overlap.to }}.
+      Two pieces claim {{ inManner(`${overlap.from} to ${overlap.to}`) }}.
     </p>
     <div class="head second">
       <h3>The next twelve months</h3>
@@ -154,7 +154,7 @@ function kindWord(object: ObjectOf<'schedule' | 'calendar'>): string {
           </td>
           <td>{{ each.what }}</td>
           <td class="soft">{{ each.whose === '' ? 'this customer' : each.whose }}</td>
-          <td class="mono">{{ each.hours }}</td>
+          <td class="mono">{{ inManner(each.hours) }}</td>
           <td>{{ each.callers.map((ref) => names.of(ref)).join(', then ') }}</td>
         </tr>
         <tr v-if="year.data.value.special.length === 0">

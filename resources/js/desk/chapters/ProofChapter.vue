@@ -4,12 +4,13 @@ import { computed, ref } from 'vue'
 import { client, take } from '@/api'
 import {
   ChoiceField,
+  count,
   EmptyState,
   ErrorState,
   GETS,
   GetsSwatch,
-  loadMapDrawing,
   LoadingLines,
+  loadMapDrawing,
   outcomeInWords,
   plural,
 } from '@/shared'
@@ -189,7 +190,7 @@ const heaviest = computed(
             <th v-for="[label, seconds] in labels" :key="label" scope="col">
               <span class="first">{{ label }}</span>
               {{ ' ' }}
-              <span class="mono">{{ Math.round(seconds / HOUR).toLocaleString('en-GB') }} h</span>
+              <span class="mono">{{ count(seconds / HOUR) }} h</span>
             </th>
           </tr>
         </thead>

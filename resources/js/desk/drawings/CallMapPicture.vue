@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import type { BookObject, CallMap } from '@/api'
-import { MapDrawing } from '@/shared'
+import { count, MapDrawing } from '@/shared'
 import { chapterOfKind } from '../chapters'
 import { useDesk } from '../desk'
 
@@ -22,7 +22,7 @@ function open(object: string): void {
 
 <template>
   <section class="lane" :aria-label="`Call map, ${label}`">
-    <h4 class="soft">{{ label }} · {{ hours.toLocaleString('en-GB') }} h a year</h4>
+    <h4 class="soft">{{ label }} · {{ count(hours) }} h a year</h4>
     <MapDrawing
       :map
       :run

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useKeysTold } from '@/shared'
+import { hourInWords, timeInWords, useKeysTold } from '@/shared'
 import type { ObjectOf } from '@/api'
 
 type Day = (typeof DAYS)[number]
@@ -200,7 +200,7 @@ function onKey(event: KeyboardEvent): void {
 
 const where = computed(() => {
   const { day, minute } = at.value
-  return `${NAMES[day] ?? ''} ${clock(minute)}, ${isOpen(day, minute) ? 'open' : 'closed'}`
+  return `${NAMES[day] ?? ''} ${timeInWords(clock(minute))}, ${isOpen(day, minute) ? 'open' : 'closed'}`
 })
 const HELP = 'arrows move, Space opens or closes half an hour, Shift with an arrow runs on'
 
@@ -215,7 +215,7 @@ useKeysTold('in a week', {
   <figure class="painter" :aria-label="label">
     <div class="hours" aria-hidden="true">
       <span v-for="hour in 13" :key="hour" :style="{ left: `${((hour - 1) / 12) * 100}%` }">{{
-        String((hour - 1) * 2).padStart(2, '0')
+        hourInWords((hour - 1) * 2)
       }}</span>
     </div>
     <div class="names" aria-hidden="true">
@@ -241,7 +241,7 @@ useKeysTold('in a week', {
           v-for="[from, to] in day"
           :key="from"
           :style="{ left: `${(from / DAY) * 100}%`, width: `${((to - from) / DAY) * 100}%` }"
-          ><span v-if="to - from >= 120">{{ clock(from) }}–{{ clock(to) }}</span></b
+          ><span v-if="to - from >= 120">{{ timeInWords(clock(from)) }}–{{ timeInWords(clock(to)) }}</span></b
         >
         <i
           v-if="at.day === index"
@@ -255,7 +255,11 @@ useKeysTold('in a week', {
     <ul class="visually-hidden">
       <li v-for="(day, index) in shown" :key="index">
         {{ NAMES[index] }}:
-        {{ day.length === 0 ? 'closed' : day.map(([from, to]) => `${clock(from)} to ${clock(to)}`).join(', ') }}
+        {{
+          day.length === 0
+            ? 'closed'
+            : day.map(([from, to]) => `${timeInWords(clock(from))} to ${timeInWords(clock(to))}`).join(', ')
+        }}
       </li>
     </ul>
   </figure>

@@ -40,7 +40,7 @@ export interface SheetView {
  * marked cells.
  */
 export function createSheet(props: SheetProps, view: SheetView, tell: (ref: string) => void) {
-  const { names, notice } = useDesk()
+  const { names, notice, zone } = useDesk()
   const { faults, sending, changes, clashes, edit } = useDraft()
 
   // What it shows.
@@ -287,7 +287,7 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     const { object, column, path } = cell
     const key = cellKey(object.ref, path)
     const current = valueAt(object.fields, path)
-    const result = read(typed, column)
+    const result = read(typed, column, zone.value)
     if ('fault' in result) {
       faults.set(key, { typed, detail: result.fault })
       return undefined

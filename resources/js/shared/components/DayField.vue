@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref, useId, watch } from 'vue'
 import { now } from '../clock'
 import { readDay } from '../days'
-import { dayInWords } from '../format'
+import { dayInWords } from '../manner'
 
 /**
  * A day, typed as people type days or chosen in a calendar, and said as the product says days. What cannot be read

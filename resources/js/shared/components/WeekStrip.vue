@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { timeInWords } from '../manner'
 import { computed } from 'vue'
 import { GETS } from '../outcomes'
 
@@ -30,8 +31,10 @@ const at = (minutes: number): string => `${(minutes / whole.value) * 100}%`
 function clock(minutes: number): string {
   const day = DAYS[Math.min(6, Math.floor(minutes / DAY))] ?? ''
   return (
-    `${day} ${String(Math.floor((minutes % DAY) / HOUR)).padStart(2, '0')}` +
-    `:${String(minutes % HOUR).padStart(2, '0')}`
+    `${day} ` +
+    timeInWords(
+      `${String(Math.floor((minutes % DAY) / HOUR)).padStart(2, '0')}:${String(minutes % HOUR).padStart(2, '0')}`,
+    )
   )
 }
 
@@ -40,7 +43,7 @@ function named(ref: string | undefined): string {
 }
 
 function said(piece: Piece): string {
-  const until = piece.to >= whole.value ? 'Sun 24:00' : clock(piece.to)
+  const until = piece.to >= whole.value ? `Sun ${timeInWords('24:00')}` : clock(piece.to)
   const answered =
     piece.ifAnswered === piece.ifNobodyAnswers
       ? GETS[piece.ifAnswered]

@@ -48,7 +48,7 @@ final readonly class CallbackElsewhere implements Rule
                         'number' => $inspection->names->said($number),
                         'case' => $elsewhere === null ? 'abroad' : 'site',
                         'home' => $elsewhere ?? '',
-                        'country' => $of->region() ?? '',
+                        'country' => $of->region(),
                         'users' => $inspection->names->several($users),
                     ],
                     $site,

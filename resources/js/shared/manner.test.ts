@@ -1,0 +1,96 @@
+import { afterEach, expect, it } from 'vitest'
+import { readDay } from './days'
+import { dateThere, dayThere, timeThere } from './format'
+import {
+  count,
+  dayInWords,
+  hourInWords,
+  inManner,
+  readTime,
+  setManner,
+  timeInWords,
+  USUAL,
+  type Manner,
+} from './manner'
+
+afterEach(() => {
+  setManner(USUAL)
+})
+
+const AMERICAN: Manner = { clock: '12', days: 'monthFirst', numbers: 'comma' }
+
+it('says times and days as the technician reads them', () => {
+  const at = new Date('2026-12-01T18:05:00Z')
+  const said = (): string[] => [
+    timeInWords('00:00'),
+    timeInWords('12:30'),
+    timeInWords('17:00'),
+    timeInWords('24:00'),
+    hourInWords(8),
+    dayInWords('2026-12-24'),
+    dayInWords('2026-12-24', false),
+    timeThere(at, 'America/Halifax'),
+    dateThere('2026-12-01T04:30:00Z', 'America/Vancouver'),
+    dayThere('2026-12-01T17:00:00Z', 'America/Halifax', at),
+    dayThere('2026-11-24T17:00:00Z', 'America/Halifax', at),
+    dayThere('2025-11-24T17:00:00Z', 'America/Halifax', at),
+  ]
+  expect(said().join(' | ')).toBe(
+    '00:00 | 12:30 | 17:00 | 24:00 | 08 | Thu 24 Dec 2026 | Thu 24 Dec | Tue 14:05 | 30 Nov 2026, 20:30 | 13:00 | ' +
+      '24 Nov | 24 Nov 2025',
+  )
+  setManner(AMERICAN)
+  expect(said().join(' | ')).toBe(
+    '12:00 am | 12:30 pm | 5:00 pm | 12:00 am | 8a | Thu Dec 24, 2026 | Thu Dec 24 | Tue 2:05 pm | ' +
+      'Nov 30, 2026, 8:30 pm | 1:00 pm | Nov 24 | Nov 24, 2025',
+  )
+  setManner({ ...AMERICAN, days: 'yearFirst' })
+  expect([dayInWords('2026-12-24'), dayInWords('2026-12-24', false)]).toEqual(['Thu 2026-12-24', 'Thu 12-24'])
+})
+
+it('says them so in sentences of the server, and leaves alone what is no time', () => {
+  const sentence = 'Open from Mon 08:00 to Fri 17:00 until Thu 24 Dec 2026; device 00:1b:2c:10:20:30, 24:10:00'
+  expect(inManner(sentence)).toBe(sentence)
+  setManner(AMERICAN)
+  expect(inManner(sentence)).toBe(
+    'Open from Mon 8:00 am to Fri 5:00 pm until Thu Dec 24, 2026; device 00:1b:2c:10:20:30, 24:10:00',
+  )
+})
+
+it('says thousands apart', () => {
+  const said = (numbers: Manner['numbers']): string => {
+    setManner({ ...USUAL, numbers })
+    return [count(999), count(8760), count(1234567)].join(' ')
+  }
+  expect([said('comma'), said('dot'), said('space')]).toEqual([
+    '999 8,760 1,234,567',
+    '999 8.760 1.234.567',
+    '999 8\u202f760 1\u202f234\u202f567',
+  ])
+})
+
+it('reads times as people type them, and refuses what is none', () => {
+  const times = ['8', '8:00', '08:00', '8.30', '0830', '17h30', '8am', '8:15 a.m.', '12am', '12 pm', '5:30PM', 'noon']
+  expect(times.map(readTime)).toEqual(
+    '08:00 08:00 08:00 08:30 08:30 17:30 08:00 08:15 00:00 12:00 17:30 12:00'.split(' '),
+  )
+  expect(['24:00', 'midnight'].map(readTime)).toEqual(['24:00', '00:00'])
+  for (const none of ['', 'xx', '25', '24:30', '8:60', '13 pm', '0 am', '8:5', '8 oclock', '-1'])
+    expect(readTime(none), none).toBeUndefined()
+})
+
+it('reads back whatever it says, in every manner', () => {
+  const now = new Date('2026-12-01T18:05:00Z')
+  for (const clock of ['24', '12'] as const)
+    for (const days of ['dayFirst', 'monthFirst', 'yearFirst'] as const) {
+      setManner({ ...USUAL, clock, days })
+      for (let minute = 0; minute < 1440; minute += 7) {
+        const time = new Date(minute * 60_000).toISOString().slice(11, 16)
+        expect(readTime(timeInWords(time)), time).toBe(time)
+      }
+      for (let day = 0; day < 800; day += 13) {
+        const date = new Date(Date.UTC(2026, 0, 1 + day)).toISOString().slice(0, 10)
+        expect(readDay(dayInWords(date), 'America/Halifax', now), date).toBe(date)
+      }
+    }
+})
