@@ -135,6 +135,8 @@ final class Customers
 
     private static function dunlin(): DemoCustomer
     {
+        $who = Townsman::at('dunlin', 14);
+
         return new DemoCustomer(
             'one-site-office',
             [
@@ -150,6 +152,7 @@ final class Customers
                     'from' => '18:00',
                     'to' => '06:00',
                 ]]],
+                ...self::inTurn('pursers', 'Pursers in turn', $who[1], $who[4], $who[7]),
             ],
             new DemoFault(
                 'a holiday inside an overnight ferry shift',
@@ -157,6 +160,13 @@ final class Customers
                 'main 25 dec 02:00',
                 'messageIn mailbox:reception',
             ),
+            byHand: [['op' => 'create', 'object' => 'group:regatta', 'value' => [
+                'name' => 'Regatta week', 'extension' => '394', 'order' => 'simultaneous', 'noAnswerSeconds' => 25,
+                'mailbox' => 'mailbox:reception', 'members' => [
+                    ['item' => $who[0]->key(), 'who' => "user:{$who[0]->key()}"],
+                    ['item' => $who[3]->key(), 'who' => "user:{$who[3]->key()}"],
+                ],
+            ]]],
             note: 'Only the night boat takes calls in winter',
             lookedAfterBy: self::SOL,
         );
@@ -278,6 +288,7 @@ final class Customers
                 ['object' => 'schedule:hours', 'path' => 'weekly', 'value' => [
                     ['item' => 'week', 'span' => ['mon 08:00', 'fri 17:00']],
                 ]],
+                ...self::inTurn('orders', 'Orders in turn', $who[2], $who[5], $who[8]),
             ],
             new DemoFault(
                 'a week entered as one block of five days',
@@ -285,6 +296,12 @@ final class Customers
                 "main wed 03:00, {$who[0]->first} answers",
                 "answered user:{$who[0]->key()}",
             ),
+            byHand: [
+                [
+                    'object' => "user:{$who[2]->key()}", 'path' => 'handling/open/always',
+                    'value' => 'outside:+14165550188',
+                ],
+            ],
             note: 'Hours as the owner said them on the telephone',
         );
     }
@@ -328,6 +345,8 @@ final class Customers
 
     private static function juniper(): DemoCustomer
     {
+        $who = Townsman::at('juniper', 12);
+
         return new DemoCustomer(
             'practice-out-of-hours',
             [
@@ -353,6 +372,10 @@ final class Customers
                 'main wed 10:00 press 4',
                 'messageIn mailbox:reception',
             ),
+            byHand: [
+                ['object' => "user:{$who[8]->key()}", 'path' => 'mailbox', 'value' => null],
+                ['op' => 'delete', 'object' => "mailbox:{$who[8]->key()}"],
+            ],
             note: 'The practice manager wants the hours to be told',
         );
     }
@@ -544,6 +567,7 @@ final class Customers
                     ],
                 ]],
                 ['object' => 'attendant:main', 'path' => 'answers/closed/then', 'value' => 'group:night'],
+                ...self::twoMenus(),
             ],
             new DemoFault(
                 'a night group in which nobody is signed in',
@@ -555,6 +579,70 @@ final class Customers
             lookedAfterBy: self::SOL,
             isCalled: true,
         );
+    }
+
+    /**
+     * Who stands in for somebody that does not answer, one after the other, and then the mailbox of reception.
+     *
+     * @return list<array{op?: string, object: string, path?: string, value: mixed}>
+     */
+    private static function inTurn(string $key, string $name, Townsman $for, Townsman ...$others): array
+    {
+        $places = array_map(
+            static fn (Townsman $each): array => ['item' => $each->key(), 'to' => "user:{$each->key()}"],
+            array_values($others),
+        );
+
+        return [
+            ['op' => 'create', 'object' => "chain:{$key}", 'value' => [
+                'name' => $name, 'places' => [...$places, ['item' => 'mailbox', 'to' => 'mailbox:reception']],
+            ]],
+            ['object' => "user:{$for->key()}", 'path' => 'handling/open/noAnswer', 'value' => "chain:{$key}"],
+        ];
+    }
+
+    /**
+     * A menu of the house, and one of the restaurant behind it.
+     *
+     * @return list<array{op?: string, object: string, path?: string, value: mixed}>
+     */
+    private static function twoMenus(): array
+    {
+        $prompt = static fn (string $key, string $name, string $script): array => [
+            'op' => 'create', 'object' => "prompt:{$key}", 'value' => [
+                'name' => $name, 'script' => $script, 'language' => 'en',
+            ],
+        ];
+        $menu = static fn (string $key, string $name, array $keys): array => [
+            'op' => 'create', 'object' => "menu:{$key}", 'value' => [
+                'name' => $name, 'prompt' => "prompt:{$key}", 'invalidPrompt' => 'prompt:wrong-key', 'keys' => $keys,
+                'site' => 'site:office', 'silence' => 'group:reception', 'plays' => 2, 'wait' => 4,
+            ],
+        ];
+
+        return [
+            $prompt('wrong-key', 'That was no choice', 'That was no choice.'),
+            $prompt(
+                'house',
+                'Choices of the house',
+                'For the restaurant, press 1. For housekeeping, press 2. For reception, press 0 or hold.',
+            ),
+            $prompt(
+                'restaurant',
+                'Choices of the restaurant',
+                'To speak to the kitchen, press 1. To go back, press star. For reception, press 0 or hold.',
+            ),
+            $menu('restaurant', 'Restaurant', [
+                ['item' => '1', 'to' => 'group:kitchen', 'label' => 'Kitchen'],
+                ['item' => '0', 'to' => 'group:reception', 'label' => 'Reception'], ['item' => '*', 'to' => 'back'],
+            ]),
+            $menu('house', 'House menu', [
+                ['item' => '1', 'to' => 'menu:restaurant', 'label' => 'Restaurant'],
+                ['item' => '2', 'to' => 'group:housekeeping', 'label' => 'Housekeeping'],
+                ['item' => '0', 'to' => 'group:reception', 'label' => 'Reception'],
+            ]),
+            ['object' => 'attendant:main', 'path' => 'answers/open/then', 'value' => 'menu:house'],
+        ];
     }
 
     private static function quillAndTern(): DemoCustomer
@@ -577,6 +665,7 @@ final class Customers
                     'object' => "mailbox:{$who[4]->key()}", 'path' => 'notify',
                     'value' => ["{$who[1]->key()}@quillandtern.example"],
                 ],
+                ...self::inTurn('adjusters', 'Adjusters in turn', $who[6], $who[0], $who[3]),
             ],
             new DemoFault(
                 'a leaver who is still in two groups',
@@ -590,18 +679,21 @@ final class Customers
 
     private static function redshank(): DemoCustomer
     {
-        return new DemoCustomer('one-site-office', [
+        return new DemoCustomer('shop-with-queue', [
             'name' => 'Redshank Couriers', 'region' => 'US', 'zone' => 'America/New_York',
             'street' => '18 Depot Street', 'city' => 'Tern Harbor', 'state' => 'ME', 'mainNumber' => '+12075550110',
             'postcode' => '00055', 'emergencyNumber' => '+12075550103', 'emergencyMail' => 'desk@redshank.example',
-            'hours' => 'Mon-Fri 6 to 8pm', 'whenClosed' => 'message',
-            'users' => self::people(14, ['Reception', 'Dispatch'], 'redshank'),
+            'hours' => 'Mon-Fri 6 to 8pm', 'longestWait' => '240', 'mostWaiting' => '8',
+            'users' => array_map(
+                static fn (array $user): array => array_diff_key($user, ['teams' => true]),
+                self::people(14, ['Dispatch'], 'redshank'),
+            ),
         ], [
             ['op' => 'create', 'object' => 'number:' . self::PORTED, 'value' => [
                 'label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn',
                 'from' => self::PORTED_ON, 'trunk' => 'trunk:main', 'site' => 'site:office',
             ]],
-        ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL);
+        ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL, isCalled: true);
     }
 
     private static function sandpiper(): DemoCustomer

@@ -81,6 +81,14 @@ final readonly class Demo
         'northquay-seed-feed' => [4], 'quill-tern-insurance' => [8], 'redshank-couriers' => [5, 11],
     ];
 
+    /** Pending edits: whose, for how many days, and what. */
+    private const LYING = [
+        'bellwether-credit-union' => ['sol@saltmarsh.example', 1, [['group:lending', 'noAnswerSeconds', 35]]],
+        'kittiwake-brewing' => ['lena@saltmarsh.example', 2, [
+            ['prompt:welcome', 'script', 'Kittiwake Brewing. The taproom opens at noon on Saturdays now.'],
+        ]],
+    ];
+
     private const HELPER = 'maud@saltmarsh.example';
 
     private const HELPED = 'merrow-harbour-office';
@@ -151,6 +159,7 @@ final readonly class Demo
                 $this->callIt($lead, $customer);
             }
         }
+        $this->leaveLying($people);
         $this->invite($lead);
         $this->port($lead);
         // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the
@@ -211,7 +220,7 @@ final readonly class Demo
                 $edit['path'] ?? null,
                 $edit['value'] ?? null,
             ),
-            [$stage, ...$tests, ...$customer->edits],
+            [$stage, ...$tests, ...OwnWords::of($customer->key()), ...$customer->edits],
         );
         $this->scope->tenant($lead->id, $customer
             ->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
@@ -319,17 +328,28 @@ final readonly class Demo
         [$book, $known, $switch] = $this->onTheSwitch($lead, $customer);
         $live = $book;
         foreach ($customer->byHand as $place => $edit) {
+            $op = $edit['op'] ?? 'set';
+            $path = $edit['path'] ?? '';
             $object = Reference::parse($edit['object']);
-            $field = explode('/', $edit['path'])[0];
-            $changed = FieldEdit::of('set', $edit['object'], $edit['path'], $edit['value'])->applyTo($live);
-            $now = $changed->find($object)?->toArray()[$field] ?? null;
-            $was = $live->find($object)?->toArray()[$field] ?? null;
+            $changed = FieldEdit::of($op, $edit['object'], $path === '' ? null : $path, $edit['value'] ?? null)
+                ->applyTo($live);
+            $now = $changed->find($object)?->toArray() ?? [];
+            $was = $live->find($object)?->toArray() ?? [];
+            $field = explode('/', $path)[0];
             $session = $switch->open($book, $known, "admin@{$customer->key()}");
             $key = "{$customer->key()}-by-hand-{$place}";
-            $bound = $this->untilTaken(
-                static fn (): Bound => $session->update($object, [$field => $now], [$field => $was], $key),
-            );
-            [$known, $live] = [$known->with($object, $bound), $changed];
+            $bound = $this->untilTaken(static function () use ($op, $session, $object, $now, $was, $field, $key): ?Bound {
+                if ($op === 'delete') {
+                    $session->delete($object, $key);
+
+                    return null;
+                }
+
+                return $op === 'create'
+                    ? $session->create($object, $now, $key)
+                    : $session->update($object, [$field => $now[$field]], [$field => $was[$field]], $key);
+            });
+            [$known, $live] = [$bound === null ? $known : $known->with($object, $bound), $changed];
         }
         $this->live->read($lead->id, $customer->key());
     }
@@ -337,9 +357,9 @@ final readonly class Demo
     /**
      * The switch may ask to wait; a hand waits.
      *
-     * @param  callable(): Bound  $work
+     * @param  callable(): ?Bound  $work
      */
-    private function untilTaken(callable $work): Bound
+    private function untilTaken(callable $work): ?Bound
     {
         for ($try = 1; ; $try++) {
             try {
@@ -389,6 +409,31 @@ final readonly class Demo
                 self::HELPER,
                 new Granted($customer, Ability::Edit, 'regatta week', new \DateTimeImmutable('2026-12-31T23:59:59Z')),
             );
+        }
+    }
+
+    /**
+     * Two colleagues were called away in the middle of something.
+     *
+     * @param  list<Technician>  $people
+     */
+    private function leaveLying(array $people): void
+    {
+        foreach (self::LYING as $customer => [$by, $days, $edits]) {
+            $who = array_column($people, null, 'sign_in')[$by];
+            $this->ago($days, fn () => $this->scope->tenant(
+                $who->id,
+                $customer,
+                Ability::Edit,
+                function (TenantRow $tenant) use ($who, $edits): void {
+                    if ($this->drafts->view($tenant, $who->id)->changes->operations === []) {
+                        $this->drafts->edit($tenant, $who->id, array_map(
+                            static fn (array $edit): FieldEdit => FieldEdit::of('set', ...$edit),
+                            $edits,
+                        ));
+                    }
+                },
+            ));
         }
     }
 
