@@ -18,8 +18,10 @@ use App\Models\StepStatus;
 use App\Models\TenantRow;
 use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
+use App\Switching\Bindings;
 use App\Switching\BindingStore;
 use App\Switching\Bound;
+use App\Switching\SwitchConnector;
 use App\Switching\Switches;
 use App\Switching\SwitchSession;
 use App\Switching\SwitchTrouble;
@@ -75,16 +77,36 @@ final readonly class PushRunner
                 $this->books->head($push->tenant_id),
             ]);
             $until = microtime(true) + self::SLICE_SECONDS;
-            while (microtime(true) < $until) {
-                $step = $this->intend($push);
-                if ($step === null) {
-                    return $this->finish($push);
-                }
-                $this->carryOut($push, $step, $books);
-            }
-            $this->inScope($push, fn (): null => $this->releaseLease($push));
+            [$switch, $known] = $this->inScope($push, fn (TenantRow $tenant): array => $this->asKnown($push, $tenant, $books));
+            $step = $this->inScope($push, fn (): ?PushStep => $this->intend($push));
+            while ($step !== null) {
+                $bound = self::send(
+                    $switch->open($books[0], $known, $push->technician->name),
+                    $step,
+                    "{$push->id}-{$step->position}",
+                );
+                $known = $bound === null ? $known : $known->with(Reference::parse($step->object), $bound);
+                $isOver = microtime(true) >= $until;
+                // What was done is written down together with what is to be done next.
+                $step = $this->inScope($push, function (TenantRow $tenant) use (
+                    $push,
+                    $step,
+                    $books,
+                    $bound,
+                    $isOver,
+                ): ?PushStep {
+                    $this->record($tenant, $push, $step, $books[0], $bound);
 
-            return 0;
+                    return $isOver ? null : $this->intend($push);
+                });
+                if ($isOver) {
+                    $this->inScope($push, fn (): null => $this->releaseLease($push));
+
+                    return 0;
+                }
+            }
+
+            return $this->finish($push);
         } catch (SwitchTrouble $trouble) {
             return $this->after($tenantId, $technicianId, $pushId, $trouble);
         } catch (CustomerNotFound | AccessDenied) {
@@ -147,46 +169,42 @@ final readonly class PushRunner
         });
     }
 
-    /** Marks the next step as sent; null where none is left or the push was stopped. */
-    private function intend(Push $push): ?PushStep
+    /**
+     * The switch, and what is known to stand on it: read once a slice, in which nobody else writes there.
+     *
+     * @param  non-empty-list<Book>  $books  the pinned one, which never changes, and the head, which names what is to be
+     *     deleted
+     * @return array{SwitchConnector, Bindings}
+     */
+    private function asKnown(Push $push, TenantRow $tenant, array $books): array
     {
-        return $this->inScope($push, function () use ($push): ?PushStep {
-            $current = Push::query()->where('tenant_id', $push->tenant_id)
-                ->whereKey($push->id)
-                ->lockForUpdate()
-                ->firstOrFail();
-            $step = PushStep::query()->where('tenant_id', $push->tenant_id)->where('push_id', $push->id)
-                ->whereIn('status', [StepStatus::Waiting, StepStatus::Sent])->orderBy('position')->first();
-            if (! $current->status->isUnderWay() || $step === null) {
-                return null;
-            }
-            $this->extendLease($current);
-            $this->step($step, [
-                'status' => StepStatus::Sent, 'attempts' => $step->attempts + 1, 'sent_at' => $this->clock->now(),
-                'error' => null,
-            ]);
+        $switch = $this->switches->of($tenant);
 
-            return $step;
-        });
+        return [
+            $switch,
+            $this->sheets->withForeign($push, $this->bindings->load($tenant->id, $switch->name(), $books)),
+        ];
     }
 
-    /**
-     * @param non-empty-list<Book> $books the pinned one, which never changes, and the head, which names what is to be
-     *     deleted; read once a slice
-     */
-    private function carryOut(Push $push, PushStep $step, array $books): void
+    /** Marks the next step as sent, in the customer's scope; null where none is left or the push was stopped. */
+    private function intend(Push $push): ?PushStep
     {
-        $book = $books[0];
-        $session = $this->inScope($push, function (TenantRow $tenant) use ($push, $book, $books): SwitchSession {
-            $switch = $this->switches->of($tenant);
-            $known = $this->sheets->withForeign($push, $this->bindings->load($tenant->id, $switch->name(), $books));
+        $current = Push::query()->where('tenant_id', $push->tenant_id)
+            ->whereKey($push->id)
+            ->lockForUpdate()
+            ->firstOrFail();
+        $step = PushStep::query()->where('tenant_id', $push->tenant_id)->where('push_id', $push->id)
+            ->whereIn('status', [StepStatus::Waiting, StepStatus::Sent])->orderBy('position')->first();
+        if (! $current->status->isUnderWay() || $step === null) {
+            return null;
+        }
+        $this->extendLease($current);
+        $this->step($step, [
+            'status' => StepStatus::Sent, 'attempts' => $step->attempts + 1, 'sent_at' => $this->clock->now(),
+            'error' => null,
+        ]);
 
-            return $switch->open($book, $known, $push->technician->name);
-        });
-        $bound = self::send($session, $step, "{$push->id}-{$step->position}");
-        $this->inScope($push, function (TenantRow $tenant) use ($push, $step, $book, $bound): void {
-            $this->record($tenant, $push, $step, $book, $bound);
-        });
+        return $step;
     }
 
     private static function send(SwitchSession $session, PushStep $step, string $key): ?Bound
