@@ -18,7 +18,8 @@ final class RuleResource
     public static function of(About $about, array $fired): array
     {
         return [
-            'id' => $about->id, 'severity' => $about->severity->value, 'name' => $about->name(), 'what' => $about->what(), 'why' => $about->why(),
+            'id' => $about->id, 'name' => $about->name(), 'severity' => $about->severity->value,
+            'what' => $about->what(), 'why' => $about->why(),
             'remedy' => $about->remedy(), 'source' => $about->source,
             'countries' => $about->countries, 'thresholds' => array_column($about->thresholds, 'value'),
             'findings' => $fired['findings'] ?? 0, 'waived' => $fired['waived'] ?? 0,

@@ -43,14 +43,15 @@ final class RulesCommand implements Command
                 $text .= "\n## {$area}\n";
             }
             $where = $about->countries === [] ? '' : ' Only in ' . implode(', ', $about->countries) . '.';
-            $text .= "\n### {$about->id}\n\n{$about->what()} *{$about->severity->value}*\n\n{$about->why()}\n\n"
+            $text .= "\n### {$about->id}\n\n**{$about->name()}.** {$about->what()} *{$about->severity->value}*\n\n{$about->why()}\n\n"
                 . "{$about->remedy()}{$where}\n\n"
                 . implode('', array_map(self::threshold(...), $about->thresholds))
                 . "Rests on {$about->source}.\n";
         }
 
         return new Report($text, array_map(static fn (About $about): array => [
-            'id' => $about->id, 'severity' => $about->severity->value, 'name' => $about->name(), 'what' => $about->what(), 'why' => $about->why(),
+            'id' => $about->id, 'name' => $about->name(), 'severity' => $about->severity->value,
+            'what' => $about->what(), 'why' => $about->why(),
             'remedy' => $about->remedy(), 'source' => $about->source, 'countries' => $about->countries,
             'thresholds' => array_map(
                 static fn (Threshold $threshold): string => $threshold->value,
