@@ -338,7 +338,7 @@ final readonly class Demo
             $field = explode('/', $path)[0];
             $session = $switch->open($book, $known, "admin@{$customer->key()}");
             $key = "{$customer->key()}-by-hand-{$place}";
-            $bound = $this->untilTaken(static function () use ($op, $session, $object, $now, $was, $field, $key): ?Bound {
+            $work = static function () use ($op, $session, $object, $now, $was, $field, $key): ?Bound {
                 if ($op === 'delete') {
                     $session->delete($object, $key);
 
@@ -348,7 +348,8 @@ final readonly class Demo
                 return $op === 'create'
                     ? $session->create($object, $now, $key)
                     : $session->update($object, [$field => $now[$field]], [$field => $was[$field]], $key);
-            });
+            };
+            $bound = $this->untilTaken($work);
             [$known, $live] = [$bound === null ? $known : $known->with($object, $bound), $changed];
         }
         $this->live->read($lead->id, $customer->key());

@@ -15,8 +15,8 @@ final readonly class DemoCustomer
      *     taken on, as a technician would
      * @param  ?DemoFault  $fault  null where it is meant to be sound
      * @param  bool  $isPushed  whether it stands on the practice switch
-     * @param  list<array{op?: string, object: string, path?: string, value?: mixed}>  $byHand  changed on the switch since, past the
-     *     book
+     * @param  list<array{op?: string, object: string, path?: string, value?: mixed}>  $byHand  changed on the switch
+     *     since, past the book
      * @param  string  $lookedAfterBy  sign-in of a technician
      * @param  bool  $isCalled  whether the switch has call records of it
      */

@@ -55,8 +55,8 @@ final class OwnWords
         'northquay-seed-feed' => [
             'welcome' => 'Ici Northquay Seed and Feed, semences et moulées. Un instant, s’il vous plaît.',
             'closed' => 'Le magasin est fermé. Laissez-nous un message, et nous vous rappellerons dès l’ouverture.',
-            'holiday' => 'Le magasin est fermé pour le jour férié. Laissez-nous un message, et nous vous rappellerons le '
-                . 'prochain jour ouvrable.',
+            'holiday' => 'Le magasin est fermé pour le jour férié. Laissez-nous un message, et nous vous rappellerons '
+                . 'le prochain jour ouvrable.',
         ],
         'osier-basketworks' => [
             'welcome' => 'Osier Basketworks, willow and rush.',

@@ -77,7 +77,10 @@ final readonly class PushRunner
                 $this->books->head($push->tenant_id),
             ]);
             $until = microtime(true) + self::SLICE_SECONDS;
-            [$switch, $known] = $this->inScope($push, fn (TenantRow $tenant): array => $this->asKnown($push, $tenant, $books));
+            [$switch, $known] = $this->inScope(
+                $push,
+                fn (TenantRow $tenant): array => $this->asKnown($push, $tenant, $books),
+            );
             $step = $this->inScope($push, fn (): ?PushStep => $this->intend($push));
             while ($step !== null) {
                 $bound = self::send(
@@ -172,8 +175,8 @@ final readonly class PushRunner
     /**
      * The switch, and what is known to stand on it: read once a slice, in which nobody else writes there.
      *
-     * @param  non-empty-list<Book>  $books  the pinned one, which never changes, and the head, which names what is to be
-     *     deleted
+     * @param  non-empty-list<Book>  $books  the pinned one, which never changes, and the head, which names what is to
+     *     be deleted
      * @return array{SwitchConnector, Bindings}
      */
     private function asKnown(Push $push, TenantRow $tenant, array $books): array

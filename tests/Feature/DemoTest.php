@@ -96,7 +96,7 @@ final class DemoTest extends FeatureTestCase
         )));
     }
 
-    /** Each kind of thing that callers may meet, words of their own in two languages, and what technicians leave behind. */
+    /** Each kind of thing that callers may meet, words of their own in two languages, what technicians left behind. */
     private function assertLooksLikeATown(): void
     {
         $books = array_map(fn (DemoCustomer $customer): array => $this->getJson(

@@ -43,7 +43,8 @@ final class RulesCommand implements Command
                 $text .= "\n## {$area}\n";
             }
             $where = $about->countries === [] ? '' : ' Only in ' . implode(', ', $about->countries) . '.';
-            $text .= "\n### {$about->id}\n\n**{$about->name()}.** {$about->what()} *{$about->severity->value}*\n\n{$about->why()}\n\n"
+            $text .= "\n### {$about->id}\n\n**{$about->name()}.** {$about->what()} *{$about->severity->value}*\n\n"
+                . "{$about->why()}\n\n"
                 . "{$about->remedy()}{$where}\n\n"
                 . implode('', array_map(self::threshold(...), $about->thresholds))
                 . "Rests on {$about->source}.\n";

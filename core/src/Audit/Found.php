@@ -33,7 +33,7 @@ final readonly class Found
     ) {
     }
 
-    /** @param array<string, string|int|Message|Listing|Day> $with what its sentences name, by the messages' arguments */
+    /** @param array<string, string|int|Message|Listing|Day> $with what its sentences name, by their arguments */
     public static function of(array $with, BookObject $object, BookObject ...$others): self
     {
         return new self($with, '', [$object, ...array_values($others)], '', null, 1, null, null);

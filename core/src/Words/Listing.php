@@ -22,6 +22,17 @@ final readonly class Listing
         return new self(array_values($all), 0, 'and');
     }
 
+    /**
+     * Messages of one family, such as the parts of an address.
+     *
+     * @param  string  $family  what their ids begin with
+     * @param  array<string>  $which
+     */
+    public static function ofMessages(string $family, array $which): self
+    {
+        return self::of(array_map(static fn (string $each): Message => new Message("{$family}/{$each}"), $which));
+    }
+
     /** @param array<string|int|Message> $all */
     public static function firstOf(array $all, int $most): self
     {

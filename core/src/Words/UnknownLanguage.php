@@ -11,6 +11,8 @@ final class UnknownLanguage extends \DomainException implements CoreException
 {
     public static function named(string $tag): self
     {
-        return new self("There is no language \"{$tag}\" here; there are " . implode(', ', array_keys(Language::all())));
+        $here = implode(', ', array_keys(Language::all()));
+
+        return new self("There is no language \"{$tag}\" here; there are {$here}");
     }
 }

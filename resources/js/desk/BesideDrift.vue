@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Difference } from '@/api'
 import { dateThere, FieldRow, plural } from '@/shared'
 import { useBeside, useDesk } from './desk'
-import { fieldInWords, valueInWords } from './words'
+import { driftLines, type DriftLine } from './driftLines'
 
 /** What differs and is no drift: waived, left to the customer, and what was entered since the customer signed. */
 defineProps<{ zone: string }>()
@@ -16,16 +16,13 @@ const waived = computed(() => live.data.value?.waived ?? [])
 const signed = computed(() => live.data.value?.signed ?? null)
 const signing = ref<{ by: string }>()
 
-function said(difference: Difference, value: unknown): string {
-  return difference.path === null ? '' : valueInWords(difference.object, difference.path, value, names.value)
-}
+const lines = (differences: Difference[], of: 'switch' | 'signed'): DriftLine[] =>
+  driftLines(differences, of, names.value)
+/** What the book came to say since, against what was signed. */
+const sinceSigned = computed(() => lines(signed.value?.since ?? [], 'signed'))
 
-function field(difference: Difference): string {
-  return difference.path === null
-    ? difference.what === 'unknown'
-      ? 'new'
-      : 'gone'
-    : fieldInWords(difference.object, difference.path)
+function sayOf(line: DriftLine): string {
+  return line.against === '' ? line.says : `${line.says}; ${line.against}`
 }
 
 async function put(): Promise<void> {
@@ -47,10 +44,7 @@ const signedLine = computed(() => {
     <table data-testid="waived">
       <thead>
         <tr>
-          <th scope="col">Object</th>
-          <th scope="col">Field</th>
-          <th scope="col">Book</th>
-          <th scope="col">Live, and left so</th>
+          <th scope="col">What the switch says, and is left to say</th>
           <th scope="col">Why</th>
           <th scope="col">Until</th>
           <td class="corner" />
@@ -58,10 +52,12 @@ const signedLine = computed(() => {
       </thead>
       <tbody>
         <tr v-for="each in waived" :key="each.id">
-          <td>{{ each.difference.label }}</td>
-          <td>{{ field(each.difference) }}</td>
-          <td>{{ said(each.difference, each.difference.book) }}</td>
-          <td>{{ said(each.difference, each.difference.live) }}</td>
+          <td>
+            <template v-for="line in lines([each.difference], 'switch')" :key="line.key"
+              ><strong>{{ line.subject }}</strong
+              >: {{ sayOf(line) }}</template
+            >
+          </td>
           <td>
             {{ each.reason }} <span class="soft">· {{ each.by }}</span>
           </td>
@@ -81,19 +77,18 @@ const signedLine = computed(() => {
     <table data-testid="left">
       <thead>
         <tr>
-          <th scope="col">Object</th>
-          <th scope="col">Field</th>
-          <th scope="col">Book</th>
-          <th scope="col">Live</th>
+          <th scope="col">What the switch says</th>
           <th scope="col">Since, by</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="each in left" :key="`${each.object} ${each.path ?? ''}`">
-          <td>{{ each.label }}</td>
-          <td>{{ field(each) }}</td>
-          <td>{{ said(each, each.book) }}</td>
-          <td>{{ said(each, each.live) }}</td>
+          <td>
+            <template v-for="line in lines([each], 'switch')" :key="line.key"
+              ><strong>{{ line.subject }}</strong
+              >: {{ sayOf(line) }}</template
+            >
+          </td>
           <td class="soft">
             {{ each.since === null ? 'the switch does not say' : `${dateThere(each.since, zone)}, ${each.by ?? ''}` }}
           </td>
@@ -125,18 +120,14 @@ const signedLine = computed(() => {
     <table v-if="signed !== null && signed.since.length > 0" data-testid="since-signed">
       <thead>
         <tr>
-          <th scope="col">Object</th>
-          <th scope="col">Field</th>
-          <th scope="col">Signed</th>
-          <th scope="col">Book</th>
+          <th scope="col">What the book says now</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="each in signed.since" :key="`${each.object} ${each.path ?? ''}`">
-          <td>{{ each.label }}</td>
-          <td>{{ field(each) }}</td>
-          <td>{{ said(each, each.book) }}</td>
-          <td>{{ said(each, each.live) }}</td>
+        <tr v-for="line in sinceSigned" :key="line.key">
+          <td>
+            <strong>{{ line.subject }}</strong>: {{ sayOf(line) }}
+          </td>
         </tr>
       </tbody>
     </table>

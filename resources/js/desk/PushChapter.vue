@@ -6,6 +6,7 @@ import { isUnderWay, useBeside, useDesk, useDraft } from './desk'
 import CallersNotice from './CallersNotice.vue'
 import BesideDrift from './BesideDrift.vue'
 import PushProgress from './PushProgress.vue'
+import { driftLines, type DriftLine } from './driftLines'
 import SwitchLine from './SwitchLine.vue'
 import WaiveSheet from './WaiveSheet.vue'
 import { fieldInWords, valueInWords } from './words'
@@ -42,40 +43,40 @@ function fieldsOf(step: RunSheetStep): string {
   return step.kind === 'create' ? '' : step.fields.map((field) => fieldInWords(step.object, field)).join(' · ')
 }
 
-function said(difference: Difference, value: unknown): string {
-  if (difference.path === null) return ''
-  return valueInWords(difference.object, difference.path, value, names.value)
+/** When and by whom, where all of them agree on it. */
+function since({ differences }: DriftLine): string {
+  const told = new Set(
+    differences.map((each) =>
+      each.since === null ? 'the switch does not say' : `${dateThere(each.since, props.zone)}, ${each.by ?? ''}`,
+    ),
+  )
+  return told.size === 1 ? ([...told][0] ?? '') : 'at several times'
 }
 
-function inBook(difference: Difference): string {
-  if (difference.what === 'unknown') return 'not in the book'
-  return difference.what === 'missing' ? 'in the book' : said(difference, difference.book)
+function shortSince({ differences }: DriftLine): string {
+  const days = new Set(
+    differences.map((each) => (each.since === null ? '—' : dayThere(each.since, props.zone, now.value))),
+  )
+  return days.size === 1 ? ([...days][0] ?? '') : 'several'
 }
 
-function onSwitch(difference: Difference): string {
-  if (difference.what === 'missing') return 'not there'
-  return difference.what === 'unknown' ? 'there' : said(difference, difference.live)
-}
-
-function since(difference: Difference): string {
-  return difference.since === null
-    ? 'the switch does not say'
-    : `${dateThere(difference.since, props.zone)}, ${difference.by ?? ''}`
+function by({ differences }: DriftLine): string {
+  return [...new Set(differences.flatMap((each) => each.by ?? []))].join(', ')
 }
 
 function target(difference: Difference): { object: string; field: string | null } {
   return { object: difference.object, field: difference.path?.split('/')[0] ?? null }
 }
 
-/** Takes the switch's value into the draft: it is looked over and entered like any other edit. */
-function adopt(difference: Difference): void {
-  if (difference.path !== null)
-    void edit([{ object: difference.object, path: difference.path, value: difference.live }])
+/** Takes what the switch says into the draft: it is looked over and entered like any other edit. */
+function adopt({ differences }: DriftLine): void {
+  void edit(differences.flatMap(({ object, path, live }) => (path === null ? [] : [{ object, path, value: live }])))
 }
 
 const pending = computed(() => new Set(changes.value.map((change) => `${change.object} ${change.path ?? ''}`)))
-const isPending = (difference: Difference): boolean =>
-  pending.value.has(`${difference.object} ${difference.path ?? ''}`)
+const isPending = ({ differences }: DriftLine): boolean =>
+  differences.some((each) => pending.value.has(`${each.object} ${each.path ?? ''}`))
+const isWhat = ({ differences }: DriftLine, what: Difference['what']): boolean => differences[0]?.what === what
 
 const noticed = computed(() =>
   impact.data.value === undefined
@@ -100,28 +101,39 @@ const isRead = computed(
     !live.isPending.value && !pushes.isPending.value && (changedThere.value.length === 0 || !impact.isPending.value),
 )
 
-const waiving = ref<Difference>()
+/** What was changed there, alike things as one line. */
+const theirs = computed(() => driftLines(inOrder.value, 'switch', names.value))
+const ours = computed(() => driftLines(notPushed.value, 'book', names.value))
+const noticedOf = ({ differences }: DriftLine): string => {
+  const told = differences.map(callersDo)
+  return told.includes('yes') ? 'yes' : (told[0] ?? '')
+}
+
+const waiving = ref<DriftLine>()
 const isWaiving = computed({
   get: () => waiving.value !== undefined,
   set: (open) => {
     if (!open) waiving.value = undefined
   },
 })
-const waivingWhat = computed(() => {
-  if (waiving.value === undefined) return ''
-  const { label, object, path } = waiving.value
-  const what = path === null ? label : `${label} · ${fieldInWords(object, path)}`
-  return `${what}: stays as it is on the switch, and pushes leave it alone. If it changes there, it is drift again.`
-})
+const waivingWhat = computed(() =>
+  waiving.value === undefined
+    ? ''
+    : `${waiving.value.subject}: ${waiving.value.says}. It stays as it is on the switch, and pushes leave it alone. ` +
+      'If it changes there, it is drift again.',
+)
 
 async function waiveIt(reason: string, until: string | null): Promise<void> {
-  if (waiving.value !== undefined) await waive(waiving.value.object, waiving.value.path, reason, until)
+  for (const { object, path } of waiving.value?.differences ?? []) await waive(object, path, reason, until)
 }
-const signed = computed(() => live.data.value?.signed ?? null)
-/** A column that says the same as the one beside it only takes room. */
-const signedDiffers = computed(
-  () => signed.value !== null && changedThere.value.some((each) => said(each, each.signed) !== said(each, each.book)),
-)
+
+/** What the customer signed of it, where that is not what the book says. */
+function signedOf({ differences }: DriftLine): string {
+  const [first] = differences
+  if (first === undefined || first.path === null || (live.data.value?.signed ?? null) === null) return ''
+  const said = (value: unknown): string => valueInWords(first.object, first.path ?? '', value, names.value)
+  return differences.length > 1 || said(first.signed) === said(first.book) ? '' : `signed was ${said(first.signed)}`
+}
 
 const backable = computed(() => changedThere.value.filter((each) => each.what !== 'unknown'))
 
@@ -188,65 +200,59 @@ function ended(each: Push): string {
         </caption>
         <thead>
           <tr>
-            <th scope="col">Object</th>
-            <th scope="col">Field</th>
-            <th v-if="signedDiffers" scope="col">Signed</th>
-            <th scope="col">Book</th>
-            <th scope="col">Live</th>
+            <th scope="col">What the switch says</th>
             <th scope="col" class="callers" title="whether callers notice this field by itself">Noticed</th>
             <th scope="col" class="since">Since<span class="by">, by</span></th>
             <td class="corner" />
           </tr>
         </thead>
         <tbody>
-          <tr v-for="difference in inOrder" :key="`${difference.object} ${difference.path ?? ''}`">
-            <td :title="difference.label">{{ difference.label }}</td>
-            <td :title="difference.path === null ? '' : fieldInWords(difference.object, difference.path)">
-              {{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}
+          <tr v-for="line in theirs" :key="line.key">
+            <td class="says">
+              <strong>{{ line.subject }}</strong>: {{ line.says
+              }}<span
+                v-for="other in [line.against, signedOf(line)].filter((part) => part !== '')"
+                :key="other"
+                class="soft"
+                >; {{ other }}</span
+              >
             </td>
-            <td v-if="signedDiffers">{{ said(difference, difference.signed) }}</td>
-            <td :title="inBook(difference)">{{ inBook(difference) }}</td>
-            <td :title="onSwitch(difference)">{{ onSwitch(difference) }}</td>
-            <td :class="{ soft: callersDo(difference) === 'no', strong: callersDo(difference) === 'yes' }">
-              {{ callersDo(difference) }}
+            <td :class="{ soft: noticedOf(line) === 'no', strong: noticedOf(line) === 'yes' }">
+              {{ noticedOf(line) }}
             </td>
-            <td class="soft" :title="since(difference)">
-              <template v-if="difference.since !== null"
-                >{{ dayThere(difference.since, zone, now) }}<span class="by"> · {{ difference.by }}</span></template
-              ><template v-else>—</template>
+            <td class="soft" :title="since(line)">
+              {{ shortSince(line) }}<span v-if="by(line) !== ''" class="by"> · {{ by(line) }}</span>
             </td>
             <td class="hands">
-              <template v-if="difference.what !== 'unknown'">
+              <template v-if="!isWhat(line, 'unknown')">
                 <button
                   type="button"
                   class="text-button"
                   :disabled="busy || underWay !== undefined"
-                  @click="push([target(difference)])"
+                  @click="push(line.differences.map(target))"
                 >
                   Put back
                 </button>
                 <button
-                  v-if="difference.what === 'field'"
+                  v-if="isWhat(line, 'field')"
                   type="button"
                   class="text-button"
-                  :disabled="busy || isPending(difference)"
+                  :disabled="busy || isPending(line)"
                   :title="
-                    isPending(difference)
-                      ? 'there is a pending edit of this field'
-                      : 'take the switch’s value into your draft'
+                    isPending(line) ? 'there is a pending edit of this' : 'take what the switch says into your draft'
                   "
-                  @click="adopt(difference)"
+                  @click="adopt(line)"
                 >
                   Adopt
                 </button>
               </template>
               <span v-else class="soft small">removed by a push of the book</span>
               <button
-                v-if="difference.what !== 'missing'"
+                v-if="!isWhat(line, 'missing')"
                 type="button"
                 class="text-button"
                 :disabled="busy"
-                @click="waiving = difference"
+                @click="waiving = line"
               >
                 Waive
               </button>
@@ -272,26 +278,23 @@ function ended(each: Push): string {
       <table data-testid="not-pushed-yet">
         <thead>
           <tr>
-            <th scope="col">Object</th>
-            <th scope="col">Field</th>
-            <th scope="col">Book</th>
-            <th scope="col">On the switch</th>
+            <th scope="col">What the book says</th>
             <td class="corner" />
           </tr>
         </thead>
         <tbody>
-          <tr v-for="difference in notPushed" :key="`${difference.object} ${difference.path ?? ''}`">
-            <td>{{ difference.label }}</td>
-            <td>{{ difference.path === null ? '—' : fieldInWords(difference.object, difference.path) }}</td>
-            <td>{{ inBook(difference) }}</td>
-            <td>{{ onSwitch(difference) }}</td>
+          <tr v-for="line in ours" :key="line.key">
+            <td class="says">
+              <strong>{{ line.subject }}</strong>: {{ line.says
+              }}<span v-if="line.against !== ''" class="soft">; {{ line.against }}</span>
+            </td>
             <td>
               <button
-                v-if="difference.what !== 'unknown'"
+                v-if="!isWhat(line, 'unknown')"
                 type="button"
                 class="text-button"
                 :disabled="busy || underWay !== undefined"
-                @click="push([target(difference)])"
+                @click="push(line.differences.map(target))"
               >
                 Push this alone
               </button>
@@ -413,6 +416,10 @@ function ended(each: Push): string {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.drift td.says {
+  white-space: normal;
 }
 
 .drift td.hands {

@@ -51,7 +51,8 @@ describe('reading a cell', () => {
   })
 
   it('reads days, times and hours as people type them, and refuses what is none or may be two', () => {
-    const halifax = (typed: string, type: 'date' | 'time' | 'spans') => read(typed, { type }, 'America/Halifax')
+    const halifax = (typed: string, type: 'date' | 'time' | 'spans'): ReturnType<typeof read> =>
+      read(typed, { type }, 'America/Halifax')
     for (const typed of ['2026-12-24', '24 Dec 2026', 'Thu Dec 24, 2026', '24/12/2026'])
       expect(halifax(typed, 'date'), typed).toEqual({ value: '2026-12-24' })
     for (const typed of ['xx', '4/5/2027', '31 Feb 2027', '20261224'])

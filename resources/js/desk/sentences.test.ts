@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest'
-import type { Change } from '@/api'
+import type { Change, Difference } from '@/api'
+import { driftLines } from './driftLines'
 import { Names } from './names'
 import { said, sentencesOf } from './sentences'
 import { object } from './testing'
@@ -67,4 +68,48 @@ it('makes one sentence of what is done alike to several', () => {
     ['2 users', 'rings for (desk) 20 s', 'was 25 s or 30 s'],
     ['Bo Fell', 'mail: bo@inlet.example', 'was empty'],
   ])
+})
+
+it('says what differs on the switch, alike things as one line, and what is only there or only here', () => {
+  const differs = (
+    object: string,
+    path: string | null,
+    book: unknown,
+    live: unknown,
+    what: Difference['what'],
+  ): Difference => ({
+    object,
+    label: NAMES.of(object),
+    what,
+    whose: 'theirs',
+    path,
+    book,
+    live,
+    signed: book,
+    since: null,
+    by: null,
+  })
+  const rings = [
+    differs('user:ines', 'legs/desk/seconds', 20, 25, 'field'),
+    differs('user:bo', 'legs/desk/seconds', 20, 25, 'field'),
+  ]
+  const told = (of: 'switch' | 'book' | 'signed', differences: Difference[]): string[] =>
+    driftLines(differences, of, NAMES).map(({ subject, says, against }) => [subject, says, against].join(' | '))
+
+  expect(told('switch', [...rings, differs('group:hall', 'order', 'simultaneous', 'sequential', 'field')])).toEqual([
+    '2 users | rings for (desk) 25 s | the book says 20 s',
+    'Hall | ring order: top down | the book says all at once',
+  ])
+  expect(driftLines(rings, 'switch', NAMES)[0]?.differences).toEqual(rings)
+  expect(told('book', rings)).toEqual(['2 users | rings for (desk) 20 s | the switch says 25 s'])
+  expect(told('signed', rings.slice(0, 1))).toEqual(['Ines Marsh | rings for (desk) 25 s | signed was 20 s'])
+  expect(told('switch', [differs('user:bo', 'mailbox', null, 'group:hall', 'field')])).toEqual([
+    'Bo Fell | messages in: Hall | the book says nothing',
+  ])
+  expect(
+    told('switch', [
+      differs('user:ines', null, null, null, 'missing'),
+      differs('group:hall', null, null, null, 'unknown'),
+    ]),
+  ).toEqual(['Ines Marsh | not on the switch | ', 'Hall | on the switch, and not in the book | '])
 })

@@ -38,7 +38,10 @@ export function itemInWords(ref: string, path: string, value: unknown, names: Na
   const fields = along !== undefined && 'fields' in along ? along.fields : []
   const inside = (name: string): string => valueInWords(ref, `${path}/${item.item}/${name}`, item[name], names)
   if (Array.isArray(item['days']) && typeof item['from'] === 'string' && typeof item['to'] === 'string')
-    return `${item['days'].map((day: unknown) => dayTitle(String(day))).join(', ')} ${timeInWords(item['from'])}–${timeInWords(item['to'])}`
+    return (
+      `${item['days'].map((day: unknown) => dayTitle(String(day))).join(', ')} ` +
+      `${timeInWords(item['from'])}–${timeInWords(item['to'])}`
+    )
   const set = fields.filter(
     ({ name, default: usual }) =>
       name !== 'item' &&

@@ -183,8 +183,8 @@ final class EmergencyTrapsTest extends TestCase
                 str_starts_with($finding->about->id, 'emergency.callback')
                 || $finding->about->id === 'outbound.emergency-missing'
             ) {
-                $told[] = "{$finding->severity()->value} {$finding->about->id} at {$finding->path}: {$finding->title()}; "
-                    . "{$finding->detail()}";
+                $told[] = "{$finding->severity()->value} {$finding->about->id} at {$finding->path}: "
+                    . "{$finding->title()}; {$finding->detail()}";
             }
         }
 

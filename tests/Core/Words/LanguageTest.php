@@ -87,7 +87,10 @@ final class LanguageTest extends TestCase
             'Fri 25 Dec 2026 at 08:00: ',
             $says(Language::english(), new Day('2026-12-25', '08:00')),
         );
-        self::assertStringStartsWith("ven. 25 déc. 2026 à 08:00\u{a0}: ", $says($french, new Day('2026-12-25', '08:00')));
+        self::assertStringStartsWith(
+            "ven. 25 déc. 2026 à 08:00\u{a0}: ",
+            $says($french, new Day('2026-12-25', '08:00')),
+        );
         self::assertStringStartsWith("a, b et c\u{a0}: ", $says($french, Listing::of(['a', 'b', 'c'])));
         self::assertStringStartsWith('a or b: ', $says(Language::english(), Listing::either(['a', 'b'])));
         self::assertStringStartsWith('a, b: ', $says(Language::english(), Listing::row(['a', 'b'])));

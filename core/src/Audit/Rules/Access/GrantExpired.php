@@ -34,7 +34,10 @@ final readonly class GrantExpired implements Rule
                 [
                     'n' => count($expired),
                     'first' => $expired[0]->name,
-                    'grants' => Listing::firstOf(array_map(static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})", $expired), 3),
+                    'grants' => Listing::firstOf(array_map(
+                        static fn (GrantSeen $grant): string => "{$grant->name} ({$grant->ability})",
+                        $expired,
+                    ), 3),
                 ],
                 $inspection->book->tenant,
             )->counting(count($expired));

@@ -34,7 +34,7 @@ final readonly class GrantTooWide implements Rule
         if ($wide !== []) {
             yield Found::of(
                 [
-                    'names' => Listing::firstOf(array_map(static fn (GrantSeen $grant): string => $grant->name, $wide), 3),
+                    'names' => Listing::firstOf(array_column($wide, 'name'), 3),
                 ],
                 $inspection->book->tenant,
             )->counting(count($wide));

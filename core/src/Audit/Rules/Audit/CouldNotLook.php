@@ -33,7 +33,12 @@ final readonly class CouldNotLook implements Rule
         foreach ($byCause as $why => $failures) {
             $ids = array_map(static fn (Failure $failure): string => $failure->about->id, $failures);
             yield Found::of(
-                ['ids' => $inspection->names->several($ids, 12), 'n' => count($failures), 'what' => new Message("{$failures[0]->about->id}/what"), 'why' => $why],
+                [
+                    'ids' => $inspection->names->several($ids, 12),
+                    'n' => count($failures),
+                    'what' => new Message("{$failures[0]->about->id}/what"),
+                    'why' => $why,
+                ],
                 $inspection->book->tenant,
             )->at('name', implode(' ', $ids));
         }

@@ -11,7 +11,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Words\Listing;
-use Jaunty\Core\Words\Message;
 
 /** An emergency address without what a dispatcher needs to find it. */
 final readonly class AddressIncomplete implements Rule
@@ -36,7 +35,7 @@ final readonly class AddressIncomplete implements Rule
             // meant to be whole.
             if ($isThere('street') && $isThere('city') && $missing !== [] && count($missing) < 3) {
                 yield Found::of(
-                    ['site' => $site->name, 'missing' => Listing::of(array_map(static fn (string $part): Message => new Message("address/{$part}"), $missing))],
+                    ['site' => $site->name, 'missing' => Listing::ofMessages('address', $missing)],
                     $site,
                 )->at("address/{$missing[0]}");
             }

@@ -12,7 +12,6 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Words\Listing;
-use Jaunty\Core\Words\Message;
 
 /** A site with telephones and no address to send help to. */
 final readonly class AddressMissing implements Rule
@@ -39,7 +38,7 @@ final readonly class AddressMissing implements Rule
                 yield Found::of(
                     [
                         'site' => $site->name,
-                        'missing' => Listing::of(array_map(static fn (string $part): Message => new Message("address/{$part}"), $missing)),
+                        'missing' => Listing::ofMessages('address', $missing),
                         'people' => $people,
                     ],
                     $site,

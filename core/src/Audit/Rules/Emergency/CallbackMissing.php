@@ -46,7 +46,12 @@ final readonly class CallbackMissing implements Rule
             if ($callback !== null && ! $isThere) {
                 $as = $callback->enabled ? $callback->status->value : 'off';
                 yield Found::of(
-                    ['site' => $site->name, 'callback' => $inspection->names->said($callback), 'as' => $as, 'status' => new Message("number/{$callback->status->value}")],
+                    [
+                        'site' => $site->name,
+                        'callback' => $inspection->names->said($callback),
+                        'as' => $as,
+                        'status' => new Message("number/{$callback->status->value}"),
+                    ],
                     $site,
                     $callback,
                 )->at('emergency/callback');

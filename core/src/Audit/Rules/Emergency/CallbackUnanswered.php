@@ -38,6 +38,7 @@ final readonly class CallbackUnanswered implements Rule
             }
             $survey = $inspection->survey();
             $at = $survey->firstInstant($run);
+            $outcome = $run->facts->passive ?? Outcome::Loop;
             $through = $inspection->names->said($run->facts->passiveTarget);
             $outside = $shown->backs[0]->outside;
             yield Found::of(
@@ -45,7 +46,7 @@ final readonly class CallbackUnanswered implements Rule
                     'number' => $inspection->names->said($shown->number),
                     'users' => $inspection->names->several($shown->users),
                     'at' => $inspection->day->moment($at),
-                    'end' => new Message('outcome/' . ($run->facts->passive ?? Outcome::Loop)->value, ['who' => $through]),
+                    'end' => new Message("outcome/{$outcome->value}", ['who' => $through]),
                     'outside' => $outside === '' ? 'no' : 'yes',
                     'telephone' => $inspection->names->said($outside),
                 ],

@@ -38,7 +38,9 @@ final readonly class DeletesUnsent implements Rule
                 yield Found::of(
                     ['mailbox' => $mailbox->name],
                     $mailbox,
-                )->saying('unheard')->at('attachAudio')->fixedBy(Fix::set('Attach the sound', $mailbox, 'attachAudio', true));
+                )->saying('unheard')->at('attachAudio')->fixedBy(
+                    Fix::set('Attach the sound', $mailbox, 'attachAudio', true),
+                );
             }
         }
     }

@@ -36,7 +36,10 @@ final readonly class DuplicateDisplay implements Rule
                     [
                         'n' => count($users),
                         'first' => $users[0]->label(),
-                        'extensions' => Listing::of(array_map(static fn (User $user): string|Message => $user->extension ?? new Message('none'), $users)),
+                        'extensions' => Listing::of(array_map(
+                            static fn (User $user): string|Message => $user->extension ?? new Message('none'),
+                            $users,
+                        )),
                     ],
                     ...$users,
                 )->at('name/last')->counting(count($users));

@@ -12,7 +12,6 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Words\Listing;
-use Jaunty\Core\Words\Message;
 
 /** A number to be ported that nothing is prepared for. */
 final readonly class PortingUnprepared implements Rule
@@ -33,7 +32,7 @@ final readonly class PortingUnprepared implements Rule
             );
             if ($number->status === NumberStatus::PortingIn && $missing !== []) {
                 yield Found::of(
-                    ['number' => $inspection->names->said($number), 'missing' => Listing::of(array_map(static fn (string $what): Message => new Message("port/{$what}"), $missing))],
+                    ['number' => $inspection->names->said($number), 'missing' => Listing::ofMessages('port', $missing)],
                     $number,
                 )->at($number->from === null ? 'from' : 'destination');
             }

@@ -13,7 +13,6 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\RoutePin;
 use Jaunty\Core\Words\Listing;
-use Jaunty\Core\Words\Message;
 
 /** Something in the way of emergency calls. */
 final readonly class EmergencyGated implements Rule
@@ -37,7 +36,7 @@ final readonly class EmergencyGated implements Rule
             ]));
             if ($route->emergency && $gates !== []) {
                 yield Found::of(
-                    ['route' => $route->name, 'gates' => Listing::of(array_map(static fn (string $gate): Message => new Message("gate/{$gate}"), $gates))],
+                    ['route' => $route->name, 'gates' => Listing::ofMessages('gate', $gates)],
                     $route,
                 )->at('pin')
                     ->fixedBy(Fix::of(

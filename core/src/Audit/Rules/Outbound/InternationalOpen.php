@@ -56,7 +56,13 @@ final readonly class InternationalOpen implements Rule
             ));
             if ($as !== null || $through !== []) {
                 yield Found::of(
-                    ['route' => $route->name, 'class' => new Message("class/{$route->class->value}"), 'by' => $as === null ? 'number' : 'digits', 'digits' => $as ?? '', 'number' => $as === null ? $inspection->names->said("outside:+{$through[0]}") : ''],
+                    [
+                        'route' => $route->name,
+                        'class' => new Message("class/{$route->class->value}"),
+                        'by' => $as === null ? 'number' : 'digits',
+                        'digits' => $as ?? '',
+                        'number' => $as === null ? $inspection->names->said("outside:+{$through[0]}") : '',
+                    ],
                     $route,
                 )->at('digits')
                     ->fixedBy(

@@ -72,7 +72,11 @@ final readonly class NoRouteForClass implements Rule
                         'calls' => new Message("calls/{$class->value}"),
                         'n' => count($users),
                         'routes' => count($routes),
-                        'samples' => count($own), 'tried' => Listing::row(array_map(static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})", $own)),
+                        'samples' => count($own),
+                        'tried' => Listing::row(array_map(
+                            static fn (SampleNumber $sample): string => "{$sample->digits} ({$sample->said})",
+                            $own,
+                        )),
                     ],
                     $book->tenant,
                 )

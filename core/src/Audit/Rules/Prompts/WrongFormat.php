@@ -31,8 +31,12 @@ final readonly class WrongFormat implements Rule
             $rate = $prompt->audio['rate'] ?? null;
             $channels = $prompt->audio['channels'] ?? null;
             $wrong = array_values(array_filter([
-                is_numeric($rate) && (int) $rate !== 8000 ? new Message('audio/rate', ['rate' => (string) $rate]) : null,
-                is_numeric($channels) && (int) $channels !== 1 ? new Message('audio/channels', ['channels' => (string) $channels]) : null,
+                is_numeric($rate) && (int) $rate !== 8000
+                    ? new Message('audio/rate', ['rate' => (string) $rate])
+                    : null,
+                is_numeric($channels) && (int) $channels !== 1
+                    ? new Message('audio/channels', ['channels' => (string) $channels])
+                    : null,
             ]));
             if ($wrong !== []) {
                 yield Found::of(

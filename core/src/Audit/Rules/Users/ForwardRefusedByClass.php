@@ -49,7 +49,11 @@ final readonly class ForwardRefusedByClass implements Rule
                     $field = $object instanceof User ? 'callingClass' : 'onwardClass';
                     $there = $inspection->names->of("outside:{$number}");
                     yield Found::of(
-                        ['object' => $object->label(), 'there' => $there, 'needed' => new Message("class/{$needed->value}")],
+                        [
+                            'object' => $object->label(),
+                            'there' => $there,
+                            'needed' => new Message("class/{$needed->value}"),
+                        ],
                         $object,
                     )->at($path, $path)
                         ->fixedBy(

@@ -12,7 +12,6 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Treatment;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Words\Listing;
-use Jaunty\Core\Words\Message;
 
 /** Treatments behind one that sends every call on. */
 final readonly class TreatmentHidden implements Rule
@@ -38,7 +37,7 @@ final readonly class TreatmentHidden implements Rule
                 yield Found::of(
                     [
                         'user' => $user->label(),
-                        'others' => Listing::of(array_map(static fn (string $case): Message => new Message("treatment/{$case}"), $others)),
+                        'others' => Listing::ofMessages('treatment', $others),
                     ],
                     $user,
                 )->at('handling/open/always')->counting(count($others));
