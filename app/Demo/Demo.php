@@ -83,7 +83,7 @@ final readonly class Demo
 
     /** Pending edits: whose, for how many days, and what. */
     private const LYING = [
-        'bellwether-credit-union' => ['sol@saltmarsh.example', 1, [['group:lending', 'noAnswerSeconds', 35]]],
+        'osier-basketworks' => ['sol@saltmarsh.example', 1, [['group:reception', 'noAnswerSeconds', 35]]],
         'kittiwake-brewing' => ['lena@saltmarsh.example', 2, [
             ['prompt:welcome', 'script', 'Kittiwake Brewing. The taproom opens at noon on Saturdays now.'],
         ]],
