@@ -33,7 +33,7 @@ const against = computed(() => {
 </script>
 
 <template>
-  <p class="now" data-testid="right-now">
+  <section class="now" data-testid="right-now" aria-label="Right now">
     <span v-if="isError" class="differs" role="alert"
       >What callers get right now could not be worked out{{
         data === undefined ? '.' : '; this was true before the last changes:'
@@ -60,7 +60,7 @@ const against = computed(() => {
         <template v-else> The switch was read {{ age(data.readAt, now) }}{{ against }}.</template>
       </span>
     </template>
-  </p>
+  </section>
 </template>
 
 <style scoped>

@@ -60,7 +60,7 @@ useTitle(() => ['Second factor'])
     ></PageTop
   >
   <main class="factor">
-    <h2>Second factor</h2>
+    <h1>Second factor</h1>
     <template v-if="recoveryCodes !== undefined">
       <p>
         It is on. These recovery codes are shown once; each signs you in once where the device is lost. Keep them where
@@ -110,6 +110,10 @@ useTitle(() => ['Second factor'])
 </template>
 
 <style scoped>
+h1 {
+  font-size: 18px;
+}
+
 .factor {
   display: grid;
   gap: 14px;

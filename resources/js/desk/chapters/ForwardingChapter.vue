@@ -86,7 +86,7 @@ function dropPlace(item: string): void {
 <template>
   <div class="two">
     <nav class="list pick-list" aria-label="Fallback chains and users">
-      <h3>Fallback chains</h3>
+      <h2>Fallback chains</h2>
       <ul>
         <li v-for="object in chains" :key="object.ref">
           <button
@@ -100,7 +100,7 @@ function dropPlace(item: string): void {
         </li>
       </ul>
       <NewObject kind="chain" @made="select" />
-      <h3>Users</h3>
+      <h2>Users</h2>
       <el-input v-model="words" type="search" class="find" size="small" aria-label="Find a user" placeholder="find" />
       <ul>
         <li v-for="object in users" :key="object.ref">
@@ -208,10 +208,10 @@ function dropPlace(item: string): void {
   overflow-y: auto;
 }
 
-.list h3 {
+.list h2 {
   margin-top: 6px;
   color: var(--ink-soft);
-  font-weight: 400;
+  font: 400 14px/1.4 var(--sans);
 }
 
 .list ul,

@@ -48,7 +48,7 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
   <div class="two">
     <nav class="list pick-list" aria-label="Attendants, menus and what they say">
       <section v-for="sort in sorts" :key="sort.kind">
-        <h3>{{ sort.title }}</h3>
+        <h2>{{ sort.title }}</h2>
         <ul>
           <li v-for="object in all.filter((each) => each.kind === sort.kind)" :key="object.ref">
             <button
@@ -125,10 +125,10 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
   gap: 18px;
 }
 
-.list h3 {
+.list h2 {
   margin-top: 8px;
   color: var(--ink-soft);
-  font-weight: 400;
+  font: 400 14px/1.4 var(--sans);
 }
 
 .list ul {
