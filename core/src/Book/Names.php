@@ -54,21 +54,4 @@ final readonly class Names
     {
         return Listing::firstOf(array_map($this->said(...), $all), $most);
     }
-
-    /**
-     * As an English sentence lists them, the first few of many.
-     *
-     * @param  list<BookObject|string>  $all
-     */
-    public function listed(array $all, int $most = 3): string
-    {
-        $names = array_map($this->of(...), array_slice($all, 0, $most));
-        $more = count($all) - count($names);
-        if ($more > 0) {
-            return implode(', ', $names) . " and {$more} more";
-        }
-        $last = array_pop($names);
-
-        return $names === [] ? (string) $last : implode(', ', $names) . " and {$last}";
-    }
 }

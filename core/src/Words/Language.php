@@ -78,11 +78,6 @@ final class Language
         return array_keys($this->messages);
     }
 
-    public function has(string $id): bool
-    {
-        return isset($this->messages[$id]);
-    }
-
     /** @throws UnsayableMessage */
     public function say(Message $message): string
     {

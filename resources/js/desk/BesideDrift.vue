@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Difference } from '@/api'
-import { dateThere, FieldRow, plural } from '@/shared'
+import { dateThere, dayInWords, FieldRow, plural } from '@/shared'
 import { useBeside, useDesk } from './desk'
 import { driftLines, type DriftLine } from './driftLines'
 
@@ -34,7 +34,7 @@ const signedLine = computed(() => {
   if (signed.value === null) return 'the customer has signed no revision'
   const { revision, by, on, since } = signed.value
   const entered = since.length === 0 ? 'the book is as signed' : `${plural(since.length, 'field')} entered since`
-  return `revision ${revision}, by ${by} on ${on} · ${entered}`
+  return `revision ${revision}, by ${by} on ${dayInWords(on)} · ${entered}`
 })
 </script>
 
@@ -61,7 +61,7 @@ const signedLine = computed(() => {
           <td>
             {{ each.reason }} <span class="soft">· {{ each.by }}</span>
           </td>
-          <td>{{ each.until ?? 'no end' }}</td>
+          <td>{{ each.until === null ? 'no end' : dayInWords(each.until) }}</td>
           <td>
             <button type="button" class="quiet-button" :disabled="busy" @click="takeWaiverBack(each.id)">
               Take back

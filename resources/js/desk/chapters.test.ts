@@ -191,7 +191,7 @@ it('shows what was signed beside book and live, and what was entered since', asy
 
   expect(page.get('[data-testid=differences]').text()).toContain('ines@inlet.example')
   expect(page.get('[data-testid=signed]').text()).toContain(
-    'revision 2, by I. Marsh on 2026-11-30 · 1 field entered since',
+    'revision 2, by I. Marsh on Mon 30 Nov 2026 · 1 field entered since',
   )
   expect(page.get('[data-testid=since-signed]').text()).toContain('Front desk')
 })

@@ -42,9 +42,12 @@ const WHOLE = {
   signed: { missing: 'gone since', unknown: 'new since' },
 } as const
 
+/** What is only there and what is only here are never alike. */
+const OPS = { field: 'set', missing: 'delete', unknown: 'create' } as const
+
 function asChange({ object, label, path, what, book, live }: Difference, of: keyof typeof AGAINST): Change {
   const [before, after] = of === 'book' ? [live, book] : [book, live]
-  return { op: what === 'field' ? 'set' : 'delete', object, label, path, before, after }
+  return { op: OPS[what], object, label, path, before, after }
 }
 
 function againstOf(was: string, of: keyof typeof AGAINST): string {

@@ -112,4 +112,11 @@ it('says what differs on the switch, alike things as one line, and what is only 
       differs('group:hall', null, null, null, 'unknown'),
     ]),
   ).toEqual(['Ines Marsh | not on the switch | ', 'Hall | on the switch, and not in the book | '])
+  // Of one kind, too: what is missing is not what is unknown.
+  expect(
+    told('switch', [
+      differs('user:ines', null, null, null, 'missing'),
+      differs('user:bo', null, null, null, 'unknown'),
+    ]),
+  ).toEqual(['Ines Marsh | not on the switch | ', 'Bo Fell | on the switch, and not in the book | '])
 })
