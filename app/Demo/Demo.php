@@ -304,7 +304,7 @@ final readonly class Demo
         if ($customer->isCalled) {
             [$book, $known] = $this->onTheSwitch($lead, $customer);
             $this->traffic->play($book, $known);
-            $this->calls->read($lead->id, $customer->key());
+            $this->untilTaken(fn () => $this->calls->read($lead->id, $customer->key()));
         }
     }
 
@@ -352,15 +352,18 @@ final readonly class Demo
             $bound = $this->untilTaken($work);
             [$known, $live] = [$bound === null ? $known : $known->with($object, $bound), $changed];
         }
-        $this->live->read($lead->id, $customer->key());
+        $this->untilTaken(fn () => $this->live->read($lead->id, $customer->key()));
     }
 
     /**
      * The switch may ask to wait; a hand waits.
      *
-     * @param  callable(): ?Bound  $work
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
      */
-    private function untilTaken(callable $work): ?Bound
+    private function untilTaken(callable $work): mixed
     {
         for ($try = 1; ; $try++) {
             try {

@@ -7,6 +7,7 @@ namespace App\Demo;
 use App\Switching\Bindings;
 use App\Time\Clock;
 use Illuminate\Http\Client\Factory;
+use Illuminate\Http\Client\RequestException;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Member;
@@ -25,6 +26,11 @@ final readonly class DemoTraffic
 
     /** Calls at once that the switch takes within the time one waits for an answer. */
     private const BATCH = 60;
+
+    private const MOST_TRIES = 8;
+
+    /** Milliseconds: the switch counts calls by the second. */
+    private const WAIT = 1_100;
 
     public function __construct(private Factory $http, private Clock $clock)
     {
@@ -68,7 +74,13 @@ final readonly class DemoTraffic
             $this->http->baseUrl(is_string($url) ? $url : '')->withToken(
                 is_string($token) ? $token : '',
             )->asJson()->timeout(60)->withOptions(['proxy' => ''])
+                ->retry(self::MOST_TRIES, self::WAIT, self::isTooFast(...))
                 ->post("/v1/accounts/{$account}/traffic", ['calls' => $some])->throw();
         }
+    }
+
+    private static function isTooFast(\Throwable $trouble): bool
+    {
+        return $trouble instanceof RequestException && $trouble->response->status() === 429;
     }
 }
