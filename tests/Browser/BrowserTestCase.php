@@ -279,7 +279,7 @@ abstract class BrowserTestCase extends TestCase
         $this->keys($text, WebDriverKeys::ENTER);
     }
 
-    /** WCAG 2.2 AA as far as axe can tell, in both themes. */
+    /** WCAG 2.2 AA and best practices as far as axe can tell, in both themes. */
     protected function assertAccessible(string $screen): void
     {
         foreach (['light', 'dark'] as $theme) {
@@ -296,7 +296,9 @@ abstract class BrowserTestCase extends TestCase
             $this->browser->manage()->timeouts()->setScriptTimeout(30);
             $faults = $this->browser->executeAsyncScript(<<<'JS'
                 const done = arguments[arguments.length - 1]
-                axe.run(document, {runOnly: ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']}).then(
+                axe.run(document, {runOnly: [
+                    'wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice',
+                ]}).then(
                     (result) => done(result.violations.map((each) => `${each.id}: ${each.nodes
                         .map((node) => node.target.join(' ') + ' ' + (node.any[0]?.message ?? '')).join('; ')}`)),
                     (error) => done([String(error)]),

@@ -12,6 +12,8 @@ export interface Column extends FieldType {
   field?: string
   /** For a column that only shows. */
   shows?: (object: BookObject) => string
+  /** What holds while the field itself says nothing. */
+  lent?: (object: BookObject) => string | null
   /** Shown until somebody chooses. */
   isUsual: boolean
 }
@@ -75,7 +77,11 @@ const COLUMNS: Partial<Record<Kind, Column[]>> = {
   group: [
     ...columns('group', ['name', 'Group'], ['extension', 'Ext'], 'order'),
     shows('group', 'Members', (object) => String(object.fields.members.length)),
-    ...columns('group', 'ringsEach', 'noAnswerSeconds', ['otherwise/noAnswer', 'Then']),
+    ...columns('group', 'ringsEach', 'noAnswerSeconds'),
+    {
+      ...column('group', 'otherwise/noAnswer', 'Then'),
+      lent: (object) => (object.kind === 'group' ? object.fields.mailbox : null),
+    },
     shows('group', 'Queue', queueOf),
   ],
   schedule: columns('schedule', ['name', 'Hours'], 'fixedZone', [

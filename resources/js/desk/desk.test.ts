@@ -3,12 +3,15 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { defineComponent, h } from 'vue'
 import type { BookObject, Change, Desk, Finding, Live, Push } from '@/api'
 import { bookObject, close, type fakeServer, key, NOTHING_LIVE, Refused, settle } from '@/testing'
+import { setWho } from '@/shared'
 import CallLine from './CallLine.vue'
 import { useDesk, type DeskState } from './desk'
+import type { TypedEdit } from './draft'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
 import SheetGrid from './sheet/SheetGrid.vue'
 import { asChange, EDITS, openPart, ZONE } from './testing'
+import { createUnsent } from './unsent'
 
 function user(name: string, extension: string, seconds = 20): BookObject {
   return bookObject(
@@ -441,11 +444,18 @@ describe('what was typed', () => {
     localStorage.clear()
   })
 
-  it('is kept in the browser while the server is away, marked in its cell, and sent once it answers', async () => {
-    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
-      [EDITS]: new Refused(401, { detail: 'Sign in to go on.' }),
+  const SECONDS: TypedEdit = { object: 'user:ines', path: 'legs/desk/seconds', value: 25, typed: '25' }
+  const AWAY = { [EDITS]: new Refused(401, { detail: 'Sign in to go on.' }) }
+  const waited = async (): Promise<void> => {
+    await new Promise((done) => {
+      setTimeout(done, 5)
     })
-    await state.draft.edit([{ object: 'user:ines', path: 'legs/desk/seconds', value: 25, typed: '25' }])
+    await settle()
+  }
+
+  it('is kept in the browser while the server is away, marked in its cell, and sent once it answers', async () => {
+    const { server, state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, AWAY)
+    await state.draft.edit([SECONDS])
     await settle()
     expect(page.get('[data-testid=notice]').text()).toContain('kept in this browser (1 edit)')
     expect(state.draft.faults.get('user:ines legs/desk/seconds')?.typed).toBe('25')
@@ -455,15 +465,58 @@ describe('what was typed', () => {
     const again = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
       [EDITS]: asChange(deskOf([user('ines', '201', 25)])),
     })
-    await new Promise((done) => {
-      setTimeout(done, 5)
-    })
-    await settle()
+    await waited()
     expect(again.server.asked.find((each) => each.call === EDITS)?.body).toEqual({
       edits: [{ object: 'user:ines', path: 'legs/desk/seconds', value: 25 }],
     })
     expect(again.state.draft.unsent.value).toEqual([])
+    expect(again.state.draft.faults.size).toBe(0)
     expect(server.asked.filter((each) => each.call === EDITS)).toHaveLength(1)
+  })
+
+  it('is not sent in the name of who signs in next', async () => {
+    setWho('lena')
+    const { state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, AWAY)
+    await state.draft.edit([SECONDS])
+    close(page)
+
+    setWho('sol')
+    const { server } = await openDesk(deskOf([user('ines', '201')]))
+    await waited()
+    expect(server.asked.filter((each) => each.call === EDITS)).toEqual([])
+    close(page)
+
+    setWho('lena')
+    const back = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, AWAY)
+    expect(back.state.draft.unsent.value).toEqual([SECONDS])
+  })
+
+  it('stands in its cell with the reason where the server will not have it after a reload', async () => {
+    const { state } = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, AWAY)
+    await state.draft.edit([SECONDS])
+    close(page)
+
+    const again = await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, {
+      [EDITS]: new Refused(422, {
+        detail: 'A ring lasts 5 s.',
+        errors: [{ object: 'user:ines', path: 'legs/desk/seconds', detail: 'a ring lasts 5 s' }],
+      }),
+    })
+    await waited()
+    expect(again.state.draft.faults.get('user:ines legs/desk/seconds')).toEqual({
+      typed: '25',
+      detail: 'a ring lasts 5 s',
+    })
+    expect(localStorage).toHaveLength(0)
+  })
+
+  it('in another tab is kept beside it', () => {
+    const one = createUnsent('inlet')
+    const other = createUnsent('inlet')
+    one.add([SECONDS])
+    other.add([{ ...SECONDS, object: 'user:joss' }])
+    one.remove([SECONDS])
+    expect(other.all()).toEqual([{ ...SECONDS, object: 'user:joss' }])
   })
 })
 

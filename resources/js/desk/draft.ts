@@ -4,11 +4,11 @@ import {
   nextTick,
   onScopeDispose,
   reactive,
-  ref,
+  shallowRef,
   watch,
   type ComputedRef,
   type Reactive,
-  type Ref,
+  type ShallowRef,
 } from 'vue'
 import {
   client,
@@ -27,10 +27,11 @@ import type { Edit } from './edits'
 import { merged } from './merged'
 import type { Notice, Notices } from './notices'
 import type { DeskQueries } from './queries'
-import { isAway, Unsent } from './unsent'
+import { createUnsent, isAway } from './unsent'
 import { same, valueAt } from './values'
 
 const SEND_AGAIN_AFTER = 3000
+const KEPT_HERE = 'kept in this browser, not sent yet'
 
 /** A cell that could not take what was typed: the text is kept there with what is wrong with it. */
 export interface CellFault {
@@ -77,7 +78,7 @@ export interface DraftState {
   faults: Reactive<Map<string, CellFault>>
   /** What was typed into cells and is on its way to the server, by cell. */
   sending: Reactive<Map<string, string>>
-  unsent: Ref<Edit[]>
+  unsent: ShallowRef<TypedEdit[]>
   edit: (edits: TypedEdit[], how?: HowEdited) => Promise<void>
   make: (objects: NewObject[]) => Promise<string[]>
   takeBack: () => Promise<void>
@@ -230,26 +231,34 @@ export function createDraft(
    * Edits that the server could not be given: its line is down, or whoever typed is signed out. Nothing typed is lost
    * by that.
    */
-  const unsent = ref<Edit[]>(Unsent.of(customer))
+  const kept = createUnsent(customer)
+  const unsent = shallowRef<TypedEdit[]>(kept.all())
   let again: ReturnType<typeof setTimeout> | undefined
 
+  /** What was typed stays where it was typed. */
+  function mark(edits: TypedEdit[], detail: string): void {
+    for (const { object, path, typed } of edits)
+      if (typed !== undefined) faults.set(cellKey(object, path), { typed, detail })
+  }
+
   function wait(edits: TypedEdit[], error: unknown): void {
-    for (const each of edits)
-      if (each.typed !== undefined)
-        faults.set(cellKey(each.object, each.path), { typed: each.typed, detail: 'kept in this browser, not sent yet' })
-    unsent.value = [
-      ...unsent.value,
-      ...edits.map(({ op, object, path, value }) => ({ ...(op === undefined ? {} : { op }), object, path, value })),
-    ]
-    Unsent.keep(customer, unsent.value)
+    mark(edits, KEPT_HERE)
+    unsent.value = [...unsent.value, ...edits]
+    kept.add(edits)
     notice.value = {
       text:
         `${detailOf(error)} What you entered is kept in this browser ` +
         `(${unsent.value.length === 1 ? '1 edit' : `${unsent.value.length} edits`}) and sent as soon as it goes.`,
       isFault: true,
     }
+    sendAgainLater()
+  }
+
+  function sendAgainLater(milliseconds = SEND_AGAIN_AFTER): void {
     clearTimeout(again)
-    again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
+    again = setTimeout(() => {
+      line = line.then(sendAgain)
+    }, milliseconds)
   }
 
   async function sendAgain(): Promise<void> {
@@ -259,8 +268,7 @@ export function createDraft(
       await changeIs(
         await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })),
       )
-      unsent.value = []
-      Unsent.keep(customer, [])
+      noLongerWaiting(edits)
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
       notice.value = {
         text:
@@ -268,17 +276,31 @@ export function createDraft(
           `this browser ${edits.length === 1 ? 'is' : 'are'} pending now.`,
       }
     } catch (error) {
-      clearTimeout(again)
-      if (isAway(error)) again = setTimeout(() => void sendAgain(), SEND_AGAIN_AFTER)
+      if (isAway(error)) {
+        sendAgainLater()
+        return
+      }
+      // The server will not have them as they are: they are shown, and not sent again and again.
+      noLongerWaiting(edits)
+      const refused = place(error, edits)
+      const rest = edits.filter((each) => !refused.includes(each))
+      if (refused.length > 0 && rest.length > 0) await send(rest, { keepsRest: true })
       else {
-        // The server will not have them as they are: they are shown, and not sent again and again.
-        unsent.value = []
-        Unsent.keep(customer, [])
+        if (refused.length === 0) mark(edits, detailOf(error))
         complain(error)
       }
     }
   }
-  if (unsent.value.length > 0) again = setTimeout(() => void sendAgain(), 0)
+
+  function noLongerWaiting(edits: TypedEdit[]): void {
+    unsent.value = unsent.value.filter((each) => !edits.includes(each))
+    kept.remove(edits)
+  }
+
+  if (unsent.value.length > 0) {
+    mark(unsent.value, KEPT_HERE)
+    sendAgainLater(0)
+  }
   onScopeDispose(() => {
     clearTimeout(again)
   })

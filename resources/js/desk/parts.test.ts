@@ -811,6 +811,28 @@ describe('blocks of a sheet', () => {
     expect(copied).toEqual(['one@inlet.example\n'])
   })
 
+  it('says where a group leads by its own mailbox, and takes another end in the same cell', async () => {
+    const group = object('group:desk', { ...FRONT_DESK.fields, otherwise: {}, mailbox: BOX.ref })
+    const opened = await openPart(
+      SheetGrid,
+      [group, BOX, INES],
+      { [EDITS]: new Refused(422) },
+      { props: { kind: 'group', objects: [group] } },
+    )
+    page = opened.page
+    const then = page.findAll('thead th').findIndex((each) => each.attributes('title') === 'Then')
+    const cellOf = (): HTMLElement => page.get(`tbody tr > :nth-child(${then + 1})`).element as HTMLElement
+    expect(cellOf().textContent).toBe('Desk mailbox')
+
+    cellOf().focus()
+    await key('Enter', cellOf())
+    expect(page.get<HTMLInputElement>('td input').element.value).toBe('')
+    await page.get('td input').setValue('Ines Marsh')
+    await key('Enter', page.get('td input').element)
+    await settle()
+    expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'otherwise/noAnswer', value: 'Ines Marsh' }])
+  })
+
   it('draws only what is in view of thousands of lines', async () => {
     const many = Array.from({ length: 3000 }, (_, place) =>
       object(`user:m${place}`, { name: { first: `M${place}`, last: null }, extension: String(2000 + place), legs: [] }),

@@ -1,6 +1,6 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
-import { choose, close, fakeServer, open, settle } from '@/testing'
+import { choose, close, fakeServer, open, Refused, settle } from '@/testing'
 import CustomerReport from './CustomerReport.vue'
 import { MESSAGES } from './languages'
 
@@ -30,7 +30,7 @@ const REPORT = {
   findings: [FINDING, { ...FINDING, title: 'Back desk: Kim can take every call' }],
 }
 
-async function report(answers: Record<string, unknown>[]): Promise<string[]> {
+async function report(answers: (Record<string, unknown> | Refused)[]): Promise<string[]> {
   const asked: string[] = []
   fakeServer({
     'GET /session': { technician: null, reseller: 'Inlet Voice', now: REPORT.at, clockStandsStill: true },
@@ -66,6 +66,18 @@ it('speaks the language that was chosen', async () => {
   expect(page.get('h1').text()).toBe('Vos téléphones\u00a0: ce que nous avons trouvé')
   expect(page.get('main').text()).toContain('Inlet Outfitters, 30 novembre 2026')
   expect(page.get('main').text()).toContain('n’avons rien trouvé à corriger')
+})
+
+it('can be asked for again where the server could not make it, under its heading', async () => {
+  await report([new Refused(503, { title: 'Not now', detail: 'The switch is being read.' }), REPORT])
+  expect(page.get('h1').text()).not.toBe('')
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Try again')
+    ?.trigger('click')
+  await settle()
+
+  expect(page.get('main').text()).toContain('Inlet Outfitters, November 30, 2026')
 })
 
 it('finds what a language lacks', () => {

@@ -66,10 +66,10 @@ useTitle(() => [t('title'), data.value?.customer])
       </template>
     </PageTop>
     <main class="letter" :lang="locale">
-      <ErrorState v-if="error !== null && data === undefined" :error @retry="refetch" />
+      <h1>{{ t('title') }}</h1>
+      <ErrorState v-if="error !== null && data === undefined" :error @again="refetch" />
       <LoadingLines v-else-if="data === undefined" what="the report" />
       <template v-else>
-        <h1>{{ t('title') }}</h1>
         <p class="soft">{{ t('of', { customer: data.customer, day }) }}</p>
         <p>{{ points.length === 0 ? t('none') : t('count', data.findings.length) }}</p>
         <section v-for="[first, ...others] in points" :key="first?.name">

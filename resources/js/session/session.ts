@@ -1,12 +1,13 @@
 import { queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import { client, take, type Session } from '@/api'
-import { setClock, setManner, USUAL_MANNER, type Manner } from '@/shared'
+import { setClock, setManner, setWho, USUAL_MANNER, type Manner } from '@/shared'
 
 /** What the server's clock says, and how whoever is signed in reads it. */
 function follow(session: Session): void {
   setClock(session.now, session.clockStandsStill)
   setManner(session.technician?.manner ?? USUAL_MANNER)
+  setWho(session.technician?.signIn)
 }
 
 export const sessionQuery = queryOptions({

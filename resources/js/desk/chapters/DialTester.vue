@@ -146,9 +146,9 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
     </p>
     <p v-if="trunks.length > 0" class="small soft">
       Say that there is no channel free on
-      <el-checkbox v-for="trunk in trunks" :key="trunk.ref" v-model="full" :value="trunk.ref" size="small">{{
-        trunk.label
-      }}</el-checkbox>
+      <el-checkbox-group v-model="full" class="full" aria-label="No channel free on" size="small">
+        <el-checkbox v-for="trunk in trunks" :key="trunk.ref" :value="trunk.ref" :label="trunk.label" />
+      </el-checkbox-group>
     </p>
     <p v-if="unknown !== undefined" class="fault" role="alert">{{ unknown }}</p>
     <p v-else-if="asked.digits !== '' && answer.error.value !== null" class="fault" role="alert">
@@ -177,6 +177,13 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
 </template>
 
 <style scoped>
+.full {
+  display: inline-flex;
+  gap: 4px 14px;
+  margin-left: 8px;
+  vertical-align: middle;
+}
+
 .tester {
   padding: 4px 0 12px;
   border-bottom: 1px solid var(--rule);

@@ -224,9 +224,11 @@ td {
 }
 
 .hands {
-  display: flex;
-  gap: 10px;
-  justify-content: flex-end;
+  text-align: right;
+}
+
+.hands button + button {
+  margin-left: 10px;
 }
 
 .hands button:disabled {

@@ -59,7 +59,7 @@ const struck = computed(() =>
 
 function lengths(each: RouteClaims): string {
   if (!each.isKnown) return ''
-  if (each.shortest === null) return 'lets nothing through'
+  if (each.shortest === null) return 'nothing'
   const many =
     each.most === null
       ? `${each.least} digits or more`
@@ -95,6 +95,15 @@ function remarks(each: RouteClaims): string[] {
     ...(each.shortCodes.length === 0 ? [] : [`whoever dials ${few(each.shortCodes)} waits`]),
     ...(each.extensions.length === 0 ? [] : [`extension ${each.extensions[0] ?? ''} begins so`]),
   ]
+}
+
+function partsOf(route: ObjectOf<'route'>, each: RouteClaims): { text: string; isFault?: boolean }[] {
+  const through = [route.fields.emergency ? 'emergency calls, before all others' : '', lengths(each)]
+  return [
+    { text: through.filter((part) => part !== '').join(': ') },
+    ...faultsOf(each).map((text) => ({ text, isFault: true })),
+    ...remarks(each).map((text) => ({ text })),
+  ].filter((part) => part.text !== '')
 }
 
 async function copyTrunk(trunk: ObjectOf<'trunk'>): Promise<void> {
@@ -142,28 +151,22 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
     <EmptyState v-if="routes.length === 0" title="No route: nobody can call out, not even for help"
       >Make one for emergency calls first.</EmptyState
     >
-    <SheetGrid
-      v-else
-      kind="route"
-      :objects="routes"
-      :selected="route?.ref"
-      after="Lets through"
-      :struck
-      @select="select"
-    >
-      <template #after="{ object }">
-        <template v-if="claims.get(object.ref) !== undefined">
-          <span class="small"
-            >{{ object.kind === 'route' && object.fields.emergency ? 'emergency calls, before all others: ' : ''
-            }}{{ lengths(claims.get(object.ref)!) }}</span
-          >
-          <span v-for="each in faultsOf(claims.get(object.ref)!)" :key="each" class="small remark wrong">{{
-            each
-          }}</span>
-          <span v-for="each in remarks(claims.get(object.ref)!)" :key="each" class="small remark soft">{{ each }}</span>
+    <SheetGrid v-else kind="route" :objects="routes" :selected="route?.ref" :struck @select="select" />
+    <dl v-if="claims.size > 0" class="claims small" aria-label="What each route lets through">
+      <template v-for="each in routes" :key="each.ref">
+        <template v-if="claims.get(each.ref) !== undefined">
+          <dt>{{ each.label }} lets through</dt>
+          <dd :class="{ soft: each.ref !== route?.ref }">
+            <span
+              v-for="part in partsOf(each, claims.get(each.ref)!)"
+              :key="part.text"
+              :class="{ wrong: part.isFault }"
+              >{{ part.text }}</span
+            >
+          </dd>
         </template>
       </template>
-    </SheetGrid>
+    </dl>
     <p class="acts">
       <button v-if="!isMaking" type="button" class="quiet-button" @click="isMaking = true">Another route</button>
     </p>
@@ -218,8 +221,20 @@ h2 {
   margin-top: 20px;
 }
 
-.remark {
-  display: block;
+.claims {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 2px 16px;
+  margin: 8px 0 0;
+}
+
+.claims dd {
+  margin: 0;
+}
+
+.claims span + span::before {
+  color: var(--ink-soft);
+  content: '; ';
 }
 
 .wrong {

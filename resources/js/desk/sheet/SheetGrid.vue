@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, onScopeDispose, ref, useId, watch } from 'vue'
 import { kindsInWords, useKeysTold, useLongList } from '@/shared'
 import type { Spot } from './block'
@@ -7,15 +8,14 @@ import { createSheet, provideSheet, type SheetProps } from './sheet'
 import SheetBar from './SheetBar.vue'
 import SheetLine from './SheetLine.vue'
 
-/** `after` is a last column that only shows; `struck` are lines that have no effect. */
-const props = defineProps<SheetProps & { after?: string; struck?: string[] }>()
+/** `struck` are lines that have no effect. */
+const props = defineProps<SheetProps & { struck?: string[] }>()
 const emit = defineEmits<{ select: [ref: string] }>()
 
 /** Pixels, as the styles have them. */
 const LINE_HEIGHT = 34
 const HEAD_HEIGHT = 30
 const GUTTER = 42
-const AFTER = 270
 /** Sheets of fewer lines are taken in at a glance. */
 const FEW = 5
 const TRIES = 5
@@ -25,6 +25,7 @@ const id = useId()
 const grid = ref<HTMLElement>()
 const table = ref<HTMLElement>()
 const bar = ref<InstanceType<typeof SheetBar>>()
+const { width: wide } = useElementSize(grid)
 
 /** The caret's cell may be drawn a frame or two after it came into view. */
 function focusCaret(tries = TRIES): void {
@@ -45,6 +46,7 @@ const sheet = provideSheet(
     props,
     {
       page: () => Math.max(1, Math.floor(((grid.value?.clientHeight ?? 0) - HEAD_HEIGHT) / LINE_HEIGHT) - 1),
+      room: () => wide.value - GUTTER,
       show: (row) => {
         show(row)
       },
@@ -237,7 +239,7 @@ useKeysTold('in a sheet', {
       aria-multiselectable="true"
       :aria-label="kindsInWords(kind).many"
       :aria-rowcount="lines.length + 1"
-      :style="{ minWidth: `${GUTTER + widths.reduce((a, b) => a + b, after === undefined ? 0 : AFTER)}px` }"
+      :style="{ minWidth: `${GUTTER + widths.reduce((a, b) => a + b, 0)}px` }"
       @keydown="onKey"
       @focusin="onFocusIn"
       @pointerdown="onDown"
@@ -250,7 +252,7 @@ useKeysTold('in a sheet', {
       <colgroup>
         <col :style="{ width: `${GUTTER}px` }" />
         <col v-for="(width, index) in widths" :key="index" :style="{ width: `${width}px` }" />
-        <col :style="after === undefined ? undefined : { width: `${AFTER}px` }" />
+        <col />
       </colgroup>
       <thead>
         <tr>
@@ -285,8 +287,7 @@ useKeysTold('in a sheet', {
               </button></span
             >
           </th>
-          <th v-if="after !== undefined" scope="col">{{ after }}</th>
-          <td v-else class="rest" />
+          <td class="rest" />
         </tr>
       </thead>
       <tbody>
@@ -300,11 +301,9 @@ useKeysTold('in a sheet', {
           :row
           :name="id"
           :lefts
-          :has-after="after !== undefined"
           :class="{ here: object.ref === selected, struck: struck?.includes(object.ref) }"
           :data-testid="`row-${object.ref}`"
-          ><slot name="after" :object
-        /></SheetLine>
+        />
         <tr v-if="drawn.below > 0" aria-hidden="true">
           <td :style="{ height: `${drawn.below}px` }" class="space" />
         </tr>
@@ -429,14 +428,9 @@ tbody :deep(td.space) {
   border: 0;
 }
 
-tbody :deep(tr.struck td:not(.after)) {
+tbody :deep(tr.struck td) {
   color: var(--ink-soft);
   text-decoration: line-through;
-}
-
-tbody :deep(td.after) {
-  white-space: normal;
-  cursor: default;
 }
 
 tbody :deep(td.rest) {

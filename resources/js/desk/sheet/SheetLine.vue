@@ -2,12 +2,13 @@
 import { computed } from 'vue'
 import type { BookObject } from '@/api'
 import { asSentence } from '@/shared'
+import { UNSET } from '../cells'
 import CellEditor from './CellEditor.vue'
 import { isIn } from './block'
 import { useSheet } from './sheet'
 
 /** One line of a sheet. It is drawn anew where something of it changes, and not when the caret moves elsewhere. */
-const props = defineProps<{ object: BookObject; row: number; name: string; lefts: number[]; hasAfter: boolean }>()
+const props = defineProps<{ object: BookObject; row: number; name: string; lefts: number[] }>()
 
 const sheet = useSheet()
 
@@ -28,7 +29,7 @@ const cells = computed(() =>
         pending: sheet.pending.value.has(key),
         sending: sheet.sending.has(key),
         bad: fault !== undefined || sheet.clashing.value.has(key),
-        soft: text === '—',
+        soft: text === UNSET || sheet.isLent(props.object, column),
         fixed: isFixed,
       },
     }
@@ -89,7 +90,6 @@ function between(range: string, column: number): boolean {
       }}</span>
       <i v-if="handle === column && open !== column" class="handle" aria-hidden="true" />
     </td>
-    <td v-if="hasAfter" role="gridcell" class="after"><slot /></td>
-    <td v-else class="rest" aria-hidden="true" />
+    <td class="rest" aria-hidden="true" />
   </tr>
 </template>

@@ -30,6 +30,8 @@ export interface SheetProps {
 export interface SheetView {
   /** Lines seen at once. */
   page: () => number
+  /** Pixels there are for its columns. */
+  room: () => number
   show: (row: number) => void
   /** Puts the focus on the caret's cell. */
   focus: () => void
@@ -71,7 +73,14 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     const path = column.path(object)
     if (path === null) return shown(null, column, names.value)
     const key = cellKey(object.ref, path)
-    return faults.get(key)?.typed ?? sending.get(key) ?? shown(valueAt(object.fields, path), column, names.value)
+    const value = valueAt(object.fields, path) ?? column.lent?.(object) ?? null
+    return faults.get(key)?.typed ?? sending.get(key) ?? shown(value, column, names.value)
+  }
+
+  /** Whether a cell shows what another field gives, as nothing is set in its own. */
+  function isLent(object: BookObject, column: Column): boolean {
+    const path = column.path(object)
+    return column.lent !== undefined && path !== null && (valueAt(object.fields, path) ?? null) === null
   }
 
   const byRef = computed(() => new Map(props.objects.map((object) => [object.ref, object])))
@@ -104,15 +113,22 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
   const pending = computed(() => new Set(changes.value.map((change) => cellKey(change.object, change.path ?? ''))))
   const clashing = computed(() => new Set(clashes.value.map((clash) => cellKey(clash.object, clash.path ?? ''))))
 
-  /** Pixels, so that columns do not move as other lines come into view. */
+  /** Pixels, so that columns do not move as other lines come into view. What the page has over goes to what is cut. */
   const widths = computed(() => {
     const measured = props.objects.slice(0, MEASURED)
-    return columns.value.map((column) => {
+    const whole = columns.value.map((column) => {
       const longest = measured.reduce(
         (most, object) => Math.max(most, textOf(object, column).length),
         column.title.length + 2,
       )
-      return Math.round(Math.min(WIDEST, Math.max(NARROWEST, longest * OF_A_LETTER + BESIDE_THE_TEXT)))
+      return Math.round(Math.max(NARROWEST, longest * OF_A_LETTER + BESIDE_THE_TEXT))
+    })
+    const usual = whole.map((width) => Math.min(WIDEST, width))
+    let over = view.room() - usual.reduce((sum, width) => sum + width, 0)
+    return usual.map((width, column) => {
+      const more = Math.max(0, Math.min(over, (whole[column] ?? 0) - width))
+      over -= more
+      return width + more
     })
   })
   /** Columns at the left that stay in view. */
@@ -542,6 +558,7 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     whole,
     keyOf,
     textOf,
+    isLent,
     isFound,
     find,
     toFault,

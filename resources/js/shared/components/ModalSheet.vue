@@ -4,8 +4,10 @@ import { nextTick, ref, watch } from 'vue'
 /**
  * A sheet over the page: Element Plus' dialog, which keeps the focus inside, and makes the rest modal. Its content is
  * made anew each time it opens; the element marked data-takes-keys takes the keys, else the sheet itself does. Nothing
- * is animated, so that no key is lost to what is fading.
+ * is animated, so that no key is lost to what is fading. In a section: else the dialog's own header would pass for a
+ * second banner of the page.
  */
+defineOptions({ inheritAttrs: false })
 withDefaults(defineProps<{ title: string; width?: 'narrow' | 'middle' | 'wide'; closable?: boolean }>(), {
   width: 'middle',
   closable: true,
@@ -50,29 +52,36 @@ async function focusWhatIsMarked(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog
-    :model-value="open"
-    :width="WIDTHS[width]"
-    top="12vh"
-    :lock-scroll="false"
-    :show-close="false"
-    :transition="AT_ONCE"
-    :before-close="close"
-    :data-open="open"
-    @open-auto-focus="focusWhatIsMarked"
-  >
-    <template #header="{ titleId }">
-      <header v-if="open">
-        <h2 :id="titleId">{{ title }}</h2>
-        <button v-if="closable" type="button" class="close" aria-label="Close" @click="open = false">×</button>
-      </header>
-    </template>
-    <div v-if="open" ref="inside"><slot /></div>
-  </el-dialog>
+  <section>
+    <el-dialog
+      v-bind="$attrs"
+      :model-value="open"
+      :width="WIDTHS[width]"
+      top="12vh"
+      :lock-scroll="false"
+      :show-close="false"
+      :transition="AT_ONCE"
+      :before-close="close"
+      :data-open="open"
+      @open-auto-focus="focusWhatIsMarked"
+    >
+      <template #header="{ titleId }">
+        <div v-if="open" class="head">
+          <h2 :id="titleId">{{ title }}</h2>
+          <button v-if="closable" type="button" class="close" aria-label="Close" @click="open = false">×</button>
+        </div>
+      </template>
+      <div v-if="open" ref="inside"><slot /></div>
+    </el-dialog>
+  </section>
 </template>
 
 <style scoped>
-header {
+section {
+  display: contents;
+}
+
+.head {
   display: flex;
   justify-content: space-between;
 }
