@@ -4,11 +4,8 @@ import { defineComponent, h } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Finding, Ruler } from '@/api'
 import { close, key, Refused, settle } from '@/testing'
-import AnswersByState from './chapters/AnswersByState.vue'
 import GroupsChapter from './chapters/GroupsChapter.vue'
-import KeyOutline from './chapters/KeyOutline.vue'
 import MembersTable from './chapters/MembersTable.vue'
-import ScriptPane from './chapters/ScriptPane.vue'
 import TreatmentSentences from './chapters/TreatmentSentences.vue'
 import CallLine from './CallLine.vue'
 import TimingRuler from './drawings/TimingRuler.vue'
@@ -409,133 +406,6 @@ describe('the week painter', () => {
   })
 })
 
-describe('menus and attendants', () => {
-  const MENU = object('menu:day', {
-    name: 'Day menu',
-    prompt: 'prompt:day',
-    plays: 2,
-    invalidAllowed: 3,
-    silence: null,
-    invalid: null,
-    keys: [
-      { item: '1', to: 'user:ines', label: 'Ines' },
-      { item: '3', to: 'user:joss', label: null },
-    ],
-    dialExtensions: { scope: 'off' },
-  })
-  const PROMPT = object('prompt:day', {
-    name: 'Day',
-    script: 'For Ines, press 1. For our hours, press 4.',
-    audio: null,
-  })
-  const TOLD = [
-    { key: '1', words: 'For Ines, press 1.' },
-    { key: '4', words: 'For our hours, press 4.' },
-  ]
-
-  it('makes an announced key that is not set stand out, and sets it in place', async () => {
-    const opened = await openPart(
-      KeyOutline,
-      [MENU, INES, JOSS],
-      {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [MENU],
-          draft: { changes: [], clashes: [] },
-        }),
-      },
-      { props: { menu: MENU, scripts: [{ ref: 'menu:day', seconds: 5, told: TOLD }] } },
-    )
-    page = opened.page
-    expect(page.text()).toContain('announced, but leads nowhere')
-    expect(page.text()).toContain('set, but the caller is never told')
-
-    await page.get('[aria-label^="Key 4 leads to"]').trigger('click')
-    await settle()
-    await page.get('input[aria-label="Key 4 leads to"]').setValue('hang up')
-    await page.get('input[aria-label="Key 4 leads to"]').trigger('keydown', { key: 'Enter' })
-    await settle()
-    expect(sent(opened.server)).toEqual([
-      { object: 'menu:day', path: 'keys', value: [...MENU.fields.keys, { item: '4', to: 'hang up', label: null }] },
-    ])
-  })
-
-  it('marks in the script what speaks of a key that is not set, and writes a script from the keys', async () => {
-    const opened = await openPart(
-      ScriptPane,
-      [MENU, PROMPT, INES, JOSS],
-      {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [MENU, PROMPT],
-          draft: { changes: [], clashes: [] },
-        }),
-      },
-      {
-        props: {
-          holder: MENU,
-          path: 'prompt',
-          keys: TOLD,
-          written: 'For Ines, press 1. For Joss Arden, press 3.',
-          seconds: 5,
-        },
-      },
-    )
-    page = opened.page
-    expect(page.get('mark').text()).toBe('For our hours, press 4.')
-    await press('Write from the keys')
-    expect(sent(opened.server)).toEqual([
-      { object: 'prompt:day', path: 'script', value: 'For Ines, press 1. For Joss Arden, press 3.' },
-    ])
-  })
-
-  it('shows a missing answer as an empty column and writes one there', async () => {
-    const attendant = object('attendant:main', {
-      name: 'Main',
-      schedule: null,
-      answers: [{ item: 'open', when: 'open', greeting: null, then: 'user:ines' }],
-    })
-    const opened = await openPart(
-      AnswersByState,
-      [attendant, INES],
-      {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [attendant],
-          draft: { changes: [], clashes: [] },
-        }),
-      },
-      { props: { attendant } },
-    )
-    page = opened.page
-    const columns = page.findAll('[data-testid=answers] section').map((each) => each.text())
-    expect(columns[0]).toContain('Ines Marsh')
-    expect(columns[1]).toContain('No answer: callers are cut off')
-
-    await page
-      .findAll('button')
-      .find((each) => each.text() === 'Write an answer')
-      ?.trigger('click')
-    await settle()
-    expect(sent(opened.server)).toEqual([
-      {
-        object: 'attendant:main',
-        path: 'answers',
-        value: [
-          { item: 'open', when: 'open', greeting: null, then: 'user:ines' },
-          { when: 'closed', greeting: null, then: null },
-        ],
-      },
-    ])
-  })
-})
-
 describe('treatments', () => {
   it('read and write one destination for both sides, or one for each', () => {
     expect(sidesOf('user:ines')).toEqual({ outside: 'user:ines', inside: 'user:ines' })
@@ -831,6 +701,26 @@ describe('blocks of a sheet', () => {
     await key('Enter', page.get('td input').element)
     await settle()
     expect(sent(opened.server)).toEqual([{ object: 'group:desk', path: 'otherwise/noAnswer', value: 'Ines Marsh' }])
+  })
+
+  it('shows beside it the line that was edited until another is edited or gone to', async () => {
+    const opened = await sheet()
+    const told = (): unknown[] => page.findComponent(SheetGrid).emitted('select')?.flat() ?? []
+    cell(0).focus()
+    await key('ArrowDown', cell(0))
+    await key('Enter', cell(1))
+    expect(told()).toEqual(['user:u2'])
+    await page.get('td input').setValue('two@inlet.example')
+    await key('Enter', page.get('td input').element)
+    await new Promise((done) => {
+      setTimeout(done, 150)
+    })
+    expect(document.activeElement).toBe(cell(2))
+    expect(told()).toEqual(['user:u2'])
+
+    await key('Enter', cell(2))
+    expect(told()).toEqual(['user:u2', 'user:u3'])
+    expect(sent(opened.server)).toHaveLength(1)
   })
 
   it('draws only what is in view of thousands of lines', async () => {

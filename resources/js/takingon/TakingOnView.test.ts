@@ -96,6 +96,11 @@ it('asks for a preview when somebody pauses, not at every letter', async () => {
   ])
 })
 
+it('puts the keys into the first question as soon as a template is chosen', async () => {
+  await takingOn({ [PREVIEW]: MISSING })
+  expect(document.activeElement?.getAttribute('name')).toBe('name')
+})
+
 it('sends what is not kept yet when the page is closed, and nothing when all is', async () => {
   const { server } = await takingOn({ [PREVIEW]: MISSING })
   const keptOnes = (): unknown[] => server.asked.filter((each) => each.call === KEPT).map((each) => each.body)

@@ -53,6 +53,7 @@ const strip = ref<Strip | null>(null)
 const madeFrom = ref('')
 const isWhole = ref(true)
 const keptAs = ref<'kept' | 'being kept' | 'not kept: the server does not answer'>('kept')
+const form = ref<HTMLFormElement>()
 const faults = ref<Record<string, string>>({})
 const asked = ref<string[]>()
 const readAs = ref<Record<string, string>>({})
@@ -223,6 +224,13 @@ function empty(): void {
   keptAs.value = 'kept'
 }
 
+/** The first question takes the keys: whoever chose by them goes on by them. */
+async function beginWith(key: string): Promise<void> {
+  kept.template = key
+  await nextTick()
+  form.value?.querySelector<HTMLElement>('input:not([name=template]), textarea')?.focus()
+}
+
 function another(): void {
   empty()
   begin()
@@ -295,10 +303,10 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
       <h2>What shall callers get?</h2>
       <OtherSets :thrown :others @put-back="backToWhatWas" @go-on="goOnWith" />
     </div>
-    <TemplateChoice :templates="templates.data.value.templates" @choose="kept.template = $event" />
+    <TemplateChoice :templates="templates.data.value.templates" @choose="beginWith" />
   </main>
   <main v-else class="two">
-    <form class="said" novalidate @submit.prevent="enter">
+    <form ref="form" class="said" novalidate @submit.prevent="enter">
       <OtherSets :thrown :others @put-back="backToWhatWas" @go-on="goOnWith" />
       <h2>What the customer said</h2>
       <FieldRow v-slot="field" label="Template" :help="template.about">

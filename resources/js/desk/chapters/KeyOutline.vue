@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { MenuScript, ObjectOf } from '@/api'
-import { ChoiceField } from '@/shared'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
+import NewKeys from './NewKeys.vue'
 
 type Key = ObjectOf<'menu'>['fields']['keys'][number]
 
@@ -126,14 +126,7 @@ function toggle(key: string): void {
       />
     </li>
     <li v-if="free.length > 0" class="another">
-      <ChoiceField
-        model-value=""
-        in-sentence
-        placeholder="set another key"
-        :aria-label="`Set another key of ${menu.label}`"
-        :options="free.map((key) => [key, key] as const)"
-        @update:model-value="set($event, null)"
-      />
+      <NewKeys :menu :free />
     </li>
     <li class="row rest">
       <kbd>–</kbd>

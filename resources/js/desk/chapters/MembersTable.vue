@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useKeysTold } from '@/shared'
-import { client, detailOf, take, type Meant, type ObjectOf } from '@/api'
+import { detailOf, type Meant, type ObjectOf } from '@/api'
 import { useDesk, useDraft } from '../desk'
 import { useHalfTyped } from '../halfTyped'
 import InlineField from '../InlineField.vue'
+import { whatIsMeant } from '../meant'
 import { QUIET_DAYS, useCallRecords } from '../callRecords'
 
 type Member = ObjectOf<'group'>['fields']['members'][number]
@@ -87,8 +88,7 @@ async function add(said: string[]): Promise<void> {
 /** The server knows whom a name means; where it cannot be asked, all of it stays in the line. */
 async function whoIsMeant(said: string[]): Promise<Meant[]> {
   try {
-    const body = { said, kinds: ['user'], outside: true }
-    return (await take(client.POST('/customers/{customer}/meant', { params: { path: { customer } }, body }))).meant
+    return await whatIsMeant(customer, said, ['user'])
   } catch (error) {
     typed.value = said.join(', ')
     notice.value = { text: detailOf(error), isFault: true }

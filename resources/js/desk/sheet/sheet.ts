@@ -174,12 +174,12 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     clearTimeout(telling)
   })
 
-  function goTo(spot: Spot, { isStretched = false, isAtOnce = false } = {}): void {
+  function goTo(spot: Spot, { isStretched = false, isAtOnce = false, isTold = true } = {}): void {
     const to = kept(spot, extent.value)
     end.value = to
     if (!isStretched) {
       at.value = { ...to }
-      tellOf(to.row, isAtOnce)
+      if (isTold) tellOf(to.row, isAtOnce)
     }
     view.show(to.row)
     view.focus()
@@ -329,13 +329,17 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     view.focus()
   }
 
-  /** Ends the edit and goes on, along the line or to the next one. */
+  /**
+   * Ends the edit and goes on, along the line or to the next one. What stands beside the sheet stays with the edited
+   * line until the next one is edited or gone to: it shows what was just done.
+   */
   function commitAndGo(down: number, right: number): void {
     const from = editing.value ?? at.value
+    const wasOpen = editing.value !== undefined
     commit()
     if (right !== 0) enteredFrom ??= from.column
     const column = right === 0 ? (enteredFrom ?? from.column) : from.column + right
-    goTo({ row: from.row + down, column })
+    goTo({ row: from.row + down, column }, { isTold: !wasOpen })
     if (right === 0) enteredFrom = undefined
   }
 
