@@ -73,6 +73,7 @@ final class RuleBook
             new Rules\Groups\OutsideMailboxSteals(),
             new Rules\Groups\OutsideMemberCannotSignIn(),
             new Rules\Groups\OverflowToItself(),
+            new Rules\Groups\PassesNotReached(),
             new Rules\Groups\QueueEndless(),
             new Rules\Groups\QueueWrongProduct(),
             new Rules\Groups\QueueLong(),

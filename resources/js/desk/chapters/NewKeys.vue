@@ -8,7 +8,9 @@ import { useDesk, useDraft } from '../desk'
 import { useHalfTyped } from '../halfTyped'
 import { whatIsMeant } from '../meant'
 
-/** More keys of a menu, as one says them: "1 Reception", one or a pasted list. What is not understood stays in the line. */
+/**
+ * More keys of a menu, as one says them: "1 Reception", one or a pasted list. What is not understood stays in the line.
+ */
 const props = defineProps<{ menu: ObjectOf<'menu'>; free: string[] }>()
 
 const { customer, names, notice } = useDesk()

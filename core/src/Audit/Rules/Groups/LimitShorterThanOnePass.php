@@ -50,7 +50,7 @@ final readonly class LimitShorterThanOnePass implements Rule
             if ($late === []) {
                 continue;
             }
-            $limit = (int) (ceil($pass * self::ALLOWANCE / $ring) * $ring);
+            $limit = (int) (ceil($pass * max(1, $group->rotations) * self::ALLOWANCE / $ring) * $ring);
             $names = $inspection->names->several(
                 array_map(static fn (Member $member): string => (string) $member->who, $late),
             );
