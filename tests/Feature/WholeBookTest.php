@@ -185,7 +185,7 @@ final class WholeBookTest extends FeatureTestCase
         ));
         $impact = $this->getJson("/api/customers/{$customer}/live/impact")->assertOk()->json('impact');
         self::assertGreaterThan(0, $impact['count']);
-        self::assertStringContainsString('until unanswered 18 s, was 30 s', $impact['contrasts'][0]['words']);
+        self::assertStringContainsString('no answer after 18 s, was 30 s', $impact['contrasts'][0]['words']);
         self::assertSame('Mon to Fri 08:00 to 12:30, Mon to Fri 13:00 to 17:00', $impact['contrasts'][0]['when']);
         self::assertSame($value['numbers'][0]['key'], $impact['contrasts'][0]['call']['to']);
     }

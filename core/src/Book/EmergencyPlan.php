@@ -24,7 +24,7 @@ final readonly class EmergencyPlan implements BookPart
         #[Said('Shown')]
         public CallbackUse $callbackUse,
         #[Texts]
-        #[Said(help: 'Mail addresses told of an emergency call.')]
+        #[Said('Mails to', 'Mail addresses told of an emergency call.')]
         public array $notify,
         #[Day]
         #[Said('Address checked on')]

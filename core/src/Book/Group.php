@@ -61,7 +61,7 @@ final readonly class Group implements BookObject
         #[Said('Rings each', in: Unit::Rings)]
         public int $ringsEach,
         #[Whole(1, 1000, default: 1)]
-        #[Said(help: 'How often the list is gone through.')]
+        #[Said('Passes', 'How often the list is gone through.')]
         public int $rotations,
         #[Whole(0, 86_400)]
         #[Said('No-answer limit', 'From the first offer on.', in: Unit::Seconds, unset: 'no limit')]

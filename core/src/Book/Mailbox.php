@@ -52,7 +52,7 @@ final readonly class Mailbox implements BookObject
         #[Left]
         public PinStrength $pin,
         #[Texts]
-        #[Said(help: 'Mail addresses.')]
+        #[Said('Mails to', 'Mail addresses.')]
         public array $notify,
         #[Flag(true)]
         #[Said('Sound by mail')]

@@ -75,15 +75,16 @@ final readonly class Menu implements BookObject
         #[Said(help: 'After each time.', in: Unit::Seconds)]
         public int $wait,
         #[Refers(Kind::Prompt)]
+        #[Said('Said to wrong keys')]
         public ?Reference $invalidPrompt,
         #[Whole(1, 1000, default: 3)]
         #[Said('Wrong keys allowed')]
         public int $invalidAllowed,
         #[LeadsTo]
-        #[Said(help: 'Where a caller goes who pressed wrong keys too often.')]
+        #[Said('Wrong keys lead to', 'Where a caller goes who pressed wrong keys too often.')]
         public ?Destination $invalid,
         #[LeadsTo]
-        #[Said(help: 'Where a caller goes who presses nothing.')]
+        #[Said('No key leads to', 'Where a caller goes who presses nothing.')]
         public ?Destination $silence,
         #[Choice(TransferWay::ComesBack)]
         public TransferWay $transfer,

@@ -43,7 +43,9 @@ final readonly class Site implements BookObject
             'street' => new Text(), 'city' => new Text(), 'subdivision' => new Text(), 'postcode' => new Text(),
             'country' => new Text(),
         ])]
-        #[Said(inside: ['street' => 'Street', 'city' => 'City', 'postcode' => 'Postcode'])]
+        #[Said(inside: [
+            'street' => 'Street', 'city' => 'City', 'subdivision' => 'State or province', 'postcode' => 'Postcode',
+        ])]
         public array $address,
         #[ItemsOf(['item' => new Slug(), 'name' => new Text(like: 'item')])]
         public array $floors,

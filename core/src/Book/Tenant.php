@@ -60,7 +60,7 @@ final readonly class Tenant implements BookObject
         #[Said('Country', 'ISO 3166-1, two capital letters: how national numbers are read.')]
         public ?string $region,
         #[Matching('/^[A-Z]{2}-[A-Z0-9]{1,3}$/D', 'a subdivision code (ISO 3166-2, such as CA-NS)')]
-        #[Said(help: 'ISO 3166-2, such as CA-NS: which holidays are known.')]
+        #[Said('State or province', 'ISO 3166-2, such as CA-NS: which holidays are known.')]
         public ?string $subdivision,
         #[TimeZone(must: true)]
         #[Said('Time zone')]
@@ -78,7 +78,7 @@ final readonly class Tenant implements BookObject
         #[Said('A ring lasts', 'Rings become seconds by it; the switch keeps whole rings.', in: Unit::Seconds)]
         public int $secondsPerRing,
         #[Whole(1, 100, default: 3)]
-        #[Said(help: 'For a place of a chain that names none.', in: Unit::Rings)]
+        #[Said('Rings of a fallback', 'For a place of a fallback chain that names none.', in: Unit::Rings)]
         public int $chainRings,
         #[Whole(1, 100, default: 4)]
         #[Said(help: 'A transfer from a menu that comes back rings so often.', in: Unit::Rings)]

@@ -21,6 +21,18 @@ function called(ref: string): string {
   return ref.startsWith('extension:') ? `extension ${ref.slice('extension:'.length)}` : names.value.of(ref)
 }
 
+/** What is alike at several numbers and extensions stands once, with a call to the first. */
+const lines = computed(() => {
+  const byWords = new Map<string, { contrast: (typeof props.impact.contrasts)[number]; called: string[] }>()
+  for (const contrast of props.impact.contrasts) {
+    const key = `${contrast.words} ${contrast.when}`
+    const line = byWords.get(key) ?? { contrast, called: [] }
+    line.called.push(called(contrast.called))
+    byWords.set(key, line)
+  }
+  return [...byWords.values()]
+})
+
 const few = (refs: string[]): string => some(refs.map((each) => names.value.of(each)))
 
 function call(text: string): void {
@@ -46,8 +58,12 @@ function call(text: string): void {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="each in impact.contrasts" :key="`${each.called} ${each.words}`">
-          <td class="called">{{ called(each.called) }}</td>
+        <tr v-for="{ contrast: each, called: all } in lines" :key="`${each.called} ${each.words}`">
+          <td>
+            <span v-for="(one, place) in all" :key="one" class="called"
+              >{{ one }}{{ place < all.length - 1 ? ', ' : '' }}
+            </span>
+          </td>
           <td>{{ withNames(each.words, names) }}</td>
           <td>{{ each.when }}</td>
           <td>

@@ -196,7 +196,7 @@ final class DifferenceLawsTest extends TestCase
         self::assertSame([], self::told($with(20), $with(3)));
         self::assertSame(
             [
-                'a caller after unanswered: leaves a message with mailbox:ana -> is '
+                'a caller after no answer: leaves a message with mailbox:ana -> is '
                     . 'transferred too often, before mailbox:ana',
             ],
             self::told($with(20), $with(2)),

@@ -8,6 +8,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Calls\AllCalls\Graph;
+use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\State;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
@@ -166,6 +167,41 @@ final class DifferenceTest extends TestCase
         );
     }
 
+    /** Two kinds with the same words would be taken for one event of both books. */
+    public function test_each_kind_of_event_has_words_of_its_own(): void
+    {
+        $words = array_map(static fn (EventKind $kind): string => $kind->inWords('4'), EventKind::cases());
+
+        self::assertSame($words, array_values(array_unique($words)));
+        self::assertSame([], preg_grep('/[a-z][A-Z]/', $words), 'names of the code');
+    }
+
+    public function test_an_order_of_ringing_is_told_as_the_screens_do(): void
+    {
+        $group = static fn (array $more): Book => BookFormat::fromValue([
+            'format' => 'jaunty-roster/tenant-book', 'version' => 1,
+            'tenant' => ['key' => 'inlet', 'zone' => 'America/Halifax'],
+            'numbers' => [['key' => '+19025550100', 'destination' => 'group:desk']],
+            'users' => [['key' => 'ana', 'legs' => [['item' => 'd']]], ['key' => 'ben', 'legs' => [['item' => 'd']]]],
+            'groups' => [[
+                'key' => 'desk',
+                'members' => [['item' => 'ana', 'who' => 'user:ana'], ['item' => 'ben', 'who' => 'user:ben']],
+                ...$more,
+            ]],
+        ]);
+        $words = static fn (array $before, array $after): array => array_values(array_unique(array_map(
+            static fn (Contrast $contrast): string => $contrast->words(),
+            Difference::between($group($before), $group($after), self::FROM)->contrasts,
+        )));
+        $ordered = ['order' => 'sequential', 'ringsEach' => 4, 'noAnswerSeconds' => 40];
+
+        self::assertSame(
+            ['every caller: rings user:ana, user:ben (top down, 4 rings), was all at once'],
+            $words(['noAnswerSeconds' => 40], $ordered),
+        );
+        self::assertSame([], $words(['noAnswerSeconds' => 40], ['noAnswerSeconds' => 40, 'ringsEach' => 9]));
+    }
+
     public function test_what_only_takes_longer_is_of_degree(): void
     {
         $book = static fn (int $seconds, string $hours = '08:00'): Book => BookFormat::fromValue([
@@ -187,7 +223,7 @@ final class DifferenceTest extends TestCase
 
         self::assertTrue(Difference::between($book(20), $book(24), self::FROM)->isEmpty(), 'within 5 s');
         $contrasts = Difference::between($book(20), $book(40), self::FROM)->contrasts;
-        self::assertSame([['number:+19025550100', 'until unanswered 40 s, was 20 s']], array_map(
+        self::assertSame([['number:+19025550100', 'no answer after 40 s, was 20 s']], array_map(
             static fn (Contrast $contrast): array => [$contrast->called, (string) $contrast->ofDegree],
             $contrasts,
         ));

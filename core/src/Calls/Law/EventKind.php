@@ -55,6 +55,61 @@ enum EventKind: string
     case Wrong = 'wrong';
     case Zero = 'zero';
 
+    /**
+     * What happened, after "after": each kind in words of its own.
+     *
+     * @param  string  $detail  the key, the digits or whom, in words
+     */
+    public function inWords(string $detail): string
+    {
+        return trim(match ($this) {
+            self::AllBusy => 'everybody busy',
+            self::AllUnreachable => 'nobody reachable',
+            self::Always => "a forward of every call {$detail}",
+            self::Announced => "the announcement {$detail}",
+            self::Answer => "the answer {$detail}",
+            self::Answered => "an answer by {$detail}",
+            self::Blocked => "a block of {$detail}",
+            self::Busy => "a busy line {$detail}",
+            self::Caller => "caller {$detail}",
+            self::Closed => "closed hours {$detail}",
+            self::ClosedByHand => "closing by hand {$detail}",
+            self::Dialled => "dialling {$detail}",
+            self::DoNotDisturb => "do not disturb {$detail}",
+            self::Ended => "the last place {$detail}",
+            self::Endless => "a wait without end {$detail}",
+            self::ExitKey => "exit key {$detail}",
+            self::Full => "a full queue {$detail}",
+            self::Holiday => "a holiday {$detail}",
+            self::Key => "key {$detail}",
+            self::Leads => "arriving {$detail}",
+            self::Left => "no ring {$detail}",
+            self::MessageIn => "a message {$detail}",
+            self::MessageRefused => "a full mailbox {$detail}",
+            self::Named => "spelling {$detail}",
+            self::NoAnswerSet => "no answer set {$detail}",
+            self::NobodySignedIn => "nobody signed in {$detail}",
+            self::NotDelivered => "a number that is not delivered {$detail}",
+            self::NotInService => "a number out of service {$detail}",
+            self::OldCarrier => "the old carrier {$detail}",
+            self::OnACall => "a line on a call {$detail}",
+            self::OutsideMailbox => "a mailbox that is not ours {$detail}",
+            self::PlatformOut => "a platform that is out {$detail}",
+            self::Played => "what is played {$detail}",
+            self::Refused => "a refusal {$detail}",
+            self::Rings => "ringing {$detail}",
+            self::Rule => "caller rule {$detail}",
+            self::Silence => "no key {$detail}",
+            self::SiteOut => "a site that is out {$detail}",
+            self::SwitchedOff => "switching off {$detail}",
+            self::Unanswered => "no answer {$detail}",
+            self::Unreachable => "no phone reachable {$detail}",
+            self::WaitedLongest => "the longest wait {$detail}",
+            self::Wrong => "wrong keys {$detail}",
+            self::Zero => "pressing 0 {$detail}",
+        });
+    }
+
     /** Whether somebody, or something that answers like somebody, has the call now. */
     public function takes(): bool
     {

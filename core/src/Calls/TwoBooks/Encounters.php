@@ -25,6 +25,7 @@ use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
 use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\Next;
+use Jaunty\Core\Calls\Law\OfferPlan;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\Place;
 use Jaunty\Core\Calls\Law\State;
@@ -219,13 +220,23 @@ final class Encounters
             $people = $this->people($edges),
             $this->rungOnACall($state, $object, $people, $edges),
             match (true) {
-                $object instanceof Group => "{$object->order->value}, {$object->ringsEach} rings",
+                $object instanceof Group => self::manner($object),
                 default => '',
             },
             $seconds,
             $this->events($state, $edges),
             $places,
         );
+    }
+
+    /** Rings mean nothing while one offer lasts until the limit. */
+    private static function manner(Group $group): string
+    {
+        $order = $group->order->inWords();
+
+        return OfferPlan::own($group, 1)->oneOffer === null
+            ? "{$order}, {$group->ringsEach} " . ($group->ringsEach === 1 ? 'ring' : 'rings')
+            : $order;
     }
 
     /**
@@ -284,7 +295,7 @@ final class Encounters
             default => $event->detail,
         };
 
-        return trim("{$event->kind->value} {$detail}");
+        return $event->kind->inWords($detail);
     }
 
     private function callers(Number $number, string $item): string

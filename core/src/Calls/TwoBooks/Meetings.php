@@ -229,7 +229,9 @@ final class Meetings
         }
         $degrees = self::waits($was, $is);
         if ($was->people !== $is->people || $was->manner !== $is->manner) {
-            $degrees[] = "{$is->ringing()}, was {$was->ringing()}";
+            $degrees[] = $was->people === $is->people && $was->manner !== ''
+                ? "{$is->ringing()}, was {$was->manner}"
+                : "{$is->ringing()}, was {$was->ringing()}";
         }
 
         return array_combine($degrees, $degrees);
@@ -241,7 +243,7 @@ final class Meetings
         $waits = [['on the way', $was->seconds, $is->seconds]];
         foreach ($was->events as $label => $edge) {
             if ($edge->choice->isPassive && isset($is->events[$label])) {
-                $waits[] = ["until {$label}", $edge->choice->most, $is->events[$label]->choice->most];
+                $waits[] = ["{$label} after", $edge->choice->most, $is->events[$label]->choice->most];
             }
         }
         $degrees = [];

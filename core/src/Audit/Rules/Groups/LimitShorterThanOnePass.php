@@ -17,7 +17,8 @@ use Jaunty\Core\Book\Member;
 /** A hunt group's no-answer limit ends before everybody in it was rung. */
 final readonly class LimitShorterThanOnePass implements Rule
 {
-    private const ALLOWANCE = 1.1;
+    /** Of all passes, in tenths. */
+    private const ALLOWANCE = 11;
 
     public function about(): About
     {
@@ -50,7 +51,9 @@ final readonly class LimitShorterThanOnePass implements Rule
             if ($late === []) {
                 continue;
             }
-            $limit = (int) (ceil($pass * max(1, $group->rotations) * self::ALLOWANCE / $ring) * $ring);
+            // In whole rings and whole numbers: a tenth of 100 is not a little more than 10.
+            $tenths = $pass * max(1, $group->rotations) * self::ALLOWANCE;
+            $limit = intdiv($tenths + 10 * $ring - 1, 10 * $ring) * $ring;
             $names = $inspection->names->several(
                 array_map(static fn (Member $member): string => (string) $member->who, $late),
             );
