@@ -60,9 +60,9 @@ function call(text: string): void {
       <tbody>
         <tr v-for="{ contrast: each, called: all } in lines" :key="`${each.called} ${each.words}`">
           <td>
-            <span v-for="(one, place) in all" :key="one" class="called"
-              >{{ one }}{{ place < all.length - 1 ? ', ' : '' }}
-            </span>
+            <template v-for="(one, place) in all" :key="one">
+              <span class="called">{{ one }}{{ place < all.length - 1 ? ',' : '' }}</span>{{ ' ' }}
+            </template>
           </td>
           <td>{{ withNames(each.words, names) }}</td>
           <td>{{ each.when }}</td>

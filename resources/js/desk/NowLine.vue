@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
 import type { RightNow } from '@/api'
-import { age, timeThere, useNow } from '@/shared'
+import { age, plural, timeThere, useNow } from '@/shared'
 import { useBeside, useDesk } from './desk'
 import TellingLine from './TellingLine.vue'
 import { same } from './values'
@@ -14,7 +14,7 @@ import { same } from './values'
 defineProps<{ zone: string }>()
 
 const { queries, names } = useDesk()
-const { live, otherwise } = useBeside()
+const { live, otherwise, underWay } = useBeside()
 const { data, isError } = useQuery(queries.now)
 const now = useNow()
 
@@ -29,6 +29,14 @@ const differs = computed(() => {
 const against = computed(() => {
   if (live.data.value === undefined) return live.isError.value ? '; whether it says the same is unknown' : ''
   return otherwise.value.length === 0 ? ' and says the same' : `; ${otherwise.value.join(', ')}`
+})
+/** A push that is under way, wherever on the desk it was begun. */
+const going = computed(() => {
+  if (underWay.value === undefined) return undefined
+  const { steps, whole, revision } = underWay.value
+  const done = steps.filter((step) => step.status === 'done').length
+  const what = whole ? `Revision ${revision}` : 'What is put back'
+  return `${what} is going to the switch${steps.length === 0 ? '' : `, ${done} of ${plural(steps.length, 'step')}`}.`
 })
 </script>
 
@@ -56,7 +64,8 @@ const against = computed(() => {
         From {{ timeThere(new Date(told.until), zone) }}: <TellingLine :telling="told.next" brief />.</span
       >
       <span class="soft" data-testid="against-switch">
-        <template v-if="data.readAt === null"> Nothing of it is on the switch yet.</template>
+        <span v-if="going !== undefined" role="status"> {{ going }}</span>
+        <template v-else-if="data.readAt === null"> Nothing of it is on the switch yet.</template>
         <template v-else> The switch was read {{ age(data.readAt, now) }}{{ against }}.</template>
       </span>
     </template>

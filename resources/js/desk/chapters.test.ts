@@ -179,6 +179,44 @@ it('says anew what callers get once the switch was read again, or is another one
   expect(margins()).toBe(before + 2)
 })
 
+it('says on every chapter that a push is under way, and how far it is', async () => {
+  const step = { kind: 'update', object: 'group:desk', label: 'Front Desk', fields: [], attempts: 1, error: null }
+  await chapter(
+    defineComponent(() => () => h(NowLine, { zone: ZONE })),
+    {
+      'GET /customers/inlet/now': {
+        book: {
+          number: '12025550150',
+          telling: { parts: [], target: 'mailbox:ines', outcome: 'message', sort: 'mailbox', seconds: 0, reason: '' },
+          until: null,
+          next: null,
+        },
+        live: null,
+        readAt: LIVE.readAt,
+      },
+      'GET /customers/inlet/pushes': {
+        pushes: [
+          {
+            id: 'p1',
+            revision: 3,
+            whole: true,
+            status: 'running',
+            reason: null,
+            by: 'Lena',
+            requestedAt: LIVE.readAt,
+            endedAt: null,
+            steps: [
+              { ...step, position: 1, status: 'done' },
+              { ...step, position: 2, status: 'waiting' },
+            ],
+          },
+        ],
+      },
+    },
+  )
+  expect(page.get('[data-testid=against-switch]').text()).toBe('Revision 3 is going to the switch, 1 of 2 steps.')
+})
+
 it('shows what was signed beside book and live, and what was entered since', async () => {
   const since: Difference = { ...MAIL, path: 'display', book: null, live: 'Front desk' }
   await chapter(PushChapter, {
