@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Book;
 
+use Jaunty\Core\Book\Fields\Said;
 use Jaunty\Core\Book\Fields\Treats;
 
 /** What a tenant or a site does with its users' calls where the user says nothing. */
@@ -17,8 +18,10 @@ final readonly class Defaults implements BookPart
         #[Treats]
         public ?Treatment $busy,
         #[Treats]
+        #[Said('No phone can be reached')]
         public ?Treatment $unreachable,
         #[Treats]
+        #[Said('Not to be disturbed')]
         public ?Treatment $doNotDisturb,
     ) {
     }

@@ -33,6 +33,10 @@ final readonly class Handling implements BookPart
         public RingStyle $ring,
         #[Each(self::CONDITIONS, new Treats())]
         #[Left(['always'])]
+        #[Said(inside: [
+            'always' => 'Every call, before anything rings', 'doNotDisturb' => 'Not to be disturbed',
+            'unreachable' => 'No phone can be reached',
+        ])]
         public array $treatments,
     ) {
     }

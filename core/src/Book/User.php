@@ -75,12 +75,13 @@ final readonly class User implements BookObject
         #[Said('Phones', 'In ring order.')]
         public array $legs,
         #[Part(Handling::class, name: 'handling/open')]
+        #[Said('In open hours')]
         public Handling $open,
         #[Part(Handling::class, mayBeUnset: true, name: 'handling/closed')]
-        #[Said(help: 'Unset: as while open.')]
+        #[Said('While closed', 'Unset: as while open.')]
         public ?Handling $closed,
         #[Part(Handling::class, mayBeUnset: true, name: 'handling/holiday')]
-        #[Said(help: 'Unset: as while closed.')]
+        #[Said('On holidays', 'Unset: as while closed.')]
         public ?Handling $holiday,
         #[Shape(['floor' => new Text(), 'room' => new Text(), 'address' => new Text()])]
         #[Said('Where they sit', 'Told to emergency services.')]

@@ -119,7 +119,7 @@ describe('values in words', () => {
   it('speaks of fields as the sheets do', () => {
     expect(fieldInWords('number:+1', 'destination')).toBe('leads to')
     expect(fieldInWords('user:ines', 'legs/desk/seconds')).toBe('rings for (desk)')
-    expect(fieldInWords('user:ines', 'handling/open/noAnswer')).toBe('handling, open, no answer')
+    expect(fieldInWords('user:ines', 'handling/open/noAnswer')).toBe('handling, in open hours, no answer')
     expect(valueInWords('user:ines', 'legs/desk/seconds', 20, names)).toBe('20 s')
     expect(valueInWords('user:ines', 'handling/open/noAnswer', { outside: 'mailbox:ines', inside: null }, names)).toBe(
       "Ines Marsh's mailbox for calls from outside",

@@ -280,7 +280,10 @@ final class Fields
         $fields = [];
         foreach ($this->fields as [, $group, $name, $field]) {
             if ($field instanceof Each) {
-                $fields += array_fill_keys($field->names, $field->field);
+                foreach ($field->names as $alike) {
+                    $fields[$alike] = clone $field->field;
+                    $fields[$alike]->say(new Said($field->field->said->inside[$alike] ?? null));
+                }
             } elseif ($group !== '') {
                 $before = $fields[$group] ?? null;
                 $fields[$group] = new Shape([...($before instanceof Shape ? $before->fields : []), $name => $field]);

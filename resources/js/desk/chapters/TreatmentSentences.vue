@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ObjectOf, Ruler } from '@/api'
+import { fieldAt } from '../catalogue'
 import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
@@ -12,20 +13,17 @@ const props = defineProps<{ user: ObjectOf<'user'>; state: 'open' | 'closed' | '
 const { names } = useDesk()
 const { edit } = useDraft()
 
-const STATES = { open: 'In open hours', closed: 'While closed', holiday: 'On holidays' }
 const AS = { open: '', closed: 'as in open hours', holiday: 'as while closed' }
-const CONDITIONS = [
-  ['always', 'Every call, before anything rings'],
-  ['doNotDisturb', 'Not to be disturbed'],
-  ['unreachable', 'No phone can be reached'],
-  ['onACall', 'On a call'],
-  ['busy', 'Busy'],
-  ['noAnswer', 'No answer'],
-] as const
+const CONDITIONS = ['always', 'doNotDisturb', 'unreachable', 'onACall', 'busy', 'noAnswer'] as const
 
-type Condition = (typeof CONDITIONS)[number][0]
+type Condition = (typeof CONDITIONS)[number]
 
 const path = computed(() => `handling/${props.state}`)
+const titleOf = (field: string): string => fieldAt('user', field)?.title ?? field
+/** Titled as every other screen titles them. */
+const conditions = computed(() =>
+  CONDITIONS.map((condition) => ({ condition, words: titleOf(`${path.value}/${condition}`) })),
+)
 const handling = computed(() => props.user.fields.handling[props.state])
 
 /** What holds where a user sets nothing: the site's default, the customer's, the mailbox. */
@@ -71,7 +69,7 @@ function setOwn(): void {
 
 <template>
   <h3 class="state">
-    {{ STATES[state] }}
+    {{ titleOf(path) }}
     <button v-if="state !== 'open'" type="button" class="text-button small" @click="setOwn">
       {{ handling === null ? `${AS[state]}; set apart` : 'make it as before' }}
     </button>
@@ -93,7 +91,7 @@ function setOwn(): void {
       />: <InlineField :object="user" :path="`${path}/legs`" :type="{ unset: 'all' }" label="Which phones ring" />.
     </p>
     <ul class="sentences">
-      <li v-for="[condition, words] in CONDITIONS" :key="condition">
+      <li v-for="{ condition, words } in conditions" :key="condition">
         <span class="when">{{ words }}</span>
         <span v-if="sides(condition).outside === sides(condition).inside">
           <InlineField
