@@ -17,6 +17,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Provisioning\RunSheet;
 use Jaunty\Core\Provisioning\Step;
+use Jaunty\Core\Provisioning\StepKind;
 
 /** A push's run sheet as rows, cut down to what the push is about. */
 final class RunSheetStore
@@ -26,7 +27,8 @@ final class RunSheetStore
     public function write(Push $push, RunSheet $sheet, Book $book, ?Reading $reading): void
     {
         $rows = [];
-        foreach (self::within($push->scope, $sheet->steps) as $position => $step) {
+        $scope = self::withNeeded($push->scope, $sheet->steps, $book);
+        foreach (self::within($scope, $sheet->steps) as $position => $step) {
             $rows[] = [
                 'tenant_id' => $push->tenant_id,
                 'push_id' => $push->id,
@@ -107,11 +109,46 @@ final class RunSheetStore
     }
 
     /**
+     * What is put back may lead to what is not on the switch either: that goes there with it, and before it.
+     *
+     * @param  ?list<array{object: string, field: ?string}>  $scope
+     * @param  list<Step>  $steps
+     * @return ?list<array{object: string, field: ?string}>
+     */
+    private static function withNeeded(?array $scope, array $steps, Book $book): ?array
+    {
+        $made = [];
+        foreach ($steps as $step) {
+            if ($step->kind === StepKind::Create) {
+                $made[(string) $step->object] = true;
+            }
+        }
+        $isWhole = $scope === null || $made === [];
+        while (! $isWhole) {
+            $isWhole = true;
+            foreach (self::within($scope, $steps) as $step) {
+                foreach ($book->find($step->object)?->links() ?? [] as $link) {
+                    $to = (string) $link->to;
+                    if (
+                        isset($made[$to], $step->fields[explode('/', $link->path)[0]])
+                        && ! self::covers($scope, $to, null)
+                    ) {
+                        $scope[] = ['object' => $to, 'field' => null];
+                        $isWhole = false;
+                    }
+                }
+            }
+        }
+
+        return $scope;
+    }
+
+    /**
      * @param  ?list<array{object: string, field: ?string}>  $scope
      * @param  list<Step>  $steps
      * @return list<Step>
      */
-    public static function within(?array $scope, array $steps): array
+    private static function within(?array $scope, array $steps): array
     {
         if ($scope === null) {
             return $steps;

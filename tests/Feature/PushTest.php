@@ -314,8 +314,32 @@ final class PushTest extends FeatureTestCase
         $this->wire->byHand('DELETE', "{$account}/boxes/{$box}");
 
         self::assertContains('missing', array_column($this->readAgain($customer['key']), 'what'));
+        $this->getJson("/api/customers/{$customer['key']}/live/impact")->assertOk();
         self::assertSame('done', $this->push($customer['key'])['status']);
         self::assertSame([], $this->readAgain($customer['key']));
+    }
+
+    /** The switch takes no reference to what it does not have. */
+    public function test_a_field_that_is_put_back_takes_along_what_it_leads_to(): void
+    {
+        $customer = $this->takeOn();
+        $this->push($customer['key']);
+        $account = $this->account($customer['key']);
+        $this->changeByHand($customer['key'], 'persons', 'given', 'Inez');
+        $person = $this->wire->byHand('GET', "{$account}/persons")['rows'][0]['id'];
+        $this->wire->byHand('PATCH', "{$account}/persons/{$person}", ['box' => null]);
+        $box = $this->wire->byHand('GET', "{$account}/boxes")['rows'][0]['id'];
+        $this->wire->byHand('DELETE', "{$account}/boxes/{$box}");
+        $this->readAgain($customer['key']);
+
+        $push = $this->push($customer['key'], [['object' => 'user:ines-marsh', 'field' => 'mailbox']]);
+
+        self::assertSame(
+            ['done', ['create', 'update']],
+            [$push['status'], array_column($push['steps'], 'kind')],
+            (string) $push['reason'],
+        );
+        self::assertSame(['name/first'], array_column($this->readAgain($customer['key']), 'path'));
     }
 
     public function test_an_edit_made_during_a_push_belongs_to_the_next_one(): void

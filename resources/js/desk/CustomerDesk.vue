@@ -208,7 +208,7 @@ useShortcuts([
   { keys: 's', label: 'into the sheet', scope: 'Desk', run: intoSheet },
   { keys: 'p', label: 'to the push', scope: 'Desk', run: toPush },
   { keys: 'ctrl+z', label: 'take the last edit back', scope: 'Desk', run: () => void takeBack() },
-  { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push(rosterAsLeft()) },
+  { keys: 'r', label: 'back to the Roster', scope: 'Desk', run: () => void router.push(rosterAsLeft(props.customer)) },
 ])
 useSayings((typed) => {
   const call = /^call\s+(.+)$/i.exec(typed)?.[1]
@@ -276,7 +276,7 @@ useCommands(() => [
       <button type="button" @click="callLine?.focus()">To the call line</button>
     </nav>
     <PageTop>
-      <router-link :to="rosterAsLeft()">‹ Roster</router-link>
+      <router-link :to="rosterAsLeft(customer)">‹ Roster</router-link>
       <h1 class="title">{{ tenant?.label ?? neighbours.mine?.name ?? '' }}</h1>
       <span v-if="tenant !== undefined" class="soft"
         >{{ stageInWords(neighbours.mine?.stage ?? '') }} · {{ timeThere(now, zone) }} there</span

@@ -37,6 +37,8 @@ function inView(ref: string): boolean {
 const theirs = computed(() =>
   props.kinds.length === 0 ? [] : changedThere.value.filter((each) => inView(each.object)),
 )
+/** What differs of a sheet that is about no kind: it tells no difference by itself, and must not deny it either. */
+const apart = computed(() => (props.kinds.length === 0 ? changedThere.value.length + notPushed.value.length : 0))
 const waiting = computed(() => (props.kinds.length === 0 ? [] : notPushed.value.filter((each) => inView(each.object))))
 const all = computed(() => [...findings.value, ...driftFindings.value].sort(byWeight))
 const found = computed(() =>
@@ -240,6 +242,9 @@ function waitingLine(difference: Difference): string {
       <template v-else-if="margin.data.value === undefined">Looking it over …</template>
       <template v-else-if="live.isError.value && live.data.value === undefined"
         >Nothing to say of the book. What the switch holds could not be asked.</template
+      >
+      <template v-else-if="apart > 0"
+        >Nothing else to say; Push lists the {{ plural(apart, 'place') }} where book and switch differ.</template
       >
       <template v-else-if="live.data.value?.readAt"
         >Nothing to say: book and switch agree here{{

@@ -5,6 +5,7 @@ import type { Desk, Difference, Live } from '@/api'
 import { bookObject, close, type fakeServer, Refused, settle } from '@/testing'
 import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
+import MarginNotes from './MarginNotes.vue'
 import NowLine from './NowLine.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
@@ -177,6 +178,15 @@ it('says anew what callers get once the switch was read again, or is another one
   await settle()
   expect(page.get('[data-testid=right-now]').text()).toContain('Nothing of it is on the switch yet.')
   expect(margins()).toBe(before + 2)
+})
+
+it('does not say that book and switch agree where it tells no difference by itself', async () => {
+  await chapter(
+    defineComponent(() => () => h(MarginNotes, { title: 'History', kinds: [], zone: ZONE })),
+    {},
+  )
+  expect(page.text()).toContain('Push lists the 1 place where book and switch differ')
+  expect(page.text()).not.toContain('agree')
 })
 
 it('says on every chapter that a push is under way, and how far it is', async () => {

@@ -118,6 +118,9 @@ it('is found as it was left, sentence, order and line, and the tour goes along t
   expect(router.currentRoute.value.query).toEqual({ drift: 'some', sort: '-differences', at: 'boatyard' })
   expect(onTour()).toEqual(['boatyard', 'cannery'])
   expect(rosterAsLeft()).toMatchObject({ query: { drift: 'some', sort: '-differences', at: 'boatyard' } })
+  // From wherever `]` led, and not from a customer that was not among them.
+  expect(rosterAsLeft(onTour()[1])).toMatchObject({ query: { drift: 'some', at: onTour()[1] } })
+  expect(rosterAsLeft('elsewhere')).toMatchObject({ query: { at: 'boatyard' } })
 })
 
 it('sorts by a head, and the other way by the same head again', async () => {

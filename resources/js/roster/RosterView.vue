@@ -261,175 +261,191 @@ useShortcuts([
 </script>
 
 <template>
-  <PageTop>
-    <span class="soft">{{ reseller }}</span>
-    <template #hand>
-      <span><kbd>Ctrl K</kbd> <span class="soft small">jump</span></span>
-      <router-link to="/second-factor">{{ technician?.name }}</router-link>
-      <router-link to="/findings">Findings</router-link>
-      <router-link v-if="technician?.lead === true" to="/people">People</router-link>
-      <button type="button" class="text-button" @click="signOut">Sign out</button>
-    </template>
-  </PageTop>
-  <main ref="page" class="roster">
-    <h1 class="visually-hidden">Roster</h1>
-    <LoadingLines v-if="isPending" what="the Roster" />
-    <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
-    <EmptyState v-else-if="data?.length === 0" title="No customer is yours yet">
-      <p v-if="technician?.mayTakeOn">
-        <router-link to="/taking-on">Take on a customer</router-link> from a template and four answers.
-      </p>
-      <p v-else>Ask whoever grants customers at {{ reseller }} for the ones you look after.</p>
-    </EmptyState>
-    <template v-else>
-      <div class="filters">
-        <p class="sentence">
-          Customers
-          <ChoiceField v-model="filter.stage" in-sentence aria-label="Stage" :options="stageChoices" />
-          with
-          <ChoiceField v-model="filter.findings" in-sentence aria-label="Findings" :options="FINDINGS" />
-          and
-          <ChoiceField v-model="filter.drift" in-sentence aria-label="Drift" :options="DRIFT" />, in
-          <ChoiceField v-model="filter.region" in-sentence aria-label="Region" :options="regionChoices" />, looked after
-          by <ChoiceField v-model="filter.who" in-sentence aria-label="Looked after by" :options="whoChoices" />, called
-          <el-input
-            ref="search"
-            v-model="filter.words"
-            class="words"
-            type="search"
-            aria-label="Name or number"
-            placeholder="anything"
-            @keydown.enter="void open(lines[at])"
-            @keydown.down.prevent="move(1)"
-            @keydown.up.prevent="move(-1)"
-            @keydown.esc="filter.words = ''"
-          />
-          <button v-if="narrowed" type="button" class="text-button small" @click="clear">show all</button>
+  <div class="whole">
+    <PageTop>
+      <span class="soft">{{ reseller }}</span>
+      <template #hand>
+        <span><kbd>Ctrl K</kbd> <span class="soft small">jump</span></span>
+        <router-link to="/second-factor">{{ technician?.name }}</router-link>
+        <router-link to="/findings">Findings</router-link>
+        <router-link v-if="technician?.lead === true" to="/people">People</router-link>
+        <button type="button" class="text-button" @click="signOut">Sign out</button>
+      </template>
+    </PageTop>
+    <main ref="page" class="roster">
+      <h1 class="visually-hidden">Roster</h1>
+      <LoadingLines v-if="isPending" what="the Roster" />
+      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
+      <EmptyState v-else-if="data?.length === 0" title="No customer is yours yet">
+        <p v-if="technician?.mayTakeOn">
+          <router-link to="/taking-on">Take on a customer</router-link> from a template and four answers.
         </p>
-        <p class="soft" role="status">
-          {{
-            narrowed ? `${lines.length} of ${plural(data?.length ?? 0, 'customer')}` : plural(lines.length, 'customer')
-          }}
-        </p>
-        <el-button v-if="technician?.mayTakeOn" type="primary" data-testid="take-on" @click="router.push('/taking-on')"
-          >Take on a customer</el-button
-        >
-      </div>
-      <p v-if="error !== null" class="fault small" role="alert">
-        The Roster could not be read again just now; what you see may be a little old.
-      </p>
-      <table>
-        <thead>
-          <tr>
-            <td class="corner pick">
-              <el-checkbox
-                size="small"
-                aria-label="Choose all that are shown"
-                :model-value="chosen.length > 0 && chosen.length === lines.length"
-                :indeterminate="chosen.length > 0 && chosen.length < lines.length"
-                @change="pickAll"
-              />
-            </td>
-            <th
-              v-for="column in columns"
-              :key="column.key"
-              scope="col"
-              :class="column.key"
-              :aria-sort="column.key === 'week' ? undefined : sortedHow(column.key)"
-            >
-              <span v-if="column.key === 'week'" class="days"
-                ><span class="visually-hidden">{{ column.title }}</span
-                ><span v-for="day in DAYS" :key="day" aria-hidden="true">{{ day }}</span></span
-              >
-              <button v-else type="button" class="sorter" @click="sortBy(column.key)">
-                {{ column.title
-                }}<span aria-hidden="true">{{
-                  sortedHow(column.key) === 'ascending' ? ' ↑' : sortedHow(column.key) === 'descending' ? ' ↓' : ''
-                }}</span>
-              </button>
-            </th>
-          </tr>
-        </thead>
-        <tbody ref="body">
-          <tr v-if="drawn.above > 0" aria-hidden="true">
-            <td :style="{ height: `${drawn.above}px` }" class="space" />
-          </tr>
-          <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
-          <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
-          <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
-          <tr
-            v-for="{ line, index } in inView"
-            :key="line.key"
-            :class="{ here: index === at, picked: picked.has(line.key) }"
-            :data-testid="`line-${line.key}`"
-            @click="void open(line)"
-          >
-            <td class="pick">
-              <el-checkbox
-                size="small"
-                :aria-label="`Choose ${line.name}`"
-                :model-value="picked.has(line.key)"
-                @click.stop
-                @change="pick(line)"
-              />
-            </td>
-            <td class="name" :title="`${line.name}, ${line.place ?? ''}`">
-              <a
-                :href="router.resolve({ name: 'desk', params: { customer: line.key } }).href"
-                @click.stop.exact.prevent="void open(line)"
-                >{{ line.name }}</a
-              >
-              {{ ' ' }}
-              <span class="soft small">{{ line.place }}</span>
-            </td>
-            <td>{{ stageInWords(line.stage) }}</td>
-            <td class="week">
-              <WeekStrip
-                v-if="line.strip !== null"
-                :pieces="line.strip"
-                :now="minuteOfWeek(now, line.zone)"
-                slim
-                :label="`Week of ${line.mainNumber ?? line.name}`"
-              />
-              <span v-else class="soft small">no main number</span>
-            </td>
-            <td class="findings">
-              <span v-if="weightOf(line) === 0" class="soft">sound</span>
-              <template v-for="weight in SEVERITIES" :key="weight"
-                ><span v-if="line.findings[weight] > 0" class="count"
-                  ><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span
-                ></template
-              >
-            </td>
-            <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
-            <td class="next" :title="next(line)">{{ next(line) }}</td>
-            <td class="soft" :title="pushedAtLength(line)">{{ pushed(line) }}</td>
-            <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
-          </tr>
-          <tr v-if="drawn.below > 0" aria-hidden="true">
-            <td :style="{ height: `${drawn.below}px` }" class="space" />
-          </tr>
-        </tbody>
-      </table>
-      <EmptyState v-if="lines.length === 0" title="No customer fits this sentence">
-        <button type="button" class="text-button" @click="clear">Show all {{ data?.length }}</button>
+        <p v-else>Ask whoever grants customers at {{ reseller }} for the ones you look after.</p>
       </EmptyState>
-    </template>
-  </main>
-  <footer class="foot">
-    <FleetBar :chosen @clear="picked.clear()" />
-    <p class="legend soft small">
-      <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
-      <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>?</kbd> all keys</span>
-    </p>
-  </footer>
+      <template v-else>
+        <div class="filters">
+          <p class="sentence">
+            Customers
+            <ChoiceField v-model="filter.stage" in-sentence aria-label="Stage" :options="stageChoices" />
+            with
+            <ChoiceField v-model="filter.findings" in-sentence aria-label="Findings" :options="FINDINGS" />
+            and
+            <ChoiceField v-model="filter.drift" in-sentence aria-label="Drift" :options="DRIFT" />, in
+            <ChoiceField v-model="filter.region" in-sentence aria-label="Region" :options="regionChoices" />, looked
+            after by
+            <ChoiceField v-model="filter.who" in-sentence aria-label="Looked after by" :options="whoChoices" />, called
+            <el-input
+              ref="search"
+              v-model="filter.words"
+              class="words"
+              type="search"
+              aria-label="Name or number"
+              placeholder="anything"
+              @keydown.enter="void open(lines[at])"
+              @keydown.down.prevent="move(1)"
+              @keydown.up.prevent="move(-1)"
+              @keydown.esc="filter.words = ''"
+            />
+            <button v-if="narrowed" type="button" class="text-button small" @click="clear">show all</button>
+          </p>
+          <p class="soft" role="status">
+            {{
+              narrowed
+                ? `${lines.length} of ${plural(data?.length ?? 0, 'customer')}`
+                : plural(lines.length, 'customer')
+            }}
+          </p>
+          <el-button
+            v-if="technician?.mayTakeOn"
+            type="primary"
+            data-testid="take-on"
+            @click="router.push('/taking-on')"
+            >Take on a customer</el-button
+          >
+        </div>
+        <p v-if="error !== null" class="fault small" role="alert">
+          The Roster could not be read again just now; what you see may be a little old.
+        </p>
+        <table>
+          <thead>
+            <tr>
+              <td class="corner pick">
+                <el-checkbox
+                  size="small"
+                  aria-label="Choose all that are shown"
+                  :model-value="chosen.length > 0 && chosen.length === lines.length"
+                  :indeterminate="chosen.length > 0 && chosen.length < lines.length"
+                  @change="pickAll"
+                />
+              </td>
+              <th
+                v-for="column in columns"
+                :key="column.key"
+                scope="col"
+                :class="column.key"
+                :aria-sort="column.key === 'week' ? undefined : sortedHow(column.key)"
+              >
+                <span v-if="column.key === 'week'" class="days"
+                  ><span class="visually-hidden">{{ column.title }}</span
+                  ><span v-for="day in DAYS" :key="day" aria-hidden="true">{{ day }}</span></span
+                >
+                <button v-else type="button" class="sorter" @click="sortBy(column.key)">
+                  {{ column.title
+                  }}<span aria-hidden="true">{{
+                    sortedHow(column.key) === 'ascending' ? ' ↑' : sortedHow(column.key) === 'descending' ? ' ↓' : ''
+                  }}</span>
+                </button>
+              </th>
+            </tr>
+          </thead>
+          <tbody ref="body">
+            <tr v-if="drawn.above > 0" aria-hidden="true">
+              <td :style="{ height: `${drawn.above}px` }" class="space" />
+            </tr>
+            <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
+            <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
+            <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
+            <tr
+              v-for="{ line, index } in inView"
+              :key="line.key"
+              :class="{ here: index === at, picked: picked.has(line.key) }"
+              :data-testid="`line-${line.key}`"
+              @click="void open(line)"
+            >
+              <td class="pick">
+                <el-checkbox
+                  size="small"
+                  :aria-label="`Choose ${line.name}`"
+                  :model-value="picked.has(line.key)"
+                  @click.stop
+                  @change="pick(line)"
+                />
+              </td>
+              <td class="name" :title="`${line.name}, ${line.place ?? ''}`">
+                <a
+                  :href="router.resolve({ name: 'desk', params: { customer: line.key } }).href"
+                  @click.stop.exact.prevent="void open(line)"
+                  >{{ line.name }}</a
+                >
+                {{ ' ' }}
+                <span class="soft small">{{ line.place }}</span>
+              </td>
+              <td>{{ stageInWords(line.stage) }}</td>
+              <td class="week">
+                <WeekStrip
+                  v-if="line.strip !== null"
+                  :pieces="line.strip"
+                  :now="minuteOfWeek(now, line.zone)"
+                  slim
+                  :label="`Week of ${line.mainNumber ?? line.name}`"
+                />
+                <span v-else class="soft small">no main number</span>
+              </td>
+              <td class="findings">
+                <span v-if="weightOf(line) === 0" class="soft">sound</span>
+                <template v-for="weight in SEVERITIES" :key="weight"
+                  ><span v-if="line.findings[weight] > 0" class="count"
+                    ><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span
+                  ></template
+                >
+              </td>
+              <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
+              <td class="next" :title="next(line)">{{ next(line) }}</td>
+              <td class="soft" :title="pushedAtLength(line)">{{ pushed(line) }}</td>
+              <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
+            </tr>
+            <tr v-if="drawn.below > 0" aria-hidden="true">
+              <td :style="{ height: `${drawn.below}px` }" class="space" />
+            </tr>
+          </tbody>
+        </table>
+        <EmptyState v-if="lines.length === 0" title="No customer fits this sentence">
+          <button type="button" class="text-button" @click="clear">Show all {{ data?.length }}</button>
+        </EmptyState>
+      </template>
+    </main>
+    <footer class="foot">
+      <FleetBar :chosen @clear="picked.clear()" />
+      <p class="legend soft small">
+        <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
+        <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>?</kbd> all keys</span>
+      </p>
+    </footer>
+  </div>
 </template>
 
 <style scoped>
+.whole {
+  display: flex;
+  flex-direction: column;
+  height: 100vh;
+}
+
 .roster {
   /* What is hidden from sight in a line scrolls with it, and not the page. */
   position: relative;
-  height: calc(100vh - 42px - 37px);
+  flex: 1;
+  min-height: 0;
   padding: 0 18px;
   overflow-y: auto;
 }
@@ -539,8 +555,6 @@ td.space {
 }
 
 .foot {
-  position: fixed;
-  inset: auto 0 0;
   border-top: 1px solid var(--rule);
   background: var(--paper);
 }
@@ -559,8 +573,11 @@ td.space {
 
 /* As narrow as a window at twice the size: the table keeps its columns and is moved through. */
 @media (width < 820px) {
-  .roster {
+  .whole {
     height: auto;
+  }
+
+  .roster {
     padding-bottom: 8px;
   }
 
@@ -570,10 +587,6 @@ td.space {
 
   .roster {
     overflow-x: auto;
-  }
-
-  .foot {
-    position: static;
   }
 
   .legend {

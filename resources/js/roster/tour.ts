@@ -29,5 +29,8 @@ export function setOut(query: Record<string, string>, keys: string[]): void {
 
 export const onTour = (): string[] => tour.value.keys
 
-/** The Roster as it was left. */
-export const rosterAsLeft = (): RouteLocationRaw => ({ path: '/', query: tour.value.query })
+/** The Roster as it was left, at the line of the customer one comes from. */
+export function rosterAsLeft(from?: string): RouteLocationRaw {
+  const { query, keys } = tour.value
+  return { path: '/', query: from !== undefined && keys.includes(from) ? { ...query, at: from } : query }
+}

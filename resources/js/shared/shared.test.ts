@@ -4,7 +4,7 @@ import { defineComponent, h, ref } from 'vue'
 import { key, settle } from '@/testing'
 import { now, setClock } from './clock'
 import { age, asSentence, dateThere, dayThere, plural, timeThere } from './format'
-import { handleKey } from './keys/registry'
+import { handleKey, useShortcuts } from './keys/registry'
 import { allCommands, matching, useCommands, type Command } from './keys/commands'
 import CommandBox from './keys/CommandBox.vue'
 import ModalSheet from './components/ModalSheet.vue'
@@ -89,6 +89,26 @@ describe('the command box', () => {
     page.unmount()
     expect(allCommands()).toEqual([])
   })
+})
+
+it('keys go on where a box was ticked, and are silent where text is typed', async () => {
+  const run = vi.fn()
+  const page = mount(
+    defineComponent({
+      setup: () => {
+        useShortcuts([{ keys: 'j', label: 'down', scope: 'Roster', run }])
+        return () => [h('input', { type: 'checkbox' }), h('input', { type: 'text' })]
+      },
+    }),
+    { attachTo: document.body },
+  )
+  document.addEventListener('keydown', handleKey)
+  await key('j', page.get('[type=checkbox]').element)
+  expect(run).toHaveBeenCalledTimes(1)
+  await key('j', page.get('[type=text]').element)
+  expect(run).toHaveBeenCalledTimes(1)
+  document.removeEventListener('keydown', handleKey)
+  page.unmount()
 })
 
 it('a sheet over the page opens as modal, closes on the veil and is made anew each time', async () => {

@@ -9,6 +9,7 @@ use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Calls\TwoBooks\Noticed;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Operation;
+use Jaunty\Core\Change\OperationKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -47,6 +48,24 @@ final class NoticedTest extends TestCase
             ['number:+19025550100 destination', 'group:desk noAnswerSeconds'],
         ];
         yield 'one object more' => [['mailboxes' => [1 => ['key' => 'late']]], []];
+    }
+
+    /** Somebody took a mailbox away on the switch: what led there is put back with it, and not into nothing. */
+    public function test_a_field_that_led_to_what_is_gone_is_noticed_with_it(): void
+    {
+        $book = self::book([
+            'numbers' => [['destination' => 'user:ana']],
+            'users' => [['mailbox' => 'mailbox:ana', 'email' => 'ana@inlet.example']],
+            'mailboxes' => [1 => ['key' => 'ana']],
+        ]);
+        $after = self::book(['numbers' => [['destination' => 'user:ana']], 'users' => [['mailbox' => null]]]);
+        $drift = Diff::between($book, $after)->operations;
+        self::assertContains(OperationKind::Delete, array_column($drift, 'kind'));
+
+        self::assertSame(['user:ana mailbox'], array_map(
+            static fn (Operation $each): string => "{$each->object} {$each->path}",
+            Noticed::of($after, $drift, self::FROM),
+        ));
     }
 
     /** @param array<string, mixed> $edit */

@@ -24,6 +24,11 @@ final class Noticed
      */
     public static function of(Book $after, array $changes, int $from): array
     {
+        $gone = array_values(array_filter(
+            $changes,
+            static fn (Operation $change): bool => $change->kind === OperationKind::Delete,
+        ));
+
         return array_values(array_filter(
             $changes,
             static fn (Operation $change): bool => in_array(
@@ -31,17 +36,25 @@ final class Noticed
                 [OperationKind::Set, OperationKind::Move],
                 true,
             )
-                && self::isNoticed($after, $change, $from),
+                && self::isNoticed($after, $change, $gone, $from),
         ));
     }
 
-    private static function isNoticed(Book $after, Operation $change, int $from): bool
+    /** @param list<Operation> $gone objects that are in the book no more; a field may have led to one of them */
+    private static function isNoticed(Book $after, Operation $change, array $gone, int $from): bool
     {
         try {
             $without = ChangeSet::of($change->inverse())->applyTo($after);
+            $without->checkReferencesOf([$change->object]);
         } catch (UnusableBook) {
-            // What was there before does not go with the rest as it is now.
-            return false;
+            // What was there before does not go with the rest as it is now, but perhaps with what it led to.
+            return $gone !== [] && self::isNoticed(
+                ChangeSet::of(...array_map(static fn (Operation $each): Operation => $each->inverse(), $gone))
+                    ->applyTo($after),
+                $change,
+                [],
+                $from,
+            );
         }
 
         return ! Difference::between($without, $after, $from)->isEmpty();

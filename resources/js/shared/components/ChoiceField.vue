@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends string">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 
 /**
  * One of a few: what is typed finds it. In a sentence it is as wide as what it says and underlined as a word that can
@@ -20,6 +20,11 @@ const MANY = 100
 const listed = computed(() => options.map(([value, label]) => ({ value, label })))
 /** Unless nothing is one of the choices, it is told by the placeholder. */
 const nothing = computed(() => (options.some(([value]) => value === '') ? [null, undefined] : ['', null, undefined]))
+const line = ref<{ blur: () => void }>()
+/** In a sentence what was chosen is said, and keys are the page's again; `Tab` goes on from there all the same. */
+function leave(): void {
+  if (inSentence) line.value?.blur()
+}
 const said = computed(() => options.find(([value]) => value === chosen.value)?.[1] ?? '')
 </script>
 
@@ -27,6 +32,7 @@ const said = computed(() => options.find(([value]) => value === chosen.value)?.[
   <!-- Thousands are drawn as far as they are in view. -->
   <el-select-v2
     v-if="options.length > MANY"
+    ref="line"
     v-model="chosen"
     :class="{ 'in-sentence': inSentence }"
     size="small"
@@ -36,9 +42,11 @@ const said = computed(() => options.find(([value]) => value === chosen.value)?.[
     :placeholder
     no-match-text="Nothing is called that"
     :empty-values="nothing"
+    @change="leave"
   />
   <el-select
     v-else
+    ref="line"
     v-model="chosen"
     :class="{ 'in-sentence': inSentence }"
     :style="inSentence ? { width: `${Math.max(4, (said || placeholder).length + 2)}ch` } : undefined"
@@ -49,6 +57,7 @@ const said = computed(() => options.find(([value]) => value === chosen.value)?.[
     :placeholder
     no-match-text="Nothing is called that"
     :empty-values="nothing"
+    @change="leave"
   >
     <el-option v-for="[value, label] in options" :key="value" :value :label />
   </el-select>

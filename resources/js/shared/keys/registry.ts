@@ -47,7 +47,11 @@ export function activeShortcuts(): Shortcut[] {
   return [...shortcuts]
 }
 
+/** A box that is ticked or a button takes no text. */
+const NO_TEXT = /^(checkbox|radio|button|submit|file|range)$/
+
 function isTyping(target: EventTarget | null): boolean {
+  if (target instanceof HTMLInputElement && NO_TEXT.test(target.type)) return false
   return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 }
 
