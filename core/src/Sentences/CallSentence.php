@@ -13,7 +13,8 @@ use Jaunty\Core\Numbering\E164;
 
 /**
  * A test call as one sentence: `902 555 0110 sat 10:00 press 1`, `201 from 202 busy`, `main 25 dec 11:00, site quay-end
- * out`. Whom is called comes first; the rest in any order. Reading what was written gives the same call.
+ * out`. Whom is called comes first, the main number where nobody is; the rest in any order. Reading what was written
+ * gives the same call.
  */
 final class CallSentence
 {
@@ -48,7 +49,19 @@ final class CallSentence
      */
     public static function read(string $sentence, Book $book, int $now): array
     {
-        return (new self($sentence, $book, $now))->script();
+        try {
+            return (new self($sentence, $book, $now))->script();
+        } catch (UnreadableCall $fault) {
+            // "monday 9" or "busy": a caller, and nobody is said to be called.
+            if (trim($sentence) === '' || $book->tenant->mainNumber === null) {
+                throw $fault;
+            }
+            try {
+                return (new self("main {$sentence}", $book, $now))->script();
+            } catch (UnreadableCall) {
+                throw $fault;
+            }
+        }
     }
 
     /**

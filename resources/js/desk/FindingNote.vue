@@ -2,17 +2,16 @@
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Finding } from '@/api'
-import { inManner, SeverityBars } from '@/shared'
+import { inManner, SeverityBars, WaiveSheet } from '@/shared'
 import { withNames } from './calls'
 import ChangeLine from './ChangeLine.vue'
 import { chapterOfFinding } from './chapters'
 import { useCallLine, useDesk, useDraft, useMargin } from './desk'
-import WaiveSheet from './WaiveSheet.vue'
 
 /** One finding: what is wrong, the call that shows it, and its fix as a button that shows the change set first. */
 const props = defineProps<{ finding: Finding; isHere?: boolean }>()
 
-const { customer, names, busy, notice } = useDesk()
+const { customer, names, busy, notice, zone } = useDesk()
 const { edit } = useDraft()
 const { waiveFinding } = useMargin()
 const { sentence, asked } = useCallLine()
@@ -96,6 +95,8 @@ async function fix(): Promise<void> {
       title="Waive a finding"
       :about="`${finding.title}. It is not counted any more; if it changes, it stands again.`"
       example="agreed with the owner on the telephone"
+      :busy
+      :zone
       :accept="(reason, until) => waiveFinding(finding.fingerprint, reason, until)"
     />
   </section>

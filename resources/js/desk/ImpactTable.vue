@@ -61,7 +61,8 @@ function call(text: string): void {
         <tr v-for="{ contrast: each, called: all } in lines" :key="`${each.called} ${each.words}`">
           <td>
             <template v-for="(one, place) in all" :key="one">
-              <span class="called">{{ one }}{{ place < all.length - 1 ? ',' : '' }}</span>{{ ' ' }}
+              <span class="called">{{ one }}{{ place < all.length - 1 ? ',' : '' }}</span
+              >{{ ' ' }}
             </template>
           </td>
           <td>{{ withNames(each.words, names) }}</td>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { client, detailOf, take, type ObjectOf } from '@/api'
-import { dateThere } from '@/shared'
+import { dateThere, plural } from '@/shared'
 import { useDesk } from './desk'
 
 /**
@@ -29,38 +29,61 @@ const listed = computed(() =>
     ? objects
     : objects.filter((object) => made.value.has(object.ref) || object.ref === selected),
 )
-const shown = ref<{ object: string; value: string }>()
+/** What was shown stays until the chapter is left: it is shown once. */
+const shown = reactive(new Map<string, string>())
+const without = computed(() => listed.value.filter((object) => !made.value.has(object.ref)))
+const unshown = computed(() => listed.value.filter((object) => made.value.get(object.ref)?.isShown === false))
 const fault = ref<string>()
-const isBusy = ref(false)
+const isCopied = ref(false)
+/** How many of how many are done. */
+const busy = ref<{ done: number; of: number }>()
 
-async function attempt(work: () => Promise<void>): Promise<void> {
-  if (isBusy.value) return
-  isBusy.value = true
+/** One after the other; the first that does not go ends it, and what was done stays done. */
+async function each(refs: string[], work: (ref: string) => Promise<void>): Promise<void> {
+  if (busy.value !== undefined) return
   fault.value = undefined
-  shown.value = undefined
   try {
-    await work()
+    for (const [done, ref] of refs.entries()) {
+      busy.value = { done, of: refs.length }
+      await work(ref)
+    }
   } catch (error) {
     fault.value = detailOf(error)
   } finally {
-    isBusy.value = false
+    busy.value = undefined
     void queryClient.invalidateQueries({ queryKey: ['secrets', customer] })
+    void queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
   }
 }
 
-const make = (object: string): Promise<void> =>
-  attempt(async () => {
+const make = (...refs: string[]): Promise<void> =>
+  each(refs, async (object) => {
     await take(client.POST('/customers/{customer}/secrets', { params, body: { object, value: null } }))
-    await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
+    shown.delete(object)
   })
 
-const show = (object: string): Promise<void> =>
-  attempt(async () => {
-    shown.value = {
+const show = (...refs: string[]): Promise<void> =>
+  each(refs, async (object) => {
+    isCopied.value = false
+    shown.set(
       object,
-      value: (await take(client.POST('/customers/{customer}/secrets/reveal', { params, body: { object } }))).value,
-    }
+      (await take(client.POST('/customers/{customer}/secrets/reveal', { params, body: { object } }))).value,
+    )
   })
+
+/** Names and PINs, as a spreadsheet or a letter takes them. */
+async function copy(): Promise<void> {
+  const lines = listed.value.flatMap((object) => {
+    const pin = shown.get(object.ref)
+    return pin === undefined ? [] : [`${object.label}\t${pin}`]
+  })
+  try {
+    await navigator.clipboard.writeText(`${lines.join('\n')}\n`)
+    isCopied.value = true
+  } catch {
+    fault.value = 'The browser lets nothing be copied from here; mark the lines and copy them with Ctrl C.'
+  }
+}
 </script>
 
 <template>
@@ -71,6 +94,31 @@ const show = (object: string): Promise<void> =>
     </p>
     <p v-if="listed.length < objects.length" class="soft">
       Of {{ objects.length }} mailboxes, those that have a PIN from here, and the one chosen above.
+    </p>
+    <p v-if="busy !== undefined" role="status">{{ busy.done }} of {{ plural(busy.of, 'PIN') }} …</p>
+    <p v-else-if="without.length > 1 || unshown.length > 1 || shown.size > 0" class="acts">
+      <button
+        v-if="without.length > 1"
+        type="button"
+        class="quiet-button"
+        @click="make(...without.map((object) => object.ref))"
+      >
+        Make one for each of the {{ without.length }} without
+      </button>
+      <button
+        v-if="unshown.length > 1"
+        type="button"
+        class="quiet-button"
+        @click="show(...unshown.map((object) => object.ref))"
+      >
+        Show all {{ unshown.length }}, once
+      </button>
+      <button v-if="shown.size > 0" type="button" class="quiet-button" @click="copy">
+        Copy {{ plural(shown.size, 'PIN') }} with their names
+      </button>
+      <span v-if="isCopied" class="soft" role="status"
+        >Copied; they are not shown again once this chapter is left.</span
+      >
     </p>
     <p v-if="fault !== undefined" class="fault" role="alert">{{ fault }}</p>
     <table data-testid="pins">
@@ -87,7 +135,7 @@ const show = (object: string): Promise<void> =>
         <tr v-for="object in listed" :key="object.ref">
           <td>{{ object.label }}</td>
           <td>
-            <span v-if="shown?.object === object.ref" class="mono" role="status">{{ shown.value }}</span><template
+            <span v-if="shown.has(object.ref)" class="mono" role="status">{{ shown.get(object.ref) }}</span><template
               v-else
               >{{ object.fields.pin }}</template
             >
@@ -109,14 +157,14 @@ const show = (object: string): Promise<void> =>
             }}
           </td>
           <td class="hands">
-            <button type="button" class="quiet-button" :disabled="isBusy" @click="make(object.ref)">
+            <button type="button" class="quiet-button" :disabled="busy !== undefined" @click="make(object.ref)">
               {{ made.has(object.ref) ? 'Make a new one' : 'Make one' }}
             </button>
             <button
               v-if="made.get(object.ref)?.isShown === false"
               type="button"
               class="quiet-button"
-              :disabled="isBusy"
+              :disabled="busy !== undefined"
               @click="show(object.ref)"
             >
               Show it, once
@@ -131,6 +179,14 @@ const show = (object: string): Promise<void> =>
 <style scoped>
 .pins {
   margin-top: 26px;
+}
+
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: baseline;
+  padding: 6px 0;
 }
 
 /* Of one width before and after it is known who was told. */

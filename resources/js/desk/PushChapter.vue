@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Difference, Push, RunSheetStep } from '@/api'
-import { age, dateThere, dayThere, ErrorState, LoadingLines, plural, some, useNow } from '@/shared'
+import { age, dateThere, dayThere, ErrorState, LoadingLines, plural, some, useNow, WaiveSheet } from '@/shared'
 import { isUnderWay, useBeside, useDesk, useDraft } from './desk'
 import CallersNotice from './CallersNotice.vue'
 import BesideDrift from './BesideDrift.vue'
 import PushProgress from './PushProgress.vue'
 import { driftLines, type DriftLine } from './driftLines'
 import SwitchLine from './SwitchLine.vue'
-import WaiveSheet from './WaiveSheet.vue'
 import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
@@ -308,6 +307,8 @@ function ended(each: Push): string {
       title="Waive a difference"
       :about="waivingWhat"
       example="their own address until she is back"
+      :busy
+      :zone
       :accept="waiveIt"
     />
     <CallersNotice :zone />

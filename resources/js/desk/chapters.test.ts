@@ -278,6 +278,45 @@ it('shows a PIN once and lets it go when another is made', async () => {
   expect(page.get('[data-testid=pins]').text()).not.toContain('740913')
 })
 
+it('makes and shows the PINs of all mailboxes without one, and gives them out with their names', async () => {
+  const secrets = new Map<string, Record<string, unknown>>()
+  const copied = vi.fn().mockResolvedValue(undefined)
+  vi.stubGlobal('navigator', { ...navigator, clipboard: { writeText: copied } })
+  const told = (): unknown => ({ secrets: [...secrets.values()] })
+  await chapter(
+    PinKeeper,
+    {
+      'GET /customers/inlet/secrets': told,
+      'POST /customers/inlet/secrets': (body: { object: string }) => {
+        secrets.set(body.object, {
+          object: body.object,
+          label: body.object,
+          strength: 'set',
+          changedOn: '2026-12-01T18:05:00Z',
+          by: 'Lena Kestrel',
+          isShown: false,
+          isSent: false,
+        })
+        return told()
+      },
+      'POST /customers/inlet/secrets/reveal': (body: { object: string }) => {
+        secrets.set(body.object, { ...secrets.get(body.object), isShown: true })
+        return { value: body.object === BOX.ref ? '740913' : '281604' }
+      },
+    },
+    { objects: [BOX, { ...BOX, ref: 'mailbox:joss', key: 'joss', label: 'Joss Arden' }] },
+  )
+  await press('Make one for each of the 2 without')
+  expect(page.text()).not.toContain('Make one for each')
+  await press('Show all 2, once')
+  expect(page.get('[data-testid=pins]').text()).toContain('740913')
+  expect(page.get('[data-testid=pins]').text()).toContain('281604')
+
+  await press('Copy 2 PINs with their names')
+  expect(copied).toHaveBeenCalledWith(`${BOX.label}\t740913\nJoss Arden\t281604\n`)
+  expect(page.text()).toContain('they are not shown again')
+})
+
 it('asks for the history of one object', async () => {
   const revision = {
     no: 2,

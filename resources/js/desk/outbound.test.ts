@@ -2,7 +2,9 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import { close, Refused, settle } from '@/testing'
 import OutboundChapter from './chapters/OutboundChapter.vue'
-import { meaning, MEANT, object, OBJECTS, openPart } from './testing'
+import CopyObject from './CopyObject.vue'
+import type { NewObject } from './desk'
+import { FRONT_DESK, meaning, MEANT, object, OBJECTS, openPart } from './testing'
 
 const TENANT = object('tenant:inlet', { name: 'Inlet' })
 const INES = object('user:ines', { display: 'Ines Marsh', extension: '201' })
@@ -296,7 +298,24 @@ it('copies a trunk with all its settings under another name', async () => {
   const { server } = await chapter({ [OBJECTS]: making('trunk:main-trunk-copy') }, 'trunk:main')
   await press('Copy Main trunk')
 
+  const { key: _, ...settings } = MAIN.fields
   expect(server.asked.findLast((each) => each.call === OBJECTS)?.body).toEqual({
-    objects: [{ kind: 'trunk', name: 'Main trunk copy', fields: { ...MAIN.fields, name: 'Main trunk copy' } }],
+    objects: [{ kind: 'trunk', name: 'Main trunk copy', fields: { ...settings, name: 'Main trunk copy' } }],
   })
+})
+
+it('copies what a group is set to, and not what only one can have', async () => {
+  const opened = await openPart(
+    CopyObject,
+    [FRONT_DESK],
+    { [OBJECTS]: new Refused(422) },
+    { props: { object: FRONT_DESK } },
+  )
+  page = opened.page
+  await press('Copy Front Desk')
+  const [made] = (opened.server.asked.find((each) => each.call === OBJECTS)?.body as { objects: NewObject[] }).objects
+
+  expect(made).toMatchObject({ kind: 'group', name: 'Front Desk copy', fields: { order: 'sequential', ringsEach: 3 } })
+  expect(Object.keys(made?.fields ?? {})).not.toContain('extension')
+  expect(Object.keys(made?.fields ?? {})).not.toContain('key')
 })

@@ -1,39 +1,22 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, detailOf, take, type FindingLine, type Findings } from '@/api'
+import { detailOf, type FindingLine, type Findings } from '@/api'
 import { age, ChoiceField, DayField, inManner, SeverityBars, useNow } from '@/shared'
-import { findingsQuery } from './findingQueries'
+import { useCare } from './care'
 import { isDue, keyOf } from './sorting'
 
 /** All that is known of one finding: since when, by which revision, who sees to it until when, and what can be done. */
 const props = defineProps<{ line: FindingLine; technicians: Findings['technicians']; name?: string | undefined }>()
 const emit = defineEmits<{ open: []; mend: [] }>()
 
-const queryClient = useQueryClient()
+const noteCare = useCare()
 const now = useNow()
 const fault = ref('')
 
 async function care(assignee: string | null, due: string | null): Promise<void> {
-  const { customer, fingerprint } = props.line
   fault.value = ''
   try {
-    const noted = await take(
-      client.PUT('/customers/{customer}/findings/{fingerprint}', {
-        params: { path: { customer, fingerprint } },
-        body: { assignee, due },
-      }),
-    )
-    queryClient.setQueryData(
-      findingsQuery.queryKey,
-      (known) =>
-        known && {
-          ...known,
-          findings: known.findings.map((each) =>
-            each.customer === customer && each.fingerprint === fingerprint ? { ...each, ...noted } : each,
-          ),
-        },
-    )
+    await noteCare(props.line, assignee, due)
   } catch (error) {
     fault.value = detailOf(error)
   }

@@ -201,6 +201,41 @@ it('chooses several by keyboard, and saves what is chosen as a file', async () =
   expect(page.text()).toContain('1 finding saved as SARIF.')
 })
 
+it('gives several to somebody, and waives several with one reason; those that did not go stay chosen', async () => {
+  const OTHER = { ...LINE, customer: 'osier', name: 'Osier', fingerprint: 'f4' }
+  await findings(
+    [LINE, OTHER],
+    {},
+    {
+      'PUT /customers/pier/findings/f1': (body: unknown) => body,
+      'PUT /customers/osier/findings/f4': (body: unknown) => body,
+      'POST /customers/osier/findings/waivers': { findings: [], waived: [], strip: null },
+      'POST /customers/pier/findings/waivers': new Refused(403, { detail: 'You may look at this customer only.' }),
+    },
+  )
+  const chooseBoth = async (): Promise<void> => {
+    await key('x')
+    await key(page.findAll('tr.here')[0]?.text().includes('Osier') === true ? 'k' : 'j')
+    await key('x')
+  }
+  await chooseBoth()
+  await choose(page, 'input[aria-label="Who sees to those chosen"]', SOL.name)
+  await settle()
+  expect(page.text()).toContain('2 findings are seen to by Sol Ormerod.')
+  expect(page.text()).not.toContain('chosen')
+  expect(rows().filter((row) => row.includes('SO'))).toHaveLength(2)
+
+  await chooseBoth()
+  await press('Waive 2 …')
+  await page.get('input[name=reason]').setValue('agreed with the owner')
+  await page.get('.el-dialog form').trigger('submit')
+  await settle()
+  const waived = server.asked.filter((each) => each.call.endsWith('/waivers'))
+  expect(waived[0]?.body).toMatchObject({ reason: 'agreed with the owner', until: null })
+  expect(page.text()).toContain('You may look at this customer only.')
+  expect(page.text()).toContain('2 chosen')
+})
+
 it('tells how far the audit of every customer is, stops it and goes on with the rest', async () => {
   const stopped = { ...RUN, state: 'stopped' as const }
   const progress = { id: RUN.id, state: 'running', done: 1, total: 2 }

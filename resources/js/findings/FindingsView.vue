@@ -24,6 +24,7 @@ import {
   useTitle,
 } from '@/shared'
 import AuditBar from './AuditBar.vue'
+import ChosenFindings from './ChosenFindings.vue'
 import FindingMargin from './FindingMargin.vue'
 import { findingsQuery, FORMATS, saveAs } from './findingQueries'
 import MendSheet from './MendSheet.vue'
@@ -59,6 +60,11 @@ const picked = reactive(new Set<string>())
 const mending = ref<FindingLine[]>([])
 const isMending = ref(false)
 const notice = ref('')
+
+function seenTo(told: string, isWhole: boolean): void {
+  notice.value = told
+  if (isWhole) picked.clear()
+}
 const page = ref<HTMLElement>()
 const body = ref<HTMLElement>()
 const search = ref<{ focus: () => void }>()
@@ -272,6 +278,7 @@ useShortcuts([
           <button v-if="mendable(chosen).length > 0" type="button" class="quiet-button" @click="mend(chosen)">
             Mend {{ mendable(chosen).length }} …
           </button>
+          <ChosenFindings :chosen :technicians="data.technicians" @done="seenTo" />
           <button type="button" class="text-button" @click="picked.clear()">choose none</button>
         </template>
         <span v-if="notice !== ''" class="notice" role="status">{{ notice }}</span>

@@ -77,6 +77,15 @@ final class CallSentenceTest extends TestCase
             'leg:ines/desk' => 'unreachable',
         ]]];
         yield 'begun with what it is' => ['call 201 sat 10:00', ['to' => '201', 'at' => '2026-12-05T10:00']];
+        yield 'nobody called, only a day' => ['monday 9', $main + ['at' => '2026-12-07T09:00']];
+        yield 'nobody called, only a date' => ['31.12. 10:00', $main + ['at' => '2026-12-31T10:00']];
+        yield 'nobody called, only a state' => [
+            'busy',
+            $main + [
+                'at' => '2026-12-02T14:05',
+                'world' => ['user:ines' => 'busy', 'user:joss' => 'busy', 'user:colm' => 'busy'],
+            ],
+        ];
         yield 'a bare hour behind a day' => ['main monday 9', $main + ['at' => '2026-12-07T09:00']];
         yield 'a bare hour of the afternoon, then keys' => [
             'main mon 3 press 1',

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { client, take } from '@/api'
 import { EmptyState } from '@/shared'
 import AllFields from '../AllFields.vue'
+import CopyObject from '../CopyObject.vue'
 import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
@@ -132,6 +133,7 @@ function queueUp(): void {
         {{ isQueue ? 'Do without the queue' : 'Let callers wait in a queue' }}
       </button>
     </p>
+    <p class="acts"><CopyObject :object="selected" @made="select" /></p>
     <AllFields :object="selected" removable />
     <CallsMade by="groups" :only="selected.ref" />
   </section>
@@ -157,6 +159,10 @@ function queueUp(): void {
 .how :deep(.field) {
   margin: 0 10px 0 4px;
   color: var(--ink);
+}
+
+.acts {
+  padding: 4px 0 10px;
 }
 
 .part {

@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { client, take } from '@/api'
 import { EmptyState, some } from '@/shared'
 import AllFields from '../AllFields.vue'
+import CopyObject from '../CopyObject.vue'
 import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import NewObject from '../NewObject.vue'
@@ -112,6 +113,7 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
           <InlineField :object="selected" path="then" label="Then" />.
         </p>
         <PromptPane v-else :prompt="selected" />
+        <p v-if="selected.kind !== 'prompt'" class="acts"><CopyObject :object="selected" @made="select" /></p>
         <AllFields :object="selected" removable />
       </section>
     </div>
@@ -119,6 +121,10 @@ const dials = computed(() => (selected.value?.kind === 'menu' ? selected.value.f
 </template>
 
 <style scoped>
+.acts {
+  padding: 10px 0 0;
+}
+
 .two {
   display: grid;
   grid-template-columns: 146px minmax(0, 1fr);

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 import { client, take, type ObjectOf, type RouteClaims } from '@/api'
 import { EmptyState, ErrorState, plural } from '@/shared'
 import AllFields from '../AllFields.vue'
+import CopyObject from '../CopyObject.vue'
 import { useDesk, useDraft } from '../desk'
 import { typeAt } from '../catalogue'
 import { useCallRecords } from '../callRecords'
@@ -106,12 +107,6 @@ function partsOf(route: ObjectOf<'route'>, each: RouteClaims): { text: string; i
   ].filter((part) => part.text !== '')
 }
 
-async function copyTrunk(trunk: ObjectOf<'trunk'>): Promise<void> {
-  const name = `${trunk.label} copy`
-  const [ref] = await make([{ kind: 'trunk', name, fields: { ...trunk.fields, name } }])
-  if (ref !== undefined) select(ref)
-}
-
 async function makeRoute(route: {
   name: string
   digits: string
@@ -191,7 +186,7 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
     />
     <NewObject kind="trunk" @made="select" />
     <p v-if="selected?.kind === 'trunk'" class="acts">
-      <button type="button" class="quiet-button" @click="copyTrunk(selected)">Copy {{ selected.label }}</button>
+      <CopyObject :object="selected" @made="select" />
       {{ ' ' }}
       <span class="soft">A trunk that is not wanted any more is switched off, so that its routes say so.</span>
     </p>

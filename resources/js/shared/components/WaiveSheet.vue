@@ -1,18 +1,22 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { DayField, FieldRow, ModalSheet, TextRow } from '@/shared'
-import { useDesk } from './desk'
+import DayField from './DayField.vue'
+import FieldRow from './FieldRow.vue'
+import ModalSheet from './ModalSheet.vue'
+import TextRow from './TextRow.vue'
 
 /** Accepting something as it is: why, and until when. */
-const { accept } = defineProps<{
+const { accept, busy } = defineProps<{
   title: string
   about: string
   example: string
+  busy: boolean
+  /** Whose days they are; unset: the browser's. */
+  zone?: string
   accept: (reason: string, until: string | null) => Promise<void>
 }>()
 const isOpen = defineModel<boolean>({ required: true })
 
-const { busy, zone } = useDesk()
 const reason = ref('')
 const until = ref('')
 watch(isOpen, () => {
@@ -21,7 +25,7 @@ watch(isOpen, () => {
 })
 
 async function take(): Promise<void> {
-  if (reason.value.trim() === '' || busy.value) return
+  if (reason.value.trim() === '' || busy) return
   await accept(reason.value.trim(), until.value === '' ? null : until.value)
   isOpen.value = false
 }
@@ -40,7 +44,13 @@ async function take(): Promise<void> {
         :placeholder="`for example: ${example}`"
       />
       <FieldRow v-slot="field" label="Until" help="The last day it holds; left empty, until it is taken back.">
-        <DayField :id="field.id" v-model="until" name="until" :zone :aria-describedby="field.describedBy" />
+        <DayField
+          :id="field.id"
+          v-model="until"
+          name="until"
+          v-bind="zone === undefined ? {} : { zone }"
+          :aria-describedby="field.describedBy"
+        />
       </FieldRow>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy || reason.trim() === ''">Waive</el-button>
