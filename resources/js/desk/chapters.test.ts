@@ -281,7 +281,7 @@ it('shows a PIN once and lets it go when another is made', async () => {
 it('makes and shows the PINs of all mailboxes without one, and gives them out with their names', async () => {
   const secrets = new Map<string, Record<string, unknown>>()
   const copied = vi.fn().mockResolvedValue(undefined)
-  vi.stubGlobal('navigator', { ...navigator, clipboard: { writeText: copied } })
+  vi.stubGlobal('navigator', { clipboard: { writeText: copied } })
   const told = (): unknown => ({ secrets: [...secrets.values()] })
   await chapter(
     PinKeeper,

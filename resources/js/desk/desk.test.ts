@@ -6,7 +6,7 @@ import { bookObject, close, type fakeServer, key, NOTHING_LIVE, Refused, settle 
 import { setWho } from '@/shared'
 import CallLine from './CallLine.vue'
 import { useDesk, type DeskState } from './desk'
-import type { TypedEdit } from './draft'
+import type { TypedEdit } from './edits'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
 import SheetGrid from './sheet/SheetGrid.vue'

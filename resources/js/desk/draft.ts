@@ -23,7 +23,7 @@ import {
 } from '@/api'
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
-import type { Edit } from './edits'
+import type { Edit, TypedEdit } from './edits'
 import { merged } from './merged'
 import type { Notice, Notices } from './notices'
 import type { DeskQueries } from './queries'
@@ -57,9 +57,6 @@ function asSent({ op = 'set', object, path, value }: Edit): {
 }
 
 export const cellKey = (object: string, path: string): string => `${object} ${path}`
-
-/** An edit, with what was typed where it was typed. */
-export type TypedEdit = Edit & { typed?: string }
 
 export interface HowEdited {
   /** Taking an edit back is not taken back itself. */

@@ -5,3 +5,6 @@ export interface Edit {
   path: string
   value: unknown
 }
+
+/** An edit, with what was typed where it was typed. */
+export type TypedEdit = Edit & { typed?: string }

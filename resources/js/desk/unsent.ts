@@ -1,6 +1,6 @@
 import { isProblem } from '@/api'
 import { own } from '@/shared'
-import type { TypedEdit } from './draft'
+import type { TypedEdit } from './edits'
 
 /**
  * No line to the server, a sign-in that ended, a page that outlived its session: none of it is the fault of what was

@@ -408,6 +408,8 @@ useShortcuts([
 }
 
 .under {
+  /* As high with buttons as without: choosing moves no line. */
+  min-height: 34px;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 14px;

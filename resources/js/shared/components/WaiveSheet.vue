@@ -6,7 +6,11 @@ import ModalSheet from './ModalSheet.vue'
 import TextRow from './TextRow.vue'
 
 /** Accepting something as it is: why, and until when. */
-const { accept, busy } = defineProps<{
+const {
+  accept,
+  busy,
+  zone = Intl.DateTimeFormat().resolvedOptions().timeZone,
+} = defineProps<{
   title: string
   about: string
   example: string
@@ -44,13 +48,7 @@ async function take(): Promise<void> {
         :placeholder="`for example: ${example}`"
       />
       <FieldRow v-slot="field" label="Until" help="The last day it holds; left empty, until it is taken back.">
-        <DayField
-          :id="field.id"
-          v-model="until"
-          name="until"
-          v-bind="zone === undefined ? {} : { zone }"
-          :aria-describedby="field.describedBy"
-        />
+        <DayField :id="field.id" v-model="until" name="until" :zone :aria-describedby="field.describedBy" />
       </FieldRow>
       <p class="act">
         <el-button type="primary" native-type="submit" :disabled="busy || reason.trim() === ''">Waive</el-button>
