@@ -38,7 +38,7 @@ final readonly class Hand
             $verb === 'set'
                 && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
             default => throw new HandError(
-                'usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/ID] FIELD VALUE | call '
+                'usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/WHICH] FIELD VALUE | call '
                     . 'ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | '
                     . 'tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]',
             ),
@@ -244,15 +244,18 @@ final readonly class Hand
         if ($collection === 'accounts') {
             return self::path($account);
         }
-        if ($id === '') {
-            $rows = $this->rows(self::path($account) . "/{$collection}");
-            $id = self::plain($rows[0]['id'] ?? null);
-            if (count($rows) !== 1) {
-                throw new HandError(count($rows) . " records in {$collection}; name one, such as {$collection}/" . (
-                    $id === '' ? 'ID' : $id
-                ));
-            }
+        $rows = $this->rows(self::path($account) . "/{$collection}");
+        $meant = array_values(array_filter(
+            $rows,
+            // By its id, or by anything it says of itself, such as its short number.
+            static fn (array $row): bool => $id === '' || in_array($id, array_map(self::plain(...), $row), true),
+        ));
+        if (count($meant) !== 1) {
+            throw new HandError(($id === '' ? count($rows) . " records in {$collection}" : count($meant) . " records in "
+                . "{$collection} say \"{$id}\"") . "; name one, such as {$collection}/"
+                . ($rows === [] ? 'ID' : self::plain($rows[0]['id'] ?? null)));
         }
+        $id = self::plain($meant[0]['id'] ?? null);
 
         return self::path($account) . "/{$collection}/{$id}";
     }

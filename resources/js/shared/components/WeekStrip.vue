@@ -51,6 +51,17 @@ function said(piece: Piece): string {
   return `${clock(piece.from)} to ${until}: ${answered}${named(piece.target)}`
 }
 
+/** A line of a list is read aloud whole: how much of the week, and not each piece of it. */
+const inShort = computed(() => {
+  const minutes = new Map<string, number>()
+  for (const piece of props.pieces)
+    minutes.set(piece.ifAnswered, (minutes.get(piece.ifAnswered) ?? 0) + piece.to - piece.from)
+  return [...minutes]
+    .sort(([, one], [, other]) => other - one)
+    .map(([gets, all]) => `${GETS[gets as keyof typeof GETS]} ${Math.round((all / HOUR) * 10) / 10} h`)
+    .join(', ')
+})
+
 function box(piece: Piece): Record<string, string> {
   return { left: at(piece.from), width: `${((piece.to - piece.from) / whole.value) * 100}%` }
 }
@@ -81,7 +92,8 @@ function box(piece: Piece): Record<string, string> {
       <b v-for="day in 6" :key="day" class="midnight" :style="{ left: at(day * DAY) }" />
       <b v-if="now !== undefined && now < whole" class="now" :style="{ left: at(now) }" />
     </div>
-    <ul class="visually-hidden">
+    <span v-if="slim" class="visually-hidden">of the week: {{ inShort }}</span>
+    <ul v-else class="visually-hidden">
       <li v-for="piece in pieces" :key="piece.from">{{ said(piece) }}</li>
     </ul>
   </figure>
