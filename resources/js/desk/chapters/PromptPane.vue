@@ -4,7 +4,7 @@ import type { UploadFile } from 'element-plus'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { client, detailOf, take, type ObjectOf, type Recording } from '@/api'
 import { age, useNow } from '@/shared'
-import { useDesk } from '../desk'
+import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { beginTake, type Take } from '../sound'
 
@@ -30,6 +30,11 @@ const isBusy = ref(false)
 const recording = ref<Take>()
 const isOver = ref(false)
 
+const { changes } = useDraft()
+/** What sounds here is the draft's: not in the book before it is entered. */
+const isPending = computed(() =>
+  changes.value.some((change) => change.object === prompt.ref && (change.path ?? 'audio').split('/')[0] === 'audio'),
+)
 const audio = computed(() => prompt.fields.audio)
 const script = computed(() => prompt.fields.script ?? '')
 const users = computed(() => names.value.objects.filter((object) => object.refersTo.includes(prompt.ref)))
@@ -212,8 +217,13 @@ function dropRecording(): void {
           </td>
           <td class="soft">{{ each.by }}, {{ age(each.at, now) }}</td>
           <td class="hands">
-            <span v-if="each.isUsed" class="soft">in the book</span
-            ><button v-else type="button" class="text-button" :disabled="isBusy" @click="useAgain(each.no)">
+            <span v-if="each.isUsed" class="soft">{{ isPending ? 'chosen, pending' : 'in the book' }}</span><button
+              v-else
+              type="button"
+              class="text-button"
+              :disabled="isBusy"
+              @click="useAgain(each.no)"
+            >
               use it
             </button>
             {{ ' ' }}

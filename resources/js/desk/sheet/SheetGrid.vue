@@ -7,6 +7,7 @@ import ColumnMenu from './ColumnMenu.vue'
 import { createSheet, provideSheet, type SheetProps } from './sheet'
 import SheetBar from './SheetBar.vue'
 import SheetLine from './SheetLine.vue'
+import { same } from '../values'
 
 /** `struck` are lines that have no effect. */
 const props = defineProps<SheetProps & { struck?: string[] }>()
@@ -80,13 +81,15 @@ watch(
   { flush: 'pre' },
 )
 
-const lefts = computed(() => {
+/** The same list where nothing changed, as each line hangs on it. */
+const lefts = computed<number[]>((were) => {
   let left = GUTTER
-  return widths.value.slice(0, stays.value).map((width) => {
+  const are = widths.value.slice(0, stays.value).map((width) => {
     const from = left
     left += width
     return from
   })
+  return were !== undefined && same(were, are) ? were : are
 })
 const sorted = (title: string): 'ascending' | 'descending' | undefined =>
   order.value?.by === title ? (order.value.isDown ? 'descending' : 'ascending') : undefined

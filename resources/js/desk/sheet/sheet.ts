@@ -113,23 +113,30 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
   const pending = computed(() => new Set(changes.value.map((change) => cellKey(change.object, change.path ?? ''))))
   const clashing = computed(() => new Set(clashes.value.map((clash) => cellKey(clash.object, clash.path ?? ''))))
 
-  /** Pixels, so that columns do not move as other lines come into view. What the page has over goes to what is cut. */
-  const widths = computed(() => {
+  /** Pixels that the longest text of each column takes. */
+  const texts = computed(() => {
     const measured = props.objects.slice(0, MEASURED)
-    const whole = columns.value.map((column) => {
+    return columns.value.map((column) => {
       const longest = measured.reduce(
         (most, object) => Math.max(most, textOf(object, column).length),
         column.title.length + 2,
       )
       return Math.round(Math.max(NARROWEST, longest * OF_A_LETTER + BESIDE_THE_TEXT))
     })
-    const usual = whole.map((width) => Math.min(WIDEST, width))
+  })
+  /**
+   * So wide that columns do not move as other lines come into view; what the page has over goes to what is cut. The same
+   * list where nothing changed: each line would be drawn anew for another one.
+   */
+  const widths = computed<number[]>((were) => {
+    const usual = texts.value.map((width) => Math.min(WIDEST, width))
     let over = view.room() - usual.reduce((sum, width) => sum + width, 0)
-    return usual.map((width, column) => {
-      const more = Math.max(0, Math.min(over, (whole[column] ?? 0) - width))
+    const are = usual.map((width, column) => {
+      const more = Math.max(0, Math.min(over, (texts.value[column] ?? 0) - width))
       over -= more
       return width + more
     })
+    return were !== undefined && same(were, are) ? were : are
   })
   /** Columns at the left that stay in view. */
   const stays = computed(() => {
