@@ -123,7 +123,10 @@ final class RunSheetStore
                 $made[(string) $step->object] = true;
             }
         }
-        $isWhole = $scope === null || $made === [];
+        if ($scope === null || $made === []) {
+            return $scope;
+        }
+        $isWhole = false;
         while (! $isWhole) {
             $isWhole = true;
             foreach (self::within($scope, $steps) as $step) {

@@ -51,10 +51,10 @@ function call(text: string): void {
     <table v-if="impact.contrasts.length > 0" data-testid="callers-notice">
       <thead>
         <tr>
-          <th scope="col">Called</th>
+          <th scope="col" class="whom">Called</th>
           <th scope="col">Callers</th>
-          <th scope="col">When</th>
-          <th scope="col">A call that shows it</th>
+          <th scope="col" class="when">When</th>
+          <th scope="col" class="call">A call that shows it</th>
         </tr>
       </thead>
       <tbody>
@@ -107,6 +107,23 @@ function call(text: string): void {
 <style scoped>
 td {
   vertical-align: top;
+}
+
+/* However many are called: what callers get has the room. */
+.whom {
+  width: 22%;
+}
+
+.when {
+  width: 20%;
+}
+
+.call {
+  width: 19%;
+}
+
+[data-testid='callers-notice'] {
+  table-layout: fixed;
 }
 
 .called {

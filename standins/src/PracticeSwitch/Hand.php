@@ -38,8 +38,8 @@ final readonly class Hand
             $verb === 'set'
                 && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
             default => throw new HandError(
-                'usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/WHICH] FIELD VALUE | call '
-                    . 'ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | '
+                'usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/WHICH] FIELD VALUE | '
+                    . 'call ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | '
                     . 'tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]',
             ),
         };
@@ -251,9 +251,11 @@ final readonly class Hand
             static fn (array $row): bool => $id === '' || in_array($id, array_map(self::plain(...), $row), true),
         ));
         if (count($meant) !== 1) {
-            throw new HandError(($id === '' ? count($rows) . " records in {$collection}" : count($meant) . " records in "
-                . "{$collection} say \"{$id}\"") . "; name one, such as {$collection}/"
-                . ($rows === [] ? 'ID' : self::plain($rows[0]['id'] ?? null)));
+            $found = $id === ''
+                ? count($rows) . " records in {$collection}"
+                : count($meant) . " records in {$collection} say \"{$id}\"";
+            $first = $rows === [] ? 'ID' : self::plain($rows[0]['id'] ?? null);
+            throw new HandError("{$found}; name one, such as {$collection}/{$first}");
         }
         $id = self::plain($meant[0]['id'] ?? null);
 

@@ -125,8 +125,8 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     })
   })
   /**
-   * So wide that columns do not move as other lines come into view; what the page has over goes to what is cut. The same
-   * list where nothing changed: each line would be drawn anew for another one.
+   * So wide that columns do not move as other lines come into view; what the page has over goes to what is cut. It is
+   * the same list where nothing changed: each line would be drawn anew for another one.
    */
   const widths = computed<number[]>((were) => {
     const usual = texts.value.map((width) => Math.min(WIDEST, width))
