@@ -39,8 +39,8 @@ final readonly class Hand
                 && count($arguments) === 5 => $this->set($account, $arguments[2], $arguments[3], $arguments[4]),
             default => throw new HandError(
                 'usage: bin/switch [list | show ACCOUNT | log ACCOUNT | set ACCOUNT COLLECTION[/WHICH] FIELD VALUE | '
-                    . 'call ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | traffic ACCOUNT FILE | '
-                    . 'tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]',
+                    . 'call ACCOUNT DIGITS [from=DIGITS] [at=INSTANT] [keys=KEYS] [SHORT=MOOD ...] | '
+                    . 'traffic ACCOUNT FILE | tickets ACCOUNT | faults [none | KNOB=NUMBER ...]]',
             ),
         };
     }
