@@ -2,7 +2,7 @@
 import type { BookObject } from '@/api'
 import { useDraft, type NewObject } from './desk'
 
-/** One more with the same settings, under a name of its own: what can be only one's, such as its extension, is left out. */
+/** One more with the same settings under a name of its own; what can be only one's, such as its extension, is left. */
 const { object } = defineProps<{ object: BookObject & { kind: NewObject['kind'] } }>()
 const emit = defineEmits<{ made: [ref: string] }>()
 
