@@ -7,7 +7,7 @@ namespace App\Http\Resources;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Numbering\UnusableNumber;
 
-/** Outside numbers that calls are sent to, in groups as they are read, by E.164: screens group none themselves. */
+/** Outside numbers that calls are sent to or ring, by E.164, in groups as they are read: screens group none. */
 final class NumbersResource
 {
     private const OUTSIDE = 'outside:';
@@ -15,9 +15,12 @@ final class NumbersResource
     /** @return array<string, string> of objects that are JSON already */
     public static function inJson(string $objects): array
     {
-        preg_match_all('/"(outside:\+\d+)"/', $objects, $found);
+        preg_match_all('/"(?:outside:|number": ?")(\+\d+)"/', $objects, $found);
 
-        return self::in(array_unique($found[1]));
+        return self::in(array_map(
+            static fn (string $number): string => self::OUTSIDE . $number,
+            array_values(array_unique($found[1])),
+        ));
     }
 
     /** @return array<string, string> of values as the API gives them */

@@ -123,4 +123,19 @@ final readonly class Group implements BookObject
     {
         return $this->extension;
     }
+
+    /**
+     * Members whose turn can come: of a weighted group, those with a share.
+     *
+     * @param  ?int  $tier  null for both
+     * @return list<Member> in list order
+     */
+    public function withTurns(?int $tier = null): array
+    {
+        return array_values(array_filter(
+            $this->members,
+            fn (Member $member): bool => ($tier === null || $member->tier === $tier)
+                && ($this->order !== GroupOrder::Weighted || ($member->share ?? 0) > 0),
+        ));
+    }
 }

@@ -51,6 +51,9 @@ final readonly class TimingRuler
         $first = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 1));
         $second = array_values(array_filter($group->members, static fn (Member $member): bool => $member->tier === 2));
         $turns = $group->tierTwo === TierTwo::AlsoTried || $first === [] ? [$first, $second] : [$first];
+        // What is not one's turn is not waited for.
+        $offered = array_column($group->withTurns(), null, 'item');
+        $isOffered = static fn (Member $member): bool => isset($offered[$member->item]);
         $bars = [];
         $at = 0;
         $onePass = 0;
@@ -67,9 +70,9 @@ final readonly class TimingRuler
                         $limit,
                         $ring,
                         $member->who->outside !== null && ! $member->confirm ? CallBook::OUTSIDE_MAILBOX_AFTER : null,
-                        self::isPassedOver($group, $member, $book),
+                        ! $isOffered($member) || self::isPassedOver($group, $member, $book),
                     );
-                    $at += $group->order === GroupOrder::Simultaneous ? 0 : $each;
+                    $at += $group->order === GroupOrder::Simultaneous || ! $isOffered($member) ? 0 : $each;
                 }
                 $at += $group->order === GroupOrder::Simultaneous && $tier !== [] ? $each : 0;
             }
@@ -85,7 +88,14 @@ final readonly class TimingRuler
             $onePass,
             $group->rotations,
             $ring,
-            self::ofGroupInWords($group, count($first), $each, $ring, $onePass, $bars),
+            self::ofGroupInWords(
+                $group,
+                count(array_filter(array_merge(...$turns), $isOffered)),
+                $each,
+                $ring,
+                $onePass,
+                $bars,
+            ),
         );
     }
 

@@ -34,6 +34,34 @@ final class TimingRulerTest extends TestCase
         );
     }
 
+    public function test_a_member_without_a_share_has_no_turn_and_none_is_waited_for(): void
+    {
+        $book = self::book(['order' => 'weighted', 'noAnswerSeconds' => 60], [
+            ['item' => 'a', 'who' => 'user:a', 'share' => 60],
+            ['item' => 'b', 'who' => 'user:b', 'share' => 0],
+            ['item' => 'c', 'who' => 'user:c', 'share' => 40],
+        ]);
+        $ruler = self::ruler($book);
+
+        self::assertSame([false, true, false], array_column($ruler->bars, 'isPassedOver'));
+        self::assertSame([0, 15, 15], array_column($ruler->bars, 'from'));
+        self::assertSame('One full pass: 2 members × 3 rings × 5 s = 30 s.', $ruler->words);
+    }
+
+    public function test_a_pass_counts_the_second_tier_where_it_is_tried_too(): void
+    {
+        $members = [
+            ['item' => 'a', 'who' => 'user:a'], ['item' => 'b', 'who' => 'user:b'],
+            ['item' => 'c', 'who' => 'user:c', 'tier' => 2],
+        ];
+        $words = static fn (string $tierTwo): string => self::ruler(
+            self::book(['order' => 'sequential', 'noAnswerSeconds' => 60, 'tierTwo' => $tierTwo], $members),
+        )->words;
+
+        self::assertSame('One full pass: 3 members × 3 rings × 5 s = 45 s.', $words('alsoTried'));
+        self::assertSame('One full pass: 2 members × 3 rings × 5 s = 30 s.', $words('unavailable'));
+    }
+
     public function test_a_mobile_takes_the_call_when_its_own_mailbox_would(): void
     {
         $ruler = self::group(['noAnswerSeconds' => 30], ['a', 'outside:+19025550178']);

@@ -219,7 +219,7 @@ final readonly class GroupChoices
     private function members(Group $group, bool $inside): array
     {
         $members = [];
-        foreach (Hunt::members($group) as $member) {
+        foreach ($group->withTurns() as $member) {
             if ($member->who->outside !== null) {
                 $leg = $this->legs->outside($member->who->outside, "group:{$group->key}", $inside, 0, $member->confirm);
                 $members[] = new Chances($member, ! $member->signedIn, $member->signedIn, false, [$leg], true);

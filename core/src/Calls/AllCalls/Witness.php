@@ -252,7 +252,7 @@ final class Witness
         if (! $this->othersAway || ! $object instanceof Group) {
             return;
         }
-        foreach (Hunt::members($object) as $member) {
+        foreach ($object->withTurns() as $member) {
             if ((string) $member->who !== $who && ! $this->ringsAt($member->who->object, $who)) {
                 $this->commit(
                     (string) $member->who,
@@ -353,7 +353,7 @@ final class Witness
         if ($states === null) {
             return;
         }
-        foreach (Hunt::members($group) as $member) {
+        foreach ($group->withTurns() as $member) {
             $user = $member->who->object === null ? null : $this->book->find($member->who->object);
             if (! $user instanceof User || ($group->signInBy === SignInBy::Administrator && ! $member->signedIn)) {
                 continue;

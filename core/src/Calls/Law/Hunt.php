@@ -78,7 +78,7 @@ final class Hunt
     private function tiers(): array
     {
         $tiers = [1 => [], 2 => []];
-        foreach (self::members($this->group) as $member) {
+        foreach ($this->group->withTurns() as $member) {
             $tiers[$member->tier][] = $member;
         }
         $available = array_map(
@@ -98,15 +98,6 @@ final class Hunt
 
         return array_map($this->ordered(...), array_values(
             array_filter($chosen, static fn (array $members): bool => $members !== []),
-        ));
-    }
-
-    /** @return list<Member> those that exist: of a weighted group, those with a share */
-    public static function members(Group $group): array
-    {
-        return array_values(array_filter(
-            $group->members,
-            static fn (Member $member): bool => $group->order !== GroupOrder::Weighted || ($member->share ?? 0) > 0,
         ));
     }
 

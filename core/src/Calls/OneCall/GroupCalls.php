@@ -73,7 +73,7 @@ final readonly class GroupCalls
     private function nobodyToOffer(Group $group): ?EventKind
     {
         $signedIn = [];
-        foreach (Hunt::members($group) as $member) {
+        foreach ($group->withTurns() as $member) {
             $availability = $this->world->availability($group, $member);
             if ($availability !== 'signedOut') {
                 $signedIn[] = $availability;
@@ -161,7 +161,7 @@ final readonly class GroupCalls
 
     private function isAllBusy(Group $group): bool
     {
-        foreach (Hunt::members($group) as $member) {
+        foreach ($group->withTurns() as $member) {
             if ($this->world->availability($group, $member) === 'available') {
                 return false;
             }

@@ -104,7 +104,7 @@ useKeysTold('on a ruler', { '← →': 'move the limit by a ring' })
             <b
               v-if="bar.to > bar.from"
               class="bar"
-              :class="{ passed: bar.isPassedOver }"
+              :class="{ passed: bar.isPassedOver, outside: bar.who?.startsWith('outside:') }"
               :style="box(bar.from, heard(bar))"
               :title="reach(bar)"
               ><u
@@ -223,6 +223,10 @@ useKeysTold('on a ruler', { '← →': 'move the limit by a ring' })
 
 .bar {
   background: var(--gets-person);
+}
+
+.bar.outside {
+  background: var(--gets-outside);
 }
 
 .bar.passed {

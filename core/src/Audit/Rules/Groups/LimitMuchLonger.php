@@ -12,7 +12,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
-use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\TierTwo;
 
 /** A limit that is never reached, since the passes are over before. */
@@ -31,8 +30,7 @@ final readonly class LimitMuchLonger implements Rule
     {
         $ring = $inspection->book->tenant->secondsPerRing;
         foreach ($inspection->book->all(Group::class) as $group) {
-            $first = array_filter($group->members, static fn (Member $member): bool => $member->tier === 1);
-            $passes = count($first) * $group->ringsEach * $ring * $group->rotations;
+            $passes = count($group->withTurns(1)) * $group->ringsEach * $ring * $group->rotations;
             if (
                 $group->noAnswerSeconds !== null
                 && $group->queue === null

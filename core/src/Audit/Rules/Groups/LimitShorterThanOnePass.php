@@ -39,9 +39,7 @@ final readonly class LimitShorterThanOnePass implements Rule
                 continue;
             }
             $each = $group->ringsEach * $ring;
-            $members = array_values(
-                array_filter($group->members, static fn (Member $member): bool => $member->tier === 1),
-            );
+            $members = $group->withTurns(1);
             $pass = count($members) * $each;
             $late = array_values(array_filter(
                 $members,

@@ -12,7 +12,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\GroupOrder;
-use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\TierTwo;
 
 /** Passes that never begin, as the limit ends before them. */
@@ -31,8 +30,7 @@ final readonly class PassesNotReached implements Rule
     {
         $ring = $inspection->book->tenant->secondsPerRing;
         foreach ($inspection->book->all(Group::class) as $group) {
-            $first = array_filter($group->members, static fn (Member $member): bool => $member->tier === 1);
-            $pass = count($first) * $group->ringsEach * $ring;
+            $pass = count($group->withTurns(1)) * $group->ringsEach * $ring;
             $limit = $group->noAnswerSeconds;
             if (
                 $limit === null
