@@ -325,6 +325,38 @@ describe('a group', () => {
     expect(opened.state.notice.value?.text).toContain('Nobody here is called "Nobody"')
   })
 
+  it('shares the calls alike, to a hundred', async () => {
+    const member = { tier: 1, share: null, signedIn: true, confirm: false }
+    const group = object('group:desk', {
+      ...FRONT_DESK.fields,
+      order: 'weighted',
+      members: ['ines', 'joss', 'third'].map((item) => ({ ...member, item, who: 'user:ines' })),
+    })
+    const opened = await openPart(
+      MembersTable,
+      [group, INES],
+      {
+        [EDITS]: asChange({
+          key: 'inlet',
+          revision: 3,
+          numbers: {},
+          objects: [group],
+          draft: { changes: [], clashes: [] },
+        }),
+      },
+      { props: { group } },
+    )
+    page = opened.page
+    await press('Share alike')
+    expect(sent(opened.server)).toEqual(
+      ['ines', 'joss', 'third'].map((item, place) => ({
+        object: 'group:desk',
+        path: `members/${item}/share`,
+        value: place === 0 ? 34 : 33,
+      })),
+    )
+  })
+
   it('shows who is never reached, and moves the limit by the arrows', async () => {
     const limits: number[] = []
     const opened = await openPart(

@@ -49,6 +49,19 @@ function move(index: number, by: number): void {
   void edit([{ op: 'move', object: props.group.ref, path: 'members', value: order }])
 }
 
+/** A hundred of the calls, in as equal shares as whole numbers allow. */
+function shareAlike(): void {
+  const each = Math.floor(100 / members.value.length)
+  const over = 100 - each * members.value.length
+  void edit(
+    members.value.map((member, place) => ({
+      object: props.group.ref,
+      path: `members/${member.item}/share`,
+      value: each + (place < over ? 1 : 0),
+    })),
+  )
+}
+
 function remove(item: string): void {
   void whole(members.value.filter((member) => member.item !== item))
 }
@@ -212,6 +225,9 @@ useKeysTold('among members', { 'Alt ↑ ↓': 'move the member' })
       </tr>
     </tbody>
   </table>
+  <p v-if="isByShare && members.length > 1">
+    <button type="button" class="text-button" @click="shareAlike">Share alike</button>
+  </p>
 </template>
 
 <style scoped>
