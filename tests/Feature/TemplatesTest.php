@@ -65,6 +65,8 @@ final class TemplatesTest extends FeatureTestCase
             ['/answers/users/1/mail', '/answers/users/1/extension'],
             array_column($preview['faults'], 'pointer'),
         );
+        // The fault of the extension offers the next free one.
+        self::assertSame(['204'], array_column($preview['faults'], 'offer'));
         self::assertNotContains('closedMobile', $preview['asked']);
     }
 

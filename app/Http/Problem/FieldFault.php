@@ -6,6 +6,7 @@ namespace App\Http\Problem;
 
 /**
  * A fault of one field: a JSON pointer into what was sent, or an object and path of the book; screens place it there.
+ * It may offer what to take instead.
  */
 final readonly class FieldFault
 {
@@ -14,6 +15,7 @@ final readonly class FieldFault
         public ?string $pointer = null,
         public ?string $object = null,
         public ?string $path = null,
+        public ?string $offer = null,
     ) {
     }
 
@@ -21,7 +23,10 @@ final readonly class FieldFault
     public function toArray(): array
     {
         return array_filter(
-            ['detail' => $this->detail, 'pointer' => $this->pointer, 'object' => $this->object, 'path' => $this->path],
+            [
+                'detail' => $this->detail, 'pointer' => $this->pointer, 'object' => $this->object,
+                'path' => $this->path, 'offer' => $this->offer,
+            ],
             is_string(...),
         );
     }

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Http\Problem\FieldFault;
 use Jaunty\Core\Templates\Answers;
+use Jaunty\Core\Templates\TableReader;
 
 /** How answers were read, and what is wrong with them. */
 final class AnswersResource
@@ -37,6 +38,7 @@ final class AnswersResource
             static fn (string $slot, string $message): FieldFault => new FieldFault(
                 $message,
                 $slot === 'template' ? '/template' : "/answers/{$slot}",
+                offer: TableReader::offerIn($message),
             ),
             array_keys($faults),
             $faults,

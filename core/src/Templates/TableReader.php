@@ -14,6 +14,9 @@ final class TableReader
     /** The cell that holds a row's key where it has one already: somebody who marries stays who she is. */
     public const ID = 'id';
 
+    /** Before what a fault offers. */
+    private const OFFERS = '; next free ';
+
     /** @var array<string, string> what is wrong, by row and column (`3/extension`) */
     private array $faults = [];
 
@@ -162,10 +165,19 @@ final class TableReader
     private function hold(int $index, Slot $column, string $extension, string $who): void
     {
         if (isset($this->holders[$extension])) {
-            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s; next free "
-                . "{$this->nextFree($column, (int) $extension)}";
+            $this->faults["{$index}/{$column->key}"] = "{$extension} is {$this->holders[$extension]}'s"
+                . self::OFFERS
+                . $this->nextFree($column, (int) $extension);
         }
         $this->holders[$extension] ??= $who;
+    }
+
+    /** What a fault offers to be taken instead; null where it offers nothing. */
+    public static function offerIn(string $fault): ?string
+    {
+        $offer = explode(self::OFFERS, $fault, 2)[1] ?? '';
+
+        return ctype_digit($offer) ? $offer : null;
     }
 
     /**

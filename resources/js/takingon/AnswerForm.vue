@@ -15,6 +15,7 @@ defineProps<{
   stock?: StockNumber[] | undefined
   regions?: Region[] | undefined
   faults: Record<string, string>
+  offers?: Record<string, string> | undefined
   readAs?: Record<string, string> | undefined
   tables?: Record<string, Rows> | undefined
 }>()
@@ -47,6 +48,7 @@ function give(slot: Slot, answer: string | Rows): void {
         :template
         :asked="slot"
         :faults
+        :offers
         :understood="tables?.[slot.key]"
         :read-as
         :model-value="rows(slot)"

@@ -98,6 +98,25 @@ it('says what is wrong below the row, and shows the extension that would be give
   expect(field.get('[role=status]').text()).toBe('3 rows · 1 needs a look')
 })
 
+it('takes what a fault offers at the press of a button', async () => {
+  fakeServer({})
+  table(
+    [
+      { name: 'Petra Lunn', extension: '203' },
+      { name: 'Colm Reeve', extension: '203' },
+    ],
+    { 'users/1/extension': "203 is Petra Lunn's; next free 204" },
+  )
+  expect(field.findAll('button').some((each) => each.text().startsWith('Take 2'))).toBe(false)
+  await field.setProps({ offers: { 'users/1/extension': '204' } })
+  await field
+    .findAll('button')
+    .find((each) => each.text() === 'Take 204')
+    ?.trigger('click')
+
+  expect(rows[1]).toEqual({ name: 'Colm Reeve', extension: '204' })
+})
+
 it('says how a cell was read where that can be in doubt', async () => {
   fakeServer({})
   table([{ name: 'Quay End' }])

@@ -13,6 +13,7 @@ const {
   template,
   asked,
   faults,
+  offers = {},
   understood = [],
   readAs = {},
   readBlock = null,
@@ -22,6 +23,8 @@ const {
   asked: Slot
   readBlock?: ((text: string) => Promise<{ rows: Row[]; unmatched: string[] }>) | null
   faults: Record<string, string>
+  /** What may be taken instead, by place. */
+  offers?: Record<string, string> | undefined
   understood?: Row[] | undefined
   readAs?: Record<string, string> | undefined
 }>()
@@ -53,10 +56,13 @@ function readingsOf(index: number): { at: number; column: string; detail: string
 }
 
 /** What is wrong in a row, by column. */
-function faultsIn(index: number): { at: number; column: string; detail: string }[] {
+function faultsIn(
+  index: number,
+): { at: number; key: string; column: string; detail: string; offer: string | undefined }[] {
   return columns.value.flatMap((column, at) => {
     const detail = own.value[`${index}/${column.key}`]
-    return detail === undefined ? [] : [{ at, column: column.question, detail }]
+    const offer = offers[`${asked.key}/${index}/${column.key}`]
+    return detail === undefined ? [] : [{ at, key: column.key, column: column.question, detail, offer }]
   })
 }
 
@@ -184,7 +190,15 @@ useKeysTold('in a table of answers', {
                   :id="`${id}-${index}-${fault.at}`"
                   :key="fault.at"
                   class="fault small"
-                  >{{ fault.column }}: {{ fault.detail }}</span
+                  >{{ fault.column }}: {{ fault.detail
+                  }}<button
+                    v-if="fault.offer !== undefined"
+                    type="button"
+                    class="text-button take"
+                    @click="change(index, fault.key, fault.offer)"
+                  >
+                    Take {{ fault.offer }}
+                  </button></span
                 ><span v-for="reading in readingsOf(index)" :key="`read ${reading.at}`" class="soft small"
                   >{{ reading.column }} read as {{ reading.detail }}</span
                 >

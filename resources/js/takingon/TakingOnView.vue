@@ -21,7 +21,7 @@ import {
 import AnswerForm from './AnswerForm.vue'
 import OtherSets from './OtherSets.vue'
 import TemplateChoice from './TemplateChoice.vue'
-import { isGiven, placed, toAnswer, useAnswers } from './answers'
+import { isGiven, offeredIn, placed, toAnswer, useAnswers } from './answers'
 import { kindsIn, whatItSays } from './preview'
 
 const PAUSE = 250
@@ -55,6 +55,7 @@ const isWhole = ref(true)
 const keptAs = ref<'kept' | 'being kept' | 'not kept: the server does not answer'>('kept')
 const form = ref<HTMLFormElement>()
 const faults = ref<Record<string, string>>({})
+const offers = ref<Record<string, string>>({})
 const asked = ref<string[]>()
 const readAs = ref<Record<string, string>>({})
 const tables = ref<Record<string, Record<string, string>[]>>({})
@@ -142,6 +143,7 @@ async function preview(): Promise<void> {
     readAs.value = answer.readAs
     tables.value = answer.tables
     faults.value = placed(answer.faults.filter((each) => each.pointer !== '/template'))
+    offers.value = offeredIn(answer.faults)
     failure.value = answer.faults.find((each) => each.pointer === '/template')?.detail
     // What was made of earlier answers stays in view, dimmed, until these make something.
     if (answer.customer === null) return
@@ -326,6 +328,7 @@ useTitle(() => ['Taking on', typeof kept.answers['name'] === 'string' ? kept.ans
         :stock="stock.data.value"
         :regions="templates.data.value?.regions"
         :faults="complaints"
+        :offers
         :read-as
         :tables
         @left="looked.add($event)"

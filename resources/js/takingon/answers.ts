@@ -127,6 +127,17 @@ export function toAnswer(slots: Slot[], answers: Answers, asked: string[] | unde
   )
 }
 
+/** What may be taken instead of what is at fault, by where it belongs. */
+export function offeredIn(
+  faults: { offer?: string | undefined; pointer?: string | undefined }[],
+): Record<string, string> {
+  return Object.fromEntries(
+    faults.flatMap(({ offer, pointer = '' }) =>
+      offer === undefined ? [] : [[pointer.replace(/^\/answers\//, ''), offer]],
+    ),
+  )
+}
+
 /** Faults by where they belong: `name`, or `users/3/extension`. */
 export function placed(faults: { detail: string; pointer?: string | undefined }[]): Record<string, string> {
   return Object.fromEntries(faults.map((fault) => [(fault.pointer ?? '').replace(/^\/answers\//, ''), fault.detail]))
