@@ -282,6 +282,19 @@ describe('a sheet', () => {
     await state.draft.takeBack()
     expect(server.asked.length).toBe(calls)
   })
+
+  it('takes it back after a reload too', async () => {
+    const edited = { [EDITS]: asChange(deskOf([user('ines', '203')])) }
+    await openDesk(deskOf([user('ines', '201')]), NOTHING_LIVE, edited)
+    await typeInto(0, EXT, '203')
+    page.unmount()
+
+    const { server, state } = await openDesk(deskOf([user('ines', '203')]), NOTHING_LIVE, edited)
+    await state.draft.takeBack()
+    expect(server.asked.findLast((each) => each.call === EDITS)?.body).toEqual({
+      edits: [{ object: 'user:ines', path: 'extension', value: '201' }],
+    })
+  })
 })
 
 describe('the margin', () => {

@@ -24,6 +24,7 @@ import {
 import { rosterQuery } from '@/roster'
 import { placed } from '@/takingon'
 import type { Edit, TypedEdit } from './edits'
+import { useHalfTyped } from './halfTyped'
 import { merged } from './merged'
 import type { Notice, Notices } from './notices'
 import type { DeskQueries } from './queries'
@@ -31,6 +32,8 @@ import { createUnsent, isAway } from './unsent'
 import { same, valueAt } from './values'
 
 const SEND_AGAIN_AFTER = 3000
+/** More edits are not kept to be taken back; the last act always is. */
+const MOST_TAKEN_BACK = 5000
 const KEPT_HERE = 'kept in this browser, not sent yet'
 
 /** A cell that could not take what was typed: the text is kept there with what is wrong with it. */
@@ -98,7 +101,14 @@ export function createDraft(
   const params = { path: { customer } }
   const faults = reactive(new Map<string, CellFault>())
   const sending = reactive(new Map<string, string>())
-  const taken: Edit[][] = []
+  /** What takes the edits of this visit back, the last one last; a reload is no end of it. */
+  const taken = useHalfTyped<Edit[][]>(customer, 'edits that can be taken back', [])
+  function remember(opposites: Edit[]): void {
+    const all = [...taken.value, opposites]
+    let edits = all.reduce((sum, each) => sum + each.length, 0)
+    while (edits > MOST_TAKEN_BACK && all.length > 1) edits -= all.shift()?.length ?? 0
+    taken.value = all
+  }
   const changes = computed(() => book.data.value?.draft.changes ?? [])
   const clashes = computed(() => book.data.value?.draft.clashes ?? [])
 
@@ -187,7 +197,7 @@ export function createDraft(
         await take(client.POST('/customers/{customer}/draft/edits', { params, body: { edits: edits.map(asSent) } })),
       )
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
-      if (how.isUndo !== true) taken.push(before.reverse())
+      if (how.isUndo !== true) remember(before.reverse())
       notice.value = rounded(edits)
     } catch (error) {
       if (isAway(error)) {
@@ -215,7 +225,7 @@ export function createDraft(
         client.POST('/customers/{customer}/draft/objects', { params, body: { objects } }),
       )
       await changeIs(change)
-      taken.push([...made].reverse().map((object) => ({ op: 'delete' as const, object, path: '', value: null })))
+      remember([...made].reverse().map((object) => ({ op: 'delete' as const, object, path: '', value: null })))
       notice.value = undefined
       return made
     } catch (error) {
@@ -338,12 +348,13 @@ export function createDraft(
 
   /** Takes the last edit of this visit back, field by field. */
   async function takeBack(): Promise<void> {
-    const last = taken.pop()
+    const last = taken.value.at(-1)
+    taken.value = taken.value.slice(0, -1)
     if (last !== undefined) await edit(last, { isUndo: true })
   }
 
   function bookChanged(): Promise<unknown> {
-    taken.length = 0
+    taken.value = []
     return Promise.all([
       queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
       queryClient.invalidateQueries({ queryKey: queries.live.queryKey }),
@@ -372,7 +383,7 @@ export function createDraft(
     act(async () => {
       await take(client.DELETE('/customers/{customer}/draft', { params }))
       faults.clear()
-      taken.length = 0
+      taken.value = []
       await queryClient.invalidateQueries({ queryKey: queries.desk.queryKey })
       return { text: 'Pending changes dropped; the book is as it was.', isDropped: true }
     })
@@ -398,7 +409,7 @@ export function createDraft(
         ),
       )
       if (change.op === 'set' && change.path !== null)
-        taken.push([{ object: change.object, path: change.path, value: change.after }])
+        remember([{ object: change.object, path: change.path, value: change.after }])
       return undefined
     })
 
