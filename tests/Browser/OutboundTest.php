@@ -15,7 +15,7 @@ final class OutboundTest extends BrowserTestCase
     {
         $this->signIn();
         $this->go('/customers/sandpiper-freight/outbound');
-        $this->see('never used: National takes all of it', '[data-testid="row-route:boston"]');
+        $this->see('never used: National takes all of it', '[data-testid=lets-through]');
         $this->see('Boston is never used', '.margin');
         $this->keys('d', '8 (617) 555-0199');
         $this->see('goes out: National takes it, by Main trunk.', '[data-testid=dial-result]');
@@ -39,7 +39,7 @@ final class OutboundTest extends BrowserTestCase
         $this->type('[aria-label="Name of the route"]', 'Services');
         $this->type('[aria-label="Digit map"]', '8[2-8]11');
         $this->press('Make the route');
-        $this->see('4 digits, such as 8211', '[data-testid="row-route:services"]');
+        $this->see('4 digits, such as 8211', '[data-testid=lets-through]');
         $this->assertQuietConsole();
     }
 

@@ -147,7 +147,12 @@ function setDigits(made: { digits: string; strip: number; class: string }): void
       >Make one for emergency calls first.</EmptyState
     >
     <SheetGrid v-else kind="route" :objects="routes" :selected="route?.ref" :struck @select="select" />
-    <dl v-if="claims.size > 0" class="claims small" aria-label="What each route lets through">
+    <dl
+      v-if="claims.size > 0"
+      class="claims small"
+      aria-label="What each route lets through"
+      data-testid="lets-through"
+    >
       <template v-for="each in routes" :key="each.ref">
         <template v-if="claims.get(each.ref) !== undefined">
           <dt>{{ each.label }} lets through</dt>
