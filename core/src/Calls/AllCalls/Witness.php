@@ -23,7 +23,6 @@ use Jaunty\Core\Calls\Law\CallBook;
 use Jaunty\Core\Calls\Law\Event;
 use Jaunty\Core\Calls\Law\EventKind;
 use Jaunty\Core\Calls\Law\FirstMatch;
-use Jaunty\Core\Calls\Law\Hunt;
 use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\NameDirectory;
 use Jaunty\Core\Calls\Law\Outcome;
