@@ -4,7 +4,7 @@ import { close, settle } from '@/testing'
 import AnswersByState from './chapters/AnswersByState.vue'
 import KeyOutline from './chapters/KeyOutline.vue'
 import ScriptPane from './chapters/ScriptPane.vue'
-import { asChange, EDITS, INES, JOSS, meaning, MEANT, object, openPart, sent } from './testing'
+import { EDITS, INES, JOSS, meaning, MEANT, object, openPart, sent, unchanged } from './testing'
 
 let page: VueWrapper
 afterEach(() => {
@@ -44,15 +44,7 @@ it('makes an announced key that is not set stand out, and sets it in place', asy
   const opened = await openPart(
     KeyOutline,
     [MENU, INES, JOSS],
-    {
-      [EDITS]: asChange({
-        key: 'inlet',
-        revision: 3,
-        numbers: {},
-        objects: [MENU],
-        draft: { changes: [], clashes: [] },
-      }),
-    },
+    { [EDITS]: unchanged([MENU]) },
     { props: { menu: MENU, scripts: [{ ref: 'menu:day', seconds: 5, told: TOLD }] } },
   )
   page = opened.page
@@ -73,15 +65,7 @@ it('marks in the script what speaks of a key that is not set, and writes a scrip
   const opened = await openPart(
     ScriptPane,
     [MENU, PROMPT, INES, JOSS],
-    {
-      [EDITS]: asChange({
-        key: 'inlet',
-        revision: 3,
-        numbers: {},
-        objects: [MENU, PROMPT],
-        draft: { changes: [], clashes: [] },
-      }),
-    },
+    { [EDITS]: unchanged([MENU, PROMPT]) },
     {
       props: {
         holder: MENU,
@@ -109,15 +93,7 @@ it('shows a missing answer as an empty column and writes one there', async () =>
   const opened = await openPart(
     AnswersByState,
     [attendant, INES],
-    {
-      [EDITS]: asChange({
-        key: 'inlet',
-        revision: 3,
-        numbers: {},
-        objects: [attendant],
-        draft: { changes: [], clashes: [] },
-      }),
-    },
+    { [EDITS]: unchanged([attendant]) },
     { props: { attendant } },
   )
   page = opened.page
@@ -146,16 +122,7 @@ it('takes keys as one says them, a pasted list too, and leaves in the line what 
   const opened = await openPart(
     KeyOutline,
     [MENU, INES, JOSS],
-    {
-      [MEANT]: meaning({ 'Ines Marsh': 'user:ines', '201': 'user:ines' }),
-      [EDITS]: asChange({
-        key: 'inlet',
-        revision: 3,
-        numbers: {},
-        objects: [MENU],
-        draft: { changes: [], clashes: [] },
-      }),
-    },
+    { [MEANT]: meaning({ 'Ines Marsh': 'user:ines', '201': 'user:ines' }), [EDITS]: unchanged([MENU]) },
     { props: { menu: MENU, scripts: [] } },
   )
   page = opened.page

@@ -17,7 +17,6 @@ import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import SheetGrid from './sheet/SheetGrid.vue'
 import {
-  asChange,
   EDITS,
   FRONT_DESK,
   INES,
@@ -29,6 +28,7 @@ import {
   OBJECTS,
   openPart,
   sent,
+  unchanged,
 } from './testing'
 import { useSelected } from './selection'
 import { sidesOf, withSide } from './treatments'
@@ -127,13 +127,7 @@ describe('a finding in the margin', () => {
       [FRONT_DESK],
       {
         'GET /customers/inlet/margin': { findings: [FINDING], waived: [], strip: null },
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [FRONT_DESK],
-          draft: { changes: [], clashes: [] },
-        }),
+        [EDITS]: unchanged([FRONT_DESK]),
       },
       { props: { title: 'Groups', kinds: ['group'], zone: 'UTC' } },
     )
@@ -265,16 +259,7 @@ describe('the call line', () => {
   })
 
   it('keeps a call as a promise of what it does', async () => {
-    const { server } = await say('300 wed 10:00', {
-      [CALLS]: FOLLOWED,
-      [EDITS]: asChange({
-        key: 'inlet',
-        revision: 3,
-        numbers: {},
-        objects: [FRONT_DESK],
-        draft: { changes: [], clashes: [] },
-      }),
-    })
+    const { server } = await say('300 wed 10:00', { [CALLS]: FOLLOWED, [EDITS]: unchanged([FRONT_DESK]) })
     await press('Keep as promise')
     expect(sent(server)).toEqual([
       {
@@ -296,13 +281,7 @@ describe('a group', () => {
       MembersTable,
       [FRONT_DESK, INES, JOSS],
       {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [FRONT_DESK, INES, JOSS],
-          draft: { changes: [], clashes: [] },
-        }),
+        [EDITS]: unchanged([FRONT_DESK, INES, JOSS]),
         [MEANT]: meaning({ '202  Joss': 'user:joss', '+1 902 555 0178': 'outside:+19025550178' }),
       },
       { props: { group: FRONT_DESK } },
@@ -332,20 +311,7 @@ describe('a group', () => {
       order: 'weighted',
       members: ['ines', 'joss', 'third'].map((item) => ({ ...member, item, who: 'user:ines' })),
     })
-    const opened = await openPart(
-      MembersTable,
-      [group, INES],
-      {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [group],
-          draft: { changes: [], clashes: [] },
-        }),
-      },
-      { props: { group } },
-    )
+    const opened = await openPart(MembersTable, [group, INES], { [EDITS]: unchanged([group]) }, { props: { group } })
     page = opened.page
     await press('Share alike')
     expect(sent(opened.server)).toEqual(
@@ -528,15 +494,7 @@ describe('every field', () => {
     const opened = await openPart(
       FieldList,
       [FRONT_DESK, INES, BOX],
-      {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: [FRONT_DESK],
-          draft: { changes: [], clashes: [] },
-        }),
-      },
+      { [EDITS]: unchanged([FRONT_DESK]) },
       { props: { object: FRONT_DESK } },
     )
     page = opened.page
@@ -669,15 +627,7 @@ describe('blocks of a sheet', () => {
     const opened = await openPart(
       SheetGrid,
       people,
-      {
-        [EDITS]: asChange({
-          key: 'inlet',
-          revision: 3,
-          numbers: {},
-          objects: people,
-          draft: { changes: [], clashes: [] },
-        }),
-      },
+      { [EDITS]: unchanged(people) },
       { props: { kind: 'user', objects: people } },
     )
     page = opened.page

@@ -15,6 +15,10 @@ export const MEANT = 'POST /customers/inlet/meant'
 /** The answer to an edit that leaves the desk so, whatever it had before. */
 export const asChange = (desk: Desk & Pick<DeskChange, 'margin'>): DeskChange => ({ ...desk, gone: [], order: {} })
 
+/** The answer to an edit where what the server made of it does not matter: these objects, and nothing pending. */
+export const unchanged = (objects: BookObject[]): DeskChange =>
+  asChange({ key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes: [], clashes: [] } })
+
 /** A server that knows whom these names mean, and nobody else. */
 export const meaning =
   (known: Record<string, string>) =>
