@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { client, detailOf, take, type BookObject } from '@/api'
 import { asSentence, OfferField, useShortcuts } from '@/shared'
 import { useDesk } from '../desk'
+import { whatIsMeant } from '../meant'
 
 /** Who dials what, and what becomes of it, with a reason for every route as one types. */
 defineProps<{ trunks: BookObject[] }>()
@@ -29,24 +30,18 @@ const said = computed(() => who.value.trim())
 /** Whom a name means is the server's to say. */
 const meant = useQuery({
   queryKey: computed(() => ['computed', customer, 'meant', said.value]),
-  queryFn: () =>
-    take(
-      client.POST('/customers/{customer}/meant', {
-        params: { path: { customer } },
-        body: { said: [said.value], kinds: ['user', ...LEADERS], outside: false },
-      }),
-    ),
+  queryFn: () => whatIsMeant(customer, [said.value], ['user', ...LEADERS], false),
   enabled: () => said.value !== '',
   retry: false,
 })
 const sender = computed(() =>
-  said.value === '' ? (users.value[0]?.ref ?? 'national') : (meant.data.value?.meant[0]?.value ?? undefined),
+  said.value === '' ? (users.value[0]?.ref ?? 'national') : (meant.data.value?.[0]?.value ?? undefined),
 )
 /** Why it is not known who dials: nobody is called so, or several are, or the server could not be asked. */
 const unknown = computed(() => {
   if (said.value === '') return undefined
   if (meant.error.value !== null) return detailOf(meant.error.value)
-  const fault = meant.data.value?.meant[0]?.fault ?? undefined
+  const fault = meant.data.value?.[0]?.fault ?? undefined
   return fault === undefined ? undefined : asSentence(fault)
 })
 /** Spaces and brackets are how people write numbers, not what they dial. */
