@@ -1,6 +1,6 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { defineComponent, h } from 'vue'
+import { defineComponent, h, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Finding, Ruler } from '@/api'
 import { close, key, Refused, settle } from '@/testing'
@@ -703,6 +703,32 @@ describe('blocks of a sheet', () => {
     await key('Enter', cell(2))
     expect(told()).toEqual(['user:u2', 'user:u3'])
     expect(sent(opened.server)).toHaveLength(1)
+  })
+
+  it('keeps its lines in place while a cell is open, so that what is typed is kept where it was typed', async () => {
+    const objects = shallowRef(people)
+    const Ordered = defineComponent({
+      setup: () => () => h(SheetGrid, { kind: 'user', objects: objects.value }),
+    })
+    const opened = await openPart(Ordered, people, { [EDITS]: unchanged(people) })
+    page = opened.page
+    const names = (): string[] => page.findAll('tbody tr').map((each) => each.attributes('data-testid') ?? '')
+    cell(1).focus()
+    await key('a', cell(1))
+    const input = page.get<HTMLInputElement>('td input')
+
+    // The answer to an edit before arrives, and puts the line elsewhere.
+    const [first, second, third] = people
+    objects.value = [second, third, first].flatMap((each) => each ?? [])
+    await settle()
+    expect(names()).toEqual(['row-user:u1', 'row-user:u2', 'row-user:u3'])
+    await input.setValue('a@inlet.example')
+    await key('Enter', input.element)
+    await settle()
+
+    expect(sent(opened.server)).toEqual([{ object: 'user:u2', path: 'email', value: 'a@inlet.example' }])
+    expect(names()).toEqual(['row-user:u2', 'row-user:u3', 'row-user:u1'])
+    expect(document.activeElement).toBe(cell(1))
   })
 
   it('draws only what is in view of thousands of lines', async () => {

@@ -108,7 +108,21 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     },
     { immediate: true },
   )
-  const lines = computed(() => refs.value?.flatMap((ref) => byRef.value.get(ref) ?? []) ?? props.objects)
+  /** From when a cell is opened until what was typed is dealt with. */
+  const isHeld = ref(false)
+  /**
+   * While a cell is open no line leaves its place, whatever the answer to an edit before makes of their order: what is
+   * typed would be kept in another line.
+   */
+  const lines = computed<BookObject[]>((were) => {
+    const are = refs.value?.flatMap((ref) => byRef.value.get(ref) ?? []) ?? props.objects
+    if (!isHeld.value || were === undefined) return are
+    const there = new Set(were.map((object) => object.ref))
+    return [
+      ...were.flatMap((object) => byRef.value.get(object.ref) ?? []),
+      ...are.filter((object) => !there.has(object.ref)),
+    ]
+  })
 
   const pending = computed(() => new Set(changes.value.map((change) => cellKey(change.object, change.path ?? ''))))
   const clashing = computed(() => new Set(clashes.value.map((clash) => cellKey(clash.object, clash.path ?? ''))))
@@ -158,6 +172,13 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
   const block = computed(() => blockOf(at.value, end.value))
   /** An open cell; `isTyped` where typing opened it, so that its text is not marked to be typed over. */
   const editing = ref<{ row: number; column: number; typed: string; isTyped: boolean }>()
+  // In a tick of its own: whoever ends an edit goes on by the lines as they stood.
+  watch(
+    () => editing.value !== undefined,
+    (isOpen) => {
+      isHeld.value = isOpen
+    },
+  )
   /** What was marked when the cell was opened. */
   const markedBefore = ref<Block>({ top: 0, bottom: 0, left: 0, right: 0 })
   /** The cells the fill handle is drawn over. */
@@ -170,8 +191,8 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
   let telling: ReturnType<typeof setTimeout> | undefined
   function tellOf(row: number, isAtOnce: boolean): void {
     clearTimeout(telling)
+    const ref = lines.value[row]?.ref
     const say = (): void => {
-      const ref = lines.value[row]?.ref
       if (ref !== undefined && ref !== props.selected) tell(ref)
     }
     if (isAtOnce) say()
@@ -230,6 +251,11 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     const row = are.findIndex((object) => object.ref === ref)
     at.value = { row: Math.max(0, row), column: at.value.column }
     end.value = { ...at.value }
+    const open = editing.value
+    if (open === undefined) return
+    editing.value = row < 0 ? undefined : { ...open, row }
+    if (row < 0)
+      notice.value = { text: 'The line that you typed into is no longer in the book.', isFault: true }
   })
 
   // Cells that hold what is looked for.
