@@ -707,9 +707,7 @@ describe('blocks of a sheet', () => {
 
   it('keeps its lines in place while a cell is open, so that what is typed is kept where it was typed', async () => {
     const objects = shallowRef(people)
-    const Ordered = defineComponent({
-      setup: () => () => h(SheetGrid, { kind: 'user', objects: objects.value }),
-    })
+    const Ordered = defineComponent({ setup: () => () => h(SheetGrid, { kind: 'user', objects: objects.value }) })
     const opened = await openPart(Ordered, people, { [EDITS]: unchanged(people) })
     page = opened.page
     const names = (): string[] => page.findAll('tbody tr').map((each) => each.attributes('data-testid') ?? '')

@@ -254,8 +254,7 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     const open = editing.value
     if (open === undefined) return
     editing.value = row < 0 ? undefined : { ...open, row }
-    if (row < 0)
-      notice.value = { text: 'The line that you typed into is no longer in the book.', isFault: true }
+    if (row < 0) notice.value = { text: 'The line that you typed into is no longer in the book.', isFault: true }
   })
 
   // Cells that hold what is looked for.
