@@ -13,6 +13,8 @@ return [
     'hosts' => env('ROSTER_HOSTS', '127.0.0.1,localhost'),
     'trusted_proxies' => env('ROSTER_TRUSTED_PROXIES', ''),
     'demo' => (bool) env('ROSTER_DEMO', false),
+    // Whoever tries the demo signs in so; the house of a real reseller has no such sign-in.
+    'demo_sign_in' => ['signIn' => App\Demo\Demo::LEAD, 'password' => App\Demo\Demo::PASSWORD],
     // The switches there are, by the name customers have them by; the first is where new customers go.
     'switches' => [
         'practice-switch' => [

@@ -30,7 +30,7 @@ final class Scope
      * @template T
      *
      * @param  string  $tenant  the customer's key, or its id
-     * @param  callable(TenantRow): T  $work
+     * @param  callable(TenantRow, Ability): T  $work  given the customer and how far one may go there
      * @return T
      *
      * @throws CustomerNotFound where there is no grant at all
@@ -47,7 +47,7 @@ final class Scope
                 }
                 $this->keepWithin($least);
 
-                return $work($row);
+                return $work($row, $this->most === null || $this->most->covers($ability) ? $ability : $this->most);
             },
         );
     }

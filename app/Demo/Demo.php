@@ -56,10 +56,13 @@ use Jaunty\Core\Book\Site;
  */
 final readonly class Demo
 {
-    private const PASSWORD = 'tide-table-2026';
+    /** Of whom the demo is tried with, and of her colleagues. */
+    public const LEAD = 'lena@saltmarsh.example';
+
+    public const PASSWORD = 'tide-table-2026';
 
     private const TECHNICIANS = [
-        ['sign_in' => 'lena@saltmarsh.example', 'name' => 'Lena Kestrel', 'initials' => 'LK', 'lead' => true],
+        ['sign_in' => self::LEAD, 'name' => 'Lena Kestrel', 'initials' => 'LK', 'lead' => true],
         ['sign_in' => 'sol@saltmarsh.example', 'name' => 'Sol Ormerod', 'initials' => 'SO', 'lead' => false],
         ['sign_in' => 'ada@saltmarsh.example', 'name' => 'Ada Wren', 'initials' => 'AW', 'lead' => false],
     ];

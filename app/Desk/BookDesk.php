@@ -218,10 +218,10 @@ final readonly class BookDesk
             $technicianId,
             $customer,
             $least,
-            function (TenantRow $tenant) use ($work): DeskView {
+            function (TenantRow $tenant, Ability $may) use ($work): DeskView {
                 $view = $work($tenant);
 
-                return new DeskView($tenant, $view, $this->shown->of($tenant->id, $view));
+                return new DeskView($tenant, $may, $view, $this->shown->of($tenant->id, $view));
             },
         );
     }

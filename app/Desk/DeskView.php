@@ -5,13 +5,21 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Book\DraftView;
+use App\Models\Ability;
 use App\Models\TenantRow;
 
 /** One customer's whole book with a technician's pending edits. */
 final readonly class DeskView
 {
-    /** @param list<string> $objects of the edited book, as JSON */
-    public function __construct(public TenantRow $tenant, public DraftView $view, public array $objects)
-    {
+    /**
+     * @param  Ability  $may  how far the technician may go here
+     * @param  list<string>  $objects  of the edited book, as JSON
+     */
+    public function __construct(
+        public TenantRow $tenant,
+        public Ability $may,
+        public DraftView $view,
+        public array $objects,
+    ) {
     }
 }

@@ -57,10 +57,13 @@ final class AccessTest extends FeatureTestCase
         $editor = $this->granted($customer['id'], Ability::Edit);
         $edit = [['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example']];
 
-        $this->actingAs($reader)->getJson("/api/customers/{$customer['key']}/desk")->assertOk();
+        $this->actingAs($reader)->getJson("/api/customers/{$customer['key']}/desk")->assertOk()
+            ->assertJsonPath('may', 'read');
         $this->edit($customer['key'], $edit, $reader)->assertForbidden();
         $this->postJson("/api/customers/{$customer['key']}/pushes")->assertForbidden();
 
+        $this->actingAs($editor)->getJson("/api/customers/{$customer['key']}/desk")->assertJsonPath('may', 'edit');
+        $this->actingAs($this->lead)->getJson("/api/customers/{$customer['key']}/desk")->assertJsonPath('may', 'push');
         $this->edit($customer['key'], $edit, $editor)->assertOk();
         $this->enter($customer['key'], $editor)->assertCreated();
         $this->postJson("/api/customers/{$customer['key']}/pushes")->assertForbidden()

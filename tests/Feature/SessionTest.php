@@ -27,6 +27,15 @@ final class SessionTest extends FeatureTestCase
         $this->getJson('/api/session')->assertJsonPath('technician', null);
     }
 
+    public function test_only_the_demo_tells_its_sign_in_and_only_to_whoever_is_not_signed_in(): void
+    {
+        config(['roster.demo' => false]);
+        $this->getJson('/api/session')->assertJsonPath('demo', null);
+        config(['roster.demo' => true]);
+        $this->getJson('/api/session')->assertJsonPath('demo.signIn', 'lena@saltmarsh.example');
+        $this->signIn($this->lead)->assertJsonPath('demo', null);
+    }
+
     public function test_each_technician_says_how_times_days_and_numbers_are_read(): void
     {
         $usual = ['clock' => '24', 'days' => 'dayFirst', 'numbers' => 'comma'];

@@ -21,6 +21,7 @@ final class DeskResource
         return self::put([
             'key' => $desk->tenant->key,
             'revision' => $desk->view->headRevision,
+            'may' => $desk->may->value,
             'draft' => $draft,
             'numbers' => (object) (NumbersResource::inJson($objects) + NumbersResource::in($draft)),
         ], $objects);

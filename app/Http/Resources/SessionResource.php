@@ -29,6 +29,7 @@ final readonly class SessionResource
                 ],
             ],
             'reseller' => is_string($reseller) ? $reseller : '',
+            'demo' => $technician === null && config('roster.demo') === true ? config('roster.demo_sign_in') : null,
             'now' => $clock->now()->format(\DateTimeInterface::ATOM),
             'clockStandsStill' => $clock instanceof FixedClock,
         ];

@@ -6,7 +6,7 @@ import type { Followed } from '@/api'
 import { close, fakeServer, Refused, settle } from '@/testing'
 import { handleKey } from '@/shared'
 import CallLine from './CallLine.vue'
-import { NOTHING_LIVE } from './testing'
+import { deskOf, NOTHING_LIVE } from './testing'
 import { provideDesk, type DeskState } from './desk'
 
 let page: VueWrapper
@@ -31,13 +31,7 @@ async function openLine(): Promise<{
 }> {
   const answers: Record<string, (answer: Followed | Refused) => void> = {}
   fakeServer({
-    'GET /customers/inlet/desk': {
-      key: 'inlet',
-      revision: 3,
-      numbers: {},
-      objects: [],
-      draft: { changes: [], clashes: [] },
-    },
+    'GET /customers/inlet/desk': deskOf([]),
     'GET /customers/inlet/live': { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z' },
     'GET /customers/inlet/margin': { findings: [], waived: [], strip: null },
     'POST /customers/inlet/calls': (body: { in: string }) =>

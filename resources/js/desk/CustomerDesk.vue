@@ -279,7 +279,11 @@ useCommands(() => [
       <router-link :to="rosterAsLeft(customer)">‹ Roster</router-link>
       <h1 class="title">{{ tenant?.label ?? neighbours.mine?.name ?? '' }}</h1>
       <span v-if="tenant !== undefined" class="soft"
-        >{{ stageInWords(neighbours.mine?.stage ?? '') }} · {{ timeThere(now, zone) }} there</span
+        >{{ stageInWords(neighbours.mine?.stage ?? '') }} · {{ timeThere(now, zone) }} there<template
+          v-if="!desk.mayEdit.value"
+        >
+          · you may read it</template
+        ></span
       >
       <template #hand>
         <button

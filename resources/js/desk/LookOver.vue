@@ -9,7 +9,7 @@ import ImpactTable from './ImpactTable.vue'
 
 const open = defineModel<boolean>({ required: true })
 
-const { customer, busy } = useDesk()
+const { customer, busy, mayPush } = useDesk()
 const { changes, clashes, faults, enter, drop } = useDraft()
 const { notPushed, changedThere, underWay, push } = useBeside()
 const note = ref('')
@@ -35,7 +35,7 @@ async function enterAndClose(): Promise<boolean> {
 
 /** What was entered goes to the switch at once, with whatever else was entered and not pushed. */
 async function enterAndPush(): Promise<void> {
-  if (await enterAndClose()) await push()
+  if (mayPush.value && (await enterAndClose())) await push()
 }
 
 const overwritten = computed(() => changedThere.value.length)
@@ -77,15 +77,19 @@ const overwritten = computed(() => changedThere.value.length)
           >Enter in the book</el-button
         >
         <el-button
+          v-if="mayPush"
           :disabled="busy || clashes.length > 0 || underWay !== undefined"
           data-testid="enter-and-push"
           @click="enterAndPush"
           >Enter and push</el-button
         >
         <span class="soft"
-          ><kbd>Enter</kbd> changes the book alone, <kbd>Ctrl Enter</kbd> the switch as well<template
-            v-if="notPushed.length > 0"
-            >, with {{ plural(notPushed.length, 'change') }} entered before</template
+          ><template v-if="!mayPush">A push to the switch is for those whose grant lets them</template
+          ><template v-else
+            ><kbd>Enter</kbd> changes the book alone, <kbd>Ctrl Enter</kbd> the switch as well<template
+              v-if="notPushed.length > 0"
+              >, with {{ plural(notPushed.length, 'change') }} entered before</template
+            ></template
           >.</span
         >
         <button type="button" class="quiet-button drop" :disabled="busy" @click="drop">Drop all of them</button>

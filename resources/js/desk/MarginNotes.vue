@@ -18,7 +18,7 @@ const props = defineProps<{
   about?: 'kinds' | 'whole' | 'drift' | undefined
 }>()
 
-const { names, busy, book } = useDesk()
+const { names, busy, book, mayPush } = useDesk()
 const { faults, clashes, edit } = useDraft()
 const { notPushed, changedThere, live, impact, push, underWay } = useBeside()
 const { findings, driftFindings, margin, standAgain } = useMargin()
@@ -225,7 +225,7 @@ function waitingLine(difference: Difference): string {
       <p v-if="difference.since !== null" class="soft">
         Since {{ dateThere(difference.since, zone) }}, by {{ difference.by }}.
       </p>
-      <p v-if="difference.what !== 'unknown'" class="act">
+      <p v-if="difference.what !== 'unknown' && mayPush" class="act">
         <button
           type="button"
           class="quiet-button"
@@ -235,7 +235,9 @@ function waitingLine(difference: Difference): string {
           Put back
         </button>
       </p>
-      <p v-else class="soft">A push of the whole book removes it; look over the run sheet under Push.</p>
+      <p v-else-if="difference.what === 'unknown'" class="soft">
+        A push of the whole book removes it; look over the run sheet under Push.
+      </p>
     </section>
     <p v-if="empty" class="soft quiet">
       <template v-if="margin.isError.value" />

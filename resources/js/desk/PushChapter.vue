@@ -12,7 +12,7 @@ import { fieldInWords, valueInWords } from './words'
 
 const props = defineProps<{ zone: string }>()
 
-const { book, names, busy } = useDesk()
+const { book, names, busy, mayEdit, mayPush } = useDesk()
 const { changes, edit } = useDraft()
 const { live, impact, pushes, notPushed, changedThere, otherwise, underWay, push, readAgain, waive } = useBeside()
 const now = useNow()
@@ -26,10 +26,8 @@ const pinsOf = computed(() =>
   ),
 )
 const alike = computed(() => (otherwise.value.length === 0 ? 'the same' : otherwise.value.join(' · ')))
-const mayPush = computed(
-  () =>
-    underWay.value === undefined &&
-    (runSheet.value.length > 0 || (pins.value.length > 0 && live.data.value?.onSwitch === true)),
+const isAnything = computed(
+  () => runSheet.value.length > 0 || (pins.value.length > 0 && live.data.value?.onSwitch === true),
 )
 const removed = computed(() => runSheet.value.filter((step) => step.kind === 'delete'))
 const last = computed(() => pushes.data.value?.[0])
@@ -166,7 +164,11 @@ function ended(each: Push): string {
         </button>
       </div>
       <SwitchLine />
-      <p v-if="mayPush" class="act first">
+      <p v-if="!mayPush" class="soft" data-testid="may-not-push">
+        You may {{ mayEdit ? 'read and edit this customer' : 'read this customer' }}; what goes to the switch is for
+        those whose grant lets them push.
+      </p>
+      <p v-else-if="isAnything && underWay === undefined" class="act first">
         <el-button type="primary" :disabled="busy" data-testid="push" @click="push()">{{
           runSheet.length > 0
             ? `Push revision ${book.data.value?.revision ?? ''}`
@@ -225,6 +227,7 @@ function ended(each: Push): string {
             <td class="hands">
               <template v-if="!isWhat(line, 'unknown')">
                 <button
+                  v-if="mayPush"
                   type="button"
                   class="text-button"
                   :disabled="busy || underWay !== undefined"
@@ -233,7 +236,7 @@ function ended(each: Push): string {
                   Put back
                 </button>
                 <button
-                  v-if="isWhat(line, 'field')"
+                  v-if="mayEdit && isWhat(line, 'field')"
                   type="button"
                   class="text-button"
                   :disabled="busy || isPending(line)"
@@ -247,7 +250,7 @@ function ended(each: Push): string {
               </template>
               <span v-else class="soft small">removed by a push of the book</span>
               <button
-                v-if="!isWhat(line, 'missing')"
+                v-if="mayEdit && !isWhat(line, 'missing')"
                 type="button"
                 class="text-button"
                 :disabled="busy"
@@ -259,7 +262,7 @@ function ended(each: Push): string {
           </tr>
         </tbody>
       </table>
-      <p v-if="backable.length > 1" class="act">
+      <p v-if="mayPush && backable.length > 1" class="act">
         <button
           type="button"
           class="quiet-button"
@@ -289,7 +292,7 @@ function ended(each: Push): string {
             </td>
             <td>
               <button
-                v-if="!isWhat(line, 'unknown')"
+                v-if="mayPush && !isWhat(line, 'unknown')"
                 type="button"
                 class="text-button"
                 :disabled="busy || underWay !== undefined"

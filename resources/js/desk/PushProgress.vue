@@ -6,7 +6,7 @@ import { isUnderWay, useBeside, useDesk } from './desk'
 
 const props = defineProps<{ push: Push }>()
 
-const { busy } = useDesk()
+const { busy, mayPush } = useDesk()
 const { stop } = useBeside()
 const done = computed(() => props.push.steps.filter((step) => step.status === 'done').length)
 const STEPS = { create: 'make', update: 'set', link: 'join up', delete: 'remove' }
@@ -20,7 +20,13 @@ const STATES = { waiting: 'waiting', sent: 'sent', done: 'done', failed: 'failed
         >{{ push.status === 'queued' ? 'Queued' : 'Reading the switch' }} …</template
       >
       <template v-else>{{ done }} of {{ plural(push.steps.length, 'step') }} done</template>
-      <button v-if="isUnderWay(push)" type="button" class="quiet-button" :disabled="busy" @click="stop(push.id)">
+      <button
+        v-if="mayPush && isUnderWay(push)"
+        type="button"
+        class="quiet-button"
+        :disabled="busy"
+        @click="stop(push.id)"
+      >
         Stop after this step
       </button>
     </p>

@@ -5,7 +5,7 @@ import { useBeside, useDesk } from './desk'
 import { fieldInWords } from './words'
 
 /** Which switch the customer is on, what of the book it has no place for, and the way to another one. */
-const { busy } = useDesk()
+const { busy, mayPush } = useDesk()
 const { live, underWay, moveTo } = useBeside()
 
 const at = computed(() => live.data.value?.switch)
@@ -34,7 +34,7 @@ const titleOf = computed(() => others.value.find((each) => each.name === to.valu
       {{ ' ' }}
       <span v-if="!at.takesPins" class="soft">PINs cannot be told to it; they are set there by hand.</span>
       <button
-        v-if="others.length > 0"
+        v-if="mayPush && others.length > 0"
         type="button"
         class="text-button right"
         :disabled="busy || underWay !== undefined"

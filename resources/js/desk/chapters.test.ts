@@ -1,7 +1,7 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import { type Component, defineComponent, h } from 'vue'
-import type { Desk, Difference, Live } from '@/api'
+import type { Desk, Difference, Kind, Live } from '@/api'
 import { bookObject, close, type fakeServer, Refused, settle } from '@/testing'
 import HistoryChapter from './HistoryChapter.vue'
 import IntakeChapter from './IntakeChapter.vue'
@@ -9,10 +9,9 @@ import MarginNotes from './MarginNotes.vue'
 import NowLine from './NowLine.vue'
 import PinKeeper from './PinKeeper.vue'
 import PushChapter from './PushChapter.vue'
-import { NOTHING_LIVE, openPart, ZONE } from './testing'
+import { deskOf, NOTHING_LIVE, openPart, ZONE } from './testing'
 
 const BOX = bookObject('mailbox:ines', { pin: 'set' }, { label: 'Ines Marsh' })
-const DESK: Desk = { key: 'inlet', revision: 3, numbers: {}, objects: [BOX], draft: { changes: [], clashes: [] } }
 const MAIL: Difference = {
   object: 'user:ines',
   label: 'Ines Marsh',
@@ -26,6 +25,9 @@ const MAIL: Difference = {
   by: null,
 }
 const LIVE: Live = { ...NOTHING_LIVE, onSwitch: true, readAt: '2026-12-01T18:05:00Z', differences: [MAIL] }
+
+const MARGIN = { title: 'Mailboxes', kinds: ['user', 'mailbox'] as const satisfies Kind[], zone: ZONE }
+const STEP: Live['runSheet'][number] = { kind: 'update', object: 'user:ines', label: 'Ines Marsh', fields: ['email'] }
 
 let page: VueWrapper
 afterEach(() => {
@@ -102,6 +104,23 @@ it('waives a difference with a reason and a last day, and takes it back', async 
   expect(margins()).toBe(before + 1)
   expect(page.find('[data-testid=waived]').exists()).toBe(false)
   expect(page.find('[data-testid=differences]').exists()).toBe(true)
+})
+
+it.each([
+  ['read', [], 'You may read this customer;'],
+  ['edit', ['Adopt', 'Waive'], 'You may read and edit this customer;'],
+] as const)('offers whoever may only %s nothing that would be refused', async (may, offered, told) => {
+  await chapter(
+    defineComponent(() => () => h('div', [h(PushChapter, { zone: ZONE }), h(MarginNotes, MARGIN)])),
+    {
+      'GET /customers/inlet/desk': { ...deskOf([BOX]), may },
+      'GET /customers/inlet/live': { ...LIVE, runSheet: [STEP] },
+    },
+  )
+  expect(page.get('[data-testid=may-not-push]').text()).toContain(told)
+  expect(page.find('[data-testid=push]').exists()).toBe(false)
+  expect(page.findAll('[data-testid=differences] button').map((each) => each.text())).toEqual(offered)
+  expect(page.get('[data-testid=drift]').findAll('button')).toEqual([])
 })
 
 it('says what the switch has no place for, and moves the customer to another one', async () => {
@@ -352,7 +371,7 @@ it('answers again with what was said, places what is wrong, and shows what chang
     columns: [],
   }
   const pending: Desk = {
-    ...DESK,
+    ...deskOf([BOX]),
     draft: {
       changes: [
         { op: 'set', object: 'tenant:inlet', label: 'Inlet', path: 'name', before: 'Inlet', after: 'Inlet Care' },

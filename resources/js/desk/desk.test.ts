@@ -10,7 +10,7 @@ import type { TypedEdit } from './edits'
 import MarginNotes from './MarginNotes.vue'
 import PushChapter from './PushChapter.vue'
 import SheetGrid from './sheet/SheetGrid.vue'
-import { asChange, EDITS, openPart, ZONE } from './testing'
+import { asChange, deskOf, EDITS, openPart, ZONE } from './testing'
 import { createUnsent } from './unsent'
 
 function user(name: string, extension: string, seconds = 20): BookObject {
@@ -19,10 +19,6 @@ function user(name: string, extension: string, seconds = 20): BookObject {
     { extension, name: { first: name }, legs: [{ item: 'desk', seconds }] },
     { label: name },
   )
-}
-
-function deskOf(objects: BookObject[], changes: Change[] = [], clashes: Desk['draft']['clashes'] = []): Desk {
-  return { key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes, clashes } }
 }
 
 let page: VueWrapper

@@ -26,6 +26,9 @@ function createDesk(customer: string) {
     const said = book.data.value?.objects.find((object) => object.kind === 'tenant')?.fields['zone']
     return typeof said === 'string' ? said : 'UTC'
   })
+  /** What whoever is signed in is let do here; what they are not is refused by the server, and not offered. */
+  const mayEdit = computed(() => (book.data.value?.may ?? 'push') !== 'read')
+  const mayPush = computed(() => (book.data.value?.may ?? 'push') === 'push')
   const draft = createDraft(customer, queries, book, notices)
   const beside = createBeside(customer, queries, isOpen, notices)
   const names = computed(
@@ -42,6 +45,8 @@ function createDesk(customer: string) {
     book,
     names,
     zone,
+    mayEdit,
+    mayPush,
     notice: notices.notice,
     busy: notices.busy,
     refresh,

@@ -7,7 +7,14 @@ const [INES, JOSS, PETRA] = [object('user:ines'), object('user:joss'), object('u
 const [DESK, NIGHT] = [object('group:desk'), object('group:night')]
 
 function deskOf(...objects: BookObject[]): Desk {
-  return { key: 'inlet', revision: 3, numbers: { '+19025550178': '+1 902 555 0178' }, objects, draft: NO_DRAFT }
+  return {
+    key: 'inlet',
+    revision: 3,
+    may: 'push',
+    numbers: { '+19025550178': '+1 902 555 0178' },
+    objects,
+    draft: NO_DRAFT,
+  }
 }
 
 const NO_DRAFT = { changes: [], clashes: [] }

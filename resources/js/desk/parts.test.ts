@@ -17,6 +17,7 @@ import MarginNotes from './MarginNotes.vue'
 import NewObject from './NewObject.vue'
 import SheetGrid from './sheet/SheetGrid.vue'
 import {
+  deskOf,
   EDITS,
   FRONT_DESK,
   INES,
@@ -727,6 +728,20 @@ describe('blocks of a sheet', () => {
     expect(sent(opened.server)).toEqual([{ object: 'user:u2', path: 'email', value: 'a@inlet.example' }])
     expect(names()).toEqual(['row-user:u2', 'row-user:u3', 'row-user:u1'])
     expect(document.activeElement).toBe(cell(1))
+  })
+
+  it('opens no cell for whoever may only read', async () => {
+    const opened = await openPart(
+      SheetGrid,
+      people,
+      { 'GET /customers/inlet/desk': { ...deskOf(people), may: 'read' } },
+      { props: { kind: 'user', objects: people } },
+    )
+    page = opened.page
+    cell(0).focus()
+    await key('Enter', cell(0))
+    expect(page.find('td input').exists()).toBe(false)
+    expect(opened.state.notice.value?.text).toContain('You may read this customer.')
   })
 
   it('draws only what is in view of thousands of lines', async () => {

@@ -13,11 +13,14 @@ export const OBJECTS = 'POST /customers/inlet/draft/objects'
 export const MEANT = 'POST /customers/inlet/meant'
 
 /** The answer to an edit that leaves the desk so, whatever it had before. */
-export const asChange = (desk: Desk & Pick<DeskChange, 'margin'>): DeskChange => ({ ...desk, gone: [], order: {} })
+export function asChange(desk: Desk & Pick<DeskChange, 'margin'>): DeskChange {
+  const { key, revision, numbers, objects, draft } = desk
+  const margin = desk.margin === undefined ? {} : { margin: desk.margin }
+  return { key, revision, numbers, objects, draft, ...margin, gone: [], order: {} }
+}
 
 /** The answer to an edit where what the server made of it does not matter: these objects, and nothing pending. */
-export const unchanged = (objects: BookObject[]): DeskChange =>
-  asChange({ key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes: [], clashes: [] } })
+export const unchanged = (objects: BookObject[]): DeskChange => asChange(deskOf(objects))
 
 /** A server that knows whom these names mean, and nobody else. */
 export const meaning =
@@ -67,6 +70,14 @@ export const FRONT_DESK = bookObject('group:desk', {
   otherwise: { noAnswer: 'mailbox:desk' },
 })
 
+export function deskOf(
+  objects: BookObject[],
+  changes: Desk['draft']['changes'] = [],
+  clashes: Desk['draft']['clashes'] = [],
+): Desk {
+  return { key: 'inlet', revision: 3, may: 'push', numbers: {}, objects, draft: { changes, clashes } }
+}
+
 /** Parts of a desk around one fake server, at an address. */
 export async function openPart(
   which: Component,
@@ -74,9 +85,8 @@ export async function openPart(
   handlers: Record<string, unknown> = {},
   { props = {}, at = '' }: { props?: Record<string, unknown>; at?: string } = {},
 ): Promise<{ page: VueWrapper; server: ReturnType<typeof fakeServer>; state: DeskState }> {
-  const desk: Desk = { key: 'inlet', revision: 3, numbers: {}, objects, draft: { changes: [], clashes: [] } }
   const server = fakeServer({
-    'GET /customers/inlet/desk': desk,
+    'GET /customers/inlet/desk': deskOf(objects),
     'GET /customers/inlet/live': NOTHING_LIVE,
     'GET /customers/inlet/live/impact': {
       readAt: null,

@@ -5,7 +5,7 @@ import { detailOf, isProblem, type ProblemError } from '@/api'
 import { TextRow, useTitle } from '@/shared'
 import { useSession } from './session'
 
-const { signIn, reseller } = useSession()
+const { signIn, reseller, demo } = useSession()
 const router = useRouter()
 const route = useRoute()
 
@@ -49,6 +49,14 @@ async function typeOver(field: string): Promise<void> {
   input?.select()
 }
 
+/** The demo's own sign-in, which its start printed where nobody may be looking any more. */
+async function tryDemo(): Promise<void> {
+  if (demo.value === null) return
+  name.value = demo.value.signIn
+  password.value = demo.value.password
+  await send()
+}
+
 useTitle(() => ['Sign in'])
 </script>
 
@@ -56,6 +64,11 @@ useTitle(() => ['Sign in'])
   <main class="sign-in">
     <h1>Jaunty Roster</h1>
     <p class="soft">{{ reseller }}</p>
+    <p v-if="demo !== null" class="demo" data-testid="demo">
+      This is the demo, with invented customers. Its lead technician is <span class="mono">{{ demo.signIn }}</span>, the
+      password <span class="mono">{{ demo.password }}</span>.
+      <button type="button" class="text-button" :disabled="busy" @click="tryDemo">Sign in so</button>
+    </p>
     <form ref="form" novalidate @submit.prevent="send">
       <TextRow
         v-model="name"
@@ -107,6 +120,10 @@ useTitle(() => ['Sign in'])
 .sign-in form {
   margin-top: 20px;
   border-top: 1px solid var(--ink);
+}
+
+.demo {
+  margin-top: 14px;
 }
 
 .act {

@@ -84,3 +84,17 @@ it('says so when the server cannot be reached', async () => {
 
   expect(page.get('[role=alert]').text()).toContain('The server cannot be reached. What you entered before is kept')
 })
+
+it('tells the demo its sign-in, and any other house nothing', async () => {
+  const demo = { signIn: 'lena@saltmarsh.example', password: 'tide-table-2026' }
+  const server = fakeServer({ 'GET /session': { ...NOBODY, demo }, 'POST /session': SIGNED_IN })
+  page = (await open(SignInView, '/sign-in')).page
+  await page.get('[data-testid=demo] button').trigger('click')
+  await settle()
+  expect(server.asked.at(-1)?.body).toEqual({ ...demo, code: null })
+  close(page)
+
+  fakeServer({ 'GET /session': NOBODY })
+  page = (await open(SignInView, '/sign-in')).page
+  expect(page.find('[data-testid=demo]').exists()).toBe(false)
+})

@@ -53,6 +53,8 @@ export function useSession() {
   return {
     session: query.data,
     technician: computed(() => query.data.value?.technician ?? null),
+    /** A sign-in that the demo is tried with; null in the house of a real reseller. */
+    demo: computed(() => query.data.value?.demo ?? null),
     reseller: computed(() => query.data.value?.reseller ?? ''),
     signIn,
     signOut,

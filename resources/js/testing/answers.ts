@@ -16,6 +16,7 @@ export const SESSION = {
   reseller: 'Saltmarsh Voice',
   now: '2026-12-01T18:05:00Z',
   clockStandsStill: true,
+  demo: null,
 } satisfies Session
 
 export const PRACTICE: Live['switch'] = {

@@ -84,11 +84,11 @@ function make(): void {
     <p v-if="choices.data.value?.choices.length === 0" class="soft">
       The book does not say which country the customer is in; type a digit map.
     </p>
-    <ul class="choices">
-      <li v-for="each in choices.data.value?.choices" :key="each.key">
-        <el-checkbox v-model="picked" :value="each.key" size="small">{{ each.said }}</el-checkbox>
-      </li>
-    </ul>
+    <el-checkbox-group v-model="picked" class="choices" aria-label="Numbers it is for" size="small">
+      <el-checkbox v-for="each in choices.data.value?.choices" :key="each.key" :value="each.key">{{
+        each.said
+      }}</el-checkbox>
+    </el-checkbox-group>
     <p>
       <span
         >or typed
@@ -133,9 +133,6 @@ function make(): void {
 .choices {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 .el-input {

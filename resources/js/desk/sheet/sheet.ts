@@ -42,7 +42,7 @@ export interface SheetView {
  * marked cells.
  */
 export function createSheet(props: SheetProps, view: SheetView, tell: (ref: string) => void) {
-  const { names, notice, zone } = useDesk()
+  const { names, notice, zone, mayEdit } = useDesk()
   const { faults, sending, changes, clashes, edit } = useDraft()
 
   // What it shows.
@@ -319,6 +319,13 @@ export function createSheet(props: SheetProps, view: SheetView, tell: (ref: stri
     tellOf(spot.row, true)
     const cell = cellAt(spot.row, spot.column)
     if (cell === undefined) return
+    if (!mayEdit.value) {
+      notice.value = {
+        text: 'You may read this customer. Ask a lead technician for a grant that lets you edit it.',
+        isFault: true,
+      }
+      return
+    }
     const { object, column, path } = cell
     const held = faults.get(cellKey(object.ref, path))?.typed ?? sending.get(cellKey(object.ref, path))
     editing.value = {
