@@ -62,6 +62,12 @@ export function typedOf(value: unknown, column: FieldType, names: Names): string
       : shown(value, column, names)
 }
 
+function wholeOf(text: string, pattern: RegExp): { value: number } | { fault: string } {
+  return pattern.test(text)
+    ? { value: Number.parseInt(text, 10) }
+    : { fault: `a whole number is wanted here, not "${text}"` }
+}
+
 /** Reads what somebody typed or pasted into a cell; what only the server can judge is left to it. */
 export function read(
   typed: string,
@@ -83,10 +89,9 @@ export function read(
         ? { value: Number.parseInt(text, 10) }
         : { fault: `whole seconds are wanted here, not "${text}"` }
     case 'rings':
+      return wholeOf(text, /^\d{1,6}( ?rings?)?$/i)
     case 'whole':
-      return /^\d{1,6}( ?rings?)?$/i.test(text)
-        ? { value: Number.parseInt(text, 10) }
-        : { fault: `a whole number is wanted here, not "${text}"` }
+      return wholeOf(text, /^\d{1,6}( ?%)?$/)
     case 'date': {
       const day = readDay(text, zone, now())
       return day === undefined

@@ -324,6 +324,29 @@ describe('a group', () => {
     )
   })
 
+  it('takes a pasted column of shares, and marks what is none', async () => {
+    const member = { tier: 1, share: null, signedIn: true, confirm: false }
+    const group = object('group:desk', {
+      ...FRONT_DESK.fields,
+      order: 'weighted',
+      members: ['ines', 'joss', 'third'].map((item) => ({ ...member, item, who: 'user:ines' })),
+    })
+    const opened = await openPart(MembersTable, [group, INES], { [EDITS]: unchanged([group]) }, { props: { group } })
+    page = opened.page
+    const paste = new Event('paste', { bubbles: true, cancelable: true })
+    Object.assign(paste, { clipboardData: { getData: () => '40 %\nmost\n35\n25\n' } })
+    // Into an open field, which what stood in it is not kept from afterwards.
+    await page.get('[aria-label^="Share of Ines Marsh"]').trigger('click')
+    page.get<HTMLInputElement>('[aria-label^="Share of Ines Marsh"]').element.dispatchEvent(paste)
+    await settle()
+    expect(sent(opened.server)).toEqual([
+      { object: 'group:desk', path: 'members/ines/share', value: 40 },
+      { object: 'group:desk', path: 'members/third/share', value: 35 },
+    ])
+    expect(page.text()).toContain('A whole number is wanted here, not "most"')
+    expect(opened.state.notice.value?.text).toContain('1 share more than there are members from here on')
+  })
+
   it('shows who is never reached, and moves the limit by the arrows', async () => {
     const limits: number[] = []
     const opened = await openPart(

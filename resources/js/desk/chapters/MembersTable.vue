@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useKeysTold } from '@/shared'
+import { plural, useKeysTold } from '@/shared'
 import { detailOf, type Meant, type ObjectOf } from '@/api'
-import { useDesk, useDraft } from '../desk'
+import { typeAt } from '../catalogue'
+import { read } from '../cells'
+import { cellKey, useDesk, useDraft } from '../desk'
 import { useHalfTyped } from '../halfTyped'
 import InlineField from '../InlineField.vue'
 import { whatIsMeant } from '../meant'
@@ -14,7 +16,7 @@ type Member = ObjectOf<'group'>['fields']['members'][number]
 const props = defineProps<{ group: ObjectOf<'group'> }>()
 
 const { customer, names, notice } = useDesk()
-const { edit } = useDraft()
+const { edit, faults } = useDraft()
 const typed = useHalfTyped(customer, `members of ${props.group.ref}`, '')
 
 const { records, byUser } = useCallRecords(QUIET_DAYS)
@@ -60,6 +62,32 @@ function shareAlike(): void {
       value: each + (place < over ? 1 : 0),
     })),
   )
+}
+
+/** A column of shares, from the pasted one on. */
+async function pasteShares(event: ClipboardEvent, from: number): Promise<void> {
+  const shares = texts((event.clipboardData?.getData('text/plain') ?? '').split(/[\n\r\t;]+/))
+  if (shares.length < 2) return
+  event.preventDefault()
+  event.stopPropagation()
+  // What stood in the open field is not kept over what was pasted.
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur()
+  const edits = shares.flatMap((typed, down) => {
+    const item = members.value[from + down]?.item
+    if (item === undefined) return []
+    const path = `members/${item}/share`
+    const result = read(typed, typeAt('group', path))
+    if (!('fault' in result)) return [{ object: props.group.ref, path, value: result.value, typed }]
+    faults.set(cellKey(props.group.ref, path), { typed, detail: result.fault })
+    return []
+  })
+  if (edits.length > 0) await edit(edits, { keepsRest: true })
+  const over = from + shares.length - members.value.length
+  if (over > 0)
+    notice.value = {
+      text: `The list has ${plural(over, 'share')} more than there are members from here on; those were left out.`,
+      isFault: true,
+    }
 }
 
 function remove(item: string): void {
@@ -161,7 +189,7 @@ useKeysTold('among members', { 'Alt ↑ ↓': 'move the member' })
             :label="`Tier of ${names.of(member.who)}`"
           />
         </td>
-        <td v-if="isByShare">
+        <td v-if="isByShare" @paste.capture="pasteShares($event, index)">
           <InlineField
             :object="group"
             :path="`members/${member.item}/share`"
