@@ -49,7 +49,9 @@ const NATIONAL = object('route:national', {
   blocked: [],
 })
 const DESK = object('group:desk', { name: 'Front Desk', extension: '300' })
-const BOOK = [TENANT, INES, DESK, MAIN, LOCAL, NATIONAL, HELP]
+/** Leads to a mobile, and dials nothing. */
+const ON_CALL = object('user:on-call', { display: 'Ines Marsh (on call)', extension: null })
+const BOOK = [TENANT, ON_CALL, INES, DESK, MAIN, LOCAL, NATIONAL, HELP]
 
 const CLAIM = {
   isKnown: true,

@@ -67,7 +67,7 @@ useTitle(() => ['Sign in'])
     <p v-if="demo !== null" class="demo" data-testid="demo">
       This is the demo, with invented customers. Its lead technician is <span class="mono">{{ demo.signIn }}</span>, the
       password <span class="mono">{{ demo.password }}</span>.
-      <button type="button" class="text-button" :disabled="busy" @click="tryDemo">Sign in so</button>
+      <button type="button" class="text-button" :disabled="busy" @click="tryDemo">Sign in with these</button>
     </p>
     <form ref="form" novalidate @submit.prevent="send">
       <TextRow

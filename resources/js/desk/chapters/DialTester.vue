@@ -20,6 +20,8 @@ const full = ref<string[]>([])
 const input = ref<{ focus: () => void }>()
 
 const users = computed(() => names.value.objects.filter((object) => object.kind === 'user'))
+/** A user without an extension only leads calls on to a mobile; nobody dials there. */
+const usual = computed(() => users.value.find((user) => user.extension !== null) ?? users.value[0])
 function usersLike(typed: string): string[] {
   const wanted = typed.trim().toLowerCase()
   return users.value
@@ -35,7 +37,7 @@ const meant = useQuery({
   retry: false,
 })
 const sender = computed(() =>
-  said.value === '' ? (users.value[0]?.ref ?? 'national') : (meant.data.value?.[0]?.value ?? undefined),
+  said.value === '' ? (usual.value?.ref ?? 'national') : (meant.data.value?.[0]?.value ?? undefined),
 )
 /** Why it is not known who dials: nobody is called so, or several are, or the server could not be asked. */
 const unknown = computed(() => {
@@ -113,7 +115,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         class="lined who"
         :offers="usersLike"
         :trigger-on-focus="false"
-        :placeholder="users[0]?.label ?? 'anybody'"
+        :placeholder="usual?.label ?? 'anybody'"
         aria-label="Who dials"
         :aria-invalid="unknown !== undefined"
         autocomplete="off"
