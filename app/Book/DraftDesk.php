@@ -56,6 +56,12 @@ final readonly class DraftDesk
         );
     }
 
+    /** As `view`, and null where nothing is pending: the book itself is not read then. */
+    public function pending(TenantRow $tenant, string $technicianId): ?DraftView
+    {
+        return $this->row($tenant->id, $technicianId) === null ? null : $this->view($tenant, $technicianId);
+    }
+
     /**
      * @param  list<FieldEdit>  $edits
      *

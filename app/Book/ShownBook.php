@@ -14,12 +14,18 @@ final readonly class ShownBook
 {
     private const AT_ONCE = 1_000;
 
+    public function __construct(private BookRepository $books)
+    {
+    }
+
     /**
+     * @param  ?DraftView  $view  null where nothing is pending
      * @return list<string> JSON of each object of the edited book: the tenant, then kinds in the order of the format's
      *     page
      */
-    public function of(string $tenantId, DraftView $view): array
+    public function of(string $tenantId, ?DraftView $view): array
     {
+        $head = $view?->head;
         [$shown, $anew] = [[], []];
         $rows = ObjectRow::query()->where('tenant_id', $tenantId)->orderBy('position')->orderBy('id')
             ->toBase()
@@ -27,14 +33,15 @@ final readonly class ShownBook
         foreach ($rows as $row) {
             /** @var \stdClass&object{id: string, kind: string, key: string, shown: ?string, shown_as: ?string} $row */
             if ($row->shown === null || $row->shown_as !== ShownObject::contract()) {
-                $object = $view->head->find(Reference::to(Kind::from($row->kind), $row->key));
+                $head ??= $this->books->head($tenantId);
+                $object = $head->find(Reference::to(Kind::from($row->kind), $row->key));
                 $anew[$row->id] = $row->shown = $object === null ? null : ShownObject::json($object);
             }
             $shown[$row->kind][$row->key] = $row->shown;
         }
         $this->keep($tenantId, array_filter($anew, is_string(...)));
-        foreach ($view->changes->objects() as $reference) {
-            $object = $view->edited->find($reference);
+        foreach ($view?->changes->objects() ?? [] as $reference) {
+            $object = $view?->edited->find($reference);
             $shown[$reference->kind->value][$reference->key] = $object === null ? null : ShownObject::json($object);
         }
         $all = [];

@@ -53,7 +53,7 @@ final readonly class BookDesk
             $technicianId,
             $customer,
             Ability::Read,
-            fn (TenantRow $tenant): DraftView => $this->drafts->view($tenant, $technicianId),
+            fn (TenantRow $tenant): ?DraftView => $this->drafts->pending($tenant, $technicianId),
         );
     }
 
@@ -211,7 +211,7 @@ final readonly class BookDesk
         return $book;
     }
 
-    /** @param callable(TenantRow): DraftView $work */
+    /** @param callable(TenantRow): ?DraftView $work */
     private function at(string $technicianId, string $customer, Ability $least, callable $work): DeskView
     {
         return $this->scope->tenant(

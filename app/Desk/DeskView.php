@@ -13,12 +13,13 @@ final readonly class DeskView
 {
     /**
      * @param  Ability  $may  how far the technician may go here
+     * @param  ?DraftView  $view  null where nothing is pending
      * @param  list<string>  $objects  of the edited book, as JSON
      */
     public function __construct(
         public TenantRow $tenant,
         public Ability $may,
-        public DraftView $view,
+        public ?DraftView $view,
         public array $objects,
     ) {
     }

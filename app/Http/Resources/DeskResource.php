@@ -20,7 +20,7 @@ final class DeskResource
 
         return self::put([
             'key' => $desk->tenant->key,
-            'revision' => $desk->view->headRevision,
+            'revision' => $desk->view->headRevision ?? $desk->tenant->head_revision,
             'may' => $desk->may->value,
             'draft' => $draft,
             'numbers' => (object) (NumbersResource::inJson($objects) + NumbersResource::in($draft)),

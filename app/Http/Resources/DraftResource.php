@@ -12,10 +12,13 @@ use Jaunty\Core\Change\Operation;
 /** Pending edits: what was, what will be, and what somebody else changed meanwhile. */
 final class DraftResource
 {
-    /** @return array<string, mixed> */
-    public static function of(DraftView $view): array
+    /**
+     * @param  ?DraftView  $view  null where nothing is pending
+     * @return array<string, mixed>
+     */
+    public static function of(?DraftView $view): array
     {
-        return [
+        return $view === null ? ['changes' => [], 'clashes' => []] : [
             'changes' => array_map(
                 static fn (Operation $operation): array => self::change($operation, $view->edited),
                 $view->changes->operations,
