@@ -26,6 +26,8 @@ final class TemplatesTest extends FeatureTestCase
         foreach ($sample['map']['nodes'] as $node) {
             self::assertTrue($node['object'] === null || isset($sample['names'][$node['object']]), $node['id']);
         }
+        $night = $this->getJson('/api/templates/several-sites-night-cover/sample')->assertOk()->json('names');
+        self::assertSame('+1 902 555 0178', $night['outside:+19025550178']);
         self::assertSame($before, DB::table('objects')->count());
         $this->getJson('/api/templates/no-such/sample')->assertNotFound();
     }

@@ -8,6 +8,7 @@ use App\Audit\Audits;
 use App\Book\ShownObject;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\FindingResource;
+use App\Http\Resources\NumbersResource;
 use App\Http\Resources\SlotResource;
 use App\Models\AnswersKept;
 use App\Models\StockNumber;
@@ -24,7 +25,6 @@ use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Year\CallMap;
 use Jaunty\Core\Calls\Year\WeekStrip;
@@ -78,22 +78,26 @@ final class TakingOnController extends Controller
         $now = $this->clock->now()->getTimestamp();
         $main = $book->tenant->mainNumber?->key;
         $maps = array_map(
-            CallMap::of(...),
+            CallMap::inShort(...),
             $main === null ? [] : (new Inspection($book, $now))->survey()->runsOf($main),
         );
         usort($maps, static fn (CallMap $one, CallMap $other): int => count($other->arrows) <=> count($one->arrows));
 
-        return new JsonResponse([
+        $drawn = [
             'strip' => WeekStrip::ofMain($book, $now)?->toArray(),
             'map' => $maps === [] ? null : ['nodes' => $maps[0]->nodes, 'arrows' => $maps[0]->arrows],
-            'names' => array_column(
-                array_map(
-                    static fn (BookObject $object): array => [(string) Reference::of($object), $object->label()],
-                    $book->objects(),
-                ),
-                1,
-                0,
-            ),
+        ];
+        $names = [];
+        foreach ($book->objects() as $object) {
+            $names[(string) Reference::of($object)] = $object->label();
+        }
+        foreach (NumbersResource::in($drawn) as $number => $said) {
+            $names["outside:{$number}"] = $said;
+        }
+
+        return new JsonResponse([
+            ...$drawn,
+            'names' => $names,
             'objects' => count($book->objects()),
         ]);
     }

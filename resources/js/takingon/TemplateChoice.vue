@@ -48,7 +48,7 @@ const shown = computed(() => templates.map((template, index) => ({ template, sam
             v-if="sample.strip !== null"
             :pieces="sample.strip"
             :label="`A week of ${template.name}`"
-            :name="(ref) => sample.names[ref] ?? ref.replace('outside:', '')"
+            :name="(ref) => sample.names[ref] ?? ref"
           />
           <MapDrawing
             v-if="sample.map !== null"
@@ -56,7 +56,7 @@ const shown = computed(() => templates.map((template, index) => ({ template, sam
             :run="template.key"
             low
             :label="`Where calls go with ${template.name}; arrow keys move it`"
-            :name="(ref) => sample.names[ref] ?? ref.replace('outside:', '')"
+            :name="(ref) => sample.names[ref] ?? ref"
           />
         </template>
         <p v-else class="soft appears-late">drawing what it gives …</p>
@@ -74,7 +74,7 @@ const shown = computed(() => templates.map((template, index) => ({ template, sam
 
 .choices li {
   display: grid;
-  grid-template-columns: minmax(260px, 340px) minmax(0, 1fr);
+  grid-template-columns: minmax(220px, 264px) minmax(0, 1fr);
   gap: 6px 28px;
   padding: 14px 0;
   border-top: 1px solid var(--rule);

@@ -66,19 +66,40 @@ final class SurveyTest extends TestCase
         }
     }
 
+    public function test_a_map_in_short_leaves_out_whom_callers_know_how_to_dial_and_nothing_else(): void
+    {
+        $left = 0;
+        foreach (self::books() as $name => $book) {
+            foreach (Survey::of($book, self::FROM, self::MONTH)->runs as $run) {
+                [$whole, $short] = [CallMap::of($run), CallMap::inShort($run)];
+                $known = static fn (CallMap $map): array => array_intersect(
+                    ['an extension', 'a name'],
+                    array_merge(...array_column($map->arrows, 'labels')),
+                );
+                self::assertSame([], $known($short), $name);
+                if ($known($whole) === []) {
+                    self::assertEquals($whole, $short, $name);
+                }
+                $left += count($whole->arrows) - count($short->arrows);
+            }
+        }
+        self::assertGreaterThan(0, $left);
+    }
+
     public function test_every_node_of_a_call_map_is_come_to_from_its_number(): void
     {
         foreach (self::books() as $name => $book) {
             foreach (Survey::of($book, self::FROM, self::MONTH)->runs as $run) {
-                $map = CallMap::of($run);
-                $reached = ["number:{$run->number}" => true];
-                do {
-                    $before = count($reached);
-                    foreach ($map->arrows as $arrow) {
-                        $reached += isset($reached[$arrow['from']]) ? [$arrow['to'] => true] : [];
-                    }
-                } while (count($reached) > $before);
-                self::assertSame([], array_diff(array_column($map->nodes, 'id'), array_keys($reached)), $name);
+                foreach ([CallMap::of($run), CallMap::inShort($run)] as $map) {
+                    $reached = ["number:{$run->number}" => true];
+                    do {
+                        $before = count($reached);
+                        foreach ($map->arrows as $arrow) {
+                            $reached += isset($reached[$arrow['from']]) ? [$arrow['to'] => true] : [];
+                        }
+                    } while (count($reached) > $before);
+                    self::assertSame([], array_diff(array_column($map->nodes, 'id'), array_keys($reached)), $name);
+                }
             }
         }
     }

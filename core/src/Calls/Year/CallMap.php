@@ -35,12 +35,26 @@ final readonly class CallMap
 
     public static function of(Run $run): self
     {
+        return self::drawn($run, []);
+    }
+
+    /** What callers are led to: without whom they reach because they know an extension or a name. */
+    public static function inShort(Run $run): self
+    {
+        return self::drawn($run, [EventKind::Dialled, EventKind::Named]);
+    }
+
+    /** @param list<EventKind> $without */
+    private static function drawn(Run $run, array $without): self
+    {
         $nodes = [$run->start->object => 'number'];
         $arrows = [];
         $crowds = self::crowds($run);
-        foreach ($run->explored->states as $key => $state) {
+        $reached = self::reached($run, $without);
+        // As they were found: a drawing is laid out by the order of its nodes.
+        foreach (array_intersect_key($run->explored->states, $reached) as $key => $state) {
             $nodes[$state->object] ??= explode(':', $state->object, 2)[0];
-            foreach ($run->explored->edges[$key] ?? [] as $edge) {
+            foreach ($reached[$key] as $edge) {
                 $label = self::label($edge->choice->event);
                 [$to, $sort] = self::end($edge, $state, $run->explored);
                 if ($edge->next->outcome === Outcome::Answered && isset($crowds[$state->object])) {
@@ -76,6 +90,28 @@ final readonly class CallMap
                 $arrows,
             )),
         );
+    }
+
+    /**
+     * @param  list<EventKind>  $without
+     * @return array<string, list<Edge>> what can happen in each state that is come to without some events, by its key
+     */
+    private static function reached(Run $run, array $without): array
+    {
+        $reached = [];
+        $open = [$run->start->key()];
+        while (($key = array_pop($open)) !== null) {
+            if (isset($reached[$key])) {
+                continue;
+            }
+            $reached[$key] = array_values(array_filter(
+                $run->explored->edges[$key] ?? [],
+                static fn (Edge $edge): bool => ! in_array($edge->choice->event->kind, $without, true),
+            ));
+            array_push($open, ...array_filter(array_column($reached[$key], 'to'), is_string(...)));
+        }
+
+        return $reached;
     }
 
     /**

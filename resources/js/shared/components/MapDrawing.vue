@@ -202,7 +202,7 @@ function open(object: string | null): void {
 }
 
 .frame.low {
-  max-height: 230px;
+  max-height: 270px;
 }
 
 .drawing {
