@@ -127,8 +127,16 @@ final readonly class Demo
     /** @return \Generator<string> what was done, a line each */
     public function load(): \Generator
     {
+        yield from $this->begin();
+        yield from $this->customers();
+        $this->finish();
+    }
+
+    /** @return \Generator<string> what no customer can be without: people, templates and numbers in stock */
+    public function begin(): \Generator
+    {
         $this->templates->ship(base_path('templates'));
-        $people = array_map($this->technician(...), self::TECHNICIANS);
+        $people = $this->people();
         $lead = $people[0];
         $this->grant($lead, $lead, null, Ability::Push);
         $this->grant($lead, $people[2], null, Ability::Read);
@@ -138,7 +146,21 @@ final readonly class Demo
                 yield "Ordered {$count} numbers that begin with {$prefix}";
             }
         }
+    }
+
+    /**
+     * Every so many-th of the customers; the others are for others, at the same time.
+     *
+     * @return \Generator<string>
+     */
+    public function customers(int $first = 0, int $every = 1): \Generator
+    {
+        $people = $this->people();
+        $lead = $people[0];
         foreach (Customers::all() as $index => $customer) {
+            if ($index % $every !== $first) {
+                continue;
+            }
             $days = self::FIRST_DAYS_AGO - self::DAYS_BETWEEN * $index;
             $who = array_column($people, null, 'sign_in')[$customer->lookedAfterBy] ?? $lead;
             if ($this->find($lead, $customer->key()) === null) {
@@ -162,6 +184,13 @@ final readonly class Demo
                 $this->callIt($lead, $customer);
             }
         }
+    }
+
+    /** What is there once all of them are. */
+    public function finish(): void
+    {
+        $people = $this->people();
+        $lead = $people[0];
         $this->leaveLying($people);
         $this->invite($lead);
         $this->port($lead);
@@ -172,6 +201,12 @@ final readonly class Demo
                 $this->runs->begin($lead->id, AuditReason::Nightly);
             }
         });
+    }
+
+    /** @return non-empty-list<Technician> */
+    private function people(): array
+    {
+        return array_map($this->technician(...), self::TECHNICIANS);
     }
 
     /**

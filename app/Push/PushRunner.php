@@ -237,7 +237,10 @@ final readonly class PushRunner
         }
         $this->step($step, ['status' => StepStatus::Done, 'done_at' => $this->clock->now(), 'error' => null]);
         // What stood in the way before is over: only troubles in a row count towards giving up.
-        Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['attempts' => 0]);
+        if ($push->attempts > 0) {
+            Push::query()->where('tenant_id', $push->tenant_id)->whereKey($push->id)->update(['attempts' => 0]);
+            $push->attempts = 0;
+        }
     }
 
     /** Tells the switch the PINs it has not been told yet, of what it knows by now. */

@@ -12,11 +12,15 @@ $web = $env('WEB_USER');
 $artisan = static fn (string ...$arguments): array => ['php', "{$served}/artisan", ...$arguments];
 $standin = static fn (string $name, string $port, string $store): array => [
     'name' => $name,
-    'command' => ['php', '-d', 'memory_limit=256M', '-S', "127.0.0.1:{$port}", "{$served}/standins/public/serve.php"],
+    'command' => [
+        'php', '-d', 'memory_limit=256M', '-d', 'opcache.enable_cli=1',
+        '-S', "127.0.0.1:{$port}", "{$served}/standins/public/serve.php",
+    ],
     'user' => $web,
     'env' => [
         'STANDIN' => $name, 'STANDIN_STORE' => "{$home}/standins/{$store}", 'STANDIN_TOKEN' => $env('STANDIN_TOKEN'),
-        'STANDIN_NOW' => $env('FIXED_NOW'),
+        // A first start pushes nineteen customers at once; that the switch asks to wait is tried by tests of their own.
+        'STANDIN_NOW' => $env('FIXED_NOW'), 'STANDIN_RATE' => '1000',
     ],
     'ready' => ['http' => "http://127.0.0.1:{$port}/health"],
 ];
