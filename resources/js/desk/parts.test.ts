@@ -305,7 +305,7 @@ describe('a group', () => {
     expect(opened.state.notice.value?.text).toContain('Nobody here is called "Nobody"')
   })
 
-  it('shares the calls alike, to a hundred', async () => {
+  async function byShares(): ReturnType<typeof openPart> {
     const member = { tier: 1, share: null, signedIn: true, confirm: false }
     const group = object('group:desk', {
       ...FRONT_DESK.fields,
@@ -314,6 +314,11 @@ describe('a group', () => {
     })
     const opened = await openPart(MembersTable, [group, INES], { [EDITS]: unchanged([group]) }, { props: { group } })
     page = opened.page
+    return opened
+  }
+
+  it('shares the calls alike, to a hundred', async () => {
+    const opened = await byShares()
     await press('Share alike')
     expect(sent(opened.server)).toEqual(
       ['ines', 'joss', 'third'].map((item, place) => ({
@@ -325,14 +330,7 @@ describe('a group', () => {
   })
 
   it('takes a pasted column of shares, and marks what is none', async () => {
-    const member = { tier: 1, share: null, signedIn: true, confirm: false }
-    const group = object('group:desk', {
-      ...FRONT_DESK.fields,
-      order: 'weighted',
-      members: ['ines', 'joss', 'third'].map((item) => ({ ...member, item, who: 'user:ines' })),
-    })
-    const opened = await openPart(MembersTable, [group, INES], { [EDITS]: unchanged([group]) }, { props: { group } })
-    page = opened.page
+    const opened = await byShares()
     const paste = new Event('paste', { bubbles: true, cancelable: true })
     Object.assign(paste, { clipboardData: { getData: () => '40 %\nmost\n35\n25\n' } })
     // Into an open field, which what stood in it is not kept from afterwards.
