@@ -20,7 +20,7 @@ final class OutboundTest extends BrowserTestCase
         $this->keys('d', '8 (617) 555-0199');
         $this->see('goes out: National takes it, by Main trunk.', '[data-testid=dial-result]');
         $this->see('National takes it before', '[data-testid=dial-result]');
-        $this->see('+16175550199', '[data-testid=dial-result]');
+        $this->see('+1 617 555 0199', '[data-testid=dial-result]');
         $this->assertAccessible('Outbound');
         $this->keys(WebDriverKeys::ESCAPE);
 

@@ -8,6 +8,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
+use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Outbound\Dialled;
 use Jaunty\Core\Outbound\DialPlan;
 use Jaunty\Core\Outbound\DigitChoice;
@@ -43,11 +44,12 @@ final readonly class OutboundResource
     {
         return [
             ...self::brief($dialled),
+            'read' => $dialled->number === null ? null : self::grouped($dialled->number),
             'inside' => $dialled->inside === null ? null : (string) Reference::of($dialled->inside),
             'trunk' => $dialled->trunk === null ? null : (string) Reference::of($dialled->trunk),
             'callerId' => $dialled->callerId === null
                 ? null
-                : ['shown' => $dialled->callerId->shown, 'whose' => $dialled->callerId->whose],
+                : ['shown' => self::grouped($dialled->callerId->shown), 'whose' => $dialled->callerId->whose],
             'remarks' => $dialled->remarks,
             'routes' => array_map(
                 static fn (RouteSaid $said): array => [
@@ -66,6 +68,12 @@ final readonly class OutboundResource
             'key' => $choice->key, 'said' => $choice->said, 'digits' => $choice->digits,
             'class' => $choice->class->value, 'strip' => $choice->strip,
         ];
+    }
+
+    /** A number as it is read; an extension as it is. */
+    private static function grouped(string $shown): string
+    {
+        return str_starts_with($shown, '+') ? E164::parse($shown)->display() : $shown;
     }
 
     /** @return array<string, mixed> */

@@ -40,7 +40,7 @@ final readonly class CallerIds
         }
 
         return ($for === null ? null : $this->shown($this->numberOf($for), "{$for->name}'s"))
-            ?? ($user === null ? null : $this->shown($this->usable($user->callerId), "{$user->label()}'s own"))
+            ?? ($user === null ? null : $this->setFor($user))
             ?? ($user === null ? null : $this->shown($this->numberAt($user->site), 'the site\'s'))
             ?? $this->shown($this->usable($this->book->tenant->mainNumber), 'the main number')
             ?? $this->shown($this->usable($trunk->callerId), 'the trunk\'s')
@@ -52,7 +52,7 @@ final readonly class CallerIds
     {
         $site = $user?->site === null ? null : $this->book->find($user->site);
         $site = $site instanceof Site ? $site : $this->book->all(Site::class)[0] ?? null;
-        $own = $user === null ? null : $this->shown($this->usable($user->callerId), "{$user->label()}'s own");
+        $own = $user === null ? null : $this->setFor($user);
         $callback = $site === null
             ? null
             : $this->shown($this->usable($site->emergency->callback), "the callback number of {$site->name}");
@@ -62,6 +62,20 @@ final readonly class CallerIds
             ?? $this->shown($this->usable($this->book->tenant->mainNumber), 'the main number')
             ?? $this->shown($this->usable($trunk->callerId), 'the trunk\'s')
             ?? new CallerId('', 'nothing: help could not call back');
+    }
+
+    /** A number is somebody's own where it leads to them; most people show one that the whole house is called by. */
+    private function setFor(User $user): ?CallerId
+    {
+        $number = $this->usable($user->callerId);
+        if ($number === null) {
+            return null;
+        }
+        $own = (string) $number->destination === (string) Reference::of($user);
+        $isMain = (string) Reference::of($number) === (string) $this->book->tenant->mainNumber;
+        $which = $isMain ? 'the main number, ' : ($number->label === $number->key ? '' : "{$number->label}, ");
+
+        return new CallerId($number->key, $own ? "{$user->label()}'s own" : "{$which}as set for {$user->label()}");
     }
 
     private function shown(?Number $number, string $whose): ?CallerId

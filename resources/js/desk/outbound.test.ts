@@ -104,9 +104,10 @@ const DIALLED = {
   ...CELL,
   end: 'outside',
   route: 'route:national',
+  read: '+1 506 234 5678',
   inside: null,
   trunk: 'trunk:main',
-  callerId: { shown: '+19025550110', whose: 'the main number' },
+  callerId: { shown: '+1 902 555 0110', whose: 'the main number' },
   remarks: ['a PIN is asked for first'],
   routes: [
     { route: 'route:help', verdict: 'otherDigits', words: 'other digits', why: 'other digits' },
@@ -204,7 +205,7 @@ it('says what becomes of what is typed, with every route’s reason, and takes n
   const said = page.get('[data-testid=dial-result]').text()
   for (const each of [
     'goes out',
-    '+19025550110, the main number',
+    '+1 902 555 0110, the main number',
     'Mind: a PIN is asked for first',
     'takes it National the digits fit',
   ])

@@ -329,6 +329,19 @@ final class DialPlanTest extends TestCase
         );
     }
 
+    public function test_a_number_is_somebodys_own_only_where_it_leads_to_them(): void
+    {
+        $whose = static fn (Book $book): ?string => self::dial($book, '919025550199', 'user:ines')->callerId?->whose;
+        $showing = static fn (string $number, array $more): Book => self::book(
+            ['users' => [['callerId' => "number:{$number}"]], 'numbers' => [1 => $more]],
+        );
+
+        self::assertSame('Ines Marsh\'s own', $whose($showing(self::OWN, ['destination' => 'user:ines'])));
+        self::assertSame('the main number, as set for Ines Marsh', $whose($showing(self::MAIN, [])));
+        self::assertSame('Billing, as set for Ines Marsh', $whose($showing(self::OWN, ['label' => 'Billing'])));
+        self::assertSame('as set for Ines Marsh', $whose($showing(self::OWN, [])));
+    }
+
     public function test_help_calls_back_by_the_sites_rule(): void
     {
         $shown = static fn (array $emergency, ?string $own): ?string => self::dial(

@@ -157,8 +157,8 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
       </p>
       <p v-if="result.route !== null">
         Sent: <span class="mono">{{ result.sent === '' ? 'nothing' : result.sent }}</span><template
-          v-if="result.number !== null"
-          >, which is <span class="mono">{{ result.number }}</span></template
+          v-if="result.read !== null"
+          >, which is <span class="mono">{{ result.read }}</span></template
         >. {{ shown }}
       </p>
       <p v-for="remark in result.remarks" :key="remark" class="remark">Mind: {{ remark }}.</p>
