@@ -13,6 +13,8 @@ use Jaunty\Core\Book\Schedule;
  * Opening hours as a customer says them: "Mon-Fri 8 to 5, lunch 12:30-1; Sat 9-1 till Christmas". Clauses are parted by
  * semicolons or lines. What was understood is said back in full, since 8 to 5 is a guess at which half of the day is
  * meant.
+ *
+ * @phpstan-import-type Week from Breaks
  */
 final class SpokenHours
 {
@@ -50,10 +52,8 @@ final class SpokenHours
 
     /**
      * @param  int  $today  days since 1970: what "till Christmas" counts from
-     * @return array{schedule: ?array{weekly: list<array<string, mixed>>, periods: list<array<string, mixed>>},
-     *     readAs: string, faults: list<array{text: string, why: string}>} the schedule's fields, unset where anything
-     *     could not
-     *     be read
+     * @return array{schedule: ?array{weekly: Week, periods: list<array<string, mixed>>}, readAs: string,
+     *     faults: list<array{text: string, why: string}>} the schedule's fields, unset where anything could not be read
      */
     public static function read(string $said, int $today): array
     {
@@ -387,7 +387,7 @@ final class SpokenHours
         return $hours;
     }
 
-    /** @return array{weekly: list<array<string, mixed>>, periods: list<array<string, mixed>>} */
+    /** @return array{weekly: Week, periods: list<array<string, mixed>>} */
     private function fields(): array
     {
         $weekly = [];

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Templates;
 
 use Jaunty\Core\Book\Evidence;
 use Jaunty\Core\Book\Zone;
+use Jaunty\Core\Hours\Breaks;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\SpokenHours;
@@ -157,7 +158,8 @@ final readonly class AnswerReader
 
         return [
             'value' => $answer, 'readAs' => $read['readAs'], 'weekly' => $read['schedule']['weekly'],
-            'periods' => $read['schedule']['periods'],
+            'periods' => $read['schedule']['periods'], 'breaks' => Breaks::of($read['schedule']['weekly']),
+            'filled' => Breaks::filled($read['schedule']['weekly']),
         ];
     }
 

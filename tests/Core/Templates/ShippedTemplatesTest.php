@@ -6,6 +6,8 @@ namespace Tests\Core\Templates;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Calls\Year\WeekStrip;
@@ -169,6 +171,50 @@ final class ShippedTemplatesTest extends TestCase
         $expansion->book->checkExtensions();
 
         self::assertCount(count($expansion->book->objects()), array_unique($expansion->origins));
+    }
+
+    /** At lunch on a Tuesday, and at night. */
+    #[DataProvider('breaks')]
+    public function test_callers_in_a_break_get_what_was_said_of_breaks(
+        string $template,
+        string $breaks,
+        string $lunch,
+        string $night,
+    ): void {
+        $mobile = ['whenClosed' => 'mobile', 'closedMobile' => '902 555 0178'];
+        $book = $this->expand($template, ['breaks' => $breaks] + ($template === 'one-site-office' ? $mobile : []))->book;
+        $ends = static fn (string $at): string => Trace::of($book, Script::read([
+            'at' => $at, 'to' => '+19025550150', 'from' => '+19025550199',
+            'world' => ['outside:+19025550178' => 'answers'] + array_fill_keys(array_map(
+                static fn (User $user): string => (string) Reference::of($user),
+                array_filter($book->all(User::class), static fn (User $user): bool => $user->extension !== null),
+            ), 'answers'),
+        ], $book))->outcome->value;
+
+        self::assertSame([$lunch, $night], [$ends('2026-12-01T12:40'), $ends('2026-12-01T20:00')]);
+    }
+
+    /** @return iterable<string, array{string, string, string, string}> */
+    public static function breaks(): iterable
+    {
+        yield 'office, as while closed: the mobile' => ['one-site-office', 'closed', 'answered', 'answered'];
+        yield 'office, a message at lunch alone' => ['one-site-office', 'message', 'messageIn', 'answered'];
+        yield 'office, as while open' => ['one-site-office', 'ring as while open', 'answered', 'answered'];
+        yield 'shop, as while closed' => ['shop-with-queue', 'closed', 'messageIn', 'messageIn'];
+        yield 'shop, as while open' => ['shop-with-queue', 'open', 'answered', 'messageIn'];
+    }
+
+    public function test_breaks_are_asked_about_only_where_there_are_some(): void
+    {
+        $asked = fn (string $hours): array => Answers::read(
+            $this->template('shop-with-queue'),
+            ['hours' => $hours],
+            new Circumstances(LocalDate::parse('2026-12-01')),
+        )->asked;
+
+        self::assertContains('breaks', $asked('Mon-Fri 8-5, lunch 12-1'));
+        self::assertNotContains('breaks', $asked('Mon-Fri 8-5'));
+        self::assertNotContains('breaks', $asked('xx'));
     }
 
     #[DataProvider('templates')]
