@@ -60,6 +60,7 @@ final readonly class AnswerReader
 
         return match ($slot->type) {
             SlotType::Text, SlotType::Script => ['value' => $answer, 'slug' => Slug::of($answer)],
+            SlotType::Postcode => ['value' => Postcode::written($answer, $this->circumstances->country)],
             SlotType::Zone => Zone::exists($answer)
                 ? ['value' => $answer]
                 : throw new UnusableAnswer("\"{$answer}\" is no time zone; write one such as America/Halifax"),

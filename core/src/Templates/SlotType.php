@@ -24,6 +24,8 @@ enum SlotType: string
     case Mail = 'mail';
     /** A telephone number of somebody else's, in the national form of the region or with a plus. */
     case Phone = 'phone';
+    /** As the country of the region answered writes it. */
+    case Postcode = 'postcode';
     case Extension = 'extension';
     /** Names of teams, with commas between. */
     case Teams = 'teams';

@@ -28,8 +28,8 @@ const shown = computed(() => templates.map((template, index) => ({ template, sam
         <p>{{ template.about }}</p>
         <p class="soft small">
           {{ plural(template.slots.filter((slot) => !slot.optional).length, 'question')
-          }}{{ sample === undefined ? '' : `; its example makes ${plural(sample.objects, 'object')}` }} · version
-          {{ template.version }}
+          }}{{ sample === undefined ? '' : `; its example makes ${plural(sample.objects, 'object')}`
+          }}{{ template.version > 1 ? ` · version ${template.version}` : '' }}
         </p>
         <p>
           <button

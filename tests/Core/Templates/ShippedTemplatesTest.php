@@ -7,6 +7,7 @@ namespace Tests\Core\Templates;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\OneCall\Script;
 use Jaunty\Core\Calls\OneCall\Trace;
@@ -181,8 +182,10 @@ final class ShippedTemplatesTest extends TestCase
         string $lunch,
         string $night,
     ): void {
-        $mobile = ['whenClosed' => 'mobile', 'closedMobile' => '902 555 0178'];
-        $book = $this->expand($template, ['breaks' => $breaks] + ($template === 'one-site-office' ? $mobile : []))->book;
+        $closed = $template === 'one-site-office'
+            ? ['whenClosed' => 'mobile', 'closedMobile' => '902 555 0178']
+            : [];
+        $book = $this->expand($template, ['breaks' => $breaks] + $closed)->book;
         $ends = static fn (string $at): string => Trace::of($book, Script::read([
             'at' => $at, 'to' => '+19025550150', 'from' => '+19025550199',
             'world' => ['outside:+19025550178' => 'answers'] + array_fill_keys(array_map(
@@ -202,6 +205,13 @@ final class ShippedTemplatesTest extends TestCase
         yield 'office, as while open' => ['one-site-office', 'ring as while open', 'answered', 'answered'];
         yield 'shop, as while closed' => ['shop-with-queue', 'closed', 'messageIn', 'messageIn'];
         yield 'shop, as while open' => ['shop-with-queue', 'open', 'answered', 'messageIn'];
+    }
+
+    public function test_a_postcode_is_written_as_the_country_of_the_holidays_writes_it(): void
+    {
+        $book = $this->expand('one-site-office', ['postcode' => 'b0x1x0', 'region' => 'CA-NS'])->book;
+
+        self::assertSame('B0X 1X0', $book->all(Site::class)[0]->address['postcode'] ?? null);
     }
 
     public function test_breaks_are_asked_about_only_where_there_are_some(): void
