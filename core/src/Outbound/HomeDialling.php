@@ -37,8 +37,8 @@ final readonly class HomeDialling
      * forwarded calls have it, abroad.
      */
     private const KNOWN = [
-        'US' => ['911|933', self::NANP, null, '011[1-9]x.T|' . self::NANP_ABROAD],
-        'CA' => ['911|933', self::NANP, null, '011[1-9]x.T|' . self::NANP_ABROAD],
+        'US' => ['911|933', self::NANP, null, '011[2-9]x.T|' . self::NANP_ABROAD],
+        'CA' => ['911|933', self::NANP, null, '011[2-9]x.T|' . self::NANP_ABROAD],
         'GB' => [
             '999|112', '0[1-3]xxxxxxxxx|01xxxxxxxxT|07[1-57-9]xxxxxxxx|080[08]xxxx.T',
             '44[1-3]xxxxxxxxx|441xxxxxxxxT|447[1-57-9]xxxxxxxx|4480[08]xxxx.T', '00[1-35-9]x.T|004[0-35-9]x.T',

@@ -51,6 +51,18 @@ final class HomeDiallingTest extends TestCase
                     ];
                 }
             }
+            // By the long way, as though it were abroad: behind what a call to France begins with.
+            $france = $dialled($util->getExampleNumber('FR'), $country);
+            $prefix = (string) preg_replace('/33\d{9}$/D', '', $france);
+            foreach ([PhoneNumberType::PREMIUM_RATE, PhoneNumberType::FIXED_LINE] as $type) {
+                $number = $util->getExampleNumberForType($country, $type);
+                if ($number !== null) {
+                    $e164 = $util->format($number, PhoneNumberFormat::E164);
+                    yield "{$country}, the long way to {$e164}" => [
+                        $country, $e164, $prefix . substr($e164, 1), null,
+                    ];
+                }
+            }
             foreach (['GB', 'FR', 'JM', 'NZ', 'MX'] as $abroad) {
                 $number = $util->getExampleNumberForType($abroad, PhoneNumberType::FIXED_LINE);
                 if ($number !== null && $abroad !== $country) {
