@@ -2,13 +2,16 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, detailOf, take, type CustomerLine, type Difference, type Live } from '@/api'
-import { plural } from '@/shared'
+import { plural, some } from '@/shared'
 import PushSheet from './PushSheet.vue'
 import { rosterQuery } from './rosterQueries'
 
 /** What can be done for several customers at once, one after the other, with what came of each; it can be stopped. */
 const props = defineProps<{ chosen: CustomerLine[] }>()
 const emit = defineEmits<{ clear: [] }>()
+
+/** Customers to whom the same came are named so far, and counted. */
+const MOST_NAMES = 3
 
 interface Done {
   name: string
@@ -86,6 +89,17 @@ async function takeBack(): Promise<void> {
 }
 
 const failed = computed(() => done.value.filter((each) => each.isFault))
+/** What went wrong first, then what is rare: of twenty that are the same the two that are not would be lost. */
+const told = computed(() => {
+  const groups = new Map<string, { said: string; isFault: boolean; names: string[] }>()
+  for (const { name, said, isFault } of done.value) {
+    const group = groups.get(`${isFault} ${said}`) ?? { said, isFault, names: [] }
+    groups.set(`${isFault} ${said}`, { ...group, names: [...group.names, name] })
+  }
+  return [...groups.values()].sort(
+    (one, other) => Number(other.isFault) - Number(one.isFault) || one.names.length - other.names.length,
+  )
+})
 
 function close(): void {
   done.value = []
@@ -110,11 +124,12 @@ function close(): void {
       >
       <ul class="came">
         <li
-          v-for="each in failed.length > 0 ? failed : done.slice(0, 6)"
-          :key="each.name"
+          v-for="each in told"
+          :key="`${each.isFault} ${each.said}`"
           :class="{ fault: each.isFault }"
+          :title="each.names.length > MOST_NAMES ? each.names.join(', ') : undefined"
         >
-          {{ each.name }}: {{ each.said }}
+          {{ some(each.names, MOST_NAMES) }}: {{ each.said }}
         </li>
       </ul>
       <button v-if="lost.length > 0" type="button" class="quiet-button" data-testid="take-back" @click="takeBack">

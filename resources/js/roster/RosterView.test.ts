@@ -138,6 +138,19 @@ it('sorts by a head, and the other way by the same head again', async () => {
   expect(head?.element.closest('th')?.getAttribute('aria-sort')).toBe('descending')
 })
 
+const MAIL_THERE = {
+  object: 'user:ines',
+  label: 'Ines',
+  what: 'field',
+  whose: 'theirs',
+  path: 'email',
+  book: 'a',
+  live: 'b',
+  signed: null,
+  since: null,
+  by: 'their admin',
+}
+
 it('does one thing for the customers that were chosen by key, and says what came of each', async () => {
   await roster([line('Ardent'), line('Boatyard'), line('Cannery')])
   await key('x')
@@ -165,6 +178,35 @@ it('does one thing for the customers that were chosen by key, and says what came
   expect(page.text()).toContain('Cannery: The switch did not answer.')
 })
 
+it('says first what went otherwise than with most', async () => {
+  const all = ['Ardent', 'Boatyard', 'Cannery', 'Dunlin', 'Eastpier', 'Fenwright']
+  await roster(all.map((name) => line(name)))
+  for (const name of all) {
+    await key('x')
+    if (name !== 'Fenwright') await key('j')
+  }
+  const drifted = { ...NOTHING_LIVE, onSwitch: true, differences: [MAIL_THERE] }
+  fakeServer({
+    ...Object.fromEntries(
+      all.map((name) => [
+        `POST /customers/${name.toLowerCase()}/live/read`,
+        name === 'Fenwright' ? drifted : { ...NOTHING_LIVE, onSwitch: true },
+      ]),
+    ),
+    'GET /customers': { customers: all.map((name) => line(name)) },
+  })
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Read from the switch')
+    ?.trigger('click')
+  await settle()
+
+  expect(page.findAll('.came li').map((each) => each.text())).toEqual([
+    'Fenwright: 1 place changed there',
+    'Ardent, Boatyard, Cannery and 2 more: the same',
+  ])
+})
+
 it('looks at a push to several before it begins, and leaves out who would lose what was changed there', async () => {
   await roster([line('Ardent'), line('Boatyard')])
   await key('x')
@@ -181,20 +223,9 @@ it('looks at a push to several before it begins, and leaves out who would lose w
     numbers: {},
     runSheet: [{ kind: 'update', object: 'user:ines', label: 'Ines', fields: ['email'] }],
   }
-  const difference = {
-    object: 'user:ines',
-    label: 'Ines',
-    what: 'field',
-    path: 'email',
-    book: 'a',
-    live: 'b',
-    signed: null,
-    since: null,
-    by: 'their admin',
-  }
   const server = fakeServer({
-    'POST /customers/ardent/live/read': { ...live, differences: [{ ...difference, whose: 'ours' }] },
-    'POST /customers/boatyard/live/read': { ...live, differences: [{ ...difference, whose: 'theirs' }] },
+    'POST /customers/ardent/live/read': { ...live, differences: [{ ...MAIL_THERE, whose: 'ours' }] },
+    'POST /customers/boatyard/live/read': { ...live, differences: [MAIL_THERE] },
     'POST /customers/ardent/pushes': {
       id: 'p1',
       revision: 3,

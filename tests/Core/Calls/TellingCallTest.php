@@ -96,6 +96,21 @@ final class TellingCallTest extends TestCase
         }
     }
 
+    /** Nobody's state has to change for a call to a number that is new, or gone. */
+    public function test_a_number_of_one_book_alone_is_shown_by_calling_it(): void
+    {
+        $more = self::book(['numbers' => [2 => ['key' => '+19025550102', 'destination' => 'mailbox:other']]]);
+        foreach ([[self::book([]), $more], [$more, self::book([])]] as [$before, $after]) {
+            $difference = Difference::between($before, $after, self::FROM);
+
+            self::assertSame(['number:+19025550102'], array_column($difference->contrasts, 'called'));
+            self::assertSame(
+                '+19025550102',
+                TellingCall::of($before, $after, $difference, $difference->contrasts[0])['to'] ?? null,
+            );
+        }
+    }
+
     /** @param array<string, mixed> $edit */
     private static function book(array $edit): Book
     {

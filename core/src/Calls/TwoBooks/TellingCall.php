@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Calls\TwoBooks;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\AllCalls\Crossing;
 use Jaunty\Core\Calls\AllCalls\Edge;
 use Jaunty\Core\Calls\AllCalls\Explorer;
@@ -57,7 +58,7 @@ final class TellingCall
             }
             foreach (self::along($encounters, $start, $contrast->script) as [$path, $end]) {
                 $script = Witness::script($book, $path, $to, $at, $end);
-                if ($script !== null && self::tells($before, $after, $script)) {
+                if ($script !== null && self::tells($before, $after, $contrast->called, $script)) {
                     return $script;
                 }
             }
@@ -69,7 +70,7 @@ final class TellingCall
             $calls = new TestCalls($book, $explored);
             foreach (array_keys(ShortestPaths::of($explored, $start)) as $end) {
                 $script = $calls->shortest($start, $end, $to, $at);
-                if ($script !== null && self::tells($before, $after, $script)) {
+                if ($script !== null && self::tells($before, $after, $contrast->called, $script)) {
                     return $script;
                 }
             }
@@ -157,7 +158,7 @@ final class TellingCall
     }
 
     /** @param array<string, mixed> $script */
-    private static function tells(Book $before, Book $after, array $script): bool
+    private static function tells(Book $before, Book $after, string $called, array $script): bool
     {
         try {
             [$was, $is] = array_map(
@@ -165,8 +166,10 @@ final class TellingCall
                 [$before, $after],
             );
         } catch (UnusableScript) {
-            // It calls or names somebody who is in one of the books only.
-            return false;
+            // It names somebody who is in one of the books only; where that is the called number, nothing tells more.
+            $isThere = static fn (Book $book): bool => $book->find(Reference::parse($called)) !== null;
+
+            return $isThere($before) !== $isThere($after);
         }
         $rung = static fn (Trace $trace): array => array_map(
             static fn (TraceStep $step): array => [$step->at, $step->object, $step->what],
