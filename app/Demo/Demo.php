@@ -124,15 +124,7 @@ final readonly class Demo
     ) {
     }
 
-    /** @return \Generator<string> what was done, a line each */
-    public function load(): \Generator
-    {
-        yield from $this->begin();
-        yield from $this->customers();
-        $this->finish();
-    }
-
-    /** @return \Generator<string> what no customer can be without: people, templates and numbers in stock */
+    /** @return \Generator<string> what was done, a line each: people, templates and stock, which all customers need */
     public function begin(): \Generator
     {
         $this->templates->ship(base_path('templates'));

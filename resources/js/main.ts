@@ -20,14 +20,12 @@ import { router } from './router'
 
 applyTheme()
 
-const STALE_AFTER = 2_000
-
 const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       // What the server refused it will refuse again; only a lost connection is worth another try.
       retry: (failures, error) => failures < 2 && !isProblem(error),
-      staleTime: STALE_AFTER,
+      staleTime: 2_000,
     },
   },
 })

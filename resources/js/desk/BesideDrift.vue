@@ -8,7 +8,7 @@ import { driftLines, type DriftLine } from './driftLines'
 /** What differs and is no drift: waived, left to the customer, and what was entered since the customer signed. */
 defineProps<{ zone: string }>()
 
-const { book, names, busy } = useDesk()
+const { book, names, busy, mayEdit } = useDesk()
 const { live, takeWaiverBack, sign } = useBeside()
 
 const left = computed(() => live.data.value?.left ?? [])
@@ -63,7 +63,7 @@ const signedLine = computed(() => {
           </td>
           <td>{{ each.until === null ? 'no end' : dayInWords(each.until) }}</td>
           <td>
-            <button type="button" class="quiet-button" :disabled="busy" @click="takeWaiverBack(each.id)">
+            <button v-if="mayEdit" type="button" class="quiet-button" :disabled="busy" @click="takeWaiverBack(each.id)">
               Take back
             </button>
           </td>
@@ -100,7 +100,12 @@ const signedLine = computed(() => {
     <div class="head">
       <h2>Signed</h2>
       <span class="soft" data-testid="signed">{{ signedLine }}</span>
-      <button v-if="signing === undefined" type="button" class="quiet-button right" @click="signing = { by: '' }">
+      <button
+        v-if="mayEdit && signing === undefined"
+        type="button"
+        class="quiet-button right"
+        @click="signing = { by: '' }"
+      >
         Note a signature
       </button>
     </div>

@@ -121,6 +121,7 @@ it.each([
   expect(page.find('[data-testid=push]').exists()).toBe(false)
   expect(page.findAll('[data-testid=differences] button').map((each) => each.text())).toEqual(offered)
   expect(page.get('[data-testid=drift]').findAll('button')).toEqual([])
+  expect(page.text().includes('Note a signature')).toBe(may === 'edit')
 })
 
 it('says what the switch has no place for, and moves the customer to another one', async () => {

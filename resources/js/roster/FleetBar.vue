@@ -94,7 +94,8 @@ const told = computed(() => {
   const groups = new Map<string, { said: string; isFault: boolean; names: string[] }>()
   for (const { name, said, isFault } of done.value) {
     const group = groups.get(`${isFault} ${said}`) ?? { said, isFault, names: [] }
-    groups.set(`${isFault} ${said}`, { ...group, names: [...group.names, name] })
+    group.names.push(name)
+    groups.set(`${isFault} ${said}`, group)
   }
   return [...groups.values()].sort(
     (one, other) => Number(other.isFault) - Number(one.isFault) || one.names.length - other.names.length,

@@ -192,7 +192,7 @@ final class ShippedTemplatesTest extends TestCase
                 static fn (User $user): string => (string) Reference::of($user),
                 array_filter($book->all(User::class), static fn (User $user): bool => $user->extension !== null),
             ), 'answers'),
-        ], $book))->outcome->value;
+        ], $book))->target;
 
         self::assertSame([$lunch, $night], [$ends('2026-12-01T12:40'), $ends('2026-12-01T20:00')]);
     }
@@ -200,11 +200,12 @@ final class ShippedTemplatesTest extends TestCase
     /** @return iterable<string, array{string, string, string, string}> */
     public static function breaks(): iterable
     {
-        yield 'office, as while closed: the mobile' => ['one-site-office', 'closed', 'answered', 'answered'];
-        yield 'office, a message at lunch alone' => ['one-site-office', 'message', 'messageIn', 'answered'];
-        yield 'office, as while open' => ['one-site-office', 'ring as while open', 'answered', 'answered'];
-        yield 'shop, as while closed' => ['shop-with-queue', 'closed', 'messageIn', 'messageIn'];
-        yield 'shop, as while open' => ['shop-with-queue', 'open', 'answered', 'messageIn'];
+        $mobile = 'outside:+19025550178';
+        yield 'office, as while closed: the mobile' => ['one-site-office', 'closed', $mobile, $mobile];
+        yield 'office, a message at lunch alone' => ['one-site-office', 'message', 'mailbox:reception', $mobile];
+        yield 'office, as while open' => ['one-site-office', 'ring as while open', 'user:ines-marsh', $mobile];
+        yield 'shop, as while closed' => ['shop-with-queue', 'closed', 'mailbox:counter', 'mailbox:counter'];
+        yield 'shop, as while open' => ['shop-with-queue', 'open', 'user:boyd-osei', 'mailbox:counter'];
     }
 
     public function test_a_postcode_is_written_as_the_country_of_the_holidays_writes_it(): void
