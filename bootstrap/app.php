@@ -3,13 +3,15 @@
 declare(strict_types=1);
 
 use App\Console\AuditCustomers;
+use App\Console\BeginHouse;
 use App\Console\ExportBook;
 use App\Console\ImportBook;
-use App\Console\LoadDemo;
 use App\Console\MailDigest;
 use App\Console\MigrateAsOwner;
 use App\Console\PushCustomer;
 use App\Console\ReadDrift;
+use App\Console\ShipTemplates;
+use App\Console\VerifyActivity;
 use App\Http\Middleware\CheckOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SignInByToken;
@@ -32,11 +34,10 @@ foreach (['CONFIG', 'ROUTES', 'EVENTS', 'PACKAGES', 'SERVICES'] as $cache) {
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(
         web: __DIR__ . '/../routes/web.php',
-        commands: __DIR__ . '/../routes/console.php',
     )
     ->withCommands([
-        AuditCustomers::class, MailDigest::class, MigrateAsOwner::class, LoadDemo::class, ReadDrift::class,
-        PushCustomer::class, ExportBook::class, ImportBook::class,
+        AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, ReadDrift::class,
+        PushCustomer::class, ExportBook::class, ImportBook::class, ShipTemplates::class, VerifyActivity::class,
     ])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\ActivityController;
 use App\Http\Controllers\ApiTokenController;
 use App\Http\Controllers\AuditRunController;
 use App\Http\Controllers\CallController;
@@ -28,7 +29,9 @@ use App\Http\Controllers\RuleController;
 use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SecretController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SignedInController;
+use App\Http\Controllers\StockController;
 use App\Http\Controllers\TakingOnController;
 use App\Http\Middleware\EndsInTime;
 use App\Http\Middleware\LimitBody;
@@ -59,6 +62,10 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                 Route::put('password', [PasswordController::class, 'update'])->middleware('throttle:password');
                 Route::get('sessions', [SignedInController::class, 'index']);
                 Route::delete('sessions', [SignedInController::class, 'endOthers']);
+                Route::delete('sessions/{session}', [SignedInController::class, 'endOne'])->where(
+                    'session',
+                    '[0-9a-f]{20}',
+                );
                 Route::post('second-factor', [SecondFactorController::class, 'store'])->middleware('throttle:password');
                 Route::put('second-factor', [SecondFactorController::class, 'update'])->middleware('throttle:password');
                 Route::delete('second-factor', [SecondFactorController::class, 'destroy'])->middleware(
@@ -67,9 +74,25 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                 Route::get('api-tokens', [ApiTokenController::class, 'index']);
                 Route::post('api-tokens', [ApiTokenController::class, 'store']);
                 Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
+                Route::get('settings', [SettingsController::class, 'show']);
+                Route::put('settings', [SettingsController::class, 'update']);
+                Route::post('settings/connections/try', [SettingsController::class, 'tryOut'])->middleware(
+                    'throttle:studio',
+                );
+                Route::post('settings/letter', [SettingsController::class, 'letter'])->middleware('throttle:studio');
                 Route::get('people', [PeopleController::class, 'index']);
-                Route::get('people/activity', [PeopleController::class, 'activity']);
                 Route::delete('people/{technician}', [PeopleController::class, 'close'])->whereUuid('technician');
+                Route::get('people/{technician}/leaves', [PeopleController::class, 'leaves'])->whereUuid('technician');
+                Route::put('people/{technician}/lead', [PeopleController::class, 'lead'])->whereUuid('technician');
+                Route::delete(
+                    'people/{technician}/second-factor',
+                    [PeopleController::class, 'resetSecondFactor'],
+                )->whereUuid('technician');
+                Route::post(
+                    'people/{technician}/password-letters',
+                    [PeopleController::class, 'sendPasswordLetter'],
+                )->whereUuid('technician');
+                Route::post('broken-glass', [PeopleController::class, 'breakGlass'])->middleware('throttle:studio');
                 Route::post('people/grants', [PeopleController::class, 'let']);
                 Route::delete('people/grants/{grant}', [PeopleController::class, 'takeAway'])->whereUuid('grant');
                 Route::post('people/invitations/{invitation}/send', [PeopleController::class, 'sendAgain'])->whereUuid(
@@ -81,11 +104,18 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                 )->whereUuid('invitation');
             });
 
+            Route::get('activity', [ActivityController::class, 'index']);
+            Route::get('activity.csv', [ActivityController::class, 'csv']);
             Route::get('customers', [RosterController::class, 'index']);
             Route::get('find', FindController::class);
             Route::get('templates', [TakingOnController::class, 'templates']);
             Route::get('templates/{template}/sample', [TakingOnController::class, 'sample']);
-            Route::get('stock', [TakingOnController::class, 'stock']);
+            Route::get('stock', [StockController::class, 'index']);
+            Route::get('stock/offers', [StockController::class, 'offers']);
+            Route::post('stock/orders', [StockController::class, 'order']);
+            Route::post('stock/read', [StockController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+            Route::post('stock', [StockController::class, 'add']);
+            Route::post('stock/removals', [StockController::class, 'takeOut']);
             Route::get('findings', [FindingController::class, 'index']);
             Route::post('findings/export', [FindingController::class, 'export'])->withoutMiddleware(NeedsEdit::class);
             Route::put('digest', [FindingController::class, 'digest']);
@@ -128,6 +158,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::get('revisions', [RevisionController::class, 'index']);
                     Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->where('no', $number);
                     Route::get('margin', [MarginController::class, 'show']);
+                    Route::get('activity', [ActivityController::class, 'extract']);
                     Route::get('report', [CustomerReportController::class, 'show']);
                     Route::get('thresholds', [RuleController::class, 'ofCustomer']);
                     Route::put('thresholds/{threshold}', [RuleController::class, 'setForCustomer']);

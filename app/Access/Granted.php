@@ -13,12 +13,14 @@ final readonly class Granted
     /**
      * @param  ?TenantRow  $customer  null for every customer
      * @param  ?\DateTimeImmutable  $until  null for no end
+     * @param  ?\DateTimeImmutable  $from  null for at once
      */
     public function __construct(
         public ?TenantRow $customer,
         public Ability $ability,
         public ?string $purpose,
         public ?\DateTimeImmutable $until,
+        public ?\DateTimeImmutable $from = null,
     ) {
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Access;
 
+use App\Activity\ActivityLog;
 use App\Models\Ability;
 use App\Models\Grant;
 use App\Models\TenantRow;
@@ -20,8 +21,11 @@ final class Scope
 
     private ?Ability $most = null;
 
-    public function __construct(private readonly ConnectionInterface $db, private readonly Clock $clock)
-    {
+    public function __construct(
+        private readonly ConnectionInterface $db,
+        private readonly Clock $clock,
+        private readonly ActivityLog $log,
+    ) {
     }
 
     /**
@@ -41,9 +45,12 @@ final class Scope
         return $this->inTransaction(
             "{$technicianId} {$tenant}",
             function () use ($technicianId, $tenant, $least, $work): mixed {
-                [$row, $ability] = $this->begun($technicianId, $tenant);
-                if (! $ability->covers($least)) {
+                [$row, $granted, $ability] = $this->begun($technicianId, $tenant);
+                if (! $granted->covers($least)) {
                     throw AccessDenied::lacks($least);
+                }
+                if (! $ability->covers($least)) {
+                    throw AccessDenied::factorFor($least->value);
                 }
                 $this->keepWithin($least);
 
@@ -67,7 +74,9 @@ final class Scope
         return $this->inTransaction(
             "{$technicianId} {$tenantId}",
             function () use ($technicianId, $tenantId, $work): mixed {
-                $this->set($technicianId, $tenantId);
+                if (in_array('edit', $this->set($technicianId, $tenantId), true)) {
+                    throw AccessDenied::factorFor('edit');
+                }
                 if (! $this->mayTakeOn($technicianId)) {
                     throw AccessDenied::everyCustomer();
                 }
@@ -89,7 +98,9 @@ final class Scope
     public function technician(string $technicianId, callable $work): mixed
     {
         return $this->inTransaction($technicianId, function () use ($technicianId, $work): mixed {
-            $this->set($technicianId, null);
+            if (in_array('read', $this->set($technicianId, null), true)) {
+                throw AccessDenied::factorFor('read');
+            }
 
             return $work();
         });
@@ -129,18 +140,27 @@ final class Scope
             );
     }
 
-    /** @return \Illuminate\Support\Collection<int, Grant> those that have not run out */
+    /** @return \Illuminate\Support\Collection<int, Grant> those that hold now */
     private function grants(string $technicianId): \Illuminate\Support\Collection
     {
         $now = $this->clock->now();
 
         return Grant::query()->where('technician_id', $technicianId)->get()
-            ->filter(static fn (Grant $grant): bool => $grant->until === null || $grant->until > $now)
+            ->filter(static fn (Grant $grant): bool => $grant->holds($now))
             ->values();
     }
 
+    /** Whether the technician in scope may order what costs: by a grant for every customer that says so. */
+    public function mayBill(string $technicianId): bool
+    {
+        return $this->most === null && $this->grants($technicianId)->contains(
+            static fn (Grant $grant): bool => $grant->tenant_id === null && $grant->ability->covers(Ability::Bill),
+        );
+    }
+
     /**
-     * @return array{TenantRow, Ability} the customer and the most that is granted there, its scope open
+     * @return array{TenantRow, Ability, Ability} the customer, the most that is granted there, and how far that reaches
+     *     where a second factor is required and missing; its scope open
      *
      * @throws CustomerNotFound
      */
@@ -160,29 +180,61 @@ final class Scope
         $widest = null;
         foreach ($told['grants'] as $grant) {
             $ability = is_array($grant) && is_string($grant['ability']) ? Ability::from($grant['ability']) : null;
-            $hasRunOut = is_array($grant)
-                && is_numeric($grant['until'])
-                && $grant['until'] <= (float) $now->format('U.u');
-            if ($ability !== null && ! $hasRunOut && ($widest === null || $ability->rank() > $widest->rank())) {
+            // Of a customer's book whoever orders what costs may read.
+            $ability = $ability === Ability::Bill ? Ability::Read : $ability;
+            if ($ability !== null && ($widest === null || $ability->covers($widest))) {
                 $widest = $ability;
             }
         }
+        if ($widest === null) {
+            throw new CustomerNotFound();
+        }
+        $needs = self::missing($told);
+        if (in_array('read', $needs, true)) {
+            throw AccessDenied::factorFor('read');
+        }
+        $reaches = $widest;
+        foreach ([Ability::Push, Ability::Edit] as $each) {
+            if (in_array($each->value, $needs, true) && $reaches->covers($each)) {
+                $reaches = $each === Ability::Push ? Ability::Edit : Ability::Read;
+            }
+        }
 
-        return $widest === null
-            ? throw new CustomerNotFound()
-            : [
-                (new TenantRow())->newFromBuilder(array_filter($told['tenant'], is_string(...), ARRAY_FILTER_USE_KEY)),
-                $widest,
-            ];
+        return [
+            (new TenantRow())->newFromBuilder(array_filter($told['tenant'], is_string(...), ARRAY_FILTER_USE_KEY)),
+            $widest,
+            $reaches,
+        ];
     }
 
-    private function set(string $technicianId, ?string $tenantId): void
+    /** @return list<string> what a second factor is required for, where theirs is off */
+    private function set(string $technicianId, ?string $tenantId): array
     {
-        $this->db->select(
+        $row = $this->db->selectOne(
             "select set_config('app.technician_id', ?, true), set_config('app.tenant_id', ?, true), "
-                . "set_config('app.now', ?, true)",
-            [$technicianId, $tenantId ?? '', $this->clock->now()->format(\DateTimeInterface::ATOM)],
+                . "set_config('app.now', ?, true), json_build_object("
+                . "'factor', (select totp_confirmed_at is not null from technicians where id = ?), "
+                . "'factorFor', (select settings -> 'secondFactorFor' from house)) as told",
+            [
+                $technicianId, $tenantId ?? '', $this->clock->now()->format(\DateTimeInterface::ATOM), $technicianId,
+            ],
         );
+        $told = is_object($row) && isset($row->told) && is_string($row->told)
+            ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR)
+            : null;
+
+        return self::missing(is_array($told) ? $told : []);
+    }
+
+    /**
+     * @param  array<mixed>  $told
+     * @return list<string>
+     */
+    private static function missing(array $told): array
+    {
+        return is_array($told['factorFor'] ?? null) && ($told['factor'] ?? null) === false
+            ? array_values(array_filter($told['factorFor'], is_string(...)))
+            : [];
     }
 
     /**
@@ -199,7 +251,7 @@ final class Scope
         }
         $this->open = $scope;
         try {
-            return $this->db->transaction(static fn (): mixed => $work());
+            return $this->db->transaction(fn (): mixed => $this->log->holding($work));
         } finally {
             $this->open = null;
         }

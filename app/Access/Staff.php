@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace App\Access;
 
 use App\Activity\ActivityLog;
-use App\Models\Activity;
+use App\House\House;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Security\InvitationClosed;
-use App\Security\SignedIn;
 use App\Time\Clock;
 use Illuminate\Contracts\Mail\Mailer;
 use Illuminate\Database\ConnectionInterface;
@@ -36,7 +35,8 @@ final readonly class Staff
         private Mailer $mailer,
         private ConnectionInterface $db,
         private ActivityLog $log,
-        private SignedIn $signedIn,
+        private Leads $leads,
+        private House $house,
     ) {
     }
 
@@ -48,7 +48,7 @@ final readonly class Staff
      */
     public function all(Technician $lead): array
     {
-        $this->leadOnly($lead);
+        $this->leads->requirePeople($lead);
 
         return $this->scope->technician($lead->id, static fn (): array => [
             array_values(Technician::query()->whereNull('closed_at')->orderBy('name')->get()->all()),
@@ -59,32 +59,12 @@ final readonly class Staff
     }
 
     /**
-     * @return list<\stdClass> `who`, `what`, `detail` in JSON and `happened_at`: who signed in or failed to, and what
-     *     was done to accounts, the latest first; for leads
-     *
-     * @throws AccessDenied
-     */
-    public function activity(Technician $lead, int $most): array
-    {
-        $this->leadOnly($lead);
-
-        return $this->scope->technician($lead->id, static fn (): array => array_values(
-            Activity::query()->whereNull('tenant_id')
-                ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')
-                ->orderByDesc('activity.id')
-                ->limit($most)
-                ->toBase()->get(['technicians.name as who', 'what', 'detail', 'happened_at'])
-                ->all(),
-        ));
-    }
-
-    /**
      * @throws AccessDenied
      * @throws CustomerNotFound
      */
     public function customer(Technician $lead, string $key): TenantRow
     {
-        $this->leadOnly($lead);
+        $this->leads->requirePeople($lead);
 
         return $this->scope->technician(
             $lead->id,
@@ -92,10 +72,18 @@ final readonly class Staff
         );
     }
 
-    /** Whether they may take customers on. */
-    public function mayTakeOn(Technician $technician): bool
+    /** @return array{takeOn: bool, bill: bool} whether they may take customers on, and order what costs */
+    public function may(Technician $technician): array
     {
-        return $this->scope->technician($technician->id, fn (): bool => $this->scope->mayTakeOn($technician->id));
+        try {
+            return $this->scope->technician($technician->id, fn (): array => [
+                'takeOn' => $this->scope->mayTakeOn($technician->id),
+                'bill' => $technician->lead || $this->scope->mayBill($technician->id),
+            ]);
+        } catch (AccessDenied) {
+            // Nothing, before their second factor is on.
+            return ['takeOn' => false, 'bill' => false];
+        }
     }
 
     /**
@@ -108,7 +96,7 @@ final readonly class Staff
      */
     public function let(Technician $lead, string $signIn, Granted $granted): ?Invitation
     {
-        $this->leadOnly($lead);
+        $this->leads->requirePeople($lead);
         $signIn = mb_strtolower(trim($signIn));
         $known = Technician::query()->where('sign_in', $signIn)->first();
         if ($known !== null && $known->closed_at !== null) {
@@ -123,7 +111,8 @@ final readonly class Staff
                 $invitation->forceFill([
                     'id' => (string) Str::uuid(), 'sign_in' => $signIn, 'tenant_id' => $granted->customer?->id,
                     'customer' => $granted->customer?->name, 'ability' => $granted->ability,
-                    'purpose' => $granted->purpose, 'grant_until' => $granted->until, 'invited_by' => $lead->id,
+                    'purpose' => $granted->purpose, 'grant_from' => $granted->from, 'grant_until' => $granted->until,
+                    'invited_by' => $lead->id,
                     ...$this->opened($code),
                 ])->save();
                 $this->write($lead, $invitation, $code);
@@ -140,7 +129,8 @@ final readonly class Staff
             Grant::query()->insert([
                 'id' => (string) Str::uuid(), 'technician_id' => $known->id, 'tenant_id' => $granted->customer?->id,
                 'ability' => $granted->ability->value,
-                'purpose' => $granted->purpose, 'until' => $granted->until, 'given_by' => $lead->id,
+                'purpose' => $granted->purpose, 'starts_at' => $granted->from, 'until' => $granted->until,
+                'given_by' => $lead->id,
                 'given_at' => $this->clock->now(),
             ]);
             $this->note($lead, 'gave a grant', [
@@ -156,7 +146,7 @@ final readonly class Staff
     /** Sends an invitation anew, with another code; the one sent before opens nothing from then on. */
     public function sendAgain(Technician $lead, string $invitation): void
     {
-        $this->leadOnly($lead);
+        $this->leads->requirePeople($lead);
         $code = self::code();
         $this->scope->technician($lead->id, function () use ($lead, $invitation, $code): void {
             $row = Invitation::query()->whereNull('accepted_at')->find($invitation) ?? throw new InvitationClosed();
@@ -168,17 +158,20 @@ final readonly class Staff
 
     public function takeInvitationBack(Technician $lead, string $invitation): void
     {
-        $this->leadOnly($lead);
-        $this->scope->technician(
-            $lead->id,
-            static fn (): mixed => Invitation::query()->whereNull('accepted_at')->whereKey($invitation)->delete(),
-        );
+        $this->leads->requirePeople($lead);
+        $this->scope->technician($lead->id, function () use ($lead, $invitation): void {
+            $row = Invitation::query()->whereNull('accepted_at')->find($invitation);
+            if ($row !== null) {
+                $row->delete();
+                $this->note($lead, 'took an invitation back', ['to' => $row->sign_in]);
+            }
+        });
     }
 
     /** @throws AccessDenied where it is one's own: a lead without grants could give none to anybody */
     public function takeAway(Technician $lead, string $grant): void
     {
-        $this->leadOnly($lead);
+        $this->leads->requirePeople($lead);
         $this->scope->technician($lead->id, function () use ($lead, $grant): void {
             $row = Grant::query()->find($grant);
             if ($row !== null && $row->technician_id === $lead->id) {
@@ -234,22 +227,6 @@ final readonly class Staff
         }
     }
 
-    /** Ends an account: nothing of it opens anything from now on, and what it did stays told. */
-    public function close(Technician $lead, string $technicianId): void
-    {
-        $this->leadOnly($lead);
-        if ($technicianId === $lead->id) {
-            throw AccessDenied::ownAccount();
-        }
-        $this->scope->technician($lead->id, function () use ($lead, $technicianId): void {
-            $technician = Technician::query()->whereNull('closed_at')->findOrFail($technicianId);
-            $technician->forceFill(['closed_at' => $this->clock->now()])->save();
-            Grant::query()->where('technician_id', $technicianId)->delete();
-            $this->signedIn->endAll($technician);
-            $this->note($lead, 'closed an account', ['of' => $technician->sign_in]);
-        });
-    }
-
     private function joined(string $code, string $name, string $password, string $signIn, string $invitedBy): Technician
     {
         /** @var Technician $joined */
@@ -287,13 +264,6 @@ final readonly class Staff
         ]);
     }
 
-    private function leadOnly(Technician $technician): void
-    {
-        if (! $technician->lead) {
-            throw AccessDenied::leadsOnly();
-        }
-    }
-
     /** @return array<string, mixed> */
     private function opened(string $code): array
     {
@@ -307,8 +277,7 @@ final readonly class Staff
     private function write(Technician $lead, Invitation $invitation, string $code): void
     {
         $home = config('app.url');
-        $reseller = config('roster.reseller');
-        $reseller = is_string($reseller) ? $reseller : '';
+        $reseller = $this->house->settings()->reseller;
         // The code stands behind the #: browsers keep that part to themselves, so it is in no log of any server.
         $text = "{$lead->name} of {$reseller} asks you to join Jaunty Roster, to {$invitation->ability->inWords()} "
             . ($invitation->customer ?? 'every customer')
@@ -327,7 +296,7 @@ final readonly class Staff
         $this->log->note($who->id, $what, $detail);
     }
 
-    private static function initials(string $name): string
+    public static function initials(string $name): string
     {
         $words = preg_split('/[\s-]+/u', trim($name), -1, PREG_SPLIT_NO_EMPTY);
         $words = $words === false || $words === [] ? ['?'] : $words;

@@ -5,50 +5,87 @@ declare(strict_types=1);
 namespace App\Activity;
 
 use App\Models\Activity;
-use App\Support\Parts;
 use App\Time\Clock;
 
 /**
  * What was done, to accounts and at customers, and who signed in or failed to: written here alone, read by leads,
- * rewritten by nobody.
+ * rewritten by nobody. Each request that writes leaves one entry; while a scope is open it is written last, in the
+ * scope's own transaction, so that it is there where what it tells of is, and nowhere else.
  */
-final readonly class ActivityLog
+final class ActivityLog
 {
-    public function __construct(private Clock $clock)
+    /** How many changes an entry tells one by one; the revision has them all. */
+    public const MOST_CHANGES = 50;
+
+    /** @var ?list<array<string, mixed>> waiting for the end of the scope; null where none is open */
+    private ?array $held = null;
+
+    public function __construct(private readonly Clock $clock)
     {
     }
 
     /**
      * @param  ?string  $technicianId  who did it; null where nobody is signed in
-     * @param  array<string, ?string>  $detail
+     * @param  array<string, mixed>  $detail  no secret
      */
     public function note(?string $technicianId, string $what, array $detail = []): void
     {
-        Activity::query()->insert([
-            'technician_id' => $technicianId, 'what' => $what,
-            'detail' => json_encode(
-                (object) array_filter($detail, is_string(...)),
-                JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE,
-            ),
-            'happened_at' => $this->clock->now(),
-        ]);
+        $this->keep(null, $technicianId, $what, $detail);
     }
 
     /**
      * In the customer's scope.
      *
-     * @param  array<string, mixed>  ...$details  a line for each; no secret
+     * @param  array<string, mixed>  $detail  no secret
      */
-    public function noteOf(string $tenantId, string $technicianId, string $what, array ...$details): void
+    public function noteOf(string $tenantId, string $technicianId, string $what, array $detail = []): void
     {
-        $now = $this->clock->now();
-        $rows = array_map(static fn (array $detail): array => [
+        $this->keep($tenantId, $technicianId, $what, $detail);
+    }
+
+    /**
+     * Holds what is noted until the work is done: a chain is locked last, so that nobody waits for whoever waits.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $work
+     * @return T
+     */
+    public function holding(callable $work): mixed
+    {
+        $this->held = [];
+        try {
+            $done = $work();
+            $this->write();
+
+            return $done;
+        } finally {
+            $this->held = null;
+        }
+    }
+
+    private function write(): void
+    {
+        if ($this->held !== null && $this->held !== []) {
+            Activity::query()->insert($this->held);
+        }
+    }
+
+    /** @param array<string, mixed> $detail */
+    private function keep(?string $tenantId, ?string $technicianId, string $what, array $detail): void
+    {
+        $row = [
             'technician_id' => $technicianId, 'tenant_id' => $tenantId, 'what' => $what,
-            'detail' => json_encode((object) $detail, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE),
-            'happened_at' => $now,
-        ], array_values($details));
-        foreach (Parts::of($rows) as $some) {
-            Activity::query()->insert($some);
+            'detail' => json_encode(
+                (object) array_filter($detail, static fn (mixed $each): bool => $each !== null),
+                JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+            ),
+            'happened_at' => $this->clock->now(),
+        ];
+        if ($this->held === null) {
+            Activity::query()->insert($row);
+        } else {
+            $this->held[] = $row;
         }
     }
 }

@@ -65,10 +65,11 @@ final readonly class FindingDesk
      */
     public function export(string $technicianId, string $format, array $of): array
     {
-        $written = $this->scope->technician($technicianId, fn (): array => $this->reports->write($format, $of));
-        $this->log->note($technicianId, 'exported findings', ['format' => $format, 'count' => (string) count($of)]);
+        return $this->scope->technician($technicianId, function () use ($technicianId, $format, $of): array {
+            $this->log->note($technicianId, 'exported findings', ['format' => $format, 'count' => count($of)]);
 
-        return $written;
+            return $this->reports->write($format, $of);
+        });
     }
 
     /**
@@ -87,9 +88,25 @@ final readonly class FindingDesk
             $technicianId,
             $customer,
             Ability::Edit,
-            static fn (TenantRow $tenant): bool => FindingRow::query()->where('tenant_id', $tenant->id)
-                ->where('fingerprint', $fingerprint)
-                ->update(['assignee_id' => $assignee, 'due_on' => $due]) > 0,
+            function (TenantRow $tenant) use ($technicianId, $fingerprint, $assignee, $due): bool {
+                $row = FindingRow::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)->first();
+                if ($row === null) {
+                    return false;
+                }
+                FindingRow::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)
+                    ->update(['assignee_id' => $assignee, 'due_on' => $due]);
+                $name = static fn (?string $id): ?string => $id === null
+                    ? null
+                    : Technician::query()->find($id)?->name;
+                $this->log->noteOf($tenant->id, $technicianId, 'said who sees to a finding', [
+                    'finding' => $row->title, 'rule' => $row->rule, 'changes' => [
+                        ['path' => 'who', 'before' => $name($row->assignee_id), 'after' => $name($assignee)],
+                        ['path' => 'until', 'before' => $row->due_on, 'after' => $due],
+                    ],
+                ]);
+
+                return true;
+            },
         );
     }
 

@@ -101,10 +101,11 @@ final readonly class DraftDesk
         // What was loaded for the edit is what is shown after it; where somebody has to decide, the merge says how that
         // looks now.
         $after = $undecided === [] ? null : $this->view($tenant, $technicianId);
+        $now = $after->edited ?? $changes->applyTo($view->head);
 
         return new DraftView(
             $view->head,
-            $after->edited ?? $changes->applyTo($view->head),
+            $now,
             $after->changes ?? $changes,
             $after->clashes ?? [],
             $tenant->head_revision,
@@ -116,6 +117,7 @@ final readonly class DraftDesk
                 $edits,
                 static fn (FieldEdit $edit): bool => $edit->kind === OperationKind::Create,
             ))),
+            Diff::in($view->edited, $now, $touched),
         );
     }
 

@@ -17,6 +17,7 @@ final readonly class DraftView
      * @param  list<Clash>  $clashes  with what others entered meanwhile
      * @param  list<Reference>  $touched  by an edit: what may be otherwise now than before it
      * @param  list<Kind>  $came  kinds of which an edit made some
+     * @param  ?ChangeSet  $done  by the edit itself, from the draft before it to the draft after it
      */
     public function __construct(
         public Book $head,
@@ -26,6 +27,7 @@ final readonly class DraftView
         public int $headRevision,
         public array $touched = [],
         public array $came = [],
+        public ?ChangeSet $done = null,
     ) {
     }
 }

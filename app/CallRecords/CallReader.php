@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\CallRecords;
 
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\CallRow;
@@ -36,6 +37,7 @@ final readonly class CallReader
         private Switches $switches,
         private Clock $clock,
         private ConnectionInterface $db,
+        private ActivityLog $log,
     ) {
     }
 
@@ -88,6 +90,16 @@ final readonly class CallReader
             Ability::Read,
             fn (TenantRow $tenant): array => $this->kept($tenant->id, $days),
         );
+    }
+
+    /** That somebody took them out as a file. */
+    public function exported(string $technicianId, string $customer): void
+    {
+        $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant) use (
+            $technicianId,
+        ): void {
+            $this->log->noteOf($tenant->id, $technicianId, 'exported calls');
+        });
     }
 
     /**

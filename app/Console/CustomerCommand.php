@@ -7,6 +7,9 @@ namespace App\Console;
 use App\Access\AccessDenied;
 use App\Access\CustomerNotFound;
 use App\Models\Technician;
+use App\Push\GateShut;
+use App\Push\PushUnderWay;
+use App\Switching\NoSwitch;
 use App\Switching\SwitchTrouble;
 use Illuminate\Console\Command;
 
@@ -35,7 +38,7 @@ abstract class CustomerCommand extends Command
         }
         try {
             return $this->work($technician);
-        } catch (CustomerNotFound | AccessDenied | SwitchTrouble $fault) {
+        } catch (CustomerNotFound | AccessDenied | SwitchTrouble | NoSwitch | GateShut | PushUnderWay $fault) {
             $this->error($fault->getMessage());
 
             return self::UNDONE;

@@ -15,23 +15,14 @@ final class MigrateAsOwner extends Command
 
     protected $description = 'Bring the database to the newest version, as its owner';
 
-    public function handle(): int
+    public function handle(OwnerConnection $owner): int
     {
-        $file = config('roster.owner_password_file');
-        $password = is_string($file) ? @file_get_contents($file) : false;
-        if ($password === false) {
-            $this->error(
-                'The owner\'s password file cannot be read: '
-                . (is_string($file) ? $file : 'DB_OWNER_PASSWORD_FILE is not set')
-                . '. Run this as the user that started the house.',
-            );
+        $trouble = $owner->open();
+        if ($trouble !== null) {
+            $this->error($trouble);
 
             return self::FAILURE;
         }
-        $application = config('database.connections.pgsql');
-        config(['database.connections.owner' => ['username' => 'roster_owner', 'password' => trim($password)] + (
-            is_array($application) ? $application : []
-        )]);
         $fresh = $this->option('fresh') === true;
         if ($fresh && config('roster.demo') !== true) {
             $this->error('This is no demo database; it is not dropped.');

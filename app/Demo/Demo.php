@@ -15,6 +15,8 @@ use App\CallRecords\CallReader;
 use App\Drift\LiveReader;
 use App\Drift\Signatures;
 use App\Fleet\AuditRuns;
+use App\House\House;
+use App\House\Settings;
 use App\Models\Ability;
 use App\Models\Grant;
 use App\Models\Invitation;
@@ -121,6 +123,7 @@ final readonly class Demo
         private Recordings $recordings,
         private SpeechStudio $studio,
         private Clock $clock,
+        private House $house,
     ) {
     }
 
@@ -130,6 +133,7 @@ final readonly class Demo
         $this->templates->ship(base_path('templates'));
         $people = $this->people();
         $lead = $people[0];
+        $this->settle($lead);
         $this->grant($lead, $lead, null, Ability::Push);
         $this->grant($lead, $people[2], null, Ability::Read);
         foreach (self::STOCK as $prefix => $count) {
@@ -191,6 +195,20 @@ final readonly class Demo
         $this->scope->technician($lead->id, function () use ($lead): void {
             if ($this->runs->latest($lead->id) === null) {
                 $this->runs->begin($lead->id, AuditReason::Nightly);
+            }
+        });
+    }
+
+    /** What a lead settles on a house's first day. */
+    private function settle(Technician $lead): void
+    {
+        $this->scope->technician($lead->id, function () use ($lead): void {
+            if (! $this->house->hasBegun()) {
+                $this->house->write($lead->id, Settings::of([
+                    'reseller' => 'Saltmarsh Voice', 'region' => 'CA-NS', 'zone' => 'America/Halifax',
+                    'nightlyAs' => $lead->id, 'mailFrom' => 'desk@saltmarsh.example',
+                    'letterhead' => "3 Ropewalk Lane, Port Merrow\n902 555 0100",
+                ])->toArray(), [], $this->clock->now());
             }
         });
     }

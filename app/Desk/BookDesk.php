@@ -6,6 +6,7 @@ namespace App\Desk;
 
 use App\Access\Scope;
 use App\Activity\ActivityLog;
+use App\Activity\Changes;
 use App\Audit\Margins;
 use App\Book\BookRepository;
 use App\Book\DraftDesk;
@@ -78,7 +79,10 @@ final readonly class BookDesk
                 $this->secrets->check($tenant, $technicianId, $edits);
                 $this->checkDays($tenant, $edits);
 
-                return $this->changed($tenant, $this->drafts->edit($tenant, $technicianId, $edits));
+                $view = $this->drafts->edit($tenant, $technicianId, $edits);
+                $this->log->noteOf($tenant->id, $technicianId, 'edited the draft', Changes::told($view->done));
+
+                return $this->changed($tenant, $view);
             },
         );
     }
@@ -96,6 +100,7 @@ final readonly class BookDesk
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $wanted): DeskChange {
                 [$view, $made] = $this->drafts->make($tenant, $technicianId, $wanted);
+                $this->log->noteOf($tenant->id, $technicianId, 'made new objects in the draft', Changes::told($view->done));
 
                 return $this->changed($tenant, $view, $made);
             },
@@ -130,6 +135,7 @@ final readonly class BookDesk
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId): void {
                 $this->drafts->drop($tenant, $technicianId);
+                $this->log->noteOf($tenant->id, $technicianId, 'dropped the draft');
             },
         );
     }
@@ -141,7 +147,12 @@ final readonly class BookDesk
             $technicianId,
             $customer,
             Ability::Edit,
-            fn (TenantRow $tenant): DraftView => $this->drafts->restore($tenant, $technicianId),
+            function (TenantRow $tenant) use ($technicianId): DraftView {
+                $view = $this->drafts->restore($tenant, $technicianId);
+                $this->log->noteOf($tenant->id, $technicianId, 'put the dropped draft back', Changes::told($view->changes));
+
+                return $view;
+            },
         );
     }
 
@@ -151,7 +162,13 @@ final readonly class BookDesk
             $technicianId,
             $customer,
             Ability::Edit,
-            fn (TenantRow $tenant): DraftView => $this->drafts->leaveOut($tenant, $technicianId, $object, $path),
+            function (TenantRow $tenant) use ($technicianId, $object, $path): DraftView {
+                $this->log->noteOf($tenant->id, $technicianId, 'left a change out of the draft', [
+                    'object' => (string) $object, 'path' => $path,
+                ]);
+
+                return $this->drafts->leaveOut($tenant, $technicianId, $object, $path);
+            },
         );
     }
 
@@ -193,22 +210,28 @@ final readonly class BookDesk
             $technicianId,
             $customer,
             Ability::Edit,
-            fn (TenantRow $tenant): DraftView => $this->again->propose($tenant, $technicianId, $answers),
+            function (TenantRow $tenant) use ($technicianId, $answers): DraftView {
+                $view = $this->again->propose($tenant, $technicianId, $answers);
+                $this->log->noteOf($tenant->id, $technicianId, 'answered the template again', Changes::told($view->changes));
+
+                return $view;
+            },
         );
     }
 
     /** The customer's whole book as entered, to be taken out as a file. */
     public function export(string $technicianId, string $customer): Book
     {
-        $book = $this->scope->tenant(
+        return $this->scope->tenant(
             $technicianId,
             $customer,
             Ability::Read,
-            fn (TenantRow $tenant): Book => $this->books->head($tenant->id),
-        );
-        $this->log->note($technicianId, 'exported a book', ['customer' => $customer]);
+            function (TenantRow $tenant) use ($technicianId): Book {
+                $this->log->noteOf($tenant->id, $technicianId, 'exported a book', ['revision' => $tenant->head_revision]);
 
-        return $book;
+                return $this->books->head($tenant->id);
+            },
+        );
     }
 
     /** @param callable(TenantRow): ?DraftView $work */

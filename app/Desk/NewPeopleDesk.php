@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Desk;
 
 use App\Access\Scope;
+use App\Activity\ActivityLog;
+use App\Activity\Changes;
 use App\Book\DraftDesk;
 use App\Models\Ability;
 use App\Models\TenantRow;
@@ -21,8 +23,12 @@ use Jaunty\Core\Templates\UnusableAnswers;
 /** People who come to a customer's book as a list. */
 final readonly class NewPeopleDesk
 {
-    public function __construct(private Scope $scope, private DraftDesk $drafts, private Clock $clock)
-    {
+    public function __construct(
+        private Scope $scope,
+        private DraftDesk $drafts,
+        private Clock $clock,
+        private ActivityLog $log,
+    ) {
     }
 
     /**
@@ -67,7 +73,9 @@ final readonly class NewPeopleDesk
                 if ($people->faults !== []) {
                     throw new UnusableAnswers($people->faults);
                 }
-                $view = $this->drafts->propose($tenant, $technicianId, ChangeSet::of(...$people->operations), null);
+                $changes = ChangeSet::of(...$people->operations);
+                $view = $this->drafts->propose($tenant, $technicianId, $changes, null);
+                $this->log->noteOf($tenant->id, $technicianId, 'put new people into the draft', Changes::told($changes));
 
                 return [count($people->makes), count($view->changes->operations)];
             },

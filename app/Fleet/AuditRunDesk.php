@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Fleet;
 
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Audit\AuditReason;
 use App\Models\AuditRun;
 
@@ -13,7 +14,7 @@ use App\Models\AuditRun;
  */
 final readonly class AuditRunDesk
 {
-    public function __construct(private Scope $scope, private AuditRuns $runs)
+    public function __construct(private Scope $scope, private AuditRuns $runs, private ActivityLog $log)
     {
     }
 
@@ -33,7 +34,8 @@ final readonly class AuditRunDesk
     public function begin(string $technicianId): ?array
     {
         return $this->scope->technician($technicianId, function () use ($technicianId): ?array {
-            $this->runs->begin($technicianId, AuditReason::Asked);
+            $run = $this->runs->begin($technicianId, AuditReason::Asked);
+            $this->log->note($technicianId, 'had every customer audited', ['count' => $run->total]);
 
             return $this->runs->latest($technicianId);
         });
@@ -42,25 +44,26 @@ final readonly class AuditRunDesk
     /** @return array{bool, ?array<string, mixed>} whether there is such a run of theirs, and the last one */
     public function stop(string $technicianId, string $audit): array
     {
-        return $this->change($technicianId, $audit, $this->runs->stop(...));
+        return $this->change($technicianId, $audit, $this->runs->stop(...), 'stopped a run of audits');
     }
 
     /** @return array{bool, ?array<string, mixed>} */
     public function resume(string $technicianId, string $audit): array
     {
-        return $this->change($technicianId, $audit, $this->runs->resume(...));
+        return $this->change($technicianId, $audit, $this->runs->resume(...), 'went on with a run of audits');
     }
 
     /**
      * @param  callable(AuditRun): void  $how
      * @return array{bool, ?array<string, mixed>}
      */
-    private function change(string $technicianId, string $audit, callable $how): array
+    private function change(string $technicianId, string $audit, callable $how, string $what): array
     {
-        return $this->scope->technician($technicianId, function () use ($technicianId, $audit, $how): array {
+        return $this->scope->technician($technicianId, function () use ($technicianId, $audit, $how, $what): array {
             $run = AuditRun::query()->whereKey($audit)->where('technician_id', $technicianId)->first();
             if ($run !== null) {
                 $how($run);
+                $this->log->note($technicianId, $what);
             }
 
             return [$run !== null, $this->runs->latest($technicianId)];

@@ -4,24 +4,28 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-/** What a grant lets a technician do for a customer; each includes the ones before it. */
+/** What a grant lets a technician do for a customer. */
 enum Ability: string
 {
     case Read = 'read';
     case Edit = 'edit';
     case Push = 'push';
+    /** Orders what costs, and reads; of a customer's book it changes nothing. */
+    case Bill = 'bill';
 
     public function covers(self $wanted): bool
     {
-        return $this->rank() >= $wanted->rank();
+        return in_array($wanted, $this->includes(), true);
     }
 
-    public function rank(): int
+    /** @return non-empty-list<self> */
+    public function includes(): array
     {
         return match ($this) {
-            self::Read => 0,
-            self::Edit => 1,
-            self::Push => 2,
+            self::Read => [self::Read],
+            self::Edit => [self::Read, self::Edit],
+            self::Push => [self::Read, self::Edit, self::Push],
+            self::Bill => [self::Read, self::Bill],
         };
     }
 
@@ -31,6 +35,7 @@ enum Ability: string
             self::Read => 'look at',
             self::Edit => 'change the book of',
             self::Push => 'push to the switch for',
+            self::Bill => 'order what costs for',
         };
     }
 }

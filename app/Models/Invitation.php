@@ -15,6 +15,7 @@ namespace App\Models;
  * @property ?string $purpose
  * @property ?\Carbon\CarbonImmutable $grant_until
  * @property string $code_hash
+ * @property ?\Carbon\CarbonImmutable $grant_from
  * @property string $invited_by
  * @property \Carbon\CarbonImmutable $sent_at
  * @property \Carbon\CarbonImmutable $open_until
@@ -30,7 +31,8 @@ final class Invitation extends Row
     protected function casts(): array
     {
         return [
-            'ability' => Ability::class, 'grant_until' => 'immutable_datetime', 'sent_at' => 'immutable_datetime',
+            'ability' => Ability::class, 'grant_from' => 'immutable_datetime', 'grant_until' => 'immutable_datetime',
+            'sent_at' => 'immutable_datetime',
             'open_until' => 'immutable_datetime', 'accepted_at' => 'immutable_datetime',
         ];
     }

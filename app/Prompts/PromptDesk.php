@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Prompts;
 
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Book\DraftDesk;
 use App\Models\Ability;
 use App\Models\Origin;
@@ -27,6 +28,7 @@ final readonly class PromptDesk
         private Recordings $recordings,
         private SpeechStudio $studio,
         private Switches $switches,
+        private ActivityLog $log,
     ) {
     }
 
@@ -82,6 +84,9 @@ final readonly class PromptDesk
                     static fn (Recording $recording): bool => $recording->no === $no,
                 ))[0] ?? throw new NotFoundHttpException();
                 $this->recordings->useAgain($tenant, $technicianId, $found, $version);
+                $this->log->noteOf($tenant->id, $technicianId, 'took an older recording again', [
+                    'prompt' => $prompt, 'recording' => $no,
+                ]);
             },
         );
     }
@@ -121,13 +126,18 @@ final readonly class PromptDesk
             $technicianId,
             $customer,
             Ability::Edit,
-            fn (TenantRow $tenant) => $this->recordings->keep(
-                $tenant,
-                $technicianId,
-                $this->prompt($tenant, $technicianId, $prompt),
-                $sound,
-                $origin,
-            ),
+            function (TenantRow $tenant) use ($technicianId, $prompt, $sound, $origin): void {
+                $this->recordings->keep(
+                    $tenant,
+                    $technicianId,
+                    $this->prompt($tenant, $technicianId, $prompt),
+                    $sound,
+                    $origin,
+                );
+                $this->log->noteOf($tenant->id, $technicianId, 'kept a recording', [
+                    'prompt' => $prompt, 'from' => $origin->value,
+                ]);
+            },
         );
     }
 

@@ -24,6 +24,9 @@ final readonly class SpeechStudio
      */
     public function speak(string $script, string $language): string
     {
+        if ($this->url === '') {
+            throw new StudioTrouble('no studio is set up yet; a lead technician names one under Settings');
+        }
         try {
             $answer = $this->http->baseUrl($this->url)->withToken($this->token)->asJson()->timeout(
                 self::SECONDS,

@@ -5,32 +5,37 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Book\AfterRevision;
+use App\Demo\DemoProvider;
+use App\House\House;
 use App\Http\Middleware\SignInByToken;
 use App\Models\Technician;
-use App\Post\PostTrayTransport;
 use App\Prompts\SpeechStudio;
 use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
 use App\Security\SignedIn;
+use App\Settings\Nights;
+use App\Settings\Reached;
 use App\Stock\CarrierDesk;
 use App\Switching\Switches;
-use App\Switching\SwitchMaker;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use App\Time\SystemClock;
 use Illuminate\Auth\AuthManager;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Mail;
+use Illuminate\Mail\Events\MessageSending;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Symfony\Component\Mime\Address;
 
 /** Binds ports to what fills them, and nothing else. */
 final class RosterServiceProvider extends ServiceProvider
@@ -48,6 +53,7 @@ final class RosterServiceProvider extends ServiceProvider
 
             return is_string($fixed) && $fixed !== '' ? new FixedClock($fixed) : new SystemClock();
         });
+        $this->app->scoped(ActivityLog::class);
         $this->app->scoped(Scope::class);
         $this->app->bind(AfterRevision::class, SummaryKeeper::class);
         $this->app->when(SecretKeeper::class)->needs('$applicationKey')->giveConfig('app.key');
@@ -57,22 +63,23 @@ final class RosterServiceProvider extends ServiceProvider
 
             return $guard instanceof StatefulGuard ? $guard : throw new \LogicException('the web guard keeps no state');
         });
-        $this->app->scoped(Switches::class, static function (Application $app): Switches {
-            /** @var array<string, array{maker: class-string<SwitchMaker>}&array<string, mixed>> $known */
-            $known = config('roster.switches');
-
-            return new Switches($app, $known);
-        });
-        $this->app->bind(CarrierDesk::class, static fn (Application $app): CarrierDesk => new CarrierDesk(
-            $app->make(Factory::class),
-            self::setting('carrier.url'),
-            self::setting('carrier.token'),
-        ));
-        $this->app->bind(SpeechStudio::class, static fn (Application $app): SpeechStudio => new SpeechStudio(
-            $app->make(Factory::class),
-            self::setting('studio.url'),
-            self::setting('studio.token'),
-        ));
+        $this->app->scoped(House::class);
+        $this->app->scoped(Reached::class);
+        $this->app->scoped(
+            Switches::class,
+            static fn (Application $app): Switches => $app->make(Reached::class)->switches(),
+        );
+        $this->app->bind(
+            CarrierDesk::class,
+            static fn (Application $app): CarrierDesk => $app->make(Reached::class)->carrier(),
+        );
+        $this->app->bind(
+            SpeechStudio::class,
+            static fn (Application $app): SpeechStudio => $app->make(Reached::class)->studio(),
+        );
+        if (config('roster.demo') === true) {
+            $this->app->register(DemoProvider::class);
+        }
     }
 
     public function boot(): void
@@ -83,9 +90,15 @@ final class RosterServiceProvider extends ServiceProvider
             array_map(static fn (string $host): string => '^' . preg_quote($host, '/') . '$', self::list('hosts')),
             false,
         );
-        Mail::extend('post-tray', fn (): PostTrayTransport => new PostTrayTransport(
-            $this->app->make(Factory::class),
-            self::setting('post.url'),
+        // Whose name letters go out in is settled on a screen: each asks when it is written.
+        Event::listen(MessageSending::class, function (MessageSending $letter): void {
+            $house = $this->app->make(House::class)->settings();
+            if ($house->mailFrom !== null) {
+                $letter->message->from(new Address($house->mailFrom, $house->reseller));
+            }
+        });
+        $this->app->afterResolving(Schedule::class, fn (Schedule $schedule) => $this->app->make(Nights::class)->plan(
+            $schedule,
         ));
         RateLimiter::for('api', static fn (Request $request): Limit => Limit::perMinute(self::REQUESTS_A_MINUTE)->by(
             self::whoAsks($request),
@@ -128,12 +141,5 @@ final class RosterServiceProvider extends ServiceProvider
                 ),
             )
             : [];
-    }
-
-    private static function setting(string $name): string
-    {
-        $value = config("roster.standins.{$name}");
-
-        return is_string($value) ? $value : '';
     }
 }

@@ -6,7 +6,10 @@ namespace App\Push;
 
 use App\Access\Scope;
 use App\Activity\ActivityLog;
+use App\House\House;
+use App\House\PushGate;
 use App\Models\Ability;
+use App\Models\FindingRow;
 use App\Models\Push;
 use App\Models\PushStatus;
 use App\Models\PushStep;
@@ -15,14 +18,19 @@ use App\Models\TenantRow;
 use App\Time\Clock;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Str;
+use Jaunty\Core\Audit\Severity;
 
 /** Where pushes are looked at, asked for and stopped; the work itself is PushRunner's. */
 final readonly class PushDesk
 {
     private const MOST_SHOWN = 20;
 
-    public function __construct(private Scope $scope, private ActivityLog $log, private Clock $clock)
-    {
+    public function __construct(
+        private Scope $scope,
+        private ActivityLog $log,
+        private Clock $clock,
+        private House $house,
+    ) {
     }
 
     /** @return list<array{Push, Collection<int, PushStep>}> each with its steps, the newest first */
@@ -93,6 +101,7 @@ final readonly class PushDesk
                     return null;
                 }
                 $this->stop($found[0], $technician->name);
+                $this->log->noteOf($tenant->id, $technician->id, 'push stopped', ['revision' => $found[0]->revision]);
 
                 return self::withSteps($tenant, $id);
             },
@@ -118,6 +127,7 @@ final readonly class PushDesk
      * @param  ?list<array{object: string, field: ?string}>  $scope  null for the whole book
      *
      * @throws PushUnderWay
+     * @throws GateShut
      */
     public function ask(TenantRow $tenant, string $technicianId, ?array $scope): Push
     {
@@ -130,6 +140,7 @@ final readonly class PushDesk
         ) {
             throw new PushUnderWay();
         }
+        $this->passGate($tenant, $technicianId);
         $id = (string) Str::uuid();
         Push::query()->insert([
             'tenant_id' => $tenant->id,
@@ -144,6 +155,25 @@ final readonly class PushDesk
         CarryOnPush::dispatch($tenant->id, $technicianId, $id)->afterCommit();
 
         return Push::query()->where('tenant_id', $tenant->id)->whereKey($id)->firstOrFail();
+    }
+
+    /** @throws GateShut */
+    private function passGate(TenantRow $tenant, string $technicianId): void
+    {
+        $gate = $this->house->settings()->pushWithBlockers;
+        if (
+            $gate === PushGate::Open
+            || $gate === PushGate::Leads && Technician::query()->find($technicianId)?->lead === true
+        ) {
+            return;
+        }
+        $blockers = FindingRow::query()->where('tenant_id', $tenant->id)
+            ->where('severity', Severity::Blocker->value)
+            ->where('waived', false)
+            ->count();
+        if ($blockers > 0) {
+            throw new GateShut($blockers, $gate === PushGate::Leads);
+        }
     }
 
     /** Ends a push between two steps; what was done stays done. In the customer's scope. */

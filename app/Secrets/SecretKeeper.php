@@ -103,10 +103,7 @@ final readonly class SecretKeeper
         if ($edits !== []) {
             $this->drafts->edit($tenant, $technicianId, $edits);
         }
-        $this->log->noteOf($tenant->id, $technicianId, 'PIN made', ...array_map(
-            static fn (string $object): array => ['object' => $object],
-            array_keys($given),
-        ));
+        $this->log->noteOf($tenant->id, $technicianId, 'PIN made', ['objects' => array_keys($given)]);
     }
 
     /**
@@ -166,7 +163,7 @@ final readonly class SecretKeeper
         if ($first === 0) {
             throw CannotReveal::again();
         }
-        $this->log->noteOf($tenant->id, $technicianId, 'PIN shown', ['object' => $object]);
+        $this->log->noteOf($tenant->id, $technicianId, 'PIN shown', ['objects' => [$object]]);
 
         return $this->seal->decryptString($secret->ciphertext);
     }

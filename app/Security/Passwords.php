@@ -63,24 +63,37 @@ final readonly class Passwords
             $technician === null
             || $this->limiter->hit("password-letter:{$technician->id}", 3600) > self::LETTERS_AN_HOUR
         ) {
+            $this->log->note($technician?->id, 'asked for a letter for a new password and got none', [
+                'signIn' => mb_strtolower(trim($signIn)),
+            ]);
+
             return;
         }
-        $code = rtrim(strtr(base64_encode(random_bytes(self::BYTES)), '+/', '-_'), '=');
-        $now = $this->clock->now();
-        $this->db->table('password_letters')->insert([
-            'code_hash' => self::hash($code), 'technician_id' => $technician->id, 'sent_at' => $now,
-            'open_until' => $now->modify('+' . self::OPEN_MINUTES . ' minutes'),
-        ]);
+        $address = $this->address($technician, self::OPEN_MINUTES);
         $this->log->note($technician->id, 'was sent a letter for a new password');
-        $home = config('app.url');
         $text = 'Somebody, most likely you, asked for a new password for Jaunty Roster.'
-            . "\n\n"
-            . (is_string($home) ? $home : '')
-            . "/new-password#{$code}\n\nThis opens once, for an hour. If it was not you, do nothing: the password "
+            . "\n\n{$address}\n\nThis opens once, for an hour. If it was not you, do nothing: the password "
                 . "stays as it is.\n";
         $this->mailer->raw($text, static function (Message $message) use ($technician): void {
             $message->to($technician->sign_in)->subject('A new password for Jaunty Roster');
         });
+    }
+
+    /**
+     * Where somebody who has no password yet, or forgot it, sets one: opens once. The code stands behind the #, which
+     * browsers send to nobody.
+     */
+    public function address(Technician $technician, int $openMinutes): string
+    {
+        $code = rtrim(strtr(base64_encode(random_bytes(self::BYTES)), '+/', '-_'), '=');
+        $now = $this->clock->now();
+        $this->db->table('password_letters')->insert([
+            'code_hash' => self::hash($code), 'technician_id' => $technician->id, 'sent_at' => $now,
+            'open_until' => $now->modify("+{$openMinutes} minutes"),
+        ]);
+        $home = config('app.url');
+
+        return (is_string($home) ? $home : '') . "/new-password#{$code}";
     }
 
     /** @throws InvitationClosed where the code opens nothing any more */

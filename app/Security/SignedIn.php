@@ -21,7 +21,7 @@ final readonly class SignedIn
 
     /**
      * @param  string  $here  the session that asks
-     * @return list<array{address: string, browser: string, lastSeen: string, isHere: bool}> the latest first
+     * @return list<array{id: string, address: string, browser: string, lastSeen: string, isHere: bool}> latest first
      */
     public function of(Technician $technician, string $here): array
     {
@@ -34,6 +34,7 @@ final readonly class SignedIn
             ->all();
 
         return array_values(array_map(static fn (object $row): array => [
+            'id' => self::told(self::text($row, 'id')),
             'address' => self::text($row, 'ip_address'),
             'browser' => mb_strimwidth(self::text($row, 'user_agent'), 0, 120, '…'),
             'lastSeen' => gmdate('Y-m-d\TH:i:s\Z', (int) self::text($row, 'last_activity')),
@@ -45,6 +46,23 @@ final readonly class SignedIn
     public function endOthers(Technician $technician, string $here): int
     {
         return $this->db->table(self::TABLE)->where('user_id', $technician->id)->where('id', '<>', $here)->delete();
+    }
+
+    /** @param string $id as it is told: what a browser holds is in no list */
+    public function endOne(Technician $technician, string $id): bool
+    {
+        foreach ($this->db->table(self::TABLE)->where('user_id', $technician->id)->pluck('id') as $session) {
+            if (is_string($session) && hash_equals(self::told($session), $id)) {
+                return $this->db->table(self::TABLE)->where('id', $session)->delete() === 1;
+            }
+        }
+
+        return false;
+    }
+
+    private static function told(string $session): string
+    {
+        return substr(hash('sha256', "signed in: {$session}"), 0, 20);
     }
 
     public function endAll(Technician $technician): void

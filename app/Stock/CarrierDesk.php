@@ -36,6 +36,19 @@ final readonly class CarrierDesk
     }
 
     /**
+     * Asks it for something small, to find out whether address and token are right.
+     *
+     * @throws CarrierTrouble
+     */
+    public function reach(): void
+    {
+        $answer = $this->answer(fn () => $this->request()->get('/inventory', ['prefix' => '1', 'most' => 1]));
+        if (! is_array($answer['found'] ?? null)) {
+            throw new CarrierTrouble('what answers there is no carrier desk');
+        }
+    }
+
+    /**
      * @return string the carrier's receipt
      *
      * @throws CarrierTrouble
@@ -129,6 +142,9 @@ final readonly class CarrierDesk
      */
     private function answer(callable $send): array
     {
+        if ($this->url === '') {
+            throw new CarrierTrouble('no carrier is set up yet; a lead technician names one under Settings');
+        }
         try {
             $response = $send();
         } catch (ConnectionException) {

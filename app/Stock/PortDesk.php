@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stock;
 
 use App\Access\Scope;
+use App\Activity\ActivityLog;
 use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\PortRow;
@@ -26,6 +27,7 @@ final readonly class PortDesk
         private BookRepository $books,
         private SummaryKeeper $summaries,
         private Clock $clock,
+        private ActivityLog $log,
     ) {
     }
 
@@ -83,6 +85,14 @@ final readonly class PortDesk
             },
         );
         $this->carrier->port($key, $reference, $wanted);
+        $this->scope->tenant($technicianId, $tenant, Ability::Push, function (TenantRow $row) use (
+            $technicianId,
+            $wanted,
+        ): void {
+            $this->log->noteOf($row->id, $technicianId, 'ordered a port', [
+                'numbers' => $wanted->numbers, 'from' => $wanted->losingCarrier, 'day' => $wanted->day,
+            ]);
+        });
         $this->read($technicianId, $tenant);
     }
 

@@ -52,7 +52,8 @@ need_to_serve() {
 }
 
 need_to_test() {
-    need "run the browser tests" chromium=/usr/bin/chromium chromium-driver=/usr/bin/chromedriver
+    need "run the browser tests" chromium=/usr/bin/chromium chromium-driver=/usr/bin/chromedriver \
+        systemd=/usr/bin/systemd-analyze logrotate=/usr/sbin/logrotate
 }
 
 # A folder inside the checkout where a server's own user can get at it; where a parent is closed to it (0700), a folder
@@ -146,8 +147,12 @@ build_front() {
 
 serve_copy() {
     [ "$CLOSED" = yes ] || return 0
-    local to="$SERVED" stamp=vendor/.roster-stamp
+    local to="$SERVED" stamp=vendor/.roster-stamp of
     mkdir -p "$to"
+    # Another house of this checkout may be at work in it: what is there already is left alone.
+    of=$(cd "$ROOT" && find . \( -path ./node_modules -o -path ./.git -o -path ./var -o -path ./vendor \
+        -o -path ./core/vendor \) -prune -o -type f -printf '%P %s %T@\n' | sort | sha256sum | cut -c1-32)
+    [ "$(cat "$to/.roster-served" 2> /dev/null)" = "$of" ] && cmp -s "$ROOT/$stamp" "$to/$stamp" && return 0
     find "$to" -mindepth 1 -maxdepth 1 ! -name vendor -exec rm -rf {} +
     tar -C "$ROOT" --warning=no-file-changed \
         --exclude=./node_modules --exclude=./.git --exclude=./var --exclude=./vendor --exclude=./core/vendor -cf - . \
@@ -159,6 +164,7 @@ serve_copy() {
         mv "$to/vendor.new" "$to/vendor"
     fi
     chmod -R a+rX "$to"
+    printf '%s' "$of" > "$to/.roster-served"
 }
 
 keep_secret() { # keep_secret NAME COMMAND...: made once, then kept
@@ -168,19 +174,88 @@ keep_secret() { # keep_secret NAME COMMAND...: made once, then kept
     cat "$file"
 }
 
-lay_out() { # lay_out FIXED_NOW FIRST_PORT
-    local fixed_now=$1 first=$2
+lay_folders() {
     mkdir -p "$HOME_DIR"/{cache,run,logs,secrets,standins,storage/{app,logs,framework/{cache,sessions,views}}}
     install -d -m 0755 "$SOCKETS"
     chmod 0700 "$HOME_DIR/secrets"
     OWNER_PASSWORD=$(keep_secret owner openssl rand -hex 24)
     APP_PASSWORD=$(keep_secret app openssl rand -hex 24)
-    STANDIN_TOKEN=$(keep_secret standin openssl rand -hex 24)
     APP_KEY="base64:$(keep_secret key openssl rand -base64 32)"
+}
+
+close_settings() { # what the application alone reads, and the folders it writes to
+    mv "$HOME_DIR/app.env.new" "$HOME_DIR/app.env"
+    if [ "$(id -u)" = 0 ]; then
+        chgrp "$WEB_USER" "$HOME_DIR/app.env"
+        chown -R "$WEB_USER:$WEB_USER" "$HOME_DIR/storage" "$HOME_DIR/standins"
+        chown "$DB_USER" "$SOCKETS"
+    fi
+}
+
+# The house of bin/serve: by its settings file, which has been read into SET_NAMES.
+lay_out_by_settings() {
+    lay_folders
+    local db_host=127.0.0.1 db_password=$APP_PASSWORD owner_file=$HOME_DIR/secrets/owner
+    WEB_PORT=${SET_ROSTER_LISTEN##*:}
+    LISTEN=$SET_ROSTER_LISTEN
+    ADDRESS=${SET_ROSTER_ADDRESS%/}
+    SERVER_NAMES="_"
+    HOST_PARAM='$http_host'
+    WEB_CHILDREN=$SET_ROSTER_WEB_PROCESSES
+    if [ -z "$SET_DB_HOST" ]; then
+        php "$ROOT/bin/lib/ports.php" "$HOME_DIR/ports" 8450 DB
+        # shellcheck disable=SC1091
+        . "$HOME_DIR/ports"
+    else
+        DB_PORT=$SET_DB_PORT db_host=$SET_DB_HOST db_password=$SET_DB_PASSWORD owner_file=$SET_DB_OWNER_PASSWORD_FILE
+    fi
+    (
+        umask 027
+        {
+            printf 'APP_ENV=production\nAPP_KEY=%s\n' "$APP_KEY"
+            line APP_URL "$ADDRESS"
+            line ROSTER_HOSTS "$SET_ROSTER_HOSTS"
+            line ROSTER_TRUSTED_PROXIES "$SET_ROSTER_TRUSTED_PROXIES"
+            line DB_HOST "$db_host"
+            line DB_PORT "$DB_PORT"
+            line DB_DATABASE "$SET_DB_DATABASE"
+            line DB_PASSWORD "$db_password"
+            line DB_OWNER_PASSWORD_FILE "$owner_file"
+            line DB_POOLED "$([ "$SET_DB_POOLED" = yes ] && echo true || echo false)"
+            line MAIL_MAILER smtp
+            line MAIL_HOST "$SET_MAIL_HOST"
+            line MAIL_PORT "$SET_MAIL_PORT"
+            line MAIL_SCHEME "$SET_MAIL_SCHEME"
+            [ -z "$SET_MAIL_USERNAME" ] || line MAIL_USERNAME "$SET_MAIL_USERNAME"
+            [ -z "$SET_MAIL_PASSWORD" ] || line MAIL_PASSWORD "$SET_MAIL_PASSWORD"
+            line MAIL_FROM "$SET_MAIL_FROM"
+            line ROSTER_STATE "$SET_ROSTER_STATE"
+            line REDIS_HOST "$SET_REDIS_HOST"
+            line REDIS_PORT "$SET_REDIS_PORT"
+            [ -z "$SET_REDIS_PASSWORD" ] || line REDIS_PASSWORD "$SET_REDIS_PASSWORD"
+            line ROSTER_BLOBS "$SET_ROSTER_BLOBS"
+            [ -z "$SET_FILE_SWITCHES" ] || line FILE_SWITCHES "$SET_FILE_SWITCHES"
+        } > "$HOME_DIR/app.env.new"
+    )
+    close_settings
+}
+
+# As both a shell and the application read it.
+line() { printf '%s="%s"\n' "$1" "$(printf '%s' "$2" | sed 's/[\\"$`]/\\&/g')"; }
+
+# The house of the demo and of the tests, with stand-ins beside it.
+lay_out() { # lay_out FIXED_NOW FIRST_PORT
+    local fixed_now=$1 first=$2
+    lay_folders
+    STANDIN_TOKEN=$(keep_secret standin openssl rand -hex 24)
     php "$ROOT/bin/lib/ports.php" "$HOME_DIR/ports" "$first" WEB DB SWITCH CARRIER POST STUDIO
     # shellcheck disable=SC1091
     . "$HOME_DIR/ports"
     ADDRESS="http://127.0.0.1:$WEB_PORT"
+    LISTEN="127.0.0.1:$WEB_PORT"
+    SERVER_NAMES="127.0.0.1 localhost"
+    HOST_PARAM='$host:$server_port'
+    WEB_CHILDREN=4
     (
         umask 027
         cat > "$HOME_DIR/app.env.new" <<ENV
@@ -192,20 +267,16 @@ DB_PASSWORD=$APP_PASSWORD
 DB_OWNER_PASSWORD_FILE=$HOME_DIR/secrets/owner
 ROSTER_FIXED_NOW=$fixed_now
 ROSTER_DEMO=true
-ROSTER_NIGHTLY_AS=lena@saltmarsh.example
 SWITCH_URL=http://127.0.0.1:$SWITCH_PORT
+SWITCH_TOKEN=$STANDIN_TOKEN
 CARRIER_URL=http://127.0.0.1:$CARRIER_PORT
+CARRIER_TOKEN=$STANDIN_TOKEN
 POST_URL=http://127.0.0.1:$POST_PORT
 STUDIO_URL=http://127.0.0.1:$STUDIO_PORT
-STANDIN_TOKEN=$STANDIN_TOKEN
+STUDIO_TOKEN=$STANDIN_TOKEN
 ENV
     )
-    mv "$HOME_DIR/app.env.new" "$HOME_DIR/app.env"
-    if [ "$(id -u)" = 0 ]; then
-        chgrp "$WEB_USER" "$HOME_DIR/app.env"
-        chown -R "$WEB_USER:$WEB_USER" "$HOME_DIR/storage" "$HOME_DIR/standins"
-        chown "$DB_USER" "$SOCKETS"
-    fi
+    close_settings
 }
 
 make_cluster() {
@@ -255,7 +326,8 @@ write_web_server() {
     fi
     mkdir -p "$HOME_DIR/run/nginx"
     [ "$(id -u)" = 0 ] && chown "$WEB_USER" "$HOME_DIR/run/nginx"
-    sed -e "s|@USER@|$user_line|" -e "s|@HOME@|$HOME_DIR|g" -e "s|@PORT@|$WEB_PORT|g" \
+    sed -e "s|@USER@|$user_line|" -e "s|@HOME@|$HOME_DIR|g" -e "s|@LISTEN@|$LISTEN|g" \
+        -e "s|@NAMES@|$SERVER_NAMES|g" -e "s|@HOST@|$HOST_PARAM|g" \
         -e "s|@SERVED@|$SERVED|g" -e "s|@SOCKETS@|$SOCKETS|g" \
         "$ROOT/bin/lib/nginx.conf.in" > "$HOME_DIR/run/nginx.conf"
     local shared="pm.max_requests = 2000
@@ -285,7 +357,7 @@ daemonize = no
 $pool_user
 listen = $SOCKETS/fpm.sock
 pm = static
-pm.max_children = 4
+pm.max_children = $WEB_CHILDREN
 $shared
 [door]
 $pool_user

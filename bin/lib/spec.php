@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /*
- * Writes what the keeper is to keep: `spec.php FILE` with the house's names in the environment.
+ * Writes what the keeper is to keep: `spec.php FILE` with the house's names in the environment. A house of bin/serve
+ * (SERVES=yes) has no stand-ins and no demo; DB_HOST names a database that is somebody else's to keep.
  */
 $env = static fn (string $name): string => (string) getenv($name);
 $home = $env('HOME_DIR');
@@ -26,7 +27,8 @@ $standin = static fn (string $name, string $port, string $store): array => [
 ];
 $ours = ['ROSTER_HOME' => $home];
 
-$entries = [
+$serves = $env('SERVES') === 'yes';
+$database = $env('SET_DB_HOST') !== '' ? [] : [
     [
         'name' => 'database',
         'command' => ['/usr/lib/postgresql/15/bin/postgres', '-D', "{$home}/cluster"],
@@ -39,6 +41,45 @@ $entries = [
     ['name' => 'roles', 'once' => true, 'command' => [
         $env('ROOT') . '/bin/lib/database.sh', $env('ROOT'), $env('INSTANCE'), 'roster',
     ]],
+];
+$standins = $serves ? [] : [
+    $standin('switch', $env('SWITCH_PORT'), 'switch.sqlite'),
+    $standin('carrier', $env('CARRIER_PORT'), 'carrier.sqlite'),
+    $standin('post', $env('POST_PORT'), 'post'),
+    $standin('studio', $env('STUDIO_PORT'), ''),
+    [
+        'name' => 'demo', 'once' => true, 'tells' => true, 'command' => $artisan('roster:demo'), 'user' => $web,
+        'env' => $ours,
+    ],
+];
+$worker = static fn (string $name): array => [
+    'name' => $name,
+    'command' => $artisan(
+        'queue:work',
+        '--sleep=0.3',
+        '--tries=20',
+        '--backoff=1',
+        '--timeout=12',
+        '--max-time=3600',
+    ),
+    'user' => $web, 'env' => $ours, 'pause' => 0.5,
+];
+$workers = array_map(
+    static fn (int $no): array => $worker($no === 1 ? 'worker' : "worker-{$no}"),
+    range(1, max(1, (int) $env('SET_ROSTER_WORKERS'))),
+);
+$rotation = ! $serves ? [] : [[
+    'name' => 'rotation',
+    // What programs write to files of their own; the application turns its own log over by the day.
+    'command' => [
+        'sh', '-c', 'while sleep 600; do /usr/sbin/logrotate -s "$1/run/logrotate.state" "$1/run/logrotate.conf"; done',
+        'sh', $home,
+    ],
+    'pause' => 5.0,
+]];
+
+$entries = [
+    ...$database,
     [
         'name' => 'caches', 'once' => true,
         'command' => [
@@ -50,32 +91,16 @@ $entries = [
         'env' => $ours,
     ],
     ['name' => 'migrate', 'once' => true, 'command' => $artisan('roster:migrate'), 'env' => $ours],
-    $standin('switch', $env('SWITCH_PORT'), 'switch.sqlite'),
-    $standin('carrier', $env('CARRIER_PORT'), 'carrier.sqlite'),
-    $standin('post', $env('POST_PORT'), 'post'),
-    $standin('studio', $env('STUDIO_PORT'), ''),
-    [
-        'name' => 'demo', 'once' => true, 'tells' => true, 'command' => $artisan('roster:demo'), 'user' => $web,
-        'env' => $ours,
-    ],
-    [
-        'name' => 'worker',
-        'command' => $artisan(
-            'queue:work',
-            '--sleep=0.3',
-            '--tries=20',
-            '--backoff=1',
-            '--timeout=12',
-            '--max-time=3600',
-        ),
-        'user' => $web, 'env' => $ours, 'pause' => 0.5,
-    ],
+    ['name' => 'templates', 'once' => true, 'command' => $artisan('roster:templates'), 'user' => $web, 'env' => $ours],
+    ...$standins,
+    ...$workers,
+    ...$rotation,
     ['name' => 'schedule', 'command' => $artisan('schedule:work'), 'user' => $web, 'env' => $ours, 'pause' => 5.0],
     ['name' => 'fpm', 'command' => ['/usr/sbin/php-fpm8.2', '-F', '-y', "{$home}/run/fpm.conf"], 'env' => $ours],
     [
         'name' => 'web',
         'command' => ['/usr/sbin/nginx', '-e', "{$home}/logs/nginx.log", '-c', "{$home}/run/nginx.conf"],
-        'ready' => ['http' => $env('ADDRESS') . '/up'],
+        'ready' => ['http' => "http://{$env('LISTEN')}/up"],
     ],
 ];
 $spec = ['home' => $home, 'mark' => $env('JAUNTY_KEEPER'), 'entries' => $entries];

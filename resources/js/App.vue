@@ -57,11 +57,21 @@ useCommands(() =>
         ),
         { label: 'Roster', kind: 'screen', run: () => void router.push(rosterAsLeft()) },
         { label: 'Findings', kind: 'screen', run: () => void router.push('/findings') },
+        { label: 'What was done', kind: 'screen', run: () => void router.push('/activity') },
         { label: 'Rules', kind: 'screen', run: () => void router.push('/rules') },
         ...(technician.value.mayTakeOn
-          ? [{ label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') }]
+          ? [
+              { label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') },
+              { label: 'Numbers in stock', kind: 'screen', run: () => void router.push('/numbers') },
+            ]
           : []),
-        ...(technician.value.lead ? [{ label: 'People', kind: 'screen', run: () => void router.push('/people') }] : []),
+        ...(technician.value.lead
+          ? [
+              { label: 'People', kind: 'screen', run: () => void router.push('/people') },
+              { label: 'Settings', kind: 'screen', run: () => void router.push('/settings') },
+            ]
+          : []),
+        { label: 'Break the glass', kind: 'screen', run: () => void router.push('/break-glass') },
         { label: 'Tokens for programs', kind: 'screen', run: () => void router.push('/tokens') },
         { label: 'Dates, times and numbers', kind: 'setting', run: () => void router.push('/manner') },
         { label: 'Second factor', kind: 'screen', run: () => void router.push('/second-factor') },

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Activity\ActivityLog;
 use App\CallRecords\CallReader;
 use App\Desk\Books;
 use Illuminate\Http\JsonResponse;
@@ -36,10 +35,10 @@ final class CallRecordsController extends Controller
         return $this->told($request, $customer);
     }
 
-    public function csv(Request $request, string $customer, ActivityLog $log): Response
+    public function csv(Request $request, string $customer): Response
     {
         [$history] = $this->kept($request, $customer);
-        $log->note($this->technician($request)->id, 'exported calls', ['customer' => $customer]);
+        $this->reader->exported($this->technician($request)->id, $customer);
         $file = fopen('php://temp', 'w+b');
         if ($file === false) {
             throw new \RuntimeException('no temporary file');

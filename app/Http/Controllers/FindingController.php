@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Activity\ActivityLog;
 use App\Audit\Digest;
 use App\Audit\FindingDesk;
 use App\Http\Resources\MendedResource;
@@ -100,19 +101,23 @@ final class FindingController extends Controller
     }
 
     /** Whether what is new is mailed each morning. */
-    public function digest(Request $request): Response
+    public function digest(Request $request, ActivityLog $log): Response
     {
         $technician = $this->technician($request);
         $technician->forceFill(['digest' => $request->boolean('wanted')])->save();
+        $log->note($technician->id, 'settled whether letters come', ['wanted' => $technician->digest ? 'yes' : 'no']);
 
         return new Response(status: 204);
     }
 
     /** The letter of today, now. */
-    public function mail(Request $request, Digest $digest): JsonResponse
+    public function mail(Request $request, Digest $digest, ActivityLog $log): JsonResponse
     {
         $technician = $this->technician($request);
 
-        return new JsonResponse(['told' => $digest->sendTo($technician), 'to' => $technician->sign_in]);
+        $told = $digest->sendTo($technician);
+        $log->note($technician->id, 'had the letter of today sent', ['count' => $told]);
+
+        return new JsonResponse(['told' => $told, 'to' => $technician->sign_in]);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Staff;
+use App\House\House;
 use App\Security\PasswordStrength;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -13,7 +14,7 @@ use Illuminate\Http\Response;
 /** For somebody who was sent an invitation and is not signed in: the code is all they have. */
 final class JoiningController extends Controller
 {
-    public function __construct(private readonly Staff $staff)
+    public function __construct(private readonly Staff $staff, private readonly House $house)
     {
     }
 
@@ -26,7 +27,11 @@ final class JoiningController extends Controller
         return new JsonResponse([
             'signIn' => $found->sign_in, 'customer' => $found->customer, 'ability' => $found->ability,
             'invitedBy' => $found->invited_by,
-            'until' => $found->grant_until === null ? null : substr($found->grant_until, 0, 10),
+            'until' => $found->grant_until === null
+                ? null
+                : (new \DateTimeImmutable($found->grant_until))->setTimezone(
+                    new \DateTimeZone($this->house->settings()->zone),
+                )->format('Y-m-d'),
         ]);
     }
 
@@ -38,11 +43,10 @@ final class JoiningController extends Controller
             'name' => ['required', 'string', 'max:80'],
         ], ['name.required' => 'Say your name, as colleagues read it in the history.']);
         $invitation = $this->staff->invitation($said['code']);
-        $reseller = config('roster.reseller');
         /** @var array{password: string} $given */
         $given = $request->validate([
             'password' => ['required', 'string', new PasswordStrength(
-                [$invitation->sign_in, $said['name'], is_string($reseller) ? $reseller : ''],
+                [$invitation->sign_in, $said['name'], $this->house->settings()->reseller],
             )],
         ], ['password.required' => 'Choose a password.']);
         $this->staff->join($said['code'], $said['name'], $given['password']);

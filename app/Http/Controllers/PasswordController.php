@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\House\House;
 use App\Models\Technician;
 use App\Security\Passwords;
 use App\Security\PasswordStrength;
@@ -15,7 +16,7 @@ use Illuminate\Validation\ValidationException;
 /** One's own password: changed by who knows it, set anew by letter by who forgot it. */
 final class PasswordController extends Controller
 {
-    public function __construct(private readonly Passwords $passwords)
+    public function __construct(private readonly Passwords $passwords, private readonly House $house)
     {
     }
 
@@ -25,7 +26,7 @@ final class PasswordController extends Controller
         /** @var array{password: string, newPassword: string} $given */
         $given = $request->validate([
             'password' => ['required', 'string', 'max:200'],
-            'newPassword' => ['required', 'string', self::strength($technician)],
+            'newPassword' => ['required', 'string', $this->strength($technician)],
         ], ['password.required' => 'Enter your password.', 'newPassword.required' => 'Choose a password.']);
         if (! $this->passwords->isOf($technician, $given['password'])) {
             throw ValidationException::withMessages(['password' => 'This is not your password.']);
@@ -45,7 +46,14 @@ final class PasswordController extends Controller
         ]);
         $passwords = $this->passwords;
         // After the answer: how long a letter takes would say that there is somebody.
-        app()->terminating(static fn () => $passwords->sendLetter($given['signIn']));
+        $isSent = false;
+        app()->terminating(static function () use ($passwords, $given, &$isSent): void {
+            // Once, also where one process answers more than one request.
+            if (! $isSent) {
+                $isSent = true;
+                $passwords->sendLetter($given['signIn']);
+            }
+        });
 
         return new JsonResponse(['openMinutes' => 60], 202);
     }
@@ -56,7 +64,7 @@ final class PasswordController extends Controller
         $given = $request->validate(['code' => ['required', 'string', 'max:100']]);
         $technician = $this->passwords->whose($given['code']);
         /** @var array{password: string} $chosen */
-        $chosen = $request->validate(['password' => ['required', 'string', self::strength($technician)]], [
+        $chosen = $request->validate(['password' => ['required', 'string', $this->strength($technician)]], [
             'password.required' => 'Choose a password.',
         ]);
         $this->passwords->set($technician, $chosen['password'], null);
@@ -64,10 +72,8 @@ final class PasswordController extends Controller
         return new Response(status: 204);
     }
 
-    private static function strength(Technician $technician): PasswordStrength
+    private function strength(Technician $technician): PasswordStrength
     {
-        $reseller = config('roster.reseller');
-
-        return new PasswordStrength([$technician->sign_in, $technician->name, is_string($reseller) ? $reseller : '']);
+        return new PasswordStrength([$technician->sign_in, $technician->name, $this->house->settings()->reseller]);
     }
 }

@@ -35,6 +35,7 @@ final class SecondFactorController extends Controller
             );
         }
         $secret = $this->secondFactor->begin($technician);
+        $this->log->note($technician->id, 'began to set up a second factor');
 
         return new JsonResponse(['secret' => $secret, 'address' => Totp::address($secret, $technician->sign_in)], 201);
     }

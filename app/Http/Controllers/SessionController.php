@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Staff;
+use App\Activity\ActivityLog;
+use App\House\House;
 use App\Http\Middleware\EndsInTime;
 use App\Http\Resources\SessionResource;
 use App\Models\Technician;
@@ -21,6 +23,8 @@ final class SessionController extends Controller
         private readonly Clock $clock,
         private readonly Staff $staff,
         private readonly StatefulGuard $guard,
+        private readonly House $house,
+        private readonly ActivityLog $log,
     ) {
     }
 
@@ -62,13 +66,24 @@ final class SessionController extends Controller
             'numbers' => ['required', 'in:comma,space,dot'],
         ]);
         $technician = $this->technician($request);
+        $before = $technician->only(['clock', 'days', 'numbers']);
         $technician->forceFill($given)->save();
+        $changes = array_map(
+            static fn (string $path): array => [
+                'path' => $path, 'before' => $before[$path], 'after' => $given[$path],
+            ],
+            ['clock', 'days', 'numbers'],
+        );
+        $this->log->note($technician->id, 'settled how times and numbers are said', ['changes' => array_values(
+            array_filter($changes, static fn (array $each): bool => $each['before'] !== $each['after']),
+        )]);
 
         return $this->answer($technician);
     }
 
     public function destroy(Request $request): Response
     {
+        $this->log->note($this->technician($request)->id, 'signed out');
         $this->guard->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -78,8 +93,14 @@ final class SessionController extends Controller
 
     private function answer(?Technician $technician): JsonResponse
     {
-        $mayTakeOn = $technician !== null && $this->staff->mayTakeOn($technician);
+        $may = $technician === null ? ['takeOn' => false, 'bill' => false] : $this->staff->may($technician);
 
-        return new JsonResponse(SessionResource::of($technician, $this->clock, $mayTakeOn));
+        return new JsonResponse(SessionResource::of(
+            $technician,
+            $this->clock,
+            $may['takeOn'],
+            $may['bill'],
+            $this->house->settings(),
+        ));
     }
 }

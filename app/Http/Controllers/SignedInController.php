@@ -8,6 +8,8 @@ use App\Activity\ActivityLog;
 use App\Security\SignedIn;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Where one is signed in, and signing out everywhere else. */
 final class SignedInController extends Controller
@@ -21,6 +23,17 @@ final class SignedInController extends Controller
         return new JsonResponse(
             ['sessions' => $this->signedIn->of($this->technician($request), $request->session()->getId())],
         );
+    }
+
+    public function endOne(Request $request, ActivityLog $log, string $session): Response
+    {
+        $technician = $this->technician($request);
+        if (! $this->signedIn->endOne($technician, $session)) {
+            throw new NotFoundHttpException();
+        }
+        $log->note($technician->id, 'ended one of their sign-ins');
+
+        return new Response(status: 204);
     }
 
     public function endOthers(Request $request, ActivityLog $log): JsonResponse

@@ -11,8 +11,6 @@ use App\Http\Resources\FindingResource;
 use App\Http\Resources\NumbersResource;
 use App\Http\Resources\SlotResource;
 use App\Models\AnswersKept;
-use App\Models\StockNumber;
-use App\Stock\NumberStock;
 use App\TakingOn\AnswersDesk;
 use App\TakingOn\BookImport;
 use App\TakingOn\TakingOn;
@@ -30,7 +28,6 @@ use Jaunty\Core\Calls\Year\CallMap;
 use Jaunty\Core\Calls\Year\WeekStrip;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Hours\HolidayRegions;
-use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Templates\PastedTable;
 use Jaunty\Core\Templates\Sample;
 use Jaunty\Core\Templates\SlotType;
@@ -43,8 +40,6 @@ use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
  */
 final class TakingOnController extends Controller
 {
-    private const MOST_NUMBERS = 500;
-
     public function __construct(
         private readonly TakingOn $takingOn,
         private readonly Templates $templates,
@@ -100,17 +95,6 @@ final class TakingOnController extends Controller
             'names' => $names,
             'objects' => count($book->objects()),
         ]);
-    }
-
-    public function stock(Request $request, NumberStock $stock): JsonResponse
-    {
-        $numbers = array_map(static fn (StockNumber $number): array => [
-            'number' => $number->e164,
-            'display' => E164::parse($number->e164)->display(),
-            'region' => $number->region,
-        ], $stock->free($this->technician($request)->id, self::MOST_NUMBERS));
-
-        return new JsonResponse(['numbers' => $numbers]);
     }
 
     public function preview(Request $request, Audits $audits): JsonResponse

@@ -15,12 +15,14 @@ use App\Book\UnusableEdits;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
 use App\Prompts\StudioTrouble;
+use App\Push\GateShut;
 use App\Push\PushUnderWay;
 use App\Secrets\CannotReveal;
 use App\Security\InvitationClosed;
 use App\Security\SignInRefused;
 use App\Stock\CarrierTrouble;
 use App\Stock\NotTheirNumber;
+use App\Switching\NoSwitch;
 use App\Switching\SwitchTrouble;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -48,7 +50,9 @@ final class ProblemRenderer
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
-        PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class, CarrierTrouble::class,
+        GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class,
+        CarrierTrouble::class,
+        NoSwitch::class,
         StudioTrouble::class, UnusableAudio::class, UnusableBook::class, UnusableEdits::class, ChangeError::class,
         UnusableAnswers::class,
         CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
@@ -160,6 +164,7 @@ final class ProblemRenderer
             $fault instanceof CannotUndo => new Problem(409, 'cannot-undo', 'Cannot be undone', $fault->getMessage()),
             $fault instanceof CannotReveal => new Problem(409, 'cannot-reveal', 'Not shown', $fault->getMessage()),
             $fault instanceof CannotWaive => new Problem(409, 'cannot-waive', 'Cannot be waived', $fault->getMessage()),
+            $fault instanceof GateShut => new Problem(409, 'gate-shut', 'Not pushed', $fault->getMessage()),
             $fault instanceof PushUnderWay => new Problem(
                 409,
                 'push-under-way',
@@ -179,6 +184,7 @@ final class ProblemRenderer
                 $fault->getMessage(),
                 [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")],
             ),
+            $fault instanceof NoSwitch => new Problem(409, 'no-switch', 'No switch', $fault->getMessage()),
             $fault instanceof CarrierTrouble => new Problem(
                 502,
                 'carrier-trouble',

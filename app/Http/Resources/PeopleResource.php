@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Access\Role;
 use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Technician;
@@ -25,6 +26,7 @@ final readonly class PeopleResource
         array $invitations,
         array $granted,
         \DateTimeImmutable $now,
+        string $zone,
     ): array {
         $customers = [];
         foreach ($granted as $customer) {
@@ -40,7 +42,9 @@ final readonly class PeopleResource
                     static fn (Grant $grant): array => [
                         'id' => $grant->id, 'ability' => $grant->ability->value,
                         ...self::customer($grant->tenant_id, $customers), 'purpose' => $grant->purpose,
-                        'until' => $grant->until?->toDateString(),
+                        'from' => self::day($grant->starts_at, $zone), 'until' => self::day($grant->until, $zone),
+                        'role' => Role::ofGrant($grant->ability)->value, 'inEmergency' => $grant->in_emergency,
+                        'holds' => $grant->holds($now),
                         'hasRunOut' => $grant->until !== null && $grant->until <= $now,
                     ],
                     array_filter($grants, static fn (Grant $grant): bool => $grant->technician_id === $technician->id),
@@ -48,13 +52,22 @@ final readonly class PeopleResource
             ], $technicians),
             'invitations' => array_map(static fn (Invitation $invitation): array => [
                 'id' => $invitation->id, 'signIn' => $invitation->sign_in, 'ability' => $invitation->ability->value,
+                'role' => Role::ofGrant($invitation->ability)->value,
                 ...self::customer($invitation->tenant_id, $customers),
-                'purpose' => $invitation->purpose, 'until' => $invitation->grant_until?->toDateString(),
+                'purpose' => $invitation->purpose, 'from' => self::day($invitation->grant_from, $zone),
+                'until' => self::day($invitation->grant_until, $zone),
                 'invitedBy' => $names[$invitation->invited_by] ?? '',
                 'sentAt' => $invitation->sent_at->toAtomString(),
                 'openUntil' => $invitation->open_until->toAtomString(), 'isOpen' => $invitation->open_until > $now,
             ], $invitations),
         ];
+    }
+
+    private static function day(?\DateTimeInterface $at, string $zone): ?string
+    {
+        return $at === null
+            ? null
+            : \DateTimeImmutable::createFromInterface($at)->setTimezone(new \DateTimeZone($zone))->format('Y-m-d');
     }
 
     /**

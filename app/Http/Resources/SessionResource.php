@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\House\Settings;
 use App\Models\Technician;
 use App\Time\Clock;
 use App\Time\FixedClock;
@@ -12,10 +13,13 @@ use App\Time\FixedClock;
 final readonly class SessionResource
 {
     /** @return array<string, mixed> */
-    public static function of(?Technician $technician, Clock $clock, bool $mayTakeOn): array
-    {
-        $reseller = config('roster.reseller');
-
+    public static function of(
+        ?Technician $technician,
+        Clock $clock,
+        bool $mayTakeOn,
+        bool $mayBill,
+        Settings $house,
+    ): array {
         return [
             'technician' => $technician === null ? null : [
                 'name' => $technician->name,
@@ -23,13 +27,15 @@ final readonly class SessionResource
                 'signIn' => $technician->sign_in,
                 'lead' => $technician->lead,
                 'secondFactor' => $technician->usesSecondFactor(),
-                'mayTakeOn' => $mayTakeOn,
+                'mayTakeOn' => $mayTakeOn, 'mayBill' => $mayBill,
+                'needsSecondFactor' => $technician->usesSecondFactor() ? [] : $house->secondFactorFor,
                 'manner' => [
                     'clock' => $technician->clock, 'days' => $technician->days, 'numbers' => $technician->numbers,
                 ],
             ],
-            'reseller' => is_string($reseller) ? $reseller : '',
-            'demo' => $technician === null && config('roster.demo') === true ? config('roster.demo_sign_in') : null,
+            'reseller' => $house->reseller,
+            'paper' => ['colour' => $house->colour, 'letterhead' => $technician === null ? '' : $house->letterhead],
+            'demo' => $technician === null ? config('roster.demo_sign_in') : null,
             'now' => $clock->now()->format(\DateTimeInterface::ATOM),
             'clockStandsStill' => $clock instanceof FixedClock,
         ];

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Switching\File;
 
 use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Switching\SwitchMaker;
+use App\Switching\SwitchTrouble;
 use App\Switching\Table\TableConnector;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Prompts\SoundFormat;
@@ -24,7 +26,6 @@ final readonly class FileSwitch implements SwitchMaker
 
     public function make(string $name, array $settings): SwitchConnector
     {
-        $directory = $settings['directory'] ?? null;
         $dialect = new FileDialect();
         $fields = [];
         foreach ([Kind::Tenant, ...$dialect->held()] as $kind) {
@@ -33,9 +34,9 @@ final readonly class FileSwitch implements SwitchMaker
 
         return new TableConnector(
             $name,
-            'file switch',
+            Switches::title($name),
             $dialect,
-            new FileRecords(is_string($directory) && $directory !== '' ? $directory : storage_path("app/{$name}")),
+            new FileRecords(self::directory($settings, $name)),
             new Capabilities(
                 $fields,
                 menuLevels: self::MENU_LEVELS,
@@ -50,5 +51,26 @@ final readonly class FileSwitch implements SwitchMaker
             ),
             SoundFormat::telephone(self::LONGEST_PROMPT_SECONDS),
         );
+    }
+
+    public function wants(): array
+    {
+        return ['directory'];
+    }
+
+    public function reach(array $settings): void
+    {
+        $directory = self::directory($settings, '');
+        if (! is_dir($directory) && ! @mkdir($directory, 0o750, true) || ! is_writable($directory)) {
+            throw SwitchTrouble::unreachable("{$directory} cannot be written to by the web server's user");
+        }
+    }
+
+    /** @param array<string, mixed> $settings */
+    private static function directory(array $settings, string $name): string
+    {
+        $directory = $settings['directory'] ?? null;
+
+        return is_string($directory) && $directory !== '' ? $directory : storage_path("app/{$name}");
     }
 }

@@ -6,7 +6,10 @@ namespace App\Switching\Practice;
 
 use App\Switching\Practice\Fields\Ringers;
 use App\Switching\SwitchConnector;
+use App\Switching\Switches;
 use App\Switching\SwitchMaker;
+use App\Switching\SwitchTrouble;
+use App\Switching\Table\RecordGone;
 use App\Switching\Table\TableConnector;
 use Illuminate\Http\Client\Factory;
 use Jaunty\Core\Book\Kind;
@@ -24,9 +27,6 @@ final readonly class PracticeSwitch implements SwitchMaker
 
     public function make(string $name, array $settings): SwitchConnector
     {
-        $setting = static fn (string $key): string => is_string($settings[$key] ?? null)
-            ? $settings[$key]
-            : throw new \LogicException("config/roster.php says no {$key} of {$name}");
         $fields = [];
         foreach ([Kind::Tenant, ...Translation::carried()] as $kind) {
             $fields[$kind->value] = array_keys(Translation::fields($kind));
@@ -34,11 +34,33 @@ final readonly class PracticeSwitch implements SwitchMaker
 
         return new TableConnector(
             $name,
-            'practice switch',
+            Switches::title($name),
             new Translation(),
-            new PracticeRecords(new SwitchApi($this->http, $setting('url'), $setting('token'))),
+            new PracticeRecords($this->api($settings)),
             new Capabilities($fields, Ringers::RING_SECONDS),
             SoundFormat::telephone(self::LONGEST_PROMPT_SECONDS),
         );
+    }
+
+    public function wants(): array
+    {
+        return ['url', 'token'];
+    }
+
+    public function reach(array $settings): void
+    {
+        try {
+            $this->api($settings)->look('/v1/accounts', ['handle' => '-']);
+        } catch (RecordGone) {
+            throw SwitchTrouble::refused('what answers there is no practice switch');
+        }
+    }
+
+    /** @param array<string, mixed> $settings */
+    private function api(array $settings): SwitchApi
+    {
+        $setting = static fn (string $key): string => is_string($settings[$key] ?? null) ? $settings[$key] : '';
+
+        return new SwitchApi($this->http, $setting('url'), $setting('token'));
     }
 }

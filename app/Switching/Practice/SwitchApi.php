@@ -37,7 +37,7 @@ final readonly class SwitchApi
     {
         for ($try = 1; ; $try++) {
             try {
-                return $this->answer(fn (): Response => $this->request()->get($path, $query));
+                return $this->look($path, $query);
             } catch (SwitchTrouble $trouble) {
                 if (! $trouble->temporary || $try === self::MOST_READS) {
                     throw $trouble;
@@ -45,6 +45,17 @@ final readonly class SwitchApi
                 Sleep::for(min(self::LONGEST_WAIT_MS, self::FIRST_WAIT_MS * 2 ** ($try - 1)))->milliseconds();
             }
         }
+    }
+
+    /**
+     * Once, without waiting for better times.
+     *
+     * @param  array<string, string>  $query
+     * @return array<string, mixed>
+     */
+    public function look(string $path, array $query = []): array
+    {
+        return $this->answer(fn (): Response => $this->request()->get($path, $query));
     }
 
     /** @return list<array<string, mixed>> every row, however many pages */

@@ -6,6 +6,7 @@ import { client, take } from '@/api'
 import { useSession } from '@/session'
 import { ChoiceField, ErrorState, LoadingLines, PageTop, SeverityBars, useTitle } from '@/shared'
 import { useLetters } from './languages'
+import LetterHead from './LetterHead.vue'
 
 /** What a customer may be told of their telephones, in their language: read on the screen together, or printed. */
 const route = useRoute()
@@ -66,6 +67,7 @@ useTitle(() => [t('title'), data.value?.customer])
       </template>
     </PageTop>
     <main class="letter" :lang="locale">
+      <LetterHead />
       <h1>{{ t('title') }}</h1>
       <ErrorState v-if="error !== null && data === undefined" :error @again="refetch" />
       <LoadingLines v-else-if="data === undefined" what="the report" />

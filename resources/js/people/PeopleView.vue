@@ -22,6 +22,7 @@ import {
   useTitle,
 } from '@/shared'
 import { abilityInWords, ABILITIES, type Ability } from './abilities'
+import LeaveSheet from './LeaveSheet.vue'
 
 const { technician } = useSession()
 const queryClient = useQueryClient()
@@ -34,6 +35,7 @@ const signIn = ref('')
 // Nothing is chosen beforehand: a grant for every customer is asked for, never given by passing over a field.
 const customer = ref('')
 const ability = ref<Ability>('edit')
+const from = ref('')
 const until = ref('')
 const whichCustomers = computed(() => [
   [EVERY, 'every customer, and those taken on later'] as const,
@@ -66,12 +68,13 @@ const give = (): Promise<void> =>
           signIn: to,
           ...(customer.value === EVERY ? { everyCustomer: true } : { customer: customer.value }),
           ability: ability.value,
+          from: from.value.trim() === '' ? null : from.value.trim(),
           until: until.value.trim() === '' ? null : until.value.trim(),
           purpose: purpose.value.trim() === '' ? null : purpose.value.trim(),
         },
       }),
     )
-    signIn.value = customer.value = until.value = purpose.value = ''
+    signIn.value = customer.value = from.value = until.value = purpose.value = ''
     return isInvited ? `An invitation went to ${to}.` : `${to} has the grant.`
   })
 
@@ -97,6 +100,7 @@ const giveBack = (): Promise<void> =>
           signIn: to,
           ...(grant.everyCustomer ? { everyCustomer: true } : { customer: grant.customer ?? '' }),
           ability: grant.ability,
+          from: grant.from ?? null,
           until: grant.until,
           purpose: grant.purpose,
         },
@@ -118,27 +122,62 @@ const takeBack = (invitation: string, to: string): Promise<void> =>
     return `The invitation of ${to} is taken back.`
   })
 
-const activity = useQuery({
-  queryKey: ['people', 'activity'],
-  queryFn: async () => (await take(client.GET('/people/activity'))).activity,
-})
+type Person = NonNullable<typeof people.data.value>['people'][number]
 
-async function close(person: { id: string; name: string }): Promise<void> {
+/** Whoever is about to be switched off. */
+const leaver = ref<Person>()
+
+const colleagues = computed(() => people.data.value?.people ?? [])
+const isLastLead = (person: Person): boolean => person.lead && colleagues.value.filter((each) => each.lead).length === 1
+
+const lead = (person: Person, leads: boolean): Promise<void> =>
+  attempt(async () => {
+    await take(
+      client.PUT('/people/{technician}/lead', { params: { path: { technician: person.id } }, body: { lead: leads } }),
+    )
+    await queryClient.invalidateQueries({ queryKey: ['session'] })
+    return leads ? `${person.name} is a lead now.` : `${person.name} is no lead any more.`
+  })
+
+async function resetFactor(person: Person): Promise<void> {
   const isMeant = await ElMessageBox.confirm(
-    `${person.name} signs in no more, their tokens open nothing, and every grant of theirs is taken away. ` +
-      `What they did stays in the history.`,
-    'Close the account',
-    { confirmButtonText: 'Close it', cancelButtonText: 'Leave it' },
+    `${person.name} signs in by the password alone until they set up another device, is signed out everywhere, and ` +
+      'is told so by letter. Be sure that it is they who ask.',
+    'Reset the second factor',
+    { confirmButtonText: 'Reset it', cancelButtonText: 'Leave it' },
   ).then(
     () => true,
     () => false,
   )
   if (!isMeant) return
   await attempt(async () => {
-    await take(client.DELETE('/people/{technician}', { params: { path: { technician: person.id } } }))
-    taken.value = undefined
-    return `The account of ${person.name} is closed.`
+    await take(client.DELETE('/people/{technician}/second-factor', { params: { path: { technician: person.id } } }))
+    return `The second factor of ${person.name} is off; a letter says so.`
   })
+}
+
+const sendPassword = (person: Person): Promise<void> =>
+  attempt(async () => {
+    await take(client.POST('/people/{technician}/password-letters', { params: { path: { technician: person.id } } }))
+    return `A letter went to ${person.signIn}: it opens once, for a day.`
+  })
+
+function act(person: Person, what: string): void {
+  const acts: Record<string, () => unknown> = {
+    grant: () => giveTo(person.signIn),
+    lead: () => lead(person, true),
+    unlead: () => lead(person, false),
+    factor: () => resetFactor(person),
+    password: () => sendPassword(person),
+    off: () => (leaver.value = person),
+  }
+  void acts[what]?.()
+}
+
+async function wentOff(name: string): Promise<void> {
+  leaver.value = undefined
+  taken.value = undefined
+  await attempt(() => Promise.resolve(`${name} is switched off.`))
 }
 
 async function giveTo(who: string): Promise<void> {
@@ -184,25 +223,11 @@ useTitle(() => ['People'])
           </tr>
         </thead>
         <tbody v-for="person in people.data.value?.people" :key="person.signIn">
-          <tr v-if="person.grants.length === 0">
-            <td>
-              <strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span>
-            </td>
-            <td colspan="4" class="soft">nothing: signs in to an empty roster</td>
-            <td class="act">
-              <button type="button" class="text-button" @click="giveTo(person.signIn)">Give a grant</button>
-              <button
-                v-if="person.signIn !== technician?.signIn"
-                type="button"
-                class="text-button"
-                :aria-label="`Close the account of ${person.name}`"
-                @click="close(person)"
-              >
-                Close
-              </button>
-            </td>
-          </tr>
-          <tr v-for="(grant, index) in person.grants" :key="grant.id" :class="{ over: grant.hasRunOut }">
+          <tr
+            v-for="(grant, index) in person.grants.length === 0 ? [undefined] : person.grants"
+            :key="grant?.id ?? 'none'"
+            :class="{ over: grant !== undefined && !grant.holds }"
+          >
             <td>
               <template v-if="index === 0">
                 <strong>{{ person.name }}</strong> <span class="soft">{{ person.signIn }}</span>
@@ -210,33 +235,21 @@ useTitle(() => ['People'])
                 ><span v-if="!person.secondFactor" class="soft small"> · no second factor</span>
               </template>
             </td>
-            <td>{{ abilityInWords(grant.ability) }}</td>
-            <td>{{ forWhom(grant) }}</td>
-            <td>
-              {{ grant.until === null ? 'no end' : dayInWords(grant.until)
-              }}<span v-if="grant.hasRunOut"> · run out</span>
-            </td>
-            <td class="soft">{{ grant.purpose }}</td>
+            <td v-if="grant === undefined" colspan="4" class="soft">nothing: signs in to an empty roster</td>
+            <template v-else>
+              <td>{{ abilityInWords(grant.ability) }}</td>
+              <td>{{ forWhom(grant) }}</td>
+              <td>
+                <template v-if="grant.from !== null && grant.from !== undefined"
+                  >{{ dayInWords(grant.from) }} to </template
+                >{{ grant.until === null ? 'no end' : dayInWords(grant.until)
+                }}<span v-if="grant.hasRunOut"> · run out</span><span v-else-if="!grant.holds"> · not begun</span>
+              </td>
+              <td class="soft"><span v-if="grant.inEmergency" class="mark">broken glass</span> {{ grant.purpose }}</td>
+            </template>
             <td class="act">
               <button
-                v-if="index === 0 && person.signIn !== technician?.signIn"
-                type="button"
-                class="text-button"
-                @click="giveTo(person.signIn)"
-              >
-                Give another
-              </button>
-              <button
-                v-if="index === 0 && person.signIn !== technician?.signIn"
-                type="button"
-                class="text-button"
-                :aria-label="`Close the account of ${person.name}`"
-                @click="close(person)"
-              >
-                Close
-              </button>
-              <button
-                v-if="person.signIn !== technician?.signIn"
+                v-if="grant !== undefined && person.signIn !== technician?.signIn"
                 type="button"
                 class="text-button"
                 :aria-label="`Take away: ${person.name}, ${forWhom(grant)}`"
@@ -244,6 +257,29 @@ useTitle(() => ['People'])
               >
                 Take away
               </button>
+              <el-dropdown v-if="index === 0" trigger="click" @command="act(person, $event)">
+                <button type="button" class="text-button" :aria-label="`More: ${person.name}`">More</button>
+                <template #dropdown>
+                  <el-dropdown-menu>
+                    <el-dropdown-item v-if="person.signIn !== technician?.signIn" command="grant"
+                      >Give a grant</el-dropdown-item
+                    >
+                    <el-dropdown-item v-if="!person.lead" command="lead">Make a lead</el-dropdown-item>
+                    <el-dropdown-item v-else command="unlead" :disabled="isLastLead(person)">{{
+                      isLastLead(person) ? 'The last lead stays one' : 'Lead no longer'
+                    }}</el-dropdown-item>
+                    <el-dropdown-item command="password">Send a letter for a new password</el-dropdown-item>
+                    <el-dropdown-item
+                      v-if="person.secondFactor && person.signIn !== technician?.signIn"
+                      command="factor"
+                      >Reset the second factor</el-dropdown-item
+                    >
+                    <el-dropdown-item v-if="person.signIn !== technician?.signIn" command="off" divided
+                      >Switch off</el-dropdown-item
+                    >
+                  </el-dropdown-menu>
+                </template>
+              </el-dropdown>
             </td>
           </tr>
         </tbody>
@@ -317,6 +353,15 @@ useTitle(() => ['People'])
             :options="whichCustomers"
           />
         </FieldRow>
+        <FieldRow v-slot="field" label="From" help="The first day. Left empty: at once." :fault="faults['from']">
+          <DayField
+            :id="field.id"
+            v-model="from"
+            name="from"
+            :aria-describedby="field.describedBy"
+            :aria-invalid="field.invalid"
+          />
+        </FieldRow>
         <FieldRow v-slot="field" label="Until" help="The last day. Left empty: without end." :fault="faults['until']">
           <DayField
             :id="field.id"
@@ -341,27 +386,9 @@ useTitle(() => ['People'])
         </p>
       </form>
 
-      <h2>What was done</h2>
-      <ErrorState v-if="activity.error.value !== null" :error="activity.error.value" @again="activity.refetch()" />
-      <table v-else class="lines" data-testid="activity">
-        <thead>
-          <tr>
-            <th scope="col">When</th>
-            <th scope="col">Who</th>
-            <th scope="col">What</th>
-            <th scope="col">Of what</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="(each, index) in activity.data.value ?? []" :key="index">
-            <td class="soft">{{ each.at.slice(0, 16).replace('T', ' ') }}</td>
-            <td>{{ each.who ?? 'somebody' }}</td>
-            <td>{{ each.what }}</td>
-            <td class="soft">{{ each.detail.join(', ') }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <p><router-link to="/activity">What was done, and by whom</router-link></p>
     </template>
+    <LeaveSheet v-if="leaver !== undefined" :leaver :colleagues @left="wentOff" @close="leaver = undefined" />
   </main>
 </template>
 
@@ -399,8 +426,14 @@ useTitle(() => ['People'])
   text-align: right;
 }
 
-.act button + button {
+.act > * + * {
   margin-left: 14px;
+}
+
+.act .el-dropdown {
+  font-size: inherit;
+  line-height: inherit;
+  vertical-align: baseline;
 }
 
 .send {

@@ -1,7 +1,9 @@
+/** What grants let one do, by the name of whoever has one. */
 export const ABILITIES = [
-  { value: 'read', said: 'read' },
-  { value: 'edit', said: 'read and edit' },
-  { value: 'push', said: 'read, edit and push' },
+  { value: 'read', said: 'reader: looks, changes nothing' },
+  { value: 'edit', said: 'editor: reads and edits' },
+  { value: 'push', said: 'pusher: reads, edits and pushes' },
+  { value: 'bill', said: 'biller: reads, and orders what costs' },
 ] as const
 
 export type Ability = (typeof ABILITIES)[number]['value']

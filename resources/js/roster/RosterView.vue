@@ -38,6 +38,7 @@ import {
   type Filter,
   type SortKey,
 } from './filter'
+import FirstSteps from './FirstSteps.vue'
 import FleetBar from './FleetBar.vue'
 import { rosterQuery } from './rosterQueries'
 import { setOut } from './tour'
@@ -269,18 +270,24 @@ useShortcuts([
         <router-link to="/second-factor">{{ technician?.name }}</router-link>
         <router-link to="/findings">Findings</router-link>
         <router-link v-if="technician?.lead === true" to="/people">People</router-link>
+        <router-link v-if="technician?.lead === true" to="/settings">Settings</router-link>
         <button type="button" class="text-button" @click="signOut">Sign out</button>
       </template>
     </PageTop>
     <main ref="page" class="roster">
       <h1 class="visually-hidden">Roster</h1>
+      <p v-if="technician !== null && technician.needsSecondFactor.length > 0" class="needed" role="status">
+        Here a second factor is required, and yours is off:
+        <router-link to="/second-factor">switch it on</router-link>, and everything that is granted to you is open.
+      </p>
       <LoadingLines v-if="isPending" what="the Roster" />
       <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
       <EmptyState v-else-if="data?.length === 0" title="No customer is yours yet">
-        <p v-if="technician?.mayTakeOn">
-          <router-link to="/taking-on">Take on a customer</router-link> from a template and four answers.
+        <FirstSteps v-if="technician?.mayTakeOn" />
+        <p v-else>
+          Ask whoever grants customers at {{ reseller }} for the ones you look after. In an emergency, with nobody to
+          ask: <router-link to="/break-glass">break the glass</router-link>.
         </p>
-        <p v-else>Ask whoever grants customers at {{ reseller }} for the ones you look after.</p>
       </EmptyState>
       <template v-else>
         <div class="filters">
@@ -435,6 +442,12 @@ useShortcuts([
 </template>
 
 <style scoped>
+.needed {
+  padding: 8px 12px;
+  border-left: 3px solid var(--buoy);
+  background: var(--sheet);
+}
+
 .whole {
   display: flex;
   flex-direction: column;

@@ -34,6 +34,12 @@ const change = (): Promise<void> =>
     return 'The password is changed. Wherever else you were signed in, you are no more.'
   })
 
+const end = (session: string): Promise<void> =>
+  attempt(async () => {
+    await take(client.DELETE('/sessions/{session}', { params: { path: { session } } }))
+    return 'That sign-in is ended.'
+  })
+
 const endOthers = (): Promise<void> =>
   attempt(async () => `${plural((await take(client.DELETE('/sessions'))).ended, 'sign-in')} ended.`)
 </script>
@@ -65,9 +71,18 @@ const endOthers = (): Promise<void> =>
   </form>
   <h2>Signed in</h2>
   <ul class="places" data-testid="signed-in">
-    <li v-for="(each, index) in sessions.data.value ?? []" :key="index">
+    <li v-for="each in sessions.data.value ?? []" :key="each.id">
       {{ each.isHere ? 'Here' : age(each.lastSeen, now) }}
       <span class="soft">{{ each.address }} · {{ each.browser }}</span>
+      <button
+        v-if="!each.isHere"
+        type="button"
+        class="text-button"
+        :aria-label="`End the sign-in from ${each.address}, ${age(each.lastSeen, now)}`"
+        @click="end(each.id)"
+      >
+        End
+      </button>
     </li>
   </ul>
   <p v-if="others.length > 0">

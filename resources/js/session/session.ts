@@ -56,6 +56,8 @@ export function useSession() {
     /** A sign-in that the demo is tried with; null in the house of a real reseller. */
     demo: computed(() => query.data.value?.demo ?? null),
     reseller: computed(() => query.data.value?.reseller ?? ''),
+    /** The head of papers, besides the name. */
+    paper: computed(() => query.data.value?.paper ?? { colour: '#2f5d62', letterhead: '' }),
     signIn,
     signOut,
     choose,

@@ -8,12 +8,15 @@ export const LENA = {
   lead: true,
   secondFactor: false,
   mayTakeOn: true,
+  mayBill: true,
+  needsSecondFactor: [],
   manner: { clock: '24' as const, days: 'dayFirst' as const, numbers: 'comma' as const },
 }
 
 export const SESSION = {
   technician: LENA,
   reseller: 'Saltmarsh Voice',
+  paper: { colour: '#2f5d62', letterhead: '' },
   now: '2026-12-01T18:05:00Z',
   clockStandsStill: true,
   demo: null,

@@ -67,12 +67,12 @@ final class Contract
     {
         [$template, $operation] = $this->operation(strtolower($method), $path);
         $status = (string) $response->getStatusCode();
-        // Throttling, bodies that cannot be read and our own faults may answer anywhere; their body is checked like
-        // every problem.
+        // Throttling, a second factor that is required, bodies that cannot be read and our own faults may answer
+        // anywhere; their body is checked like every problem.
         $pointer = isset($operation['responses'][$status])
             ? '/paths/' . self::escape($template) . '/' . strtolower($method) . "/responses/{$status}"
             : (
-                in_array($status, ['400', '413', '419', '422', '429', '500'], true)
+                in_array($status, ['400', '403', '413', '419', '422', '429', '500'], true)
                 ? '/components/responses/Problem'
                 : null
             );

@@ -2,9 +2,8 @@
 
 declare(strict_types=1);
 
-namespace App\Console;
+namespace App\Demo;
 
-use App\Demo\Demo;
 use Illuminate\Console\Command;
 use Illuminate\Process\Factory;
 use Illuminate\Process\Pool;
@@ -23,11 +22,6 @@ final class LoadDemo extends Command
 
     public function handle(Demo $demo, Factory $processes): int
     {
-        if (config('roster.demo') !== true) {
-            $this->info('This is no demo database; nothing was loaded.');
-
-            return self::SUCCESS;
-        }
         // What a crash of the machine would lose, the next start makes again.
         DB::statement('set synchronous_commit to off');
         $turn = $this->option('turn');

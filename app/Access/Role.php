@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Models\Ability;
+
+/** Sets of abilities by the names people call them; a lead is one besides whatever they are granted. */
+enum Role: string
+{
+    case Reader = 'reader';
+    case Editor = 'editor';
+    case Pusher = 'pusher';
+    case Biller = 'biller';
+    case Lead = 'lead';
+
+    public static function ofGrant(Ability $ability): self
+    {
+        return match ($ability) {
+            Ability::Read => self::Reader,
+            Ability::Edit => self::Editor,
+            Ability::Push => self::Pusher,
+            Ability::Bill => self::Biller,
+        };
+    }
+
+    /** @return list<string> as settings name them */
+    public function abilities(): array
+    {
+        $of = static fn (Ability $ability): array => array_map(
+            static fn (Ability $each): string => $each->value,
+            $ability->includes(),
+        );
+
+        return match ($this) {
+            self::Reader => $of(Ability::Read),
+            self::Editor => $of(Ability::Edit),
+            self::Pusher => $of(Ability::Push),
+            self::Biller => $of(Ability::Bill),
+            self::Lead => ['lead', 'bill'],
+        };
+    }
+}
