@@ -8,9 +8,11 @@ use App\Console\ExportBook;
 use App\Console\ImportBook;
 use App\Console\MailDigest;
 use App\Console\MigrateAsOwner;
+use App\Console\PurgeCustomer;
 use App\Console\PushCustomer;
 use App\Console\ReadDrift;
 use App\Console\ShipTemplates;
+use App\Console\TidyUp;
 use App\Console\VerifyActivity;
 use App\Http\Middleware\CheckOrigin;
 use App\Http\Middleware\SecurityHeaders;
@@ -37,7 +39,8 @@ return Application::configure(basePath: dirname(__DIR__))
     )
     ->withCommands([
         AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, ReadDrift::class,
-        PushCustomer::class, ExportBook::class, ImportBook::class, ShipTemplates::class, VerifyActivity::class,
+        PurgeCustomer::class, PushCustomer::class, ExportBook::class, ImportBook::class, ShipTemplates::class,
+        TidyUp::class, VerifyActivity::class,
     ])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->append(SecurityHeaders::class);

@@ -52,11 +52,11 @@ final readonly class BreakGlass
                 $told = is_object($row) && is_string($row->told ?? null)
                     ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR)
                     : null;
-                if (! is_array($told) || ! is_string($told['key'] ?? null) || ! is_string($told['name'] ?? null)) {
+                if (! is_array($told) || ! is_string($told['key'] ?? null) || ! is_string($told['name'] ?? null) || ! is_string($told['id'] ?? null)) {
                     throw new CustomerNotFound();
                 }
-                $this->log->note($technician->id, 'broke the glass', [
-                    'customer' => $told['key'], 'ability' => $ability->value, 'reason' => $reason,
+                $this->log->noteOf($told['id'], $technician->id, 'broke the glass', [
+                    'ability' => $ability->value, 'reason' => $reason,
                 ]);
                 $this->tell($technician, $told['name'], $ability, $reason, $until);
 

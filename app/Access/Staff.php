@@ -116,10 +116,10 @@ final readonly class Staff
                     ...$this->opened($code),
                 ])->save();
                 $this->write($lead, $invitation, $code);
-                $this->note($lead, 'sent an invitation', [
+                $this->note($lead, 'sent an invitation', $granted->customer?->id, [
                     'to' => $signIn,
                     'ability' => $granted->ability->value,
-                    'customer' => $granted->customer->key ?? 'every',
+                    'customer' => $granted->customer === null ? 'every' : null,
                 ]);
 
                 return $invitation;
@@ -133,10 +133,10 @@ final readonly class Staff
                 'given_by' => $lead->id,
                 'given_at' => $this->clock->now(),
             ]);
-            $this->note($lead, 'gave a grant', [
+            $this->note($lead, 'gave a grant', $granted->customer?->id, [
                 'to' => $known->sign_in,
                 'ability' => $granted->ability->value,
-                'customer' => $granted->customer->key ?? 'every',
+                'customer' => $granted->customer === null ? 'every' : null,
             ]);
         });
 
@@ -152,7 +152,7 @@ final readonly class Staff
             $row = Invitation::query()->whereNull('accepted_at')->find($invitation) ?? throw new InvitationClosed();
             $row->forceFill(['invited_by' => $lead->id, ...$this->opened($code)])->save();
             $this->write($lead, $row, $code);
-            $this->note($lead, 'sent an invitation again', ['to' => $row->sign_in]);
+            $this->note($lead, 'sent an invitation again', $row->tenant_id, ['to' => $row->sign_in]);
         });
     }
 
@@ -163,7 +163,7 @@ final readonly class Staff
             $row = Invitation::query()->whereNull('accepted_at')->find($invitation);
             if ($row !== null) {
                 $row->delete();
-                $this->note($lead, 'took an invitation back', ['to' => $row->sign_in]);
+                $this->note($lead, 'took an invitation back', $row->tenant_id, ['to' => $row->sign_in]);
             }
         });
     }
@@ -179,7 +179,7 @@ final readonly class Staff
             }
             if ($row !== null) {
                 $row->delete();
-                $this->note($lead, 'took a grant away', [
+                $this->note($lead, 'took a grant away', $row->tenant_id, [
                     'of' => $row->technician_id,
                     'ability' => $row->ability->value,
                 ]);
@@ -248,7 +248,7 @@ final readonly class Staff
             if (! is_object($taken) || ($taken->taken ?? false) !== true) {
                 throw new InvitationClosed();
             }
-            $this->note($technician, 'joined by invitation', ['of' => $invitedBy]);
+            $this->note($technician, 'joined by invitation', null, ['of' => $invitedBy]);
 
             return $technician;
         });
@@ -290,10 +290,14 @@ final readonly class Staff
         });
     }
 
-    /** @param array<string, ?string> $detail */
-    private function note(Technician $who, string $what, array $detail): void
+    /**
+     * @param  ?string  $tenantId  of the customer it is about; theirs goes with them, where they are purged
+     * @param  array<string, ?string>  $detail
+     */
+    private function note(Technician $who, string $what, ?string $tenantId, array $detail): void
     {
-        $this->log->note($who->id, $what, $detail);
+        $isVisible = $tenantId !== null && TenantRow::query()->whereKey($tenantId)->exists();
+        $isVisible ? $this->log->noteOf($tenantId, $who->id, $what, $detail) : $this->log->note($who->id, $what, $detail);
     }
 
     public static function initials(string $name): string

@@ -7,6 +7,7 @@ namespace App\CallRecords;
 use App\Access\Scope;
 use App\Activity\ActivityLog;
 use App\Book\BookRepository;
+use App\House\House;
 use App\Models\Ability;
 use App\Models\CallRow;
 use App\Models\TenantRow;
@@ -20,13 +21,11 @@ use Jaunty\Core\CallRecords\CallRecord;
 use Jaunty\Core\CallRecords\CallsMade;
 
 /**
- * Reads calls from the switch, on from the last one read, and keeps them for ninety days. The switch is asked outside
+ * Reads calls from the switch, on from the last one read, and keeps them for as long as the house does. The switch is asked outside
  * any transaction.
  */
 final readonly class CallReader
 {
-    public const KEPT_DAYS = 90;
-
     /** What a customer's book can name of calls, and a screen can add up at once. */
     private const MOST_PAGES = 200;
 
@@ -38,6 +37,7 @@ final readonly class CallReader
         private Clock $clock,
         private ConnectionInterface $db,
         private ActivityLog $log,
+        private House $house,
     ) {
     }
 
@@ -90,6 +90,12 @@ final readonly class CallReader
             Ability::Read,
             fn (TenantRow $tenant): array => $this->kept($tenant->id, $days),
         );
+    }
+
+    /** How many days calls are kept here. */
+    public function keptDays(): int
+    {
+        return $this->house->settings()->retention->calls;
     }
 
     /** That somebody took them out as a file. */
@@ -178,7 +184,7 @@ final readonly class CallReader
             [$tenant->id, $tenant->connector, $last, $this->clock->now()->format(\DateTimeInterface::ATOM)],
         );
         CallRow::query()->where('tenant_id', $tenant->id)
-            ->where('at', '<', $this->clock->now()->modify('-' . self::KEPT_DAYS . ' days'))
+            ->where('at', '<', $this->clock->now()->modify("-{$this->keptDays()} days"))
             ->delete();
 
         return null;

@@ -227,7 +227,9 @@ final readonly class BookDesk
             $customer,
             Ability::Read,
             function (TenantRow $tenant) use ($technicianId): Book {
-                $this->log->noteOf($tenant->id, $technicianId, 'exported a book', ['revision' => $tenant->head_revision]);
+                $this->log->noteOf($tenant->id, $technicianId, 'exported a book', [
+                    'revision' => $tenant->head_revision,
+                ]);
 
                 return $this->books->head($tenant->id);
             },

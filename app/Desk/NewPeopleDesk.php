@@ -75,7 +75,8 @@ final readonly class NewPeopleDesk
                 }
                 $changes = ChangeSet::of(...$people->operations);
                 $view = $this->drafts->propose($tenant, $technicianId, $changes, null);
-                $this->log->noteOf($tenant->id, $technicianId, 'put new people into the draft', Changes::told($changes));
+                $told = Changes::told($changes);
+                $this->log->noteOf($tenant->id, $technicianId, 'put new people into the draft', $told);
 
                 return [count($people->makes), count($view->changes->operations)];
             },

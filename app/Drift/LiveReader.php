@@ -70,25 +70,36 @@ final readonly class LiveReader
 
     private function keep(TenantRow $tenant, Book $book, Bindings $known, Reading $reading): null
     {
-        // Only the newest is ever asked for: a whole book for each reading of each night would be most of the database.
-        LiveSnapshot::query()->where('tenant_id', $tenant->id)->delete();
-        LiveSnapshot::query()->insert([
-            'tenant_id' => $tenant->id,
-            'id' => (string) Str::uuid(),
-            'connector' => $tenant->connector,
-            'book' => self::json(BookFormat::toValue($reading->live)),
-            'edits' => self::json(array_map(static fn (LiveEdit $edit): array => [
-                'object' => $edit->object, 'field' => $edit->field, 'at' => $edit->at->format(\DateTimeInterface::ATOM),
-                'by' => $edit->by,
-            ], $reading->edits)),
-            'read_at' => $this->clock->now(),
-        ]);
+        $this->keepReading($tenant, $reading);
         $this->bind($tenant, $book, $known, $reading->bindings);
         $this->comparer->settle($tenant, $book, $reading->live);
         $compared = $this->comparer->compare($tenant, $book, $reading->live);
         $this->summaries->liveRead($tenant->id, $compared->inspection($this->clock->now()->getTimestamp()));
 
         return null;
+    }
+
+    /** Each that says something else than the one before; of those that say the same, when they last did. */
+    private function keepReading(TenantRow $tenant, Reading $reading): void
+    {
+        $live = self::json(BookFormat::toValue($reading->live));
+        $edits = self::json(array_map(static fn (LiveEdit $edit): array => [
+            'object' => $edit->object, 'field' => $edit->field, 'at' => $edit->at->format(\DateTimeInterface::ATOM),
+            'by' => $edit->by,
+        ], $reading->edits));
+        $mark = hash('sha256', "{$tenant->connector} {$live} {$edits}");
+        $newest = LiveSnapshot::query()->where('tenant_id', $tenant->id)->orderByDesc('serial')->first(['id', 'mark']);
+        if ($newest?->mark === $mark) {
+            LiveSnapshot::query()->where('tenant_id', $tenant->id)->whereKey($newest->id)->update([
+                'read_at' => $this->clock->now(),
+            ]);
+
+            return;
+        }
+        LiveSnapshot::query()->insert([
+            'tenant_id' => $tenant->id, 'id' => (string) Str::uuid(), 'connector' => $tenant->connector,
+            'book' => $live, 'edits' => $edits, 'mark' => $mark, 'read_at' => $this->clock->now(),
+        ]);
     }
 
     /** What was paired now is bound from now on, with the version seen; most of it was before. */

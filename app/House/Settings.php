@@ -13,6 +13,9 @@ final readonly class Settings
 
     public const LETTERS_AT = '06:30';
 
+    /** What is kept no longer goes when nobody waits for the database. */
+    public const TIDIED_AT = '04:40';
+
     /** Abilities for which a second factor may be required; `lead` is what leads do. */
     public const ABILITIES = ['read', 'edit', 'push', 'bill', 'lead'];
 

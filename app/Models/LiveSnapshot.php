@@ -10,6 +10,7 @@ namespace App\Models;
  * @property string $connector
  * @property array<string, mixed> $book
  * @property list<array{object: string, field: string, at: string, by: string}> $edits
+ * @property ?string $mark
  * @property \Carbon\CarbonImmutable $read_at
  */
 final class LiveSnapshot extends Row

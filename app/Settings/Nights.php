@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Settings;
 
 use App\House\House;
+use App\House\Settings;
 use App\Models\Technician;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\QueryException;
@@ -33,6 +34,10 @@ final readonly class Nights
                 ->timezone($settings->zone)
                 ->onOneServer();
         }
+        $schedule->command('roster:tidy')
+            ->dailyAt(Settings::TIDIED_AT)
+            ->timezone($settings->zone)
+            ->onOneServer();
         $schedule->command('roster:digest')
             ->dailyAt($settings->lettersAt)
             ->timezone($settings->zone)

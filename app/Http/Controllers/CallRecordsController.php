@@ -106,13 +106,13 @@ final class CallRecordsController extends Controller
     {
         /** @var array{days?: int|string|null} $given */
         $given = $request->validate(
-            ['days' => ['bail', 'nullable', 'integer', 'min:1', 'max:' . CallReader::KEPT_DAYS]],
+            ['days' => ['bail', 'nullable', 'integer', 'min:1', 'max:' . $this->reader->keptDays()]],
         );
 
         return $this->reader->made(
             $this->technician($request)->id,
             $customer,
-            (int) ($given['days'] ?? CallReader::KEPT_DAYS),
+            (int) ($given['days'] ?? $this->reader->keptDays()),
         );
     }
 

@@ -111,7 +111,7 @@ useTitle(() => ['What was done'])
         <a :href="file" download="activity.csv">CSV</a>
         <router-link
           v-if="customer !== ''"
-          :to="{ name: 'extract', params: { customer }, query: { from: from || undefined, until: until || undefined } }"
+          :to="{ path: `/customers/${customer}/done`, query: { from: from || undefined, until: until || undefined } }"
           >For the customer</router-link
         >
       </p>
@@ -136,11 +136,9 @@ useTitle(() => ['What was done'])
             </td>
             <td>{{ entry.who ?? 'somebody' }}</td>
             <td>
-              <router-link
-                v-if="entry.customer !== null"
-                :to="{ name: 'desk', params: { customer: entry.customer } }"
-                >{{ entry.customerName }}</router-link
-              >
+              <router-link v-if="entry.customer !== null" :to="`/customers/${entry.customer}`">{{
+                entry.customerName
+              }}</router-link>
             </td>
             <td>
               {{ entry.what }}

@@ -33,7 +33,14 @@ const REPORT = {
 async function report(answers: (Record<string, unknown> | Refused)[]): Promise<string[]> {
   const asked: string[] = []
   fakeServer({
-    'GET /session': { technician: null, reseller: 'Inlet Voice', now: REPORT.at, clockStandsStill: true, demo: null },
+    'GET /session': {
+      technician: null,
+      reseller: 'Inlet Voice',
+      paper: { colour: '#2f5d62', letterhead: '' },
+      now: REPORT.at,
+      clockStandsStill: true,
+      demo: null,
+    },
     'GET /customers/inlet/report': (_: unknown, url: URL) => {
       asked.push(url.search)
       return answers[Math.min(asked.length, answers.length) - 1] as never

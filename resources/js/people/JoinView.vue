@@ -4,7 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { client, take } from '@/api'
 import { useSession } from '@/session'
 import { LoadingLines, TextRow, useAttempt, useTitle } from '@/shared'
-import { abilityInWords } from './abilities'
+import { abilityAsked } from './abilities'
 
 /** Where an invitation leads. The code stands behind the #, which browsers send to nobody. */
 const { signIn, reseller } = useSession()
@@ -45,7 +45,7 @@ useTitle(() => ['Joining'])
     </p>
     <form v-else novalidate @submit.prevent="join">
       <p class="offer">
-        {{ offer.invitedBy }} asks you to {{ abilityInWords(offer.ability) }} for {{ offer.customer ?? 'every customer'
+        {{ offer.invitedBy }} asks you to {{ abilityAsked(offer.ability) }} for {{ offer.customer ?? 'every customer'
         }}{{ offer.until === null ? '' : `, until ${offer.until}` }}. You will sign in as
         <strong>{{ offer.signIn }}</strong>.
       </p>

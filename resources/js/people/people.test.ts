@@ -2,9 +2,11 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, expect, it, vi } from 'vitest'
 import { close, fakeServer, open, Refused, SESSION, settle, LENA } from '@/testing'
 import JoinView from './JoinView.vue'
+import LeaveSheet from './LeaveSheet.vue'
 import PeopleView from './PeopleView.vue'
 
 const ME = { ...SESSION, technician: { ...LENA, signIn: 'lena@saltmarsh.example' } }
+const HOLDS = { from: null, hasRunOut: false, holds: true, inEmergency: false }
 const EVERY = { everyCustomer: true, customer: null, customerName: null, purpose: null, until: null }
 const PEOPLE = {
   people: [
@@ -14,7 +16,7 @@ const PEOPLE = {
       signIn: 'lena@saltmarsh.example',
       lead: true,
       secondFactor: true,
-      grants: [{ id: 'g1', ability: 'push', ...EVERY, hasRunOut: false }],
+      grants: [{ id: 'g1', ability: 'push', role: 'pusher', ...EVERY, ...HOLDS }],
     },
     {
       id: 'p2',
@@ -31,6 +33,8 @@ const PEOPLE = {
           customer: 'inlet',
           customerName: 'Inlet Property Care',
           until: '2026-11-30',
+          ...HOLDS,
+          holds: false,
           hasRunOut: true,
         },
       ],
@@ -117,6 +121,7 @@ it('gives somebody of the staff a grant and invites anybody else', async () => {
     signIn: 'new@saltmarsh.example',
     everyCustomer: true,
     ability: 'edit',
+    from: null,
     until: '2026-12-31',
     purpose: null,
   })
@@ -150,6 +155,38 @@ it('takes away, sends again and takes back', async () => {
     'POST /people/invitations/i1/send',
     'DELETE /people/invitations/i1',
   ])
+})
+
+it('switches somebody off after a look at what they leave, and hands it on in the same act', async () => {
+  const server = await people({
+    'GET /people/p2/leaves': { customers: ['Inlet Property Care'], findings: 2, grants: 1, isNightly: true },
+    'DELETE /people/p2': null,
+  })
+  const menu = page.findAllComponents({ name: 'ElDropdown' })[1] as unknown as VueWrapper
+  menu.vm.$emit('command', 'off')
+  await settle()
+  const sheet = document.querySelector('.el-dialog')?.textContent ?? ''
+  for (const left of ['1 customer: Inlet Property Care', '2 findings', '1 grant', 'audited by night in their name'])
+    expect(sheet).toContain(left)
+  const heir = page.getComponent(LeaveSheet).getComponent({ name: 'ElSelect' }) as unknown as VueWrapper
+  heir.vm.$emit('update:modelValue', 'p3')
+  await settle()
+  const go = [...document.querySelectorAll<HTMLButtonElement>('.el-dialog button')]
+  go.find((each) => each.textContent.trim() === 'Switch off')?.click()
+  await settle()
+
+  expect(server.asked.find((each) => each.call === 'DELETE /people/p2')?.body).toEqual({ heir: 'p3' })
+  expect(page.get('[role=status]').text()).toContain('Sol Ormerod is switched off.')
+})
+
+it('makes a lead, and leaves the last one be', async () => {
+  const server = await people({ 'PUT /people/p3/lead': null })
+  const menus = page.findAllComponents({ name: 'ElDropdown' }) as unknown as VueWrapper[]
+  menus[2]?.vm.$emit('command', 'lead')
+  await settle()
+
+  expect(server.asked.find((each) => each.call === 'PUT /people/p3/lead')?.body).toEqual({ lead: true })
+  expect(page.get('[role=status]').text()).toContain('Ada Wren is a lead now.')
 })
 
 it('lets somebody join who has the whole code, and signs them in', async () => {
