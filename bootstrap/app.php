@@ -15,6 +15,7 @@ use App\Console\ShipTemplates;
 use App\Console\TidyUp;
 use App\Console\VerifyActivity;
 use App\Http\Middleware\CheckOrigin;
+use App\Http\Middleware\RequestLog;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SignInByToken;
 use App\Http\Problem\ProblemRenderer;
@@ -43,6 +44,7 @@ return Application::configure(basePath: dirname(__DIR__))
         TidyUp::class, VerifyActivity::class,
     ])
     ->withMiddleware(static function (Middleware $middleware): void {
+        $middleware->prepend(RequestLog::class);
         $middleware->append(SecurityHeaders::class);
         $middleware->web(prepend: [SignInByToken::class], replace: [ValidateCsrfToken::class => CheckOrigin::class]);
         $middleware->trimStrings(except: ['password', 'newPassword']);

@@ -10,7 +10,9 @@ return [
             'driver' => 'daily',
             'path' => storage_path('logs/roster.log'),
             'level' => 'info',
-            'days' => 14,
+            // A line is an object, for programs to read. How many days they are kept is settled by leads: roster:tidy.
+            'formatter' => Monolog\Formatter\JsonFormatter::class,
+            'days' => 0,
             'permission' => 0o640,
         ],
         'null' => ['driver' => 'monolog', 'handler' => Monolog\Handler\NullHandler::class],

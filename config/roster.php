@@ -32,5 +32,7 @@ return [
     'carrier' => ['url' => env('CARRIER_URL'), 'token' => env('CARRIER_TOKEN')],
     'studio' => ['url' => env('STUDIO_URL'), 'token' => env('STUDIO_TOKEN')],
     'post' => ['url' => env('POST_URL')],
+    // What programs that watch this house show; without one nothing is told to them.
+    'metrics_token' => env('ROSTER_METRICS_TOKEN'),
     'owner_password_file' => env('DB_OWNER_PASSWORD_FILE'),
 ];

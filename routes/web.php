@@ -12,6 +12,7 @@ use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FindingController;
+use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JoiningController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
@@ -43,6 +44,7 @@ use Illuminate\Support\Facades\Route;
 // As many digits as a row's number has, and no more than PostgreSQL's integers hold.
 $number = '[0-9]{1,9}';
 
+Route::get('metrics', [HealthController::class, 'metrics'])->withoutMiddleware('web')->middleware('throttle:api');
 Route::get('up', static fn (): array => ['well' => true])->withoutMiddleware('web');
 
 Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throttle:api'])->group(
@@ -74,6 +76,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                 Route::get('api-tokens', [ApiTokenController::class, 'index']);
                 Route::post('api-tokens', [ApiTokenController::class, 'store']);
                 Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
+                Route::get('health', [HealthController::class, 'show']);
                 Route::get('settings', [SettingsController::class, 'show']);
                 Route::put('settings', [SettingsController::class, 'update']);
                 Route::post('settings/connections/try', [SettingsController::class, 'tryOut'])->middleware(

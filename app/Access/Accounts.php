@@ -59,7 +59,7 @@ final readonly class Accounts
         }));
     }
 
-    /** Whoever lost the device of their second factor signs in by the password alone again, and is told so by letter. */
+    /** Whoever lost the device of their second factor signs in by the password alone again, and is told by letter. */
     public function resetSecondFactor(Technician $lead, string $technicianId): void
     {
         $this->leads->requirePeople($lead);
@@ -127,7 +127,8 @@ final readonly class Accounts
     }
 
     /**
-     * Switches somebody off: sign-ins, tokens and grants end at once, and what they saw to is handed on in the same act.
+     * Switches somebody off: sign-ins, tokens and grants end at once, and what they saw to is handed on in the same
+     * act.
      * What they did stays told.
      *
      * @param  ?string  $heirId  who sees to it from now on; null: nobody yet

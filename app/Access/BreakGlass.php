@@ -52,15 +52,15 @@ final readonly class BreakGlass
                 $told = is_object($row) && is_string($row->told ?? null)
                     ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR)
                     : null;
-                if (! is_array($told) || ! is_string($told['key'] ?? null) || ! is_string($told['name'] ?? null) || ! is_string($told['id'] ?? null)) {
-                    throw new CustomerNotFound();
-                }
-                $this->log->noteOf($told['id'], $technician->id, 'broke the glass', [
+                $said = static fn (string $field): string => is_array($told) && is_string($told[$field] ?? null)
+                    ? $told[$field]
+                    : throw new CustomerNotFound();
+                $this->log->noteOf($said('id'), $technician->id, 'broke the glass', [
                     'ability' => $ability->value, 'reason' => $reason,
                 ]);
-                $this->tell($technician, $told['name'], $ability, $reason, $until);
+                $this->tell($technician, $said('name'), $ability, $reason, $until);
 
-                return ['key' => $told['key'], 'name' => $told['name'], 'until' => $until];
+                return ['key' => $said('key'), 'name' => $said('name'), 'until' => $until];
             },
         );
     }

@@ -297,7 +297,11 @@ final readonly class Staff
     private function note(Technician $who, string $what, ?string $tenantId, array $detail): void
     {
         $isVisible = $tenantId !== null && TenantRow::query()->whereKey($tenantId)->exists();
-        $isVisible ? $this->log->noteOf($tenantId, $who->id, $what, $detail) : $this->log->note($who->id, $what, $detail);
+        if ($isVisible) {
+            $this->log->noteOf($tenantId, $who->id, $what, $detail);
+        } else {
+            $this->log->note($who->id, $what, $detail);
+        }
     }
 
     public static function initials(string $name): string

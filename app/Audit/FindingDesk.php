@@ -89,7 +89,9 @@ final readonly class FindingDesk
             $customer,
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $fingerprint, $assignee, $due): bool {
-                $row = FindingRow::query()->where('tenant_id', $tenant->id)->where('fingerprint', $fingerprint)->first();
+                $row = FindingRow::query()->where('tenant_id', $tenant->id)
+                    ->where('fingerprint', $fingerprint)
+                    ->first();
                 if ($row === null) {
                     return false;
                 }

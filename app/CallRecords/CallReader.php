@@ -21,8 +21,8 @@ use Jaunty\Core\CallRecords\CallRecord;
 use Jaunty\Core\CallRecords\CallsMade;
 
 /**
- * Reads calls from the switch, on from the last one read, and keeps them for as long as the house does. The switch is asked outside
- * any transaction.
+ * Reads calls from the switch, on from the last one read, and keeps them for as long as the house does. The switch is
+ * asked outside any transaction.
  */
 final readonly class CallReader
 {

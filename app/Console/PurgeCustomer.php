@@ -43,7 +43,9 @@ final class PurgeCustomer extends Command
             return $this->again($db, $clock);
         }
         $signIn = $this->option('as');
-        $lead = is_string($signIn) ? Technician::query()->where('sign_in', $signIn)->whereNull('closed_at')->first() : null;
+        $lead = is_string($signIn)
+            ? Technician::query()->where('sign_in', $signIn)->whereNull('closed_at')->first()
+            : null;
         if ($lead === null) {
             return $this->refuse('Say in which lead\'s name: --as=SIGN-IN.');
         }

@@ -5,18 +5,19 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Activity\ActivityLog;
+use App\House\House;
 use App\Time\Clock;
 use Illuminate\Console\Command;
 use Illuminate\Database\ConnectionInterface;
 
-/** Lets go of what settings keep no longer: readings, calls, recordings, papers. For how long is not said here. */
+/** Lets go of what settings keep no longer. For how long is not said here. */
 final class TidyUp extends Command
 {
     protected $signature = 'roster:tidy';
 
-    protected $description = 'Delete what is kept no longer, by the settings: readings, call records, recordings, papers';
+    protected $description = 'Delete what settings keep no longer: readings, call records, recordings, papers, logs';
 
-    public function handle(ConnectionInterface $db, Clock $clock, ActivityLog $log): int
+    public function handle(ConnectionInterface $db, Clock $clock, ActivityLog $log, House $house): int
     {
         $db->statement("set statement_timeout to '30min'");
         $row = $db->selectOne('select roster_tidy(?) as told', [$clock->now()->format(\DateTimeInterface::ATOM)]);
@@ -25,6 +26,7 @@ final class TidyUp extends Command
             : [];
         /** @var array<string, int> $told */
         $told = array_filter(is_array($told) ? $told : [], is_int(...));
+        $told['logs'] = self::logs($house->settings()->retention->logs);
         if (array_sum($told) > 0) {
             $log->note(null, 'let go of what is kept no longer', $told);
         }
@@ -35,5 +37,19 @@ final class TidyUp extends Command
         )) . ' let go');
 
         return self::SUCCESS;
+    }
+
+    /** @return int how many days of the application's own log went */
+    private static function logs(int $days): int
+    {
+        $gone = 0;
+        $files = glob(storage_path('logs/roster-*.log'));
+        foreach ($files === false ? [] : $files as $file) {
+            $isOld = preg_match('/roster-(\d{4}-\d\d-\d\d)\.log$/D', $file, $found) === 1
+                && $found[1] < gmdate('Y-m-d', time() - $days * 86_400);
+            $gone += $isOld && @unlink($file) ? 1 : 0;
+        }
+
+        return $gone;
     }
 }

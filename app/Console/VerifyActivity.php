@@ -16,7 +16,7 @@ final class VerifyActivity extends Command
 
     protected $signature = 'roster:verify-log';
 
-    protected $description = 'Verify that no entry of the log was changed, left out or put in, by their chains of hashes';
+    protected $description = 'Verify that no entry of the log was changed, left out or put in, by its chains';
 
     public function handle(DatabaseManager $databases, OwnerConnection $owner): int
     {

@@ -25,6 +25,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\AsTyped;
+use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\FieldPath;
 
 /** One customer's book with a technician's pending edits: seen, edited, dropped, entered. */
@@ -80,7 +81,7 @@ final readonly class BookDesk
                 $this->checkDays($tenant, $edits);
 
                 $view = $this->drafts->edit($tenant, $technicianId, $edits);
-                $this->log->noteOf($tenant->id, $technicianId, 'edited the draft', Changes::told($view->done));
+                $this->tell($tenant, $technicianId, 'edited the draft', $view->done);
 
                 return $this->changed($tenant, $view);
             },
@@ -100,7 +101,7 @@ final readonly class BookDesk
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $wanted): DeskChange {
                 [$view, $made] = $this->drafts->make($tenant, $technicianId, $wanted);
-                $this->log->noteOf($tenant->id, $technicianId, 'made new objects in the draft', Changes::told($view->done));
+                $this->tell($tenant, $technicianId, 'made new objects in the draft', $view->done);
 
                 return $this->changed($tenant, $view, $made);
             },
@@ -149,7 +150,7 @@ final readonly class BookDesk
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId): DraftView {
                 $view = $this->drafts->restore($tenant, $technicianId);
-                $this->log->noteOf($tenant->id, $technicianId, 'put the dropped draft back', Changes::told($view->changes));
+                $this->tell($tenant, $technicianId, 'put the dropped draft back', $view->changes);
 
                 return $view;
             },
@@ -212,7 +213,7 @@ final readonly class BookDesk
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $answers): DraftView {
                 $view = $this->again->propose($tenant, $technicianId, $answers);
-                $this->log->noteOf($tenant->id, $technicianId, 'answered the template again', Changes::told($view->changes));
+                $this->tell($tenant, $technicianId, 'answered the template again', $view->changes);
 
                 return $view;
             },
@@ -234,6 +235,11 @@ final readonly class BookDesk
                 return $this->books->head($tenant->id);
             },
         );
+    }
+
+    private function tell(TenantRow $tenant, string $technicianId, string $what, ?ChangeSet $changes): void
+    {
+        $this->log->noteOf($tenant->id, $technicianId, $what, Changes::told($changes));
     }
 
     /** @param callable(TenantRow): ?DraftView $work */

@@ -234,6 +234,7 @@ lay_out_by_settings() {
             line REDIS_PORT "$SET_REDIS_PORT"
             [ -z "$SET_REDIS_PASSWORD" ] || line REDIS_PASSWORD "$SET_REDIS_PASSWORD"
             line ROSTER_BLOBS "$SET_ROSTER_BLOBS"
+            [ -z "$SET_ROSTER_METRICS_TOKEN" ] || line ROSTER_METRICS_TOKEN "$SET_ROSTER_METRICS_TOKEN"
             [ -z "$SET_FILE_SWITCHES" ] || line FILE_SWITCHES "$SET_FILE_SWITCHES"
         } > "$HOME_DIR/app.env.new"
     )

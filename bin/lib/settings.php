@@ -18,7 +18,7 @@ final class Settings
         'DB_OWNER_PASSWORD_FILE' => '', 'DB_POOLED' => 'no',
         'ROSTER_WEB_PROCESSES' => '4', 'ROSTER_WORKERS' => '2', 'ROSTER_STATE' => 'database',
         'REDIS_HOST' => '127.0.0.1', 'REDIS_PORT' => '6379', 'REDIS_PASSWORD' => '',
-        'ROSTER_BLOBS' => 'database', 'FILE_SWITCHES' => '',
+        'ROSTER_BLOBS' => 'database', 'FILE_SWITCHES' => '', 'ROSTER_METRICS_TOKEN' => '',
     ];
 
     private const NUMBERS = [

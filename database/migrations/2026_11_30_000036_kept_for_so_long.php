@@ -10,8 +10,8 @@ return new class extends Migration {
     {
         DB::unprepared(<<<'SQL'
             alter table live_snapshots add mark text;
-            comment on column live_snapshots.mark is 'SHA-256 of what was read: a reading that says the same as the one '
-                'before is not kept beside it';
+            comment on column live_snapshots.mark is 'SHA-256 of what was read: a reading that says the same as the '
+                'one before is not kept beside it';
 
             create table purged_customers (
                 tenant_id uuid primary key,

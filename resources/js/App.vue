@@ -68,6 +68,7 @@ useCommands(() =>
         ...(technician.value.lead
           ? [
               { label: 'People', kind: 'screen', run: () => void router.push('/people') },
+              { label: 'Health', kind: 'screen', run: () => void router.push('/health') },
               { label: 'Settings', kind: 'screen', run: () => void router.push('/settings') },
             ]
           : []),

@@ -15,6 +15,7 @@ export const router = createRouter({
     { path: '/manner', name: 'manner', component: () => import('./session/MannerView.vue') },
     { path: '/tokens', name: 'tokens', component: () => import('./session/TokensView.vue') },
     { path: '/numbers', name: 'numbers', component: () => import('./stock/StockView.vue') },
+    { path: '/health', name: 'health', component: () => import('./health/HealthView.vue') },
     { path: '/settings', name: 'settings', component: () => import('./settings/SettingsView.vue') },
     { path: '/people', name: 'people', component: () => import('./people/PeopleView.vue') },
     { path: '/break-glass', name: 'break-glass', component: () => import('./people/BreakGlassView.vue') },

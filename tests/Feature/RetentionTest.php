@@ -239,7 +239,8 @@ final class RetentionTest extends FeatureTestCase
      */
     private function readings(array $customer): array
     {
-        $read = static fn (): array => DB::table('live_snapshots')->where('tenant_id', $customer['id'])->orderBy('serial')->pluck('read_at')->all();
+        $read = static fn (): array => DB::table('live_snapshots')->where('tenant_id', $customer['id'])
+            ->orderBy('serial')->pluck('read_at')->all();
 
         return $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, $read);
     }
@@ -250,7 +251,8 @@ final class RetentionTest extends FeatureTestCase
      */
     private function recordings(array $customer): array
     {
-        $read = static fn (): array => DB::table('recordings')->where('tenant_id', $customer['id'])->orderBy('no')->pluck('no')->all();
+        $read = static fn (): array => DB::table('recordings')->where('tenant_id', $customer['id'])
+            ->orderBy('no')->pluck('no')->all();
 
         return $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Read, $read);
     }

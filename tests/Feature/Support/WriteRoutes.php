@@ -18,7 +18,10 @@ final class WriteRoutes
     private const READS = ['post /settings/connections/try', 'post /joining/look'];
 
     /** Where nothing is otherwise than before there is nothing to tell. */
-    private const MAY_CHANGE_NOTHING = ['put /settings', 'post /customers/{customer}/findings/fixes'];
+    private const MAY_CHANGE_NOTHING = [
+        'put /settings', 'post /customers/{customer}/findings/fixes', 'delete /api-tokens/{token}',
+        'delete /people/grants/{grant}', 'delete /people/invitations/{invitation}',
+    ];
 
     /** @var array<string, true> in this process, with one entry each */
     private static array $seen = [];
