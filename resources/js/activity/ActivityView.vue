@@ -134,8 +134,8 @@ useTitle(() => ['What was done'])
             <td class="when">
               <span v-if="isNewDay(index)">{{ day(entry.at) }},</span> {{ time(entry.at) }}
             </td>
-            <td>{{ entry.who ?? 'somebody' }}</td>
-            <td>
+            <td class="when">{{ entry.who ?? 'somebody' }}</td>
+            <td class="when">
               <router-link v-if="entry.customer !== null" :to="`/customers/${entry.customer}`">{{
                 entry.customerName
               }}</router-link>
