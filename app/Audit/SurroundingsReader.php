@@ -47,18 +47,21 @@ final readonly class SurroundingsReader
             'pushed', s.pushed_revision,
             'readOn', s.live_read_at::date,
             'signed', signed.revision,
-            'later', (select coalesce(jsonb_agg(jsonb_build_object('version', r.schema_version, 'operations',
-                r.operations) order by r.no desc), '[]')
-                from revisions r where r.tenant_id = t.id and r.no > signed.revision),
+            -- As one set of changes where it is kept, which it is from the next revision on; else revision by revision.
+            'later', coalesce((select jsonb_build_array(jsonb_build_object('version', c.schema_version, 'operations',
+                    c.operations))
+                from since_signed c where c.tenant_id = t.id and c.signed = signed.revision
+                    and c.revision = t.head_revision),
+                (select coalesce(jsonb_agg(jsonb_build_object('version', r.schema_version, 'operations',
+                    r.operations) order by r.no desc), '[]')
+                from revisions r where r.tenant_id = t.id and r.no > signed.revision)),
             'application', case when applied.serial is null then null else jsonb_build_object(
                 'template', applied.template_id, 'no', applied.no, 'newest', newest.no, 'body', newest.body,
                 'answers', applied.answers, 'made', applied.made) end,
             'unexplained', case when applied.serial
-                is null then '[]' else (select coalesce(jsonb_agg(distinct jsonb_build_object('version',
-                    r.schema_version, 'object', o->>'object', 'path', o->>'path')), '[]')
-                from revisions r, json_array_elements(r.operations) o
-                where r.tenant_id = t.id and r.note is null and r.source = 'edit' and o->>'object' is not null
-                    and o->>'path' is not null) end,
+                is null then '[]' else (select coalesce(jsonb_agg(jsonb_build_object('version', u.schema_version,
+                    'object', u.object, 'path', u.path)), '[]')
+                from unnoted_fields u where u.tenant_id = t.id) end,
             'grants', (select coalesce(jsonb_agg(jsonb_build_object('name', g.name, 'ability', g.ability, 'until',
                 extract(epoch from g.until)::bigint, 'looksAfter', g.looks_after) order by g.place), '[]')
                 from roster_grants_here() with ordinality g (name, ability, until, looks_after, place)),

@@ -7,6 +7,7 @@ namespace App\Book;
 use App\Activity\ActivityLog;
 use App\Models\Revision;
 use App\Models\TenantRow;
+use App\Support\Parts;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Database\QueryException;
@@ -27,6 +28,9 @@ use Jaunty\Core\Change\OperationKind;
  */
 final readonly class RevisionWriter
 {
+    /** A whole book is kept beside every so many-th revision: earlier ones are reached from there. */
+    private const KEPT_EVERY = 100;
+
     public function __construct(
         private BookRepository $books,
         private ObjectProjection $projection,
@@ -34,6 +38,7 @@ final readonly class RevisionWriter
         private ConnectionInterface $db,
         private ActivityLog $log,
         private Clock $clock,
+        private SinceSigned $sinceSigned,
     ) {
     }
 
@@ -124,6 +129,13 @@ final readonly class RevisionWriter
             ),
             'entered_at' => $this->clock->now(),
         ]);
+        if ($no % self::KEPT_EVERY === 0) {
+            $this->books->keep($tenant->id, $no);
+        }
+        $this->sinceSigned->keep($tenant->id, $book, $no);
+        if ($note === null && $source === RevisionSource::Edit) {
+            $this->unnoted($tenant->id, $changes);
+        }
         $this->after->bookChanged($tenant->id, $book);
         $this->log->noteOf($tenant->id, $technicianId, 'revision entered', [
             'revision' => $no,
@@ -131,6 +143,23 @@ final readonly class RevisionWriter
         ]);
 
         return Revision::query()->where('tenant_id', $tenant->id)->where('no', $no)->with('technician')->firstOrFail();
+    }
+
+    /** Fields that were edited without a word, each once. */
+    private function unnoted(string $tenantId, ChangeSet $changes): void
+    {
+        $rows = [];
+        foreach ($changes->operations as $operation) {
+            if ($operation->path !== null) {
+                $rows["{$operation->object} {$operation->path}"] = [
+                    'tenant_id' => $tenantId, 'object' => (string) $operation->object, 'path' => $operation->path,
+                    'schema_version' => BookFormat::VERSION,
+                ];
+            }
+        }
+        foreach (Parts::of(array_values($rows)) as $some) {
+            $this->db->table('unnoted_fields')->insertOrIgnore($some);
+        }
     }
 
     /** Mints ids for new objects before anything is written, so that the revision holds them. */
