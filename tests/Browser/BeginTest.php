@@ -68,6 +68,7 @@ final class BeginTest extends BrowserTestCase
         $this->putNumbersIntoStock();
         $this->takeOn();
         $this->push();
+        $this->lookAround();
         $this->assertQuietConsole();
         $this->nothingOfTheDemoIsThere();
     }
@@ -184,6 +185,22 @@ final class BeginTest extends BrowserTestCase
         $this->press('Push', '.chapters');
         $this->click('[data-testid=push]');
         $this->see('done; read back and the same', '[data-testid=last-push]');
+    }
+
+    /** What was done is told, and how everything is: mail answers, no night has been yet. */
+    private function lookAround(): void
+    {
+        $this->go('/activity');
+        foreach (['push asked for', 'ordered numbers', 'changed settings', 'began this house'] as $what) {
+            $this->see($what, '[data-testid=activity]');
+        }
+        $this->assertAccessible('What was done');
+        $this->go('/health');
+        $this->see('nothing was audited by night yet');
+        $this->assertAccessible('Health');
+        $this->go('/break-glass');
+        $this->see('Every lead has a letter');
+        $this->assertAccessible('Break the glass');
     }
 
     private function nothingOfTheDemoIsThere(): void
