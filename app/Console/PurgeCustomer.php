@@ -88,10 +88,10 @@ final class PurgeCustomer extends Command
     /** Whoever was purged, and is back by a backup. */
     private function again(Connection $db, Clock $clock): int
     {
-        /** @var list<object{tenant_id: string}> $back */
-        $back = $db->select('select p.tenant_id from purged_customers p join tenants t on t.id = p.tenant_id');
+        /** @var list<object{customer: string}> $back */
+        $back = $db->select('select p.customer from purged_customers p join tenants t on t.id = p.customer');
         foreach ($back as $row) {
-            $db->transaction(static fn (): array => self::purged($db, $row->tenant_id, $clock));
+            $db->transaction(static fn (): array => self::purged($db, $row->customer, $clock));
         }
         $this->line(count($back) . ' purged again');
 

@@ -16,7 +16,8 @@ final class RowSecurityTest extends FeatureTestCase
     private const BOOKS = [
         'objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots',
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
-        'signed_books', 'secrets', 'ports', 'recordings', 'call_records', 'call_readings',
+        'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'ports', 'recordings',
+        'call_records', 'call_readings',
     ];
 
     public function test_every_table_that_names_a_customer_is_under_forced_row_level_security(): void

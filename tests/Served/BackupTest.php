@@ -46,10 +46,13 @@ final class BackupTest extends TestCase
         self::assertSame(1, $code);
         self::assertStringContainsString('--replace', $said);
         // Somebody was purged since: the older backup does not bring them back.
-        $this->done("bash -c 'ROOT=$(pwd); . bin/lib/house.sh; . bin/lib/keeping.sh; find_places; "
-            . "choose_instance {$this->instance}; with_database; in_database psql -qXd roster -c \"insert into "
-            . 'purged_customers select id, now(), now() from tenants where key = \\$\\$osier-basketworks\\$\\$\"; '
-            . "end_database'");
+        $this->done('bash -c ' . escapeshellarg(implode('; ', [
+            'ROOT=$(pwd)', '. bin/lib/house.sh', '. bin/lib/keeping.sh', 'find_places',
+            "choose_instance {$this->instance}", 'with_database',
+            "in_database psql -qXd roster -c \"insert into purged_customers select id, now(), now() from tenants "
+                . "where key = 'osier-basketworks'\"",
+            'end_database',
+        ])));
         self::assertStringContainsString(
             'Purged again: 1.',
             $this->done("bin/restore {$this->folder}/one --replace --of {$this->instance}"),
