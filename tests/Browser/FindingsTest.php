@@ -46,6 +46,7 @@ final class FindingsTest extends BrowserTestCase
         self::until(
             fn (): bool => str_contains($this->textOf('.audit'), 'Audited just now, 19 customers.'),
             'the audit does not end',
+            patience: 90,
         );
 
         $this->go('/customers/inlet-property-care/history');
