@@ -19,8 +19,11 @@ final class TidyUp extends Command
 
     public function handle(ConnectionInterface $db, Clock $clock, ActivityLog $log, House $house): int
     {
-        $db->statement("set statement_timeout to '30min'");
-        $row = $db->selectOne('select roster_tidy(?) as told', [$clock->now()->format(\DateTimeInterface::ATOM)]);
+        $row = $db->transaction(static function () use ($db, $clock): mixed {
+            $db->statement("set local statement_timeout to '30min'");
+
+            return $db->selectOne('select roster_tidy(?) as told', [$clock->now()->format(\DateTimeInterface::ATOM)]);
+        });
         $told = is_object($row) && is_string($row->told ?? null)
             ? json_decode($row->told, true, flags: JSON_THROW_ON_ERROR)
             : [];

@@ -15,21 +15,17 @@ final class Settings
         'MAIL_HOST' => '127.0.0.1', 'MAIL_PORT' => '25', 'MAIL_SCHEME' => 'smtp', 'MAIL_USERNAME' => '',
         'MAIL_PASSWORD' => '', 'MAIL_FROM' => 'roster@localhost',
         'DB_HOST' => '', 'DB_PORT' => '', 'DB_DATABASE' => 'roster', 'DB_PASSWORD' => '',
-        'DB_OWNER_PASSWORD_FILE' => '', 'DB_POOLED' => 'no',
-        'ROSTER_WEB_PROCESSES' => '4', 'ROSTER_WORKERS' => '2', 'ROSTER_STATE' => 'database',
-        'REDIS_HOST' => '127.0.0.1', 'REDIS_PORT' => '6379', 'REDIS_PASSWORD' => '',
-        'ROSTER_BLOBS' => 'database', 'FILE_SWITCHES' => '', 'ROSTER_METRICS_TOKEN' => '',
+        'DB_OWNER_PASSWORD_FILE' => '',
+        'ROSTER_WEB_PROCESSES' => '4', 'ROSTER_WORKERS' => '2',
+        'FILE_SWITCHES' => '', 'ROSTER_METRICS_TOKEN' => '',
     ];
 
     private const NUMBERS = [
-        'MAIL_PORT' => [1, 65535], 'DB_PORT' => [1, 65535], 'REDIS_PORT' => [1, 65535],
+        'MAIL_PORT' => [1, 65535], 'DB_PORT' => [1, 65535],
         'ROSTER_WEB_PROCESSES' => [1, 200], 'ROSTER_WORKERS' => [1, 200],
     ];
 
-    private const WORDS = [
-        'MAIL_SCHEME' => ['smtp', 'smtps'], 'DB_POOLED' => ['yes', 'no'], 'ROSTER_STATE' => ['database', 'redis'],
-        'ROSTER_BLOBS' => ['database', 'local'],
-    ];
+    private const WORDS = ['MAIL_SCHEME' => ['smtp', 'smtps']];
 
     /** @var array<string, string> */
     private array $values = self::USUAL;

@@ -76,7 +76,7 @@ final class ServeTest extends TestCase
             ['s.env, line 2: ROSTER_WORKERS wants a whole number from 1 to 200, not "many"'],
         ];
         yield 'a word nobody knows' => [
-            "{$address}ROSTER_STATE=memory", ['s.env, line 2: ROSTER_STATE is database or redis, not "memory"'],
+            "{$address}MAIL_SCHEME=pigeon", ['s.env, line 2: MAIL_SCHEME is smtp or smtps, not "pigeon"'],
         ];
         yield 'a proxy by name' => [
             "{$address}ROSTER_TRUSTED_PROXIES=proxy.example",
