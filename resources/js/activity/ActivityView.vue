@@ -164,12 +164,15 @@ useTitle(() => ['What was done'])
         </tbody>
       </table>
       <p>
-        <el-button
+        <button
           v-if="pages.hasNextPage.value"
+          type="button"
+          class="quiet-button"
           :disabled="pages.isFetchingNextPage.value"
           @click="pages.fetchNextPage()"
-          >Show older</el-button
         >
+          Show older
+        </button>
         <span v-else class="soft">That is all.</span>
       </p>
     </template>

@@ -125,7 +125,7 @@ useTitle(() => ['Numbers in stock'])
         />
         <TextRow v-model="count" label="How many" :fault="faults['count']" name="count" inputmode="numeric" />
         <p class="send">
-          <el-button native-type="submit" :disabled="busy || prefix.trim() === ''">Look</el-button>
+          <button type="submit" class="quiet-button" :disabled="busy || prefix.trim() === ''">Look</button>
         </p>
         <template v-if="offers !== undefined">
           <EmptyState v-if="offers.length === 0" title="The carrier has none that begin so" />
@@ -149,7 +149,7 @@ useTitle(() => ['Numbers in stock'])
         <el-input id="list" v-model="text" type="textarea" :rows="6" name="list" @input="read = undefined" />
         <p v-if="faults['text'] !== undefined" class="fault" role="alert">{{ faults['text'] }}</p>
         <p class="send">
-          <el-button native-type="submit" :disabled="busy || text.trim() === ''">Look</el-button>
+          <button type="submit" class="quiet-button" :disabled="busy || text.trim() === ''">Look</button>
           <el-button v-if="read !== undefined" type="primary" :disabled="busy || read.numbers.length === 0" @click="add"
             >Put {{ plural(read.numbers.length, 'number') }} into stock</el-button
           >
