@@ -38,6 +38,8 @@ useTitle(() => ['New password'])
       The password is set, and you are signed out everywhere. <router-link to="/sign-in">Sign in with it</router-link>.
     </p>
     <form v-else-if="code !== ''" novalidate @submit.prevent="choose">
+      <!-- Password managers look for whose password it is; the letter alone knows. -->
+      <input type="text" autocomplete="username" value="" hidden aria-hidden="true" />
       <TextRow
         v-model="password"
         label="New password"

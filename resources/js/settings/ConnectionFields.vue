@@ -47,7 +47,7 @@ const told = computed(() =>
       />
       <el-input
         v-model="token"
-        type="password"
+        class="concealed"
         autocomplete="off"
         :aria-label="`Token of the ${of}`"
         :name="`${of}Token`"

@@ -137,7 +137,7 @@ const isFirst = (name: string): boolean => settings.switches[0]?.name === name
           <el-input
             v-if="wants(each.kind, 'token')"
             :model-value="each.token ?? ''"
-            type="password"
+            class="concealed"
             autocomplete="off"
             :aria-label="`Token of switch ${at + 1}`"
             name="switchToken"
