@@ -209,7 +209,7 @@ final class BeginTest extends BrowserTestCase
         self::assertNotSame(0, $code);
         self::assertStringContainsString('not defined', $said);
         [, $said] = $this->artisan(['list', '--raw']);
-        self::assertStringNotContainsString('demo', $said);
+        self::assertStringNotContainsString('roster:demo', $said);
         self::assertStringNotContainsString('saltmarsh', (string) file_get_contents("{$this->home()}/app.env"));
     }
 
