@@ -59,11 +59,6 @@ final class Switches
         return $names === [] ? throw NoSwitch::atAll() : $names;
     }
 
-    public function hasAny(): bool
-    {
-        return $this->known() !== [];
-    }
-
     /** @return array<string, array{maker: SwitchMaker, ...<string, mixed>}> */
     private function known(): array
     {

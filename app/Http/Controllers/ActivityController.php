@@ -77,16 +77,10 @@ final class ActivityController extends Controller
             $customer ?? $said['customer'] ?? null,
             $said['who'] ?? null,
             $said['what'] ?? null,
-            isset($said['from']) ? self::instant("{$said['from']} 00:00:00", $zone) : null,
-            isset($said['until']) ? self::instant("{$said['until']} 00:00:00 +1 day", $zone) : null,
+            isset($said['from']) ? self::inUtc("{$said['from']} 00:00:00", $zone) : null,
+            isset($said['until']) ? self::inUtc("{$said['until']} 00:00:00 +1 day", $zone) : null,
             $said['words'] ?? null,
             isset($said['before']) ? (int) $said['before'] : null,
         );
-    }
-
-    /** In UTC, as rows are compared. */
-    private static function instant(string $local, \DateTimeZone $zone): \DateTimeImmutable
-    {
-        return (new \DateTimeImmutable($local, $zone))->setTimezone(new \DateTimeZone('UTC'));
     }
 }

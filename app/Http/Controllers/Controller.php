@@ -16,4 +16,10 @@ abstract class Controller
 
         return $technician instanceof Technician ? $technician : throw new AuthenticationException();
     }
+
+    /** A local time of day in UTC, as rows are written and compared. */
+    protected static function inUtc(string $local, \DateTimeZone $zone): \DateTimeImmutable
+    {
+        return (new \DateTimeImmutable($local, $zone))->setTimezone(new \DateTimeZone('UTC'));
+    }
 }

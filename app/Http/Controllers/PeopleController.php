@@ -78,17 +78,11 @@ final class PeopleController extends Controller
             $customer === null ? null : $this->staff->customer($lead, $customer),
             Ability::from($given['ability']),
             $given['purpose'] ?? null,
-            isset($given['until']) ? self::instant("{$given['until']} 23:59:59", $zone) : null,
-            isset($given['from']) ? self::instant("{$given['from']} 00:00:00", $zone) : null,
+            isset($given['until']) ? self::inUtc("{$given['until']} 23:59:59", $zone) : null,
+            isset($given['from']) ? self::inUtc("{$given['from']} 00:00:00", $zone) : null,
         );
 
         return new JsonResponse(['isInvited' => $this->staff->let($lead, $given['signIn'], $granted) !== null], 201);
-    }
-
-    /** In UTC, as rows are written. */
-    private static function instant(string $local, \DateTimeZone $zone): \DateTimeImmutable
-    {
-        return (new \DateTimeImmutable($local, $zone))->setTimezone(new \DateTimeZone('UTC'));
     }
 
     /** Switches somebody off, and hands on what they saw to. */
