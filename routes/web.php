@@ -110,9 +110,9 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             Route::get('activity', [ActivityController::class, 'index']);
             Route::get('activity.csv', [ActivityController::class, 'csv']);
             Route::get('customers', [RosterController::class, 'index']);
-            Route::get('customers-lines', [RosterController::class, 'lines']);
-            Route::get('customers-changes', [RosterController::class, 'changes']);
-            Route::get('customers-names', [RosterController::class, 'names']);
+            Route::get('roster/lines', [RosterController::class, 'lines']);
+            Route::get('roster/changes', [RosterController::class, 'changes']);
+            Route::get('roster/names', [RosterController::class, 'names']);
             Route::get('find', FindController::class);
             Route::get('templates', [TakingOnController::class, 'templates']);
             Route::get('templates/{template}/sample', [TakingOnController::class, 'sample']);

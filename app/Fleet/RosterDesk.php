@@ -48,17 +48,16 @@ final readonly class RosterDesk
      *     people: list<string>, at: string} keys in order, the first lines, how many customers there are, what there is
      *     to narrow by, and the moment that changes are asked for from
      */
-    public function page(string $technicianId, RosterSought $sought): array
+    public function page(string $technicianId, RosterSought $sought, int $most = self::AT_FIRST): array
     {
-        return $this->scope->technician($technicianId, function () use ($technicianId, $sought): array {
+        return $this->scope->technician($technicianId, function () use ($technicianId, $sought, $most): array {
             $at = $this->moment();
-            $order = RosterQuery::of($sought)->pluck('t.key')->all();
-            $order = array_values(array_filter($order, is_string(...)));
+            $order = self::strings(RosterQuery::of($sought)->pluck('t.key')->all());
             $this->lookAnew($technicianId);
 
             return [
                 'order' => $order,
-                'rows' => self::inOrder(array_slice($order, 0, self::AT_FIRST)),
+                'rows' => self::inOrder(array_slice($order, 0, $most)),
                 ...$this->choices(),
                 'at' => $at,
             ];
@@ -88,7 +87,7 @@ final readonly class RosterDesk
                 ->orWhereRaw('s.changed_at > ?::timestamptz - make_interval(secs => ?)', [
                     $since, self::OVERLAP_SECONDS,
                 ]));
-            $keys = array_values(array_filter($changed()->limit(self::MOST_CHANGED + 1)->pluck('t.key')->all(), is_string(...)));
+            $keys = self::strings($changed()->limit(self::MOST_CHANGED + 1)->pluck('t.key')->all());
             $isMany = count($keys) > self::MOST_CHANGED;
             $this->lookAnew($technicianId);
 
@@ -143,8 +142,17 @@ final readonly class RosterDesk
             ->orWhereNull('s.summed_up_on')
             ->pluck('t.id')->all();
         if ($yesterdays !== []) {
-            $this->runs->begin($technicianId, AuditReason::NewDay, array_values(array_filter($yesterdays, is_string(...))));
+            $this->runs->begin($technicianId, AuditReason::NewDay, self::strings($yesterdays));
         }
+    }
+
+    /**
+     * @param  array<mixed>  $values
+     * @return list<string>
+     */
+    private static function strings(array $values): array
+    {
+        return array_values(array_filter($values, is_string(...)));
     }
 
     /** By the database's clock, which all machines share. */

@@ -24,7 +24,8 @@ final readonly class RosterQuery
     public static function of(RosterSought $sought): Builder
     {
         $query = self::all();
-        foreach (['t.stage' => $sought->stage, 't.region' => $sought->region, 'w.initials' => $sought->who] as $of => $is) {
+        $said = ['t.stage' => $sought->stage, 't.region' => $sought->region, 'w.initials' => $sought->who];
+        foreach ($said as $of => $is) {
             if ($is !== '') {
                 $query->where($of, $is);
             }
@@ -64,9 +65,10 @@ final readonly class RosterQuery
                     [$word],
                 );
                 if ($digits !== '') {
-                    $either->orWhereRaw("position(? in regexp_replace(coalesce(s.main_number, ''), '\\D', '', 'g')) > 0", [
-                        $digits,
-                    ]);
+                    $either->orWhereRaw(
+                        "position(? in regexp_replace(coalesce(s.main_number, ''), '\\D', '', 'g')) > 0",
+                        [$digits],
+                    );
                 }
             });
         }
@@ -79,7 +81,7 @@ final readonly class RosterQuery
         $by = match ($sought->sort) {
             'stage' => 't.stage',
             'findings' => implode(' + ', array_map(
-                static fn (string $weight, string $heavy): string => sprintf(self::WEIGHED, $weight) . "::numeric * {$heavy}",
+                static fn (string $of, string $heavy): string => sprintf(self::WEIGHED, $of) . "::numeric * {$heavy}",
                 ['blocker', 'error', 'warning', 'note'],
                 ['1e9', '1e6', '1e3', '1'],
             )),

@@ -14,8 +14,8 @@ return new class extends Migration {
 
             alter table tenants add changed_at timestamptz not null default clock_timestamp();
             alter table tenant_summaries add changed_at timestamptz not null default clock_timestamp();
-            comment on column tenants.changed_at is 'by the database''s clock: which lines of the Roster are to be read '
-                'again';
+            comment on column tenants.changed_at is 'by the database''s clock: which lines of the Roster are to be '
+                'read again';
             create function roster_changed_now() returns trigger language plpgsql as $$
                 begin
                     new.changed_at := clock_timestamp();

@@ -24,7 +24,7 @@ final class RosterController extends Controller
     {
         /**
          * @var array{stage?: ?string, findings?: ?string, drift?: ?string, region?: ?string, who?: ?string,
-         *     words?: ?string, sort?: ?string} $said
+         *     words?: ?string, sort?: ?string, most?: int|string} $said
          */
         $said = $request->validate([
             'stage' => ['sometimes', 'nullable', 'string', 'max:40'],
@@ -33,6 +33,7 @@ final class RosterController extends Controller
             'region' => ['sometimes', 'nullable', 'string', 'max:40'],
             'who' => ['sometimes', 'nullable', 'string', 'max:40'],
             'words' => ['sometimes', 'nullable', 'string', 'max:200'],
+            'most' => ['sometimes', 'integer', 'between:1,' . RosterDesk::AT_FIRST],
             'sort' => ['sometimes', 'nullable', 'string', 'regex:/^-?(' . implode('|', RosterSought::SORTS) . ')$/D'],
         ]);
         $sort = $said['sort'] ?? 'name';
@@ -45,7 +46,7 @@ final class RosterController extends Controller
             $said['words'] ?? '',
             ltrim($sort, '-'),
             str_starts_with($sort, '-'),
-        ));
+        ), (int) ($said['most'] ?? RosterDesk::AT_FIRST));
 
         return JsonResponse::fromJsonString(RosterResource::json($page['rows'], [
             'order' => $page['order'], 'total' => $page['total'], 'stages' => $page['stages'],

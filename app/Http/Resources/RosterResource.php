@@ -20,9 +20,8 @@ final class RosterResource
      */
     public static function json(array $rows, array $more = []): string
     {
-        $beside = $more === []
-            ? ''
-            : ',' . substr(json_encode($more, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR), 1, -1);
+        $told = json_encode($more, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        $beside = $more === [] ? '' : ',' . substr($told, 1, -1);
 
         return '{"customers":[' . implode(',', array_map(self::line(...), $rows)) . ']' . $beside . '}';
     }
