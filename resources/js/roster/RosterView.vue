@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { CustomerLine } from '@/api'
@@ -28,9 +27,7 @@ import {
 } from '@/shared'
 import {
   DRIFTS,
-  filtered,
   OPEN,
-  sorted,
   sortIn,
   sortSaid,
   weightOf,
@@ -40,13 +37,12 @@ import {
 } from './filter'
 import FirstSteps from './FirstSteps.vue'
 import FleetBar from './FleetBar.vue'
-import { rosterQuery } from './rosterQueries'
+import { useRoster } from './rosterQueries'
 import { setOut } from './tour'
 
 const router = useRouter()
 const route = useRoute()
 const { technician, reseller, signOut } = useSession()
-const { data, error, isPending, refetch } = useQuery(rosterQuery)
 const now = useNow()
 
 const { place: filter, written } = useAddressed<Filter & { sort: string; at: string }>(
@@ -54,13 +50,15 @@ const { place: filter, written } = useAddressed<Filter & { sort: string; at: str
   { findings: WEIGHTS, drift: DRIFTS },
 )
 const sort = computed(() => sortIn(filter.sort))
+const { page: read, order: lines, known, want, linesFor, trouble: error } = useRoster(() => filter)
+const data = computed(() => read.data.value)
+const total = computed(() => data.value?.total ?? 0)
 const search = ref<{ focus: () => void }>()
 const body = ref<HTMLElement>()
 
-const lines = computed(() => sorted(filtered(data.value ?? [], filter), sort.value))
-const stages = computed(() => [...new Set((data.value ?? []).map((line) => line.stage))].sort())
-const people = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.lookedAfterBy ?? []))].sort())
-const regions = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.region ?? []))].sort())
+const stages = computed(() => data.value?.stages ?? [])
+const people = computed(() => data.value?.people ?? [])
+const regions = computed(() => data.value?.regions ?? [])
 const stageChoices = computed(() => [
   ['', 'in any stage'] as const,
   ...stages.value.map((stage) => [stage, stageInWords(stage)] as const),
@@ -95,7 +93,7 @@ const narrowed = computed(
     filter.words.trim() !== '',
 )
 const picked = reactive(new Set<string>())
-const chosen = computed(() => lines.value.filter((line) => picked.has(line.key)))
+const chosen = computed(() => lines.value.filter((key) => picked.has(key)))
 
 const columns: { key: SortKey | 'week'; title: string }[] = [
   { key: 'name', title: 'Customer' },
@@ -117,7 +115,16 @@ const { isLong, drawn, show } = useLongList(
   LINE_HEIGHT,
 )
 const inView = computed(() =>
-  lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })),
+  lines.value
+    .slice(drawn.value.from, drawn.value.to)
+    .map((key, index) => ({ key, line: known.get(key), index: drawn.value.from + index })),
+)
+watch(
+  () => inView.value.map(({ key }) => key),
+  (keys) => {
+    want(keys)
+  },
+  { immediate: true },
 )
 
 /** The line one stands on; one that is gone leaves its place to the next. */
@@ -125,7 +132,7 @@ const at = ref(0)
 watch(
   [lines, () => filter.at],
   ([shown]) => {
-    const found = shown.findIndex((line) => line.key === filter.at)
+    const found = shown.indexOf(filter.at)
     at.value = Math.max(0, found < 0 ? Math.min(at.value, shown.length - 1) : found)
   },
   { immediate: true },
@@ -158,22 +165,22 @@ function scrollTo(line: number): void {
 
 function move(by: number): void {
   at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
-  filter.at = lines.value[at.value]?.key ?? ''
+  filter.at = lines.value[at.value] ?? ''
   scrollTo(at.value)
 }
 
 /** The customers beside it are those of this sentence, in this order, also once one of them no longer fits it. */
-async function open(line: CustomerLine | undefined): Promise<void> {
-  if (line === undefined) return
-  filter.at = line.key
+async function open(key: string | undefined): Promise<void> {
+  if (key === undefined) return
+  filter.at = key
   await written()
   setOut(
     Object.fromEntries(
       Object.entries(route.query).flatMap(([name, said]) => (typeof said === 'string' ? [[name, said]] : [])),
     ),
-    lines.value.map((each) => each.key),
+    lines.value,
   )
-  await router.push({ name: 'desk', params: { customer: line.key } })
+  await router.push({ name: 'desk', params: { customer: key } })
 }
 
 function clear(): void {
@@ -198,13 +205,13 @@ function next(line: CustomerLine): string {
   return line.next === null ? '—' : `${dayInWords(line.next.on, false)}: ${line.next.what}`
 }
 
-function pick(line: CustomerLine | undefined): void {
-  if (line !== undefined && !picked.delete(line.key)) picked.add(line.key)
+function pick(key: string | undefined): void {
+  if (key !== undefined && !picked.delete(key)) picked.add(key)
 }
 
 function pickAll(): void {
   if (chosen.value.length === lines.value.length) picked.clear()
-  else lines.value.forEach((line) => picked.add(line.key))
+  else lines.value.forEach((key) => picked.add(key))
 }
 
 function pushed(line: CustomerLine): string {
@@ -280,9 +287,9 @@ useShortcuts([
         Here a second factor is required, and yours is off:
         <router-link to="/second-factor">switch it on</router-link>, and everything that is granted to you is open.
       </p>
-      <LoadingLines v-if="isPending" what="the Roster" />
-      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
-      <EmptyState v-else-if="data?.length === 0" title="No customer is yours yet">
+      <LoadingLines v-if="read.isPending.value" what="the Roster" />
+      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="read.refetch()" />
+      <EmptyState v-else-if="total === 0" title="No customer is yours yet">
         <FirstSteps v-if="technician?.mayTakeOn" />
         <p v-else>
           Ask whoever grants customers at {{ reseller }} for the ones you look after. In an emergency, with nobody to
@@ -318,7 +325,7 @@ useShortcuts([
           <p class="soft" role="status">
             {{
               narrowed
-                ? `${lines.length} of ${plural(data?.length ?? 0, 'customer')}`
+                ? `${lines.length} of ${plural(total, 'customer')}`
                 : plural(lines.length, 'customer')
             }}
           </p>
@@ -373,25 +380,27 @@ useShortcuts([
             <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
             <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
             <tr
-              v-for="{ line, index } in inView"
-              :key="line.key"
-              :class="{ here: index === at, picked: picked.has(line.key) }"
-              :data-testid="`line-${line.key}`"
-              @click="void open(line)"
+              v-for="{ key, line, index } in inView"
+              :key
+              :class="{ here: index === at, picked: picked.has(key) }"
+              :data-testid="`line-${key}`"
+              @click="void open(key)"
             >
+              <td v-if="line === undefined" :colspan="columns.length + 1" class="soft">…</td>
+              <template v-else>
               <td class="pick">
                 <el-checkbox
                   size="small"
                   :aria-label="`Choose ${line.name}`"
-                  :model-value="picked.has(line.key)"
+                  :model-value="picked.has(key)"
                   @click.stop
-                  @change="pick(line)"
+                  @change="pick(key)"
                 />
               </td>
               <td class="name" :title="`${line.name}, ${line.place ?? ''}`">
                 <a
                   :href="router.resolve({ name: 'desk', params: { customer: line.key } }).href"
-                  @click.stop.exact.prevent="void open(line)"
+                  @click.stop.exact.prevent="void open(key)"
                   >{{ line.name }}</a
                 >
                 {{ ' ' }}
@@ -420,6 +429,7 @@ useShortcuts([
               <td class="next" :title="next(line)">{{ next(line) }}</td>
               <td class="soft" :title="pushedAtLength(line)">{{ pushed(line) }}</td>
               <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
+              </template>
             </tr>
             <tr v-if="drawn.below > 0" aria-hidden="true">
               <td :style="{ height: `${drawn.below}px` }" class="space" />
@@ -427,12 +437,12 @@ useShortcuts([
           </tbody>
         </table>
         <EmptyState v-if="lines.length === 0" title="No customer fits this sentence">
-          <button type="button" class="text-button" @click="clear">Show all {{ data?.length }}</button>
+          <button type="button" class="text-button" @click="clear">Show all {{ total }}</button>
         </EmptyState>
       </template>
     </main>
     <footer class="foot">
-      <FleetBar :chosen @clear="picked.clear()" />
+      <FleetBar :chosen :lines-for="linesFor" @clear="picked.clear()" />
       <p class="legend soft small">
         <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
         <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>?</kbd> all keys</span>
