@@ -50,8 +50,8 @@ const { place: filter, written } = useAddressed<Filter & { sort: string; at: str
   { findings: WEIGHTS, drift: DRIFTS },
 )
 const sort = computed(() => sortIn(filter.sort))
-const { page: read, order: lines, known, want, linesFor, trouble: error } = useRoster(() => filter)
-const data = computed(() => read.data.value)
+const { page: asked, order: lines, known, want, linesFor, trouble: error } = useRoster(() => filter)
+const data = computed(() => asked.data.value)
 const total = computed(() => data.value?.total ?? 0)
 const search = ref<{ focus: () => void }>()
 const body = ref<HTMLElement>()
@@ -287,8 +287,8 @@ useShortcuts([
         Here a second factor is required, and yours is off:
         <router-link to="/second-factor">switch it on</router-link>, and everything that is granted to you is open.
       </p>
-      <LoadingLines v-if="read.isPending.value" what="the Roster" />
-      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="read.refetch()" />
+      <LoadingLines v-if="asked.isPending.value" what="the Roster" />
+      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="asked.refetch()" />
       <EmptyState v-else-if="total === 0" title="No customer is yours yet">
         <FirstSteps v-if="technician?.mayTakeOn" />
         <p v-else>
