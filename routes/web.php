@@ -110,6 +110,9 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             Route::get('activity', [ActivityController::class, 'index']);
             Route::get('activity.csv', [ActivityController::class, 'csv']);
             Route::get('customers', [RosterController::class, 'index']);
+            Route::get('roster/lines', [RosterController::class, 'lines']);
+            Route::get('roster/changes', [RosterController::class, 'changes']);
+            Route::get('roster/names', [RosterController::class, 'names']);
             Route::get('find', FindController::class);
             Route::get('templates', [TakingOnController::class, 'templates']);
             Route::get('templates/{template}/sample', [TakingOnController::class, 'sample']);
@@ -162,6 +165,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::post('revisions/{no}/undo', [RevisionController::class, 'undo'])->where('no', $number);
                     Route::get('margin', [MarginController::class, 'show']);
                     Route::get('activity', [ActivityController::class, 'extract']);
+                    Route::get('beside', [RosterController::class, 'beside']);
                     Route::get('report', [CustomerReportController::class, 'show']);
                     Route::get('thresholds', [RuleController::class, 'ofCustomer']);
                     Route::put('thresholds/{threshold}', [RuleController::class, 'setForCustomer']);

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
+import { useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onMounted, onUnmounted, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, isProblem, take, type Kind } from '@/api'
-import { customerCommands, rosterAsLeft, rosterQuery } from '@/roster'
+import { findCustomers, rosterAsLeft } from '@/roster'
 import { rulesQuery } from '@/rules'
 import { sessionQuery, useSession } from '@/session'
 import {
@@ -19,7 +19,6 @@ import {
 } from '@/shared'
 
 const { session, technician, signOut } = useSession()
-const { data: customers } = useQuery({ ...rosterQuery, enabled: () => technician.value !== null })
 const queryClient = useQueryClient()
 const router = useRouter()
 const route = useRoute()
@@ -51,10 +50,6 @@ useCommands(() =>
   technician.value === null
     ? []
     : [
-        ...customerCommands(
-          customers.value ?? [],
-          (customer) => void router.push({ name: 'desk', params: { customer } }),
-        ),
         { label: 'Roster', kind: 'screen', run: () => void router.push(rosterAsLeft()) },
         { label: 'Findings', kind: 'screen', run: () => void router.push('/findings') },
         { label: 'What was done', kind: 'screen', run: () => void router.push('/activity') },
@@ -96,15 +91,21 @@ router.afterEach((to, from) => {
   })
 })
 
-/** Objects of every customer, and rules by what they find. */
+/** Customers, their objects, and rules by what they find. */
 useFinder(async (typed) => {
   if (technician.value === null) return []
-  const [{ found }, { rules }] = await Promise.all([
+  const [lines, { found }, { rules }] = await Promise.all([
+    findCustomers(typed),
     take(client.GET('/find', { params: { query: { words: typed } } })),
     queryClient.query(rulesQuery),
   ])
   const words = typed.toLowerCase().split(/\s+/)
   return [
+    ...lines.map((line) => ({
+      label: line.mainNumber === null || !/\d/.test(typed) ? line.name : `${line.mainNumber} ${line.name}`,
+      kind: line.place === null ? 'customer' : `customer · ${line.place}`,
+      run: () => void router.push({ name: 'desk', params: { customer: line.key } }),
+    })),
     ...found.map((each) => ({
       label: [each.extension, each.number ?? each.label].filter((part) => part !== null).join(' '),
       kind: `${kindsInWords(each.kind as Kind).one.toLowerCase()} · ${each.name}`,

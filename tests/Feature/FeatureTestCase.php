@@ -229,6 +229,13 @@ abstract class FeatureTestCase extends TestCase
         ];
     }
 
+    /** @return array<string, mixed> a customer's line on the Roster of whoever is signed in */
+    protected function onRoster(string $customer): array
+    {
+        return $this->getJson('/api/roster/lines?' . http_build_query(['keys' => [$customer]]))->assertOk()
+            ->assertJsonCount(1, 'customers')->json('customers.0');
+    }
+
     protected function tenantId(string $key): string
     {
         $id = $this->scope()->technician(

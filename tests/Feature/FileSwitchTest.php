@@ -46,7 +46,7 @@ final class FileSwitchTest extends FeatureTestCase
             ->assertJsonPath('onSwitch', false)
             ->assertJsonPath('switch.title', 'file switch')
             ->assertJsonPath('switch.others', [['name' => 'practice-switch', 'title' => 'practice switch']]);
-        $line = array_column($this->getJson('/api/customers')->json('customers'), null, 'key')[$customer['key']];
+        $line = $this->onRoster($customer['key']);
         self::assertSame([null, null], [$line['pushedRevision'], $line['differences']]);
 
         $push = $this->push($customer['key']);

@@ -28,7 +28,7 @@ final class PushTest extends FeatureTestCase
         self::assertSame(array_fill(0, self::CALLS_OF_A_FIRST_PUSH, 'done'), array_column($push['steps'], 'status'));
         self::assertSame([], $this->readAgain($customer['key']));
         $this->getJson("/api/customers/{$customer['key']}/live")->assertJsonPath('runSheet', []);
-        $line = array_column($this->getJson('/api/customers')->json('customers'), null, 'key')[$customer['key']];
+        $line = $this->onRoster($customer['key']);
         self::assertSame([1, 0], [$line['pushedRevision'], $line['differences']]);
     }
 

@@ -148,6 +148,7 @@ final class ReadingsTest extends FeatureTestCase
         );
         self::assertNull($this->line()['strip']);
 
+        $this->getJson('/api/customers')->assertOk();
         $this->workThroughQueue();
         self::assertNotNull($this->line()['strip']);
     }
@@ -340,10 +341,6 @@ final class ReadingsTest extends FeatureTestCase
     /** @return array<string, mixed> */
     private function line(): array
     {
-        return array_column(
-            $this->getJson('/api/customers')->assertOk()->json('customers'),
-            null,
-            'key',
-        )[$this->customer];
+        return $this->onRoster($this->customer);
     }
 }

@@ -14,10 +14,16 @@ use Jaunty\Core\Audit\Severity;
  */
 final class RosterResource
 {
-    /** @param list<Row> $rows */
-    public static function json(array $rows): string
+    /**
+     * @param  list<Row>  $rows
+     * @param  array<string, mixed>  $more  that stands beside the lines
+     */
+    public static function json(array $rows, array $more = []): string
     {
-        return '{"customers":[' . implode(',', array_map(self::line(...), $rows)) . ']}';
+        $told = json_encode($more, JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR);
+        $beside = $more === [] ? '' : ',' . substr($told, 1, -1);
+
+        return '{"customers":[' . implode(',', array_map(self::line(...), $rows)) . ']' . $beside . '}';
     }
 
     /**

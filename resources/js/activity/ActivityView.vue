@@ -3,7 +3,7 @@ import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
 import { computed, type WritableComputedRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, take } from '@/api'
-import { rosterQuery } from '@/roster'
+import { namesQuery } from '@/roster'
 import {
   ChoiceField,
   DayField,
@@ -54,7 +54,7 @@ const pages = useInfiniteQuery({
   getNextPageParam: (page) => page.next ?? undefined,
 })
 const entries = computed(() => pages.data.value?.pages.flatMap((page) => page.entries) ?? [])
-const customers = useQuery(rosterQuery)
+const customers = useQuery(namesQuery)
 
 const ANY = ['', 'anything'] as const
 const whats = computed(() => [ANY, ...(pages.data.value?.pages[0]?.whats ?? []).map((each) => [each, each] as const)])

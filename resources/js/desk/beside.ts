@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient, type UseQueryReturnType } from '@tanstack/vue-query'
 import { computed, watch, type ComputedRef } from 'vue'
 import { client, take, type Difference, type Impact, type Live, type Push } from '@/api'
-import { rosterQuery } from '@/roster'
+import { ROSTER_KEY } from '@/roster'
 import { plural } from '@/shared'
 import type { Notice, Notices } from './notices'
 import { isUnderWay, type DeskQueries } from './queries'
@@ -87,7 +87,7 @@ export function createBeside(
       predicate: ({ queryKey }) => queryKey.length > queries.live.queryKey.length,
     })
     void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
-    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    void queryClient.invalidateQueries({ queryKey: ROSTER_KEY })
     return undefined
   }
 
@@ -131,7 +131,7 @@ export function createBeside(
       if (ended !== undefined) notice.value = endOf(ended)
       void queryClient.invalidateQueries({ queryKey: queries.live.queryKey })
       void queryClient.invalidateQueries({ queryKey: ['computed', customer] })
-      void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+      void queryClient.invalidateQueries({ queryKey: ROSTER_KEY })
     },
   )
 

@@ -21,7 +21,7 @@ import {
   type Kind,
   type Margin,
 } from '@/api'
-import { rosterQuery } from '@/roster'
+import { ROSTER_KEY } from '@/roster'
 import { placed } from '@/takingon'
 import type { Edit, TypedEdit } from './edits'
 import { useHalfTyped } from './halfTyped'
@@ -359,7 +359,7 @@ export function createDraft(
       queryClient.invalidateQueries({ queryKey: queries.desk.queryKey }),
       queryClient.invalidateQueries({ queryKey: queries.live.queryKey }),
       queryClient.invalidateQueries({ queryKey: queries.revisions.queryKey }),
-      queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey }),
+      queryClient.invalidateQueries({ queryKey: ROSTER_KEY }),
     ])
   }
 

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery, useQueryClient, type UseQueryReturnType } from '@tanstack/vue-query'
 import { computed, type ComputedRef } from 'vue'
 import { client, take, type Finding, type Margin } from '@/api'
-import { rosterQuery } from '@/roster'
+import { ROSTER_KEY } from '@/roster'
 import type { BesideState } from './beside'
 import type { Notice, Notices } from './notices'
 import type { DeskQueries } from './queries'
@@ -31,7 +31,7 @@ export function createMargin(
   /** What the server says of findings from now on. */
   function marginIs(margin: Margin): Notice | undefined {
     queryClient.setQueryData(queries.margin.queryKey, margin)
-    void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    void queryClient.invalidateQueries({ queryKey: ROSTER_KEY })
     return undefined
   }
 

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { ElMessageBox } from 'element-plus'
 import { computed, nextTick, ref } from 'vue'
 import { client, take } from '@/api'
-import { rosterQuery } from '@/roster'
+import { namesQuery } from '@/roster'
 import { useSession } from '@/session'
 import {
   age,
@@ -28,7 +28,7 @@ const { technician } = useSession()
 const queryClient = useQueryClient()
 const now = useNow()
 const people = useQuery({ queryKey: ['people'], queryFn: () => take(client.GET('/people')) })
-const customers = useQuery(rosterQuery)
+const customers = useQuery(namesQuery)
 
 const EVERY = '*'
 const signIn = ref('')

@@ -4,10 +4,14 @@ import { computed, ref } from 'vue'
 import { client, detailOf, take, type CustomerLine, type Difference, type Live } from '@/api'
 import { plural, some } from '@/shared'
 import PushSheet from './PushSheet.vue'
-import { rosterQuery } from './rosterQueries'
+import { ROSTER_KEY } from './rosterQueries'
 
 /** What can be done for several customers at once, one after the other, with what came of each; it can be stopped. */
-const props = defineProps<{ chosen: CustomerLine[] }>()
+const props = defineProps<{
+  /** Keys; their lines come from the server where they were not in view. */
+  chosen: string[]
+  linesFor: (keys: readonly string[]) => Promise<CustomerLine[]>
+}>()
 const emit = defineEmits<{ clear: [] }>()
 
 /** Customers to whom the same came are named so far, and counted. */
@@ -57,11 +61,11 @@ async function run(what: string, lines: CustomerLine[], work: (customer: string)
     }
   }
   doing.value = undefined
-  void queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+  void queryClient.invalidateQueries({ queryKey: ROSTER_KEY })
 }
 
-const read = (): Promise<void> =>
-  run('Read from the switch', props.chosen, async (customer) =>
+const read = async (): Promise<void> =>
+  run('Read from the switch', await props.linesFor(props.chosen), async (customer) =>
     said(await take(client.POST('/customers/{customer}/live/read', { params: { path: { customer } } }))),
   )
 
@@ -77,7 +81,7 @@ async function push(lines: CustomerLine[], there: Record<string, Difference[]>):
 /** What stood on the switch before goes into drafts, to be looked over, entered and pushed again. */
 async function takeBack(): Promise<void> {
   const were = overwritten.value
-  const lines = props.chosen.filter((line) => (were[line.key] ?? []).some(isField))
+  const lines = (await props.linesFor(props.chosen)).filter((line) => (were[line.key] ?? []).some(isField))
   overwritten.value = {}
   await run('Taking back', lines, async (customer) => {
     const edits = (were[customer] ?? [])
@@ -144,7 +148,7 @@ function close(): void {
       <button type="button" class="text-button" @click="emit('clear')">choose none</button>
       <button type="button" class="quiet-button far" @click="isPushing = true">Push …</button>
     </template>
-    <PushSheet v-model="isPushing" :chosen @push="push" />
+    <PushSheet v-model="isPushing" :chosen :lines-for="linesFor" @push="push" />
   </section>
 </template>
 

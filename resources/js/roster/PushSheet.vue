@@ -8,7 +8,7 @@ import { LoadingLines, ModalSheet, plural } from '@/shared'
  * Pushes to several customers, looked at before: what each would carry, and what of others' changes on the switch it
  * would overwrite.
  */
-const props = defineProps<{ chosen: CustomerLine[] }>()
+const props = defineProps<{ chosen: string[]; linesFor: (keys: readonly string[]) => Promise<CustomerLine[]> }>()
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ push: [lines: CustomerLine[], overwritten: Record<string, Difference[]>] }>()
 
@@ -39,7 +39,7 @@ watch(open, async (isOpen) => {
   if (!isOpen) return
   looked.value = []
   isLooking.value = true
-  for (const line of props.chosen) looked.value.push(await look(line))
+  for (const line of await props.linesFor(props.chosen)) looked.value.push(await look(line))
   isLooking.value = false
 })
 

@@ -37,9 +37,35 @@ afterEach(() => {
   vi.unstubAllGlobals()
 })
 
-async function roster(customers: CustomerLine[] | Refused, at = '/'): ReturnType<typeof open> {
+/** What the server answers: these lines, or those that it finds for what narrows and sorts them. */
+function rosterOf(customers: CustomerLine[], found: Record<string, string[]> = {}) {
+  return (_: unknown, address: URL) => {
+    const order = found[address.search.slice(1)] ?? customers.map(({ key: each }) => each)
+    return {
+      customers: order.flatMap((each) => customers.filter((one) => one.key === each)).slice(0, 60),
+      order,
+      total: customers.length,
+      stages: ['building'],
+      regions: ['CA'],
+      people: ['LK'],
+      at: SESSION.now,
+    }
+  }
+}
+
+const NO_CHANGE = { customers: [], isMany: false, total: 1, at: SESSION.now }
+
+async function roster(
+  customers: CustomerLine[] | Refused,
+  at = '/',
+  found: Record<string, string[]> = {},
+): ReturnType<typeof open> {
   setClock(SESSION.now, true)
-  fakeServer({ 'GET /customers': customers instanceof Refused ? customers : { customers }, 'GET /session': SESSION })
+  fakeServer({
+    'GET /customers': customers instanceof Refused ? customers : rosterOf(customers, found),
+    'GET /roster/changes': { ...NO_CHANGE, total: Array.isArray(customers) ? customers.length : 0 },
+    'GET /session': SESSION,
+  })
   const opened = await open(RosterView, at, '/')
   page = opened.page
   return opened
@@ -84,19 +110,20 @@ it('opens what the keys stand on, and the keys stay within the list', async () =
 })
 
 it('narrows by the sentence and opens the first that fits from the search field', async () => {
-  const { router } = await roster([
-    line('Ardent'),
-    line('Boatyard', { differences: 3 }),
-    line('Cannery', { differences: 1 }),
-  ])
+  const { router } = await roster(
+    [line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 })],
+    '/',
+    { 'drift=some': ['boatyard', 'cannery'], 'drift=some&words=cann': ['cannery'] },
+  )
   const push = vi.spyOn(router, 'push')
 
   await choose(page, 'input[aria-label=Drift]', 'some drift')
   expect(names()).toEqual(['Boatyard', 'Cannery'])
+  // Enter comes before what was typed has been asked for.
   await page.get('input[type=search]').setValue('cann')
-  expect(page.text()).toContain('1 of 3 customers')
   await page.get('input[type=search]').trigger('keydown', { key: 'Enter' })
   await settle()
+  expect(page.text()).toContain('1 of 3 customers')
 
   expect(push).toHaveBeenCalledWith({ name: 'desk', params: { customer: 'cannery' } })
 })
@@ -105,6 +132,7 @@ it('is found as it was left, sentence, order and line, and the tour goes along t
   const { router } = await roster(
     [line('Ardent'), line('Boatyard', { differences: 3 }), line('Cannery', { differences: 1 }), line('Dunes')],
     '/?drift=some&sort=-differences&at=cannery&findings=xx',
+    { 'drift=some&sort=-differences': ['boatyard', 'cannery'] },
   )
 
   expect(names()).toEqual(['Boatyard', 'Cannery'])
@@ -124,16 +152,18 @@ it('is found as it was left, sentence, order and line, and the tour goes along t
 })
 
 it('sorts by a head, and the other way by the same head again', async () => {
-  await roster([
-    line('Ardent', { differences: 1 }),
-    line('Boatyard', { differences: 3 }),
-    line('Cannery', { differences: null }),
-  ])
+  await roster(
+    [line('Ardent', { differences: 1 }), line('Boatyard', { differences: 3 }), line('Cannery', { differences: null })],
+    '/',
+    { 'sort=-differences': ['boatyard', 'ardent', 'cannery'] },
+  )
   const head = page.findAll('.sorter').find((each) => each.text().startsWith('Drift'))
 
   await head?.trigger('click')
+  await settle()
   expect(names()).toEqual(['Ardent', 'Boatyard', 'Cannery'])
   await head?.trigger('click')
+  await settle()
   expect(names()).toEqual(['Boatyard', 'Ardent', 'Cannery'])
   expect(head?.element.closest('th')?.getAttribute('aria-sort')).toBe('descending')
 })
@@ -162,7 +192,8 @@ it('does one thing for the customers that were chosen by key, and says what came
   const server = fakeServer({
     'POST /customers/ardent/live/read': { ...NOTHING_LIVE, onSwitch: true },
     'POST /customers/cannery/live/read': new Refused(502, { detail: 'The switch did not answer.' }),
-    'GET /customers': { customers: [line('Ardent')] },
+    'GET /customers': rosterOf([line('Ardent')]),
+    'GET /roster/changes': NO_CHANGE,
   })
   await page
     .findAll('button')
@@ -193,7 +224,8 @@ it('says first what went otherwise than with most', async () => {
         name === 'Fenwright' ? drifted : { ...NOTHING_LIVE, onSwitch: true },
       ]),
     ),
-    'GET /customers': { customers: all.map((name) => line(name)) },
+    'GET /customers': rosterOf(all.map((name) => line(name))),
+    'GET /roster/changes': NO_CHANGE,
   })
   await page
     .findAll('button')
@@ -237,7 +269,8 @@ it('looks at a push to several before it begins, and leaves out who would lose w
       endedAt: null,
       steps: [],
     },
-    'GET /customers': { customers: [line('Ardent'), line('Boatyard')] },
+    'GET /customers': rosterOf([line('Ardent'), line('Boatyard')]),
+    'GET /roster/changes': NO_CHANGE,
   })
   await page
     .findAll('button')
@@ -261,8 +294,7 @@ it('says what to do where there is no customer, and where none fits', async () =
   expect(page.text()).toContain('No customer is yours yet')
   close(page)
 
-  await roster([line('Ardent')])
-  await page.get('input[type=search]').setValue('zzz')
+  await roster([line('Ardent')], '/?words=zzz', { 'words=zzz': [] })
   expect(page.text()).toContain('No customer fits this sentence')
   await page
     .findAll('button')
@@ -276,11 +308,60 @@ it("says what went wrong in the server's words and tries again when asked", asyn
   await roster(new Refused(503, { title: 'Too busy', detail: 'The database rests for a moment.' }))
 
   expect(page.get('[role=alert]').text()).toContain('The database rests for a moment.')
-  fakeServer({ 'GET /customers': { customers: [line('Ardent')] }, 'GET /session': SESSION })
+  fakeServer({
+    'GET /customers': rosterOf([line('Ardent')]),
+    'GET /roster/changes': NO_CHANGE,
+    'GET /session': SESSION,
+  })
   await page
     .findAll('button')
     .find((each) => each.text() === 'Try again')
     ?.trigger('click')
   await settle()
   expect(names()).toEqual(['Ardent'])
+})
+
+it('reads lines that did not come with the order, and once more where that failed', async () => {
+  const many = Array.from({ length: 90 }, (_, number) => line(`C${number}`))
+  await roster(many)
+  expect(names()).toHaveLength(60)
+  fakeServer({ 'GET /roster/lines': new Refused(503), 'GET /roster/changes': { ...NO_CHANGE, total: 90 } })
+  await vi.waitFor(() => {
+    expect(page.text()).toContain('could not be read again')
+  })
+
+  const server = fakeServer({
+    'GET /roster/lines': (_: unknown, address: URL) => ({
+      customers: address.searchParams.getAll('keys[]').map((each) => line(each.toUpperCase())),
+    }),
+    'GET /roster/changes': { ...NO_CHANGE, total: 90 },
+  })
+  window.dispatchEvent(new Event('visibilitychange'))
+  await vi.waitFor(() => {
+    expect(names()).toHaveLength(90)
+  })
+  expect(page.text()).not.toContain('could not be read again')
+  expect(server.asked.filter((each) => each.call === 'GET /roster/lines')).toHaveLength(1)
+})
+
+it('says that lines changed meanwhile and leaves them where they are until asked', async () => {
+  await roster([line('Ardent', { differences: 1 }), line('Boatyard', { differences: 2 })], '/?sort=-differences', {
+    'sort=-differences': ['boatyard', 'ardent'],
+  })
+  const changed = line('Ardent', { differences: 9 })
+  fakeServer({
+    'GET /roster/changes': { ...NO_CHANGE, total: 2, customers: [changed] },
+    'GET /customers': rosterOf([changed, line('Boatyard', { differences: 2 })]),
+  })
+  window.dispatchEvent(new Event('visibilitychange'))
+  await settle()
+
+  expect(names()).toEqual(['Boatyard', 'Ardent'])
+  expect(page.text()).toContain('9 fields')
+  await page
+    .findAll('button')
+    .find((each) => each.text().includes('1 changed meanwhile'))
+    ?.trigger('click')
+  await settle()
+  expect(names()).toEqual(['Ardent', 'Boatyard'])
 })

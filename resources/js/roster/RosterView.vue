@@ -1,66 +1,49 @@
 <script setup lang="ts">
-import { useQuery } from '@tanstack/vue-query'
 import { computed, nextTick, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { CustomerLine } from '@/api'
 import { useSession } from '@/session'
 import {
-  age,
   ChoiceField,
-  dayInWords,
   EmptyState,
   ErrorState,
   GETS,
   GetsSwatch,
   LoadingLines,
-  minuteOfWeek,
   PageTop,
   plural,
-  SEVERITIES,
-  SeverityBars,
   stageInWords,
   useAddressed,
   useLongList,
-  useNow,
   useShortcuts,
   useTitle,
-  WeekStrip,
 } from '@/shared'
-import {
-  DRIFTS,
-  filtered,
-  OPEN,
-  sorted,
-  sortIn,
-  sortSaid,
-  weightOf,
-  WEIGHTS,
-  type Filter,
-  type SortKey,
-} from './filter'
+import { DRIFTS, OPEN, sortIn, sortSaid, WEIGHTS, type Filter, type SortKey } from './filter'
 import FirstSteps from './FirstSteps.vue'
 import FleetBar from './FleetBar.vue'
-import { rosterQuery } from './rosterQueries'
+import RosterLine from './RosterLine.vue'
+import { useRoster } from './rosterQueries'
 import { setOut } from './tour'
 
 const router = useRouter()
 const route = useRoute()
 const { technician, reseller, signOut } = useSession()
-const { data, error, isPending, refetch } = useQuery(rosterQuery)
-const now = useNow()
 
 const { place: filter, written } = useAddressed<Filter & { sort: string; at: string }>(
   { ...OPEN, sort: 'name', at: '' },
   { findings: WEIGHTS, drift: DRIFTS },
 )
 const sort = computed(() => sortIn(filter.sort))
+const { page: asked, order: lines, orderNow, known, moved, want, linesFor, trouble: error } = useRoster(() => filter)
+const data = computed(() => asked.data.value)
+/** Only where it can have changed which lines there are, or their order. */
+const movedOn = computed(() => (narrowed.value || sort.value.by !== 'name' ? moved.value : 0))
+const total = computed(() => data.value?.total ?? 0)
 const search = ref<{ focus: () => void }>()
 const body = ref<HTMLElement>()
 
-const lines = computed(() => sorted(filtered(data.value ?? [], filter), sort.value))
-const stages = computed(() => [...new Set((data.value ?? []).map((line) => line.stage))].sort())
-const people = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.lookedAfterBy ?? []))].sort())
-const regions = computed(() => [...new Set((data.value ?? []).flatMap((line) => line.region ?? []))].sort())
+const stages = computed(() => data.value?.stages ?? [])
+const people = computed(() => data.value?.people ?? [])
+const regions = computed(() => data.value?.regions ?? [])
 const stageChoices = computed(() => [
   ['', 'in any stage'] as const,
   ...stages.value.map((stage) => [stage, stageInWords(stage)] as const),
@@ -95,7 +78,7 @@ const narrowed = computed(
     filter.words.trim() !== '',
 )
 const picked = reactive(new Set<string>())
-const chosen = computed(() => lines.value.filter((line) => picked.has(line.key)))
+const chosen = computed(() => lines.value.filter((key) => picked.has(key)))
 
 const columns: { key: SortKey | 'week'; title: string }[] = [
   { key: 'name', title: 'Customer' },
@@ -117,7 +100,16 @@ const { isLong, drawn, show } = useLongList(
   LINE_HEIGHT,
 )
 const inView = computed(() =>
-  lines.value.slice(drawn.value.from, drawn.value.to).map((line, index) => ({ line, index: drawn.value.from + index })),
+  lines.value
+    .slice(drawn.value.from, drawn.value.to)
+    .map((key, index) => ({ key, line: known.get(key), index: drawn.value.from + index })),
+)
+watch(
+  () => inView.value.map(({ key }) => key),
+  (keys) => {
+    want(keys)
+  },
+  { immediate: true },
 )
 
 /** The line one stands on; one that is gone leaves its place to the next. */
@@ -125,7 +117,7 @@ const at = ref(0)
 watch(
   [lines, () => filter.at],
   ([shown]) => {
-    const found = shown.findIndex((line) => line.key === filter.at)
+    const found = shown.indexOf(filter.at)
     at.value = Math.max(0, found < 0 ? Math.min(at.value, shown.length - 1) : found)
   },
   { immediate: true },
@@ -158,66 +150,42 @@ function scrollTo(line: number): void {
 
 function move(by: number): void {
   at.value = Math.max(0, Math.min(lines.value.length - 1, at.value + by))
-  filter.at = lines.value[at.value]?.key ?? ''
+  filter.at = lines.value[at.value] ?? ''
   scrollTo(at.value)
 }
 
 /** The customers beside it are those of this sentence, in this order, also once one of them no longer fits it. */
-async function open(line: CustomerLine | undefined): Promise<void> {
-  if (line === undefined) return
-  filter.at = line.key
+async function open(key: string | undefined): Promise<void> {
+  if (key === undefined) return
+  filter.at = key
   await written()
   setOut(
     Object.fromEntries(
       Object.entries(route.query).flatMap(([name, said]) => (typeof said === 'string' ? [[name, said]] : [])),
     ),
-    lines.value.map((each) => each.key),
+    lines.value,
   )
-  await router.push({ name: 'desk', params: { customer: line.key } })
+  await router.push({ name: 'desk', params: { customer: key } })
+}
+
+/** Whoever types and presses Enter means what was typed, also where its answer is still on the way. */
+async function openFound(): Promise<void> {
+  const before = lines.value
+  const found = await orderNow()
+  await open(found === before ? found[at.value] : found[0])
 }
 
 function clear(): void {
   Object.assign(filter, OPEN)
 }
 
-function drift(line: CustomerLine): string {
-  if (line.differences === null) return line.pushedAt === null ? 'not on the switch' : 'not read yet'
-  if (line.differences === 0) return '—'
-  const notice = line.callersNotice === true ? ' · callers notice' : ''
-  // Null where calls go more ways than were followed.
-  return `${plural(line.differences, 'field')}${line.callersNotice === null ? ' · callers may notice' : notice}`
-}
-
-function read(line: CustomerLine): string {
-  return line.liveReadAt === null
-    ? 'never read from the switch'
-    : `read from the switch ${age(line.liveReadAt, now.value)}`
-}
-
-function next(line: CustomerLine): string {
-  return line.next === null ? '—' : `${dayInWords(line.next.on, false)}: ${line.next.what}`
-}
-
-function pick(line: CustomerLine | undefined): void {
-  if (line !== undefined && !picked.delete(line.key)) picked.add(line.key)
+function pick(key: string | undefined): void {
+  if (key !== undefined && !picked.delete(key)) picked.add(key)
 }
 
 function pickAll(): void {
   if (chosen.value.length === lines.value.length) picked.clear()
-  else lines.value.forEach((line) => picked.add(line.key))
-}
-
-function pushed(line: CustomerLine): string {
-  if (line.pushedAt === null) return 'never'
-  const behind = line.revision - (line.pushedRevision ?? 0)
-  return behind > 0 ? `${behind} behind` : age(line.pushedAt, now.value)
-}
-
-/** The same at length, for who points at it. */
-function pushedAtLength(line: CustomerLine): string {
-  return line.pushedAt === null
-    ? 'never pushed to a switch'
-    : `revision ${line.pushedRevision ?? 0} of ${line.revision}, pushed ${age(line.pushedAt, now.value)}`
+  else lines.value.forEach((key) => picked.add(key))
 }
 
 useTitle(() => ['Roster'])
@@ -280,9 +248,9 @@ useShortcuts([
         Here a second factor is required, and yours is off:
         <router-link to="/second-factor">switch it on</router-link>, and everything that is granted to you is open.
       </p>
-      <LoadingLines v-if="isPending" what="the Roster" />
-      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="refetch()" />
-      <EmptyState v-else-if="data?.length === 0" title="No customer is yours yet">
+      <LoadingLines v-if="asked.isPending.value" what="the Roster" />
+      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="asked.refetch()" />
+      <EmptyState v-else-if="total === 0" title="No customer is yours yet">
         <FirstSteps v-if="technician?.mayTakeOn" />
         <p v-else>
           Ask whoever grants customers at {{ reseller }} for the ones you look after. In an emergency, with nobody to
@@ -308,7 +276,7 @@ useShortcuts([
               type="search"
               aria-label="Name or number"
               placeholder="anything"
-              @keydown.enter="void open(lines[at])"
+              @keydown.enter="void openFound()"
               @keydown.down.prevent="move(1)"
               @keydown.up.prevent="move(-1)"
               @keydown.esc="filter.words = ''"
@@ -316,11 +284,10 @@ useShortcuts([
             <button v-if="narrowed" type="button" class="text-button small" @click="clear">show all</button>
           </p>
           <p class="soft" role="status">
-            {{
-              narrowed
-                ? `${lines.length} of ${plural(data?.length ?? 0, 'customer')}`
-                : plural(lines.length, 'customer')
-            }}
+            {{ narrowed ? `${lines.length} of ${plural(total, 'customer')}` : plural(lines.length, 'customer') }}
+            <button v-if="movedOn > 0" type="button" class="text-button small" @click="asked.refetch()">
+              {{ movedOn }} changed meanwhile: look anew
+            </button>
           </p>
           <el-button
             v-if="technician?.mayTakeOn"
@@ -369,70 +336,28 @@ useShortcuts([
             <tr v-if="drawn.above > 0" aria-hidden="true">
               <td :style="{ height: `${drawn.above}px` }" class="space" />
             </tr>
-            <!-- The whole line takes the mouse; its link and the keys j, k and Enter serve everybody else. -->
-            <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
-            <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
-            <tr
-              v-for="{ line, index } in inView"
-              :key="line.key"
-              :class="{ here: index === at, picked: picked.has(line.key) }"
-              :data-testid="`line-${line.key}`"
-              @click="void open(line)"
-            >
-              <td class="pick">
-                <el-checkbox
-                  size="small"
-                  :aria-label="`Choose ${line.name}`"
-                  :model-value="picked.has(line.key)"
-                  @click.stop
-                  @change="pick(line)"
-                />
-              </td>
-              <td class="name" :title="`${line.name}, ${line.place ?? ''}`">
-                <a
-                  :href="router.resolve({ name: 'desk', params: { customer: line.key } }).href"
-                  @click.stop.exact.prevent="void open(line)"
-                  >{{ line.name }}</a
-                >
-                {{ ' ' }}
-                <span class="soft small">{{ line.place }}</span>
-              </td>
-              <td>{{ stageInWords(line.stage) }}</td>
-              <td class="week">
-                <WeekStrip
-                  v-if="line.strip !== null"
-                  :pieces="line.strip"
-                  :now="minuteOfWeek(now, line.zone)"
-                  slim
-                  :label="`Week of ${line.mainNumber ?? line.name}`"
-                />
-                <span v-else class="soft small">no main number</span>
-              </td>
-              <td class="findings">
-                <span v-if="weightOf(line) === 0" class="soft">sound</span>
-                <template v-for="weight in SEVERITIES" :key="weight"
-                  ><span v-if="line.findings[weight] > 0" class="count"
-                    ><SeverityBars :severity="weight" /> {{ line.findings[weight] }}</span
-                  ></template
-                >
-              </td>
-              <td :class="{ soft: line.callersNotice !== true }" :title="read(line)">{{ drift(line) }}</td>
-              <td class="next" :title="next(line)">{{ next(line) }}</td>
-              <td class="soft" :title="pushedAtLength(line)">{{ pushed(line) }}</td>
-              <td class="soft">{{ line.lookedAfterBy ?? '—' }}</td>
-            </tr>
+            <RosterLine
+              v-for="{ key, line, index } in inView"
+              :key
+              :line
+              :class="{ here: index === at, picked: picked.has(key) }"
+              :data-testid="`line-${key}`"
+              :is-picked="picked.has(key)"
+              @open="void open(key)"
+              @pick="pick(key)"
+            />
             <tr v-if="drawn.below > 0" aria-hidden="true">
               <td :style="{ height: `${drawn.below}px` }" class="space" />
             </tr>
           </tbody>
         </table>
         <EmptyState v-if="lines.length === 0" title="No customer fits this sentence">
-          <button type="button" class="text-button" @click="clear">Show all {{ data?.length }}</button>
+          <button type="button" class="text-button" @click="clear">Show all {{ total }}</button>
         </EmptyState>
       </template>
     </main>
     <footer class="foot">
-      <FleetBar :chosen @clear="picked.clear()" />
+      <FleetBar :chosen :lines-for="linesFor" @clear="picked.clear()" />
       <p class="legend soft small">
         <span v-for="(words, gets) in GETS" :key="gets" class="key"><GetsSwatch :gets /> {{ words }}</span>
         <span class="keys"><kbd>j</kbd> <kbd>k</kbd> move <kbd>Enter</kbd> open <kbd>?</kbd> all keys</span>
@@ -477,36 +402,8 @@ useShortcuts([
   cursor: pointer;
 }
 
-tbody tr {
-  cursor: pointer;
-}
-
-tbody tr:hover {
-  background: var(--shade);
-}
-
-tbody tr.here {
-  background: var(--sheet);
-  box-shadow: inset 3px 0 var(--buoy);
-}
-
 table {
   table-layout: fixed;
-}
-
-tbody td {
-  height: 35px;
-  padding-block: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  vertical-align: middle;
-  white-space: nowrap;
-}
-
-.name a {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
 }
 
 th.stage {
@@ -517,8 +414,7 @@ th.week {
   width: 22%;
 }
 
-th.week,
-td.week {
+th.week {
   padding-inline: 10px;
 }
 
@@ -548,18 +444,9 @@ th.lookedAfterBy {
   font-size: 12px;
 }
 
-.count {
-  margin-right: 10px;
-  white-space: nowrap;
-}
-
 td.pick {
   width: 28px;
   padding-right: 0;
-}
-
-tr.picked td {
-  background: color-mix(in srgb, var(--teal) 8%, transparent);
 }
 
 td.space {

@@ -1,2 +1,2 @@
 export { rosterAsLeft } from './tour'
-export { customerCommands, rosterQuery, useNeighbours } from './rosterQueries'
+export { findCustomers, namesQuery, ROSTER_KEY, useNeighbours } from './rosterQueries'

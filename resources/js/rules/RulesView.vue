@@ -15,7 +15,7 @@ import {
   useShortcuts,
   useTitle,
 } from '@/shared'
-import { rosterQuery } from '@/roster'
+import { namesQuery } from '@/roster'
 import { rulesQuery } from './rulesQuery'
 import ThresholdField from './ThresholdField.vue'
 
@@ -24,7 +24,7 @@ const route = useRoute()
 const router = useRouter()
 const queryClient = useQueryClient()
 const { data, error, refetch } = useQuery({ ...rulesQuery, staleTime: 0 })
-const { data: customers } = useQuery(rosterQuery)
+const { data: customers } = useQuery(namesQuery)
 
 const words = ref('')
 const WHICH = [

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, nextTick, onBeforeUnmount, onMounted, reactive, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { client, detailOf, isProblem, take, type BookObject, type Finding, type Slot, type Strip } from '@/api'
-import { rosterQuery } from '@/roster'
+import { ROSTER_KEY } from '@/roster'
 import { useSession } from '@/session'
 import {
   EmptyState,
@@ -202,7 +202,7 @@ async function enter(): Promise<void> {
     )
     clearTimeout(timer)
     await forget()
-    await queryClient.invalidateQueries({ queryKey: rosterQuery.queryKey })
+    await queryClient.invalidateQueries({ queryKey: ROSTER_KEY })
     void queryClient.invalidateQueries({ queryKey: ['stock'] })
     await router.push({ name: 'desk', params: { customer: taken.customer } })
   } catch (error) {

@@ -41,10 +41,8 @@ trait OnTheSwitch
     /** @return array<string, mixed> */
     private function listed(string $customer): array
     {
-        return array_column(
-            $this->actingAs($this->lead)->getJson('/api/customers')->assertOk()->json('customers'),
-            null,
-            'key',
-        )[$customer];
+        $this->actingAs($this->lead);
+
+        return $this->onRoster($customer);
     }
 }
