@@ -15,5 +15,13 @@ export default defineConfig({
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./resources/js', import.meta.url)) } },
   build: { chunkSizeWarningLimit: 600, assetsInlineLimit: 0 },
-  test: { environment: 'happy-dom', include: ['resources/js/**/*.test.ts'], globals: false, testTimeout: 20_000 },
+  test: {
+    environment: 'happy-dom',
+    setupFiles: ['resources/js/testing/setup.ts'],
+    include: ['resources/js/**/*.test.ts'],
+    globals: false,
+    // A file's tests find what those before it loaded: read anew for each, libraries take longer than all tests.
+    isolate: false,
+    testTimeout: 20_000,
+  },
 })

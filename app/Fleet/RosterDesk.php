@@ -123,12 +123,11 @@ final readonly class RosterDesk
         });
     }
 
-    /** @return array<string, string> names by key, in order */
+    /** @return list<\stdClass> key and name of each, in order */
     public function names(string $technicianId): array
     {
-        return $this->scope->technician($technicianId, static fn (): array => array_filter(
-            RosterQuery::of(new RosterSought())->pluck('t.name', 't.key')->all(),
-            is_string(...),
+        return $this->scope->technician($technicianId, static fn (): array => array_values(
+            RosterQuery::of(new RosterSought())->get(['t.key', 't.name'])->all(),
         ));
     }
 

@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
-# The phases of bin/test, run while the keeper keeps the services: those of the front end and the analysers beside those
-# of PHP, then the ones that need the machine to themselves.
+# The phases of bin/test, run while the keeper keeps the services: core's beside what is short, then the ones that need
+# the machine to themselves.
 . "$ROOT/bin/lib/house.sh"
 choose_instance proof
 cd "$ROOT"
@@ -60,14 +60,17 @@ front_lane() {
 export ROSTER_HOME="$HOME_DIR/feature"
 mkdir -p "$ROSTER_HOME"/{cache,storage/{app,logs,framework/{cache,sessions,views}}}
 cp "$HOME_DIR/app.env" "$ROSTER_HOME/app.env"
-front_lane &
-FRONT=$!
-phase style style
+# Two lanes of about the same length: core's tests take as long as everything else here.
+{
+    front_lane
+    phase style style
+    phase analysis analysis
+    phase house house
+    phase standins standins
+} &
+BESIDE=$!
 phase core core
-phase house house
-phase standins standins
-phase analysis analysis
-wait "$FRONT"
+wait "$BESIDE"
 phase feature feature
 phase served served
 phase browser browser

@@ -17,6 +17,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Sleep;
 use Illuminate\Support\Str;
@@ -39,6 +40,9 @@ abstract class FeatureTestCase extends TestCase
     private static int $made = 0;
 
     private static ?\PDO $owner = null;
+
+    /** @var array<string, string> by password */
+    private static array $hashes = [];
 
     public function createApplication(): Application
     {
@@ -115,10 +119,12 @@ abstract class FeatureTestCase extends TestCase
     protected function technician(bool $lead = false, string $password = 'a password of the test'): Technician
     {
         $id = (string) Str::uuid();
+        // Hashing is slow by design; a tenth of a second for each person of each test is a minute for all.
+        $hash = self::$hashes[$password] ??= Hash::make($password);
 
         return Technician::query()->create([
             'id' => $id, 'sign_in' => "t-{$id}@saltmarsh.example", 'name' => 'Technician ' . substr($id, 0, 4),
-            'initials' => 'TT', 'password' => $password, 'lead' => $lead,
+            'initials' => 'TT', 'password' => $hash, 'lead' => $lead,
         ])->refresh();
     }
 

@@ -66,8 +66,17 @@ final class RosterTest extends FeatureTestCase
 
     public function test_it_is_sorted_by_every_column_and_who_has_nothing_there_comes_last(): void
     {
-        $this->line('Quay 10', ['differences' => 10, 'next_on' => '2026-12-09', 'next_what' => 'closed', 'findings' => '{"warning":7}'], 'AB');
-        $this->line('quay 9', ['differences' => 9, 'next_on' => '2026-12-10', 'next_what' => 'closed', 'findings' => '{"error":1}'], 'LK');
+        $closed = ['next_what' => 'closed'];
+        $this->line(
+            'Quay 10',
+            ['differences' => 10, 'next_on' => '2026-12-09', 'findings' => '{"warning":7}', ...$closed],
+            'AB',
+        );
+        $this->line(
+            'quay 9',
+            ['differences' => 9, 'next_on' => '2026-12-10', 'findings' => '{"error":1}', ...$closed],
+            'LK',
+        );
         $this->line('Éclair', ['differences' => null, 'next_on' => null, 'findings' => '{"note":900}']);
 
         $this->assertFound(['Éclair', 'quay 9', 'Quay 10']);
@@ -181,7 +190,8 @@ final class RosterTest extends FeatureTestCase
         $add = static function () use ($id, $key, $name, $summary, $tenant, $looked): void {
             DB::table('tenants')->insert([
                 'id' => $id, 'key' => $key, 'name' => $name, 'stage' => 'building', 'region' => 'CA',
-                'zone' => 'America/Halifax', 'connector' => 'practice-switch', 'head_revision' => 1, 'looked_after_by' => $looked?->id,
+                'zone' => 'America/Halifax', 'connector' => 'practice-switch', 'head_revision' => 1,
+                'looked_after_by' => $looked?->id,
                 'changed_at' => '2026-01-01', ...$tenant,
             ]);
             DB::table('tenant_summaries')->insert([

@@ -79,13 +79,7 @@ final class RosterController extends Controller
 
     public function names(Request $request): JsonResponse
     {
-        $names = $this->desk->names($this->technician($request)->id);
-
-        return new JsonResponse(['customers' => array_map(
-            static fn (string $key, string $name): array => ['key' => $key, 'name' => $name],
-            array_keys($names),
-            $names,
-        )]);
+        return new JsonResponse(['customers' => $this->desk->names($this->technician($request)->id)]);
     }
 
     public function beside(Request $request, string $customer): JsonResponse

@@ -19,6 +19,7 @@ export type Impact =
 export type Finding = Schemas['Finding']
 export type FindingLine = Schemas['FindingLine']
 export type Findings = Answer<'/findings', 'get'>
+export type RosterPage = Answer<'/customers', 'get'>
 export type AuditRun = NonNullable<Answer<'/audits/latest', 'get'>['run']>
 export type Mended = Answer<'/customers/{customer}/findings/fixes', 'post'>
 export type RuleLine = Schemas['RuleLine']

@@ -33,8 +33,18 @@ const { place: filter, written } = useAddressed<Filter & { sort: string; at: str
   { findings: WEIGHTS, drift: DRIFTS },
 )
 const sort = computed(() => sortIn(filter.sort))
-const { page: asked, order: lines, orderNow, known, moved, want, linesFor, trouble: error } = useRoster(() => filter)
-const data = computed(() => asked.data.value)
+const {
+  page: data,
+  isPending,
+  again,
+  order: lines,
+  orderNow,
+  known,
+  moved,
+  want,
+  linesFor,
+  trouble: error,
+} = useRoster(() => filter)
 /** Only where it can have changed which lines there are, or their order. */
 const movedOn = computed(() => (narrowed.value || sort.value.by !== 'name' ? moved.value : 0))
 const total = computed(() => data.value?.total ?? 0)
@@ -248,8 +258,8 @@ useShortcuts([
         Here a second factor is required, and yours is off:
         <router-link to="/second-factor">switch it on</router-link>, and everything that is granted to you is open.
       </p>
-      <LoadingLines v-if="asked.isPending.value" what="the Roster" />
-      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="asked.refetch()" />
+      <LoadingLines v-if="isPending" what="the Roster" />
+      <ErrorState v-else-if="error !== null && data === undefined" :error="error" @again="again()" />
       <EmptyState v-else-if="total === 0" title="No customer is yours yet">
         <FirstSteps v-if="technician?.mayTakeOn" />
         <p v-else>
@@ -285,7 +295,7 @@ useShortcuts([
           </p>
           <p class="soft" role="status">
             {{ narrowed ? `${lines.length} of ${plural(total, 'customer')}` : plural(lines.length, 'customer') }}
-            <button v-if="movedOn > 0" type="button" class="text-button small" @click="asked.refetch()">
+            <button v-if="movedOn > 0" type="button" class="text-button small" @click="again()">
               {{ movedOn }} changed meanwhile: look anew
             </button>
           </p>

@@ -1,7 +1,7 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { watchDebounced } from '@vueuse/core'
-import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch, type ComputedRef } from 'vue'
-import { client, take, type CustomerLine } from '@/api'
+import { computed, onScopeDispose, ref, shallowReactive, shallowRef, watch, type ComputedRef, type Ref } from 'vue'
+import { client, take, type CustomerLine, type RosterPage } from '@/api'
 import type { Filter } from './filter'
 import { onTour } from './tour'
 
@@ -43,11 +43,29 @@ function asked(filter: Filter & { sort: string }): Record<string, string> {
 const TYPING = 180
 const AGAIN_AFTER = 5_000
 
+export interface RosterInView {
+  page: ComputedRef<RosterPage | undefined>
+  isPending: Ref<boolean>
+  /** The order is found anew. */
+  again: () => void
+  order: ComputedRef<string[]>
+  /** What fits the sentence as it stands, waited for. */
+  orderNow: () => Promise<string[]>
+  known: Map<string, CustomerLine>
+  /** How many lines changed since their order was found. */
+  moved: Ref<number>
+  /** Lines that came into view. */
+  want: (keys: readonly string[]) => void
+  /** Lines for whoever does something to them, whether they were in view or not. */
+  linesFor: (keys: readonly string[]) => Promise<CustomerLine[]>
+  trouble: ComputedRef<unknown>
+}
+
 /**
  * The Roster as it is narrowed and sorted: every key in order at once, lines as they come into view, and what changes
  * meanwhile. The order stays as it was read until somebody asks anew, so that no line jumps away under a hand.
  */
-export function useRoster(filter: () => Filter & { sort: string }) {
+export function useRoster(filter: () => Filter & { sort: string }): RosterInView {
   const queryClient = useQueryClient()
   const known = shallowReactive(new Map<string, CustomerLine>())
   /** Read since whatever changed last. */
@@ -62,7 +80,6 @@ export function useRoster(filter: () => Filter & { sort: string }) {
   }
 
   const settled = ref(filter().words)
-  const current = computed(() => asked(filter()))
   const query = computed(() => asked({ ...filter(), words: settled.value }))
   watchDebounced(
     () => filter().words,
@@ -75,23 +92,30 @@ export function useRoster(filter: () => Filter & { sort: string }) {
       if (isNothing) settled.value = ''
     },
   )
-  const read = (said: Record<string, string>) => ({
-    queryKey: ['roster', 'page', said],
-    queryFn: async () => {
-      const answer = await take(client.GET('/customers', { params: { query: said } }))
-      learn(answer.customers)
-      moved.value = 0
-      return answer
-    },
-  })
+  async function read(said: Record<string, string>): Promise<RosterPage> {
+    const answer = await take(client.GET('/customers', { params: { query: said } }))
+    learn(answer.customers)
+    moved.value = 0
+    return answer
+  }
   const page = useQuery(
-    computed(() => ({ ...read(query.value), placeholderData: keepPreviousData, refetchOnWindowFocus: false })),
+    computed(() => ({
+      queryKey: ['roster', 'page', query.value],
+      queryFn: async () => await read(query.value),
+      placeholderData: keepPreviousData,
+      refetchOnWindowFocus: false,
+    })),
   )
   const order = computed(() => page.data.value?.order ?? [])
-  /** What fits the sentence as it stands, waited for. */
   async function orderNow(): Promise<string[]> {
     settled.value = filter().words
-    return (await queryClient.ensureQueryData(read(current.value))).order
+    const said = query.value
+    const found = await queryClient.query({
+      queryKey: ['roster', 'page', said],
+      queryFn: async () => await read(said),
+      staleTime: 'static',
+    })
+    return found.order
   }
 
   let inView: readonly string[] = []
@@ -106,14 +130,12 @@ export function useRoster(filter: () => Filter & { sort: string }) {
       timer = setTimeout(() => void fetchWanted(), AGAIN_AFTER)
     }
   }
-  /** Lines that came into view. */
   function want(keys: readonly string[]): void {
     inView = keys
     if (keys.every((key) => fresh.has(key))) return
     clearTimeout(timer)
     timer = setTimeout(() => void fetchWanted(), PAUSE)
   }
-  /** Lines for whoever does something to them, whether they were in view or not. */
   async function linesFor(keys: readonly string[]): Promise<CustomerLine[]> {
     const missing = keys.filter((key) => !known.has(key))
     for (let from = 0; from < missing.length; from += AT_ONCE) learn(await linesOf(missing.slice(from, from + AT_ONCE)))
@@ -151,7 +173,9 @@ export function useRoster(filter: () => Filter & { sort: string }) {
   })
 
   return {
-    page,
+    page: computed(() => page.data.value),
+    isPending: page.isPending,
+    again: () => void page.refetch(),
     order,
     orderNow,
     known,
