@@ -15,7 +15,7 @@ use libphonenumber\PhoneNumberUtil;
  * examples of each country in the tests; the plans themselves are those of the countries' regulators (common practice
  * where they leave a choice).
  */
-final readonly class HomeDialling
+final class HomeDialling
 {
     /**
      * Areas of the North American Numbering Plan that are other countries and charged as such, and 900, are left out.
@@ -62,14 +62,19 @@ final readonly class HomeDialling
 
     private const NANP_AREA = 3;
 
+    private const MOST_KEPT = 64;
+
+    /** @var array<string, ?DigitAutomaton> by country and prefix */
+    private static array $asked = [];
+
     /** Digits of the shortest number of a country, its code's first left out. */
     private const LEAST_ABROAD = 6;
 
     private function __construct(
-        public string $help,
-        public string $national,
-        public ?string $led,
-        public string $abroad,
+        public readonly string $help,
+        public readonly string $national,
+        public readonly ?string $led,
+        public readonly string $abroad,
     ) {
     }
 
@@ -92,6 +97,18 @@ final readonly class HomeDialling
      * @param  string  $prefix  dialled before every number outside; empty for none
      */
     public static function abroad(string $country, string $prefix = ''): ?DigitAutomaton
+    {
+        $said = "{$country} {$prefix}";
+        if (! array_key_exists($said, self::$asked)) {
+            // Every customer of a country asks the same; who dials otherwise than all others is not remembered for ever.
+            self::$asked = [$said => self::allAbroad($country, $prefix)]
+                + array_slice(self::$asked, 0, self::MOST_KEPT - 1, true);
+        }
+
+        return self::$asked[$said];
+    }
+
+    private static function allAbroad(string $country, string $prefix): ?DigitAutomaton
     {
         $util = PhoneNumberUtil::getInstance();
         $code = (string) $util->getCountryCodeForRegion($country);

@@ -53,6 +53,14 @@ final class RouteOrder
     /** @var ?\WeakMap<Route, DigitMap> */
     private static ?\WeakMap $maps = null;
 
+    /** Maps of no more characters are kept compiled from book to book: longer ones are somebody's own. */
+    private const LONGEST_KEPT = 2_000;
+
+    private const MOST_KEPT = 256;
+
+    /** @var array<array-key, DigitAutomaton|TooIntricate> by map, the one asked for last at the end */
+    private static array $compiled = [];
+
     /**
      * What a route lets through.
      *
@@ -76,13 +84,27 @@ final class RouteOrder
         return self::$maps[$route] ??= DigitMap::parse($route->digits, 'digits');
     }
 
+    /** Customers of a region dial alike: a night's audits would read the same few maps thousands of times. */
     private static function compiled(Route $route): DigitAutomaton|TooIntricate
     {
-        try {
-            return DigitAutomaton::of(self::mapOf($route));
-        } catch (TooIntricate $unknown) {
-            return $unknown;
+        $known = self::$compiled[$route->digits] ?? null;
+        if ($known === null) {
+            try {
+                $known = DigitAutomaton::of(self::mapOf($route));
+            } catch (TooIntricate $unknown) {
+                $known = $unknown;
+            }
         }
+        if (strlen($route->digits) <= self::LONGEST_KEPT) {
+            // The one asked for last goes last, and the first of many is forgotten.
+            unset(self::$compiled[$route->digits]);
+            self::$compiled[$route->digits] = $known;
+            if (count(self::$compiled) > self::MOST_KEPT) {
+                unset(self::$compiled[array_key_first(self::$compiled)]);
+            }
+        }
+
+        return $known;
     }
 
     /**
