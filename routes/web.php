@@ -123,6 +123,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             Route::post('stock', [StockController::class, 'add']);
             Route::post('stock/removals', [StockController::class, 'takeOut']);
             Route::get('findings', [FindingController::class, 'index']);
+            Route::get('findings/rows', [FindingController::class, 'rows']);
             Route::post('findings/export', [FindingController::class, 'export'])->withoutMiddleware(NeedsEdit::class);
             Route::put('digest', [FindingController::class, 'digest']);
             Route::post('digest', [FindingController::class, 'mail'])->middleware('throttle:password');

@@ -10,12 +10,18 @@ use App\Models\Ability;
 use App\Models\FindingRow;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use Illuminate\Validation\ValidationException;
 
-/** What stands at every customer granted to a technician: listed, handed out, seen to, mended at many at once. */
+/**
+ * What stands at every customer granted to a technician: listed, handed out, seen to, mended at many at once.
+ *
+ * @phpstan-import-type Window from FindingPages
+ */
 final readonly class FindingDesk
 {
     public function __construct(
         private Scope $scope,
+        private FindingPages $pages,
         private FindingTrend $trend,
         private FindingReports $reports,
         private FindingFixes $fixes,
@@ -24,13 +30,14 @@ final readonly class FindingDesk
     }
 
     /**
-     * @return array{list<\stdClass>, list<array<string, int|string>>, list<Technician>} a line each as the contract has
-     *     it; how many stood by day; whom one can be handed to
+     * @return array{Window, int, list<array<string, int|string>>, list<Technician>} what is in view; how many findings
+     *     there are, whatever was asked for; how many stood by day; whom one can be handed to
      */
-    public function all(string $technicianId): array
+    public function page(string $technicianId, FindingsSought $sought, ?int $from, string $at): array
     {
         return $this->scope->technician($technicianId, fn (): array => [
-            self::lines(),
+            $this->pages->window($technicianId, $sought, $from, $at),
+            FindingRow::query()->count(),
             $this->trend->days(),
             // Whoever may do nothing here sees no colleagues either.
             $this->scope->hasAnyGrant($technicianId)
@@ -39,33 +46,30 @@ final readonly class FindingDesk
         ]);
     }
 
-    /** @return list<\stdClass> */
-    private static function lines(): array
+    /** @return Window */
+    public function window(string $technicianId, FindingsSought $sought, int $from): array
     {
-        return array_values(FindingRow::query()
-            ->join('tenants', 'tenants.id', '=', 'findings.tenant_id')
-            ->orderBy('tenants.name')->orderBy('rule')->orderBy('title')
-            ->select([
-                'tenants.key as customer', 'tenants.name', 'tenants.zone', 'rule', 'severity', 'title', 'detail',
-                'object', 'count', 'waived', 'fingerprint', 'fix', 'first_revision as revision',
-                'assignee_id as assignee', 'due_on as due',
-            ])
-            ->selectRaw(
-                "to_char(first_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"firstSeen\", "
-                    . "to_char(last_seen at time zone 'UTC', 'YYYY-MM-DD\"T\"HH24:MI:SS\"Z\"') as \"lastSeen\"",
-            )
-            ->toBase()->get()->all());
+        return $this->scope->technician(
+            $technicianId,
+            fn (): array => $this->pages->window($technicianId, $sought, $from, ''),
+        );
     }
 
     /**
-     * As a file for other programs: the findings that are named, in their order.
+     * As a file for other programs: the findings that are named, or all that are sought, in their order.
      *
-     * @param  list<array{customer: string, fingerprint: string}>  $of
+     * @param  list<array{customer: string, fingerprint: string}>|FindingsSought  $of
      * @return array{string, string} its type, and its text
      */
-    public function export(string $technicianId, string $format, array $of): array
+    public function export(string $technicianId, string $format, array|FindingsSought $of, int $most): array
     {
-        return $this->scope->technician($technicianId, function () use ($technicianId, $format, $of): array {
+        return $this->scope->technician($technicianId, function () use ($technicianId, $format, $of, $most): array {
+            $of = $of instanceof FindingsSought ? $this->pages->keys($technicianId, $of, $most + 1) : $of;
+            if (count($of) > $most) {
+                throw ValidationException::withMessages(
+                    ['sought' => "A file holds {$most} findings; narrow the sentence."],
+                );
+            }
             $this->log->note($technicianId, 'exported findings', ['format' => $format, 'count' => count($of)]);
 
             return $this->reports->write($format, $of);

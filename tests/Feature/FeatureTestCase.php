@@ -22,6 +22,7 @@ use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Sleep;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
+use Jaunty\Core\Book\BookFormat;
 use Tests\Feature\Support\Contract;
 use Tests\Feature\Support\TestDatabase;
 use Tests\Feature\Support\Wire;
@@ -198,6 +199,43 @@ abstract class FeatureTestCase extends TestCase
     }
 
     /**
+     * A customer whose book is empty, made by hand so that many are made quickly and their lines are as a test needs
+     * them.
+     *
+     * @param  array<string, mixed>  $fields  of its row
+     * @param  array<string, mixed>  $summary
+     * @return array{id: string, key: string}
+     */
+    protected function bareCustomer(string $name, array $fields = [], array $summary = []): array
+    {
+        $id = (string) Str::uuid();
+        $key = 'bare-' . Str::lower(Str::random(12));
+        $this->scope()->newTenant($this->lead->id, $id, static function () use (
+            $id,
+            $key,
+            $name,
+            $fields,
+            $summary,
+        ): void {
+            DB::table('tenants')->insert([
+                'id' => $id, 'key' => $key, 'name' => $name, 'stage' => 'building', 'region' => 'CA',
+                'zone' => 'America/Halifax', 'connector' => 'practice-switch', 'head_revision' => 1, ...$fields,
+            ]);
+            DB::table('tenant_summaries')->insert(['tenant_id' => $id, 'summed_up_on' => '2026-12-01', ...$summary]);
+            // Whoever audits every customer audits this one.
+            DB::table('objects')->insert([
+                'tenant_id' => $id, 'id' => (string) Str::uuid(), 'kind' => 'tenant', 'key' => $key, 'name' => $name,
+                'position' => 0, 'schema_version' => BookFormat::VERSION, 'body' => json_encode(
+                    ['key' => $key, 'name' => $name, 'zone' => 'America/Halifax'],
+                    JSON_THROW_ON_ERROR,
+                ),
+            ]);
+        });
+
+        return ['id' => $id, 'key' => $key];
+    }
+
+    /**
      * A book from a file, under a key of its own and with numbers that are in stock.
      *
      * @return array<string, mixed>
@@ -240,6 +278,14 @@ abstract class FeatureTestCase extends TestCase
     {
         return $this->getJson('/api/roster/lines?' . http_build_query(['keys' => [$customer]]))->assertOk()
             ->assertJsonCount(1, 'customers')->json('customers.0');
+    }
+
+    /** @return list<array<string, mixed>> the findings of a customer, as the list of all customers has them */
+    protected function foundAt(string $customer, string $kind = 'standing'): array
+    {
+        return array_column($this->getJson('/api/findings/rows?' . http_build_query(
+            ['by' => 'customer', 'group' => $customer, 'kind' => $kind, 'from' => 0],
+        ))->assertOk()->json('lines'), 'line');
     }
 
     protected function tenantId(string $key): string

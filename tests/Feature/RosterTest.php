@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Models\Ability;
 use App\Models\Technician;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 
 /** The Roster of somebody who sees a few customers of many. */
@@ -183,22 +182,13 @@ final class RosterTest extends FeatureTestCase
      */
     private function line(string $name, array $summary, string $who = '', array $tenant = []): string
     {
-        $id = (string) Str::uuid();
-        $key = 'r-' . Str::lower(Str::random(12));
         $looked = $who === '' ? null : $this->technician();
         $looked?->forceFill(['initials' => $who])->save();
-        $add = static function () use ($id, $key, $name, $summary, $tenant, $looked): void {
-            DB::table('tenants')->insert([
-                'id' => $id, 'key' => $key, 'name' => $name, 'stage' => 'building', 'region' => 'CA',
-                'zone' => 'America/Halifax', 'connector' => 'practice-switch', 'head_revision' => 1,
-                'looked_after_by' => $looked?->id,
-                'changed_at' => '2026-01-01', ...$tenant,
-            ]);
-            DB::table('tenant_summaries')->insert([
-                'tenant_id' => $id, 'summed_up_on' => '2026-12-01', 'changed_at' => '2026-01-01', ...$summary,
-            ]);
-        };
-        $this->scope()->newTenant($this->lead->id, $id, $add);
+        ['id' => $id, 'key' => $key] = $this->bareCustomer(
+            $name,
+            ['looked_after_by' => $looked?->id, 'changed_at' => '2026-01-01', ...$tenant],
+            ['changed_at' => '2026-01-01', ...$summary],
+        );
         $this->grant($this->sol, $id, Ability::Read);
         $this->keys[$name] = $key;
 

@@ -163,12 +163,6 @@ final class SurroundingsTest extends FeatureTestCase
     /** @return list<string> of the list over all customers */
     private function kept(): array
     {
-        return array_values(array_column(
-            array_filter(
-                $this->getJson('/api/findings')->assertOk()->json('findings'),
-                fn (array $line): bool => $line['customer'] === $this->customer,
-            ),
-            'rule',
-        ));
+        return array_column($this->foundAt($this->customer), 'rule');
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Activity\ActivityLog;
 use App\Audit\Digest;
 use App\Audit\FindingDesk;
+use App\Audit\FindingsSought;
 use App\Http\Resources\MendedResource;
 use App\Models\Technician;
 use Illuminate\Http\JsonResponse;
@@ -23,7 +24,9 @@ final class FindingController extends Controller
     /** Of one customer's findings; nobody mends more at once. */
     private const MOST_FIXES = 200;
 
-    private const MOST_EXPORTED = 10_000;
+    private const ROW = ['integer', 'between:0,10000000'];
+
+    private const MOST_EXPORTED = 50_000;
 
     public function __construct(private readonly FindingDesk $desk)
     {
@@ -31,11 +34,20 @@ final class FindingController extends Controller
 
     public function index(Request $request): JsonResponse
     {
+        /** @var array<string, mixed> $said */
+        $said = $request->validate(FindingsSought::rules() + [
+            'from' => ['sometimes', ...self::ROW], 'at' => ['sometimes', 'nullable', 'string', 'max:200'],
+        ]);
         $technician = $this->technician($request);
-        [$findings, $trend, $technicians] = $this->desk->all($technician->id);
+        [$window, $all, $trend, $technicians] = $this->desk->page(
+            $technician->id,
+            FindingsSought::from($said),
+            isset($said['from']) ? $request->integer('from') : null,
+            $request->string('at')->value(),
+        );
 
-        return new JsonResponse([
-            'findings' => $findings,
+        return new JsonResponse($window + [
+            'all' => $all,
             'trend' => $trend,
             'technicians' => array_map(static fn (Technician $each): array => [
                 'id' => $each->id,
@@ -47,17 +59,39 @@ final class FindingController extends Controller
         ]);
     }
 
-    /** As a file for other programs: the findings that are named, in their order. */
+    /** Rows that come into view. */
+    public function rows(Request $request): JsonResponse
+    {
+        /** @var array<string, mixed> $said */
+        $said = $request->validate(FindingsSought::rules() + ['from' => ['required', ...self::ROW]]);
+
+        return new JsonResponse($this->desk->window(
+            $this->technician($request)->id,
+            FindingsSought::from($said),
+            $request->integer('from'),
+        ));
+    }
+
+    /** As a file for other programs: the findings that are named, or all that are sought, in their order. */
     public function export(Request $request): Response
     {
-        /** @var array{format: string, of: list<array{customer: string, fingerprint: string}>} $given */
+        /**
+         * @var array{format: string, of?: list<array{customer: string, fingerprint: string}>,
+         *     sought?: array<string, mixed>} $given
+         */
         $given = $request->validate([
             'format' => ['required', 'in:csv,json,sarif,junit'],
-            'of' => ['present', 'array', 'max:' . self::MOST_EXPORTED],
+            'of' => ['required_without:sought', 'array', 'list', 'max:' . self::MOST_EXPORTED],
             'of.*.customer' => ['required', 'string', 'max:100'],
             'of.*.fingerprint' => ['required', 'string', 'max:64'],
-        ]);
-        [$type, $text] = $this->desk->export($this->technician($request)->id, $given['format'], $given['of']);
+            'sought' => ['sometimes', 'array'],
+        ] + FindingsSought::rules('sought.'));
+        [$type, $text] = $this->desk->export(
+            $this->technician($request)->id,
+            $given['format'],
+            $given['of'] ?? FindingsSought::from($given['sought'] ?? []),
+            self::MOST_EXPORTED,
+        );
 
         return new Response($text, 200, ['Content-Type' => $type]);
     }

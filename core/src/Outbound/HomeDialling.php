@@ -100,7 +100,7 @@ final class HomeDialling
     {
         $said = "{$country} {$prefix}";
         if (! array_key_exists($said, self::$asked)) {
-            // Every customer of a country asks the same; who dials otherwise than all others is not remembered for ever.
+            // Every customer of a country asks the same; who dials otherwise than all others is forgotten again.
             self::$asked = [$said => self::allAbroad($country, $prefix)]
                 + array_slice(self::$asked, 0, self::MOST_KEPT - 1, true);
         }

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref, watch } from 'vue'
 import { client, detailOf, take, type AuditRun } from '@/api'
 import { age, plural, useNow } from '@/shared'
-import { auditQuery, findingsQuery, progressQuery } from './findingQueries'
+import { auditQuery, FINDINGS_KEY, progressQuery } from './findingQueries'
 
 /** The audit of every customer: when it last was, how far it is, stopped and gone on with. */
 const queryClient = useQueryClient()
@@ -24,7 +24,7 @@ watch(progress, (is, was) => {
   const isOver = is?.state !== 'running'
   if (!isOver && performance.now() - fetched < PAUSE) return
   fetched = performance.now()
-  void queryClient.invalidateQueries({ queryKey: findingsQuery.queryKey })
+  void queryClient.invalidateQueries({ queryKey: FINDINGS_KEY })
   if (isOver || isOpen.value) void queryClient.invalidateQueries({ queryKey: auditQuery.queryKey, exact: true })
 })
 

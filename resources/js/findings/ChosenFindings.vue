@@ -1,17 +1,14 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
 import { client, detailOf, take, type FindingLine, type Findings } from '@/api'
 import { ChoiceField, plural, WaiveSheet } from '@/shared'
 import { useCare } from './care'
-import { findingsQuery } from './findingQueries'
 
 /** What is done with several findings at once: somebody sees to them, or they are accepted as they are. */
 const { chosen, technicians } = defineProps<{ chosen: FindingLine[]; technicians: Findings['technicians'] }>()
 const emit = defineEmits<{ done: [told: string, isWhole: boolean] }>()
 
-const queryClient = useQueryClient()
-const care = useCare()
+const { note, readAnew } = useCare()
 const isWaiving = ref(false)
 /** How many of how many are done. */
 const busy = ref<{ done: number; of: number }>()
@@ -36,13 +33,14 @@ async function each(lines: FindingLine[], what: string, work: (line: FindingLine
     told = `${done} of ${plural(lines.length, 'finding')} ${what}, then: ${detailOf(error)}`
   }
   busy.value = undefined
+  await readAnew()
   emit('done', told, done === lines.length)
 }
 
 const assign = (who: string): Promise<void> => {
   const name = technicians.find((each) => each.id === who)?.name
   return each(chosen, name === undefined ? 'are seen to by nobody' : `are seen to by ${name}`, (line) =>
-    care(line, name === undefined ? null : who, line.due),
+    note(line, name === undefined ? null : who, line.due),
   )
 }
 
@@ -55,7 +53,6 @@ async function waive(reason: string, until: string | null): Promise<void> {
       }),
     ),
   )
-  await queryClient.invalidateQueries({ queryKey: findingsQuery.queryKey })
 }
 </script>
 

@@ -9,14 +9,15 @@ import { isDue, keyOf } from './sorting'
 const props = defineProps<{ line: FindingLine; technicians: Findings['technicians']; name?: string | undefined }>()
 const emit = defineEmits<{ open: []; mend: [] }>()
 
-const noteCare = useCare()
+const { note, readAnew } = useCare()
 const now = useNow()
 const fault = ref('')
 
 async function care(assignee: string | null, due: string | null): Promise<void> {
   fault.value = ''
   try {
-    await noteCare(props.line, assignee, due)
+    await note(props.line, assignee, due)
+    await readAnew()
   } catch (error) {
     fault.value = detailOf(error)
   }

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, nextTick, reactive, ref, watch } from 'vue'
+import { computed, nextTick, ref, shallowReactive, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { client, detailOf, take, type FindingLine } from '@/api'
+import { client, detailOf, take, type FindingHead, type FindingLine } from '@/api'
 import { chapterOfFinding } from '@/desk'
 import { rulesQuery } from '@/rules'
 import {
@@ -26,9 +26,9 @@ import {
 import AuditBar from './AuditBar.vue'
 import ChosenFindings from './ChosenFindings.vue'
 import FindingMargin from './FindingMargin.vue'
-import { findingsQuery, FORMATS, saveAs } from './findingQueries'
+import { FINDINGS_KEY, FORMATS, mendableOf, MOST_MENDED, saveAs, useFindings } from './findingQueries'
 import MendSheet from './MendSheet.vue'
-import { grouped, isDue, isFresh, keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
+import { isDue, isFresh, keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
 import TrendBars from './TrendBars.vue'
 
 /** What stands at every customer, by rule or by customer, heaviest first; one of them is told in the margin. */
@@ -36,13 +36,16 @@ const LINE_HEIGHT = 35
 const router = useRouter()
 const queryClient = useQueryClient()
 const now = useNow()
-const { data, error, refetch } = useQuery(findingsQuery)
 const rules = useQuery(rulesQuery)
 const nameOf = computed(() => new Map((rules.data.value?.rules ?? []).map((rule) => [rule.id, rule.name])))
 
 const { place: filter, written } = useAddressed<Wanted & { by: Grouping; at: string }>(
   { weight: 'any', kind: 'standing', words: '', by: 'rule', at: '' },
   { weight: ['any', ...SEVERITIES], kind: Object.keys(KINDS) as (keyof typeof KINDS)[], by: ['rule', 'customer'] },
+)
+const { data, error, again, row, want, answered } = useFindings(
+  () => filter,
+  () => filter.at,
 )
 const WEIGHED = [
   ['any', 'All findings'],
@@ -56,7 +59,8 @@ const BY = [
   ['customer', 'customer'],
 ] as const
 const at = ref(0)
-const picked = reactive(new Set<string>())
+/** By what names them: they were in view when they were chosen, and need not be any more. */
+const picked = shallowReactive(new Map<string, FindingLine>())
 const mending = ref<FindingLine[]>([])
 const isMending = ref(false)
 const notice = ref('')
@@ -69,43 +73,54 @@ const page = ref<HTMLElement>()
 const body = ref<HTMLElement>()
 const search = ref<{ focus: () => void }>()
 
-const all = computed(() => data.value?.findings ?? [])
-const groups = computed(() => grouped(wanted(all.value, filter, data.value?.me ?? '', now.value), filter.by))
-/** Heads and lines one after another, as they are drawn; only lines are walked through. */
-const rows = computed(() =>
-  groups.value.flatMap((group) => [
-    { head: group, line: undefined },
-    ...group.lines.map((line) => ({ head: undefined, line })),
-  ]),
-)
-const lines = computed(() => groups.value.flatMap((group) => group.lines))
-const chosen = computed(() => lines.value.filter((line) => picked.has(keyOf(line))))
-const here = computed(() => lines.value[at.value])
+const count = computed(() => data.value?.rows ?? 0)
+const chosen = computed(() => wanted([...picked.values()], filter, data.value?.me ?? '', now.value))
+const here = computed(() => row(at.value).line)
 const initials = computed(() => new Map((data.value?.technicians ?? []).map((each) => [each.id, each.initials])))
 const { isLong, drawn, show } = useLongList(
-  () => rows.value.length,
+  () => count.value,
   () => page.value ?? null,
   LINE_HEIGHT,
 )
-const inView = computed(() => rows.value.slice(drawn.value.from, drawn.value.to))
+const inView = computed(() =>
+  Array.from({ length: Math.min(drawn.value.to, count.value) - drawn.value.from }, (_, nth) =>
+    row(drawn.value.from + nth),
+  ),
+)
+watch(
+  [() => drawn.value.from, () => Math.min(drawn.value.to, count.value)],
+  ([from, to]) => {
+    want(from, to)
+  },
+  { immediate: true },
+)
+watch(inView, (shown) => {
+  for (const { line } of shown) if (line !== undefined && picked.has(keyOf(line))) picked.set(keyOf(line), line)
+})
 
+/** The sentence that the rows are of. */
+let seen = ''
 // Who stood on a finding stays on it while it is there, whatever comes and goes around it.
 watch(
-  [lines, () => filter.at],
-  ([shown]) => {
-    const stays = shown.findIndex((line) => keyOf(line) === filter.at)
-    at.value = stays >= 0 ? stays : Math.max(0, Math.min(at.value, shown.length - 1))
+  data,
+  (read) => {
+    if (read === undefined) return
+    const asked = JSON.stringify([filter.weight, filter.kind, filter.words, filter.by])
+    const stays = asked === seen ? Math.max(0, Math.min(at.value, read.rows - 1)) : 0
+    seen = asked
+    at.value = read.place ?? stays
+    if (row(at.value).head !== undefined) at.value++
   },
   { immediate: true },
 )
 const isShown = ref(false)
 watch(
-  [lines, page],
-  ([shown]) => {
+  [data, page],
+  ([read]) => {
     // Back from a customer, the finding one came from is in view.
-    if (isShown.value || shown.length === 0 || page.value === undefined) return
+    if (isShown.value || read === undefined || page.value === undefined) return
     isShown.value = true
-    if (at.value > 0) stand(at.value)
+    if (at.value > 1) stand(at.value)
   },
   { flush: 'post' },
 )
@@ -126,28 +141,43 @@ async function open(line: FindingLine | undefined): Promise<void> {
 }
 
 function move(by: number): void {
-  stand(Math.max(0, Math.min(lines.value.length - 1, at.value + by)))
+  let to = at.value + by
+  while (row(to).head !== undefined) to += by
+  if (to >= 0 && to < count.value) stand(to)
 }
 
 function stand(place: number): void {
   at.value = place
   filter.at = here.value === undefined ? '' : keyOf(here.value)
-  const row = rows.value.findIndex((each) => each.line === here.value)
-  if (isLong.value) show(row)
-  else void nextTick(() => body.value?.children[row]?.scrollIntoView({ block: 'nearest' }))
+  // Above the first finding stands its head.
+  const shown = place === 1 ? 0 : place
+  if (isLong.value) show(shown)
+  else void nextTick(() => body.value?.children[shown]?.scrollIntoView({ block: 'nearest' }))
 }
 
 function pick(line: FindingLine | undefined): void {
-  if (line !== undefined && !picked.delete(keyOf(line))) picked.add(keyOf(line))
+  if (line !== undefined && !picked.delete(keyOf(line))) picked.set(keyOf(line), line)
 }
 
 function mendable(of: FindingLine[]): FindingLine[] {
   return of.filter((line) => line.fix !== null && !line.waived)
 }
 
+/** How many of so many are mended in one go. */
+function inAll(many: number): string {
+  return many > MOST_MENDED ? `${MOST_MENDED} of ${many}` : String(many)
+}
+
 function mend(of: FindingLine[]): void {
   mending.value = mendable(of)
   isMending.value = mending.value.length > 0
+}
+
+function mendAll(head: FindingHead): void {
+  void attempt(async () => {
+    mend(await mendableOf(filter, head.key))
+    return ''
+  })
 }
 
 async function attempt(what: () => Promise<string>): Promise<void> {
@@ -160,16 +190,16 @@ async function attempt(what: () => Promise<string>): Promise<void> {
 
 function save(format: keyof typeof FORMATS): void {
   void attempt(async () => {
-    const of = chosen.value.length > 0 ? chosen.value : lines.value
-    await saveAs(format, of)
-    return `${plural(of.length, 'finding')} saved as ${FORMATS[format]}.`
+    const of = chosen.value
+    await saveAs(format, of.length > 0 ? of : filter)
+    return `${plural(of.length > 0 ? of.length : (data.value?.total ?? 0), 'finding')} saved as ${FORMATS[format]}.`
   })
 }
 
 function setDigest(wanted: boolean): void {
   void attempt(async () => {
     await take(client.PUT('/digest', { body: { wanted } }))
-    queryClient.setQueryData(findingsQuery.queryKey, (known) => known && { ...known, digest: wanted })
+    await queryClient.invalidateQueries({ queryKey: FINDINGS_KEY })
     return wanted ? 'Each morning what is new is mailed to you, if anything is.' : 'No more letters.'
   })
 }
@@ -243,7 +273,7 @@ useShortcuts([
     <template #hand><router-link to="/rules">Rules</router-link><kbd>Ctrl K</kbd></template>
   </PageTop>
   <main class="ledger-page">
-    <ErrorState v-if="error !== null && data === undefined" :error="error" @again="refetch()" />
+    <ErrorState v-if="error !== null && data === undefined" :error="error" @again="again()" />
     <LoadingLines v-else-if="data === undefined || rules.isPending.value" what="what was found" />
     <template v-else>
       <AuditBar />
@@ -262,17 +292,15 @@ useShortcuts([
             placeholder="any words"
             @keydown.down.prevent="move(1)"
             @keydown.up.prevent="move(-1)"
-            @keydown.enter="void open(here)"
+            @keydown.enter="void answered().then(() => open(here))"
             @keydown.esc="filter.words = ''"
           />
         </p>
         <TrendBars :days="data.trend" />
       </div>
       <p class="under">
-        <span role="status"
-          >{{ plural(lines.length, 'finding') }} at
-          {{ plural(new Set(lines.map((line) => line.customer)).size, 'customer') }}</span
-        >
+        <span role="status">{{ plural(data.total, 'finding') }} at {{ plural(data.customers, 'customer') }}</span>
+        <span v-if="error !== null" class="fault" role="alert">Not all of it could be read just now.</span>
         <template v-if="chosen.length > 0">
           <strong>{{ chosen.length }} chosen</strong>
           <button v-if="mendable(chosen).length > 0" type="button" class="quiet-button" @click="mend(chosen)">
@@ -286,7 +314,7 @@ useShortcuts([
           <span
             >save
             <template v-for="(said, format) in FORMATS" :key="format"
-              ><button type="button" class="text-button" :disabled="lines.length === 0" @click="save(format)">
+              ><button type="button" class="text-button" :disabled="data.total === 0" @click="save(format)">
                 {{ said }}</button
               >{{ ' ' }}</template
             ></span
@@ -297,8 +325,8 @@ useShortcuts([
           <button type="button" class="text-button" @click="mailNow">send it now</button>
         </span>
       </p>
-      <EmptyState v-if="lines.length === 0" title="Nothing found">{{
-        all.length === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.'
+      <EmptyState v-if="data.total === 0" title="Nothing found">{{
+        data.all === 0 ? 'Every customer of yours is sound.' : 'No finding fits this sentence.'
       }}</EmptyState>
       <div v-else class="ledger">
         <div ref="page" class="list">
@@ -317,21 +345,21 @@ useShortcuts([
               <tr v-if="drawn.above > 0" aria-hidden="true">
                 <td colspan="6" :style="{ height: `${drawn.above}px` }" class="space" />
               </tr>
-              <template v-for="row in inView" :key="row.head?.key ?? (row.line === undefined ? '' : keyOf(row.line))">
-                <tr v-if="row.head !== undefined" class="head">
+              <template v-for="each in inView" :key="each.at">
+                <tr v-if="each.head !== undefined" class="head">
                   <th scope="rowgroup" colspan="6">
                     <span v-if="filter.by === 'rule'"
-                      >{{ nameOf.get(row.head.title) }} <span class="mono soft">{{ row.head.title }}</span></span
-                    ><span v-else>{{ row.head.title }}</span>
+                      >{{ nameOf.get(each.head.title) }} <span class="mono soft">{{ each.head.title }}</span></span
+                    ><span v-else>{{ each.head.title }}</span>
                     {{ ' ' }}
-                    <span class="soft">{{ row.head.lines.length }}</span>
+                    <span class="soft">{{ each.head.count }}</span>
                     <button
-                      v-if="mendable(row.head.lines).length > 1"
+                      v-if="each.head.mendable > 1"
                       type="button"
                       class="text-button all"
-                      @click="mend(row.head.lines)"
+                      @click="mendAll(each.head)"
                     >
-                      mend {{ mendable(row.head.lines).length }} …
+                      mend {{ inAll(each.head.mendable) }} …
                     </button>
                   </th>
                 </tr>
@@ -340,44 +368,47 @@ useShortcuts([
                 <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
                 <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
                 <tr
-                  v-else-if="row.line !== undefined"
-                  :class="{ here: row.line === here }"
+                  v-else-if="each.line !== undefined"
+                  :class="{ here: each.at === at }"
                   class="one"
-                  @click="stand(lines.indexOf(row.line))"
+                  @click="stand(each.at)"
                 >
                   <td class="mark">
                     <el-checkbox
                       size="small"
-                      :model-value="picked.has(keyOf(row.line))"
-                      :aria-label="`Choose ${row.line.title}`"
+                      :model-value="picked.has(keyOf(each.line))"
+                      :aria-label="`Choose ${each.line.title}`"
                       tabindex="-1"
                       @click.stop
-                      @change="pick(row.line)"
+                      @change="pick(each.line)"
                     />
                   </td>
-                  <td><SeverityBars :severity="row.line.severity" /></td>
-                  <td :title="inManner(row.line.detail)">
+                  <td><SeverityBars :severity="each.line.severity" /></td>
+                  <td :title="inManner(each.line.detail)">
                     <a
-                      :href="router.resolve(chapterOf(row.line)).href"
-                      @click.stop.exact.prevent="void open(row.line)"
-                      >{{ inManner(row.line.title) }}</a
+                      :href="router.resolve(chapterOf(each.line)).href"
+                      @click.stop.exact.prevent="void open(each.line)"
+                      >{{ inManner(each.line.title) }}</a
                     >
                     {{ ' ' }}
-                    <span class="soft">{{ inManner(row.line.detail) }}</span>
+                    <span class="soft">{{ inManner(each.line.detail) }}</span>
                   </td>
                   <td :class="{ mono: filter.by === 'customer' }">
-                    {{ filter.by === 'rule' ? row.line.name : row.line.rule }}
+                    {{ filter.by === 'rule' ? each.line.name : each.line.rule }}
                   </td>
                   <td>
-                    <span :class="isDue(row.line, now) ? 'fault' : 'soft'"
-                      >{{ initials.get(row.line.assignee ?? '') ?? '—'
-                      }}{{ row.line.due === null ? '' : ` · ${dayInWords(row.line.due, false)}` }}</span
+                    <span :class="isDue(each.line, now) ? 'fault' : 'soft'"
+                      >{{ initials.get(each.line.assignee ?? '') ?? '—'
+                      }}{{ each.line.due === null ? '' : ` · ${dayInWords(each.line.due, false)}` }}</span
                     >
                   </td>
                   <td class="soft">
-                    {{ age(row.line.firstSeen, now)
-                    }}<span v-if="isFresh(row.line, now)" class="visually-hidden">, new since yesterday</span>
+                    {{ age(each.line.firstSeen, now)
+                    }}<span v-if="isFresh(each.line, now)" class="visually-hidden">, new since yesterday</span>
                   </td>
+                </tr>
+                <tr v-else>
+                  <td colspan="6" class="soft">…</td>
                 </tr>
               </template>
               <tr v-if="drawn.below > 0" aria-hidden="true">

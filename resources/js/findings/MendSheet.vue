@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { client, detailOf, take, type FindingLine, type Mended } from '@/api'
 import { ChangeLine } from '@/desk'
 import { ModalSheet, plural } from '@/shared'
-import { findingsQuery } from './findingQueries'
+import { FINDINGS_KEY } from './findingQueries'
 
 /**
  * The fixes of findings at many customers: looked at one by one, left out where they should not be, entered each as a
@@ -104,7 +104,7 @@ async function enter(): Promise<void> {
     }
   }
   stage.value = 'over'
-  void queryClient.invalidateQueries({ queryKey: findingsQuery.queryKey })
+  void queryClient.invalidateQueries({ queryKey: FINDINGS_KEY })
 }
 
 function inBrief(place: Place): string {

@@ -1,27 +1,24 @@
 import { useQueryClient } from '@tanstack/vue-query'
 import { client, take, type FindingLine } from '@/api'
-import { findingsQuery } from './findingQueries'
+import { FINDINGS_KEY } from './findingQueries'
 
-/** Who sees to a finding, and by which day: what is noted stands in the list at once. */
-export function useCare(): (line: FindingLine, assignee: string | null, due: string | null) => Promise<void> {
+interface Care {
+  /** Who sees to a finding, and by which day. */
+  note: (line: FindingLine, assignee: string | null, due: string | null) => Promise<unknown>
+  /** What was done stands in the list. */
+  readAnew: () => Promise<void>
+}
+
+export function useCare(): Care {
   const queryClient = useQueryClient()
-
-  return async ({ customer, fingerprint }, assignee, due) => {
-    const noted = await take(
-      client.PUT('/customers/{customer}/findings/{fingerprint}', {
-        params: { path: { customer, fingerprint } },
-        body: { assignee, due },
-      }),
-    )
-    queryClient.setQueryData(
-      findingsQuery.queryKey,
-      (known) =>
-        known && {
-          ...known,
-          findings: known.findings.map((each) =>
-            each.customer === customer && each.fingerprint === fingerprint ? { ...each, ...noted } : each,
-          ),
-        },
-    )
+  return {
+    note: ({ customer, fingerprint }, assignee, due) =>
+      take(
+        client.PUT('/customers/{customer}/findings/{fingerprint}', {
+          params: { path: { customer, fingerprint } },
+          body: { assignee, due },
+        }),
+      ),
+    readAnew: () => queryClient.invalidateQueries({ queryKey: FINDINGS_KEY }),
   }
 }

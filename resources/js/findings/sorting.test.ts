@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import type { FindingLine } from '@/api'
-import { grouped, isDue, wanted, type Wanted } from './sorting'
+import { isDue, wanted, type Wanted } from './sorting'
 
 function line(
   name: string,
@@ -36,19 +36,6 @@ const LINES = [
   line('Pier', 'hours.overlap', 'warning'),
   line('Osier', 'names.test-left', 'note', { waived: true }),
 ]
-
-it('puts the group with the heaviest finding first, and within it the heaviest line', () => {
-  expect(grouped(LINES, 'rule').map((group) => [group.title, group.lines.length])).toEqual([
-    ['groups.empty', 1],
-    ['hours.overlap', 2],
-    ['names.test-left', 1],
-  ])
-  expect(grouped(LINES, 'customer').map((group) => [group.title, group.lines.map((each) => each.severity)])).toEqual([
-    ['Pier', ['error', 'warning']],
-    ['Ardent', ['warning']],
-    ['Osier', ['note']],
-  ])
-})
 
 const NOW = new Date('2026-12-01T18:05:00Z')
 const names = (asked: Partial<Wanted>, lines = LINES): string[] =>

@@ -22,16 +22,10 @@ export interface Wanted {
   words: string
 }
 
-export interface Group {
-  key: string
-  title: string
-  lines: FindingLine[]
-}
-
 const DAY = 86_400_000
 const weightOf = (line: FindingLine): number => SEVERITIES.indexOf(line.severity)
 
-/** Lines of a weight or heavier and of a kind, that hold every word. */
+/** Lines of a weight or heavier and of a kind, that hold every word: which of those chosen a sentence still shows. */
 export function wanted(lines: FindingLine[], { weight, kind, words }: Wanted, me: string, now: Date): FindingLine[] {
   const looked = words
     .toLowerCase()
@@ -72,25 +66,6 @@ export function isFresh(line: FindingLine, now: Date): boolean {
 /** Due today, or overdue: by the day at the customer's. */
 export function isDue(line: FindingLine, now: Date): boolean {
   return line.due !== null && line.due <= dateIn(now, line.zone)
-}
-
-/** By rule or by customer: the group with the heaviest finding first, of equal ones the larger. */
-export function grouped(lines: FindingLine[], by: Grouping): Group[] {
-  const groups = new Map<string, Group>()
-  for (const line of lines) {
-    const key = by === 'rule' ? line.rule : line.customer
-    const group = groups.get(key) ?? { key, title: by === 'rule' ? line.rule : line.name, lines: [] }
-    group.lines.push(line)
-    groups.set(key, group)
-  }
-  const heaviest = (group: Group): number => Math.min(...group.lines.map(weightOf))
-  for (const group of groups.values())
-    group.lines.sort(
-      (a, b) => weightOf(a) - weightOf(b) || a.name.localeCompare(b.name) || a.title.localeCompare(b.title),
-    )
-  return [...groups.values()].sort(
-    (a, b) => heaviest(a) - heaviest(b) || b.lines.length - a.lines.length || a.title.localeCompare(b.title),
-  )
 }
 
 /** What names a line among those of all customers: one fingerprint may stand at several that came from one template. */
