@@ -42,8 +42,10 @@ final readonly class FindingPages
         $before = self::BEFORE;
         $told = $this->db->selectOne(<<<SQL
             {$placed},
-            asked as materialized (select (select row from placed where customer || ' ' || fingerprint = ?) as place, ?::int as own),
-            view as materialized (select place, coalesce(own, greatest(0, coalesce(place, 0) - {$before})) as first from asked)
+            asked as materialized (select ?::int as own,
+                (select row from placed where customer || ' ' || fingerprint = ?) as place),
+            view as materialized (select place, coalesce(own, greatest(0, coalesce(place, 0) - {$before})) as first
+                from asked)
             select json_build_object(
                 'rows', (select count(*) from found) + (select count(*) from groups),
                 'total', (select count(*) from found),
@@ -57,7 +59,7 @@ final readonly class FindingPages
                     customer, 'fingerprint', fingerprint) order by row), '[]') from placed
                     where row >= view.first and row < view.first + {$most})
             ) as told from view
-            SQL, [...$bindings, $at, $from]);
+            SQL, [...$bindings, $from, $at]);
         $json = is_object($told) && is_string($told->told ?? null) ? $told->told : '{}';
         /**
          * @var array{rows: int, total: int, customers: int, place: ?int, from: int, heads: list<Head>,

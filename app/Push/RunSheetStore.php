@@ -53,16 +53,14 @@ final class RunSheetStore
     /** The bindings and, beside them, the records of this push that are in no book. */
     public function withForeign(Push $push, Bindings $bindings): Bindings
     {
-        foreach (
-            PushStep::query()->where('tenant_id', $push->tenant_id)
+        $steps = PushStep::query()->where('tenant_id', $push->tenant_id)
             ->where('push_id', $push->id)
             ->whereNotNull('external_id')
-            ->get() as $step
-        ) {
-            $bindings = $bindings->with(Reference::parse($step->object), new Bound((string) $step->external_id, null));
-        }
+            ->get();
 
-        return $bindings;
+        return $bindings->withAll($steps->map(static fn (PushStep $step): array => [
+            Reference::parse($step->object), new Bound((string) $step->external_id, null),
+        ]));
     }
 
     public function forget(PushStep $step): void

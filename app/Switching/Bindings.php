@@ -42,6 +42,14 @@ final readonly class Bindings
         );
     }
 
+    /** @param iterable<array{Reference, Bound}> $pairs the later holding */
+    public function withAll(iterable $pairs): self
+    {
+        $more = self::fromPairs($pairs);
+
+        return new self($more->byReference + $this->byReference, $more->byExternalId + $this->byExternalId);
+    }
+
     public function of(Reference $object): ?Bound
     {
         return $this->byReference[(string) $object] ?? null;

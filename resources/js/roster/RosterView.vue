@@ -108,6 +108,7 @@ const { isLong, drawn, show } = useLongList(
   () => lines.value.length,
   () => page.value ?? null,
   LINE_HEIGHT,
+  () => body.value?.offsetTop ?? 0,
 )
 const inView = computed(() =>
   lines.value
@@ -414,6 +415,16 @@ useShortcuts([
 
 table {
   table-layout: fixed;
+}
+
+/* Of thousands of lines the columns keep their names. */
+thead :is(th, td) {
+  position: sticky;
+  z-index: 2;
+  top: 0;
+  border-bottom: 0;
+  background: var(--paper);
+  box-shadow: inset 0 -1px var(--ink);
 }
 
 th.stage {

@@ -1,6 +1,6 @@
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { useEventListener } from '@vueuse/core'
-import { computed, ref, type ComputedRef, type Ref } from 'vue'
+import { computed, ref, toValue, type ComputedRef, type MaybeRefOrGetter, type Ref } from 'vue'
 
 /** Beyond so many lines only those in view are drawn. */
 const MOST_DRAWN = 150
@@ -34,7 +34,7 @@ export function useLongList(
   count: () => number,
   scrolls: () => HTMLElement | null,
   height: number,
-  head = 0,
+  head: MaybeRefOrGetter<number> = 0,
 ): { isLong: ComputedRef<boolean>; drawn: ComputedRef<Drawn>; show: (index: number) => void } {
   const isPrinting = usePrinting()
   const isLong = computed(() => count() > MOST_DRAWN && !isPrinting.value)
@@ -44,8 +44,8 @@ export function useLongList(
       getScrollElement: scrolls,
       estimateSize: () => height,
       overscan: 24,
-      paddingStart: head,
-      scrollPaddingStart: head,
+      paddingStart: toValue(head),
+      scrollPaddingStart: toValue(head),
       enabled: isLong.value,
     })),
   )
@@ -57,15 +57,16 @@ export function useLongList(
     return {
       from: first.index,
       to: last.index + 1,
-      above: first.start - head,
+      above: first.start - toValue(head),
       below: lines.value.getTotalSize() - last.end,
     }
   })
   function show(index: number): void {
     const scroller = scrolls()
     if (!isLong.value || scroller === null) return
-    const top = head + index * height
-    if (top < scroller.scrollTop + head) scroller.scrollTop = top - head
+    const above = toValue(head)
+    const top = above + index * height
+    if (top < scroller.scrollTop + above) scroller.scrollTop = top - above
     else if (top + height > scroller.scrollTop + scroller.clientHeight)
       scroller.scrollTop = top + height - scroller.clientHeight
   }
