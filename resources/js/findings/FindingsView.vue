@@ -106,10 +106,11 @@ watch(
   (read) => {
     if (read === undefined) return
     const asked = JSON.stringify([filter.weight, filter.kind, filter.words, filter.by])
-    const stays = asked === seen ? Math.max(0, Math.min(at.value, read.rows - 1)) : 0
-    seen = asked
-    at.value = read.place ?? stays
+    const isSame = asked === seen
+    at.value = read.place ?? (isSame ? Math.max(0, Math.min(at.value, read.rows - 1)) : 0)
     if (row(at.value).head !== undefined) at.value++
+    if (!isSame && seen !== '') reveal()
+    seen = asked
   },
   { immediate: true },
 )
@@ -149,8 +150,12 @@ function move(by: number): void {
 function stand(place: number): void {
   at.value = place
   filter.at = here.value === undefined ? '' : keyOf(here.value)
+  reveal()
+}
+
+function reveal(): void {
   // Above the first finding stands its head.
-  const shown = place === 1 ? 0 : place
+  const shown = at.value === 1 ? 0 : at.value
   if (isLong.value) show(shown)
   else void nextTick(() => body.value?.children[shown]?.scrollIntoView({ block: 'nearest' }))
 }
