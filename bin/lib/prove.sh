@@ -48,6 +48,7 @@ feature() {
 house() { vendor/bin/phpunit --testsuite=house "${FILTERED[@]}"; }
 standins() { vendor/bin/phpunit --testsuite=standins "${FILTERED[@]}"; }
 served() { vendor/bin/phpunit --testsuite=served "${FILTERED[@]}"; }
+machines() { vendor/bin/phpunit --testsuite=machines "${FILTERED[@]}"; }
 browser() { vendor/bin/phpunit --testsuite=browser "${FILTERED[@]}"; }
 
 front_lane() {
@@ -73,6 +74,7 @@ phase core core
 wait "$BESIDE"
 phase feature feature
 phase served served
+phase machines machines
 phase browser browser
 printf '\nAll of bin/test took %.0f s.\n' "$(awk "BEGIN { print $(date +%s.%N) - $STARTED }")"
 if [ -s "$OUT/failed" ]; then
