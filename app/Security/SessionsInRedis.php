@@ -96,7 +96,8 @@ final class SessionsInRedis implements \SessionHandlerInterface, ExistenceAwareI
         foreach ((array) $this->redis->command('hgetall', [self::list($technicianId)]) as $id => $json) {
             $told = json_decode(is_string($json) ? $json : '', true);
             $at = is_array($told) && is_int($told['at'] ?? null) ? $told['at'] : 0;
-            if (! is_array($told) || $at < $since || ! (bool) $this->redis->command('exists', [self::key((string) $id)])) {
+            $isOpen = $at >= $since && (bool) $this->redis->command('exists', [self::key((string) $id)]);
+            if (! is_array($told) || ! $isOpen) {
                 $this->redis->command('hdel', [self::list($technicianId), (string) $id]);
 
                 continue;

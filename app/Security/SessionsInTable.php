@@ -26,7 +26,8 @@ final readonly class SessionsInTable implements OpenSessions
             ->all();
 
         return array_map(static fn (object $row): array => [
-            'id' => $row->id, 'address' => (string) $row->address, 'browser' => (string) $row->browser, 'at' => $row->at,
+            'id' => $row->id, 'address' => (string) $row->address, 'browser' => (string) $row->browser,
+            'at' => $row->at,
         ], $rows);
     }
 

@@ -17,6 +17,8 @@ final class Settings
         'DB_HOST' => '', 'DB_PORT' => '', 'DB_DATABASE' => 'roster', 'DB_PASSWORD' => '',
         'DB_OWNER_PASSWORD_FILE' => '', 'DB_POOLED' => 'no', 'DB_DIRECT' => '', 'REDIS_URL' => '',
         'ROSTER_WEB_PROCESSES' => '4', 'ROSTER_WORKERS' => '2',
+        'ROSTER_FILES' => '', 'FILES_FOLDER' => '', 'S3_KEY' => '', 'S3_SECRET' => '', 'S3_REGION' => '',
+        'S3_BUCKET' => '', 'S3_ENDPOINT' => '',
         'FILE_SWITCHES' => '', 'ROSTER_METRICS_TOKEN' => '',
     ];
 
@@ -25,7 +27,9 @@ final class Settings
         'ROSTER_WEB_PROCESSES' => [0, 200], 'ROSTER_WORKERS' => [0, 200],
     ];
 
-    private const WORDS = ['MAIL_SCHEME' => ['smtp', 'smtps'], 'DB_POOLED' => ['yes', 'no']];
+    private const WORDS = [
+        'MAIL_SCHEME' => ['smtp', 'smtps'], 'DB_POOLED' => ['yes', 'no'], 'ROSTER_FILES' => ['', 'folder', 's3'],
+    ];
 
     /** @var array<string, string> */
     private array $values = self::USUAL;
@@ -131,6 +135,15 @@ final class Settings
             && preg_match('/^(\[[0-9a-fA-F:]+\]|[^:\s]+):\d{1,5}$/D', $this->values['DB_DIRECT']) !== 1
         ) {
             $this->faultOf('DB_DIRECT', 'is a host and a port, such as db.example.com:5432');
+        }
+        $needed = ['folder' => ['FILES_FOLDER'], 's3' => ['S3_KEY', 'S3_SECRET', 'S3_REGION', 'S3_BUCKET']];
+        foreach ($needed[$this->values['ROSTER_FILES']] ?? [] as $name) {
+            if ($this->values[$name] === '') {
+                $this->faultOf($name, "is wanted where ROSTER_FILES is {$this->values['ROSTER_FILES']}");
+            }
+        }
+        if ($this->values['ROSTER_FILES'] === 'folder' && ! str_starts_with($this->values['FILES_FOLDER'], '/')) {
+            $this->faultOf('FILES_FOLDER', 'is a whole path, such as /srv/roster');
         }
         $redis = parse_url($this->values['REDIS_URL']);
         if (

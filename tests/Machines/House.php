@@ -48,7 +48,7 @@ final class House
         $this->redisPort = self::freePort();
         $this->poolPort = self::freePort();
         foreach (['one', 'two'] as $home) {
-            foreach (['cache', 'storage/app', 'storage/logs', 'storage/framework/cache', 'storage/framework/views'] as $of) {
+            foreach (['cache', 'storage/app', 'storage/logs', 'storage/framework/views'] as $of) {
                 mkdir("{$this->folder}/{$home}/{$of}", 0o755, true);
             }
             file_put_contents("{$this->folder}/{$home}/app.env", $this->settings());
@@ -58,7 +58,9 @@ final class House
 
     public function begin(): void
     {
-        self::ran([self::ROOT . '/bin/lib/database.sh', (string) realpath(self::ROOT), 'proof', self::DATABASE]);
+        self::ran([
+            self::ROOT . '/bin/lib/database.sh', (string) realpath(self::ROOT), self::env('INSTANCE'), self::DATABASE,
+        ]);
         mkdir("{$this->folder}/redis");
         $this->how['redis'] = [[
             '/usr/bin/redis-server', '--port', (string) $this->redisPort, '--bind', '127.0.0.1', '--dir',
@@ -79,7 +81,10 @@ final class House
         }
         foreach (['worker-1' => 'one', 'worker-2' => 'one', 'worker-3' => 'two'] as $name => $home) {
             $this->how[$name] = [
-                ['php', self::ROOT . '/artisan', 'queue:work', '--sleep=0.3', '--tries=20', '--backoff=1', '--timeout=12'],
+                [
+                    'php', self::ROOT . '/artisan', 'queue:work', '--sleep=0.3', '--tries=20', '--backoff=1',
+                    '--timeout=12',
+                ],
                 ['ROSTER_HOME' => "{$this->folder}/{$home}"],
             ];
             $this->start($name);
@@ -178,7 +183,9 @@ final class House
             self::ROOT,
             $environment + self::environment(),
         );
-        $this->running[$name] = is_resource($process) ? $process : throw new \RuntimeException("{$name} does not start");
+        $this->running[$name] = is_resource($process)
+            ? $process
+            : throw new \RuntimeException("{$name} does not start");
         $end = microtime(true) + self::PATIENCE_SECONDS;
         $port ??= $this->ports[$name] ?? null;
         while ($port !== null && ! self::listens($port)) {
@@ -254,7 +261,6 @@ final class House
         );
     }
 
-    /** @param array<array-key, string> ...$arguments */
     public function redis(string ...$arguments): string
     {
         return trim(self::ran(['/usr/bin/redis-cli', '-p', (string) $this->redisPort, ...$arguments], [
@@ -308,7 +314,8 @@ final class House
 
         return implode("\n", [
             ...$lines, "DB_PORT={$this->poolPort}", 'DB_DATABASE=' . self::DATABASE, 'DB_POOLED=true',
-            "DB_DIRECT=127.0.0.1:{$port}", "REDIS_URL=redis://:{$this->redisPassword}@127.0.0.1:{$this->redisPort}/0", '',
+            "DB_DIRECT=127.0.0.1:{$port}",
+            "REDIS_URL=redis://:{$this->redisPassword}@127.0.0.1:{$this->redisPort}/0", '',
         ]);
     }
 
@@ -351,7 +358,7 @@ final class House
     {
         return array_filter(
             getenv(),
-            static fn (string $name): bool => preg_match('/^(APP_|DB_|ROSTER_HOME|CACHE_|SESSION_|QUEUE_|MAIL_)/', $name) !== 1,
+            static fn (string $name): bool => preg_match('/^(APP_|DB_|ROSTER_HOME|CACHE_|QUEUE_|MAIL_)/', $name) !== 1,
             ARRAY_FILTER_USE_KEY,
         );
     }
@@ -366,6 +373,8 @@ final class House
         $said = is_resource($process) ? (string) stream_get_contents($pipes[1]) : '';
         $code = is_resource($process) ? proc_close($process) : 127;
 
-        return $code === 0 ? $said : throw new \RuntimeException(implode(' ', $command) . " ended with {$code}: {$said}");
+        return $code === 0
+            ? $said
+            : throw new \RuntimeException(implode(' ', $command) . " ended with {$code}: {$said}");
     }
 }
