@@ -43,13 +43,14 @@ core() { (cd core && vendor/bin/phpunit); }
 feature() {
     "$ROOT/bin/lib/database.sh" "$ROOT" proof roster_template
     DB_DATABASE=roster_template php artisan roster:migrate
-    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner "${FILTERED[@]}"
+    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner \
+        --log-junit "$OUT/feature.xml" "${FILTERED[@]}"
 }
 house() { vendor/bin/phpunit --testsuite=house "${FILTERED[@]}"; }
 standins() { vendor/bin/phpunit --testsuite=standins "${FILTERED[@]}"; }
 served() { vendor/bin/phpunit --testsuite=served "${FILTERED[@]}"; }
 machines() { vendor/bin/phpunit --testsuite=machines "${FILTERED[@]}"; }
-browser() { vendor/bin/phpunit --testsuite=browser "${FILTERED[@]}"; }
+browser() { vendor/bin/phpunit --testsuite=browser --log-junit "$OUT/browser.xml" "${FILTERED[@]}"; }
 
 front_lane() {
     phase types types

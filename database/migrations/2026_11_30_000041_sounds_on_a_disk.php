@@ -12,7 +12,7 @@ return new class extends Migration {
             alter table recordings alter column wav drop not null, add disk text, add path text,
                 add constraint recordings_are_somewhere
                     check ((wav is null) = (path is not null) and (path is null) = (disk is null));
-            comment on column recordings.path is 'on a disk of the application; unset where the sound stands in the row';
+            comment on column recordings.path is 'on a disk of the application; unset where the sound is in the row';
             -- What is on a disk goes after its row went for good: a file has no transaction.
             create table files_let_go (
                 disk text not null,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Machines;
 
+use Illuminate\Redis\Connections\Connection;
+use Illuminate\Redis\Connectors\PredisConnector;
 use Jaunty\Bench\BenchBook;
 
 /**
@@ -258,6 +260,15 @@ final class House
             'roster_owner',
             self::secret('owner'),
             [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION],
+        );
+    }
+
+    /** As the application asks Redis, with names of its own. */
+    public function redisConnection(): Connection
+    {
+        return (new PredisConnector())->connect(
+            ['host' => '127.0.0.1', 'port' => $this->redisPort, 'password' => $this->redisPassword],
+            ['prefix' => 'tried:'],
         );
     }
 

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Machines;
 
+use App\Security\SessionsInRedis;
+use Illuminate\Container\Container;
+use Illuminate\Contracts\Auth\Guard;
+use Illuminate\Http\Request;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -105,6 +109,46 @@ final class MachinesTest extends TestCase
         self::assertCount(1, $this->got('front-1', '/api/sessions')['sessions']);
     }
 
+    public function test_a_session_that_was_ended_stays_ended_while_a_request_of_it_is_under_way(): void
+    {
+        $guard = $this->createStub(Guard::class);
+        $guard->method('id')->willReturn('sol');
+        $container = new Container();
+        $container->instance(Guard::class, $guard);
+        $container->instance(Request::class, Request::create('/', server: ['HTTP_USER_AGENT' => "A browser \xFF"]));
+        $sessions = static fn (): SessionsInRedis => new SessionsInRedis(
+            self::$house->redisConnection(),
+            $container,
+            480,
+        );
+        $sessions()->write('one', 'made at the first request');
+        $sessions()->write('two', 'made elsewhere');
+        $underWay = $sessions();
+        self::assertSame('made at the first request', $underWay->read('one'));
+
+        self::assertCount(2, $sessions()->of('sol', time() - 60));
+        self::assertSame(1, $sessions()->end('sol', ['one', 'never there']));
+        $underWay->write('one', 'as if nothing were');
+
+        self::assertSame('', $sessions()->read('one'));
+        self::assertSame(['two'], array_column($sessions()->of('sol', 0), 'id'));
+        // Begun anew under another name by signing in, it is one again.
+        $underWay->setExists(false);
+        $underWay->write('three', 'after signing in');
+        self::assertSame(['three', 'two'], self::sorted(array_column($sessions()->of('sol', 0), 'id')));
+    }
+
+    /**
+     * @param  list<string>  $texts
+     * @return list<string>
+     */
+    private static function sorted(array $texts): array
+    {
+        sort($texts);
+
+        return $texts;
+    }
+
     public function test_nothing_is_lost_while_each_of_them_is_killed_in_turn(): void
     {
         $customers = array_map(static fn (int $nth): string => "machines-{$nth}", range(1, self::CUSTOMERS));
@@ -199,6 +243,76 @@ final class MachinesTest extends TestCase
             "/api/customers/{$customer}/pushes/{$push}",
         )['status'] === 'done');
         self::assertStringContainsString('0 taken up', self::$house->artisan('roster:take-up'));
+    }
+
+    /** The last of them: what was one table is many, and nobody but the database knows. */
+    public function test_tables_cut_into_partitions_hold_the_same_by_the_same_names_and_hide_the_same(): void
+    {
+        $customer = 'machines-1';
+        $seen = fn (): array => [
+            self::$house->artisan('roster:export', $customer, '--as=lena@saltmarsh.example'),
+            $this->got('front-1', "/api/customers/{$customer}/revisions"),
+            $this->got('front-2', '/api/findings/rows?from=0'),
+            $this->got('front-2', "/api/customers/{$customer}/live")['differences'],
+        ];
+        [$before, $names] = [$seen(), $this->catalogue()];
+        self::assertGreaterThan(100, count($names));
+
+        self::assertStringContainsString(
+            'objects: ',
+            self::$house->artisan('roster:partition', '--parts=4'),
+        );
+
+        self::assertSame($before, $seen());
+        self::assertSame($names, $this->catalogue());
+        $parts = self::$house->owner()->query(
+            'select count(*) from pg_inherits i join pg_class c on c.oid = i.inhrelid '
+                . "where c.relkind = 'r' and c.relrowsecurity and c.relforcerowsecurity",
+        )->fetchColumn();
+        self::assertSame(4 * 9, $parts);
+        // Nothing is there for whoever has no grant, by whatever name it is asked for.
+        $client = self::$house->client();
+        self::assertSame(0, $client->query('select count(*) from objects')->fetchColumn());
+        try {
+            $client->query('select * from objects_p0');
+            self::fail('a partition can be read by its own name');
+        } catch (\PDOException $refused) {
+            self::assertSame('42501', $refused->getCode());
+        }
+
+        $this->put('POST', "/api/customers/{$customer}/draft/edits", ['edits' => [
+            ['object' => 'user:u1', 'path' => 'email', 'value' => 'cut@example.org'],
+        ]], 0);
+        $this->put('POST', "/api/customers/{$customer}/draft/enter", ['note' => null], 1);
+        $push = $this->put('POST', "/api/customers/{$customer}/pushes", null, 0)['id'];
+        $this->until('the push ends', fn (): bool => $this->got(
+            'front-2',
+            "/api/customers/{$customer}/pushes/{$push}",
+        )['status'] === 'done');
+        [, $live] = self::$house->ask('front-1', 'POST', "/api/customers/{$customer}/live/read");
+        self::assertSame([], $live['differences']);
+        self::$house->artisan('roster:verify-log');
+    }
+
+    /** @return list<string> constraints, indexes, policies, triggers and rights of tables, those of partitions apart */
+    private function catalogue(): array
+    {
+        return self::$house->owner()->query(<<<'SQL'
+            with ours as (select oid from pg_class where relnamespace = 'public'::regnamespace and not relispartition)
+            select conrelid::regclass || ' ' || conname || ' ' || pg_get_constraintdef(oid) from pg_constraint
+                where conrelid in (select oid from ours) and conparentid = 0
+            union all select replace(pg_get_indexdef(indexrelid), ' ON ONLY ', ' ON ') from pg_index
+                where indrelid in (select oid from ours)
+            union all select polrelid::regclass || ' ' || polname || ' ' || polcmd::text || polpermissive || ' '
+                || polroles::regrole[]::text || ' ' || coalesce(pg_get_expr(polqual, polrelid), '') || ' '
+                || coalesce(pg_get_expr(polwithcheck, polrelid), '') from pg_policy
+            union all select pg_get_triggerdef(oid) from pg_trigger
+                where not tgisinternal and tgparentid = 0 and tgrelid in (select oid from ours)
+            union all select c.oid::regclass || ' ' || r.grantee::regrole || ' ' || r.privilege_type || ' '
+                || c.relrowsecurity || c.relforcerowsecurity from pg_class c, aclexplode(c.relacl) r
+                where c.oid in (select oid from ours) and c.relkind <> 'S' and r.grantee not in (c.relowner, 0)
+            order by 1
+            SQL)->fetchAll(\PDO::FETCH_COLUMN);
     }
 
     /** @return array<array-key, mixed> */
