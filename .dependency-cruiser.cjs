@@ -8,7 +8,7 @@ module.exports = {
     {
       name: 'no-orphans',
       severity: 'error',
-      from: { orphan: true, pathNot: ['\\.test\\.ts$', '\\.d\\.ts$', 'main\\.ts$'] },
+      from: { orphan: true, pathNot: ['\\.test\\.ts$', '\\.d\\.ts$', 'main\\.ts$', 'testing/setup\\.ts$'] },
       to: {},
     },
     {

@@ -8,10 +8,12 @@ use App\Console\ExportBook;
 use App\Console\ImportBook;
 use App\Console\MailDigest;
 use App\Console\MigrateAsOwner;
+use App\Console\PartitionByCustomer;
 use App\Console\PurgeCustomer;
 use App\Console\PushCustomer;
 use App\Console\ReadDrift;
 use App\Console\ShipTemplates;
+use App\Console\TakeUp;
 use App\Console\TidyUp;
 use App\Console\VerifyActivity;
 use App\Http\Middleware\CheckOrigin;
@@ -41,7 +43,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withCommands([
         AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, ReadDrift::class,
         PurgeCustomer::class, PushCustomer::class, ExportBook::class, ImportBook::class, ShipTemplates::class,
-        TidyUp::class, VerifyActivity::class,
+        PartitionByCustomer::class, TakeUp::class, TidyUp::class, VerifyActivity::class,
     ])
     ->withMiddleware(static function (Middleware $middleware): void {
         $middleware->prepend(RequestLog::class);

@@ -34,5 +34,7 @@ return [
     'post' => ['url' => env('POST_URL')],
     // What programs that watch this house show; without one nothing is told to them.
     'metrics_token' => env('ROSTER_METRICS_TOKEN'),
+    // HOST:PORT of the database itself, where the application goes through a pool.
+    'database_direct' => env('DB_DIRECT'),
     'owner_password_file' => env('DB_OWNER_PASSWORD_FILE'),
 ];

@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
+// Beside the rows, or in Redis where several machines answer (docs/scaling.md).
+$keptIn = (string) env('REDIS_URL', '') === '' ? 'database' : App\Security\SessionsInRedis::class;
+
 return [
-    'driver' => 'database',
+    'driver' => $keptIn,
     // Where people's sessions are kept; a program's token has none.
-    'kept_in' => 'database',
+    'kept_in' => $keptIn,
     'lifetime' => 480, // minutes without a request; a technician's working day
     'expire_on_close' => false,
     'encrypt' => true,

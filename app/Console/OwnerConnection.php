@@ -18,9 +18,13 @@ final class OwnerConnection
                 . '. Run this as the user that started the house.';
         }
         $application = config('database.connections.pgsql');
-        config(['database.connections.owner' => ['username' => 'roster_owner', 'password' => trim($password)] + (
-            is_array($application) ? $application : []
-        )]);
+        $own = ['username' => 'roster_owner', 'password' => trim($password), 'search_path' => 'public'];
+        $direct = config('roster.database_direct');
+        if (is_string($direct) && preg_match('/^\[?(.+?)\]?:(\d+)$/D', $direct, $found) === 1) {
+            // Past the pool: what changes tables says things of its connection that a pool would hand to others.
+            $own += ['host' => $found[1], 'port' => $found[2]];
+        }
+        config(['database.connections.owner' => $own + (is_array($application) ? $application : [])]);
 
         return null;
     }

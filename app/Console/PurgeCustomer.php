@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Access\Leads;
+use App\Files\FileStore;
 use App\House\House;
 use App\Models\Technician;
 use App\Time\Clock;
@@ -33,6 +34,7 @@ final class PurgeCustomer extends Command
         Leads $leads,
         House $house,
         Clock $clock,
+        FileStore $files,
     ): int {
         $trouble = $owner->open();
         if ($trouble !== null) {
@@ -40,7 +42,10 @@ final class PurgeCustomer extends Command
         }
         $db = $databases->connection('owner');
         if ($this->option('again') === true) {
-            return $this->again($db, $clock);
+            $this->again($db, $clock);
+            $files->sweep();
+
+            return self::SUCCESS;
         }
         $signIn = $this->option('as');
         $lead = is_string($signIn)
@@ -76,6 +81,7 @@ final class PurgeCustomer extends Command
 
             return $told + ['until' => $until];
         });
+        $files->sweep();
         $this->line("{$customer->name} is purged: " . array_sum(array_filter($told, is_int(...))) . ' rows, and '
             . 'the numbers are free.');
         $until = is_string($told['until']) ? $told['until'] : '';
@@ -86,7 +92,7 @@ final class PurgeCustomer extends Command
     }
 
     /** Whoever was purged, and is back by a backup. */
-    private function again(Connection $db, Clock $clock): int
+    private function again(Connection $db, Clock $clock): void
     {
         /** @var list<object{customer: string}> $back */
         $back = $db->select('select p.customer from purged_customers p join tenants t on t.id = p.customer');
@@ -94,8 +100,6 @@ final class PurgeCustomer extends Command
             $db->transaction(static fn (): array => self::purged($db, $row->customer, $clock));
         }
         $this->line(count($back) . ' purged again');
-
-        return self::SUCCESS;
     }
 
     /** @return array<string, mixed> rows by table, and the last mark of their log */

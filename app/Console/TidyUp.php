@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Activity\ActivityLog;
+use App\Files\FileStore;
 use App\House\House;
 use App\Time\Clock;
 use Illuminate\Console\Command;
@@ -17,7 +18,7 @@ final class TidyUp extends Command
 
     protected $description = 'Delete what settings keep no longer: readings, call records, recordings, papers, logs';
 
-    public function handle(ConnectionInterface $db, Clock $clock, ActivityLog $log, House $house): int
+    public function handle(ConnectionInterface $db, Clock $clock, ActivityLog $log, House $house, FileStore $files): int
     {
         $row = $db->transaction(static function () use ($db, $clock): mixed {
             $db->statement("set local statement_timeout to '30min'");
@@ -30,6 +31,8 @@ final class TidyUp extends Command
         /** @var array<string, int> $told */
         $told = array_filter(is_array($told) ? $told : [], is_int(...));
         $told['logs'] = self::logs($house->settings()->retention->logs);
+        // Of recordings that were counted already.
+        $files->sweep();
         if (array_sum($told) > 0) {
             $log->note(null, 'let go of what is kept no longer', $told);
         }

@@ -68,6 +68,18 @@ final readonly class AuditRuns
         }
     }
 
+    /** Its jobs are gone, and it is not done: they are begun anew. In the technician's scope. */
+    public function takeUp(string $runId): void
+    {
+        $run = AuditRun::query()->whereKey($runId)->whereNull('ended_at')->whereNull('stopped_at')->first();
+        if ($run !== null) {
+            $left = $this->left($run);
+            $run->forceFill(['counted' => $run->total - count($left)])->save();
+            $this->dispatch($run, $left);
+            $this->settle($run->id);
+        }
+    }
+
     /**
      * In the customer's scope; safe to say twice.
      *

@@ -6,6 +6,8 @@ namespace App\Prompts;
 
 use App\Book\DraftDesk;
 use App\Book\FieldEdit;
+use App\Files\FileStore;
+use App\Files\Kept;
 use App\Models\Origin;
 use App\Models\Recording;
 use App\Models\TenantRow;
@@ -35,6 +37,7 @@ final readonly class Recordings
         private Switches $switches,
         private Clock $clock,
         private ConnectionInterface $db,
+        private FileStore $files,
     ) {
     }
 
@@ -71,12 +74,14 @@ final readonly class Recordings
             ->orderByDesc('no')
             ->first(['no']);
         $no = ($last->no ?? 0) + 1;
+        $kept = $this->files->put('recordings', $sound->wav, 'wav');
         $this->db->insert(
-            'insert into recordings (tenant_id, prompt, no, origin, wav, sha256, seconds, peak_db, waveform, came_as, '
-                . 'remarks, script, made_by, made_at) values (?, ?, ?, ?, decode(?, \'base64\'), '
-                . '?, ?, ?, ?, ?, ?, ?, ?, ?)',
+            'insert into recordings (tenant_id, prompt, no, origin, wav, disk, path, sha256, seconds, peak_db, '
+                . 'waveform, came_as, remarks, script, made_by, made_at) values (?, ?, ?, ?, decode(?, \'base64\'), '
+                . '?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)',
             [
-                $tenant->id, $prompt->key, $no, $origin->value, base64_encode($sound->wav), $sound->sha256,
+                $tenant->id, $prompt->key, $no, $origin->value, $kept === null ? base64_encode($sound->wav) : null,
+                $kept?->disk, $kept?->path, $sound->sha256,
                 round($sound->seconds, 3), $sound->peakDb, json_encode($sound->waveform, JSON_THROW_ON_ERROR),
                 $sound->cameAs,
                 json_encode($sound->remarks, JSON_THROW_ON_ERROR), $prompt->script, $technicianId,
@@ -126,9 +131,13 @@ final readonly class Recordings
     public function wav(string $tenantId, Prompt $prompt, int $no): ?string
     {
         $row = $this->db->selectOne(
-            "select encode(wav, 'base64') as wav from recordings where tenant_id = ? and prompt = ? and no = ?",
+            "select encode(wav, 'base64') as wav, disk, path from recordings where tenant_id = ? and prompt = ? "
+                . 'and no = ?',
             [$tenantId, $prompt->key, $no],
         );
+        if (is_object($row) && is_string($row->disk ?? null) && is_string($row->path ?? null)) {
+            return $this->files->get(new Kept($row->disk, $row->path));
+        }
         $wav = is_object($row) && is_string($row->wav ?? null) ? base64_decode($row->wav, true) : false;
 
         return $wav === false ? null : $wav;

@@ -14,6 +14,9 @@ use App\Models\Technician;
 use App\Prompts\SpeechStudio;
 use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
+use App\Security\OpenSessions;
+use App\Security\SessionsInRedis;
+use App\Security\SessionsInTable;
 use App\Security\SignedIn;
 use App\Settings\Nights;
 use App\Settings\Reached;
@@ -27,6 +30,7 @@ use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Contracts\Auth\StatefulGuard;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Contracts\Redis\Factory as Redis;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Middleware\TrustHosts;
 use Illuminate\Http\Middleware\TrustProxies;
@@ -34,6 +38,7 @@ use Illuminate\Http\Request;
 use Illuminate\Mail\Events\MessageSending;
 use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\Session;
 use Illuminate\Support\ServiceProvider;
 use Symfony\Component\Mime\Address;
 
@@ -58,6 +63,14 @@ final class RosterServiceProvider extends ServiceProvider
         $this->app->bind(AfterRevision::class, SummaryKeeper::class);
         $this->app->when(SecretKeeper::class)->needs('$applicationKey')->giveConfig('app.key');
         $this->app->when(SignedIn::class)->needs('$minutes')->giveConfig('session.lifetime');
+        $this->app->bind(SessionsInRedis::class, static fn (Application $app): SessionsInRedis => new SessionsInRedis(
+            $app->make(Redis::class)->connection(),
+            $app,
+            (int) config()->integer('session.lifetime'),
+        ));
+        $this->app->bind(OpenSessions::class, static fn (Application $app): OpenSessions => $app->make(
+            config('session.kept_in') === SessionsInRedis::class ? SessionsInRedis::class : SessionsInTable::class,
+        ));
         $this->app->bind(StatefulGuard::class, static function (Application $app): StatefulGuard {
             $guard = $app->make(AuthManager::class)->guard('web');
 
@@ -84,6 +97,10 @@ final class RosterServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Session::extend(
+            SessionsInRedis::class,
+            fn (): SessionsInRedis => $this->app->make(SessionsInRedis::class),
+        );
         Model::shouldBeStrict();
         TrustProxies::at(self::list('trusted_proxies'));
         TrustHosts::at(

@@ -34,6 +34,7 @@ final readonly class Nights
                 ->timezone($settings->zone)
                 ->onOneServer();
         }
+        $schedule->command('roster:take-up')->everyMinute()->onOneServer();
         $schedule->command('roster:tidy')
             ->dailyAt(Settings::TIDIED_AT)
             ->timezone($settings->zone)

@@ -15,6 +15,8 @@ use App\Switching\SwitchTrouble;
 use App\Time\Clock;
 use Illuminate\Contracts\Queue\Factory as Queues;
 use Illuminate\Database\ConnectionInterface;
+use Illuminate\Queue\DatabaseQueue;
+use Illuminate\Queue\RedisQueue;
 
 /** Looks at what the house leans on: one thing at a time, and none of them can stop the others. */
 final readonly class Checks
@@ -97,11 +99,10 @@ final readonly class Checks
         $failed = $this->db->table('failed_jobs')->count();
         $figures = ['waiting' => $waiting, 'failed' => $failed];
         $told = "{$waiting} waiting" . ($failed === 0 ? '' : ", {$failed} failed for good");
-        if (! $queue instanceof \Illuminate\Queue\DatabaseQueue) {
-            return new Check($name, Health::Well, $told, $figures);
-        }
-        $oldest = $this->db->table('jobs')->whereNull('reserved_at')->min('available_at');
-        $age = is_int($oldest) ? max(0, time() - $oldest) : 0;
+        $oldest = $queue instanceof DatabaseQueue || $queue instanceof RedisQueue
+            ? $queue->creationTimeOfOldestPendingJob()
+            : null;
+        $age = $oldest === null ? 0 : max(0, time() - $oldest);
 
         return new Check($name, match (true) {
             $age > self::WAITS_LONG => Health::Failing,

@@ -52,7 +52,8 @@ need_to_serve() {
 }
 
 need_to_test() {
-    need "run the browser tests" chromium=/usr/bin/chromium chromium-driver=/usr/bin/chromedriver \
+    need "run the tests" chromium=/usr/bin/chromium chromium-driver=/usr/bin/chromedriver \
+        redis-server=/usr/bin/redis-server pgbouncer=/usr/sbin/pgbouncer \
         systemd=/usr/bin/systemd-analyze logrotate=/usr/sbin/logrotate
 }
 
@@ -221,6 +222,18 @@ lay_out_by_settings() {
             line DB_DATABASE "$SET_DB_DATABASE"
             line DB_PASSWORD "$db_password"
             line DB_OWNER_PASSWORD_FILE "$owner_file"
+            [ "$SET_DB_POOLED" = no ] || line DB_POOLED true
+            [ -z "$SET_DB_DIRECT" ] || line DB_DIRECT "$SET_DB_DIRECT"
+            [ -z "$SET_REDIS_URL" ] || line REDIS_URL "$SET_REDIS_URL"
+            [ -z "$SET_ROSTER_FILES" ] || line ROSTER_FILES "$SET_ROSTER_FILES"
+            [ -z "$SET_FILES_FOLDER" ] || line FILES_FOLDER "$SET_FILES_FOLDER"
+            [ -z "$SET_S3_BUCKET" ] || {
+                line S3_KEY "$SET_S3_KEY"
+                line S3_SECRET "$SET_S3_SECRET"
+                line S3_REGION "$SET_S3_REGION"
+                line S3_BUCKET "$SET_S3_BUCKET"
+                [ -z "$SET_S3_ENDPOINT" ] || line S3_ENDPOINT "$SET_S3_ENDPOINT"
+            }
             line MAIL_MAILER smtp
             line MAIL_HOST "$SET_MAIL_HOST"
             line MAIL_PORT "$SET_MAIL_PORT"

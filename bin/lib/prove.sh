@@ -43,12 +43,14 @@ core() { (cd core && vendor/bin/phpunit); }
 feature() {
     "$ROOT/bin/lib/database.sh" "$ROOT" proof roster_template
     DB_DATABASE=roster_template php artisan roster:migrate
-    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner "${FILTERED[@]}"
+    vendor/bin/paratest --processes=2 --testsuite=feature --runner=WrapperRunner \
+        --log-junit "$OUT/feature.xml" "${FILTERED[@]}"
 }
 house() { vendor/bin/phpunit --testsuite=house "${FILTERED[@]}"; }
 standins() { vendor/bin/phpunit --testsuite=standins "${FILTERED[@]}"; }
 served() { vendor/bin/phpunit --testsuite=served "${FILTERED[@]}"; }
-browser() { vendor/bin/phpunit --testsuite=browser "${FILTERED[@]}"; }
+machines() { vendor/bin/phpunit --testsuite=machines "${FILTERED[@]}"; }
+browser() { vendor/bin/phpunit --testsuite=browser --log-junit "$OUT/browser.xml" "${FILTERED[@]}"; }
 
 front_lane() {
     phase types types
@@ -73,6 +75,7 @@ phase core core
 wait "$BESIDE"
 phase feature feature
 phase served served
+phase machines machines
 phase browser browser
 printf '\nAll of bin/test took %.0f s.\n' "$(awk "BEGIN { print $(date +%s.%N) - $STARTED }")"
 if [ -s "$OUT/failed" ]; then

@@ -15,17 +15,21 @@ final class Settings
         'MAIL_HOST' => '127.0.0.1', 'MAIL_PORT' => '25', 'MAIL_SCHEME' => 'smtp', 'MAIL_USERNAME' => '',
         'MAIL_PASSWORD' => '', 'MAIL_FROM' => 'roster@localhost',
         'DB_HOST' => '', 'DB_PORT' => '', 'DB_DATABASE' => 'roster', 'DB_PASSWORD' => '',
-        'DB_OWNER_PASSWORD_FILE' => '',
+        'DB_OWNER_PASSWORD_FILE' => '', 'DB_POOLED' => 'no', 'DB_DIRECT' => '', 'REDIS_URL' => '',
         'ROSTER_WEB_PROCESSES' => '4', 'ROSTER_WORKERS' => '2',
+        'ROSTER_FILES' => '', 'FILES_FOLDER' => '', 'S3_KEY' => '', 'S3_SECRET' => '', 'S3_REGION' => '',
+        'S3_BUCKET' => '', 'S3_ENDPOINT' => '',
         'FILE_SWITCHES' => '', 'ROSTER_METRICS_TOKEN' => '',
     ];
 
     private const NUMBERS = [
         'MAIL_PORT' => [1, 65535], 'DB_PORT' => [1, 65535],
-        'ROSTER_WEB_PROCESSES' => [1, 200], 'ROSTER_WORKERS' => [1, 200],
+        'ROSTER_WEB_PROCESSES' => [0, 200], 'ROSTER_WORKERS' => [0, 200],
     ];
 
-    private const WORDS = ['MAIL_SCHEME' => ['smtp', 'smtps']];
+    private const WORDS = [
+        'MAIL_SCHEME' => ['smtp', 'smtps'], 'DB_POOLED' => ['yes', 'no'], 'ROSTER_FILES' => ['', 'folder', 's3'],
+    ];
 
     /** @var array<string, string> */
     private array $values = self::USUAL;
@@ -122,6 +126,35 @@ final class Settings
                 }
             }
             $this->values['DB_PORT'] = $this->values['DB_PORT'] === '' ? '5432' : $this->values['DB_PORT'];
+        }
+        if ($this->values['DB_HOST'] === '' && $this->values['DB_POOLED'] === 'yes') {
+            $this->faultOf('DB_POOLED', 'wants DB_HOST and DB_PORT of the pool');
+        }
+        if (
+            $this->values['DB_DIRECT'] !== ''
+            && preg_match('/^(\[[0-9a-fA-F:]+\]|[^:\s]+):\d{1,5}$/D', $this->values['DB_DIRECT']) !== 1
+        ) {
+            $this->faultOf('DB_DIRECT', 'is a host and a port, such as db.example.com:5432');
+        }
+        $needed = ['folder' => ['FILES_FOLDER'], 's3' => ['S3_KEY', 'S3_SECRET', 'S3_REGION', 'S3_BUCKET']];
+        foreach ($needed[$this->values['ROSTER_FILES']] ?? [] as $name) {
+            if ($this->values[$name] === '') {
+                $this->faultOf($name, "is wanted where ROSTER_FILES is {$this->values['ROSTER_FILES']}");
+            }
+        }
+        if ($this->values['ROSTER_FILES'] === 'folder' && ! str_starts_with($this->values['FILES_FOLDER'], '/')) {
+            $this->faultOf('FILES_FOLDER', 'is a whole path, such as /srv/roster');
+        }
+        $redis = parse_url($this->values['REDIS_URL']);
+        if (
+            $this->values['REDIS_URL'] !== ''
+            && (! is_array($redis) || ! in_array($redis['scheme'] ?? '', ['redis', 'rediss'], true)
+                || ($redis['host'] ?? '') === '')
+        ) {
+            $this->faultOf('REDIS_URL', 'is an address such as redis://:password@10.0.0.5:6379/0');
+        }
+        if ($this->values['ROSTER_WEB_PROCESSES'] === '0' && $this->values['ROSTER_WORKERS'] === '0') {
+            $this->faultOf('ROSTER_WORKERS', 'and ROSTER_WEB_PROCESSES are none: nothing would run here');
         }
         foreach (['ROSTER_TRUSTED_PROXIES'] as $name) {
             foreach ($this->list($name) as $each) {

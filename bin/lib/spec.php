@@ -66,8 +66,9 @@ $worker = static fn (string $name): array => [
 ];
 $workers = array_map(
     static fn (int $no): array => $worker($no === 1 ? 'worker' : "worker-{$no}"),
-    range(1, max(1, (int) $env('SET_ROSTER_WORKERS'))),
+    $serves && $env('SET_ROSTER_WORKERS') === '0' ? [] : range(1, max(1, (int) $env('SET_ROSTER_WORKERS'))),
 );
+$isWeb = ! $serves || $env('SET_ROSTER_WEB_PROCESSES') !== '0';
 $rotation = ! $serves ? [] : [[
     'name' => 'rotation',
     // What programs write to files of their own; the application turns its own log over by the day.
@@ -96,12 +97,14 @@ $entries = [
     ...$workers,
     ...$rotation,
     ['name' => 'schedule', 'command' => $artisan('schedule:work'), 'user' => $web, 'env' => $ours, 'pause' => 5.0],
-    ['name' => 'fpm', 'command' => ['/usr/sbin/php-fpm8.2', '-F', '-y', "{$home}/run/fpm.conf"], 'env' => $ours],
-    [
-        'name' => 'web',
-        'command' => ['/usr/sbin/nginx', '-e', "{$home}/logs/nginx.log", '-c', "{$home}/run/nginx.conf"],
-        'ready' => ['http' => "http://{$env('LISTEN')}/up"],
-    ],
+    ...(! $isWeb ? [] : [
+        ['name' => 'fpm', 'command' => ['/usr/sbin/php-fpm8.2', '-F', '-y', "{$home}/run/fpm.conf"], 'env' => $ours],
+        [
+            'name' => 'web',
+            'command' => ['/usr/sbin/nginx', '-e', "{$home}/logs/nginx.log", '-c', "{$home}/run/nginx.conf"],
+            'ready' => ['http' => "http://{$env('LISTEN')}/up"],
+        ],
+    ]),
 ];
 $spec = ['home' => $home, 'mark' => $env('JAUNTY_KEEPER'), 'entries' => $entries];
 if ($env('MESSAGE') !== '') {

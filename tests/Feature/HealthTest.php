@@ -11,9 +11,12 @@ use Illuminate\Support\Facades\Log;
 /** How the house is, for leads and for programs; and what the log says of a request. */
 final class HealthTest extends FeatureTestCase
 {
+    /** A job that nobody came for. */
+    private const OLD = '{"displayName":"old"}';
+
     protected function tearDown(): void
     {
-        DB::table('jobs')->where('queue', 'tried')->delete();
+        DB::table('jobs')->where('payload', self::OLD)->delete();
         $this->settle([]);
         parent::tearDown();
     }
@@ -22,7 +25,7 @@ final class HealthTest extends FeatureTestCase
     {
         config(['roster.carrier' => ['url' => 'http://nobody.invalid', 'token' => 'x'], 'mail.default' => 'smtp',
             'mail.mailers.smtp.host' => '127.0.0.1', 'mail.mailers.smtp.port' => 9]);
-        DB::table('jobs')->insert(['queue' => 'tried', 'payload' => '{}', 'attempts' => 0,
+        DB::table('jobs')->insert(['queue' => 'default', 'payload' => self::OLD, 'attempts' => 0,
             'available_at' => time() - 3600, 'created_at' => time()]);
         $this->settle(['nightlyAs' => $this->technician()->id]);
 

@@ -6,10 +6,13 @@ namespace Tests\Feature;
 
 use App\Models\Ability;
 use Illuminate\Http\Client\ConnectionException;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Jaunty\Core\Prompts\SoundFormat;
 use Jaunty\Core\Prompts\WavFile;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Feature\Support\TestDatabase;
 
 /** Recordings over HTTP: read, converted, kept in versions, put in the draft, heard again. */
 final class PromptsTest extends FeatureTestCase
@@ -26,6 +29,38 @@ final class PromptsTest extends FeatureTestCase
             'op' => 'create', 'object' => 'prompt:hello', 'path' => '',
             'value' => ['name' => 'Hello', 'script' => self::SCRIPT],
         ]])->assertOk();
+    }
+
+    public function test_a_recording_may_lie_on_a_disk_is_heard_from_there_and_goes_with_its_row(): void
+    {
+        $this->upload('ok_8k_mono_ulaw.wav')->assertCreated();
+        $folder = sys_get_temp_dir() . '/roster-files-' . bin2hex(random_bytes(4));
+        config(['filesystems.large' => 'folder', 'filesystems.disks.folder.root' => $folder]);
+        $recording = $this->upload('ok_44k_stereo_pcm16.wav')->assertCreated()->json('recordings.0');
+        $files = static fn (): array => glob("{$folder}/recordings/*/*.wav") ?: [];
+        self::assertCount(1, $files());
+
+        config(['filesystems.large' => '']);
+        $heard = fn (int $no): string => (string) $this->get("{$this->path()}/{$no}/audio")->assertOk()->getContent();
+        self::assertSame($recording['sha256'], hash('sha256', $heard(2)), 'whatever is said of new ones');
+        self::assertNotSame('', $heard(1), 'in its row still');
+
+        TestDatabase::owner()->exec("begin; select set_config('app.tidying', 'recordings', true); "
+            . "delete from recordings where no = 2 and tenant_id = '{$this->tenantId($this->customer)}'; commit");
+        self::assertCount(1, $files(), 'a file has no transaction');
+        self::assertSame(0, Artisan::call('roster:tidy'));
+        self::assertSame([], $files());
+        self::assertSame(0, DB::table('files_let_go')->count());
+    }
+
+    public function test_a_disk_that_takes_nothing_is_said_and_nothing_is_kept(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'roster');
+        config(['filesystems.large' => 'folder', 'filesystems.disks.folder.root' => "{$file}/below-a-file"]);
+
+        $this->upload('ok_8k_mono_ulaw.wav')->assertStatus(503)
+            ->assertJsonPath('detail', 'Nothing can be kept on the disk "folder" just now.');
+        $this->getJson($this->path())->assertOk()->assertJsonPath('recordings', []);
     }
 
     /** @return iterable<string, array{string, string}> */

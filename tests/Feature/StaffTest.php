@@ -121,7 +121,7 @@ final class StaffTest extends FeatureTestCase
     public function test_what_costs_is_ordered_by_leads_and_billers(): void
     {
         $order = fn (Technician $by): TestResponse => $this->asPerson($by)->postJson('/api/stock/orders', [
-            'numbers' => [['number' => '+15065550101', 'monthlyCents' => 1]],
+            'numbers' => [['number' => '+16045550101', 'monthlyCents' => 1]],
         ]);
         [$pusher, $biller] = [$this->technician(), $this->technician()];
         $this->grant($pusher, null, Ability::Push);

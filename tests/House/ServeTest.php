@@ -73,7 +73,7 @@ final class ServeTest extends TestCase
         ];
         yield 'no number' => [
             "{$address}ROSTER_WORKERS=many",
-            ['s.env, line 2: ROSTER_WORKERS wants a whole number from 1 to 200, not "many"'],
+            ['s.env, line 2: ROSTER_WORKERS wants a whole number from 0 to 200, not "many"'],
         ];
         yield 'a word nobody knows' => [
             "{$address}MAIL_SCHEME=pigeon", ['s.env, line 2: MAIL_SCHEME is smtp or smtps, not "pigeon"'],
@@ -89,6 +89,17 @@ final class ServeTest extends TestCase
         yield 'a place to listen that is none' => [
             "{$address}ROSTER_LISTEN=8420",
             ['s.env, line 2: ROSTER_LISTEN is an address and a port, such as 127.0.0.1:8420'],
+        ];
+        yield 'several machines, by halves' => [
+            "{$address}DB_POOLED=yes\nREDIS_URL=10.0.0.5\nDB_DIRECT=5432\nROSTER_FILES=folder\n"
+                . "FILES_FOLDER=files\nROSTER_WORKERS=0\nROSTER_WEB_PROCESSES=0",
+            [
+                's.env, line 2: DB_POOLED wants DB_HOST and DB_PORT of the pool',
+                's.env, line 4: DB_DIRECT is a host and a port, such as db.example.com:5432',
+                's.env, line 6: FILES_FOLDER is a whole path, such as /srv/roster',
+                's.env, line 3: REDIS_URL is an address such as redis://:password@10.0.0.5:6379/0',
+                's.env, line 7: ROSTER_WORKERS and ROSTER_WEB_PROCESSES are none: nothing would run here',
+            ],
         ];
     }
 

@@ -12,6 +12,7 @@ use App\Book\ClashesFound;
 use App\Book\NothingToEnter;
 use App\Book\NumberNotFree;
 use App\Book\UnusableEdits;
+use App\Files\FileTrouble;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
 use App\Prompts\StudioTrouble;
@@ -53,6 +54,7 @@ final class ProblemRenderer
         GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class,
         CarrierTrouble::class,
         NoSwitch::class,
+        FileTrouble::class,
         StudioTrouble::class, UnusableAudio::class, UnusableBook::class, UnusableEdits::class, ChangeError::class,
         UnusableAnswers::class,
         CannotWaive::class, CannotReveal::class, UnreadableCall::class, UnusableScript::class,
@@ -191,6 +193,7 @@ final class ProblemRenderer
                 'Not done at the carrier',
                 self::sentence($fault->getMessage()),
             ),
+            $fault instanceof FileTrouble => new Problem(503, 'files-trouble', 'Not kept', $fault->getMessage()),
             $fault instanceof StudioTrouble => new Problem(502, 'studio-trouble', 'Not spoken', self::sentence(
                 $fault->getMessage(),
             )),
