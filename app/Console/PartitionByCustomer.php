@@ -16,7 +16,7 @@ final class PartitionByCustomer extends Command
 {
     protected $signature = 'roster:partition {--parts=16 : how many partitions each, from 2 to 256}';
 
-    protected $description = 'Cut the large tables into partitions by customer (docs/scaling.md); try it on a copy first';
+    protected $description = 'Cut the large tables into partitions by customer (docs/scaling.md); try a copy first';
 
     /** What grows with customers, objects and years. */
     private const TABLES = [
@@ -119,13 +119,13 @@ final class PartitionByCustomer extends Command
             ...self::texts($db, "select format('alter table {$table} add constraint %I %s', conname, "
                 . "pg_get_constraintdef(oid)) from pg_constraint where conrelid = {$of} and contype in ('p', 'u') "
                 . 'order by contype, conname'),
-            ...self::texts($db, "select pg_get_indexdef(indexrelid) from pg_index i where indrelid = {$of} and not exists "
-                . '(select 1 from pg_constraint c where c.conindid = i.indexrelid) order by 1'),
+            ...self::texts($db, "select pg_get_indexdef(indexrelid) from pg_index i where indrelid = {$of} and not "
+                . 'exists (select 1 from pg_constraint c where c.conindid = i.indexrelid) order by 1'),
             ...self::texts($db, "select pg_get_triggerdef(oid) from pg_trigger where tgrelid = {$of} "
                 . 'and not tgisinternal order by tgname'),
             ...self::texts($db, "select format('create policy %I on {$table} as %s for %s to %s %s %s', polname, "
-                . "case when polpermissive then 'permissive' else 'restrictive' end, case polcmd when 'r' then 'select' "
-                . "when 'a' then 'insert' when 'w' then 'update' when 'd' then 'delete' else 'all' end, case when "
+                . "case when polpermissive then 'permissive' else 'restrictive' end, case polcmd when 'r' then "
+                . "'select' when 'a' then 'insert' when 'w' then 'update' when 'd' then 'delete' else 'all' end, case when "
                 . "polroles = '{0}' then 'public' else (select string_agg(quote_ident(rolname), ', ') from pg_roles "
                 . "where oid = any(polroles)) end, 'using (' || pg_get_expr(polqual, polrelid) || ')', "
                 . "'with check (' || pg_get_expr(polwithcheck, polrelid) || ')') from pg_policy where polrelid = {$of} "
@@ -138,8 +138,8 @@ final class PartitionByCustomer extends Command
                 . "from pg_depend d join pg_attribute a on a.attrelid = d.refobjid and a.attnum = d.refobjsubid "
                 . "join pg_class s on s.oid = d.objid and s.relkind = 'S' where d.refobjid = {$of}"),
         ];
-        $columns = implode(', ', self::texts($db, "select quote_ident(attname) from pg_attribute where attrelid = {$of} "
-            . "and attnum > 0 and not attisdropped and attgenerated = '' order by attnum"));
+        $columns = implode(', ', self::texts($db, 'select quote_ident(attname) from pg_attribute where '
+            . "attrelid = {$of} and attnum > 0 and not attisdropped and attgenerated = '' order by attnum"));
         $db->statement("create table {$table}_cut (like {$table} including all excluding indexes) "
             . 'partition by hash (tenant_id)');
         for ($part = 0; $part < $parts; $part++) {
@@ -150,8 +150,8 @@ final class PartitionByCustomer extends Command
             $db->statement("alter table {$table}_p{$part} force row level security");
         }
         $rows = $db->affectingStatement("insert into {$table}_cut ({$columns}) select {$columns} from {$table}");
-        foreach (self::texts($db, "select format('alter sequence %s owned by none', d.objid::regclass) from pg_depend d "
-            . "join pg_class s on s.oid = d.objid and s.relkind = 'S' where d.refobjid = {$of}") as $free) {
+        foreach (self::texts($db, "select format('alter sequence %s owned by none', d.objid::regclass) from "
+            . "pg_depend d join pg_class s on s.oid = d.objid and s.relkind = 'S' where d.refobjid = {$of}") as $free) {
             $db->statement($free);
         }
         $db->statement("drop table {$table}");
