@@ -24,21 +24,4 @@ enum Role: string
             Ability::Bill => self::Biller,
         };
     }
-
-    /** @return list<string> as settings name them */
-    public function abilities(): array
-    {
-        $of = static fn (Ability $ability): array => array_map(
-            static fn (Ability $each): string => $each->value,
-            $ability->includes(),
-        );
-
-        return match ($this) {
-            self::Reader => $of(Ability::Read),
-            self::Editor => $of(Ability::Edit),
-            self::Pusher => $of(Ability::Push),
-            self::Biller => $of(Ability::Bill),
-            self::Lead => ['lead', 'bill'],
-        };
-    }
 }

@@ -6,17 +6,13 @@ import { client, detailOf, take, type FindingHead, type FindingLine } from '@/ap
 import { chapterOfFinding } from '@/desk'
 import { rulesQuery } from '@/rules'
 import {
-  age,
   ChoiceField,
-  dayInWords,
   EmptyState,
   ErrorState,
-  inManner,
   LoadingLines,
   PageTop,
   plural,
   SEVERITIES,
-  SeverityBars,
   useAddressed,
   useLongList,
   useNow,
@@ -26,9 +22,10 @@ import {
 import AuditBar from './AuditBar.vue'
 import ChosenFindings from './ChosenFindings.vue'
 import FindingMargin from './FindingMargin.vue'
-import { FINDINGS_KEY, FORMATS, mendableOf, MOST_MENDED, saveAs, useFindings } from './findingQueries'
+import FindingRow from './FindingRow.vue'
+import { FINDINGS_KEY, FORMATS, mendableOf, saveAs, useFindings } from './findingQueries'
 import MendSheet from './MendSheet.vue'
-import { isDue, isFresh, keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
+import { keyOf, KINDS, wanted, type Grouping, type Wanted } from './sorting'
 import TrendBars from './TrendBars.vue'
 
 /** What stands at every customer, by rule or by customer, heaviest first; one of them is told in the margin. */
@@ -166,11 +163,6 @@ function pick(line: FindingLine | undefined): void {
 
 function mendable(of: FindingLine[]): FindingLine[] {
   return of.filter((line) => line.fix !== null && !line.waived)
-}
-
-/** How many of so many are mended in one go. */
-function inAll(many: number): string {
-  return many > MOST_MENDED ? `${MOST_MENDED} of ${many}` : String(many)
 }
 
 function mend(of: FindingLine[]): void {
@@ -350,72 +342,21 @@ useShortcuts([
               <tr v-if="drawn.above > 0" aria-hidden="true">
                 <td colspan="6" :style="{ height: `${drawn.above}px` }" class="space" />
               </tr>
-              <template v-for="each in inView" :key="each.at">
-                <tr v-if="each.head !== undefined" class="head">
-                  <th scope="rowgroup" colspan="6">
-                    <span v-if="filter.by === 'rule'"
-                      >{{ nameOf.get(each.head.title) }} <span class="mono soft">{{ each.head.title }}</span></span
-                    ><span v-else>{{ each.head.title }}</span>
-                    {{ ' ' }}
-                    <span class="soft">{{ each.head.count }}</span>
-                    <button
-                      v-if="each.head.mendable > 1"
-                      type="button"
-                      class="text-button all"
-                      @click="mendAll(each.head)"
-                    >
-                      mend {{ inAll(each.head.mendable) }} …
-                    </button>
-                  </th>
-                </tr>
-                <!-- The whole line takes the mouse; its link and the keys j, k, x, m and Enter serve everybody else.
-                     -->
-                <!-- eslint-disable vuejs-accessibility/click-events-have-key-events -->
-                <!-- eslint-disable vuejs-accessibility/no-static-element-interactions -->
-                <tr
-                  v-else-if="each.line !== undefined"
-                  :class="{ here: each.at === at }"
-                  class="one"
-                  @click="stand(each.at)"
-                >
-                  <td class="mark">
-                    <el-checkbox
-                      size="small"
-                      :model-value="picked.has(keyOf(each.line))"
-                      :aria-label="`Choose ${each.line.title}`"
-                      tabindex="-1"
-                      @click.stop
-                      @change="pick(each.line)"
-                    />
-                  </td>
-                  <td><SeverityBars :severity="each.line.severity" /></td>
-                  <td :title="inManner(each.line.detail)">
-                    <a
-                      :href="router.resolve(chapterOf(each.line)).href"
-                      @click.stop.exact.prevent="void open(each.line)"
-                      >{{ inManner(each.line.title) }}</a
-                    >
-                    {{ ' ' }}
-                    <span class="soft">{{ inManner(each.line.detail) }}</span>
-                  </td>
-                  <td :class="{ mono: filter.by === 'customer' }">
-                    {{ filter.by === 'rule' ? each.line.name : each.line.rule }}
-                  </td>
-                  <td>
-                    <span :class="isDue(each.line, now) ? 'fault' : 'soft'"
-                      >{{ initials.get(each.line.assignee ?? '') ?? '—'
-                      }}{{ each.line.due === null ? '' : ` · ${dayInWords(each.line.due, false)}` }}</span
-                    >
-                  </td>
-                  <td class="soft">
-                    {{ age(each.line.firstSeen, now)
-                    }}<span v-if="isFresh(each.line, now)" class="visually-hidden">, new since yesterday</span>
-                  </td>
-                </tr>
-                <tr v-else>
-                  <td colspan="6" class="soft">…</td>
-                </tr>
-              </template>
+              <FindingRow
+                v-for="each in inView"
+                :key="each.at"
+                :row="each"
+                :by="filter.by"
+                :class="{ here: each.at === at }"
+                :rule-name="nameOf.get(each.head?.title ?? '')"
+                :is-picked="each.line !== undefined && picked.has(keyOf(each.line))"
+                :who="initials.get(each.line?.assignee ?? '')"
+                :to="each.line === undefined ? '/findings' : chapterOf(each.line)"
+                @stand="stand(each.at)"
+                @pick="pick(each.line)"
+                @open="void open(each.line)"
+                @mend="each.head !== undefined && mendAll(each.head)"
+              />
               <tr v-if="drawn.below > 0" aria-hidden="true">
                 <td colspan="6" :style="{ height: `${drawn.below}px` }" class="space" />
               </tr>
@@ -457,38 +398,6 @@ useShortcuts([
   display: flex;
   gap: 16px;
   margin-left: auto;
-}
-
-tbody td,
-tbody th {
-  height: 35px;
-  padding-block: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  vertical-align: middle;
-  white-space: nowrap;
-}
-
-tbody th {
-  border-bottom: 1px solid var(--rule);
-  color: var(--ink);
-  font-weight: 600;
-  text-align: left;
-}
-
-.all {
-  margin-left: 12px;
-  font-weight: 400;
-}
-
-.one a {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
-}
-
-.one a:hover {
-  text-decoration: underline;
 }
 
 .mark {

@@ -417,16 +417,6 @@ table {
   table-layout: fixed;
 }
 
-/* Of thousands of lines the columns keep their names. */
-thead :is(th, td) {
-  position: sticky;
-  z-index: 2;
-  top: 0;
-  border-bottom: 0;
-  background: var(--paper);
-  box-shadow: inset 0 -1px var(--ink);
-}
-
 th.stage {
   width: 86px;
 }
