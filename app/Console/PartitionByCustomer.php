@@ -126,9 +126,8 @@ final class PartitionByCustomer extends Command
             ...self::texts($db, "select format('create policy %I on {$table} as %s for %s to %s %s %s', polname, "
                 . "case when polpermissive then 'permissive' else 'restrictive' end, case polcmd when 'r' then "
                 . "'select' when 'a' then 'insert' when 'w' then 'update' when 'd' then 'delete' else 'all' end, "
-                . "case when "
-                . "polroles = '{0}' then 'public' else (select string_agg(quote_ident(rolname), ', ') from pg_roles "
-                . "where oid = any(polroles)) end, 'using (' || pg_get_expr(polqual, polrelid) || ')', "
+                . "case when polroles = '{0}' then 'public' else (select string_agg(quote_ident(rolname), ', ') from "
+                . "pg_roles where oid = any(polroles)) end, 'using (' || pg_get_expr(polqual, polrelid) || ')', "
                 . "'with check (' || pg_get_expr(polwithcheck, polrelid) || ')') from pg_policy where polrelid = {$of} "
                 . 'order by polname'),
             ...self::texts($db, "select format('grant %s on {$table} to %I', privilege_type, grantee::regrole) from "
