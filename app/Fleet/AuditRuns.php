@@ -68,11 +68,14 @@ final readonly class AuditRuns
         }
     }
 
-    /** Its jobs are gone, and it is not done: they are begun anew. In the technician's scope. */
+    /**
+     * Its jobs are gone, and it is not done: they are begun anew. What failed for good is not gone, and would fail
+     * again for ever. In the technician's scope.
+     */
     public function takeUp(string $runId): void
     {
         $run = AuditRun::query()->whereKey($runId)->whereNull('ended_at')->whereNull('stopped_at')->first();
-        if ($run !== null) {
+        if ($run !== null && self::isWorkedOn($run)) {
             $left = $this->left($run);
             $run->forceFill(['counted' => $run->total - count($left)])->save();
             $this->dispatch($run, $left);

@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Fleet\AuditRuns;
 use App\Models\Ability;
 use App\Models\Technician;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 
 /**
@@ -114,6 +116,26 @@ final class FindingsTest extends FeatureTestCase
      * Audited as a batch: a job each, how far it is, stopped and gone on with; and each finding learns by which
      * revision it came.
      */
+    public function test_an_audit_whose_jobs_are_gone_is_taken_up_and_one_that_failed_for_good_is_not(): void
+    {
+        $run = $this->postJson('/api/audits')->assertStatus(202)->json('run.id');
+        $waiting = static fn (): int => DB::table('jobs')->where('payload', 'like', "%{$run}%")->count();
+        $takeUp = fn () => $this->scope()->technician(
+            $this->sol->id,
+            fn () => $this->app->make(AuditRuns::class)->takeUp($run),
+        );
+        self::assertSame(2, $waiting());
+        DB::table('jobs')->where('payload', 'like', "%{$run}%")->delete();
+
+        $takeUp();
+        self::assertSame(2, $waiting());
+
+        DB::table('jobs')->where('payload', 'like', "%{$run}%")->delete();
+        DB::table('job_batches')->where('name', "audit {$run}")->update(['failed_jobs' => DB::raw('pending_jobs')]);
+        $takeUp();
+        self::assertSame(0, $waiting(), 'it would fail again, each minute for ever');
+    }
+
     public function test_every_customer_is_audited_as_a_batch_that_stops_and_goes_on(): void
     {
         self::assertNull($this->getJson('/api/audits/latest')->assertOk()->json('run'));
