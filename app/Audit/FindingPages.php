@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Audit;
 
 use App\Models\FindingRow;
+use App\Support\Words;
 use App\Time\Clock;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Query\Builder;
@@ -148,8 +149,7 @@ final readonly class FindingPages
         if ($sought->group !== null) {
             $query->where($sought->byCustomer ? 't.key' : 'f.rule', $sought->group);
         }
-        $words = preg_split('/\s+/u', mb_strtolower(trim($sought->words)), -1, PREG_SPLIT_NO_EMPTY);
-        foreach ($words === false ? [] : $words as $word) {
+        foreach (Words::of($sought->words) as $word) {
             $query->whereRaw("position(? in lower(concat_ws(' ', t.name, f.rule, f.title, f.detail))) > 0", [$word]);
         }
 

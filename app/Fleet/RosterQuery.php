@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Fleet;
 
 use App\Models\TenantRow;
+use App\Support\Words;
 use Illuminate\Database\Query\Builder;
 
 /** Says in SQL which customers fit a sentence over the Roster, and in which order. In a technician's scope. */
@@ -56,8 +57,7 @@ final readonly class RosterQuery
 
     private static function words(Builder $query, string $words): void
     {
-        $parts = preg_split('/\s+/u', mb_strtolower(trim($words)), -1, PREG_SPLIT_NO_EMPTY);
-        foreach ($parts === false ? [] : $parts as $word) {
+        foreach (Words::of($words) as $word) {
             $digits = preg_match('/^[\d()+-]+$/D', $word) === 1 ? (string) preg_replace('/\D/', '', $word) : '';
             $query->where(static function (Builder $either) use ($word, $digits): void {
                 $either->whereRaw(
