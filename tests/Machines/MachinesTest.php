@@ -383,7 +383,7 @@ final class MachinesTest extends TestCase
             $owner->exec("begin; select set_config('app.technician_id', '{$lead}', true); insert into grants "
                 . "(id, technician_id, tenant_id, ability, given_by) select gen_random_uuid(), '{$id}', t.id, 'read', "
                 . "'{$lead}' from tenants t where t.key in ({$list}); commit");
-            $theirs[$id] = $nth === 0 ? $keys : $keys;
+            $theirs[$id] = $keys;
         }
 
         return $theirs;
