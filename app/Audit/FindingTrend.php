@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Audit;
 
 use App\Models\FindingDay;
+use App\Models\TenantRow;
 use App\Time\Clock;
 use Jaunty\Core\Audit\Severity;
 
@@ -23,26 +24,9 @@ final readonly class FindingTrend
      */
     public function days(): array
     {
-        // A day is kept where it differs from the one before: what it adds to each weight is summed up.
-        $columns = implode(', ', array_map(
-            static fn (Severity $severity): string => "(counts->>'{$severity->value}')::int - coalesce((lag(counts) "
-                . "over before->>'{$severity->value}')::int, 0) as {$severity->value}",
-            Severity::cases(),
-        ));
-        $sums = implode(', ', array_map(
-            static fn (Severity $severity): string => "sum({$severity->value})::int as {$severity->value}",
-            Severity::cases(),
-        ));
-        $added = FindingDay::query()->toBase()->selectRaw("day, {$sums}")
-            ->fromSub(
-                FindingDay::query()->toBase()->selectRaw("day, {$columns}")->fromRaw(
-                    'finding_days window before as (partition by tenant_id order by day)',
-                ),
-                'steps',
-            )
-            ->groupBy('day')->orderBy('day')->get();
         $first = $this->clock->now()->modify('-' . (self::DAYS - 1) . ' days')->format('Y-m-d');
         $today = $this->clock->now()->format('Y-m-d');
+        $added = self::added($first);
         $standing = array_fill_keys(array_column(Severity::cases(), 'value'), 0);
         $days = [];
         foreach ($added as $row) {
@@ -54,6 +38,35 @@ final readonly class FindingTrend
         }
 
         return $days === [] ? [] : self::everyDay($days, $today);
+    }
+
+    /**
+     * A day is kept where it differs from the one before: what it adds to each weight. What stood before the first of
+     * them is looked up for each customer, not summed up from all days there ever were.
+     *
+     * @return list<\stdClass> `day`, and by weight how many more than before; the oldest first
+     */
+    private static function added(string $first): array
+    {
+        $sums = implode(', ', array_map(
+            static fn (Severity $severity): string => "sum((counts->>'{$severity->value}')::int - "
+                . "coalesce((before->>'{$severity->value}')::int, 0))::int as {$severity->value}",
+            Severity::cases(),
+        ));
+        $stood = TenantRow::query()->toBase()->selectRaw("tenants.id, '-infinity'::date, last.counts")->joinLateral(
+            FindingDay::query()->toBase()->select('counts')->whereColumn('tenant_id', 'tenants.id')
+                ->where('day', '<', $first)->orderByDesc('day')->limit(1),
+            'last',
+        );
+        $steps = FindingDay::query()->toBase()->select('tenant_id', 'day', 'counts')->where('day', '>=', $first)
+            ->unionAll($stood);
+
+        return array_values(TenantRow::query()->toBase()->selectRaw("day, {$sums}")->fromSub(
+            TenantRow::query()->toBase()
+                ->selectRaw('day, counts, lag(counts) over (partition by tenant_id order by day) as before')
+                ->fromSub($steps, 'kept'),
+            'steps',
+        )->groupBy('day')->orderBy('day')->get()->all());
     }
 
     /**

@@ -49,16 +49,23 @@ final readonly class Comparison
         $fields = LeftFields::of($book->tenant);
         // What somebody here entered since is meant, though it is the customer's own: it is pushed once, and theirs
         // after that.
-        $left = array_values(array_filter(
+        // One that leads to what was made on the switch, and what the book does not have, cannot be left without it.
+        $left = ChangeSet::of(...array_filter(
             $fields->differences($book, $live),
             static fn (Operation $each): bool => $agreed->whose($each) === Whose::Theirs,
-        ));
-        $taken = ChangeSet::of(...$left)->applyTo($book);
+        ))->leadingSomewhere($book);
+        $taken = $left->applyTo($book);
+        $between = Diff::between($taken, $live)->operations;
+        $waiverOf = array_map(
+            static fn (Operation $each): ?DriftWaiver => self::waiverOf($each, $waivers),
+            $between,
+        );
+        $leave = ChangeSet::of(...array_intersect_key($between, array_filter($waiverOf)))->leadingSomewhere($taken);
         $drift = [];
         $waived = [];
-        foreach (Diff::between($taken, $live)->operations as $operation) {
-            $waiver = self::waiverOf($operation, $waivers);
-            if ($waiver === null) {
+        foreach ($between as $nth => $operation) {
+            $waiver = $waiverOf[$nth];
+            if ($waiver === null || ! in_array($operation, $leave->operations, true)) {
                 $drift[] = $operation;
             } else {
                 $waived[] = [$operation, $waiver];
@@ -68,9 +75,9 @@ final readonly class Comparison
         return new self(
             $taken,
             $live,
-            ChangeSet::of(...array_column($waived, 0))->applyTo($taken),
+            $leave->applyTo($taken),
             $drift,
-            $left,
+            $left->operations,
             $waived,
             $agreed,
         );
@@ -97,7 +104,7 @@ final readonly class Comparison
     {
         return ChangeSet::of(
             ...array_filter($this->drift, fn (Operation $each): bool => $this->whose($each) === Whose::Ours),
-        )->applyTo($this->target);
+        )->leadingSomewhere($this->target)->applyTo($this->target);
     }
 
     /**

@@ -20,6 +20,7 @@ use App\Stock\PortDesk;
 use App\Switching\SwitchTrouble;
 use Illuminate\Bus\Batchable;
 use Illuminate\Bus\Queueable;
+use Illuminate\Container\Container;
 use Illuminate\Contracts\Queue\ShouldQueue;
 
 /**
@@ -69,6 +70,26 @@ final class AuditCustomer implements ShouldQueue
             );
         } catch (CustomerNotFound | AccessDenied) {
             // Gone meanwhile, or no longer theirs to look at: the run ends without it.
+            $runs->count($this->runId);
+        }
+        $scope->technician($this->technicianId, fn () => $runs->settle($this->runId));
+    }
+
+    /** It was tried as often as jobs are: the run ends, and says that this customer was not looked at. */
+    public function failed(): void
+    {
+        $made = Container::getInstance();
+        $scope = $made->make(Scope::class);
+        $runs = $made->make(AuditRuns::class);
+        try {
+            $scope->tenant($this->technicianId, $this->tenantId, Ability::Read, fn () => $runs->done(
+                $this->runId,
+                $this->tenantId,
+                0,
+                'It could not be audited, so its findings are those of before. What stood in the way is in the log of '
+                    . 'this house, under failed jobs.',
+            ));
+        } catch (CustomerNotFound | AccessDenied) {
             $runs->count($this->runId);
         }
         $scope->technician($this->technicianId, fn () => $runs->settle($this->runId));

@@ -25,20 +25,36 @@ final readonly class ActivityDesk
 
     private const READ_AT_ONCE = 2_000;
 
-    public function __construct(private Scope $scope, private ActivityLog $log)
-    {
+    /** Words are in no index: a page of a house of many years looks for them in so many entries, and says so. */
+    private const READ_FOR_WORDS = 100_000;
+
+    private const NOBODY = '00000000-0000-0000-0000-000000000000';
+
+    public function __construct(
+        private Scope $scope,
+        private ActivityLog $log,
+        private int $readForWords = self::READ_FOR_WORDS,
+    ) {
     }
 
     /**
-     * @return array{list<Entry>, ?int} the latest first, and where the next page begins
+     * @return array{list<Entry>, ?int} the latest first, and where the next page begins; there may be none on this one
+     *     while words are looked for
      */
     public function page(string $technicianId, Sought $sought): array
     {
-        $entries = $this->scope->technician($technicianId, static fn (): array => self::read($sought, self::PAGE + 1));
+        [$entries, $down] = $this->scope->technician($technicianId, function () use ($sought): array {
+            $top = $sought->before ?? Activity::query()->max('id');
+            $down = $sought->words === null || $sought->customer !== null || ! is_int($top)
+                ? 1
+                : max(1, $top + 1 - $this->readForWords);
+
+            return [self::read($sought, self::PAGE + 1, $down), $down];
+        });
         $hasMore = count($entries) > self::PAGE;
         $entries = array_slice($entries, 0, self::PAGE);
 
-        return [$entries, $hasMore ? $entries[self::PAGE - 1]->id : null];
+        return [$entries, $hasMore ? $entries[self::PAGE - 1]->id : ($down > 1 ? $down : null)];
     }
 
     /** @return array{whats: list<string>, people: list<Technician>} to narrow by */
@@ -46,7 +62,7 @@ final readonly class ActivityDesk
     {
         return $this->scope->technician($technicianId, static fn (): array => [
             'whats' => array_values(array_filter(
-                Activity::query()->distinct()->orderBy('what')->pluck('what')->all(),
+                Activity::query()->toBase()->fromRaw('roster_activity_whats()')->pluck('what')->all(),
                 is_string(...),
             )),
             'people' => array_values(Technician::query()->orderBy('name')->get()->all()),
@@ -85,13 +101,13 @@ final readonly class ActivityDesk
     }
 
     /** @return list<Entry> */
-    private static function read(Sought $sought, int $most): array
+    private static function read(Sought $sought, int $most, int $down = 1): array
     {
         $entries = [];
         $before = $sought->before;
         do {
             $wanted = min(self::READ_AT_ONCE, $most - count($entries));
-            $rows = self::query($sought, $before)->limit($wanted)->get()->all();
+            $rows = self::query($sought, $before)->where('activity.id', '>=', $down)->limit($wanted)->get()->all();
             foreach ($rows as $row) {
                 $entries[] = $entry = Entry::of($row);
                 $before = $entry->id;
@@ -107,14 +123,17 @@ final readonly class ActivityDesk
             Builder $query,
         ): Builder => $query->where($column, $how, $value);
         $isByNobody = $sought->who === '-';
+        // Looked up first, so that PostgreSQL knows who is rare: else it goes through all there is for a few entries.
+        $who = Technician::query()->where('sign_in', $sought->who)->value('id') ?? self::NOBODY;
+        $customer = TenantRow::query()->where('key', $sought->customer)->value('id') ?? self::NOBODY;
 
         return Activity::query()->toBase()
             ->leftJoin('technicians', 'technicians.id', '=', 'activity.technician_id')
             ->leftJoin('tenants', 'tenants.id', '=', 'activity.tenant_id')
             ->when($before !== null, $is('activity.id', '<', $before))
-            ->when($sought->customer !== null, $is('tenants.key', '=', $sought->customer))
+            ->when($sought->customer !== null, $is('activity.tenant_id', '=', $customer))
             ->when($isByNobody, static fn (Builder $query): Builder => $query->whereNull('activity.technician_id'))
-            ->when($sought->who !== null && ! $isByNobody, $is('technicians.sign_in', '=', $sought->who))
+            ->when($sought->who !== null && ! $isByNobody, $is('activity.technician_id', '=', $who))
             ->when($sought->what !== null, $is('what', '=', $sought->what))
             ->when($sought->from !== null, $is('happened_at', '>=', $sought->from))
             ->when($sought->until !== null, $is('happened_at', '<', $sought->until))

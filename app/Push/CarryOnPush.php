@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Push;
 
 use Illuminate\Bus\Queueable;
+use Illuminate\Container\Container;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 
@@ -29,5 +30,12 @@ final class CarryOnPush implements ShouldQueue
         if ($wait !== null) {
             self::dispatch($this->tenantId, $this->technicianId, $this->pushId)->delay($wait);
         }
+    }
+
+    /** It was tried as often as jobs are: nobody waits for it any more. */
+    public function failed(): void
+    {
+        Container::getInstance()->make(PushRunner::class)
+            ->giveUp($this->tenantId, $this->technicianId, $this->pushId);
     }
 }

@@ -344,6 +344,26 @@ final readonly class PushRunner
         );
     }
 
+    /** Ends a push whose work failed here, not at the switch, as often as it was tried. */
+    public function giveUp(string $tenantId, string $technicianId, string $pushId): void
+    {
+        try {
+            $this->scope->tenant($technicianId, $tenantId, Ability::Push, function () use ($tenantId, $pushId): void {
+                $push = Push::query()->where('tenant_id', $tenantId)->whereKey($pushId)->lockForUpdate()->first();
+                if ($push?->status->isUnderWay() === true) {
+                    $this->end(
+                        $push,
+                        PushStatus::Stopped,
+                        'This house could not go on with it: what stood in the way is in its log, under failed jobs. '
+                            . 'What was sent stands; push again to go on.',
+                    );
+                }
+            });
+        } catch (CustomerNotFound | AccessDenied) {
+            $this->abandon($tenantId, $pushId);
+        }
+    }
+
     private function abandon(string $tenantId, string $pushId): void
     {
         $this->db->transaction(function () use ($tenantId, $pushId): void {

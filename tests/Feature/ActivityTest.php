@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Log\ActivityDesk;
 use App\Models\Ability;
 use App\Models\Technician;
 use App\Security\Totp;
@@ -263,6 +264,22 @@ final class ActivityTest extends FeatureTestCase
             $before = "&before={$page['next']}";
         } while ($page['next'] !== null);
         self::assertSame(array_map(strval(...), range(250, 1)), $nos);
+
+        // Words are looked for in so many entries at a time, and whoever looks is told that there are more.
+        $this->app->when(ActivityDesk::class)->needs('$readForWords')->give(40);
+        $nos = [];
+        $before = $pages = null;
+        do {
+            $page = $this->getJson("/api/activity?what=tried&words=%227%22{$before}")->assertOk()->json();
+            $nos = [...$nos, ...array_column(array_column(array_column($page['entries'], 'told'), 0), 'said')];
+            $before = "&before={$page['next']}";
+        } while ($page['next'] !== null && ++$pages < 500);
+        self::assertSame([], $nos);
+        self::assertGreaterThan(5, $pages);
+        $words = 'words=' . urlencode('": 7}');
+        self::assertSame('7', $this->getJson("/api/activity?{$words}&customer={$customer['key']}")->json(
+            'entries.0.told.0.said',
+        ));
     }
 
     public function test_a_file_takes_nothing_for_a_sum_and_the_extract_tells_what_was_done_for_the_customer(): void

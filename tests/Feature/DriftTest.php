@@ -39,6 +39,33 @@ final class DriftTest extends FeatureTestCase
         self::assertSame(0, $this->getJson("/api/customers/{$customer}/live/impact")->json('impact.count'));
     }
 
+    public function test_a_customer_s_own_field_that_leads_to_what_the_book_does_not_have_is_drift(): void
+    {
+        $customer = $this->pushed();
+        $box = $this->wire->byHand('POST', "{$this->account($customer)}/boxes", ['caption' => 'Made there']);
+        $this->person($customer, ['rules' => [
+            'day' => ['ringers' => '*', 'style' => 'at-once', 'on' => [
+                'ever' => ['out' => ['box' => $box['id']], 'in' => ['box' => $box['id']]],
+            ]],
+            'night' => null,
+            'feast' => null,
+        ]]);
+
+        $live = $this->actingAs($this->lead)->postJson("/api/customers/{$customer}/live/read")->assertOk()->json();
+
+        self::assertSame([[], ['handling/open/always', null]], [
+            $live['left'], array_column($live['differences'], 'path'),
+        ]);
+        $this->getJson("/api/customers/{$customer}/live/impact")->assertOk();
+        $waived = ['object' => 'user:ines-marsh', 'path' => 'handling/open/always', 'reason' => 'her own'];
+        $this->postJson("/api/customers/{$customer}/live/waivers", $waived)->assertSuccessful();
+        $live = $this->getJson("/api/customers/{$customer}/live")->assertOk()->json();
+        self::assertSame([], $live['waived'], 'it can only be left together with the mailbox');
+        // A push puts both back.
+        self::assertSame('done', $this->push($customer)['status']);
+        self::assertSame([], $this->readAgain($customer));
+    }
+
     public function test_a_book_may_move_a_field_from_one_class_to_the_other(): void
     {
         $customer = $this->pushed();

@@ -226,6 +226,31 @@ final class PushTest extends FeatureTestCase
         self::assertStringContainsString('503', (string) $push['reason']);
     }
 
+    public function test_what_fails_here_for_good_ends_and_says_that_it_did(): void
+    {
+        $customer = $this->takeOn();
+        $this->wire->interfere = static fn (Request $request) => throw new \LogicException('a mistake of ours');
+        $push = $this->actingAs($this->lead)->postJson("/api/customers/{$customer['key']}/pushes")
+            ->assertStatus(202)
+            ->json('id');
+        $this->postJson('/api/audits')->assertStatus(202);
+
+        $this->workThroughQueue();
+
+        $ended = $this->getJson("/api/customers/{$customer['key']}/pushes/{$push}")->assertOk()->json();
+        self::assertSame('stopped', $ended['status']);
+        self::assertStringContainsString('failed jobs', $ended['reason']);
+        $run = $this->getJson('/api/audits/latest')->assertOk()->json('run');
+        self::assertSame(['ended', []], [$run['state'], $run['waiting']]);
+        self::assertStringContainsString(
+            'could not be audited',
+            array_column($run['done'], 'trouble', 'customer')[$customer['key']],
+        );
+        // Nothing stands in the way any more.
+        $this->wire->interfere = null;
+        self::assertSame('done', $this->push($customer['key'])['status']);
+    }
+
     public function test_a_refusal_stops_the_push_at_once_with_the_switchs_words(): void
     {
         $customer = $this->takeOn();

@@ -69,8 +69,9 @@ final class House
             "{$this->folder}/redis", '--appendonly', 'yes', '--requirepass', $this->redisPassword,
         ], []];
         $this->how['pool'] = [$this->pool(), []];
-        $this->start('redis', $this->redisPort);
-        $this->start('pool', $this->poolPort);
+        $this->ports += ['redis' => $this->redisPort, 'pool' => $this->poolPort];
+        $this->start('redis');
+        $this->start('pool');
         $this->artisan('roster:migrate');
         $this->artisan('roster:templates');
         foreach (['front-1' => 'one', 'front-2' => 'two'] as $name => $home) {
@@ -174,7 +175,18 @@ final class House
         unset($this->running[$name]);
     }
 
-    public function start(string $name, ?int $port = null): void
+    /** As a keeper does: what ended by itself, as a worker does that lost the database, is begun again. */
+    public function keep(): void
+    {
+        foreach ($this->running as $name => $process) {
+            if (! proc_get_status($process)['running']) {
+                proc_close($process);
+                $this->start($name);
+            }
+        }
+    }
+
+    public function start(string $name): void
     {
         [$command, $environment] = $this->how[$name];
         $log = "{$this->folder}/{$name}.log";
@@ -189,7 +201,7 @@ final class House
             ? $process
             : throw new \RuntimeException("{$name} does not start");
         $end = microtime(true) + self::PATIENCE_SECONDS;
-        $port ??= $this->ports[$name] ?? null;
+        $port = $this->ports[$name] ?? null;
         while ($port !== null && ! self::listens($port)) {
             if (microtime(true) > $end) {
                 throw new \RuntimeException("{$name} is not there: " . file_get_contents($log));

@@ -26,6 +26,7 @@ use App\Stock\NotTheirNumber;
 use App\Switching\NoSwitch;
 use App\Switching\SwitchTrouble;
 use Illuminate\Auth\AuthenticationException;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -38,6 +39,8 @@ use Jaunty\Core\Change\ChangeError;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Sentences\UnreadableCall;
 use Jaunty\Core\Templates\UnusableAnswers;
+use Predis\CommunicationException;
+use Predis\Connection\Resource\Exception\StreamInitException;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Mailer\Exception\TransportExceptionInterface;
 
@@ -211,8 +214,26 @@ final class ProblemRenderer
                 'The mail server did not take it. Nothing was entered; try again.',
             ),
             $fault instanceof HttpExceptionInterface => self::http($fault),
+            self::isOutOfReach($fault) => new Problem(
+                503,
+                'out-of-reach',
+                'Not answered for the moment',
+                'The database of this house, or what keeps its sign-ins, cannot be reached. Whether what you sent was '
+                    . 'entered is not known: try again in a moment, and look before you send it again.',
+                headers: ['Retry-After' => '5'],
+            ),
             default => self::ours($fault),
         };
+    }
+
+    /** The database or Redis went away, or is not there yet: nobody's mistake, and soon over. */
+    private static function isOutOfReach(\Throwable $fault): bool
+    {
+        return $fault instanceof CommunicationException || $fault instanceof StreamInitException
+            || $fault instanceof \PDOException
+            // Class 08 and 57P01 to 57P03: https://www.postgresql.org/docs/15/errcodes-appendix.html
+            && (preg_match('/SQLSTATE\[(08|57P0[1-3])/', $fault->getMessage()) === 1
+                || (new LostConnectionDetector())->causedByLostConnection($fault));
     }
 
     private static function signIn(SignInRefused $fault): Problem

@@ -61,6 +61,57 @@ final readonly class ChangeSet
         return $copy->book();
     }
 
+    /**
+     * As much of it as leaves no reference into nothing, where only some of what lies between two books is taken: of a
+     * field that leads to an object made there, only with the object; of an object's end, only with what led to it.
+     *
+     * @param  Book  $onto  in which every reference leads to something
+     */
+    public function leadingSomewhere(Book $onto): self
+    {
+        $left = $this;
+        do {
+            $before = count($left->operations);
+            $left = $before === 0 ? $left : $left->without($left->applyTo($onto));
+        } while (count($left->operations) < $before);
+
+        return $left;
+    }
+
+    /** @param Book $after what it makes */
+    private function without(Book $after): self
+    {
+        $restored = [];
+        $nowhere = [];
+        $deletes = array_filter($this->operations, static fn (Operation $each): bool => $each->kind
+            === OperationKind::Delete);
+        // What was not touched can lead nowhere only where something was deleted.
+        $touched = $deletes === []
+            ? array_filter(array_map($after->find(...), $this->objects()))
+            : [$after->tenant, ...$after->objects()];
+        foreach ($touched as $object) {
+            foreach ($object->links() as $link) {
+                if ($after->find($link->to) === null) {
+                    $restored[(string) $link->to] = true;
+                    $nowhere[(string) Reference::of($object)][] = $link->path;
+                }
+            }
+        }
+        $restored = array_intersect_key($restored, array_flip(array_map(
+            static fn (Operation $each): string => (string) $each->object,
+            $deletes,
+        )));
+        $isKept = $restored !== []
+            ? static fn (Operation $each): bool => ! isset($restored[(string) $each->object])
+            : static fn (Operation $each): bool => array_filter(
+                $nowhere[(string) $each->object] ?? [],
+                static fn (string $path): bool => $each->path === null
+                    || $each->kind === OperationKind::Set && str_starts_with("{$path}/", "{$each->path}/"),
+            ) === [];
+
+        return self::of(...array_filter($this->operations, $isKept));
+    }
+
     public function inverse(): self
     {
         return new self(array_map(

@@ -118,9 +118,10 @@ useTitle(() => ['What was done'])
     </div>
     <LoadingLines v-if="pages.isPending.value" what="the log" />
     <ErrorState v-else-if="pages.error.value !== null" :error="pages.error.value" @again="pages.refetch()" />
-    <EmptyState v-else-if="entries.length === 0" title="Nothing of the kind was done" />
+    <EmptyState v-else-if="entries.length === 0 && !pages.hasNextPage.value" title="Nothing of the kind was done" />
     <template v-else>
-      <table class="lines" data-testid="activity">
+      <p v-if="entries.length === 0">Nothing of the kind among the latest entries; there are older ones.</p>
+      <table v-else class="lines" data-testid="activity">
         <thead>
           <tr>
             <th scope="col">When</th>

@@ -61,3 +61,24 @@ it('says so where nothing of the kind was done', async () => {
 
   expect(page.text()).toContain('Nothing of the kind was done')
 })
+
+it('looks further back where nothing of the kind is among the latest', async () => {
+  fakeServer({
+    'GET /session': SESSION,
+    'GET /customers': { customers: [] },
+    'GET /activity': (_: unknown, url: URL) =>
+      url.searchParams.has('before')
+        ? { ...PAGE, entries: [{ ...ENTRY, id: 3 }], next: null }
+        : { ...PAGE, entries: [], next: 100 },
+  })
+  page = (await open(ActivityView, '/activity?words=ines')).page
+  await settle()
+  expect(page.text()).toContain('there are older ones')
+
+  await page
+    .findAll('button')
+    .find((each) => each.text() === 'Show older')
+    ?.trigger('click')
+  await settle()
+  expect(page.findAll('[data-testid=activity] tbody tr')).toHaveLength(1)
+})

@@ -9,10 +9,13 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\UnusableBook;
+use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\LeftFields;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\Core\Books;
 
 final class LeftFieldsTest extends TestCase
@@ -42,6 +45,26 @@ final class LeftFieldsTest extends TestCase
 
         self::assertSame([true, false], [$fields->has(Kind::User, 'email'), $fields->has(Kind::Mailbox, 'greeting')]);
         self::assertFalse(LeftFields::of(self::tenant([]))->has(Kind::Mailbox, 'greeting'));
+    }
+
+    /** Law: whichever part of what lies between two books is taken, it leads to nothing that is not there. */
+    public function test_a_part_of_a_change_is_taken_only_so_far_as_its_references_lead_somewhere(): void
+    {
+        $dropped = 0;
+        for ($seed = 1; $seed <= 300; $seed++) {
+            $book = Books::random($seed);
+            $operations = Diff::between($book, Books::random($seed + 1_000))->operations;
+            $whole = ChangeSet::of(...$operations);
+            self::assertSame($whole->operations, $whole->leadingSomewhere($book)->operations);
+            $dice = new Randomizer(new Mt19937($seed));
+            $part = ChangeSet::of(...array_filter($operations, static fn (): bool => $dice->getInt(0, 1) === 1));
+
+            $taken = $part->leadingSomewhere($book);
+
+            $taken->applyTo($book)->checkReferences();
+            $dropped += count($part->operations) - count($taken->operations);
+        }
+        self::assertGreaterThan(20, $dropped);
     }
 
     /** Law: what is taken over differs from live in nothing that is left, and from the book in nothing else. */
