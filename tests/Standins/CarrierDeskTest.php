@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Standins;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Standins\CarrierDesk\CarrierDesk;
 use Standins\Shared\Request;
@@ -107,6 +108,67 @@ final class CarrierDeskTest extends TestCase
             self::assertSame(422, $this->ask('POST', '/clock', $wrong)[0]);
         }
         self::assertSame([422, 422], [$ask('', '19025550186', 'x')[0], $ask('six', '+19025550186', 'x')[0]]);
+    }
+
+    /** @param array<string, string> $given */
+    #[DataProvider('addresses')]
+    public function test_an_address_is_good_better_written_otherwise_or_unknown(
+        array $given,
+        string $verdict,
+        string $said,
+    ): void {
+        $usual = [
+            'premises' => '14 Ardent Road', 'town' => 'Port Merrow', 'district' => 'NS', 'postal' => 'B0X 1X0',
+            'land' => 'CA',
+        ];
+        [$status, $answer] = $this->ask('POST', '/addresses', $given + $usual);
+
+        self::assertSame([200, $verdict], [$status, $answer['verdict']]);
+        if ($verdict === 'unknown') {
+            self::assertSame([null, $said], [$answer['as'], $answer['remark']]);
+        } else {
+            self::assertSame($said, implode('|', $answer['as']));
+            // What it wrote is good from then on.
+            self::assertSame('good', $this->ask('POST', '/addresses', $answer['as'])[1]['verdict']);
+        }
+    }
+
+    /** @return iterable<string, array{array<string, string>, string, string}> */
+    public static function addresses(): iterable
+    {
+        yield 'as it is written' => [[], 'good', '14 Ardent Road|Port Merrow|NS|B0X 1X0|CA'];
+        yield 'in small letters' => [
+            ['premises' => '14 ardent rd.', 'town' => 'port merrow', 'postal' => 'b0x1x0', 'district' => 'Nova Scotia'],
+            'better', '14 Ardent Road|Port Merrow|NS|B0X 1X0|CA',
+        ];
+        yield 'with a floor' => [
+            ['premises' => '14 Ardent Road, 3rd floor'], 'better', '14 Ardent Road|Port Merrow|NS|B0X 1X0|CA',
+        ];
+        yield 'elsewhere' => [['postal' => 'M5V 1A1'], 'unknown', 'M5V 1A1 is not in NS'];
+        yield 'no number' => [['premises' => 'Ardent Road'], 'unknown', 'the street has no house number'];
+        yield 'no such street' => [
+            ['premises' => '1 Nowhere Lane'], 'unknown', 'there is no 1 Nowhere Lane in Port Merrow',
+        ];
+        yield 'no postcode' => [['postal' => '???'], 'unknown', 'there is no postcode ???'];
+        yield 'no country' => [['land' => 'Narnia'], 'unknown', 'this carrier has no street file of NARNIA'];
+        yield 'London' => [
+            ['premises' => '1 Custom House sq', 'town' => 'London', 'district' => '', 'postal' => 'zz99 3vz',
+                'land' => 'gb'],
+            'better', '1 Custom House Square|London||ZZ99 3VZ|GB',
+        ];
+    }
+
+    public function test_an_address_without_a_part_is_refused_and_trouble_comes_when_it_is_asked_for(): void
+    {
+        [$status, $answer] = $this->ask('POST', '/addresses', ['premises' => '14 Ardent Road', 'town' => ' ']);
+        self::assertSame([422, 'town'], [$status, $answer['where']]);
+        self::assertSame(422, $this->ask('PUT', '/faults', ['thunder' => 1])[0]);
+        self::assertSame(200, $this->ask('PUT', '/faults', ['outage_calls' => 1])[0]);
+        self::assertSame(503, $this->ask('GET', '/inventory', query: ['prefix' => '1'])[0]);
+        self::assertSame(200, $this->ask('GET', '/inventory', query: ['prefix' => '1'])[0]);
+        // Its own refusals come through, trouble or none.
+        self::assertSame(422, $this->ask('GET', '/inventory', query: ['prefix' => 'x'])[0]);
+        self::assertSame(200, $this->ask('DELETE', '/faults')[0]);
     }
 
     /** @return list<string> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Standins\CarrierDesk;
 
+use Standins\Shared\Faults;
 use Standins\Shared\Refusal;
 use Standins\Shared\Request;
 use Standins\Shared\Response;
@@ -11,7 +12,8 @@ use Standins\Shared\Standin;
 use Standins\Shared\Store;
 
 /**
- * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another.
+ * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another,
+ * and say whether help would find an address. Trouble of every kind on demand (`PUT /faults`).
  * Its numbers are those set aside for fiction: 555-0100 to 555-0199 in North American area codes, and the United
  * Kingdom's drama ranges.
  */
@@ -31,10 +33,13 @@ final class CarrierDesk extends Standin
 
     private readonly Transfers $transfers;
 
+    private readonly Faults $faults;
+
     public function __construct(string $file, private readonly string $token)
     {
         $this->store = new Store($file, self::SCHEMA . Transfers::SCHEMA);
         $this->transfers = new Transfers($this->store);
+        $this->faults = new Faults($file);
     }
 
     protected function answer(Request $request): Response
@@ -46,7 +51,24 @@ final class CarrierDesk extends Standin
             throw new Refusal(401, 'a reseller token is needed');
         }
 
+        return $request->path === '/faults'
+            ? $this->faults->answer($request)
+            : $this->faults->around(fn (): Response => $this->answered($request));
+    }
+
+    private function answered(Request $request): Response
+    {
+        try {
+            return $this->asked($request);
+        } catch (Refusal $refusal) {
+            return $this->refused($refusal);
+        }
+    }
+
+    private function asked(Request $request): Response
+    {
         return match ([$request->method, $request->path]) {
+            ['POST', '/addresses'] => Response::json(200, Addresses::check($request->json())),
             ['GET', '/inventory'] => $this->search(
                 $request->query['prefix'] ?? '',
                 (int) ($request->query['most'] ?? 10),

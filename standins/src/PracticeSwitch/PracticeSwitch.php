@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Standins\PracticeSwitch;
 
 use Standins\PracticeSwitch\Calls\CallDesk;
+use Standins\Shared\Faults;
 use Standins\Shared\Refusal;
 use Standins\Shared\Request;
 use Standins\Shared\Response;
@@ -60,7 +61,7 @@ final class PracticeSwitch extends Standin
         }
         $steps = explode('/', trim($request->path, '/'));
         if ($steps === ['v1', 'faults']) {
-            return $this->faults($request);
+            return $this->faults->answer($request);
         }
         if (($steps[0] ?? '') !== 'v1' || ($steps[1] ?? '') !== Vocabulary::ACCOUNT) {
             throw new Refusal(404, 'nothing here');
@@ -98,18 +99,6 @@ final class PracticeSwitch extends Standin
             ),
             default => throw new Refusal(405, $what === 'tickets' ? 'GET' : 'POST'),
         };
-    }
-
-    private function faults(Request $request): Response
-    {
-        if ($request->method === 'DELETE') {
-            $this->faults->none();
-        }
-
-        return Response::json(
-            200,
-            $request->method === 'PUT' ? $this->faults->ask($request->json()) : $this->faults->inForce(),
-        );
     }
 
     /** @param list<string> $steps */

@@ -2,14 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Standins\PracticeSwitch;
-
-use Standins\Shared\Refusal;
-use Standins\Shared\Response;
-use Standins\Shared\Store;
+namespace Standins\Shared;
 
 /**
- * Trouble on demand, the same for the same seed: errors of the switch's own, wires cut before a call took effect and
+ * Trouble on demand, the same for the same seed: errors of the stand-in's own, wires cut before a call took effect and
  * after, slow answers, and windows in which nothing goes. What is in force is kept, so it survives a restart.
  */
 final readonly class Faults
@@ -30,6 +26,19 @@ final readonly class Faults
     public function __construct(string $file)
     {
         $this->store = new Store($file, self::SCHEMA);
+    }
+
+    /** PUT asks for trouble, DELETE ends it, GET says what is in force. */
+    public function answer(Request $request): Response
+    {
+        if ($request->method === 'DELETE') {
+            $this->none();
+        }
+
+        return Response::json(
+            200,
+            $request->method === 'PUT' ? $this->ask($request->json()) : $this->inForce(),
+        );
     }
 
     /**
