@@ -32,6 +32,7 @@ use App\Http\Controllers\SecretController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SettingsController;
 use App\Http\Controllers\SignedInController;
+use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StockController;
 use App\Http\Controllers\TakingOnController;
 use App\Http\Middleware\EndsInTime;
@@ -229,6 +230,9 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::get('ports', [PortController::class, 'index']);
                     Route::post('ports', [PortController::class, 'store']);
                     Route::post('ports/read', [PortController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+                    Route::get('sites', [SiteController::class, 'index']);
+                    Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);
+                    Route::post('sites/{site}/tests', [SiteController::class, 'test']);
                     Route::get('pushes', [PushController::class, 'index']);
                     Route::post('pushes', [PushController::class, 'store']);
                     Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');

@@ -7,11 +7,13 @@ namespace App\Audit;
 use App\Book\BookRepository;
 use App\Switching\Switches;
 use Illuminate\Database\ConnectionInterface;
+use Jaunty\Core\Audit\AddressSeen;
 use Jaunty\Core\Audit\DraftSeen;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Audit\TestSeen;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Evolution\Evolution;
@@ -35,7 +37,11 @@ use Jaunty\Core\Templates\Template;
  *     invitations: list<array{signIn: string, sentAt: int, openUntil: int}>,
  *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string,
  *     rejected: ?string}>,
- *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>
+ *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>,
+ *     addresses: list<array{site: string, on: string, verdict: string, address: array<string, string>,
+ *     better: array<string, string>, remark: string}>,
+ *     tests: list<array{site: string, on: string, passed: bool, basis: ?array{address: array<string, string>,
+ *     callback: ?string, telephones: list<string>}}>
  * }
  */
 final readonly class SurroundingsReader
@@ -79,6 +85,15 @@ final readonly class SurroundingsReader
                 where mailbox->>'pin' in ('set', 'weak')),
             'waitingSince', (select (r.entered_at at time zone :zone)::date from revisions r where r.tenant_id = t.id
                 and r.no > s.pushed_revision order by r.no limit 1),
+            'addresses', (select coalesce(jsonb_agg(jsonb_build_object('site', c.site_id, 'on',
+                (c.made_at at time zone :zone)::date, 'verdict', c.verdict, 'address', c.address, 'better',
+                coalesce(c.better, '{}'), 'remark', c.remark)), '[]')
+                from (select distinct on (site_id) * from address_checks where tenant_id = t.id
+                    order by site_id, serial desc) c),
+            'tests', (select coalesce(jsonb_agg(jsonb_build_object('site', e.site_id, 'on',
+                (e.tested_at at time zone :zone)::date, 'passed', e.passed, 'basis', e.basis)), '[]')
+                from (select distinct on (site_id) * from emergency_tests where tenant_id = t.id
+                    order by site_id, serial desc) e),
             'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on',
                 (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
                 from drafts d join technicians w on w.id = d.technician_id where d.tenant_id = t.id)
@@ -172,6 +187,8 @@ final readonly class SurroundingsReader
                 $told['drafts'],
             ),
             array_values($fields),
+            array_map(static fn (array $each): AddressSeen => new AddressSeen(...$each), $told['addresses']),
+            array_map(static fn (array $each): TestSeen => new TestSeen(...$each), $told['tests']),
         );
     }
 
@@ -212,12 +229,18 @@ final readonly class SurroundingsReader
     {
         $evolution = Evolution::toNow();
 
-        return array_values(array_unique(array_map(
-            static fn (array $field): string => "{$field['object']} " . $evolution->path(
+        $fields = array_map(static fn (array $field): array => [
+            $field['object'],
+            $evolution->path(
                 $field['version'],
                 Reference::parse($field['object'], 'object')->kind,
                 $field['path'],
             ),
+        ], $fields);
+        $fields = array_filter($fields, static fn (array $field): bool => $field[1] !== null);
+
+        return array_values(array_unique(array_map(
+            static fn (array $field): string => "{$field[0]} {$field[1]}",
             $fields,
         )));
     }

@@ -219,12 +219,11 @@ final readonly class DraftDesk
      */
     private function believe(Book $before, Book $edited, array $edits): void
     {
-        $today = $this->clock->dateIn($edited->tenant->zone);
         foreach ($edits as $edit) {
             $object = $edited->find($edit->object);
             $known = $before->find($edit->object);
-            foreach ($object === null ? [] : Evidence::doubts($object, $today) as $path => $why) {
-                $was = $known === null ? null : Evidence::doubts($known, $today)[$path] ?? null;
+            foreach ($object === null ? [] : Evidence::doubts($object) as $path => $why) {
+                $was = $known === null ? null : Evidence::doubts($known)[$path] ?? null;
                 if ($was !== $why) {
                     throw UnusableBook::unbelievable("{$edit->object}." . str_replace('/', '.', $path), $why);
                 }

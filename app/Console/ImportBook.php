@@ -7,7 +7,6 @@ namespace App\Console;
 use App\Book\NumberNotFree;
 use App\Models\Technician;
 use App\TakingOn\BookImport;
-use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\UnusableBook;
 
 /** Takes a customer on from a book file. */
@@ -27,9 +26,10 @@ final class ImportBook extends CustomerCommand
         $file = $this->argument('file');
         $text = is_string($file) && is_file($file) ? file_get_contents($file) : false;
         try {
-            [$tenant, $fitted] = $this->import->import($technician->id, BookFormat::fromJson(
+            [$tenant, $fitted] = $this->import->import(
+                $technician->id,
                 $text === false ? throw UnusableBook::missing('file', is_string($file) ? $file : '') : $text,
-            ));
+            );
         } catch (UnusableBook | NumberNotFree $fault) {
             $this->error($fault->getMessage());
 

@@ -25,6 +25,8 @@ use App\Models\Push;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use App\Places\SiteDesk;
+use App\Places\TestGiven;
 use App\Prompts\Recordings;
 use App\Prompts\SpeechStudio;
 use App\Push\PushDesk;
@@ -49,7 +51,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Book\Site;
+use Jaunty\Core\Outbound\HelpCall;
 
 /**
  * Saltmarsh Voice of Port Merrow: invented people, customers and numbers, made by the same code the screens use.
@@ -117,6 +119,7 @@ final readonly class Demo
         private AuditRuns $runs,
         private Staff $staff,
         private PortDesk $ports,
+        private SiteDesk $sites,
         private DemoTraffic $traffic,
         private CallReader $calls,
         private SecretKeeper $secrets,
@@ -175,6 +178,7 @@ final readonly class Demo
             // Whatever was entered last has been on the switch since the day after.
             $pushed = max(1, $days - 2 - self::DAYS_BETWEEN * count(self::SINCE[$customer->key()] ?? []));
             if ($customer->isPushed && $this->ago($pushed, fn (): bool => $this->push($who, $customer->key()))) {
+                $this->ago($pushed, fn () => $this->proveSites($who, $customer));
                 $this->ago($pushed, fn () => $this->sign($who, $customer));
                 $this->changeByHand($lead, $customer);
                 $this->callIt($lead, $customer);
@@ -261,24 +265,18 @@ final readonly class Demo
             'path' => 'state',
             'value' => $customer->isPushed ? 'in-service' : 'building',
         ];
-        $edits = static fn (array $tests): array => array_map(
+        $edits = array_map(
             static fn (array $edit): FieldEdit => FieldEdit::of(
                 $edit['op'] ?? 'set',
                 $edit['object'],
                 $edit['path'] ?? null,
                 $edit['value'] ?? null,
             ),
-            [$stage, ...$tests, ...OwnWords::of($customer->key()), ...$customer->edits],
+            [$stage, ...OwnWords::of($customer->key()), ...$customer->edits],
         );
         $this->scope->tenant($lead->id, $customer
             ->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $edits, $customer): void {
-                // Who is in service has had its test call to emergency services, from each site.
-                $today = $this->clock->dateIn('UTC');
-                $tests = $customer->isPushed ? array_merge(...array_map(static fn (Site $site): array => [
-                    ['object' => "site:{$site->key}", 'path' => 'emergency/checkedOn', 'value' => $today],
-                    ['object' => "site:{$site->key}", 'path' => 'emergency/testedOn', 'value' => $today],
-                ], $this->books->head($tenant->id)->all(Site::class))) : [];
-                $this->drafts->edit($tenant, $lead->id, $edits($tests));
+                $this->drafts->edit($tenant, $lead->id, $edits);
                 $this->secrets->makeAll(
                     $tenant,
                     $lead->id,
@@ -290,6 +288,37 @@ final readonly class Demo
             ->key(), Ability::Edit, function (TenantRow $tenant) use ($lead, $customer): void {
                 $this->drafts->enter($tenant, $lead->id, $customer->note === '' ? null : $customer->note);
             });
+    }
+
+    /** Whoever is in service had each address checked, and a test call for help made from each site. */
+    private function proveSites(Technician $who, DemoCustomer $customer): void
+    {
+        foreach ($this->sites->all($who->id, $customer->key()) as $place) {
+            $this->sites->check($who->id, $customer->key(), $place->site->key);
+            $call = array_values(array_filter($place->calls, static fn (HelpCall $each): bool => $each->shown !== ''))[0]
+                ?? null;
+            if ($call !== null) {
+                $zone = new \DateTimeZone($place->site->zone ?? $this->zoneOf($who, $customer));
+                $this->sites->tested($who->id, $customer->key(), $place->site->key, new TestGiven(
+                    $this->clock->now()->setTimezone($zone)->format('Y-m-d\\TH:i'),
+                    (string) Reference::of($call->user),
+                    $call->shown,
+                    implode(', ', $place->now->address),
+                    true,
+                    '',
+                ));
+            }
+        }
+    }
+
+    private function zoneOf(Technician $who, DemoCustomer $customer): string
+    {
+        return $this->scope->tenant(
+            $who->id,
+            $customer->key(),
+            Ability::Read,
+            static fn (TenantRow $tenant): string => $tenant->zone,
+        );
     }
 
     /** Whoever is in service has what callers hear spoken; the studio stands in for the customer's own voice. */

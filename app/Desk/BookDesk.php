@@ -19,22 +19,18 @@ use App\Models\TemplateApplication;
 use App\Models\TenantRow;
 use App\Secrets\SecretKeeper;
 use App\TakingOn\ApplyingAgain;
-use App\Time\Clock;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\AsTyped;
 use Jaunty\Core\Change\ChangeSet;
-use Jaunty\Core\Change\FieldPath;
 
 /** One customer's book with a technician's pending edits: seen, edited, dropped, entered. */
 final readonly class BookDesk
 {
     /** Objects of a book that is looked over within an edit; a larger one's margin comes after it. */
     private const MOST_LOOKED_OVER_AT_ONCE = 2_000;
-
-    private const NOTED_ON_THE_DAY = ['emergency/testedOn', 'emergency/checkedOn'];
 
     public function __construct(
         private Scope $scope,
@@ -45,7 +41,6 @@ final readonly class BookDesk
         private SecretKeeper $secrets,
         private ApplyingAgain $again,
         private ActivityLog $log,
-        private Clock $clock,
     ) {
     }
 
@@ -78,7 +73,6 @@ final readonly class BookDesk
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $edits): DeskChange {
                 $this->secrets->check($tenant, $technicianId, $edits);
-                $this->checkDays($tenant, $edits);
 
                 $view = $this->drafts->edit($tenant, $technicianId, $edits);
                 $this->tell($tenant, $technicianId, 'edited the draft', $view->done);
@@ -266,34 +260,5 @@ final readonly class BookDesk
             $view->edited->size() > self::MOST_LOOKED_OVER_AT_ONCE ? null : $this->margins->of($tenant, $view),
             $made,
         );
-    }
-
-    /**
-     * A day that somebody types is no evidence: what was tested or confirmed is noted on the day it was, or as the book
-     * has it.
-     *
-     * @param  list<FieldEdit>  $edits
-     *
-     * @throws UnusableBook
-     */
-    private function checkDays(TenantRow $tenant, array $edits): void
-    {
-        $today = $this->clock->dateIn($tenant->zone);
-        foreach ($edits as $edit) {
-            if (
-                ! in_array($edit->path, self::NOTED_ON_THE_DAY, true)
-                || $edit->value === null
-                || $edit->value === $today
-            ) {
-                continue;
-            }
-            $known = $this->books->head($tenant->id)->find($edit->object)?->toArray() ?? [];
-            if (FieldPath::get($known, $edit->path) !== $edit->value) {
-                throw UnusableBook::unbelievable(
-                    "{$edit->object}." . str_replace('/', '.', $edit->path),
-                    "this is noted on the day it is done; today is {$today}",
-                );
-            }
-        }
     }
 }

@@ -12,6 +12,11 @@ use Illuminate\Http\Client\PendingRequest;
 /** Orders numbers from the carrier desk, and has numbers brought over from other carriers. */
 final readonly class CarrierDesk
 {
+    private const ADDRESS = [
+        'premises' => 'street', 'town' => 'city', 'district' => 'subdivision', 'postal' => 'postcode',
+        'land' => 'country',
+    ];
+
     public function __construct(private Factory $http, private string $url, private string $token)
     {
     }
@@ -46,6 +51,41 @@ final readonly class CarrierDesk
         if (! is_array($answer['found'] ?? null)) {
             throw new CarrierTrouble('what answers there is no carrier desk');
         }
+    }
+
+    /**
+     * Whether help would find an address.
+     *
+     * @param  array<string, string>  $address  street, city, subdivision, postcode, country
+     * @return array{'good'|'better'|'unknown', ?array<string, string>, string} with the address as the carrier writes
+     *     it, where that is otherwise, and its remark
+     *
+     * @throws CarrierTrouble
+     */
+    public function checkAddress(array $address): array
+    {
+        $asked = array_map(static fn (string $part): string => $address[$part] ?? '', self::ADDRESS);
+        // The carrier names a district without its country (ISO 3166-2: CA-NS is Nova Scotia).
+        $asked['district'] = (string) preg_replace('/^[A-Z]{2}-/', '', $asked['district']);
+        $answer = $this->answer(fn () => $this->request()->post('/addresses', $asked));
+        $verdict = $answer['verdict'] ?? null;
+        $as = is_array($answer['as'] ?? null) ? $answer['as'] : [];
+        $better = [];
+        foreach (self::ADDRESS as $theirs => $ours) {
+            if (is_string($as[$theirs] ?? null)) {
+                $better[$ours] = $as[$theirs] === $asked[$theirs] ? $address[$ours] ?? '' : $as[$theirs];
+            }
+        }
+
+        return [
+            match (true) {
+                $verdict === 'good', $verdict === 'unknown' => $verdict,
+                $verdict === 'better' && count($better) === count(self::ADDRESS) => $verdict,
+                default => throw new CarrierTrouble('it gave no verdict of the address'),
+            },
+            $verdict === 'better' ? $better : null,
+            is_string($answer['remark'] ?? null) ? $answer['remark'] : '',
+        ];
     }
 
     /**

@@ -10,9 +10,11 @@ use App\Book\NumberNotFree;
 use App\Book\RevisionSource;
 use App\Book\RevisionWriter;
 use App\Models\TenantRow;
+use App\Places\NotedDates;
 use App\Switching\Switches;
 use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
@@ -32,16 +34,19 @@ final readonly class BookImport
         private Scope $scope,
         private RevisionWriter $revisions,
         private Switches $switches,
+        private NotedDates $dates,
     ) {
     }
 
     /**
+     * @param  string  $file  a tenant book as JSON, of any version
      * @return array{TenantRow, list<Operation>} the customer, and what had to be fitted to the switch's steps
      *
      * @throws UnusableBook|NumberNotFree|AccessDenied
      */
-    public function import(string $technicianId, Book $given): array
+    public function import(string $technicianId, string $file): array
     {
+        $given = BookFormat::fromJson($file);
         $tenantId = (string) Str::uuid();
         $book = $this->switches->standard()->capabilities()->granularity()->fit(self::withIds($given, $tenantId));
         $fitted = Diff::between(self::withIds($given, $tenantId), $book)->operations;
@@ -49,7 +54,7 @@ final readonly class BookImport
         return [$this->scope->newTenant(
             $technicianId,
             $tenantId,
-            function () use ($technicianId, $tenantId, $book): TenantRow {
+            function () use ($technicianId, $tenantId, $book, $file): TenantRow {
                 if (TenantRow::query()->where('key', $book->tenant->key)->exists()) {
                     throw UnusableBook::customerTaken('tenant.key', $book->tenant->key);
                 }
@@ -63,6 +68,7 @@ final readonly class BookImport
                     'head_revision' => 0,
                     'looked_after_by' => $technicianId,
                 ]);
+                $this->dates->keep($tenantId, $file, $book);
                 $this->revisions->begin($tenant, $technicianId, $book, [], RevisionSource::Import);
 
                 return $tenant->refresh();

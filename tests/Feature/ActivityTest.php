@@ -193,6 +193,9 @@ final class ActivityTest extends FeatureTestCase
         $number = $this->getJson("{$at}/desk")->json('objects');
         $number = array_column($number, 'key', 'kind')['number'];
         $this->postJson("{$at}/ports", self::port($number))->assertSuccessful();
+        $this->edit($customer, self::addressed('14 Ardent Road'))->assertOk();
+        $this->postJson("{$at}/sites/office/address-checks")->assertCreated();
+        $this->postJson("{$at}/sites/office/tests", self::failedTest())->assertCreated();
         $this->putJson("{$at}/switch", ['switch' => 'file-switch'])->assertOk();
         $this->postJson('/api/broken-glass', [
             'customer' => $customer, 'ability' => 'read', 'reason' => 'their lines are down and it is night',

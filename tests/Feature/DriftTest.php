@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Time\Clock;
-use App\Time\FixedClock;
-use Illuminate\Routing\Router;
 use Tests\Feature\Support\OnTheSwitch;
 
 /** Drift that is the customer's own business, drift that is accepted, and what was signed. */
@@ -221,14 +218,5 @@ final class DriftTest extends FeatureTestCase
             $this->actingAs($this->lead)->getJson("/api/customers/{$customer}/live")->assertOk()->json('differences'),
             'path',
         );
-    }
-
-    private function clockAt(string $instant): void
-    {
-        $this->app->instance(Clock::class, new FixedClock($instant));
-        // Routes keep their controllers, and those the clock they were made with.
-        foreach ($this->app->make(Router::class)->getRoutes() as $route) {
-            $route->flushController();
-        }
     }
 }

@@ -12,6 +12,7 @@ use App\Models\Technician;
 use App\Push\PushRunner;
 use App\TakingOn\Templates;
 use App\Time\Clock;
+use App\Time\FixedClock;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
@@ -342,6 +343,31 @@ abstract class FeatureTestCase extends TestCase
             }
         }
         self::fail("the push has not ended after {$mostSlices} slices");
+    }
+
+    protected function clockAt(string $instant): void
+    {
+        $this->app->instance(Clock::class, new FixedClock($instant));
+    }
+
+    /** @return list<array{object: string, path: string, value: string}> edits that complete an address */
+    protected static function addressed(string $street, string $postcode = 'B0X 1X0'): array
+    {
+        $parts = ['street' => $street, 'city' => 'Port Merrow', 'postcode' => $postcode, 'country' => 'CA',
+            'subdivision' => 'CA-NS'];
+
+        return array_map(static fn (string $part): array => [
+            'object' => 'site:office', 'path' => "address/{$part}", 'value' => $parts[$part],
+        ], array_keys($parts));
+    }
+
+    /** @return array<string, mixed> a test call for help that showed a wrong number, at noon of the tests' day */
+    protected static function failedTest(): array
+    {
+        return [
+            'at' => '2026-12-01T14:05', 'caller' => 'user:ines-marsh', 'numberShown' => '+19025550199',
+            'addressRead' => '14 Ardent Road', 'passed' => false,
+        ];
     }
 
     /** As a worker does; what this process took for other tests before is not its to stop for. */

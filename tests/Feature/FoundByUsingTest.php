@@ -58,11 +58,6 @@ final class FoundByUsingTest extends FeatureTestCase
                 'no mail address',
             ],
             [
-                ['object' => 'site:office', 'path' => 'emergency/testedOn', 'value' => '2031-01-01'],
-                'emergency/testedOn',
-                'on the day it is done',
-            ],
-            [
                 ['object' => 'site:office', 'path' => 'address/country', 'value' => 'Narnia'],
                 'address/country',
                 'no country',
@@ -87,9 +82,6 @@ final class FoundByUsingTest extends FeatureTestCase
             self::assertStringContainsString($why, (string) $refused->json('errors.0.detail'));
             self::assertSame($path, $refused->json('errors.0.path'), $edit['path'] ?? '');
         }
-        $this->edit($customer, [
-            ['object' => 'site:office', 'path' => 'emergency/testedOn', 'value' => '2026-12-01'],
-        ])->assertOk();
     }
 
     public function test_a_book_file_with_an_impossible_number_is_refused_with_its_path(): void

@@ -92,7 +92,7 @@ final class OlderRowsTest extends FeatureTestCase
         }
         $owner->exec(
             "update live_snapshots set book = regexp_replace(regexp_replace(book::text, '\"rings\": ?1\\y', "
-                . "'\"rings\": 0', 'g'), '\"version\": ?2', '\"version\": 1')::jsonb where tenant_id = '{$id}'",
+                . "'\"rings\": 0', 'g'), '\"version\": ?3', '\"version\": 1')::jsonb where tenant_id = '{$id}'",
         );
         $owner->exec('alter table revisions enable trigger user');
         self::assertStringContainsString(

@@ -17,7 +17,7 @@ final class RowSecurityTest extends FeatureTestCase
         'objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots',
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
         'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'ports', 'recordings',
-        'call_records', 'call_readings',
+        'call_records', 'call_readings', 'address_checks', 'emergency_tests',
     ];
 
     /**
@@ -295,7 +295,11 @@ final class RowSecurityTest extends FeatureTestCase
         $customer = $this->takeOn();
         $this->edit($customer['key'], [
             ['object' => 'user:ines-marsh', 'path' => 'email', 'value' => 'ines@thornback.example'],
+            ...self::addressed('14 Ardent Road'),
         ])->assertOk();
+        $site = "/api/customers/{$customer['key']}/sites/office";
+        $this->postJson("{$site}/address-checks")->assertCreated();
+        $this->postJson("{$site}/tests", self::failedTest())->assertCreated();
         self::assertSame('done', $this->push($customer['key'])['status']);
         $this->postJson(
             "/api/customers/{$customer['key']}/signed",

@@ -22,7 +22,6 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\Inspection;
-use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Calls\Year\CallMap;
 use Jaunty\Core\Calls\Year\WeekStrip;
@@ -190,7 +189,7 @@ final class TakingOnController extends Controller
     {
         [$tenant, $fitted] = $import->import(
             $this->technician($request)->id,
-            BookFormat::fromJson($request->getContent()),
+            $request->getContent(),
         );
 
         return new JsonResponse([

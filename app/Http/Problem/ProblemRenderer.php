@@ -15,6 +15,7 @@ use App\Book\UnusableEdits;
 use App\Files\FileTrouble;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
+use App\Places\SiteTrouble;
 use App\Prompts\StudioTrouble;
 use App\Push\GateShut;
 use App\Push\PushUnderWay;
@@ -54,7 +55,7 @@ final class ProblemRenderer
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
-        GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SwitchTrouble::class,
+        GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SiteTrouble::class, SwitchTrouble::class,
         CarrierTrouble::class,
         NoSwitch::class,
         FileTrouble::class,
@@ -188,6 +189,13 @@ final class ProblemRenderer
                 'Some of this cannot be used',
                 $fault->getMessage(),
                 [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")],
+            ),
+            $fault instanceof SiteTrouble => new Problem(
+                $fault->status,
+                'site-trouble',
+                'Not noted',
+                $fault->getMessage(),
+                $fault->field === null ? [] : [new FieldFault($fault->getMessage(), "/{$fault->field}")],
             ),
             $fault instanceof NoSwitch => new Problem(409, 'no-switch', 'No switch', $fault->getMessage()),
             $fault instanceof CarrierTrouble => new Problem(

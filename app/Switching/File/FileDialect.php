@@ -69,8 +69,7 @@ final class FileDialect implements Dialect
                 'emergency' => new Nested('Emergency', [
                     'callback' => new Pointer('ring back'),
                     'callbackUse' => new Word('shown', ['whenNone' => 'IF NONE', 'always' => 'ALWAYS']),
-                    'notify' => new Plain('tell', []), 'checkedOn' => new Plain('checked'),
-                    'testedOn' => new Plain('tried'),
+                    'notify' => new Plain('tell', []),
                 ]),
             ],
             Kind::Number => [

@@ -115,8 +115,6 @@ final class Translation implements Dialect
                     'callback' => new Pointer('ring_back'),
                     'callbackUse' => new Word('mode', ['whenNone' => 'lacking', 'always' => 'ever']),
                     'notify' => new Plain('tell', []),
-                    'checkedOn' => new DateNumber('checked'),
-                    'testedOn' => new DateNumber('tried'),
                 ]),
             ],
             Kind::Number => [

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Site;
 use Jaunty\Core\Provisioning\Unsupported;
 
 /**
@@ -32,6 +33,8 @@ final readonly class Surroundings
      *     waits
      * @param  list<DraftSeen>  $drafts  of every technician
      * @param  list<Unsupported>  $unsupported  fields that the switch has no place for
+     * @param  list<AddressSeen>  $addresses  the last check of each site
+     * @param  list<TestSeen>  $tests  the last test call for help of each site
      */
     public function __construct(
         public int $revision = 1,
@@ -51,6 +54,32 @@ final readonly class Surroundings
         public ?string $waitingSince = null,
         public array $drafts = [],
         public array $unsupported = [],
+        public array $addresses = [],
+        public array $tests = [],
     ) {
+    }
+
+    /** Null where nobody asked the carrier. */
+    public function addressOf(Site $site): ?AddressSeen
+    {
+        foreach ($this->addresses as $each) {
+            if ($each->isOf($site)) {
+                return $each;
+            }
+        }
+
+        return null;
+    }
+
+    /** Null where nobody called for help to try it. */
+    public function testOf(Site $site): ?TestSeen
+    {
+        foreach ($this->tests as $each) {
+            if ($each->isOf($site)) {
+                return $each;
+            }
+        }
+
+        return null;
     }
 }

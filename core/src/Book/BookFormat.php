@@ -13,7 +13,7 @@ final class BookFormat
     public const FORMAT = 'jaunty-roster/tenant-book';
 
     /** Of what is written; older ones are read as well (Evolution). */
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     private const DEEPEST = 32;
 

@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace Jaunty\Core\Book;
 
 use Jaunty\Core\Book\Fields\Choice;
-use Jaunty\Core\Book\Fields\Day;
 use Jaunty\Core\Book\Fields\Refers;
 use Jaunty\Core\Book\Fields\Said;
 use Jaunty\Core\Book\Fields\Texts;
 
-/** What a site sends with an emergency call, whom it tells, and when it was last checked and tested. */
+/** What a site sends with an emergency call, and whom it tells. */
 final readonly class EmergencyPlan implements BookPart
 {
     use DeclaredPart;
@@ -26,12 +25,6 @@ final readonly class EmergencyPlan implements BookPart
         #[Texts]
         #[Said('Mails to', 'Mail addresses told of an emergency call.')]
         public array $notify,
-        #[Day]
-        #[Said('Address checked on')]
-        public ?string $checkedOn,
-        #[Day]
-        #[Said('Tested on')]
-        public ?string $testedOn,
     ) {
     }
 }

@@ -7,8 +7,7 @@ namespace Jaunty\Core\Book;
 use libphonenumber\PhoneNumberUtil;
 
 /**
- * Fields that somebody will one day rely on as they were typed: where mail goes, where help is sent, and when that was
- * checked. What cannot be true of them is told by path; a book with such a field can still be read, and an audit finds
+ * Fields that somebody will one day rely on as they were typed: where mail goes, and where help is sent. What cannot be true of them is told by path; a book with such a field can still be read, and an audit finds
  * it.
  */
 final class Evidence
@@ -32,17 +31,13 @@ final class Evidence
     /** Of any other country: letters, digits, spaces and hyphens, with a digit among them. */
     private const POSTCODE = '/^(?=.*\d)[A-Z\d][A-Z\d -]{1,9}$/D';
 
-    /**
-     * @param  string  $today  a date, at the customer's
-     * @return array<string, string> why it cannot be so, by path
-     */
-    public static function doubts(BookObject $object, string $today): array
+    /** @return array<string, string> why it cannot be so, by path */
+    public static function doubts(BookObject $object): array
     {
         return match (true) {
             $object instanceof Site => [
                 ...self::address($object),
                 ...self::mails('emergency/notify', $object->emergency->notify),
-                ...self::days($object, $today),
             ],
             $object instanceof Mailbox => self::mails('notify', $object->notify),
             $object instanceof User => self::mails('email', $object->email === null ? [] : [$object->email]),
@@ -89,20 +84,5 @@ final class Evidence
         }
 
         return [];
-    }
-
-    /** @return array<string, string> */
-    private static function days(Site $site, string $today): array
-    {
-        $doubts = [];
-        foreach (
-            ['checkedOn' => $site->emergency->checkedOn, 'testedOn' => $site->emergency->testedOn] as $field => $on
-        ) {
-            if ($on !== null && $on > $today) {
-                $doubts["emergency/{$field}"] = "{$on} is still to come";
-            }
-        }
-
-        return $doubts;
     }
 }

@@ -52,6 +52,7 @@ export type Region = paths['/templates']['get']['responses']['200']['content']['
 export type RouteClaims = Schemas['RouteClaims']
 export type Recording = Schemas['Recording']
 export type Revision = Schemas['Revision']
+export type SiteView = Schemas['SiteSheet']
 export type RunSheetStep = Schemas['RunSheetStep']
 export type Session = Schemas['Session']
 export type Settings = Schemas['Settings']

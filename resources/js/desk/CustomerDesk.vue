@@ -114,6 +114,7 @@ function go(key: string, at?: string): void {
 
 /** Chapters with a screen of their own, each fetched when it is first opened; the others are sheets of one kind. */
 const SCREENS: Record<string, Component> = {
+  sites: defineAsyncComponent(() => import('./chapters/SitesChapter.vue')),
   hours: defineAsyncComponent(() => import('./chapters/HoursChapter.vue')),
   groups: defineAsyncComponent(() => import('./chapters/GroupsChapter.vue')),
   menus: defineAsyncComponent(() => import('./chapters/MenusChapter.vue')),

@@ -1,5 +1,16 @@
 import { queryOptions } from '@tanstack/vue-query'
-import { client, take, type Desk, type Impact, type Live, type Margin, type Now, type Push, type Revision } from '@/api'
+import {
+  client,
+  take,
+  type Desk,
+  type Impact,
+  type Live,
+  type Margin,
+  type Now,
+  type Push,
+  type Revision,
+  type SiteView,
+} from '@/api'
 
 const POLL_PUSH_EVERY = 700
 
@@ -26,6 +37,11 @@ export function queriesOf(customer: string) {
     margin: queryOptions({
       queryKey: ['computed', customer, 'margin'],
       queryFn: (): Promise<Margin> => take(client.GET('/customers/{customer}/margin', { params })),
+    }),
+    sites: queryOptions({
+      queryKey: ['computed', customer, 'sites'],
+      queryFn: async (): Promise<SiteView[]> =>
+        (await take(client.GET('/customers/{customer}/sites', { params }))).sites,
     }),
     now: queryOptions({
       queryKey: ['live', customer, 'now'],

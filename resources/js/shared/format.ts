@@ -15,7 +15,7 @@ export function age(instant: string, now: Date): string {
 }
 
 /** The time in a zone, as the book writes it: `14:05`. */
-function timeIn(at: Date, zone: string): string {
+export function timeIn(at: Date, zone: string): string {
   return new Intl.DateTimeFormat('en-GB', {
     hour: '2-digit',
     minute: '2-digit',

@@ -11,6 +11,7 @@ export {
   plural,
   some,
   stageInWords,
+  timeIn,
   timeThere,
 } from './format'
 export {

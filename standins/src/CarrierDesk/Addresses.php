@@ -130,7 +130,7 @@ final class Addresses
     private static function capitals(string $text): string
     {
         return $text === mb_strtolower($text) || $text === mb_strtoupper($text)
-            ? (string) mb_convert_case($text, MB_CASE_TITLE)
+            ? mb_convert_case($text, MB_CASE_TITLE)
             : $text;
     }
 

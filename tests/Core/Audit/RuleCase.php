@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Audit;
 
 use Jaunty\Core\Audit\About;
+use Jaunty\Core\Audit\AddressSeen;
 use Jaunty\Core\Audit\DraftSeen;
 use Jaunty\Core\Audit\Failure;
 use Jaunty\Core\Audit\Finding;
@@ -16,6 +17,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Audit\Surroundings;
+use Jaunty\Core\Audit\TestSeen;
 use Jaunty\Core\Audit\Thresholds;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
@@ -34,8 +36,9 @@ final readonly class RuleCase
     public const NOW = 1_796_227_200;
 
     private const SEEN = [
-        'grants' => GrantSeen::class, 'invitations' => InvitationSeen::class, 'ports' => PortSeen::class,
-        'drafts' => DraftSeen::class, 'unsupported' => Unsupported::class,
+        'addresses' => AddressSeen::class, 'tests' => TestSeen::class, 'grants' => GrantSeen::class,
+        'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class,
+        'unsupported' => Unsupported::class,
     ];
 
     /**

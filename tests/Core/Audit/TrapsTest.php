@@ -36,8 +36,6 @@ final class TrapsTest extends TestCase
                 'error | site:quay | emergency/notify | emergency/notify | 1 | Quay End: "xx" is no mail address; '
                     . 'write one such as ines@thornback.example | It would be relied on when '
                     . 'somebody there calls for help. | -',
-                'error | site:quay | emergency/testedOn | emergency/testedOn | 1 | Quay End: 2031-01-01 is still to '
-                    . 'come | It would be relied on when somebody there calls for help. | -',
             ],
             'emergency.floor-unknown' => [
                 'warning | user:a | emergency/floor |  | 1 | a is on "basement nonsense", and Quay End has no such '
@@ -285,15 +283,6 @@ final class TrapsTest extends TestCase
             ['mailboxes' => [['key' => 'desk', 'name' => 'Desk', 'attachAudio' => true, 'deleteAfterMail' => true]]],
             'Desk deletes messages once they are mailed, and mails them to nobody',
         ];
-        yield 'in service, and never confirmed' => [
-            'emergency.checked-long-ago',
-            ['tenant' => ['state' => 'in-service'], 'users' => [['key' => 'a', 'site' => 'site:quay']]] + $site([]),
-            'Quay End: the emergency address was never confirmed',
-        ];
-        yield 'still being built' => [
-            'emergency.checked-long-ago',
-            ['users' => [['key' => 'a', 'site' => 'site:quay']]] + $site([]),
-        ];
         yield 'hours in words, behind a key, that are kept' => ['prompts.hours-differ', $script(
             'We are open Monday to Friday, nine to five.',
         )];
@@ -319,12 +308,6 @@ final class TrapsTest extends TestCase
             'emergency.evidence-unusable',
             $site(['address' => ['postcode' => '???']]),
             'Quay End: "???" is no postcode',
-        ];
-        yield 'tested today' => ['emergency.evidence-unusable', $site(['emergency' => ['testedOn' => '2026-12-02']])];
-        yield 'tested tomorrow' => [
-            'emergency.evidence-unusable',
-            $site(['emergency' => ['testedOn' => '2026-12-03']]),
-            'Quay End: 2026-12-03 is still to come',
         ];
         yield 'two sites, one range' => [
             'extensions.range-backwards',

@@ -87,7 +87,7 @@ final class BookFormatTest extends TestCase
             ['format' => 'jaunty-roster/template'],
             'format: "jaunty-roster/template" is not one of jaunty-roster/tenant-book',
         ];
-        yield 'a version to come' => [['version' => 3], 'version: 3 is not between 1 and 2'];
+        yield 'a version to come' => [['version' => 4], 'version: 4 is not between 1 and 3'];
         yield 'a key of another kind of case' => [
             ['users' => [0 => ['key' => 'Ines']]],
             'users[0].key: "Ines" is not a key (small letters, digits, dots and hyphens)',

@@ -24,7 +24,7 @@ final readonly class Evolution
 
     public static function toNow(): self
     {
-        return new self([1 => new RingsAtLeastOne()], BookFormat::VERSION);
+        return new self([1 => new RingsAtLeastOne(), 2 => new EvidenceIsRecorded()], BookFormat::VERSION);
     }
 
     /** @param array<int, Step> $steps by the version each starts from */
@@ -50,19 +50,23 @@ final readonly class Evolution
     /** @param mixed $operations a list of them as a revision or a draft keeps it */
     public function operations(int $version, mixed $operations): mixed
     {
-        return $version >= $this->to || ! is_array($operations)
-            ? $operations
-            : array_map(
-                fn (mixed $each): mixed => is_array($each) ? $this->operation($version, $each) : $each,
-                $operations,
-            );
+        if ($version >= $this->to || ! is_array($operations)) {
+            return $operations;
+        }
+        $evolved = array_map(
+            fn (mixed $each): mixed => is_array($each) ? $this->operation($version, $each) : $each,
+            $operations,
+        );
+
+        // What was done to a field that is none any more is nothing.
+        return array_values(array_filter($evolved, static fn (mixed $each): bool => $each !== null));
     }
 
     /**
      * @param  array<mixed>  $operation
-     * @return array<mixed>
+     * @return ?array<mixed> null of a field that is none any more
      */
-    private function operation(int $version, array $operation): array
+    private function operation(int $version, array $operation): ?array
     {
         $object = $operation['object'] ?? null;
         $kind = is_string($object) ? Kind::tryFrom(explode(':', $object, 2)[0]) : null;
@@ -77,15 +81,24 @@ final readonly class Evolution
             }
         }
 
-        return $path === '' ? $operation : ['path' => $this->path($version, $kind, $path)] + $operation;
+        $now = $this->path($version, $kind, $path);
+
+        return match (true) {
+            $now === null => null,
+            $path === '' => $operation,
+            default => ['path' => $now] + $operation,
+        };
     }
 
-    /** What a path of the older version is called now. */
-    public function path(int $version, Kind $kind, string $path): string
+    /** What a path of the older version is called now; null where it is no field any more. */
+    public function path(int $version, Kind $kind, string $path): ?string
     {
         for ($from = $version; $from < $this->to; $from++) {
             $step = $this->steps[$from] ?? null;
             $path = $step?->concerns($kind) === true ? self::renamed($step, $kind, $path) : $path;
+            if ($path === null) {
+                return null;
+            }
         }
 
         return $path;
@@ -98,7 +111,7 @@ final readonly class Evolution
             $step = $this->steps[$from] ?? null;
             if ($step?->concerns($kind) === true) {
                 $value = self::through($step, $kind, $path, $value);
-                $path = self::renamed($step, $kind, $path);
+                $path = self::renamed($step, $kind, $path) ?? $path;
             }
         }
 
@@ -116,24 +129,25 @@ final readonly class Evolution
             $inner = ltrim("{$path}/" . ($item ?? $name), '/');
             $isItem = array_is_list($value);
             // A digit that names a key of a menu is a number to PHP: it is no place in a list for that.
-            $evolved[$isItem ? $name : $step->name($kind, $inner)] = self::through(
-                $step,
-                $kind,
-                $isItem && $item === null ? $path : $inner,
-                $each,
-            );
+            $called = $isItem ? $name : $step->name($kind, $inner);
+            if ($called !== null) {
+                $evolved[$called] = self::through($step, $kind, $isItem && $item === null ? $path : $inner, $each);
+            }
         }
 
         return $evolved;
     }
 
-    private static function renamed(Step $step, Kind $kind, string $path): string
+    private static function renamed(Step $step, Kind $kind, string $path): ?string
     {
         $now = [];
         $before = '';
         foreach ($path === '' ? [] : explode('/', $path) as $each) {
             $before = ltrim("{$before}/{$each}", '/');
-            $now[] = $step->name($kind, $before);
+            $now[] = $called = $step->name($kind, $before);
+            if ($called === null) {
+                return null;
+            }
         }
 
         return implode('/', $now);

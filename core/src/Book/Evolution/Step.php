@@ -17,9 +17,9 @@ interface Step
 
     /**
      * @param  string  $path  as the older version has it, items of a list by their `item`
-     * @return string its last step as the newer version has it
+     * @return ?string its last step as the newer version has it; null where it is no field any more
      */
-    public function name(Kind $kind, string $path): string;
+    public function name(Kind $kind, string $path): ?string;
 
     /**
      * @param  string  $path  likewise, in the older version

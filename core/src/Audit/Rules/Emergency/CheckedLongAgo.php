@@ -31,20 +31,20 @@ final readonly class CheckedLongAgo implements Rule
     public function check(Inspection $inspection): iterable
     {
         $most = $inspection->threshold(Threshold::AddressKeptDays);
-        foreach ($inspection->book->all(Site::class) as $site) {
-            $on = $site->emergency->checkedOn;
+        $around = $inspection->surroundings;
+        foreach ($around === null ? [] : $inspection->book->all(Site::class) as $site) {
+            $check = $around?->addressOf($site);
             $people = array_filter($inspection->usesOf($site), static fn (array $use): bool => $use[0] instanceof User);
-            if ($on === null && $people !== [] && $inspection->book->tenant->state === Stage::InService) {
+            if ($check === null && $people !== [] && $inspection->book->tenant->state === Stage::InService) {
+                yield Found::of(['site' => $site->name], $site)->at('address');
+            } elseif ($check !== null && $check->verdictOn($site) === null) {
+                yield Found::of(['site' => $site->name, 'on' => new Day($check->on)], $site)->saying('changed')
+                    ->at('address');
+            } elseif ($check !== null && $inspection->day->number() - LocalDate::parse($check->on) > $most) {
                 yield Found::of(
-                    ['site' => $site->name],
+                    ['site' => $site->name, 'on' => new Day($check->on), 'most' => $most],
                     $site,
-                )->at('emergency/checkedOn');
-            }
-            if ($on !== null && $inspection->day->number() - LocalDate::parse($on) > $most) {
-                yield Found::of(
-                    ['site' => $site->name, 'on' => new Day($on), 'most' => $most],
-                    $site,
-                )->saying('old')->at('emergency/checkedOn');
+                )->saying('old')->at('address');
             }
         }
     }

@@ -26,7 +26,7 @@ final readonly class EvidenceUnusable implements Rule
     public function check(Inspection $inspection): iterable
     {
         foreach ($inspection->book->all(Site::class) as $site) {
-            foreach (Evidence::doubts($site, $inspection->day->date()) as $path => $why) {
+            foreach (Evidence::doubts($site) as $path => $why) {
                 yield Found::of(
                     ['site' => $site->name, 'why' => $why],
                     $site,

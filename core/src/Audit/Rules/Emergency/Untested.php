@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Stage;
 use Jaunty\Core\Book\User;
+use Jaunty\Core\Words\Day;
 
 /** A customer in service from whose site emergency services were never called to try it. */
 final readonly class Untested implements Rule
@@ -26,7 +27,7 @@ final readonly class Untested implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        if ($inspection->book->tenant->state !== Stage::InService) {
+        if ($inspection->surroundings === null || $inspection->book->tenant->state !== Stage::InService) {
             return;
         }
         foreach ($inspection->book->all(Site::class) as $site) {
@@ -34,11 +35,15 @@ final readonly class Untested implements Rule
                 $inspection->usesOf($site),
                 static fn (array $use): bool => $use[0] instanceof User,
             ) !== [];
-            if ($hasPeople && $site->emergency->testedOn === null) {
+            $test = $inspection->surroundings->testOf($site);
+            if ($hasPeople && $test === null) {
+                yield Found::of(['site' => $site->name], $site)->at('emergency');
+            } elseif ($hasPeople && $test->passed && $test->basis() === null) {
+                // A date that somebody typed is no evidence of what was shown and read back.
                 yield Found::of(
-                    ['site' => $site->name],
+                    ['site' => $site->name, 'on' => new Day($test->on)],
                     $site,
-                )->at('emergency/testedOn');
+                )->saying('noted')->at('emergency');
             }
         }
     }

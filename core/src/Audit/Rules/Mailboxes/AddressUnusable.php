@@ -32,7 +32,7 @@ final readonly class AddressUnusable implements Rule
         foreach (
             [...$book->all(Mailbox::class), ...$book->all(User::class), ...$book->all(Contact::class)] as $object
         ) {
-            foreach (Evidence::doubts($object, $inspection->day->date()) as $path => $why) {
+            foreach (Evidence::doubts($object) as $path => $why) {
                 yield Found::of(['object' => $object->label(), 'why' => $why], $object)->at($path);
             }
         }

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\AddressCheck;
+use App\Models\EmergencyTest;
+use App\Places\SiteView;
+use Jaunty\Core\Audit\AddressSeen;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Outbound\HelpCall;
+use Jaunty\Core\Places\TestBasis;
+
+/** A place as its page and the table of all of them show it. */
+final class SiteResource
+{
+    private const PARTS = ['street', 'city', 'subdivision', 'postcode', 'country'];
+
+    /** @return array<string, mixed> */
+    public static function of(SiteView $view): array
+    {
+        $site = $view->site;
+
+        return [
+            'ref' => (string) Reference::of($site), 'key' => $site->key, 'name' => $site->name, 'zone' => $site->zone,
+            'address' => array_map(
+                static fn (string $part): ?string => $view->now->address[$part] ?? null,
+                array_combine(self::PARTS, self::PARTS),
+            ),
+            'missing' => array_values(array_diff(self::PARTS, array_keys($view->now->address))),
+            'callback' => $site->emergency->callback?->key,
+            'told' => $site->emergency->notify,
+            'check' => $view->check === null ? null : self::check($view, $view->check),
+            'test' => $view->test === null ? null : self::test($view, $view->test),
+            'people' => array_map(static fn (User $user): array => [
+                'ref' => (string) Reference::of($user), 'name' => $user->label(), 'floor' => $user->emergency['floor'],
+                'room' => $user->emergency['room'],
+                'calls' => array_values(array_map(static fn (HelpCall $call): array => [
+                    'digits' => $call->digits, 'isLet' => $call->isLet,
+                    'shown' => $call->shown === '' ? null : $call->shown, 'whose' => $call->whose,
+                ], array_filter($view->calls, static fn (HelpCall $call): bool => $call->user->key === $user->key))),
+            ], $view->people),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function check(SiteView $view, AddressCheck $check): array
+    {
+        $seen = new AddressSeen($check->site_id, '', $check->verdict, $check->address, $check->better ?? []);
+        $verdict = $seen->verdictOn($view->site);
+
+        return [
+            'verdict' => $verdict ?? $check->verdict, 'remark' => $check->remark, 'better' => $check->better,
+            'at' => $check->made_at->toAtomString(), 'by' => $check->technician?->name,
+            'holds' => $verdict !== null,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function test(SiteView $view, EmergencyTest $test): array
+    {
+        $basis = $test->basis === null
+            ? null
+            : new TestBasis($test->basis['address'], $test->basis['callback'], $test->basis['telephones']);
+
+        return [
+            'at' => $test->tested_at->toAtomString(), 'by' => $test->technician?->name, 'caller' => $test->caller,
+            'numberShown' => $test->number_shown, 'addressRead' => $test->address_read, 'passed' => $test->passed,
+            'note' => $test->note, 'isNoted' => $basis === null, 'changed' => $basis?->changes($view->now) ?? [],
+        ];
+    }
+}

@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Places;
+
+use App\Access\Scope;
+use App\Activity\ActivityLog;
+use App\Book\BookRepository;
+use App\Book\DraftDesk;
+use App\Models\Ability;
+use App\Models\AddressCheck;
+use App\Models\EmergencyTest;
+use App\Models\Revision;
+use App\Models\TenantRow;
+use App\Roster\SummaryKeeper;
+use App\Stock\CarrierDesk;
+use App\Stock\CarrierTrouble;
+use App\Time\Clock;
+use Illuminate\Database\Eloquent\Builder;
+use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\User;
+use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Numbering\UnusableNumber;
+use Jaunty\Core\Outbound\HelpCall;
+use Jaunty\Core\Outbound\HelpCalls;
+use Jaunty\Core\Places\TestBasis;
+
+/**
+ * A customer's places as whoever comes to help would need them: where they are, what is shown of a call from there, and
+ * what proves it. The carrier is asked outside any transaction.
+ */
+final readonly class SiteDesk
+{
+    /** Nobody remembers longer what was read back to them. */
+    public const MOST_DAYS_AGO = 7;
+
+    public function __construct(
+        private Scope $scope,
+        private BookRepository $books,
+        private DraftDesk $drafts,
+        private CarrierDesk $carrier,
+        private SummaryKeeper $summaries,
+        private ActivityLog $log,
+        private Clock $clock,
+    ) {
+    }
+
+    /** @return list<SiteView> as the technician has the book before them */
+    public function all(string $technicianId, string $customer): array
+    {
+        return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant) use (
+            $technicianId,
+        ): array {
+            $book = $this->shown($tenant, $technicianId);
+            $checks = self::newest(AddressCheck::query(), $tenant)->get()->keyBy('site_id');
+            $tests = self::newest(EmergencyTest::query(), $tenant)->get()->keyBy('site_id');
+            $calls = [];
+            foreach (HelpCalls::of($book, $this->clock->now()->getTimestamp()) as $call) {
+                $calls[(string) $call->user->site][] = $call;
+            }
+            $people = [];
+            foreach ($book->all(User::class) as $user) {
+                $people[(string) $user->site][] = $user;
+            }
+
+            return array_map(static function (Site $site) use ($book, $checks, $tests, $calls, $people): SiteView {
+                $here = (string) Reference::of($site);
+
+                return new SiteView(
+                    $site,
+                    TestBasis::of($book, $site),
+                    $checks->get($site->id ?? ''),
+                    $tests->get($site->id ?? ''),
+                    $people[$here] ?? [],
+                    $calls[$here] ?? [],
+                );
+            }, $book->all(Site::class));
+        });
+    }
+
+    /**
+     * Asks the carrier about the address as the technician has it before them.
+     *
+     * @throws SiteTrouble
+     * @throws CarrierTrouble
+     */
+    public function check(string $technicianId, string $customer, string $key): void
+    {
+        [$id, $address] = $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
+            $technicianId,
+            $key,
+        ): array {
+            $site = $this->site($this->shown($tenant, $technicianId), $key);
+
+            return [$site->id ?? throw SiteTrouble::notEntered($site), TestBasis::addressOf($site)];
+        });
+        $missing = array_diff(['street', 'city', 'postcode', 'country'], array_keys($address));
+        if ($missing !== []) {
+            throw SiteTrouble::incomplete($missing);
+        }
+        [$verdict, $better, $remark] = $this->carrier->checkAddress($address);
+        $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
+            $technicianId,
+            $id,
+            $key,
+            $address,
+            $verdict,
+            $better,
+            $remark,
+        ): void {
+            AddressCheck::query()->insert([
+                'tenant_id' => $tenant->id, 'site_id' => $id, 'verdict' => $verdict, 'remark' => $remark,
+                'address' => json_encode($address, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'better' => $better === null ? null : json_encode($better, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'technician_id' => $technicianId, 'made_at' => $this->clock->now(),
+            ]);
+            $this->log->noteOf($tenant->id, $technicianId, 'had an address checked', [
+                'site' => $key, 'address' => implode(', ', $address), 'verdict' => $verdict,
+            ]);
+            $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id));
+        });
+    }
+
+    /**
+     * Writes down a test call for help, with what it was made with: the book of that moment. Refused as SiteTrouble.
+     */
+    public function tested(string $technicianId, string $customer, string $key, TestGiven $given): void
+    {
+        $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
+            $technicianId,
+            $key,
+            $given,
+        ): void {
+            $now = $this->clock->now();
+            $site = $this->site($this->books->head($tenant->id), $key);
+            $zone = new \DateTimeZone($site->zone ?? $tenant->zone);
+            $at = new \DateTimeImmutable($given->at, $zone);
+            if ($at > $now) {
+                throw SiteTrouble::toCome($now->setTimezone($zone));
+            }
+            if ($at < $now->modify('-' . self::MOST_DAYS_AGO . ' days')) {
+                throw SiteTrouble::longAgo();
+            }
+            $book = $this->bookOf($tenant, $at);
+            $then = $book->find(Reference::of($site));
+            $caller = $book->find(Reference::parse($given->caller, 'caller'));
+            if (! $then instanceof Site || ! $caller instanceof User || (string) $caller->site !== "site:{$key}") {
+                throw SiteTrouble::notThere($site);
+            }
+            $shown = self::number($given->numberShown, $then->address['country'] ?? $book->tenant->region);
+            $this->hold($given->passed, $shown, $book, $caller, $at);
+            EmergencyTest::query()->insert([
+                'tenant_id' => $tenant->id, 'site_id' => $site->id, 'tested_at' => $at, 'caller' => $given->caller,
+                'number_shown' => $shown, 'address_read' => $given->addressRead,
+                'passed' => $given->passed, 'note' => $given->note,
+                'basis' => json_encode(TestBasis::of($book, $then), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'technician_id' => $technicianId, 'made_at' => $now,
+            ]);
+            $this->log->noteOf($tenant->id, $technicianId, 'recorded a test call for help', [
+                'site' => $key, 'passed' => $given->passed ? 'yes' : 'no', 'from' => $given->caller,
+                'shown' => $shown,
+            ]);
+            $this->summaries->findingsSifted($tenant->id, $this->books->head($tenant->id));
+        });
+    }
+
+    /** A call that showed another number than the book says has not passed, whatever is said of it. */
+    private function hold(bool $passed, string $shown, Book $book, User $caller, \DateTimeImmutable $at): void
+    {
+        $expected = array_map(
+            static fn (HelpCall $call): string => $call->shown,
+            array_values(array_filter(
+                HelpCalls::of($book, $at->getTimestamp()),
+                static fn (HelpCall $call): bool => $call->user->key === $caller->key,
+            )),
+        );
+        if ($passed && ! in_array($shown, $expected, true)) {
+            throw SiteTrouble::showsAnother($caller, array_values(array_diff($expected, [''])));
+        }
+    }
+
+    private static function number(string $typed, ?string $country): string
+    {
+        try {
+            return (string) E164::parse($typed, $country);
+        } catch (UnusableNumber $fault) {
+            throw SiteTrouble::noNumber($typed, $fault->getMessage());
+        }
+    }
+
+    private function bookOf(TenantRow $tenant, \DateTimeImmutable $at): Book
+    {
+        $no = Revision::query()->where('tenant_id', $tenant->id)->where('entered_at', '<=', $at)->max('no');
+
+        return is_int($no) ? $this->books->at($tenant->id, $no) : throw SiteTrouble::notYet();
+    }
+
+    private function shown(TenantRow $tenant, string $technicianId): Book
+    {
+        return $this->drafts->pending($tenant, $technicianId)->edited ?? $this->books->head($tenant->id);
+    }
+
+    private function site(Book $book, string $key): Site
+    {
+        foreach ($book->all(Site::class) as $site) {
+            if ($site->key === $key) {
+                return $site;
+            }
+        }
+
+        throw SiteTrouble::unknown($key);
+    }
+
+    /**
+     * @template T of AddressCheck|EmergencyTest
+     *
+     * @param  Builder<T>  $query
+     * @return Builder<T> the newest of each site
+     */
+    private static function newest(Builder $query, TenantRow $tenant): Builder
+    {
+        return $query->selectRaw('distinct on (site_id) *')->where('tenant_id', $tenant->id)->with('technician')
+            ->orderBy('site_id')->orderByDesc('serial');
+    }
+}

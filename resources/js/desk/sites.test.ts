@@ -1,0 +1,135 @@
+import { afterEach, expect, it } from 'vitest'
+import type { VueWrapper } from '@vue/test-utils'
+import type { SiteView } from '@/api'
+import { close, settle, Refused } from '@/testing'
+import SitesChapter from './chapters/SitesChapter.vue'
+import { asChange, deskOf, EDITS, INES, object, openPart } from './testing'
+
+let page: VueWrapper
+afterEach(() => {
+  close(page)
+})
+
+const OFFICE = object('site:office', { name: 'Office', address: { street: '14 ardent rd', city: 'Port Merrow' } })
+const MILL = object('site:mill', { name: 'Mill', address: {} })
+const PLACE: SiteView = {
+  ref: 'site:office',
+  key: 'office',
+  name: 'Office',
+  zone: null,
+  address: { street: '14 ardent rd', city: 'Port Merrow', subdivision: 'CA-NS', postcode: 'B0X 1X0', country: 'CA' },
+  missing: [],
+  callback: '+19025550150',
+  told: ['desk@inlet.example'],
+  check: null,
+  test: null,
+  people: [
+    {
+      ref: 'user:ines',
+      name: 'Ines Marsh',
+      floor: null,
+      room: '2.01',
+      calls: [{ digits: '911', isLet: true, shown: '+19025550150', whose: 'the callback number of the site' }],
+    },
+    { ref: 'user:joss', name: 'Joss Arden', floor: null, room: null, calls: [] },
+  ],
+}
+const BETTER = {
+  verdict: 'better',
+  remark: 'this is how it stands in the street file',
+  better: { ...(PLACE.address as Record<string, string>), street: '14 Ardent Road' },
+  at: '2026-12-01T17:00:00Z',
+  by: 'Lena Kestrel',
+  holds: true,
+} as const
+const bare: SiteView = {
+  ...PLACE,
+  ref: 'site:mill',
+  key: 'mill',
+  name: 'Mill',
+  missing: ['street', 'city', 'subdivision', 'postcode', 'country'],
+  told: [],
+  people: [],
+}
+const press = (text: string): Promise<void> | undefined =>
+  page
+    .findAll('button')
+    .find((each) => each.text() === text)
+    ?.trigger('click')
+
+it('says of each site what is complete, known and tried, and what help services see of each person', async () => {
+  page = (
+    await openPart(SitesChapter, [OFFICE, MILL, INES], { 'GET /customers/inlet/sites': { sites: [PLACE, bare] } })
+  ).page
+  await settle()
+
+  const [office, mill] = page.findAll('[data-testid=sites] tbody tr').map((each) => each.text())
+  expect(office).toContain('all parts')
+  expect(mill).toContain('street, town, province, postcode, country missing')
+  expect(mill).toContain('nobody')
+  expect(page.text()).toContain('none is known to the carrier')
+  const [ines, joss] = page.findAll('[data-testid=help] tbody tr').map((each) => each.text())
+  expect(ines).toContain('the callback number of the site')
+  expect(joss).toContain('no telephone of this house')
+})
+
+it('asks the carrier, shows its answer beside the book, and writes the address as the carrier does', async () => {
+  const opened = await openPart(SitesChapter, [OFFICE, INES], {
+    'GET /customers/inlet/sites': { sites: [PLACE] },
+    'POST /customers/inlet/sites/office/address-checks': { sites: [{ ...PLACE, check: BETTER }] },
+    [EDITS]: asChange(deskOf([OFFICE, INES])),
+  })
+  page = opened.page
+  await settle()
+  await press('Ask the carrier about the address')
+  await settle()
+
+  expect(page.get('[data-testid=address] .offered').text()).toBe('14 Ardent Road')
+  expect(page.findAll('[data-testid=address] .offered')).toHaveLength(1)
+  await press('Write it as the carrier does')
+  await settle()
+  expect(opened.server.asked.find((each) => each.call === EDITS)?.body).toMatchObject({
+    edits: [{ object: 'site:office', path: 'address/street', value: '14 Ardent Road' }],
+  })
+})
+
+it('keeps what was typed of a test call that is refused, and shows what was recorded', async () => {
+  let isRight = false
+  const test = {
+    at: '2026-12-01T17:00:00Z',
+    by: 'Lena Kestrel',
+    caller: 'user:ines',
+    numberShown: '+19025550150',
+    addressRead: '14 Ardent Road',
+    passed: true,
+    note: '',
+    isNoted: false,
+    changed: ['telephones'],
+  }
+  const opened = await openPart(SitesChapter, [OFFICE, INES], {
+    'GET /customers/inlet/sites': { sites: [PLACE] },
+    'POST /customers/inlet/sites/office/tests': () =>
+      isRight
+        ? { sites: [{ ...PLACE, test }] }
+        : new Refused(422, { errors: [{ detail: 'By the book another is shown.', pointer: '/numberShown' }] }),
+  })
+  page = opened.page
+  await settle()
+  await press('Record a test call')
+  await page.get('input[name=numberShown]').setValue('902 555 0199')
+  await page.get('input[name=addressRead]').setValue('14 Ardent Road')
+  await page.get('[data-testid=test-call]').trigger('submit')
+  await settle()
+  expect(page.get('[data-testid=test-call] [role=alert]').text()).toBe('By the book another is shown.')
+  expect((page.get('input[name=addressRead]').element as HTMLInputElement).value).toBe('14 Ardent Road')
+  expect(opened.server.asked.at(-1)?.body).toMatchObject({ caller: 'user:ines', passed: true })
+
+  isRight = true
+  await press('Something was wrong: failed')
+  await settle()
+  expect(
+    opened.server.asked.find((each) => (each.body as { passed?: boolean } | undefined)?.passed === false),
+  ).toBeTruthy()
+  expect(page.find('[data-testid=test-call]').exists()).toBe(false)
+  expect(page.text()).toContain('Changed since: its telephones.')
+})

@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Ability;
+use Illuminate\Http\Client\Request;
+use Illuminate\Support\Facades\Http;
+
+/** Places: addresses that the carrier knows, and test calls for help that prove what was right together. */
+final class SitesTest extends FeatureTestCase
+{
+    private string $customer;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->customer = $this->takeOn()['key'];
+        $this->actingAs($this->lead);
+    }
+
+    public function test_an_address_is_checked_as_it_stands_in_the_draft_and_taken_over_as_the_carrier_writes_it(): void
+    {
+        $this->edit($this->customer, [['object' => 'site:office', 'path' => 'address/postcode', 'value' => null]]);
+        $missing = $this->check()->assertStatus(422);
+        self::assertStringContainsString('postcode', (string) $missing->json('detail'));
+        self::assertNull($this->site()['check']);
+
+        $this->edit($this->customer, self::addressed('14 ardent rd'))->assertOk();
+        $check = $this->check()->assertCreated()->json('sites.0.check');
+        self::assertSame(
+            ['better', '14 Ardent Road', 'CA-NS', true, $this->lead->name],
+            [$check['verdict'], $check['better']['street'], $check['better']['subdivision'], $check['holds'],
+                $check['by']],
+        );
+        $this->enter($this->customer)->assertCreated();
+        $found = $this->found('emergency.address-better');
+        $this->postJson("/api/customers/{$this->customer}/findings/fixes", [
+            'fingerprints' => [$found['fingerprint']], 'enter' => true,
+        ])->assertOk();
+        self::assertSame('14 Ardent Road', $this->site()['address']['street']);
+        self::assertSame([true, 'good'], [$this->site()['check']['holds'], $this->site()['check']['verdict']]);
+        $this->edit($this->customer, self::addressed('16 Ardent Road'))->assertOk();
+        self::assertFalse($this->site()['check']['holds'], 'a changed address is unchecked again');
+
+        self::assertSame('good', $this->check()->assertCreated()->json('sites.0.check.verdict'));
+        self::assertNull($this->found('emergency.address-better'));
+        $this->edit($this->customer, self::addressed('1 Nowhere Lane'))->assertOk();
+        $this->enter($this->customer)->assertCreated();
+        $this->check()->assertCreated();
+        self::assertStringContainsString(
+            'there is no 1 Nowhere Lane',
+            $this->found('emergency.address-unknown')['detail'],
+        );
+    }
+
+    public function test_what_the_carrier_does_not_answer_is_noted_nowhere(): void
+    {
+        $this->edit($this->customer, self::addressed('14 Ardent Road'))->assertOk();
+        foreach ([Http::response(['fault' => 'out of service'], 503), Http::response(['verdict' => 'fine'])] as $answer) {
+            $this->wire->interfere = static fn (Request $request) => $answer;
+            $this->check()->assertStatus(502);
+        }
+        $this->wire->interfere = null;
+
+        self::assertNull($this->site()['check']);
+        $this->check('nowhere')->assertNotFound();
+        $reader = $this->technician();
+        $this->grant($reader, $this->tenantId($this->customer), Ability::Read);
+        $this->actingAs($reader)->postJson($this->path('office/address-checks'))->assertForbidden();
+        $this->postJson($this->path('office/tests'), self::failedTest())->assertForbidden();
+        self::assertCount(1, $this->getJson("/api/customers/{$this->customer}/sites")->assertOk()->json('sites'));
+    }
+
+    public function test_a_test_call_is_held_against_the_book_of_its_moment_and_says_nothing_of_what_comes_after(): void
+    {
+        $this->edit($this->customer, [
+            ...self::addressed('14 Ardent Road'),
+            ['object' => "tenant:{$this->customer}", 'path' => 'state', 'value' => 'in-service'],
+        ])->assertOk();
+        $this->clockAt('2026-12-01T18:05:00Z');
+        $this->enter($this->customer)->assertCreated();
+        self::assertNotNull($this->found('emergency.untested'));
+        $shown = $this->site()['people'][0]['calls'][0]['shown'];
+        $this->clockAt('2026-12-03T18:05:00Z');
+        $right = [
+            'at' => '2026-12-03T14:00', 'numberShown' => substr($shown, 2), 'passed' => true,
+        ] + self::failedTest();
+
+        foreach ([
+            ['at', '2026-12-03T14:06', 'still to come'], ['at', '2026-11-20T09:00', 'days ago'],
+            ['at', '2099-01-01T00:00', 'still to come'], ['at', 'yesterday', 'A day and a time'],
+            ['numberShown', 'xx', 'no telephone number'], ['numberShown', '+19025550199', 'By the book'],
+            ['caller', 'user:nobody', 'Nobody of that name'], ['caller', 'xx', 'xx'],
+            ['addressRead', '', 'they read back'],
+        ] as [$field, $value, $why]) {
+            $refused = $this->record([$field => $value] + $right)->assertStatus(422);
+            self::assertStringContainsString($why, (string) $refused->json('detail'), "{$field} {$value}");
+        }
+        self::assertNull($this->site()['test']);
+
+        $test = $this->record($right)->assertCreated()->json('sites.0.test');
+        self::assertSame([$shown, true, [], $this->lead->name], [
+            $test['numberShown'], $test['passed'], $test['changed'], $test['by'],
+        ]);
+        self::assertNull($this->found('emergency.untested'));
+
+        $this->clockAt('2026-12-03T18:10:00Z');
+        $this->edit($this->customer, self::addressed('16 Ardent Road'))->assertOk();
+        $this->enter($this->customer)->assertCreated();
+        self::assertSame(['address'], $this->site()['test']['changed']);
+        self::assertStringContainsString('the address', $this->found('emergency.test-stale')['detail']);
+        // One of before the change says nothing of after it, whenever it is written down.
+        $this->record(['at' => '2026-12-03T14:01'] + $right)->assertCreated();
+        self::assertSame(['address'], $this->site()['test']['changed']);
+
+        $this->record(['at' => '2026-12-03T14:10', 'passed' => false] + $right)->assertCreated();
+        self::assertNotNull($this->found('emergency.test-failed'));
+        self::assertNull($this->found('emergency.test-stale'));
+    }
+
+    public function test_days_of_an_older_file_are_kept_as_no_more_than_days(): void
+    {
+        $book = $this->bookFrom('tests/data/version-1/every-field.json');
+        $book['sites'][0]['emergency'] = ['checkedOn' => '2026-11-01', 'testedOn' => '2026-11-02']
+            + $book['sites'][0]['emergency'];
+        $second = ['key' => 'second', 'emergency' => ['checkedOn' => '2031-01-01', 'testedOn' => 'xx']];
+        $book['sites'][] = $second;
+        $key = $this->postJson('/api/taking-on/book', $book)->assertCreated()->json('customer');
+
+        $sites = array_column($this->getJson("/api/customers/{$key}/sites")->assertOk()->json('sites'), null, 'key');
+        $first = $sites[$book['sites'][0]['key']];
+        self::assertSame(
+            ['noted', '2026-11-01', null, true],
+            [$first['check']['verdict'], substr($first['check']['at'], 0, 10), $first['check']['by'],
+                $first['test']['isNoted']],
+        );
+        self::assertSame([null, null], [$sites['second']['check'], $sites['second']['test']]);
+    }
+
+    private function path(string $what): string
+    {
+        return "/api/customers/{$this->customer}/sites/{$what}";
+    }
+
+    private function check(string $site = 'office'): \Illuminate\Testing\TestResponse
+    {
+        return $this->postJson($this->path("{$site}/address-checks"));
+    }
+
+    /** @param array<string, mixed> $given */
+    private function record(array $given): \Illuminate\Testing\TestResponse
+    {
+        return $this->postJson($this->path('office/tests'), $given);
+    }
+
+    /** @return array<string, mixed> */
+    private function site(): array
+    {
+        return $this->getJson("/api/customers/{$this->customer}/sites")->assertOk()->json('sites.0');
+    }
+
+    /** @return ?array<string, mixed> */
+    private function found(string $rule): ?array
+    {
+        $findings = $this->getJson("/api/customers/{$this->customer}/margin")->assertOk()->json('findings');
+
+        return array_values(array_filter($findings, static fn (array $each): bool => $each['rule'] === $rule))[0]
+            ?? null;
+    }
+}
