@@ -137,7 +137,8 @@ final readonly class SiteDesk
             $now = $this->clock->now();
             $site = $this->site($this->books->head($tenant->id), $key);
             $zone = new \DateTimeZone($site->zone ?? $tenant->zone);
-            $at = new \DateTimeImmutable($given->at, $zone);
+            // In UTC, as rows are written and compared.
+            $at = (new \DateTimeImmutable($given->at, $zone))->setTimezone(new \DateTimeZone('UTC'));
             if ($at > $now) {
                 throw SiteTrouble::toCome($now->setTimezone($zone));
             }

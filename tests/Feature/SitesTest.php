@@ -101,8 +101,8 @@ final class SitesTest extends FeatureTestCase
         self::assertNull($this->site()['test']);
 
         $test = $this->record($right)->assertCreated()->json('sites.0.test');
-        self::assertSame([$shown, true, [], $this->lead->name], [
-            $test['numberShown'], $test['passed'], $test['changed'], $test['by'],
+        self::assertSame([$shown, true, [], $this->lead->name, '2026-12-03T18:00:00+00:00'], [
+            $test['numberShown'], $test['passed'], $test['changed'], $test['by'], $test['at'],
         ]);
         self::assertNull($this->found('emergency.untested'));
 
