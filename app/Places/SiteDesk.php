@@ -188,7 +188,7 @@ final readonly class SiteDesk
         try {
             return (string) E164::parse($typed, $country);
         } catch (UnusableNumber $fault) {
-            throw SiteTrouble::noNumber($typed, $fault->getMessage());
+            throw SiteTrouble::noNumber($fault->getMessage());
         }
     }
 

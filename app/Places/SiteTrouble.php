@@ -11,8 +11,11 @@ use Jaunty\Core\Numbering\E164;
 /** Why something cannot be said of a site. */
 final class SiteTrouble extends \DomainException
 {
-    private function __construct(string $message, public readonly ?string $field = null, public readonly int $status = 422)
-    {
+    private function __construct(
+        string $message,
+        public readonly ?string $field = null,
+        public readonly int $status = 422,
+    ) {
         parent::__construct($message);
     }
 
@@ -57,9 +60,10 @@ final class SiteTrouble extends \DomainException
         return new self("Nobody of that name had a place at {$site->name} then.", 'caller');
     }
 
-    public static function noNumber(string $typed, string $why): self
+    /** @param string $why it cannot be read, with what was typed */
+    public static function noNumber(string $why): self
     {
-        return new self("\"{$typed}\" is no telephone number: {$why}", 'numberShown');
+        return new self(ucfirst($why) . '.', 'numberShown');
     }
 
     /** @param list<string> $expected in E.164 */
@@ -72,6 +76,9 @@ final class SiteTrouble extends \DomainException
                 $expected,
             )) . ' is shown';
 
-        return new self("By the book {$by} of {$caller->label()}: a call that shows another has failed.", 'numberShown');
+        return new self(
+            "By the book {$by} of {$caller->label()}: a call that shows another has failed.",
+            'numberShown',
+        );
     }
 }

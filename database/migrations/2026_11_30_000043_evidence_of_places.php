@@ -48,8 +48,8 @@ return new class extends Migration {
                 check (num_nonnulls(caller, address_read, basis, technician_id) in (0, 4))
             );
             create index emergency_tests_by_site on emergency_tests (tenant_id, site_id, serial desc);
-            comment on table emergency_tests is 'test calls for help, with what they were made with; without a basis: a '
-                'date that was entered before tests were kept';
+            comment on table emergency_tests is 'test calls for help, with what they were made with; without a basis: '
+                'a date that was entered before tests were kept';
 
             -- Dates that stood in the book become records that say no more than they did; one to come is none.
             alter table objects no force row level security;

@@ -58,7 +58,8 @@ final class SitesTest extends FeatureTestCase
     public function test_what_the_carrier_does_not_answer_is_noted_nowhere(): void
     {
         $this->edit($this->customer, self::addressed('14 Ardent Road'))->assertOk();
-        foreach ([Http::response(['fault' => 'out of service'], 503), Http::response(['verdict' => 'fine'])] as $answer) {
+        $answers = [Http::response(['fault' => 'out of service'], 503), Http::response(['verdict' => 'fine'])];
+        foreach ($answers as $answer) {
             $this->wire->interfere = static fn (Request $request) => $answer;
             $this->check()->assertStatus(502);
         }
@@ -91,7 +92,8 @@ final class SitesTest extends FeatureTestCase
         foreach ([
             ['at', '2026-12-03T14:06', 'still to come'], ['at', '2026-11-20T09:00', 'days ago'],
             ['at', '2099-01-01T00:00', 'still to come'], ['at', 'yesterday', 'A day and a time'],
-            ['numberShown', 'xx', 'no telephone number'], ['numberShown', '+19025550199', 'By the book'],
+            ['numberShown', 'xx', 'cannot be read as a telephone number'],
+            ['numberShown', '+19025550199', 'By the book'],
             ['caller', 'user:nobody', 'Nobody of that name'], ['caller', 'xx', 'xx'],
             ['addressRead', '', 'they read back'],
         ] as [$field, $value, $why]) {

@@ -7,8 +7,8 @@ namespace Jaunty\Core\Book;
 use libphonenumber\PhoneNumberUtil;
 
 /**
- * Fields that somebody will one day rely on as they were typed: where mail goes, and where help is sent. What cannot be true of them is told by path; a book with such a field can still be read, and an audit finds
- * it.
+ * Fields that somebody will one day rely on as they were typed: where mail goes, and where help is sent. What cannot be
+ * true of them is told by path; a book with such a field can still be read, and an audit finds it.
  */
 final class Evidence
 {

@@ -65,7 +65,7 @@ it('says of each site what is complete, known and tried, and what help services 
 
   const [office, mill] = page.findAll('[data-testid=sites] tbody tr').map((each) => each.text())
   expect(office).toContain('all parts')
-  expect(mill).toContain('street, town, province, postcode, country missing')
+  expect(mill).toContain('street, town, state or province, postcode, country missing')
   expect(mill).toContain('nobody')
   expect(page.text()).toContain('none is known to the carrier')
   const [ines, joss] = page.findAll('[data-testid=help] tbody tr').map((each) => each.text())

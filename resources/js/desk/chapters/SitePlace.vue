@@ -25,7 +25,7 @@ const zone = computed(() => site.zone ?? customersZone.value)
 const PARTS = [
   ['street', 'Street'],
   ['city', 'Town'],
-  ['subdivision', 'Province'],
+  ['subdivision', 'State or province'],
   ['postcode', 'Postcode'],
   ['country', 'Country'],
 ] as const
@@ -144,9 +144,9 @@ function callBack(number: string): void {
             Record a test call
           </button>
         </p>
-        <TestCallForm v-if="isTesting" :site :zone @done="again" @close="isTesting = false" />
       </div>
     </div>
+    <TestCallForm v-if="isTesting" :site :zone @done="again" @close="isTesting = false" />
     <h3>What help services see</h3>
     <p v-if="site.people.length === 0" class="soft">Nobody has a place here.</p>
     <table v-else class="lines" data-testid="help">
@@ -171,8 +171,7 @@ function callBack(number: string): void {
                   v-else
                   class="fault"
                   >none</span
-                >
-                <span class="soft">{{ withNames(call.whose, names) }}</span>
+                >{{ ' ' }}<span class="soft">{{ withNames(call.whose, names) }}</span>
               </td>
               <td>
                 <button v-if="call.shown !== null" type="button" class="text-button" @click="callBack(call.shown)">
@@ -217,10 +216,24 @@ function callBack(number: string): void {
   width: 100%;
 }
 
+tbody th {
+  border-bottom: 1px solid var(--rule-soft);
+  font-size: inherit;
+}
+
+h3 {
+  margin: 18px 0 4px;
+}
+
+.halves h3 {
+  margin-top: 0;
+}
+
 .acts {
   display: flex;
   gap: 12px;
-  padding-top: 6px;
+  flex-wrap: wrap;
+  padding: 8px 0;
 }
 
 dl {

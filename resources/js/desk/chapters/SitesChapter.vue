@@ -46,7 +46,7 @@ function tested({ test }: SiteView): State {
   return test.changed.length > 0 ? ['open', 'open again', test.at] : ['dot', 'passed', test.at]
 }
 
-const WORDS: Record<string, string> = { city: 'town', subdivision: 'province' }
+const WORDS: Record<string, string> = { city: 'town', subdivision: 'state or province' }
 const PARTS = (missing: string[]): string => missing.map((part) => WORDS[part] ?? part).join(', ')
 const address = ({ address: { street, city } }: SiteView): string => [street, city].filter((each) => each).join(', ')
 
@@ -127,6 +127,11 @@ const proven = computed(
 .lines {
   width: 100%;
   max-width: 1000px;
+}
+
+tbody th {
+  border-bottom: 1px solid var(--rule-soft);
+  font-size: inherit;
 }
 
 .lines tr.here {

@@ -87,6 +87,11 @@ const send = (passed: boolean): Promise<void> =>
 </template>
 
 <style scoped>
+form {
+  max-width: 700px;
+  padding-top: 8px;
+}
+
 .when {
   display: flex;
   gap: 8px;
