@@ -114,7 +114,9 @@ final readonly class SiteDesk
             AddressCheck::query()->insert([
                 'tenant_id' => $tenant->id, 'site_id' => $id, 'verdict' => $verdict, 'remark' => $remark,
                 'address' => json_encode($address, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-                'better' => $better === null ? null : json_encode($better, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'better' => $better === null
+                    ? null
+                    : json_encode($better, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
                 'technician_id' => $technicianId, 'made_at' => $this->clock->now(),
             ]);
             $this->log->noteOf($tenant->id, $technicianId, 'had an address checked', [
