@@ -89,14 +89,16 @@ final readonly class SiteDesk
      */
     public function check(string $technicianId, string $customer, string $key): void
     {
-        [$id, $address] = $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
+        [$id, $address] = $this->scope->tenant(
             $technicianId,
-            $key,
-        ): array {
-            $site = $this->site($this->shown($tenant, $technicianId), $key);
+            $customer,
+            Ability::Edit,
+            function (TenantRow $tenant) use ($technicianId, $key): array {
+                $site = $this->site($this->shown($tenant, $technicianId), $key);
 
-            return [$site->id ?? throw SiteTrouble::notEntered($site), TestBasis::addressOf($site)];
-        });
+                return [$site->id ?? throw SiteTrouble::notEntered($site), TestBasis::addressOf($site)];
+            },
+        );
         $missing = array_diff(['street', 'city', 'postcode', 'country'], array_keys($address));
         if ($missing !== []) {
             throw SiteTrouble::incomplete($missing);
