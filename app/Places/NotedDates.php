@@ -60,7 +60,8 @@ final readonly class NotedDates
 
     private function past(mixed $day): ?\DateTimeImmutable
     {
-        $read = is_string($day) ? \DateTimeImmutable::createFromFormat('!Y-m-d', $day, new \DateTimeZone('UTC')) : false;
+        $utc = new \DateTimeZone('UTC');
+        $read = is_string($day) ? \DateTimeImmutable::createFromFormat('!Y-m-d', $day, $utc) : false;
 
         return $read !== false && $read->format('Y-m-d') === $day && $read <= $this->clock->now() ? $read : null;
     }
