@@ -295,8 +295,8 @@ final readonly class Demo
     {
         foreach ($this->sites->all($who->id, $customer->key()) as $place) {
             $this->sites->check($who->id, $customer->key(), $place->site->key);
-            $call = array_values(array_filter($place->calls, static fn (HelpCall $each): bool => $each->shown !== ''))[0]
-                ?? null;
+            $shown = array_filter($place->calls, static fn (HelpCall $each): bool => $each->shown !== '');
+            $call = array_values($shown)[0] ?? null;
             if ($call !== null) {
                 $zone = new \DateTimeZone($place->site->zone ?? $this->zoneOf($who, $customer));
                 $this->sites->tested($who->id, $customer->key(), $place->site->key, new TestGiven(

@@ -55,7 +55,8 @@ final class ProblemRenderer
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
-        GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class, SiteTrouble::class, SwitchTrouble::class,
+        GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class,
+        SiteTrouble::class, SwitchTrouble::class,
         CarrierTrouble::class,
         NoSwitch::class,
         FileTrouble::class,
