@@ -116,11 +116,16 @@ const proven = computed(
         :object="selected"
       />
     </template>
-    <h2>As a sheet</h2>
-    <SheetGrid kind="site" :objects="all" :selected="selected?.ref" @select="select" />
+    <template v-if="!sites.isPending.value">
+      <h2>As a sheet</h2>
+      <SheetGrid kind="site" :objects="all" :selected="selected?.ref" @select="select" />
+    </template>
   </template>
-  <NewObject kind="site" @made="select" />
-  <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" removable />
+  <!-- Once all is there: nothing below it jumps. -->
+  <template v-if="!sites.isPending.value">
+    <NewObject kind="site" @made="select" />
+    <AllFields v-if="selected !== undefined" :key="selected.ref" :object="selected" removable />
+  </template>
 </template>
 
 <style scoped>
