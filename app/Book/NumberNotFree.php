@@ -6,14 +6,16 @@ namespace App\Book;
 
 use Jaunty\Core\Numbering\E164;
 
-/** A number that this customer cannot have (again): another has it, or it left the stock. */
+/** A number that this customer cannot have (again), or cannot have in service yet, with what is known of it. */
 final class NumberNotFree extends \RuntimeException
 {
-    public function __construct(public readonly string $number)
+    private function __construct(public readonly string $number, string $why)
     {
-        parent::__construct(
-            E164::parse($number)->display()
-            . ' is not free: it is not in stock, or is no longer. Choose another number.',
-        );
+        parent::__construct(E164::parse($number)->display() . " {$why}");
+    }
+
+    public static function known(string $number, Known $known): self
+    {
+        return new self($number, $known->whyNotOurs());
     }
 }

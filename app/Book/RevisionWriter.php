@@ -15,12 +15,15 @@ use Illuminate\Support\Str;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Change\Merge;
 use Jaunty\Core\Change\Operation;
 use Jaunty\Core\Change\OperationKind;
+use Jaunty\Core\Numbering\E164;
 
 /**
  * The one path for every change: lock the customer, merge onto head, check, apply, write a revision, all in the
@@ -39,6 +42,7 @@ final readonly class RevisionWriter
         private ActivityLog $log,
         private Clock $clock,
         private SinceSigned $sinceSigned,
+        private KnownNumbers $numbers,
     ) {
     }
 
@@ -71,7 +75,7 @@ final readonly class RevisionWriter
         }
         $book->checkReferences();
         $book->checkExtensions();
-        $this->moveNumbers($merge->changes);
+        $this->moveNumbers($merge->changes, $book);
         $this->projection->write($tenant->id, $head, $book, $origins);
 
         return $this->record($locked, $technicianId, $book, $merge->changes, $source, $note, $undoes);
@@ -92,7 +96,7 @@ final readonly class RevisionWriter
         $book->checkReferences();
         $book->checkExtensions();
         $changes = ChangeSet::of(...array_map(Operation::create(...), $book->objects()));
-        $this->moveNumbers($changes);
+        $this->moveNumbers($changes, $book);
         $this->projection->writeNew($tenant->id, $book, $origins);
 
         return $this->record($tenant, $technicianId, $book, $changes, $source, null, null);
@@ -173,28 +177,45 @@ final readonly class RevisionWriter
         ));
     }
 
-    /** Ownership follows the book: a number that comes in is taken from stock, one that goes is given back. */
-    private function moveNumbers(ChangeSet $changes): void
+    /**
+     * Ownership follows the book: a number that comes in is taken from stock, one that goes is given back. One that is
+     * another carrier's still may stand in the book; in service it has to be ours.
+     */
+    private function moveNumbers(ChangeSet $changes, Book $book): void
     {
         foreach ($changes->operations as $operation) {
             if ($operation->object->kind !== Kind::Number) {
                 continue;
             }
+            $number = $operation->object->key;
+            $object = $book->find($operation->object);
+            $comesOver = $object instanceof Number && $object->status === NumberStatus::PortingIn;
             if ($operation->kind === OperationKind::Delete) {
-                $this->db->select('select release_number(?)', [$operation->object->key]);
+                $this->db->select('select release_number(?)', [$number]);
             } elseif ($operation->kind === OperationKind::Create) {
-                $this->take($operation->object->key);
+                $this->take($number, $comesOver);
+            } elseif ($operation->path === 'status' && ! $comesOver && $this->numbers->of($number) === Known::Awaited) {
+                throw NumberNotFree::known($number, Known::Awaited);
             }
         }
     }
 
-    private function take(string $number): void
+    /** @param bool $comesOver whether it is another carrier's still */
+    private function take(string $number, bool $comesOver): void
     {
+        $known = $this->numbers->of($number);
+        if (! $known->mayStand($comesOver)) {
+            throw NumberNotFree::known($number, $known);
+        }
         try {
-            $this->db->select('select take_number(?)', [$number]);
+            if ($comesOver) {
+                $this->db->select('select await_number(?, ?)', [$number, E164::parse($number)->region()]);
+            } else {
+                $this->db->select('select take_number(?)', [$number]);
+            }
         } catch (QueryException $fault) {
             if (str_contains($fault->getMessage(), 'is not free')) {
-                throw new NumberNotFree($number);
+                throw NumberNotFree::known($number, Known::Taken);
             }
             throw $fault;
         }

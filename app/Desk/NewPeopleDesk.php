@@ -8,9 +8,9 @@ use App\Access\Scope;
 use App\Activity\ActivityLog;
 use App\Activity\Changes;
 use App\Book\DraftDesk;
+use App\Book\KnownNumbers;
 use App\Models\Ability;
 use App\Models\TenantRow;
-use App\Stock\NumberStock;
 use App\Time\Clock;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Group;
@@ -28,6 +28,7 @@ final readonly class NewPeopleDesk
         private DraftDesk $drafts,
         private Clock $clock,
         private ActivityLog $log,
+        private KnownNumbers $numbers,
     ) {
     }
 
@@ -51,7 +52,7 @@ final readonly class NewPeopleDesk
                 ));
                 $all = [...$rows, ...$pasted->rows];
 
-                return [$pasted, $all, $this->people($tenant, $book, $all)];
+                return [$pasted, $all, $this->people($book, $all)];
             },
         );
     }
@@ -69,7 +70,7 @@ final readonly class NewPeopleDesk
             $customer,
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $rows): array {
-                $people = $this->people($tenant, $this->drafts->view($tenant, $technicianId)->edited, $rows);
+                $people = $this->people($this->drafts->view($tenant, $technicianId)->edited, $rows);
                 if ($people->faults !== []) {
                     throw new UnusableAnswers($people->faults);
                 }
@@ -84,13 +85,13 @@ final readonly class NewPeopleDesk
     }
 
     /** @param list<array<string, string>> $rows */
-    private function people(TenantRow $tenant, Book $book, array $rows): NewPeople
+    private function people(Book $book, array $rows): NewPeople
     {
         return NewPeople::read(
             $book,
             $rows,
             ZoneClock::of($book->tenant->zone)->day($this->clock->now()->getTimestamp()),
-            static fn (string $number): ?string => NumberStock::whyNot($tenant->id, $number),
+            $this->numbers->whyNot(...),
         );
     }
 }

@@ -36,16 +36,6 @@ final readonly class NumberStock
         );
     }
 
-    /** Why the customer in scope cannot be given a number, in words; null where it can. */
-    public static function whyNot(string $tenantId, string $number): ?string
-    {
-        $mayBe = StockNumber::query()->whereKey($number)
-            ->where(static fn ($query) => $query->whereNull('tenant_id')->orWhere('tenant_id', $tenantId))
-            ->exists();
-
-        return $mayBe ? null : E164::parse($number)->display() . ' is not a free number in stock';
-    }
-
     /**
      * @param  string  $prefix  first digits, country code first, no plus
      * @return list<array{number: string, monthlyCents: int}>

@@ -9,9 +9,11 @@ use App\Activity\ActivityLog;
 use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\PortRow;
+use App\Models\PortState;
 use App\Models\TenantRow;
 use App\Roster\SummaryKeeper;
 use App\Time\Clock;
+use Illuminate\Database\ConnectionInterface;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 
@@ -28,6 +30,7 @@ final readonly class PortDesk
         private SummaryKeeper $summaries,
         private Clock $clock,
         private ActivityLog $log,
+        private ConnectionInterface $db,
     ) {
     }
 
@@ -56,6 +59,14 @@ final readonly class PortDesk
                 'day' => $order->request->day, 'state' => $order->state->value, 'remark' => $order->remark,
                 'read_at' => $this->clock->now(),
             ], $orders, array_keys($orders)));
+            $done = array_filter($orders, static fn (PortOrder $order): bool => $order->state === PortState::Done);
+            $arrived = array_merge(...array_map(
+                static fn (PortOrder $order): array => $order->request->numbers,
+                array_values($done),
+            ));
+            if ($arrived !== []) {
+                $this->db->select('select numbers_arrived(?::text[])', ['{' . implode(',', $arrived) . '}']);
+            }
             // Rules hold the book against what is ordered.
             $this->summaries->findingsSifted($row->id, $this->books->head($row->id));
         });

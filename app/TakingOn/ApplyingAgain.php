@@ -7,8 +7,8 @@ namespace App\TakingOn;
 use App\Book\Applications;
 use App\Book\DraftDesk;
 use App\Book\DraftView;
+use App\Book\KnownNumbers;
 use App\Models\TenantRow;
-use App\Stock\NumberStock;
 use App\Switching\Switches;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\Kind;
@@ -28,6 +28,7 @@ final readonly class ApplyingAgain
         private Switches $switches,
         private Applications $applications,
         private DraftDesk $drafts,
+        private KnownNumbers $numbers,
     ) {
     }
 
@@ -56,7 +57,7 @@ final readonly class ApplyingAgain
         }
         $faults = [];
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
-            $whyNot = NumberStock::whyNot($tenant->id, $number->key());
+            $whyNot = $this->numbers->whyNot($number->key(), in_array($number->key(), $answers->comingOver(), true));
             if ($whyNot !== null) {
                 $faults[$answers->placeOf($number->key()) ?? 'template'] = $whyNot;
             }

@@ -7,9 +7,9 @@ namespace App\TakingOn;
 use App\Access\AccessDenied;
 use App\Access\Scope;
 use App\Book\Applications;
+use App\Book\KnownNumbers;
 use App\Book\NumberNotFree;
 use App\Book\RevisionWriter;
-use App\Models\StockNumber;
 use App\Models\TenantRow;
 use App\Switching\SwitchConnector;
 use App\Switching\Switches;
@@ -42,6 +42,7 @@ final readonly class TakingOn
         private RevisionWriter $revisions,
         private Switches $switches,
         private Clock $clock,
+        private KnownNumbers $numbers,
     ) {
     }
 
@@ -165,6 +166,7 @@ final readonly class TakingOn
         } catch (UnusableTemplate $fault) {
             throw new UnusableAnswers(['template' => $fault->getMessage()]);
         }
+        $expansion = $expansion->withComingOver($answers->comingOver());
         $holders = [];
         $faults = [];
         foreach ($expansion->book->objects() as $object) {
@@ -199,9 +201,9 @@ final readonly class TakingOn
             $faults['name'] = self::NAME_TAKEN;
         }
         foreach ($expansion->book->ofKind(Kind::Number) as $number) {
-            if (! StockNumber::query()->whereKey($number->key())->whereNull('tenant_id')->exists()) {
-                $faults[$answers->placeOf($number->key()) ?? 'template'] = "{$number->key()} is "
-                    . "not a free number in stock";
+            $whyNot = $this->numbers->whyNot($number->key(), in_array($number->key(), $answers->comingOver(), true));
+            if ($whyNot !== null) {
+                $faults[$answers->placeOf($number->key()) ?? 'template'] = $whyNot;
             }
         }
         if ($faults !== []) {

@@ -206,7 +206,11 @@ final class TemplatesTest extends FeatureTestCase
         )->assertStatus(422)->json('errors');
 
         self::assertSame(
-            [['/answers/sites/1/number', '+15065559999 is not a free number in stock']],
+            [[
+                '/answers/sites/1/number',
+                '+1 506 555 9999 is not ours: order it into stock first, or say "porting in" where it comes over from '
+                    . 'another carrier.',
+            ]],
             array_map(static fn (array $error): array => [$error['pointer'], $error['detail']], $fault),
         );
     }

@@ -10,6 +10,7 @@ use Jaunty\Core\Hours\Breaks;
 use Jaunty\Core\Hours\HolidayRegions;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\SpokenHours;
+use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Numbering\TypedNumber;
 use Jaunty\Core\Numbering\UnusableNumber;
 use Jaunty\Core\Outbound\HomeDialling;
@@ -20,6 +21,9 @@ final readonly class AnswerReader
     private const YES = ['yes', 'y', 'true', '1', 'on'];
 
     private const NO = ['no', 'n', 'false', '0', 'off'];
+
+    /** Said after a number that is another carrier's still: it stands in the book from the first day. */
+    private const COMES_OVER = '/[\s,;]*\(?\b(?:porting in|to be ported|being ported|to port|port)\)?$/i';
 
     /** How far ahead holidays are listed that no rule can say. */
     private const YEARS_OF_HOLIDAYS = 3;
@@ -85,7 +89,13 @@ final readonly class AnswerReader
     /** @return array<string, mixed> */
     private function number(string $answer): array
     {
-        $read = $this->phone($answer);
+        $bare = (string) preg_replace(self::COMES_OVER, '', $answer);
+        $read = $this->phone($bare);
+        if ($bare !== $answer) {
+            $read = [
+                'readAs' => E164::parse($read['value'])->display() . ', porting in', 'comesOver' => true,
+            ] + $read;
+        }
 
         return $read + ['nearDigits' => HomeDialling::near($read['value'])];
     }

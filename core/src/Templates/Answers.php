@@ -117,6 +117,24 @@ final readonly class Answers
         return $answers;
     }
 
+    /** @return list<string> numbers that are another carrier's still, in E.164 */
+    public function comingOver(): array
+    {
+        $numbers = [];
+        foreach ($this->parts as $part) {
+            foreach (is_array($part) && array_is_list($part) ? $part : [[$part]] as $row) {
+                foreach (is_array($row) ? $row : [] as $cell) {
+                    $comesOver = is_array($cell) && ($cell['comesOver'] ?? false) === true;
+                    if ($comesOver && is_string($cell['value'] ?? null)) {
+                        $numbers[] = $cell['value'];
+                    }
+                }
+            }
+        }
+
+        return $numbers;
+    }
+
     /**
      * The answers given, less those at some places.
      *

@@ -7,6 +7,8 @@ namespace Jaunty\Core\Templates;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Node;
+use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\UnusableBook;
@@ -55,6 +57,25 @@ final readonly class Expansion
     public function fittedTo(Granularity $granularity): self
     {
         return new self($granularity->fit($this->book), $this->origins);
+    }
+
+    /**
+     * The same with some numbers that are another carrier's still.
+     *
+     * @param  list<string>  $numbers  in E.164
+     */
+    public function withComingOver(array $numbers): self
+    {
+        $book = $this->book;
+        foreach ($book->all(Number::class) as $number) {
+            if (in_array($number->key, $numbers, true)) {
+                $book = $book->with(Number::read(Node::of(
+                    ['id' => $number->id, 'status' => NumberStatus::PortingIn->value] + $number->toArray(),
+                )));
+            }
+        }
+
+        return new self($book, $this->origins);
     }
 
     /**

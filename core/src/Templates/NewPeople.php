@@ -11,6 +11,7 @@ use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -84,7 +85,8 @@ final readonly class NewPeople
     /**
      * @param  list<array<string, string>>  $rows  as pasted or typed, by column
      * @param  int  $today  days since 1970
-     * @param  ?callable(string): ?string  $whyNot  why a number cannot be given to anybody here; null where it can
+     * @param  ?callable(string, bool): ?string  $whyNot  why a number, or one that is another carrier's still, cannot
+     *     be given to anybody here; null where it can
      */
     public static function read(Book $book, array $rows, int $today, ?callable $whyNot = null): self
     {
@@ -110,8 +112,10 @@ final readonly class NewPeople
             }
             $direct = self::text($row, 'direct');
             if ($direct !== null) {
-                $readAs[self::SLOT . "/{$index}/direct"] = E164::parse($direct)->display();
-                $wrong = self::heldBy($book, $direct) ?? ($whyNot === null ? null : $whyNot($direct));
+                $comesOver = self::comesOver($row);
+                $readAs[self::SLOT . "/{$index}/direct"] = E164::parse($direct)->display()
+                    . ($comesOver ? ', porting in' : '');
+                $wrong = self::heldBy($book, $direct) ?? ($whyNot === null ? null : $whyNot($direct, $comesOver));
                 if ($wrong !== null) {
                     $faults[self::SLOT . "/{$index}/direct"] ??= $wrong;
                 }
@@ -189,6 +193,7 @@ final readonly class NewPeople
                     'key' => $direct, 'label' => "{$name}, direct", 'destination' => "user:{$key}",
                     'site' => $user['site'],
                     'trunk' => self::trunkOf($book),
+                    'status' => (self::comesOver($row) ? NumberStatus::PortingIn : NumberStatus::Active)->value,
                 ], "number:{$direct}")));
             }
             foreach ($groups as $group) {
@@ -301,6 +306,12 @@ final readonly class NewPeople
             ', ',
             array_map(static fn (BookObject $object): string => $object->label(), array_slice($objects, 0, 8)),
         );
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function comesOver(array $row): bool
+    {
+        return is_array($row['direct'] ?? null) && ($row['direct']['comesOver'] ?? false) === true;
     }
 
     /** @param array<string, mixed> $row */

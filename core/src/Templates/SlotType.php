@@ -49,7 +49,10 @@ enum SlotType: string
         return match ($this) {
             self::Mail => preg_match('/^\S+@\S+$/D', $cell) === 1,
             self::Extension => preg_match('/^\d{2,6}$/D', $cell) === 1,
-            self::Phone, self::Number => preg_match('/^[+(\d][\d\s().-]{6,}$/D', $cell) === 1,
+            self::Phone, self::Number => preg_match(
+                '/^[+(\d][\d\s().-]{6,}(?:,? ?\(?port(?:ing in)?\)?)?$/Di',
+                $cell,
+            ) === 1,
             self::Person => preg_match('/^[^\d@]+$/D', $cell) === 1,
             self::Zone => str_contains($cell, '/') && preg_match('/\d/', $cell) !== 1,
             self::Hours => preg_match('/\b(?:mon|tue|wed|thu|fri|sat|sun|daily|weekdays)/i', $cell) === 1,

@@ -21,14 +21,22 @@ const answer = defineModel<string>({ default: '' })
 
 const ZONES = Intl.supportedValuesOf('timeZone').map((zone) => [zone, zone.replaceAll('_', ' ')] as const)
 
-const digits = ref('')
+const typed = ref('')
+const digits = computed(() => typed.value.replace(/\D/g, ''))
 const offered = computed(() => stock.filter((each) => each.number.includes(digits.value)))
+const LEAST_DIGITS = 7
+/** A number that is not in stock may be another carrier's still, and stands in the book from the first day. */
+const comesOver = computed(() => {
+  const named = digits.value.length >= LEAST_DIGITS && offered.value.length === 0 ? `${typed.value}, porting in` : ''
+  const chosen = answer.value !== '' && !stock.some((each) => each.number === answer.value) ? answer.value : ''
+  return [...new Set([named, chosen])].filter((each) => each !== '')
+})
 const example = computed(() =>
   asked.example === null || asked.example === '' ? '' : `for example ${asked.example.replaceAll('_', ' ')}`,
 )
 
-function lookFor(typed: string): void {
-  digits.value = typed.replace(/\D/g, '')
+function lookFor(text: string): void {
+  typed.value = text.trim()
 }
 </script>
 
@@ -55,7 +63,7 @@ function lookFor(typed: string): void {
     no-data-text="No number is free in stock"
     no-match-text="No free number has these digits"
     :aria-describedby="describedBy"
-    @visible-change="digits = ''"
+    @visible-change="typed = ''"
     @blur="$emit('left')"
   >
     <el-option
@@ -64,6 +72,7 @@ function lookFor(typed: string): void {
       :label="`${number.display}${number.region === null ? '' : ` · ${number.region}`}`"
       :value="number.number"
     />
+    <el-option v-for="each in comesOver" :key="each" :label="each" :value="each" />
   </el-select>
   <el-select
     v-else-if="asked.type === 'choice' || asked.type === 'yesNo'"

@@ -4,6 +4,7 @@ import { EmptyState, kindsInWords } from '@/shared'
 import AllFields from '../AllFields.vue'
 import type { Chapter } from '../chapters'
 import NewObject from '../NewObject.vue'
+import NewNumbers from './NewNumbers.vue'
 import PortOrders from '../PortOrders.vue'
 import CallsMade from '../CallsMade.vue'
 import PinKeeper from '../PinKeeper.vue'
@@ -15,7 +16,7 @@ import { useDesk } from '../desk'
 /** A chapter that is one sheet: all objects of a kind as lines of a spreadsheet, and every field of the one in view. */
 const props = defineProps<{ chapter: Chapter; zone: string }>()
 
-const { names } = useDesk()
+const { names, mayEdit } = useDesk()
 const kind = props.chapter.kinds[0] ?? 'number'
 const { all, selected, select } = useSelected(...props.chapter.kinds)
 
@@ -31,10 +32,13 @@ const mayMake = computed(() => made !== undefined)
   <EmptyState v-if="lines.length === 0" :title="`No ${kindsInWords(kind).many.toLowerCase()} in this book`">{{
     mayMake
       ? 'Type a name below, or paste a list of names.'
-      : 'The template this customer was taken on from makes none.'
+      : kind === 'number'
+        ? 'Type one below: of our stock, or on its way from another carrier.'
+        : 'The template this customer was taken on from makes none.'
   }}</EmptyState>
   <SheetGrid v-else :kind :objects="lines" :selected="selected?.ref" @select="select" />
   <NewObject v-if="made !== undefined" :kind="made" @made="select" />
+  <NewNumbers v-else-if="kind === 'number' && mayEdit" @made="select" />
   <PinKeeper
     v-if="chapter.key === 'mailboxes' && lines.length > 0"
     :objects="names.all('mailbox')"
