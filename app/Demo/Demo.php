@@ -295,7 +295,8 @@ final readonly class Demo
     {
         foreach ($this->sites->all($who->id, $customer->key()) as $place) {
             $this->sites->check($who->id, $customer->key(), $place->site->key);
-            $shown = array_filter($place->calls, static fn (HelpCall $each): bool => $each->shown !== '');
+            $calls = array_merge(...array_column($place->people, 1));
+            $shown = array_filter($calls, static fn (HelpCall $each): bool => $each->shown !== '');
             $call = array_values($shown)[0] ?? null;
             if ($call !== null) {
                 $zone = new \DateTimeZone($place->site->zone ?? $this->zoneOf($who, $customer));

@@ -19,6 +19,7 @@ use App\Stock\CarrierTrouble;
 use App\Time\Clock;
 use Illuminate\Database\Eloquent\Builder;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -59,25 +60,25 @@ final readonly class SiteDesk
             $tests = self::newest(EmergencyTest::query(), $tenant)->get()->keyBy('site_id');
             $calls = [];
             foreach (HelpCalls::of($book, $this->clock->now()->getTimestamp()) as $call) {
-                $calls[(string) $call->user->site][] = $call;
+                $calls[$call->user->key][] = $call;
             }
             $people = [];
             foreach ($book->all(User::class) as $user) {
                 $people[(string) $user->site][] = $user;
             }
 
-            return array_map(static function (Site $site) use ($book, $checks, $tests, $calls, $people): SiteView {
-                $here = (string) Reference::of($site);
+            $bases = TestBasis::ofAll($book);
 
-                return new SiteView(
-                    $site,
-                    TestBasis::of($book, $site),
-                    $checks->get($site->id ?? ''),
-                    $tests->get($site->id ?? ''),
-                    $people[$here] ?? [],
-                    $calls[$here] ?? [],
-                );
-            }, $book->all(Site::class));
+            return array_map(static fn (Site $site): SiteView => new SiteView(
+                $site,
+                $bases[$site->key],
+                $checks->get($site->id ?? ''),
+                $tests->get($site->id ?? ''),
+                array_map(
+                    static fn (User $user): array => [$user, $calls[$user->key] ?? []],
+                    $people[(string) Reference::of($site)] ?? [],
+                ),
+            ), $book->all(Site::class));
         });
     }
 
@@ -161,7 +162,7 @@ final readonly class SiteDesk
                 'tenant_id' => $tenant->id, 'site_id' => $site->id, 'tested_at' => $at, 'caller' => $given->caller,
                 'number_shown' => $shown, 'address_read' => $given->addressRead,
                 'passed' => $given->passed, 'note' => $given->note,
-                'basis' => json_encode(TestBasis::of($book, $then), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+                'basis' => json_encode(TestBasis::ofAll($book)[$key], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
                 'technician_id' => $technicianId, 'made_at' => $now,
             ]);
             $this->log->noteOf($tenant->id, $technicianId, 'recorded a test call for help', [
@@ -210,13 +211,9 @@ final readonly class SiteDesk
 
     private function site(Book $book, string $key): Site
     {
-        foreach ($book->all(Site::class) as $site) {
-            if ($site->key === $key) {
-                return $site;
-            }
-        }
+        $site = $book->find(Reference::to(Kind::Site, $key));
 
-        throw SiteTrouble::unknown($key);
+        return $site instanceof Site ? $site : throw SiteTrouble::unknown($key);
     }
 
     /**

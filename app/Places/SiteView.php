@@ -16,8 +16,7 @@ final readonly class SiteView
 {
     /**
      * @param  TestBasis  $now  what a test call would be made with
-     * @param  list<User>  $people
-     * @param  list<HelpCall>  $calls  each user's calls for help, by what they show
+     * @param  list<array{User, list<HelpCall>}>  $people  each with their calls for help, by what they show
      */
     public function __construct(
         public Site $site,
@@ -25,7 +24,6 @@ final readonly class SiteView
         public ?AddressCheck $check,
         public ?EmergencyTest $test,
         public array $people,
-        public array $calls,
     ) {
     }
 }

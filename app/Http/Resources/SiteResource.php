@@ -34,14 +34,26 @@ final class SiteResource
             'told' => $site->emergency->notify,
             'check' => $view->check === null ? null : self::check($view, $view->check),
             'test' => $view->test === null ? null : self::test($view, $view->test),
-            'people' => array_map(static fn (User $user): array => [
-                'ref' => (string) Reference::of($user), 'name' => $user->label(), 'floor' => $user->emergency['floor'],
-                'room' => $user->emergency['room'],
-                'calls' => array_values(array_map(static fn (HelpCall $call): array => [
-                    'digits' => $call->digits, 'isLet' => $call->isLet,
-                    'shown' => $call->shown === '' ? null : $call->shown, 'whose' => $call->whose,
-                ], array_filter($view->calls, static fn (HelpCall $call): bool => $call->user->key === $user->key))),
-            ], $view->people),
+            'people' => array_map(
+                static fn (array $each): array => self::person($each[0], $each[1]),
+                $view->people,
+            ),
+        ];
+    }
+
+    /**
+     * @param  list<HelpCall>  $calls
+     * @return array<string, mixed>
+     */
+    private static function person(User $user, array $calls): array
+    {
+        return [
+            'ref' => (string) Reference::of($user), 'name' => $user->label(), 'floor' => $user->emergency['floor'],
+            'room' => $user->emergency['room'],
+            'calls' => array_map(static fn (HelpCall $call): array => [
+                'digits' => $call->digits, 'isLet' => $call->isLet,
+                'shown' => $call->shown === '' ? null : $call->shown, 'whose' => $call->whose,
+            ], $calls),
         ];
     }
 

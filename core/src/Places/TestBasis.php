@@ -27,30 +27,33 @@ final readonly class TestBasis
     {
     }
 
-    public static function of(Book $book, Site $site): self
+    /** @return array<string, self> by the site's key: everybody is looked at once, however many sites there are */
+    public static function ofAll(Book $book): array
     {
-        $here = (string) Reference::of($site);
         $telephones = [];
         foreach ($book->all(User::class) as $user) {
-            foreach ((string) $user->site === $here ? $user->legs : [] as $leg) {
+            foreach ($user->legs as $leg) {
                 if ($leg->legKind !== LegKind::Outside) {
-                    $telephones[] = self::telephone($user, $leg);
+                    $telephones[(string) $user->site][] = self::telephone($user, $leg);
                 }
             }
         }
         foreach ($book->all(Line::class) as $line) {
-            if ((string) $line->site === $here) {
-                $telephones[] = (string) Reference::of($line);
-            }
+            $telephones[(string) $line->site][] = (string) Reference::of($line);
         }
-        sort($telephones);
-        $callback = $site->emergency->callback;
+        $all = [];
+        foreach ($book->all(Site::class) as $site) {
+            $here = $telephones[(string) Reference::of($site)] ?? [];
+            sort($here);
+            $callback = $site->emergency->callback;
+            $all[$site->key] = new self(
+                self::addressOf($site),
+                $callback === null ? null : "{$callback->key} {$site->emergency->callbackUse->value}",
+                $here,
+            );
+        }
 
-        return new self(
-            self::addressOf($site),
-            $callback === null ? null : "{$callback->key} {$site->emergency->callbackUse->value}",
-            $telephones,
-        );
+        return $all;
     }
 
     /** @return array<string, string> parts that are set, without spaces around them */

@@ -27,10 +27,12 @@ final readonly class TestStale implements Rule
 
     public function check(Inspection $inspection): iterable
     {
-        foreach ($inspection->book->all(Site::class) as $site) {
+        $tests = $inspection->surroundings->tests ?? [];
+        $now = $tests === [] ? [] : TestBasis::ofAll($inspection->book);
+        foreach ($tests === [] ? [] : $inspection->book->all(Site::class) as $site) {
             $test = $inspection->surroundings?->testOf($site);
             $then = $test?->passed === true ? $test->basis() : null;
-            $changed = $then?->changes(TestBasis::of($inspection->book, $site)) ?? [];
+            $changed = $then?->changes($now[$site->key]) ?? [];
             if ($test !== null && $changed !== []) {
                 yield Found::of([
                     'site' => $site->name, 'on' => new Day($test->on),
