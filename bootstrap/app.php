@@ -8,6 +8,7 @@ use App\Console\ExportBook;
 use App\Console\ImportBook;
 use App\Console\MailDigest;
 use App\Console\MigrateAsOwner;
+use App\Console\MoveNumbers;
 use App\Console\PartitionByCustomer;
 use App\Console\PurgeCustomer;
 use App\Console\PushCustomer;
@@ -41,7 +42,7 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
     )
     ->withCommands([
-        AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, ReadDrift::class,
+        AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, MoveNumbers::class, ReadDrift::class,
         PurgeCustomer::class, PushCustomer::class, ExportBook::class, ImportBook::class, ShipTemplates::class,
         PartitionByCustomer::class, TakeUp::class, TidyUp::class, VerifyActivity::class,
     ])

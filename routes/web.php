@@ -117,9 +117,17 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
             Route::get('find', FindController::class);
             Route::get('templates', [TakingOnController::class, 'templates']);
             Route::get('templates/{template}/sample', [TakingOnController::class, 'sample']);
+            Route::get('ports', [PortController::class, 'underWay']);
             Route::get('stock', [StockController::class, 'index']);
             Route::get('stock/offers', [StockController::class, 'offers']);
+            Route::get('stock/numbers', [StockController::class, 'all']);
+            Route::get('stock/orders', [StockController::class, 'orders']);
             Route::post('stock/orders', [StockController::class, 'order']);
+            Route::post('stock/orders/{order}/decision', [StockController::class, 'decide'])->whereUuid('order');
+            Route::post('stock/orders/{order}/again', [StockController::class, 'again'])->whereUuid('order');
+            Route::post('stock/reservations', [StockController::class, 'reserve']);
+            Route::post('stock/returns', [StockController::class, 'giveBack']);
+            Route::post('stock/rests/ends', [StockController::class, 'endRests']);
             Route::post('stock/read', [StockController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
             Route::post('stock', [StockController::class, 'add']);
             Route::post('stock/removals', [StockController::class, 'takeOut']);
@@ -230,6 +238,17 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::get('ports', [PortController::class, 'index']);
                     Route::post('ports', [PortController::class, 'store']);
                     Route::post('ports/read', [PortController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+                    Route::prefix('ports/{port}')->whereUuid('port')->group(static function (): void {
+                        Route::put('/', [PortController::class, 'update']);
+                        Route::post('papers', [PortController::class, 'paper']);
+                        Route::get('papers/{paper}', [PortController::class, 'paperOf'])->whereUuid('paper');
+                        Route::get('letter', [PortController::class, 'letter']);
+                        Route::get('cut-over', [PortController::class, 'cutOver']);
+                        Route::post('sending', [PortController::class, 'send']);
+                        Route::post('withdrawal', [PortController::class, 'withdraw']);
+                        Route::post('loan', [PortController::class, 'lend']);
+                        Route::post('answer', [PortController::class, 'answer']);
+                    });
                     Route::get('sites', [SiteController::class, 'index']);
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);
                     Route::post('sites/{site}/tests', [SiteController::class, 'test']);

@@ -150,6 +150,12 @@ final class Scope
             ->values();
     }
 
+    /** Whether a person is at work, and no token. */
+    public function isPerson(): bool
+    {
+        return $this->most === null;
+    }
+
     /** Whether the technician in scope may order what costs: by a grant for every customer that says so. */
     public function mayBill(string $technicianId): bool
     {

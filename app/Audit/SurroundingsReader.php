@@ -11,6 +11,8 @@ use Jaunty\Core\Audit\AddressSeen;
 use Jaunty\Core\Audit\DraftSeen;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\InvitationSeen;
+use Jaunty\Core\Audit\LeavingSeen;
+use Jaunty\Core\Audit\NumberSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Audit\TestSeen;
@@ -37,6 +39,8 @@ use Jaunty\Core\Templates\Template;
  *     invitations: list<array{signIn: string, sentAt: int, openUntil: int}>,
  *     ports: list<array{numbers: list<string>, name: string, street: string, postcode: string, day: string,
  *     rejected: ?string}>,
+ *     leaving: list<array{numbers: list<string>, to: string, day: string, answerBy: ?string, isAnswered: bool}>,
+ *     numbers: list<array{number: string, state: string, until: ?string}>,
  *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>,
  *     addresses: list<array{site: string, on: string, verdict: string, address: array<string, string>,
  *     better: array<string, string>, remark: string}>,
@@ -75,10 +79,21 @@ final readonly class SurroundingsReader
                 extract(epoch from i.sent_at)::bigint, 'openUntil', extract(epoch from i.open_until)::bigint)
                     order by i.place), '[]')
                 from roster_invitations_here() with ordinality i (sign_in, sent_at, open_until, place)),
-            'ports', (select coalesce(jsonb_agg(jsonb_build_object('numbers', p.numbers, 'name', p.name, 'street',
-                p.street, 'postcode', p.postcode, 'day', p.day, 'rejected',
-                    case when p.state = 'rejected' then p.remark end) order by p.place), '[]')
-                from ports p where p.tenant_id = t.id and p.state <> 'done'),
+            'ports', (select coalesce(jsonb_agg(jsonb_build_object('numbers', p.numbers, 'name',
+                coalesce(p.said ->> 'name', ''), 'street', coalesce(p.said ->> 'street', ''), 'postcode',
+                coalesce(p.said ->> 'postcode', ''), 'day', p.day, 'rejected',
+                    case when p.state in ('rejected', 'failedBack') then p.remark end) order by p.opened_at, p.id),
+                '[]')
+                from port_cases p where p.tenant_id = t.id and p.direction = 'in'
+                    and p.state in ('sent', 'rejected', 'dated', 'moving', 'failedBack')),
+            'leaving', (select coalesce(jsonb_agg(jsonb_build_object('numbers', p.numbers, 'to',
+                coalesce(p.said ->> 'losingCarrier', ''), 'day', p.day, 'answerBy', p.answer_by, 'isAnswered',
+                p.state <> 'asked') order by p.opened_at, p.id), '[]')
+                from port_cases p where p.tenant_id = t.id and p.direction = 'out'
+                    and p.state in ('asked', 'agreed')),
+            'numbers', (select coalesce(jsonb_agg(jsonb_build_object('number', n.e164, 'state', n.state, 'until',
+                n.until) order by n.e164), '[]')
+                from numbers n where n.tenant_id = t.id),
             'pins', (select coalesce(jsonb_agg('mailbox:' || (mailbox->>'key')), '[]')
                 from (select book from live_snapshots where tenant_id = t.id order by serial desc limit 1) latest,
                     jsonb_array_elements(latest.book->'mailboxes') mailbox
@@ -189,6 +204,8 @@ final readonly class SurroundingsReader
             array_values($fields),
             array_map(static fn (array $each): AddressSeen => new AddressSeen(...$each), $told['addresses']),
             array_map(static fn (array $each): TestSeen => new TestSeen(...$each), $told['tests']),
+            array_map(static fn (array $each): LeavingSeen => new LeavingSeen(...$each), $told['leaving']),
+            array_map(static fn (array $each): NumberSeen => new NumberSeen(...$each), $told['numbers']),
         );
     }
 

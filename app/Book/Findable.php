@@ -14,8 +14,11 @@ use Jaunty\Core\Numbering\E164;
 /** What an object is found by, over all customers: its name, its extension, a number's digits, a site's town. */
 final class Findable
 {
-    /** @return ?array<string, ?string> a row; null for what is found otherwise */
-    public static function row(string $tenantId, string $id, BookObject $object): ?array
+    /**
+     * @param  ?string  $leadsTo  the id of what a number leads to first
+     * @return ?array<string, ?string> a row; null for what is found otherwise
+     */
+    public static function row(string $tenantId, string $id, BookObject $object, ?string $leadsTo): ?array
     {
         if ($object instanceof Tenant) {
             return null;
@@ -31,6 +34,7 @@ final class Findable
             'extension' => $object->extension(),
             'digits' => $number === null ? null : substr((string) $number, 1),
             'national' => $number?->national(),
+            'leads_to' => $leadsTo,
             'words' => self::plain(implode(' ', array_filter([
                 $object->label(),
                 $object->extension(),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Book;
 
 use Illuminate\Database\ConnectionInterface;
+use Jaunty\Core\Book\NumberStatus;
 use Jaunty\Core\Numbering\E164;
 
 /** What is known of numbers beside the customer in scope: whether they may stand in their book, and why not. */
@@ -24,12 +25,12 @@ final readonly class KnownNumbers
     /**
      * Why a number cannot stand in the customer's book, in words; null where it can.
      *
-     * @param  bool  $comesOver  whether it is another carrier's still
+     * @param  NumberStatus  $as  as which it is to stand there
      */
-    public function whyNot(string $number, bool $comesOver = false): ?string
+    public function whyNot(string $number, NumberStatus $as = NumberStatus::Active): ?string
     {
         $known = $this->of($number);
 
-        return $known->mayStand($comesOver) ? null : E164::parse($number)->display() . " {$known->whyNotOurs()}";
+        return $known->mayStand($as) ? null : E164::parse($number)->display() . " {$known->whyNotOurs()}";
     }
 }

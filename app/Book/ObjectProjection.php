@@ -12,6 +12,7 @@ use App\Support\Parts;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookFormat;
 use Jaunty\Core\Book\BookObject;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Book\User;
@@ -81,7 +82,7 @@ final class ObjectProjection
                 'position' => $position,
                 'origin' => $origins[(string) Reference::of($object)] ?? null,
             ];
-            $findables[] = Findable::row($tenantId, $id, $object);
+            $findables[] = Findable::row($tenantId, $id, $object, $this->leadsTo($book, $object));
             foreach ($object instanceof User ? $object->legs : [] as $leg) {
                 // Twice at one customer is a finding there; at two customers one of them would ring the other's.
                 if ($leg->hardware !== null) {
@@ -106,7 +107,7 @@ final class ObjectProjection
         }
         foreach (Parts::of(array_values(array_filter($findables, is_array(...)))) as $some) {
             FindableRow::query()->upsert($some, ['tenant_id', 'object_id'], [
-                'label', 'extension', 'digits', 'national', 'words',
+                'label', 'extension', 'digits', 'national', 'words', 'leads_to',
             ]);
         }
         foreach (Parts::of($ids) as $some) {
@@ -166,6 +167,15 @@ final class ObjectProjection
             FindableRow::query()->where('tenant_id', $tenantId)->whereIn('object_id', $ids)->delete();
             ObjectRow::query()->where('tenant_id', $tenantId)->whereIn('id', $ids)->delete();
         }
+    }
+
+    /** The id of what a number leads to first, where that is in the book. */
+    private function leadsTo(Book $book, BookObject $object): ?string
+    {
+        $reference = $object instanceof Number ? $object->destination?->object : null;
+        $first = $reference === null ? null : $book->find($reference);
+
+        return $first === null ? null : $this->idOf($first);
     }
 
     private function idOf(BookObject $object): string

@@ -189,26 +189,25 @@ final readonly class RevisionWriter
             }
             $number = $operation->object->key;
             $object = $book->find($operation->object);
-            $comesOver = $object instanceof Number && $object->status === NumberStatus::PortingIn;
+            $as = $object instanceof Number ? $object->status : NumberStatus::Active;
             if ($operation->kind === OperationKind::Delete) {
                 $this->db->select('select release_number(?)', [$number]);
             } elseif ($operation->kind === OperationKind::Create) {
-                $this->take($number, $comesOver);
-            } elseif ($operation->path === 'status' && ! $comesOver && $this->numbers->of($number) === Known::Awaited) {
-                throw NumberNotFree::known($number, Known::Awaited);
+                $this->take($number, $as);
+            } elseif ($operation->path === 'status' && ! ($known = $this->numbers->of($number))->mayStand($as)) {
+                throw NumberNotFree::known($number, $known);
             }
         }
     }
 
-    /** @param bool $comesOver whether it is another carrier's still */
-    private function take(string $number, bool $comesOver): void
+    private function take(string $number, NumberStatus $as): void
     {
         $known = $this->numbers->of($number);
-        if (! $known->mayStand($comesOver)) {
+        if (! $known->mayStand($as)) {
             throw NumberNotFree::known($number, $known);
         }
         try {
-            if ($comesOver) {
+            if ($as === NumberStatus::PortingIn) {
                 $this->db->select('select await_number(?, ?)', [$number, E164::parse($number)->region()]);
             } else {
                 $this->db->select('select take_number(?)', [$number]);

@@ -19,7 +19,7 @@ final class Customers
         ['item' => 'regatta-day', 'name' => 'Regatta day', 'from' => '2026-08-08'],
     ]];
 
-    public const PORTED = '+12075550111';
+    public const PORTED = '+12075550173';
 
     public const PORTED_ON = '2026-12-14';
 

@@ -25,8 +25,12 @@ use App\Models\Push;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
+use App\Papers\PdfPaper;
+use App\Papers\PortLetter;
 use App\Places\SiteDesk;
 use App\Places\TestGiven;
+use App\Ports\PortDesk;
+use App\Ports\PortSaid;
 use App\Prompts\Recordings;
 use App\Prompts\SpeechStudio;
 use App\Push\PushDesk;
@@ -34,8 +38,8 @@ use App\Push\PushRunner;
 use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
 use App\Stock\NumberStock;
-use App\Stock\PortDesk;
-use App\Stock\PortRequest;
+use App\Stock\OrderDesk;
+use App\Stock\Wanted;
 use App\Switching\Bindings;
 use App\Switching\BindingStore;
 use App\Switching\Bound;
@@ -51,6 +55,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Identity\NameBasedUuid;
 use Jaunty\Core\Outbound\HelpCall;
 
 /**
@@ -105,6 +110,7 @@ final readonly class Demo
     public function __construct(
         private Templates $templates,
         private NumberStock $stock,
+        private OrderDesk $orders,
         private TakingOn $takingOn,
         private Scope $scope,
         private DraftDesk $drafts,
@@ -119,6 +125,7 @@ final readonly class Demo
         private AuditRuns $runs,
         private Staff $staff,
         private PortDesk $ports,
+        private PortLetter $letter,
         private SiteDesk $sites,
         private DemoTraffic $traffic,
         private CallReader $calls,
@@ -141,7 +148,7 @@ final readonly class Demo
         $this->grant($lead, $people[2], null, Ability::Read);
         foreach (self::STOCK as $prefix => $count) {
             if (! $this->hasStock($lead, (string) $prefix)) {
-                $this->stock->order($lead->id, (string) $prefix, $count, 'saltmarsh-voice');
+                $this->order($lead, (string) $prefix, $count);
                 yield "Ordered {$count} numbers that begin with {$prefix}";
             }
         }
@@ -201,6 +208,20 @@ final readonly class Demo
                 $this->runs->begin($lead->id, AuditReason::Nightly);
             }
         });
+    }
+
+    /** The first numbers that begin so; loading again orders nothing again. */
+    private function order(Technician $lead, string $prefix, int $count): void
+    {
+        $offers = $this->stock->offers($lead->id, new Wanted(prefix: $prefix, most: $count));
+        $this->orders->ask(
+            $lead,
+            NameBasedUuid::of($lead->id, "first numbers that begin with {$prefix}"),
+            array_column($offers, 'number'),
+            array_sum(array_column($offers, 'onceCents')),
+            array_sum(array_column($offers, 'monthlyCents')),
+            $offers[0]->currency ?? '',
+        );
     }
 
     /** What a lead settles on a house's first day. */
@@ -519,25 +540,54 @@ final readonly class Demo
         }
     }
 
-    /** The number that a customer brings along, ordered as their book says it. */
+    /** The number that a customer brings along, ordered as their book says it and on its way. */
     private function port(Technician $lead): void
     {
         $customer = Customers::porting();
         $answers = $customer->answers;
         $text = static fn (string $slot): string => is_string($answers[$slot] ?? null) ? $answers[$slot] : '';
         $tenant = $this->find($lead, $customer->key());
-        if ($tenant !== null && $this->ports->ofCustomer($lead->id, $tenant->id) === []) {
-            $request = new PortRequest(
-                [Customers::PORTED],
-                $customer->name(),
-                $text('street'),
-                $text('postcode'),
-                'Harbour Telephone',
-                'HT-20417',
-                Customers::PORTED_ON,
+        if ($tenant === null || $this->ports->ofCustomer($lead->id, $tenant->id) !== []) {
+            return;
+        }
+        $id = NameBasedUuid::of($tenant->id, 'the number they bring along');
+        $this->ports->open($lead->id, $tenant->id, $id, new PortSaid(
+            [Customers::PORTED],
+            $customer->name(),
+            $text('street'),
+            $text('city'),
+            $text('postcode'),
+            'Harbour Telephone',
+            'HT-20417',
+            '',
+            $customer->people()[0]['name'],
+            null,
+            false,
+            [],
+            '',
+            Customers::PORTED_ON,
+            '09:00-12:00',
+        ));
+        $this->papers($lead, $tenant, $id);
+        $this->ports->send($lead->id, $tenant->id, $id);
+    }
+
+    /** The letter as it was made here, signed on paper; the bill is a page that says it is one. */
+    private function papers(Technician $lead, TenantRow $tenant, string $id): void
+    {
+        [$case, $row] = $this->ports->forLetter($lead->id, $tenant->id, $id);
+        $letter = $this->letter->of($case, $row, 'en');
+        $bill = PdfPaper::of("<h1>{$case->wish()->losingCarrier}</h1><p>Sample of a bill.</p>", 'Bill', $this->clock->now());
+        foreach (['authority' => $letter, 'bill' => $bill] as $paper => $bytes) {
+            $this->ports->putPaper(
+                $lead->id,
+                $tenant->id,
+                $id,
+                $paper,
+                "{$paper}.pdf",
+                $bytes,
+                $paper === 'bill' ? $this->clock->now()->modify('-12 days')->format('Y-m-d') : null,
             );
-            // The customer's id stands for the form that was filled in: loading again orders nothing again.
-            $this->ports->ask($lead->id, $tenant->id, $tenant->id, $request);
         }
     }
 

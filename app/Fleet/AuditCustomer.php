@@ -14,9 +14,9 @@ use App\CallRecords\CallReader;
 use App\Drift\LiveReader;
 use App\Models\Ability;
 use App\Models\TenantRow;
+use App\Ports\PortDesk;
 use App\Roster\SummaryKeeper;
 use App\Stock\CarrierTrouble;
-use App\Stock\PortDesk;
 use App\Switching\SwitchTrouble;
 use Illuminate\Bus\Batchable;
 use Illuminate\Bus\Queueable;
@@ -99,7 +99,7 @@ final class AuditCustomer implements ShouldQueue
     private function readOutside(LiveReader $reader, PortDesk $ports, CallReader $calls): ?string
     {
         $said = [];
-        foreach ([$reader->read(...), $ports->read(...), $calls->read(...)] as $read) {
+        foreach ([$reader->read(...), $ports->follow(...), $calls->read(...)] as $read) {
             try {
                 $read($this->technicianId, $this->tenantId);
             } catch (SwitchTrouble | CarrierTrouble $trouble) {

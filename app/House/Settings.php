@@ -13,6 +13,14 @@ final readonly class Settings
 
     public const LETTERS_AT = '06:30';
 
+    /** Days that a number rests as it comes (design 14), and the most that may be settled. */
+    public const REST_DAYS = 90;
+
+    public const MOST_REST_DAYS = 730;
+
+    /** Numbers move on by their dates, before everything is audited. */
+    public const NUMBERS_AT = '00:20';
+
     /** What is kept no longer goes when nobody waits for the database. */
     public const TIDIED_AT = '04:40';
 
@@ -31,6 +39,8 @@ final readonly class Settings
      * @param  ?string  $mailFrom  null: as the settings file has it
      * @param  list<string>  $secondFactorFor  of ABILITIES
      * @param  list<Connection>  $switches  besides those of the settings file
+     * @param  array{local: int, tollFree: int, mobile: int}  $restDays  that a number rests once its customer let it go
+     * @param  ?int  $orderLimitCents  once and a month together; of more than that leads confirm an order. Null: none
      */
     private function __construct(
         public string $reseller,
@@ -49,6 +59,8 @@ final readonly class Settings
         public array $switches,
         public ?Connection $carrier,
         public ?Connection $studio,
+        public array $restDays,
+        public ?int $orderLimitCents,
     ) {
     }
 
@@ -80,7 +92,19 @@ final readonly class Settings
             array_values(array_filter(array_map(Connection::read(...), $list('switches')))),
             Connection::read($kept['carrier'] ?? null),
             Connection::read($kept['studio'] ?? null),
+            self::restDays($kept['restDays'] ?? null),
+            is_int($kept['orderLimitCents'] ?? null) ? $kept['orderLimitCents'] : null,
         );
+    }
+
+    /** @return array{local: int, tollFree: int, mobile: int} */
+    private static function restDays(mixed $kept): array
+    {
+        $of = static fn (string $kind): int => is_array($kept) && is_int($kept[$kind] ?? null)
+            ? $kept[$kind]
+            : self::REST_DAYS;
+
+        return ['local' => $of('local'), 'tollFree' => $of('tollFree'), 'mobile' => $of('mobile')];
     }
 
     /** @return array<string, mixed> */

@@ -4,11 +4,39 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-/** How far a port is at the carrier. */
+/** How far a port is: numbers that come in, and numbers that another carrier asks for. */
 enum PortState: string
 {
-    case Asked = 'asked';
-    case Dated = 'dated';
+    /** Written down here; the carrier does not know of it. */
+    case Open = 'open';
+    case Sent = 'sent';
     case Rejected = 'rejected';
+    case Dated = 'dated';
+    case Moving = 'moving';
     case Done = 'done';
+    /** It was tried, and the numbers are with the old carrier again. */
+    case FailedBack = 'failedBack';
+    case Withdrawn = 'withdrawn';
+    case Asked = 'asked';
+    case Agreed = 'agreed';
+    case Refused = 'refused';
+    case Gone = 'gone';
+
+    /** @return non-empty-list<self> in which the carrier has still something to say */
+    public static function underWay(): array
+    {
+        return [self::Open, self::Sent, self::Rejected, self::Dated, self::Moving, self::FailedBack, self::Asked,
+            self::Agreed];
+    }
+
+    /** Whether what the order says may be changed. */
+    public function mayBeMended(): bool
+    {
+        return $this === self::Open || $this === self::Rejected;
+    }
+
+    public function mayBeWithdrawn(): bool
+    {
+        return in_array($this, [self::Open, self::Sent, self::Rejected, self::Dated, self::FailedBack], true);
+    }
 }

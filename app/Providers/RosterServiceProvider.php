@@ -20,7 +20,7 @@ use App\Security\SessionsInTable;
 use App\Security\SignedIn;
 use App\Settings\Nights;
 use App\Settings\Reached;
-use App\Stock\CarrierDesk;
+use App\Stock\CarrierWire;
 use App\Switching\Switches;
 use App\Time\Clock;
 use App\Time\FixedClock;
@@ -83,8 +83,8 @@ final class RosterServiceProvider extends ServiceProvider
             static fn (Application $app): Switches => $app->make(Reached::class)->switches(),
         );
         $this->app->bind(
-            CarrierDesk::class,
-            static fn (Application $app): CarrierDesk => $app->make(Reached::class)->carrier(),
+            CarrierWire::class,
+            static fn (Application $app): CarrierWire => $app->make(Reached::class)->carrierWire(),
         );
         $this->app->bind(
             SpeechStudio::class,

@@ -34,6 +34,10 @@ final readonly class Nights
                 ->timezone($settings->zone)
                 ->onOneServer();
         }
+        $schedule->command('roster:numbers', $by === null ? [] : ["--as={$by->sign_in}"])
+            ->dailyAt(Settings::NUMBERS_AT)
+            ->timezone($settings->zone)
+            ->onOneServer();
         $schedule->command('roster:take-up')->everyMinute()->onOneServer();
         $schedule->command('roster:tidy')
             ->dailyAt(Settings::TIDIED_AT)

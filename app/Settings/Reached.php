@@ -8,6 +8,7 @@ use App\House\Connection;
 use App\House\House;
 use App\Prompts\SpeechStudio;
 use App\Stock\CarrierDesk;
+use App\Stock\CarrierWire;
 use App\Switching\Switches;
 use App\Switching\SwitchMaker;
 use Illuminate\Contracts\Container\Container;
@@ -50,7 +51,12 @@ final readonly class Reached
 
     public function carrier(): CarrierDesk
     {
-        return $this->carrierAt(...$this->other('carrier', $this->house->settings()->carrier));
+        return new CarrierDesk($this->carrierWire());
+    }
+
+    public function carrierWire(): CarrierWire
+    {
+        return new CarrierWire($this->http, ...$this->other('carrier', $this->house->settings()->carrier));
     }
 
     public function studio(): SpeechStudio
@@ -60,7 +66,7 @@ final readonly class Reached
 
     public function carrierAt(string $url, string $token): CarrierDesk
     {
-        return new CarrierDesk($this->http, $url, $token);
+        return new CarrierDesk(new CarrierWire($this->http, $url, $token));
     }
 
     public function studioAt(string $url, string $token): SpeechStudio

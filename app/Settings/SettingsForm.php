@@ -30,6 +30,9 @@ final class SettingsForm
         'lettersAt.date_format' => 'A time is wanted, such as 06:30.',
         'mailFrom.email' => 'This is no mail address.',
         'secondFactorFor.*.in' => 'Nothing that a grant lets one do.',
+        'restDays.*.between' => 'From 0 to 730 days.', 'restDays.*.integer' => 'A whole number of days is wanted.',
+        'orderLimitCents.integer' => 'An amount is wanted, such as 50 or 49.50.',
+        'orderLimitCents.between' => 'From 0 to 1,000,000.',
         'switches.*.name.regex' => 'A name is small letters, digits and hyphens, such as coast-switch.',
         'switches.*.name.required' => 'Give it a name.', 'switches.*.name.distinct' => 'Two switches are called so.',
         'switches.*.kind.in' => 'Nobody here speaks to such a switch.',
@@ -68,10 +71,15 @@ final class SettingsForm
             'switches.*.url' => $url,
             'switches.*.directory' => ['nullable', 'string', 'max:40', 'regex:/^[a-z0-9][a-z0-9-]*$/D'],
             'switches.*.token' => $token,
+            'restDays' => ['sometimes', 'array:local,tollFree,mobile'],
+            'orderLimitCents' => ['sometimes', 'nullable', 'integer', 'between:0,100000000'],
             'carrier' => ['sometimes', 'nullable', 'array:url,token'], 'carrier.url' => $url,
             'carrier.token' => $token,
             'studio' => ['sometimes', 'nullable', 'array:url,token'], 'studio.url' => $url, 'studio.token' => $token,
         ];
+        foreach (['local', 'tollFree', 'mobile'] as $kind) {
+            $rules["restDays.{$kind}"] = ['required_with:restDays', 'integer', 'between:0,' . Settings::MOST_REST_DAYS];
+        }
         foreach (Retention::BOUNDS as $name => [$least, $most]) {
             $rules["retention.{$name}"] = ['sometimes', 'required', 'integer', "between:{$least},{$most}"];
         }

@@ -4,12 +4,7 @@ declare(strict_types=1);
 
 namespace App\Stock;
 
-use App\Models\PortState;
-use Illuminate\Http\Client\ConnectionException;
-use Illuminate\Http\Client\Factory;
-use Illuminate\Http\Client\PendingRequest;
-
-/** Orders numbers from the carrier desk, and has numbers brought over from other carriers. */
+/** Finds, reserves, orders and returns numbers at the carrier, and asks it about addresses. */
 final readonly class CarrierDesk
 {
     private const ADDRESS = [
@@ -17,23 +12,35 @@ final readonly class CarrierDesk
         'land' => 'country',
     ];
 
-    public function __construct(private Factory $http, private string $url, private string $token)
+    public function __construct(private CarrierWire $wire)
     {
     }
 
     /**
-     * @param  string  $prefix  first digits, country code first, no plus
-     * @return list<array{number: string, monthlyCents: int}> free numbers in E.164
+     * @return list<Offer>
      *
      * @throws CarrierTrouble
      */
-    public function search(string $prefix, int $most): array
+    public function search(Wanted $wanted): array
     {
+        $answer = $this->wire->get('/inventory', $wanted->asAsked());
+        $currency = is_string($answer['currency'] ?? null) ? $answer['currency'] : '';
         $found = [];
-        $answer = $this->answer(fn () => $this->request()->get('/inventory', ['prefix' => $prefix, 'most' => $most]));
         foreach (is_array($answer['found'] ?? null) ? $answer['found'] : [] as $row) {
-            if (is_array($row) && is_string($row['msisdn'] ?? null) && is_int($row['monthly_cents'] ?? null)) {
-                $found[] = ['number' => "+{$row['msisdn']}", 'monthlyCents' => $row['monthly_cents']];
+            if (
+                is_array($row) && is_string($row['msisdn'] ?? null) && is_int($row['monthly_cents'] ?? null)
+                && is_int($row['once_cents'] ?? null)
+            ) {
+                $run = $row['run'] ?? null;
+                $found[] = new Offer(
+                    "+{$row['msisdn']}",
+                    is_string($row['town'] ?? null) ? $row['town'] : '',
+                    ($row['toll_free'] ?? false) === true,
+                    $row['once_cents'],
+                    $row['monthly_cents'],
+                    $currency,
+                    is_string($run) ? "+{$run}" : null,
+                );
             }
         }
 
@@ -47,8 +54,7 @@ final readonly class CarrierDesk
      */
     public function reach(): void
     {
-        $answer = $this->answer(fn () => $this->request()->get('/inventory', ['prefix' => '1', 'most' => 1]));
-        if (! is_array($answer['found'] ?? null)) {
+        if (! is_array($this->wire->get('/inventory', ['most' => 1])['found'] ?? null)) {
             throw new CarrierTrouble('what answers there is no carrier desk');
         }
     }
@@ -67,7 +73,7 @@ final readonly class CarrierDesk
         $asked = array_map(static fn (string $part): string => $address[$part] ?? '', self::ADDRESS);
         // The carrier names a district without its country (ISO 3166-2: CA-NS is Nova Scotia).
         $asked['district'] = (string) preg_replace('/^[A-Z]{2}-/', '', $asked['district']);
-        $answer = $this->answer(fn () => $this->request()->post('/addresses', $asked));
+        $answer = $this->wire->post('/addresses', $asked);
         $verdict = $answer['verdict'] ?? null;
         $as = is_array($answer['as'] ?? null) ? $answer['as'] : [];
         $better = [];
@@ -89,114 +95,104 @@ final readonly class CarrierDesk
     }
 
     /**
-     * @return string the carrier's receipt
+     * @param  list<string>  $numbers  in E.164
+     * @param  string  $until  a date, the last day
      *
      * @throws CarrierTrouble
      */
-    public function order(string $number, string $holder, int $agreedMonthlyCents): string
+    public function reserve(array $numbers, string $until): void
     {
-        $answer = $this->answer(fn () => $this->request()->post(
-            '/orders',
-            ['msisdn' => ltrim($number, '+'), 'holder' => $holder, 'agreed_price' => $agreedMonthlyCents],
-        ));
-
-        return is_string($answer['receipt'] ?? null)
-            ? $answer['receipt']
-            : throw new CarrierTrouble('it gave no receipt');
+        $this->wire->post('/reservations', ['msisdns' => self::bare($numbers), 'until' => $until]);
     }
 
     /**
-     * @param  string  $holder  the customer's key
-     * @return list<PortOrder> in the order they were placed
+     * All of them, or none; the same reference twice is one order.
+     *
+     * @param  list<string>  $numbers  in E.164
      *
      * @throws CarrierTrouble
      */
-    public function ports(string $holder): array
+    public function order(string $reference, array $numbers, int $onceCents, int $monthlyCents): Purchase
     {
-        $answer = $this->answer(fn () => $this->request()->get('/transfers', ['holder' => $holder]));
-        $rows = is_array($answer['transfers'] ?? null)
-            ? $answer['transfers']
-            : throw new CarrierTrouble('it gave no list of ports');
+        return self::purchase($this->wire->post('/orders', [
+            'reference' => $reference, 'msisdns' => self::bare($numbers),
+            'agreed' => ['once_cents' => $onceCents, 'monthly_cents' => $monthlyCents],
+        ]));
+    }
 
-        return array_map(self::placed(...), array_values($rows));
+    /** @throws CarrierTrouble */
+    public function orderOf(string $reference): Purchase
+    {
+        return self::purchase($this->wire->get("/orders/{$reference}"));
     }
 
     /**
-     * @param  string  $reference  ours; the same one twice places one order
-     * @param  PortRequest  $wanted  what the customer's bill says
+     * @param  list<string>  $numbers  in E.164
      *
      * @throws CarrierTrouble
      */
-    public function port(string $holder, string $reference, PortRequest $wanted): PortOrder
+    public function giveBack(array $numbers): void
     {
-        return self::placed($this->answer(fn () => $this->request()->post('/transfers', [
-            'holder' => $holder, 'reference' => $reference,
-            'msisdns' => array_map(static fn (string $number): string => ltrim($number, '+'), $wanted->numbers),
-            'subscriber' => $wanted->name,
-            'premises' => $wanted->street, 'postal' => $wanted->postcode, 'losing' => $wanted->losingCarrier,
-            'account' => $wanted->account, 'day' => $wanted->day,
-        ])));
+        $this->wire->post('/releases', ['msisdns' => self::bare($numbers)]);
     }
 
-    private static function placed(mixed $row): PortOrder
+    /** @param array<mixed> $answer */
+    private static function purchase(array $answer): Purchase
     {
-        $text = static fn (string $field): string => is_array($row) && is_string($row[$field] ?? null)
-            ? $row[$field]
-            : throw new CarrierTrouble("a port has no {$field}");
-        $numbers = is_array($row) && is_array($row['msisdns'] ?? null)
-            ? array_values(array_filter($row['msisdns'], is_string(...)))
-            : [];
+        $lines = [];
+        foreach (is_array($answer['lines'] ?? null) ? $answer['lines'] : [] as $line) {
+            if (is_array($line) && is_string($line['what'] ?? null)) {
+                $whole = static fn (string $of): int => is_int($line[$of] ?? null) ? $line[$of] : 0;
+                $lines[] = [
+                    'what' => $line['what'], 'count' => $whole('count'), 'onceCents' => $whole('once_cents'),
+                    'monthlyCents' => $whole('monthly_cents'),
+                ];
+            }
+        }
 
-        return new PortOrder(
-            $text('id'),
-            new PortRequest(
-                array_map(static fn (string $msisdn): string => "+{$msisdn}", $numbers),
-                $text('subscriber'),
-                $text('premises'),
-                $text('postal'),
-                $text('losing'),
-                $text('account'),
-                $text('day'),
-            ),
-            match ($text('stage')) {
-                'asked' => PortState::Asked,
-                'dated' => PortState::Dated,
-                'turned_down' => PortState::Rejected,
-                'done' => PortState::Done,
-                default => throw new CarrierTrouble("a port is {$text('stage')}, which nobody here knows"),
-            },
-            $text('remark'),
+        return new Purchase(
+            self::numbers($answer['msisdns'] ?? null),
+            self::numbers($answer['waiting'] ?? null),
+            is_string($answer['receipt'] ?? null)
+                ? $answer['receipt']
+                : throw new CarrierTrouble('it gave no receipt'),
+            $lines,
+            is_string($answer['currency'] ?? null) ? $answer['currency'] : '',
+            self::prices($answer['each'] ?? null),
         );
     }
 
-    private function request(): PendingRequest
+    /** @return array<string, array{int, int}> */
+    private static function prices(mixed $each): array
     {
-        return $this->http->baseUrl(
-            $this->url,
-        )->withToken($this->token)->acceptJson()->asJson()->timeout(10)->withOptions(['proxy' => '']);
+        $prices = [];
+        foreach (is_array($each) ? $each : [] as $row) {
+            if (
+                is_array($row) && is_string($row['msisdn'] ?? null) && is_int($row['once_cents'] ?? null)
+                && is_int($row['monthly_cents'] ?? null)
+            ) {
+                $prices["+{$row['msisdn']}"] = [$row['once_cents'], $row['monthly_cents']];
+            }
+        }
+
+        return $prices;
     }
 
     /**
-     * @param  callable(): \Illuminate\Http\Client\Response  $send
-     * @return array<mixed>
+     * @param  list<string>  $numbers
+     * @return list<string>
      */
-    private function answer(callable $send): array
+    private static function bare(array $numbers): array
     {
-        if ($this->url === '') {
-            throw new CarrierTrouble('no carrier is set up yet; a lead technician names one under Settings');
-        }
-        try {
-            $response = $send();
-        } catch (ConnectionException) {
-            throw new CarrierTrouble('it cannot be reached');
-        }
-        $body = $response->json();
-        if (! $response->successful() || ! is_array($body)) {
-            throw new CarrierTrouble(
-                is_array($body) && is_string($body['fault'] ?? null) ? $body['fault'] : "HTTP {$response->status()}",
-            );
-        }
+        return array_map(static fn (string $number): string => ltrim($number, '+'), $numbers);
+    }
 
-        return $body;
+    /** @return list<string> in E.164 */
+    private static function numbers(mixed $given): array
+    {
+        return array_map(
+            static fn (string $msisdn): string => "+{$msisdn}",
+            array_values(array_filter(is_array($given) ? $given : [], is_string(...))),
+        );
     }
 }

@@ -7,6 +7,7 @@ namespace App\Stock;
 use App\Access\AccessDenied;
 use App\Access\Scope;
 use App\Activity\ActivityLog;
+use App\Models\NumberState;
 use App\Models\StockNumber;
 use App\Support\Parts;
 use Illuminate\Database\ConnectionInterface;
@@ -25,67 +26,132 @@ final readonly class NumberStock
     ) {
     }
 
-    /** @return list<StockNumber> free ones, for whoever may do anything for anybody */
-    public function free(string $technicianId, int $most): array
+    /**
+     * @param  string  $digits  that stand in it anywhere
+     * @return list<StockNumber> free ones, for whoever may do anything for anybody
+     */
+    public function free(string $technicianId, int $most, string $digits = ''): array
     {
         return $this->scope->technician(
             $technicianId,
             fn (): array => ! $this->scope->hasAnyGrant($technicianId) ? [] : array_values(
-                StockNumber::query()->whereNull('tenant_id')->orderBy('e164')->limit($most)->get()->all(),
+                StockNumber::query()->where('state', NumberState::Free->value)
+                    ->where('e164', 'like', "%{$digits}%")
+                    ->orderBy('e164')
+                    ->limit($most)
+                    ->get()
+                    ->all(),
             ),
         );
     }
 
     /**
-     * @param  string  $prefix  first digits, country code first, no plus
-     * @return list<array{number: string, monthlyCents: int}>
+     * @return list<Offer>
      *
      * @throws AccessDenied
      * @throws CarrierTrouble
      */
-    public function offers(string $technicianId, string $prefix, int $most): array
+    public function offers(string $technicianId, Wanted $wanted): array
     {
         $this->requireStocking($technicianId);
 
-        return $this->carrier->search($prefix, $most);
+        return $this->carrier->search($wanted);
     }
 
     /**
-     * Orders what was offered, at the price that was agreed to; the same order twice is one order at the carrier.
+     * @param  list<string>  $numbers  E.164
+     * @return list<Offer> as the carrier has them now
      *
-     * @param  bool  $isLead  leads may order whatever they are granted
-     * @param  list<array{number: string, monthlyCents: int}>  $chosen
-     * @param  string  $holder  the reseller, as the carrier knows it
-     * @return array{list<string>, ?string} what is in stock now, and why the rest is not
+     * @throws AccessDenied
+     * @throws CarrierTrouble
+     * @throws OrderRefused where one of them is not free there any more
+     */
+    public function offered(string $technicianId, array $numbers): array
+    {
+        $this->requireStocking($technicianId);
+
+        return array_map(function (string $number): Offer {
+            $found = $this->carrier->search(new Wanted(prefix: ltrim($number, '+'), most: 1));
+
+            return $found[0] ?? throw OrderRefused::gone($number);
+        }, $numbers);
+    }
+
+    /**
+     * Held for us until a day, at no cost.
+     *
+     * @param  list<Offer>  $offers
+     * @param  string  $until  a date, the last day
+     *
+     * @throws AccessDenied
+     * @throws CarrierTrouble
+     */
+    public function reserve(string $technicianId, array $offers, string $until): void
+    {
+        $this->requireStocking($technicianId);
+        $numbers = array_column($offers, 'number');
+        $this->carrier->reserve($numbers, $until);
+        $this->scope->technician($technicianId, function () use ($technicianId, $offers, $numbers, $until): void {
+            $this->db->select('select stock_reserved(?::jsonb, ?::date)', [json_encode(array_map(
+                static fn (Offer $offer): array => [
+                    'number' => $offer->number, 'region' => E164::parse($offer->number)->region(),
+                    'kind' => $offer->isTollFree ? 'tollFree' : 'local', 'once' => $offer->onceCents,
+                    'monthly' => $offer->monthlyCents, 'currency' => $offer->currency,
+                ],
+                $offers,
+            ), JSON_THROW_ON_ERROR), $until]);
+            $this->log->note($technicianId, 'reserved numbers', ['numbers' => $numbers, 'until' => $until]);
+        });
+    }
+
+    /**
+     * Back to the carrier, for good: nobody's, and not ours.
+     *
+     * @param  list<string>  $numbers  E.164
+     *
+     * @throws AccessDenied
+     * @throws CarrierTrouble
+     * @throws OrderRefused where one of them is a customer's, or not ours to give back
+     */
+    public function giveBack(string $technicianId, array $numbers): int
+    {
+        $this->requireStocking($technicianId);
+        $this->scope->technician($technicianId, static function () use ($numbers): void {
+            $loose = StockNumber::query()->whereIn('e164', $numbers)->whereNull('tenant_id')
+                ->whereNot('state', NumberState::Cancelled->value)
+                ->pluck('e164')
+                ->all();
+            foreach (array_diff($numbers, array_filter($loose, is_string(...))) as $number) {
+                throw OrderRefused::notLoose($number);
+            }
+        });
+        $this->carrier->giveBack($numbers);
+
+        return $this->scope->technician($technicianId, function () use ($technicianId, $numbers): int {
+            $this->log->note($technicianId, 'gave numbers back to the carrier', ['numbers' => $numbers]);
+
+            return $this->moved('select stock_returned(?::text[]) as moved', $numbers);
+        });
+    }
+
+    /**
+     * They are free before their time.
+     *
+     * @param  list<string>  $numbers  E.164
      *
      * @throws AccessDenied
      */
-    public function orderChosen(string $technicianId, bool $isLead, array $chosen, string $holder): array
+    public function endRests(string $technicianId, array $numbers, string $reason): int
     {
-        $mayBill = fn (): bool => $this->scope->mayBill($technicianId);
-        if (! $isLead && ! $this->scope->technician($technicianId, $mayBill)) {
-            throw AccessDenied::ordering();
-        }
-        $ordered = [];
-        $trouble = null;
-        foreach ($chosen as $each) {
-            try {
-                $receipt = $this->carrier->order($each['number'], $holder, $each['monthlyCents']);
-            } catch (CarrierTrouble $fault) {
-                // What was ordered before is ours, and is kept.
-                $trouble = $fault->getMessage();
+        $this->requireStocking($technicianId);
 
-                break;
-            }
-            $ordered[] = ['e164' => $each['number'], 'carrier_receipt' => $receipt,
-                'region' => E164::parse($each['number'])->region()];
-        }
-        $this->scope->technician($technicianId, function () use ($ordered, $technicianId): void {
-            StockNumber::query()->insertOrIgnore($ordered);
-            $this->log->note($technicianId, 'ordered numbers', ['numbers' => array_column($ordered, 'e164')]);
+        return $this->scope->technician($technicianId, function () use ($technicianId, $numbers, $reason): int {
+            $this->log->note($technicianId, 'ended the rest of numbers', [
+                'numbers' => $numbers, 'reason' => $reason,
+            ]);
+
+            return $this->moved('select stock_rests_ended(?::text[]) as moved', $numbers);
         });
-
-        return [array_column($ordered, 'e164'), $trouble];
     }
 
     /**
@@ -123,9 +189,12 @@ final readonly class NumberStock
 
         return $this->scope->technician($technicianId, function () use ($technicianId, $numbers): array {
             $added = [];
+            $ranges = self::ranges($numbers);
             foreach ($numbers as $number) {
                 $isNew = StockNumber::query()->insertOrIgnore([
                     'e164' => $number, 'region' => E164::parse($number)->region(),
+                    'kind' => E164::parse($number)->isTollFree() ? 'tollFree' : 'local',
+                    'came_with' => $ranges[$number] ?? null,
                 ]) === 1;
                 if ($isNew) {
                     $added[] = $number;
@@ -149,14 +218,44 @@ final readonly class NumberStock
         $this->requireStocking($technicianId);
 
         return $this->scope->technician($technicianId, function () use ($technicianId, $numbers): int {
-            $row = $this->db->selectOne('select roster_drop_numbers(?::text[]) as gone', [
-                '{' . implode(',', $numbers) . '}',
-            ]);
-            $gone = is_object($row) && is_int($row->gone ?? null) ? $row->gone : 0;
             $this->log->note($technicianId, 'took numbers out of stock', ['numbers' => $numbers]);
 
-            return $gone;
+            return $this->moved('select roster_drop_numbers(?::text[]) as moved', $numbers);
         });
+    }
+
+    /**
+     * @param  list<string>  $numbers
+     * @return array<string, string> the range that a number came in, by number; of those that came alone nothing
+     */
+    private static function ranges(array $numbers): array
+    {
+        $sorted = array_map(static fn (string $number): int => (int) $number, $numbers);
+        sort($sorted);
+        $ranges = $run = [];
+        foreach ([...$sorted, null] as $number) {
+            if ($run !== [] && ($number === null || $number !== $run[count($run) - 1] + 1)) {
+                $said = E164::parse("+{$run[0]}")->display() . ' to '
+                    . E164::parse('+' . $run[count($run) - 1])->display();
+                foreach (count($run) > 1 ? $run : [] as $each) {
+                    $ranges["+{$each}"] = $said;
+                }
+                $run = [];
+            }
+            if ($number !== null) {
+                $run[] = $number;
+            }
+        }
+
+        return $ranges;
+    }
+
+    /** @param list<string> $numbers */
+    private function moved(string $sql, array $numbers): int
+    {
+        $row = $this->db->selectOne($sql, ['{' . implode(',', $numbers) . '}']);
+
+        return is_object($row) && is_int($row->moved ?? null) ? $row->moved : 0;
     }
 
     /** @throws AccessDenied */
@@ -165,27 +264,5 @@ final readonly class NumberStock
         if (! $this->scope->technician($technicianId, fn (): bool => $this->scope->mayTakeOn($technicianId))) {
             throw AccessDenied::stock();
         }
-    }
-
-    /**
-     * Orders the first free numbers that begin so.
-     *
-     * @return list<string> in E.164
-     *
-     * @throws CarrierTrouble
-     */
-    public function order(string $technicianId, string $prefix, int $count, string $holder): array
-    {
-        $rows = [];
-        foreach ($this->carrier->search($prefix, $count) as $offer) {
-            $rows[] = [
-                'e164' => $offer['number'],
-                'carrier_receipt' => $this->carrier->order($offer['number'], $holder, $offer['monthlyCents']),
-                'region' => E164::parse($offer['number'])->region(),
-            ];
-        }
-        $this->scope->technician($technicianId, static fn (): int => StockNumber::query()->insertOrIgnore($rows));
-
-        return array_column($rows, 'e164');
     }
 }

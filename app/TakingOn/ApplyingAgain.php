@@ -11,7 +11,7 @@ use App\Book\KnownNumbers;
 use App\Models\TenantRow;
 use App\Switching\Switches;
 use Jaunty\Core\Book\BookFormat;
-use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Change\Diff;
 use Jaunty\Core\Templates\Answers;
@@ -56,10 +56,10 @@ final readonly class ApplyingAgain
             );
         }
         $faults = [];
-        foreach ($expansion->book->ofKind(Kind::Number) as $number) {
-            $whyNot = $this->numbers->whyNot($number->key(), in_array($number->key(), $answers->comingOver(), true));
+        foreach ($expansion->book->all(Number::class) as $number) {
+            $whyNot = $this->numbers->whyNot($number->key, $number->status);
             if ($whyNot !== null) {
-                $faults[$answers->placeOf($number->key()) ?? 'template'] = $whyNot;
+                $faults[$answers->placeOf($number->key) ?? 'template'] = $whyNot;
             }
         }
         if ($faults !== []) {

@@ -16,7 +16,7 @@ use App\Switching\Switches;
 use App\Time\Clock;
 use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Support\Str;
-use Jaunty\Core\Book\Kind;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Stage;
 use Jaunty\Core\Templates\Answers;
 use Jaunty\Core\Templates\Circumstances;
@@ -200,10 +200,10 @@ final readonly class TakingOn
         if (TenantRow::query()->where('key', $expansion->book->tenant->key)->exists()) {
             $faults['name'] = self::NAME_TAKEN;
         }
-        foreach ($expansion->book->ofKind(Kind::Number) as $number) {
-            $whyNot = $this->numbers->whyNot($number->key(), in_array($number->key(), $answers->comingOver(), true));
+        foreach ($expansion->book->all(Number::class) as $number) {
+            $whyNot = $this->numbers->whyNot($number->key, $number->status);
             if ($whyNot !== null) {
-                $faults[$answers->placeOf($number->key()) ?? 'template'] = $whyNot;
+                $faults[$answers->placeOf($number->key) ?? 'template'] = $whyNot;
             }
         }
         if ($faults !== []) {

@@ -25,7 +25,7 @@ $standin = match (getenv('STANDIN')) {
     'switch' => new PracticeSwitch($store, $token, $clock, max(1, (int) (
         getenv('STANDIN_RATE') === false ? '100' : getenv('STANDIN_RATE')
     ))),
-    'carrier' => new CarrierDesk($store, $token),
+    'carrier' => new CarrierDesk($store, $token, $clock),
     'post' => new PostTray($store, $clock),
     'studio' => new Studio($token),
     default => throw new RuntimeException('STANDIN must be switch, carrier, post or studio'),

@@ -24,11 +24,11 @@ final class AccessTest extends FeatureTestCase
                 '/api' . str_replace(
                     [
                         '{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}',
-                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}',
+                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}', '{port}', '{paper}',
                     ],
                     [
                         $customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays',
-                        'mostChoices', str_repeat('0', 32), 'office',
+                        'mostChoices', str_repeat('0', 32), 'office', $push, $push,
                     ],
                     $path,
                 ),
@@ -146,7 +146,10 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '/signed') => ['revision' => 1, 'by' => 'I. Marsh', 'on' => '2026-12-01'],
             str_ends_with($path, '/secrets'), str_ends_with($path, '/reveal') => ['object' => 'mailbox:ines-marsh'],
             str_ends_with($path, '/dial') => ['who' => 'national', 'digits' => '911'],
-            str_ends_with($path, '/ports') => self::port('+15065550187'),
+            str_ends_with($path, '/ports'), str_ends_with($path, '/ports/{port}') => self::port('+15065550187'),
+            str_ends_with($path, '/papers') => ['paper' => 'authority', 'name' => 'letter.pdf'],
+            str_ends_with($path, '/loan') => ['until' => '2026-12-24'],
+            str_ends_with($path, '/answer') => ['agreed' => true],
             str_ends_with($path, '/tests') => self::failedTest(),
             str_ends_with($path, '/intake') => ['answers' => ['name' => 'Inlet']],
             str_ends_with($path, '/calls') => ['sentence' => 'main'],

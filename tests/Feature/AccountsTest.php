@@ -41,7 +41,8 @@ final class AccountsTest extends FeatureTestCase
         $needsPush = [
             'post /customers/{customer}/pushes',
             'post /customers/{customer}/pushes/{push}/stop',
-            'post /customers/{customer}/ports',
+            'post /customers/{customer}/ports/{port}/sending',
+            'post /customers/{customer}/ports/{port}/withdrawal',
             'put /customers/{customer}/switch',
         ];
         $checked = 0;
@@ -72,6 +73,12 @@ final class AccountsTest extends FeatureTestCase
             $checked++;
         }
         self::assertGreaterThan(40, $checked);
+        // What costs is no program's to order, whoever leads: it waits for a person.
+        $order = ['id' => (string) Str::uuid(), 'numbers' => ['+16175550198'], 'onceCents' => 0, 'monthlyCents' => 150,
+            'currency' => 'CAD'];
+        $this->asProgram($tokens['edit'])->postJson('/api/stock/orders', $order)->assertCreated()
+            ->assertJsonPath('order.state', 'waiting')->assertJsonPath('order.mayDecide', false);
+        $this->postJson("/api/stock/orders/{$order['id']}/decision", ['confirmed' => true])->assertForbidden();
         self::assertFalse($this->asProgram($tokens['read'])->getJson('/api/rules')->json('mayChange'));
         self::assertSame(0, DB::table('thresholds')->where('name', 'mostChoices')->count());
     }

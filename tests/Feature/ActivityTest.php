@@ -101,12 +101,25 @@ final class ActivityTest extends FeatureTestCase
 
     private function fleet(): void
     {
-        $offer = $this->getJson('/api/stock/offers?prefix=1506555&count=1')->json('offers.0');
-        $this->postJson('/api/stock/orders', [
-            'numbers' => [['number' => $offer['number'], 'monthlyCents' => $offer['monthlyCents']]],
-        ])->assertCreated();
+        $biller = $this->technician();
+        $this->grant($biller, null, Ability::Push);
+        $offer = $this->getJson('/api/stock/offers?prefix=1506555&count=2')->json('offers');
+        $order = static fn (array $one): array => [
+            'id' => (string) Str::uuid(), 'numbers' => [$one['number']], 'onceCents' => $one['onceCents'],
+            'monthlyCents' => $one['monthlyCents'], 'currency' => $one['currency'],
+        ];
+        $this->asPerson($biller)->postJson('/api/stock/orders', $first = $order($offer[0]))->assertCreated();
+        $this->asPerson($this->lead);
+        $this->postJson("/api/stock/orders/{$first['id']}/decision", ['confirmed' => true])->assertOk();
+        $this->postJson("/api/stock/orders/{$first['id']}/again")->assertOk();
+        $this->postJson('/api/stock/reservations', ['numbers' => [$offer[1]['number']], 'until' => '2026-12-20'])
+            ->assertCreated();
+        $this->postJson('/api/stock/returns', ['numbers' => [$offer[1]['number']]])->assertOk();
+        $this->postJson('/api/stock/rests/ends', ['numbers' => [$offer[1]['number']], 'reason' => 'never rung'])
+            ->assertOk();
         // The demo of another test orders these where there is none yet.
-        TestDatabase::owner()->exec("delete from numbers where e164 = '{$offer['number']}'");
+        TestDatabase::owner()->exec("delete from numbers where e164 in ('{$offer[0]['number']}', "
+            . "'{$offer[1]['number']}')");
         $number = sprintf('+1506%07d', random_int(4_000_000, 4_999_999));
         $this->postJson('/api/stock', ['numbers' => [$number]])->assertCreated();
         $this->postJson('/api/stock/removals', ['numbers' => [$number]])->assertOk()->assertJsonPath('gone', 1);
@@ -192,7 +205,13 @@ final class ActivityTest extends FeatureTestCase
         $this->deleteJson("{$at}/live/waivers/{$waiver}")->assertOk();
         $number = $this->getJson("{$at}/desk")->json('objects');
         $number = array_column($number, 'key', 'kind')['number'];
-        $this->postJson("{$at}/ports", self::port($number))->assertSuccessful();
+        $port = $this->sentPort($customer, self::port($number))['id'];
+        $this->postJson("{$at}/ports/{$port}/loan", ['until' => '2026-12-24'])->assertOk();
+        $this->postJson("{$at}/ports/{$port}/withdrawal")->assertOk();
+        $open = $this->postJson("{$at}/ports", self::port($number))->assertCreated()->json('port.id');
+        $this->putJson("{$at}/ports/{$open}", self::port($number))->assertOk();
+        $this->postJson("{$at}/ports/{$open}/withdrawal")->assertOk();
+        $this->leaves($customer);
         $this->edit($customer, self::addressed('14 Ardent Road'))->assertOk();
         $this->postJson("{$at}/sites/office/address-checks")->assertCreated();
         $this->postJson("{$at}/sites/office/tests", self::failedTest())->assertCreated();
@@ -200,6 +219,27 @@ final class ActivityTest extends FeatureTestCase
         $this->postJson('/api/broken-glass', [
             'customer' => $customer, 'ability' => 'read', 'reason' => 'their lines are down and it is night',
         ])->assertCreated();
+    }
+
+    /** Another carrier asks for a number that ours gave out. */
+    private function leaves(string $customer): void
+    {
+        $offer = $this->getJson('/api/stock/offers?prefix=1617555&count=1')->json('offers.0');
+        $this->postJson('/api/stock/orders', [
+            'id' => (string) Str::uuid(), 'numbers' => [$offer['number']], 'onceCents' => 0,
+            'monthlyCents' => $offer['monthlyCents'], 'currency' => $offer['currency'],
+        ])->assertCreated();
+        $this->edit($customer, [[
+            'op' => 'create', 'object' => "number:{$offer['number']}", 'path' => '', 'value' => [],
+        ]])->assertOk();
+        $this->enter($customer)->assertCreated();
+        $this->atTheCarrier('/departures', [
+            'msisdns' => [ltrim($offer['number'], '+')], 'gaining' => 'Headland Telephone', 'subscriber' => 'Inlet',
+            'day' => '2026-12-14', 'answer_by' => '2026-12-05',
+        ]);
+        $ports = $this->postJson("/api/customers/{$customer}/ports/read")->assertOk()->json('ports');
+        $asked = array_column($ports, 'id', 'state')['asked'];
+        $this->postJson("/api/customers/{$customer}/ports/{$asked}/answer", ['agreed' => true])->assertOk();
     }
 
     public function test_an_edit_is_told_with_before_and_after_and_found_by_customer_person_words_and_day(): void

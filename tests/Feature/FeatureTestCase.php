@@ -24,6 +24,7 @@ use Illuminate\Support\Sleep;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Jaunty\Core\Book\BookFormat;
+use Standins\Shared\Request as StandinRequest;
 use Tests\Feature\Support\Contract;
 use Tests\Feature\Support\TestDatabase;
 use Tests\Feature\Support\Wire;
@@ -270,8 +271,52 @@ abstract class FeatureTestCase extends TestCase
     {
         return [
             'reference' => (string) Str::uuid(), 'numbers' => [$number], 'name' => 'Inlet', 'street' => '21 Inlet View',
-            'postcode' => 'B0X 1X0', 'losingCarrier' => 'Harbour Telephone', 'account' => 'HT-1', 'day' => '2026-12-14',
+            'city' => 'Quay End', 'postcode' => 'B0X 1X0', 'losingCarrier' => 'Harbour Telephone', 'account' => 'HT-1',
+            'signatory' => 'Ines Marsh', 'day' => '2026-12-14',
         ];
+    }
+
+    /**
+     * A port written down, with its papers, and sent.
+     *
+     * @param  array<string, mixed>  $said  as the form sends it
+     * @return array<string, mixed> as it stands then
+     */
+    protected function sentPort(string $customer, array $said): array
+    {
+        $at = "/api/customers/{$customer}/ports";
+        $id = $this->postJson($at, $said)->assertCreated()->json('port.id');
+        $this->paper("{$at}/{$id}", 'authority')->assertCreated();
+        $this->paper("{$at}/{$id}", 'bill', '2026-11-20')->assertCreated();
+
+        return $this->postJson("{$at}/{$id}/sending")->assertOk()->json('port');
+    }
+
+    protected function paper(string $port, string $paper, ?string $dated = null, string $bytes = '%PDF-1.4 a page'): TestResponse
+    {
+        return $this->call('POST', "{$port}/papers?" . http_build_query(array_filter([
+            'paper' => $paper, 'name' => "{$paper}.pdf", 'dated' => $dated,
+        ])), content: $bytes, server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream']);
+    }
+
+    /**
+     * The carrier's day begins, or it does something else that only it and its tests can.
+     *
+     * @param  array<string, mixed>  $body
+     * @return array<mixed> its answer
+     */
+    protected function atTheCarrier(string $path, array $body, string $method = 'POST'): array
+    {
+        $response = $this->wire->carrier->handle(new StandinRequest(
+            $method,
+            $path,
+            ['authorization' => 'Bearer ' . Wire::TOKEN],
+            [],
+            json_encode($body, JSON_THROW_ON_ERROR),
+        ));
+        self::assertLessThan(300, $response->status, $response->body);
+
+        return (array) json_decode($response->body, true);
     }
 
     /** @return array<string, mixed> a customer's line on the Roster of whoever is signed in */

@@ -6,8 +6,6 @@ namespace Tests\Feature;
 
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
-use Standins\Shared\Request as StandinRequest;
-use Tests\Feature\Support\Wire;
 
 /** Numbers that are not ours yet: in the book from the first day, in service once the carrier says they came over. */
 final class NumbersComingTest extends FeatureTestCase
@@ -31,13 +29,12 @@ final class NumbersComingTest extends FeatureTestCase
 
         $this->deleteJson("/api/customers/{$customer}/draft")->assertSuccessful();
         $order = self::port($number);
-        $this->postJson("/api/customers/{$customer}/ports", $order)->assertCreated();
+        $this->sentPort($customer, $order);
         foreach (['2026-12-02', $order['day']] as $day) {
-            $this->atTheCarrier($day);
+            $this->atTheCarrier('/clock', ['day' => $day]);
         }
+        // The book follows by itself.
         $this->postJson("/api/customers/{$customer}/ports/read")->assertOk();
-        $this->edit($customer, [['object' => "number:{$number}", 'path' => 'status', 'value' => 'active']])->assertOk();
-        $this->enter($customer)->assertCreated();
         self::assertSame('active', $this->numbers($customer)[$number]['status']);
     }
 
@@ -112,16 +109,5 @@ final class NumbersComingTest extends FeatureTestCase
             'fields',
             'key',
         );
-    }
-
-    private function atTheCarrier(string $day): void
-    {
-        $this->wire->carrier->handle(new StandinRequest(
-            'POST',
-            '/clock',
-            ['authorization' => 'Bearer ' . Wire::TOKEN],
-            [],
-            json_encode(['day' => $day], JSON_THROW_ON_ERROR),
-        ));
     }
 }

@@ -16,7 +16,7 @@ final class RowSecurityTest extends FeatureTestCase
     private const BOOKS = [
         'objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots',
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
-        'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'ports', 'recordings',
+        'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'port_papers', 'recordings',
         'call_records', 'call_readings', 'address_checks', 'emergency_tests',
     ];
 
@@ -48,7 +48,7 @@ final class RowSecurityTest extends FeatureTestCase
 
         self::assertEqualsCanonicalizing($tables, [
             ...self::BOOKS, 'tenant_summaries', 'devices', 'findables', 'findings', 'finding_days', 'audited_customers',
-            'grants', 'invitations', 'activity', 'numbers',
+            'grants', 'invitations', 'activity', 'numbers', 'port_cases',
         ]);
     }
 
@@ -320,7 +320,7 @@ final class RowSecurityTest extends FeatureTestCase
         $this->postJson("/api/customers/{$customer['key']}/secrets", [
             'object' => 'mailbox:ines-marsh',
         ])->assertCreated();
-        $this->postJson("/api/customers/{$customer['key']}/ports", self::port($customer['number']))->assertCreated();
+        $this->sentPort($customer['key'], self::port($customer['number']));
         $this->edit($customer['key'], [[
             'op' => 'create', 'object' => 'prompt:hello', 'path' => '',
             'value' => ['name' => 'Hello', 'script' => 'Hello.'],

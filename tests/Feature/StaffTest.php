@@ -10,6 +10,7 @@ use App\Security\Totp;
 use App\Time\Clock;
 use App\Time\FixedClock;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Tests\Feature\Support\ByToken;
 use Tests\Feature\Support\TestDatabase;
@@ -120,15 +121,35 @@ final class StaffTest extends FeatureTestCase
 
     public function test_what_costs_is_ordered_by_leads_and_billers(): void
     {
-        $order = fn (Technician $by): TestResponse => $this->asPerson($by)->postJson('/api/stock/orders', [
-            'numbers' => [['number' => '+16045550101', 'monthlyCents' => 1]],
-        ]);
-        [$pusher, $biller] = [$this->technician(), $this->technician()];
+        $order = fn (Technician $by, int $cents = 1): TestResponse => $this->asPerson($by)
+            ->postJson('/api/stock/orders', [
+                'id' => (string) Str::uuid(), 'numbers' => ['+16175550199'], 'onceCents' => 0,
+                'monthlyCents' => $cents, 'currency' => 'CAD',
+            ]);
+        [$pusher, $biller, $reader] = [$this->technician(), $this->technician(), $this->technician()];
         $this->grant($pusher, null, Ability::Push);
         $this->grant($biller, null, Ability::Bill);
-        $order($pusher)->assertForbidden();
+        $this->grant($reader, null, Ability::Read);
+        $order($reader)->assertForbidden();
+        $waiting = $order($pusher)->assertCreated()->assertJsonPath('order.state', 'waiting')
+            ->assertJsonPath('order.mayDecide', false)->json('order.id');
+        $decide = fn (Technician $by, string $id): TestResponse => $this->asPerson($by)
+            ->postJson("/api/stock/orders/{$id}/decision", ['confirmed' => true]);
+        $decide($pusher, $waiting)->assertForbidden();
         // At another price than the carrier's nothing is ordered, and why is said.
-        $order($biller)->assertCreated()->assertJsonPath('ordered', []);
+        $refused = $decide($biller, $waiting)->assertOk()->assertJsonPath('order.state', 'refused')->json('order');
+        self::assertStringContainsString('charge must be agreed', (string) $refused['trouble']);
+        self::assertSame($biller->name, $refused['decidedBy']);
+        $decide($biller, $waiting)->assertConflict();
+        // Above the limit of the house a lead confirms what a biller asks for.
+        $this->settle(['orderLimitCents' => 149]);
+        $large = $order($biller, 150)->assertCreated()->assertJsonPath('order.state', 'waiting')->json('order.id');
+        $decide($biller, $large)->assertConflict();
+        $this->asPerson($this->lead)->postJson("/api/stock/orders/{$large}/decision", ['confirmed' => false])
+            ->assertUnprocessable();
+        $this->postJson("/api/stock/orders/{$large}/decision", ['confirmed' => false, 'reason' => 'too many'])
+            ->assertOk()->assertJsonPath('order.trouble', 'too many');
+        $this->settle(['orderLimitCents' => null]);
         // Of books a biller changes none.
         $customer = $this->takeOn();
         $this->asPerson($biller)->getJson("/api/customers/{$customer['key']}/desk")->assertOk()

@@ -16,6 +16,8 @@ use App\Files\FileTrouble;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
 use App\Places\SiteTrouble;
+use App\Ports\NotTheirNumber;
+use App\Ports\PortRefused;
 use App\Prompts\StudioTrouble;
 use App\Push\GateShut;
 use App\Push\PushUnderWay;
@@ -23,7 +25,7 @@ use App\Secrets\CannotReveal;
 use App\Security\InvitationClosed;
 use App\Security\SignInRefused;
 use App\Stock\CarrierTrouble;
-use App\Stock\NotTheirNumber;
+use App\Stock\OrderRefused;
 use App\Switching\NoSwitch;
 use App\Switching\SwitchTrouble;
 use Illuminate\Auth\AuthenticationException;
@@ -37,6 +39,7 @@ use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Calls\OneCall\UnusableScript;
 use Jaunty\Core\Change\ChangeError;
+use Jaunty\Core\Ports\PortLack;
 use Jaunty\Core\Prompts\UnusableAudio;
 use Jaunty\Core\Sentences\UnreadableCall;
 use Jaunty\Core\Templates\UnusableAnswers;
@@ -55,7 +58,8 @@ final class ProblemRenderer
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
-        GateShut::class, PushUnderWay::class, NotTheirNumber::class, SignInRefused::class,
+        GateShut::class, PushUnderWay::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,
+        SignInRefused::class,
         SiteTrouble::class, SwitchTrouble::class,
         CarrierTrouble::class,
         NoSwitch::class,
@@ -191,6 +195,17 @@ final class ProblemRenderer
                 $fault->getMessage(),
                 [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")],
             ),
+            $fault instanceof PortRefused => new Problem(
+                $fault->lacks === [] ? 409 : 422,
+                $fault->lacks === [] ? 'port' : 'invalid',
+                'Not done',
+                $fault->getMessage(),
+                array_map(
+                    static fn (PortLack $lack): FieldFault => new FieldFault($lack->why, "/{$lack->at}"),
+                    $fault->lacks,
+                ),
+            ),
+            $fault instanceof OrderRefused => new Problem(409, 'order', 'Not done', $fault->getMessage()),
             $fault instanceof SiteTrouble => new Problem(
                 $fault->status,
                 'site-trouble',

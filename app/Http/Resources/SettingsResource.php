@@ -41,6 +41,7 @@ final readonly class SettingsResource
             'secondFactorFor' => $settings->secondFactorFor,
             'pushWithBlockers' => $settings->pushWithBlockers->value,
             'retention' => $settings->retention->toArray(),
+            'restDays' => $settings->restDays, 'orderLimitCents' => $settings->orderLimitCents,
             'switches' => $this->switches($settings, $customersOn),
             'carrier' => $this->other('carrier', $settings->carrier),
             'studio' => $this->other('studio', $settings->studio),

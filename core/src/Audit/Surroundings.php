@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Audit;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Provisioning\Unsupported;
 
@@ -13,6 +14,9 @@ use Jaunty\Core\Provisioning\Unsupported;
  */
 final readonly class Surroundings
 {
+    /** @var array<string, NumberSeen> */
+    private array $stockByNumber;
+
     /**
      * @param  int  $revision  as last entered
      * @param  ?int  $pushed  the revision that was pushed whole; null where none was
@@ -35,6 +39,8 @@ final readonly class Surroundings
      * @param  list<Unsupported>  $unsupported  fields that the switch has no place for
      * @param  list<AddressSeen>  $addresses  the last check of each site
      * @param  list<TestSeen>  $tests  the last test call for help of each site
+     * @param  list<LeavingSeen>  $leaving
+     * @param  list<NumberSeen>  $stock  numbers of the customer's, as they stand with the reseller
      */
     public function __construct(
         public int $revision = 1,
@@ -56,7 +62,16 @@ final readonly class Surroundings
         public array $unsupported = [],
         public array $addresses = [],
         public array $tests = [],
+        public array $leaving = [],
+        public array $stock = [],
     ) {
+        $this->stockByNumber = array_column($stock, null, 'number');
+    }
+
+    /** Null where nothing is known of it. */
+    public function stockOf(Number $number): ?NumberSeen
+    {
+        return $this->stockByNumber[$number->key] ?? null;
     }
 
     /** Null where nobody asked the carrier. */

@@ -18,6 +18,12 @@ enum NumberStatus: string implements InWords
     case Quarantined = 'quarantined';
     case Cancelled = 'cancelled';
 
+    /** Whether calls come and go by it. */
+    public function serves(): bool
+    {
+        return in_array($this, [self::Active, self::Temporary, self::PortingOut], true);
+    }
+
     public function inWords(): string
     {
         return match ($this) {

@@ -141,6 +141,14 @@ final class E164 implements \Stringable
             : self::parse(PhoneNumberUtil::getInstance()->format($example, PhoneNumberFormat::E164));
     }
 
+    /** Whether who is called pays, by the numbering plans of libphonenumber. */
+    public function isTollFree(): bool
+    {
+        $util = PhoneNumberUtil::getInstance();
+
+        return $util->getNumberType($util->parse($this->number)) === PhoneNumberType::TOLL_FREE;
+    }
+
     public function region(): string
     {
         $util = PhoneNumberUtil::getInstance();

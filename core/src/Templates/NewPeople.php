@@ -85,8 +85,8 @@ final readonly class NewPeople
     /**
      * @param  list<array<string, string>>  $rows  as pasted or typed, by column
      * @param  int  $today  days since 1970
-     * @param  ?callable(string, bool): ?string  $whyNot  why a number, or one that is another carrier's still, cannot
-     *     be given to anybody here; null where it can
+     * @param  ?callable(string, NumberStatus): ?string  $whyNot  why a number with this status cannot be given to
+     *     anybody here; null where it can
      */
     public static function read(Book $book, array $rows, int $today, ?callable $whyNot = null): self
     {
@@ -112,10 +112,10 @@ final readonly class NewPeople
             }
             $direct = self::text($row, 'direct');
             if ($direct !== null) {
-                $comesOver = self::comesOver($row);
+                $status = self::status($row);
                 $readAs[self::SLOT . "/{$index}/direct"] = E164::parse($direct)->display()
-                    . ($comesOver ? ', porting in' : '');
-                $wrong = self::heldBy($book, $direct) ?? ($whyNot === null ? null : $whyNot($direct, $comesOver));
+                    . ($status === NumberStatus::PortingIn ? ', porting in' : '');
+                $wrong = self::heldBy($book, $direct) ?? ($whyNot === null ? null : $whyNot($direct, $status));
                 if ($wrong !== null) {
                     $faults[self::SLOT . "/{$index}/direct"] ??= $wrong;
                 }
@@ -193,7 +193,7 @@ final readonly class NewPeople
                     'key' => $direct, 'label' => "{$name}, direct", 'destination' => "user:{$key}",
                     'site' => $user['site'],
                     'trunk' => self::trunkOf($book),
-                    'status' => (self::comesOver($row) ? NumberStatus::PortingIn : NumberStatus::Active)->value,
+                    'status' => self::status($row)->value,
                 ], "number:{$direct}")));
             }
             foreach ($groups as $group) {
@@ -308,10 +308,16 @@ final readonly class NewPeople
         );
     }
 
-    /** @param array<string, mixed> $row */
-    private static function comesOver(array $row): bool
+    /**
+     * Of their direct number.
+     *
+     * @param  array<string, mixed>  $row
+     */
+    private static function status(array $row): NumberStatus
     {
-        return is_array($row['direct'] ?? null) && ($row['direct']['comesOver'] ?? false) === true;
+        return is_array($row['direct'] ?? null) && ($row['direct']['comesOver'] ?? false) === true
+            ? NumberStatus::PortingIn
+            : NumberStatus::Active;
     }
 
     /** @param array<string, mixed> $row */

@@ -12,33 +12,46 @@ use Standins\Shared\Standin;
 use Standins\Shared\Store;
 
 /**
- * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another,
- * and say whether help would find an address. Trouble of every kind on demand (`PUT /faults`).
+ * The number carrier: search what is free, reserve, order with a charge to confirm, release, bring over from another
+ * and let go to another, register names and text messages, vouch for calls, and say whether help would find an
+ * address. Trouble of every kind on demand (`PUT /faults`). Its clock is turned by hand (`POST /clock`): its day begins
+ * where somebody says so.
  * Its numbers are those set aside for fiction: 555-0100 to 555-0199 in North American area codes, and the United
  * Kingdom's drama ranges.
  */
 final class CarrierDesk extends Standin
 {
-    private const SCHEMA = <<<'SQL'
-        CREATE TABLE IF NOT EXISTS takings (
-            msisdn TEXT PRIMARY KEY, state TEXT NOT NULL, holder TEXT NOT NULL, receipt TEXT NOT NULL UNIQUE);
-        SQL;
-
-    private const MOST_FOUND = 100;
-
-    /** Cents a month, asked back as `agreed_price` before an order is taken. */
-    private const MONTHLY = 150;
+    private const SCHEMA = 'CREATE TABLE IF NOT EXISTS clock (one INTEGER PRIMARY KEY CHECK (one = 1), day TEXT NOT '
+        . 'NULL);';
 
     private readonly Store $store;
 
+    private readonly Holdings $holdings;
+
     private readonly Transfers $transfers;
+
+    private readonly Departures $departures;
+
+    private readonly Registrations $registrations;
 
     private readonly Faults $faults;
 
-    public function __construct(string $file, private readonly string $token)
+    /** @var \Closure(): int */
+    private readonly \Closure $now;
+
+    /**
+     * @param  string  $tokens  one for each reseller, with commas
+     * @param  callable(): int  $now  Unix seconds, by which its day is meant until somebody turns its clock
+     */
+    public function __construct(string $file, private readonly string $tokens, callable $now)
     {
-        $this->store = new Store($file, self::SCHEMA . Transfers::SCHEMA);
-        $this->transfers = new Transfers($this->store);
+        $this->now = $now(...);
+        $this->store = new Store($file, self::SCHEMA . Holdings::SCHEMA . Transfers::SCHEMA . Departures::SCHEMA
+            . Registrations::SCHEMA);
+        $this->holdings = new Holdings($this->store);
+        $this->transfers = new Transfers($this->store, $this->holdings);
+        $this->departures = new Departures($this->store, $this->holdings);
+        $this->registrations = new Registrations($this->store, $this->holdings);
         $this->faults = new Faults($file);
     }
 
@@ -47,103 +60,66 @@ final class CarrierDesk extends Standin
         if ($request->path === '/' || $request->path === '/health') {
             return Response::json(200, ['well' => true, 'desk' => 'carrier']);
         }
-        if (! hash_equals("Bearer {$this->token}", $request->header('authorization') ?? '')) {
-            throw new Refusal(401, 'a reseller token is needed');
-        }
+        $account = $this->account($request);
 
         return $request->path === '/faults'
             ? $this->faults->answer($request)
-            : $this->faults->around(fn (): Response => $this->answered($request));
+            : $this->faults->around(fn (): Response => $this->answered($request, $account));
     }
 
-    private function answered(Request $request): Response
+    private function account(Request $request): string
+    {
+        foreach (explode(',', $this->tokens) as $token) {
+            if (hash_equals("Bearer {$token}", $request->header('authorization') ?? '')) {
+                return substr(hash('sha256', "account of {$token}"), 0, 12);
+            }
+        }
+
+        throw new Refusal(401, 'a reseller token is needed');
+    }
+
+    private function answered(Request $request, string $account): Response
     {
         try {
-            return $this->asked($request);
+            return $this->asked($request, $account);
         } catch (Refusal $refusal) {
             return $this->refused($refusal);
         }
     }
 
-    private function asked(Request $request): Response
+    private function asked(Request $request, string $account): Response
     {
+        $day = $this->store->row('SELECT day FROM clock');
+        $today = $day === null ? gmdate('Y-m-d', ($this->now)()) : (string) $day['day'];
+
         return match ([$request->method, $request->path]) {
             ['POST', '/addresses'] => Response::json(200, Addresses::check($request->json())),
-            ['GET', '/inventory'] => $this->search(
-                $request->query['prefix'] ?? '',
-                (int) ($request->query['most'] ?? 10),
-            ),
-            ['POST', '/reservations'] => $this->take($request->json(), 'reserved'),
-            ['POST', '/orders'] => $this->take($request->json(), 'ordered'),
-            ['POST', '/releases'] => $this->release($request->json()),
-            default => $this->transfers->answer($request) ?? throw new Refusal(404, 'nothing here'),
+            ['POST', '/clock'] => $this->turn($request->json()),
+            default => $this->holdings->answer($request, $account, $today)
+                ?? $this->transfers->answer($request, $account, $today)
+                ?? $this->departures->answer($request, $account)
+                ?? $this->registrations->answer($request, $account)
+                ?? throw new Refusal(404, 'nothing here'),
         };
     }
 
-    private function search(string $prefix, int $most): Response
-    {
-        if (preg_match('/^\d{1,15}$/D', $prefix) !== 1) {
-            throw new Refusal(422, 'wants the first digits of the numbers, country code first', 'prefix');
-        }
-        $taken = array_column($this->store->rows('SELECT msisdn FROM takings'), 'msisdn');
-        $found = [];
-        foreach (Inventory::startingWith($prefix) as $msisdn) {
-            if (count($found) < min(max($most, 1), self::MOST_FOUND) && ! in_array($msisdn, $taken, true)) {
-                $found[] = ['msisdn' => $msisdn, 'monthly_cents' => self::MONTHLY];
-            }
-        }
-
-        return Response::json(200, ['found' => $found]);
-    }
-
     /** @param array<string, mixed> $body */
-    private function take(array $body, string $state): Response
+    private function turn(array $body): Response
     {
-        $msisdn = $body['msisdn'] ?? null;
-        $holder = $body['holder'] ?? null;
-        if (! is_string($msisdn) || ! is_string($holder) || $holder === '') {
-            throw new Refusal(422, 'wants msisdn and holder');
-        }
-        if (! Inventory::has($msisdn)) {
-            throw new Refusal(422, "{$msisdn} is not a number of this carrier's", 'msisdn');
-        }
-        if ($state === 'ordered' && ($body['agreed_price'] ?? null) !== self::MONTHLY) {
-            throw new Refusal(422, 'the price must be agreed: ' . self::MONTHLY . ' cents a month', 'agreed_price');
+        $day = Fields::day($body);
+        $time = Fields::text($body, 'time', orNone: true);
+        if ($time !== '' && preg_match('/^([01]\d|2[0-3]):[0-5]\d$/D', $time) !== 1) {
+            throw new Refusal(422, 'wants a time, as 09:30', 'time');
         }
 
-        return $this->store->inTransaction(function () use ($msisdn, $holder, $state): Response {
-            $present = $this->store->row('SELECT * FROM takings WHERE msisdn = ?', [$msisdn]);
-            if ($present !== null && (
-                $present['holder'] !== $holder || $present['state'] === 'ordered' && $state === 'reserved'
-            )) {
-                throw new Refusal(409, "{$msisdn} is taken", 'msisdn');
-            }
-            $receipt = 'r-' . substr(hash('sha256', "{$msisdn} {$holder} {$state}"), 0, 12);
-            $this->store->rows('INSERT OR REPLACE INTO takings (msisdn, state, holder, receipt) VALUES (?, ?, ?, ?)', [
-                $msisdn, $state, $holder, $receipt,
-            ]);
+        return $this->store->inTransaction(function () use ($day, $time): Response {
+            $this->store->rows('INSERT OR REPLACE INTO clock (one, day) VALUES (1, ?)', [$day]);
+            $this->holdings->turn($day);
+            $this->transfers->turn($day, $time === '' ? null : $time);
+            $this->departures->turn($day);
+            $this->registrations->turn();
 
-            return Response::json(201, [
-                'msisdn' => $msisdn, 'state' => $state, 'receipt' => $receipt, 'monthly_cents' => self::MONTHLY,
-            ]);
+            return Response::json(200, ['day' => $day]);
         });
-    }
-
-    /** @param array<string, mixed> $body */
-    private function release(array $body): Response
-    {
-        $msisdn = is_string($body['msisdn'] ?? null) ? $body['msisdn'] : '';
-        $holder = is_string($body['holder'] ?? null) ? $body['holder'] : '';
-        if (
-            $this->store->row(
-                'SELECT 1 AS one FROM takings WHERE msisdn = ? AND holder = ?',
-                [$msisdn, $holder],
-            ) === null
-        ) {
-            throw new Refusal(404, "{$msisdn} is not held by {$holder}", 'msisdn');
-        }
-        $this->store->rows('DELETE FROM takings WHERE msisdn = ?', [$msisdn]);
-
-        return Response::json(200, ['msisdn' => $msisdn, 'state' => 'free']);
     }
 }

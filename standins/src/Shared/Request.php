@@ -7,7 +7,7 @@ namespace Standins\Shared;
 /** One HTTP request, as a stand-in sees it. */
 final readonly class Request
 {
-    private const LARGEST_BODY = 2_000_000;
+    private const LARGEST_BODY = 20_000_000;
 
     /**
      * @param  array<string, string>  $headers  names in small letters

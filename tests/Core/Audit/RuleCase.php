@@ -12,6 +12,8 @@ use Jaunty\Core\Audit\Finding;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\InvitationSeen;
+use Jaunty\Core\Audit\LeavingSeen;
+use Jaunty\Core\Audit\NumberSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
@@ -38,7 +40,7 @@ final readonly class RuleCase
     private const SEEN = [
         'addresses' => AddressSeen::class, 'tests' => TestSeen::class, 'grants' => GrantSeen::class,
         'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class,
-        'unsupported' => Unsupported::class,
+        'unsupported' => Unsupported::class, 'leaving' => LeavingSeen::class, 'stock' => NumberSeen::class,
     ];
 
     /**

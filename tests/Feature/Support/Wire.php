@@ -36,7 +36,7 @@ final class Wire
     public function __construct(int $now)
     {
         $this->switch = new PracticeSwitch(':memory:', self::TOKEN, static fn (): int => $now);
-        $this->carrier = new CarrierDesk(':memory:', self::TOKEN);
+        $this->carrier = new CarrierDesk(':memory:', self::TOKEN, static fn (): int => $now);
         Http::preventStrayRequests();
         Http::fake(function (Request $request) {
             $standin = match (parse_url($request->url(), PHP_URL_HOST)) {

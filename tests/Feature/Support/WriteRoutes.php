@@ -23,6 +23,9 @@ final class WriteRoutes
         'delete /people/grants/{grant}', 'delete /people/invitations/{invitation}',
     ];
 
+    /** The book follows what the carrier does, and that is an entry of its own. */
+    private const THE_BOOK_FOLLOWS = ['post /customers/{customer}/ports/{port}/answer'];
+
     /** @var array<string, true> in this process, with one entry each */
     private static array $seen = [];
 
@@ -69,10 +72,12 @@ final class WriteRoutes
         $name = self::name($method, $route);
         if (in_array($name, self::MAY_CHANGE_NOTHING, true)) {
             Assert::assertLessThanOrEqual(1, $entries, "{$name} left {$entries} entries in the log");
+        } elseif (in_array($name, self::THE_BOOK_FOLLOWS, true)) {
+            Assert::assertContains($entries, [1, 2], "{$name} left {$entries} entries in the log");
         } else {
             Assert::assertSame(1, $entries, "{$name} left {$entries} entries in the log");
         }
-        if ($entries === 1) {
+        if ($entries > 0) {
             self::$seen[$name] = true;
         }
     }

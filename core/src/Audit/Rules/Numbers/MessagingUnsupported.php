@@ -12,7 +12,6 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Line;
 use Jaunty\Core\Book\Number;
-use Jaunty\Core\Book\NumberStatus;
 
 /** Text messages are on for a number that cannot have them. */
 final readonly class MessagingUnsupported implements Rule
@@ -29,12 +28,7 @@ final readonly class MessagingUnsupported implements Rule
     {
         foreach ($inspection->book->all(Number::class) as $number) {
             $line = $inspection->find($number->destination, Line::class);
-            $isInService = in_array(
-                $number->status,
-                [NumberStatus::Active, NumberStatus::Temporary, NumberStatus::PortingOut],
-                true,
-            );
-            if ($number->messaging && (! $isInService || $line !== null)) {
+            if ($number->messaging && (! $number->status->serves() || $line !== null)) {
                 yield Found::of(
                     [
                         'number' => $inspection->names->said($number),

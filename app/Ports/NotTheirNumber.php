@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stock;
+namespace App\Ports;
 
 /** A port is asked for of a number that is not in the customer's book. */
 final class NotTheirNumber extends \RuntimeException

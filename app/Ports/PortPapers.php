@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Ports;
+
+use App\Files\FileKind;
+use App\Files\FileStore;
+use App\Files\Kept;
+use App\Models\PortCase;
+use App\Models\PortPaperRow;
+use App\Time\Clock;
+use Illuminate\Database\ConnectionInterface;
+use Illuminate\Support\Str;
+use Jaunty\Core\Ports\PortPaper;
+
+/** Papers of ports, every one that was put there; of each kind the newest counts. In the customer's scope. */
+final readonly class PortPapers
+{
+    public const MOST_MEGABYTES = 10;
+
+    public function __construct(private FileStore $files, private Clock $clock, private ConnectionInterface $db)
+    {
+    }
+
+    /** @throws PortRefused */
+    public static function kindOf(string $bytes): FileKind
+    {
+        if ($bytes === '') {
+            throw PortRefused::emptyPaper();
+        }
+        if (strlen($bytes) > self::MOST_MEGABYTES * 1_000_000) {
+            throw PortRefused::largePaper(self::MOST_MEGABYTES);
+        }
+        $kind = FileKind::of($bytes);
+
+        return $kind === null || $kind === FileKind::Gif ? throw PortRefused::noPaper() : $kind;
+    }
+
+    public function keep(PortCase $case, string $technicianId, PaperFile $paper): void
+    {
+        $kept = $this->files->put('papers', $paper->bytes, $paper->kind->ending());
+        $this->db->insert(
+            'insert into port_papers (tenant_id, id, port_id, kind, name, type, size, digest, dated, bytes, disk, '
+                . "path, put_by, put_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?, decode(?, 'base64'), ?, ?, ?, ?)",
+            [
+                $case->tenant_id, (string) Str::uuid(), $case->id, $paper->paper, $paper->name, $paper->kind->value,
+                strlen($paper->bytes), hash('sha256', $paper->bytes), $paper->dated,
+                $kept === null ? base64_encode($paper->bytes) : null, $kept?->disk, $kept?->path, $technicianId,
+                $this->clock->now()->format(\DateTimeInterface::ATOM),
+            ],
+        );
+    }
+
+    /** @return list<PortPaperRow> the newest first */
+    public function of(PortCase $case): array
+    {
+        return array_values(PortPaperRow::query()->where('tenant_id', $case->tenant_id)->where('port_id', $case->id)
+            ->orderByDesc('serial')
+            ->get(PortPaperRow::COLUMNS)
+            ->all());
+    }
+
+    /**
+     * @param  list<PortPaperRow>  $papers  the newest first
+     * @return list<PortPaperRow> the newest of each kind
+     */
+    public static function newest(array $papers): array
+    {
+        $newest = [];
+        foreach ($papers as $paper) {
+            $newest[$paper->kind] ??= $paper;
+        }
+
+        return array_values($newest);
+    }
+
+    /**
+     * @param  list<PortPaperRow>  $rows
+     * @return list<PortPaper>
+     */
+    public static function seen(array $rows): array
+    {
+        return array_map(
+            static fn (PortPaperRow $row): PortPaper => new PortPaper($row->kind, $row->dated),
+            $rows,
+        );
+    }
+
+    /** @return ?string null where the file is gone */
+    public function bytes(PortPaperRow $paper): ?string
+    {
+        if ($paper->disk !== null && $paper->path !== null) {
+            return $this->files->get(new Kept($paper->disk, $paper->path));
+        }
+        $row = $this->db->selectOne(
+            "select encode(bytes, 'base64') as told from port_papers where tenant_id = ? and id = ?",
+            [$paper->tenant_id, $paper->id],
+        );
+
+        return is_object($row) && is_string($row->told ?? null)
+            ? (string) base64_decode($row->told, true)
+            : null;
+    }
+}
