@@ -25,21 +25,14 @@ use App\Models\Push;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
-use App\Papers\PdfPaper;
-use App\Papers\PortLetter;
 use App\Places\SiteDesk;
 use App\Places\TestGiven;
-use App\Ports\PortDesk;
-use App\Ports\PortSaid;
 use App\Prompts\Recordings;
 use App\Prompts\SpeechStudio;
 use App\Push\PushDesk;
 use App\Push\PushRunner;
 use App\Roster\SummaryKeeper;
 use App\Secrets\SecretKeeper;
-use App\Stock\NumberStock;
-use App\Stock\OrderDesk;
-use App\Stock\Wanted;
 use App\Switching\Bindings;
 use App\Switching\BindingStore;
 use App\Switching\Bound;
@@ -55,7 +48,6 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
-use Jaunty\Core\Identity\NameBasedUuid;
 use Jaunty\Core\Outbound\HelpCall;
 
 /**
@@ -109,8 +101,7 @@ final readonly class Demo
 
     public function __construct(
         private Templates $templates,
-        private NumberStock $stock,
-        private OrderDesk $orders,
+        private DemoNumbers $numbers,
         private TakingOn $takingOn,
         private Scope $scope,
         private DraftDesk $drafts,
@@ -124,8 +115,6 @@ final readonly class Demo
         private SummaryKeeper $summaries,
         private AuditRuns $runs,
         private Staff $staff,
-        private PortDesk $ports,
-        private PortLetter $letter,
         private SiteDesk $sites,
         private DemoTraffic $traffic,
         private CallReader $calls,
@@ -148,7 +137,7 @@ final readonly class Demo
         $this->grant($lead, $people[2], null, Ability::Read);
         foreach (self::STOCK as $prefix => $count) {
             if (! $this->hasStock($lead, (string) $prefix)) {
-                $this->order($lead, (string) $prefix, $count);
+                $this->numbers->order($lead, (string) $prefix, $count);
                 yield "Ordered {$count} numbers that begin with {$prefix}";
             }
         }
@@ -200,7 +189,12 @@ final readonly class Demo
         $lead = $people[0];
         $this->leaveLying($people);
         $this->invite($lead);
-        $this->port($lead);
+        $porting = $this->find($lead, Customers::porting()->key());
+        if ($porting !== null) {
+            $this->numbers->port($lead, $porting, Customers::porting());
+        }
+        $this->numbers->askAndReserve($lead, $people[1]);
+        $this->numbers->letGo($lead);
         // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the
         // Findings page then.
         $this->scope->technician($lead->id, function () use ($lead): void {
@@ -208,20 +202,6 @@ final readonly class Demo
                 $this->runs->begin($lead->id, AuditReason::Nightly);
             }
         });
-    }
-
-    /** The first numbers that begin so; loading again orders nothing again. */
-    private function order(Technician $lead, string $prefix, int $count): void
-    {
-        $offers = $this->stock->offers($lead->id, new Wanted(prefix: $prefix, most: $count));
-        $this->orders->ask(
-            $lead,
-            NameBasedUuid::of($lead->id, "first numbers that begin with {$prefix}"),
-            array_column($offers, 'number'),
-            array_sum(array_column($offers, 'onceCents')),
-            array_sum(array_column($offers, 'monthlyCents')),
-            $offers[0]->currency ?? '',
-        );
     }
 
     /** What a lead settles on a house's first day. */
@@ -537,57 +517,6 @@ final readonly class Demo
                     }
                 },
             ));
-        }
-    }
-
-    /** The number that a customer brings along, ordered as their book says it and on its way. */
-    private function port(Technician $lead): void
-    {
-        $customer = Customers::porting();
-        $answers = $customer->answers;
-        $text = static fn (string $slot): string => is_string($answers[$slot] ?? null) ? $answers[$slot] : '';
-        $tenant = $this->find($lead, $customer->key());
-        if ($tenant === null || $this->ports->ofCustomer($lead->id, $tenant->id) !== []) {
-            return;
-        }
-        $id = NameBasedUuid::of($tenant->id, 'the number they bring along');
-        $this->ports->open($lead->id, $tenant->id, $id, new PortSaid(
-            [Customers::PORTED],
-            $customer->name(),
-            $text('street'),
-            $text('city'),
-            $text('postcode'),
-            'Harbour Telephone',
-            'HT-20417',
-            '',
-            $customer->people()[0]['name'],
-            null,
-            false,
-            [],
-            '',
-            Customers::PORTED_ON,
-            '09:00-12:00',
-        ));
-        $this->papers($lead, $tenant, $id);
-        $this->ports->send($lead->id, $tenant->id, $id);
-    }
-
-    /** The letter as it was made here, signed on paper; the bill is a page that says it is one. */
-    private function papers(Technician $lead, TenantRow $tenant, string $id): void
-    {
-        [$case, $row] = $this->ports->forLetter($lead->id, $tenant->id, $id);
-        $letter = $this->letter->of($case, $row, 'en');
-        $bill = PdfPaper::of("<h1>{$case->wish()->losingCarrier}</h1><p>Sample of a bill.</p>", 'Bill', $this->clock->now());
-        foreach (['authority' => $letter, 'bill' => $bill] as $paper => $bytes) {
-            $this->ports->putPaper(
-                $lead->id,
-                $tenant->id,
-                $id,
-                $paper,
-                "{$paper}.pdf",
-                $bytes,
-                $paper === 'bill' ? $this->clock->now()->modify('-12 days')->format('Y-m-d') : null,
-            );
         }
     }
 

@@ -57,7 +57,8 @@ useCommands(() =>
         ...(technician.value.mayTakeOn
           ? [
               { label: 'Take on a customer', kind: 'screen', run: () => void router.push('/taking-on') },
-              { label: 'Numbers in stock', kind: 'screen', run: () => void router.push('/numbers') },
+              { label: 'Numbers', kind: 'screen', run: () => void router.push('/numbers') },
+              { label: 'Ports', kind: 'screen', run: () => void router.push('/ports') },
             ]
           : []),
         ...(technician.value.lead

@@ -191,10 +191,8 @@ final class PortsTest extends FeatureTestCase
         self::assertSame('2026-12-14 12:00', $tried[0]['when']);
         $call = $this->postJson("/api/customers/{$this->customer}/calls", ['sentence' => $tried[0]['call']])
             ->assertOk()->json('trace');
-        self::assertSame(
-            [$call['outcome'], $call['target'], $call['seconds']],
-            array_values($tried[0]['expect']),
-        );
+        self::assertSame('messageIn', $call['outcome']);
+        self::assertStringContainsString("after {$call['seconds']} s", $tried[0]['expect']);
         self::assertStringContainsString(
             substr($lent, -4),
             implode(' ', array_column($lines, 'what')),

@@ -21,7 +21,8 @@ final readonly class PortResource
         $wish = $case->wish();
 
         return [
-            'id' => $case->id, 'direction' => $case->direction, 'numbers' => $case->numbers, 'name' => $wish->name,
+            'id' => $case->id, 'direction' => $case->direction, 'numbers' => $case->numbers, 'shown' => self::shown($case),
+            'name' => $wish->name,
             'street' => $wish->street, 'city' => $wish->city, 'postcode' => $wish->postcode,
             'losingCarrier' => $wish->losingCarrier, 'account' => $wish->account, 'billing' => $wish->billing,
             'signatory' => $wish->signatory, 'hasPin' => $wish->hasPin, 'isPart' => $wish->isPart,
@@ -49,14 +50,17 @@ final readonly class PortResource
     {
         return [
             'id' => $case->id, 'direction' => $case->direction, 'customer' => $customer, 'customerName' => $name,
-            'numbers' => array_map(
-                static fn (string $number): string => E164::parse($number)->display(),
-                $case->numbers,
-            ),
+            'numbers' => self::shown($case),
             'with' => $case->wish()->losingCarrier, 'state' => $case->state->value, 'day' => $case->day,
             'hours' => $case->wish()->hours, 'remark' => $case->remark, 'answerBy' => $case->answer_by,
             'readAt' => $case->read_at?->toAtomString(),
         ];
+    }
+
+    /** @return list<string> its numbers as they are read */
+    private static function shown(PortCase $case): array
+    {
+        return array_map(static fn (string $number): string => E164::parse($number)->display(), $case->numbers);
     }
 
     /** @return array<string, mixed> */

@@ -9,8 +9,10 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\OneCall\Script;
+use Jaunty\Core\Calls\OneCall\Telling;
 use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ZoneClock;
@@ -150,8 +152,32 @@ final readonly class CutOver
             "{$this->day} {$time}",
             "Call {$this->said($number)} from a mobile.",
             CallSentence::write($script, $this->book),
-            ['outcome' => $trace->outcome->value, 'target' => $trace->target, 'seconds' => $trace->seconds],
+            $this->expected(Telling::of($trace)),
         );
+    }
+
+    /** What whoever calls hears or rings first, and where the call ends where nobody answers or presses a key. */
+    private function expected(Telling $telling): string
+    {
+        $first = $telling->parts[0] ?? null;
+        $begins = match ($first['what'] ?? '') {
+            'hears' => "They hear {$this->named($first['object'] ?? '')} first",
+            'rings' => "{$this->named($first['object'] ?? '')} rings first",
+            'waits' => "They wait in {$this->named($first['object'] ?? '')} first",
+            default => 'It goes there at once',
+        };
+
+        return "By the book: {$begins}; left alone, the call ends at {$this->named($telling->target)} after "
+            . "{$telling->seconds} s ({$telling->outcome->words()}).";
+    }
+
+    private function named(string $of): string
+    {
+        try {
+            return $this->book->find(Reference::parse($of))?->label() ?? $of;
+        } catch (UnusableBook) {
+            return $of;
+        }
     }
 
     /** @return list<string> */

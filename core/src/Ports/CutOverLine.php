@@ -12,14 +12,14 @@ final readonly class CutOverLine
      * @param  string  $when  `2026-12-13`, or `2026-12-14 08:45`, at the customer's
      * @param  string  $what  in words
      * @param  ?string  $call  as the call line reads it, where it is a call to try
-     * @param  ?array{outcome: string, target: string, seconds: int}  $expect  how that call ends by the book
+     * @param  ?string  $expect  how that call goes by the book, in words
      */
     public function __construct(
         public string $part,
         public string $when,
         public string $what,
         public ?string $call = null,
-        public ?array $expect = null,
+        public ?string $expect = null,
     ) {
     }
 }

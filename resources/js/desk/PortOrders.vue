@@ -1,18 +1,18 @@
 <script setup lang="ts">
 import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { client, take, type ObjectOf } from '@/api'
-import { age, dayInWords, plural, TextRow, useAttempt, useNow } from '@/shared'
+import { isOver, portInWords } from '@/ports'
+import { age, dayInWords, DayField, FieldRow, plural, some, useAttempt, useNow } from '@/shared'
 import { useDesk } from './desk'
 
-/**
- * Numbers on their way from another carrier: what ours says of them, and the form that asks for it, filled in from the
- * book.
- */
+/** Numbers on their way from another carrier or to one: each order has a page; here they are listed and begun. */
 const { numbers } = defineProps<{ numbers: ObjectOf<'number'>[] }>()
 
-const { customer, queries, names } = useDesk()
+const { customer, queries, names, mayEdit } = useDesk()
 const queryClient = useQueryClient()
+const router = useRouter()
 const now = useNow()
 const params = { path: { customer } }
 const queryKey = ['ports', customer]
@@ -21,56 +21,25 @@ const { data: ports } = useQuery({
   queryFn: async () => (await take(client.GET('/customers/{customer}/ports', { params }))).ports,
 })
 
-const STATES = { asked: 'asked for', dated: 'has a day', rejected: 'turned down', done: 'done' } as const
-
 /** By the book on their way, and with no order under way. */
 const waiting = computed(() => {
-  const ordered = new Set(
-    (ports.value ?? []).filter((port) => port.state !== 'rejected').flatMap((port) => port.numbers),
-  )
+  const ordered = new Set((ports.value ?? []).filter((port) => !isOver(port.state)).flatMap((port) => port.numbers))
   return numbers.filter((number) => number.fields.status === 'portingIn' && !ordered.has(keyOf(number)))
 })
 const isShown = computed(() => (ports.value ?? []).length > 0 || waiting.value.length > 0)
 
 const isOpen = ref(false)
+const chosen = ref<string[]>([])
+const day = ref('')
 const { busy: isBusy, faults, attempt: send } = useAttempt()
-const form = ref({ reference: '', name: '', street: '', postcode: '', losingCarrier: '', account: '', day: '' })
-
-const FIELDS = [
-  {
-    key: 'name',
-    label: 'In the name of',
-    help: 'As the customer’s latest bill says it, to the letter; so are the next four.',
-  },
-  { key: 'street', label: 'Address', help: null },
-  { key: 'postcode', label: 'Postcode', help: null },
-  { key: 'losingCarrier', label: 'Losing carrier', help: null },
-  { key: 'account', label: 'Account', help: null },
-  { key: 'day', label: 'Wanted on', help: 'A date. The book says the same, or an audit tells of it.' },
-] as const
+watch(waiting, (all) => (chosen.value = all.map(keyOf)), { immediate: true })
 
 function keyOf(number: ObjectOf<'number'>): string {
   return number.ref.slice('number:'.length)
 }
 
-/** As the sheet writes it; one that is not in the book, as it is. */
-function shown(number: string): string {
-  const known = numbers.find((each) => keyOf(each) === number)
-  return known?.display ?? number
-}
-
-function fillIn(): void {
-  const first = waiting.value[0]
-  const site = names.value.as('site', first?.fields.site) ?? names.value.all('site')[0]
-  form.value = {
-    reference: crypto.randomUUID(),
-    name: names.value.all('tenant')[0]?.label ?? '',
-    street: site?.fields.address.street ?? '',
-    postcode: site?.fields.address.postcode ?? '',
-    losingCarrier: '',
-    account: '',
-    day: first?.fields.from ?? '',
-  }
+function begin(): void {
+  day.value = waiting.value[0]?.fields.from ?? ''
   isOpen.value = true
 }
 
@@ -84,15 +53,25 @@ const attempt = (work: () => Promise<unknown>): Promise<void> =>
 
 const read = (): Promise<void> => attempt(() => take(client.POST('/customers/{customer}/ports/read', { params })))
 
-const ask = (): Promise<void> =>
+const open = (): Promise<void> =>
   attempt(async () => {
-    await take(
+    const first = waiting.value.find((each) => chosen.value.includes(keyOf(each)))
+    const site = names.value.as('site', first?.fields.site) ?? names.value.all('site')[0]
+    const { port } = await take(
       client.POST('/customers/{customer}/ports', {
         params,
-        body: { ...form.value, numbers: waiting.value.map(keyOf) },
+        body: {
+          reference: crypto.randomUUID(),
+          numbers: chosen.value,
+          day: day.value,
+          name: names.value.all('tenant')[0]?.label ?? '',
+          street: site?.fields.address.street ?? '',
+          city: site?.fields.address.city ?? '',
+          postcode: site?.fields.address.postcode ?? '',
+        },
       }),
     )
-    isOpen.value = false
+    await router.push(`/customers/${customer}/ports/${port.id}`)
   })
 </script>
 
@@ -104,59 +83,61 @@ const ask = (): Promise<void> =>
       <thead>
         <tr>
           <th scope="col">Numbers</th>
-          <th scope="col">From</th>
-          <th scope="col">At the carrier</th>
+          <th scope="col">From or to</th>
+          <th scope="col">How it stands</th>
           <th scope="col">Day</th>
-          <th scope="col">In the name of</th>
           <th scope="col">Read</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="port in ports" :key="port.id" :class="{ turned: port.state === 'rejected' }">
           <td>
-            <span v-for="each in port.numbers" :key="each" class="mono number">{{ shown(each) }}</span>
+            <router-link :to="`/customers/${customer}/ports/${port.id}`" class="mono">{{
+              some(port.shown, 2)
+            }}</router-link>
           </td>
           <td>
-            {{ port.losingCarrier }} <span class="soft">{{ port.account }}</span>
+            {{ port.direction === 'in' ? 'from' : 'to' }} {{ port.losingCarrier }}
+            <span class="soft">{{ port.account }}</span>
           </td>
           <td>
-            {{ STATES[port.state] }}<span v-if="port.remark !== ''">: {{ port.remark }}</span>
+            {{ portInWords(port.state) }}<span v-if="port.remark !== ''">: {{ port.remark }}</span
+            ><span v-else-if="port.state === 'open' && port.lacks.length > 0" class="soft"
+              >: {{ plural(port.lacks.length, 'thing') }} missing</span
+            >
           </td>
           <td class="day">{{ dayInWords(port.day) }}</td>
-          <td>
-            {{ port.name }}, <span class="soft">{{ port.street }}, {{ port.postcode }}</span>
-          </td>
-          <td class="soft">{{ age(port.readAt, now) }}</td>
+          <td class="soft">{{ port.readAt === null ? 'never' : age(port.readAt, now) }}</td>
         </tr>
       </tbody>
     </table>
     <p class="acts">
-      <button type="button" class="quiet-button" :disabled="isBusy" @click="read">
+      <button v-if="(ports ?? []).length > 0" type="button" class="quiet-button" :disabled="isBusy" @click="read">
         Ask the carrier how far they are
       </button>
-      <button v-if="waiting.length > 0 && !isOpen" type="button" class="quiet-button" @click="fillIn">
-        Order the port of {{ plural(waiting.length, 'number') }}
+      <button v-if="mayEdit && waiting.length > 0 && !isOpen" type="button" class="quiet-button" @click="begin">
+        Begin the port of {{ plural(waiting.length, 'number') }}
       </button>
     </p>
-    <form v-if="isOpen && waiting.length > 0" novalidate @submit.prevent="ask">
-      <p>
-        For <span class="mono">{{ waiting.map((each) => shown(keyOf(each))).join(', ') }}</span>
-      </p>
+    <form v-if="isOpen && waiting.length > 0" novalidate @submit.prevent="open">
+      <el-checkbox-group v-model="chosen" aria-label="Numbers that come over">
+        <el-checkbox v-for="each in waiting" :key="each.ref" :value="keyOf(each)" :label="each.display" />
+      </el-checkbox-group>
       <p v-if="faults['numbers'] !== undefined" class="fault" role="alert">{{ faults['numbers'] }}</p>
-      <TextRow
-        v-for="each in FIELDS"
-        :key="each.key"
-        v-model="form[each.key]"
-        :label="each.label"
-        :help="each.help"
-        :fault="faults[each.key]"
-        :name="each.key"
-        autocomplete="off"
-      />
+      <FieldRow
+        v-slot="field"
+        label="Wanted on"
+        help="The book says the same, or an audit tells of it."
+        :fault="faults['day']"
+      >
+        <DayField :id="field.id" v-model="day" />
+      </FieldRow>
       <p class="acts">
-        <el-button type="primary" native-type="submit" :disabled="isBusy">Order it</el-button>
-        {{ ' ' }}
+        <el-button type="primary" native-type="submit" :disabled="isBusy || chosen.length === 0"
+          >Write it down</el-button
+        >
         <button type="button" class="quiet-button" @click="isOpen = false">Not now</button>
+        <span class="soft">Nobody is asked yet: bill and letter come next.</span>
       </p>
     </form>
   </section>
@@ -172,19 +153,14 @@ const ask = (): Promise<void> =>
   color: var(--red);
 }
 
-.number,
 .day {
-  display: block;
   white-space: nowrap;
-}
-
-td.day {
-  display: table-cell;
 }
 
 .acts {
   display: flex;
   gap: 12px;
+  align-items: center;
   padding-top: 10px;
 }
 </style>

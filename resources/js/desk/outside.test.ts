@@ -5,6 +5,7 @@ import CallsMade from './CallsMade.vue'
 import DirectoryPane from './chapters/DirectoryPane.vue'
 import MembersTable from './chapters/MembersTable.vue'
 import PortOrders from './PortOrders.vue'
+import { PORT } from '@/ports/testing'
 import { FRONT_DESK, INES, JOSS, NO_CALLS, object, openPart } from './testing'
 
 let page: VueWrapper
@@ -29,37 +30,21 @@ describe('ports', () => {
     NUMBER,
     object('number:+12075550112', { status: 'active' }),
   ]
-  const ORDER = {
-    id: 't-1',
-    numbers: ['+12075550111'],
-    name: 'Inlet',
-    street: '21 Inlet View',
-    postcode: 'B0X 1X0',
-    losingCarrier: 'Harbour Telephone',
-    account: 'HT-1',
-    day: '2026-12-14',
-    state: 'asked',
-    remark: '',
-    readAt: '2026-12-01T18:05:00Z',
-  }
-
-  it('asks for what is on its way by the book, filled in, and keeps what is refused where it stands', async () => {
+  it('begins a port of what is on its way by the book, filled in, and keeps what is refused where it stands', async () => {
     const opened = await openPart(
       PortOrders,
       BOOK,
       {
+        'GET /customers/inlet/ports': { ports: [] },
         'POST /customers/inlet/ports': new Refused(422, {
-          errors: [{ detail: 'The account on the bill.', pointer: '/account' }],
+          errors: [{ detail: 'This day is past, or today.', pointer: '/day' }],
         }),
       },
       { props: { numbers: BOOK.slice(2) } },
     )
     page = opened.page
-    await page
-      .findAll('button')
-      .find((each) => each.text() === 'Order the port of 1 number')
-      ?.trigger('click')
-    await page.get('input[name=losingCarrier]').setValue('Harbour Telephone')
+    await settle()
+    await press('Begin the port of 1 number')
     await page.get('form').trigger('submit')
     await settle()
 
@@ -70,14 +55,14 @@ describe('ports', () => {
       postcode: 'B0X 1X0',
       day: '2026-12-14',
     })
-    expect(page.get('[role=alert]').text()).toBe('The account on the bill.')
-    expect((page.get('input[name=losingCarrier]').element as HTMLInputElement).value).toBe('Harbour Telephone')
+    expect(page.text()).toContain('This day is past, or today.')
+    expect(page.find('form').exists()).toBe(true)
   })
 
-  it('offers a number again only once its order was turned down', async () => {
+  it('offers a number again only once its order is over', async () => {
     for (const [state, offered] of [
-      ['asked', false],
-      ['rejected', true],
+      ['rejected', false],
+      ['withdrawn', true],
     ] as const) {
       page = (
         await openPart(
@@ -86,16 +71,17 @@ describe('ports', () => {
           {
             'GET /customers/inlet/ports': {
               ports: [
-                { ...ORDER, state, remark: state === 'rejected' ? 'the subscriber is not the one on the bill' : '' },
+                { ...PORT, state, remark: state === 'rejected' ? 'the subscriber is not the one on the bill' : '' },
               ],
             },
           },
           { props: { numbers: BOOK.slice(2) } },
         )
       ).page
-      expect(page.text().includes('Order the port of')).toBe(offered)
-      expect(page.get('[data-testid=ports]').text()).toContain(offered ? 'turned down: the subscriber' : 'asked for')
-      if (state === 'asked') close(page)
+      await settle()
+      expect(page.text().includes('Begin the port of')).toBe(offered)
+      expect(page.get('[data-testid=ports]').text()).toContain(offered ? 'withdrawn' : 'turned down: the subscriber')
+      if (!offered) close(page)
     }
   })
 

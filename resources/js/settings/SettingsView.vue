@@ -45,6 +45,7 @@ const PARTS = {
   nights: ['nightlyAt', 'nightlyAs', 'lettersAt', 'mailFrom'],
   reach: ['switches', 'carrier', 'studio'],
   guard: ['secondFactorFor', 'pushWithBlockers'],
+  numbers: ['restDays', 'orderLimitCents'],
   time: ['retention'],
 } as const satisfies Record<string, readonly (keyof SettingsSaid)[]>
 type Part = keyof typeof PARTS
@@ -148,6 +149,33 @@ const kinds = computed(() =>
     ...KEPT[each.name],
   })),
 )
+
+const RESTS = [
+  ['local', 'Local numbers rest'],
+  ['tollFree', 'Toll-free numbers rest'],
+  ['mobile', 'Mobile numbers rest'],
+] as const
+const rest = (kind: (typeof RESTS)[number][0]): WritableComputedRef<string> =>
+  computed({
+    get: () => String(said.restDays?.[kind] ?? ''),
+    set: (text) => {
+      if (said.restDays === undefined) return
+      said.restDays[kind] = /^\d+$/.test(text.trim()) ? Number(text.trim()) : (text as unknown as number)
+    },
+  })
+const rests = RESTS.map(([kind, label]) => ({ kind, label, days: rest(kind) }))
+/** Typed as an amount, kept in cents; what is no amount goes to the server as it is, which says what was wanted. */
+const limit = ref('')
+watch(
+  () => kept.value?.orderLimitCents,
+  (cents) => (limit.value = cents === null || cents === undefined ? '' : String(cents / 100)),
+  { immediate: true },
+)
+watch(limit, (text) => {
+  const amount = text.trim().replaceAll(/[ $]/g, '').replace(',', '.')
+  const cents = /^\d+(\.\d{0,2})?$/.test(amount) ? Math.round(Number(amount) * 100) : (text as unknown as number)
+  said.orderLimitCents = amount === '' ? null : cents
+})
 
 useTitle(() => ['Settings'])
 </script>
@@ -274,6 +302,32 @@ useTitle(() => ['Settings'])
         </p>
         <p class="send">
           <el-button type="primary" native-type="submit" :disabled="busy || !differs('guard')">Keep</el-button>
+        </p>
+      </form>
+
+      <form novalidate @submit.prevent="keep('numbers')">
+        <h2>Numbers</h2>
+        <p class="soft">A number that served rests once its customer lets it go, until callers have forgotten it.</p>
+        <TextRow
+          v-for="each in rests"
+          :key="each.kind"
+          v-model="each.days.value"
+          :label="each.label"
+          help="Days."
+          :fault="faults[`restDays/${each.kind}`]"
+          :name="`rest-${each.kind}`"
+          inputmode="numeric"
+        />
+        <TextRow
+          v-model="limit"
+          label="A lead confirms orders above"
+          help="Once and a month together. Left empty, whoever may order what costs orders any."
+          :fault="faults['orderLimitCents']"
+          name="orderLimit"
+          inputmode="decimal"
+        />
+        <p class="send">
+          <el-button type="primary" native-type="submit" :disabled="busy || !differs('numbers')">Keep</el-button>
         </p>
       </form>
 

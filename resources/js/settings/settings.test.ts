@@ -19,6 +19,8 @@ const SETTINGS = {
   secondFactorFor: [],
   pushWithBlockers: 'open',
   retention: { calls: 90 },
+  restDays: { local: 90, tollFree: 90, mobile: 90 },
+  orderLimitCents: null,
   switches: [],
   carrier: { url: null, hasToken: false, isOfFile: false },
   studio: { url: null, hasToken: false, isOfFile: false },
@@ -105,4 +107,22 @@ it('tries a switch as it stands on the page, and forgets the verdict once that c
   expect(page.text()).toContain(trouble)
   await page.get('input[name=switchUrl]').setValue('https://coast.example/v2')
   expect(page.text()).not.toContain(trouble)
+})
+
+it('takes an amount as people type one, and sends what is none to be refused', async () => {
+  const server = await settings()
+  await page.get('input[name=orderLimit]').setValue('$49,50')
+  await page.get('input[name=rest-local]').setValue('30')
+  await form('input[name=orderLimit]').trigger('submit')
+  await settle()
+  expect(put(server)).toEqual([{ orderLimitCents: 4950, restDays: { local: 30, tollFree: 90, mobile: 90 } }])
+
+  await page.get('input[name=orderLimit]').setValue('a lot')
+  server.handlers['PUT /settings'] = new Refused(422, {
+    errors: [{ pointer: '/orderLimitCents', detail: 'An amount is wanted, such as 50 or 49.50.' }],
+  })
+  await form('input[name=orderLimit]').trigger('submit')
+  await settle()
+  expect(page.text()).toContain('An amount is wanted')
+  expect((page.get('input[name=orderLimit]').element as HTMLInputElement).value).toBe('a lot')
 })

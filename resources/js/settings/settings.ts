@@ -22,6 +22,8 @@ export function asSaid(settings: Settings): Required<SettingsSaid> {
     secondFactorFor: [...settings.secondFactorFor],
     pushWithBlockers: settings.pushWithBlockers,
     retention: { ...settings.retention },
+    restDays: { ...settings.restDays },
+    orderLimitCents: settings.orderLimitCents,
     switches: settings.switches
       .filter((each) => !each.isOfFile)
       .map(({ name, kind, url, directory }) => ({ name, kind, url, directory, token: null })),

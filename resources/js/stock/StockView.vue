@@ -1,178 +1,278 @@
 <script setup lang="ts">
-import { useQuery, useQueryClient } from '@tanstack/vue-query'
-import { computed, ref } from 'vue'
-import { client, take } from '@/api'
-import { EmptyState, ErrorState, LoadingLines, PageTop, plural, TextRow, useAttempt, useTitle } from '@/shared'
+import { useInfiniteQuery, useQueryClient } from '@tanstack/vue-query'
+import { refDebounced } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { client, take, type NumberState, type StockLine } from '@/api'
+import { useSession } from '@/session'
+import {
+  ChoiceField,
+  dayInWords,
+  EmptyState,
+  ErrorState,
+  LoadingLines,
+  PageTop,
+  plural,
+  useAddressed,
+  useAttempt,
+  useTitle,
+} from '@/shared'
+import GiveSheet from './GiveSheet.vue'
+import ListForm from './ListForm.vue'
+import OrderForm from './OrderForm.vue'
+import OrderLines from './OrderLines.vue'
+import { money, stateInWords, STATES } from './stock'
 
-/** The reseller's numbers that are free: ordered from the carrier after a look at the price, or put in by list. */
+/** All the reseller's numbers: how each stands, whose it is and where it leads, and how more of them come and go. */
+const { technician } = useSession()
 const queryClient = useQueryClient()
-const stock = useQuery({ queryKey: ['stock'], queryFn: async () => (await take(client.GET('/stock'))).numbers })
-const { busy, faults, attempt } = useAttempt()
+const TYPING = 200
+const { place: filter } = useAddressed<{ state: string; words: string }>(
+  { state: '', words: '' },
+  { state: ['', ...STATES.map(([state]) => state)] },
+)
+const words = refDebounced(
+  computed(() => filter.words.trim()),
+  TYPING,
+)
+const stock = useInfiniteQuery({
+  queryKey: computed(() => ['stock', 'numbers', filter.state, words.value]),
+  queryFn: ({ pageParam }) =>
+    take(
+      client.GET('/stock/numbers', {
+        params: {
+          query: {
+            ...(filter.state === '' ? {} : { state: filter.state as NumberState }),
+            ...(words.value === '' ? {} : { words: words.value }),
+            ...(pageParam === '' ? {} : { after: pageParam }),
+          },
+        },
+      }),
+    ),
+  initialPageParam: '',
+  getNextPageParam: (last: { next: string | null }) => last.next ?? undefined,
+  placeholderData: (before) => before,
+})
+const lines = computed(() => stock.data.value?.pages.flatMap((page) => page.numbers) ?? [])
+const counts = computed(() => stock.data.value?.pages[0]?.counts ?? {})
+const total = computed(() => Object.values(counts.value).reduce((sum, each) => sum + each, 0))
+const states = computed(() => [
+  ['', `all (${total.value})`] as const,
+  ...STATES.map(([state, said]) => [state, `${said} (${counts.value[state] ?? 0})`] as const),
+])
+
+const chosen = ref(new Set<string>())
+watch([() => filter.state, words], () => (chosen.value = new Set()))
+const picked = computed(() => lines.value.filter((each) => chosen.value.has(each.number)))
+const may = (act: StockLine['may'][number]): boolean =>
+  picked.value.length > 0 && picked.value.every((each) => each.may.includes(act))
+function pick(line: StockLine, isIn: boolean): void {
+  const next = new Set(chosen.value)
+  if (isIn) next.add(line.number)
+  else next.delete(line.number)
+  chosen.value = next
+}
+const choosable = computed(() => lines.value.filter((each) => each.may.length > 0))
+const isAllIn = computed(
+  () => choosable.value.length > 0 && choosable.value.every((each) => chosen.value.has(each.number)),
+)
+
+type Panel = 'order' | 'list' | ''
+const panel = ref<Panel>('')
 const outcome = ref('')
 const added = ref<string[]>([])
+const isGiving = ref(false)
+const reason = ref('')
+const asks = ref<'return' | 'rest' | ''>('')
+const { busy, faults, attempt } = useAttempt()
 
-const prefix = ref('')
-const count = ref('10')
-interface Offer {
-  number: string
-  display: string
-  monthlyCents: number
+async function told(said: string, those: string[] = []): Promise<void> {
+  outcome.value = said
+  added.value = those
+  asks.value = ''
+  chosen.value = new Set()
+  await queryClient.invalidateQueries({ queryKey: ['stock'] })
 }
-const offers = ref<Offer[]>()
-const chosen = ref<string[]>([])
-const price = computed(() => {
-  const cents = (offers.value ?? [])
-    .filter((each) => chosen.value.includes(each.number))
-    .reduce((sum, each) => sum + each.monthlyCents, 0)
-  return (cents / 100).toFixed(2)
-})
-
-function begin(): void {
-  outcome.value = ''
-  added.value = []
-}
-const anew = (): Promise<void> => queryClient.invalidateQueries({ queryKey: ['stock'] })
-
-const search = (): Promise<void> =>
-  attempt(async () => {
-    begin()
-    const query = { prefix: prefix.value.trim(), count: (count.value.trim() || 10) as number }
-    offers.value = (await take(client.GET('/stock/offers', { params: { query } }))).offers
-    chosen.value = offers.value.map((each) => each.number)
-  })
-
-const order = (): Promise<void> =>
-  attempt(async () => {
-    begin()
-    const wanted = (offers.value ?? []).filter((each) => chosen.value.includes(each.number))
-    const { ordered, trouble } = await take(
-      client.POST('/stock/orders', {
-        body: { numbers: wanted.map(({ number, monthlyCents }) => ({ number, monthlyCents })) },
-      }),
-    )
-    const rest = trouble === null ? '' : `; the rest not: ${trouble}`
-    outcome.value = `${plural(ordered.length, 'number')} ordered${rest}.`
-    offers.value = trouble === null ? undefined : wanted.filter((each) => !ordered.includes(each.number))
-    await anew()
-  })
-
-const text = ref('')
-interface Read {
-  lines: { typed: string; readAs: string | null; fault: string | null }[]
-  numbers: string[]
-}
-const read = ref<Read>()
-const refused = computed(() => read.value?.lines.filter((line) => line.fault !== null) ?? [])
-
-const look = (): Promise<void> =>
-  attempt(async () => {
-    begin()
-    read.value = await take(client.POST('/stock/read', { body: { text: text.value } }))
-  })
-
-const add = (): Promise<void> =>
-  attempt(async () => {
-    begin()
-    const answer = await take(client.POST('/stock', { body: { numbers: read.value?.numbers ?? [] } }))
-    added.value = answer.added
-    outcome.value =
-      `${plural(answer.added.length, 'number')} put into stock` +
-      (answer.known.length === 0
-        ? '.'
-        : `; ${plural(answer.known.length, 'number')} of another customer of ours left out.`)
-    // What could not be read stays to be mended.
-    text.value = refused.value.map((line) => line.typed).join('\n')
-    read.value = undefined
-    await anew()
-  })
+const numbers = computed(() => picked.value.map((each) => each.number))
 
 const takeOut = (): Promise<void> =>
   attempt(async () => {
     const { gone } = await take(client.POST('/stock/removals', { body: { numbers: added.value } }))
-    begin()
-    outcome.value = `${plural(gone, 'number')} taken out again.`
-    await anew()
+    await told(`${plural(gone, 'number')} taken out again.`)
+  })
+const giveBack = (): Promise<void> =>
+  attempt(async () => {
+    const { gone } = await take(client.POST('/stock/returns', { body: { numbers: numbers.value } }))
+    await told(`${plural(gone, 'number')} given back to the carrier.`)
+  })
+const endRests = (): Promise<void> =>
+  attempt(async () => {
+    const body = { numbers: numbers.value, reason: reason.value }
+    const { free } = await take(client.POST('/stock/rests/ends', { body }))
+    reason.value = ''
+    await told(`${plural(free, 'number')} free.`)
   })
 
-const shown = computed(() => stock.data.value ?? [])
-useTitle(() => ['Numbers in stock'])
+useTitle(() => ['Numbers'])
 </script>
 
 <template>
   <PageTop
     ><router-link to="/">‹ Roster</router-link>
-    <h1 class="title">Numbers in stock</h1>
-    <span class="soft">free ones, for customers taken on from here</span></PageTop
+    <h1 class="title">Numbers</h1>
+    <span class="soft">all of the reseller’s, and how each stands</span>
+    <template #hand><router-link to="/ports">Ports</router-link></template></PageTop
   >
   <main class="stock">
     <p class="outcome" :class="{ said: outcome !== '' }" role="status">
       {{ outcome }}
       <button v-if="added.length > 0" type="button" class="quiet-button" @click="takeOut">Take them out again</button>
     </p>
-    <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
-    <section class="ways">
-      <form novalidate @submit.prevent="search">
-        <h2>Order from the carrier</h2>
-        <TextRow
-          v-model="prefix"
-          label="Beginning with"
-          help="First digits, country code first."
-          :fault="faults['prefix']"
-          name="prefix"
-          inputmode="numeric"
-          placeholder="1902"
-          autocomplete="off"
-        />
-        <TextRow v-model="count" label="How many" :fault="faults['count']" name="count" inputmode="numeric" />
-        <p class="send">
-          <button type="submit" class="quiet-button" :disabled="busy || prefix.trim() === ''">Look</button>
-        </p>
-        <template v-if="offers !== undefined">
-          <EmptyState v-if="offers.length === 0" title="The carrier has none that begin so" />
-          <template v-else>
-            <el-checkbox-group v-model="chosen" class="offers" aria-label="Offered numbers">
-              <el-checkbox v-for="each in offers" :key="each.number" :value="each.number" :label="each.display" />
-            </el-checkbox-group>
-            <p class="send">
-              <el-button type="primary" :disabled="busy || chosen.length === 0" @click="order"
-                >Order {{ plural(chosen.length, 'number') }} for {{ price }} a month</el-button
-              >
-            </p>
-          </template>
-        </template>
-      </form>
-      <form novalidate @submit.prevent="look">
-        <h2>Put in by list</h2>
-        <label for="list" class="soft"
-          >Numbers the carrier gave you, one to a line; ranges as “902 555 0100 to 0149”</label
-        >
-        <el-input id="list" v-model="text" type="textarea" :rows="6" name="list" @input="read = undefined" />
-        <p v-if="faults['text'] !== undefined" class="fault" role="alert">{{ faults['text'] }}</p>
-        <p class="send">
-          <button type="submit" class="quiet-button" :disabled="busy || text.trim() === ''">Look</button>
-          <el-button v-if="read !== undefined" type="primary" :disabled="busy || read.numbers.length === 0" @click="add"
-            >Put {{ plural(read.numbers.length, 'number') }} into stock</el-button
-          >
-        </p>
-        <table v-if="read !== undefined" class="lines">
-          <tbody>
-            <tr v-for="(line, at) in read.lines" :key="at">
-              <td>{{ line.typed }}</td>
-              <td :class="line.fault === null ? 'soft' : 'fault'">{{ line.fault ?? line.readAs }}</td>
-            </tr>
-          </tbody>
-        </table>
-      </form>
+    <div class="ways">
+      <button
+        type="button"
+        class="quiet-button"
+        :aria-expanded="panel === 'order'"
+        @click="panel = panel === 'order' ? '' : 'order'"
+      >
+        Order from the carrier
+      </button>
+      <button
+        type="button"
+        class="quiet-button"
+        :aria-expanded="panel === 'list'"
+        @click="panel = panel === 'list' ? '' : 'list'"
+      >
+        Put in by list
+      </button>
+    </div>
+    <section v-if="panel === 'order'" class="panel"><OrderForm @done="(said) => void told(said)" /></section>
+    <section v-else-if="panel === 'list'" class="panel">
+      <ListForm @done="(said, those) => void told(said, those)" />
     </section>
-    <h2>{{ shown.length === 0 ? 'Free' : `${plural(shown.length, 'number')} free` }}</h2>
+    <OrderLines @done="(said) => void told(said)" />
+    <p class="sentence">
+      Numbers that are
+      <ChoiceField v-model="filter.state" in-sentence aria-label="How they stand" :options="states" />
+      <el-input
+        v-model="filter.words"
+        class="words"
+        size="small"
+        clearable
+        placeholder="digits, customer, label"
+        aria-label="Digits, customer or label"
+      />
+    </p>
+    <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
+    <p v-if="picked.length > 0" class="chosen" role="group" :aria-label="`${plural(picked.length, 'number')} chosen`">
+      <strong>{{ plural(picked.length, 'number') }} chosen</strong>
+      <el-button v-if="may('give')" type="primary" size="small" @click="isGiving = true">Give to a customer</el-button>
+      <template v-if="asks === ''">
+        <button v-if="may('return')" type="button" class="quiet-button" @click="asks = 'return'">
+          Give back to the carrier
+        </button>
+        <button
+          v-if="may('rest') && technician?.lead === true"
+          type="button"
+          class="quiet-button"
+          @click="asks = 'rest'"
+        >
+          End their rest
+        </button>
+      </template>
+      <template v-else-if="asks === 'return'">
+        <span>They are nobody’s then, and may be ordered by anybody.</span>
+        <el-button type="primary" size="small" :disabled="busy" @click="giveBack">Give them back</el-button>
+        <button type="button" class="text-button" @click="asks = ''">not now</button>
+      </template>
+      <template v-else>
+        <el-input
+          v-model="reason"
+          size="small"
+          class="words"
+          placeholder="why nobody will be missed"
+          aria-label="Reason"
+        />
+        <el-button type="primary" size="small" :disabled="busy || reason.trim() === ''" @click="endRests"
+          >They are free</el-button
+        >
+        <button type="button" class="text-button" @click="asks = ''">not now</button>
+      </template>
+      <span v-if="faults['reason'] !== undefined" class="fault">{{ faults['reason'] }}</span>
+      <span v-if="!may('give') && !may('return') && !may('rest')" class="soft"
+        >Nothing can be done with all of them.</span
+      >
+    </p>
     <LoadingLines v-if="stock.isPending.value" what="numbers" />
     <ErrorState v-else-if="stock.error.value !== null" :error="stock.error.value" @again="stock.refetch()" />
-    <EmptyState v-else-if="shown.length === 0" title="No number is free" />
-    <ul v-else class="numbers">
-      <li v-for="each in shown" :key="each.number">
-        {{ each.display }} <span class="soft small">{{ each.region }}</span>
-      </li>
-    </ul>
+    <EmptyState v-else-if="lines.length === 0" title="No number is like that">{{
+      total === 0 && words === ''
+        ? 'Order some from the carrier, or put in a list of what it gave you.'
+        : 'Ask for less.'
+    }}</EmptyState>
+    <template v-else>
+      <table class="numbers" data-testid="stock">
+        <thead>
+          <tr>
+            <th scope="col" class="check">
+              <el-checkbox
+                aria-label="All that are shown"
+                :model-value="isAllIn"
+                :disabled="choosable.length === 0"
+                @update:model-value="chosen = new Set($event ? choosable.map((each) => each.number) : [])"
+              />
+            </th>
+            <th scope="col">Number</th>
+            <th scope="col">Stands</th>
+            <th scope="col">Customer</th>
+            <th scope="col">Leads to</th>
+            <th scope="col">Came with</th>
+            <th scope="col" class="cost">A month</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in lines" :key="line.number">
+            <td class="check">
+              <el-checkbox
+                v-if="line.may.length > 0"
+                :aria-label="line.display"
+                :model-value="chosen.has(line.number)"
+                @update:model-value="pick(line, $event === true)"
+              />
+            </td>
+            <td>
+              <span class="mono">{{ line.display }}</span>
+              <span v-if="line.kind === 'tollFree'" class="soft small"> toll-free</span>
+            </td>
+            <td>
+              {{ stateInWords(line.state) }}
+              <span class="soft small"
+                ><template v-if="line.until !== null">until {{ dayInWords(line.until) }}</template
+                ><template v-else>since {{ dayInWords(line.since.slice(0, 10)) }}</template></span
+              >
+            </td>
+            <td>
+              <router-link v-if="line.customer !== null" :to="`/customers/${line.customer}/numbers`">{{
+                line.customerName
+              }}</router-link>
+            </td>
+            <td>
+              {{ line.leadsTo }}
+              <span v-if="line.label !== null && line.label !== line.number" class="soft small">{{ line.label }}</span>
+            </td>
+            <td class="soft small">{{ line.cameWith }}</td>
+            <td class="cost">
+              {{ line.monthlyCents === null ? '' : money(line.monthlyCents, line.currency ?? '') }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="stock.hasNextPage.value">
+        <button type="button" class="quiet-button" :disabled="stock.isFetching.value" @click="stock.fetchNextPage()">
+          {{ plural(filter.state === '' ? total : (counts[filter.state] ?? 0), 'number') }} in all: show more
+        </button>
+      </p>
+    </template>
+    <GiveSheet v-model="isGiving" :numbers="picked" />
   </main>
 </template>
 
@@ -183,8 +283,8 @@ useTitle(() => ['Numbers in stock'])
 
 .stock {
   display: grid;
-  gap: 12px;
-  max-width: 1160px;
+  gap: 10px;
+  max-width: 1240px;
   padding: 14px 22px 60px;
 }
 
@@ -194,32 +294,34 @@ useTitle(() => ['Numbers in stock'])
   background: var(--sheet);
 }
 
-.ways {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(380px, 1fr));
-  gap: 36px;
-}
-
-form {
-  display: grid;
-  align-content: start;
-  gap: 6px;
-}
-
-.offers {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
-}
-
-.send {
+.ways,
+.sentence,
+.chosen {
   display: flex;
-  gap: 14px;
-  padding-top: 10px;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
 }
 
-.numbers {
-  columns: 5 190px;
-  padding: 0;
-  list-style: none;
+.panel {
+  padding: 10px 14px 14px;
+  border: 1px solid var(--rule);
+  background: var(--sheet);
+}
+
+.words {
+  width: 260px;
+}
+
+.check {
+  width: 34px;
+}
+
+.numbers :deep(.el-checkbox) {
+  height: 20px;
+}
+
+.cost {
+  text-align: right;
 }
 </style>

@@ -11,6 +11,7 @@ use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\Severity;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Words\Day;
 
 /** Another carrier asks for numbers, and nobody has answered. */
@@ -33,7 +34,12 @@ final readonly class LeavingUnanswered implements Rule
             )));
             yield Found::of(
                 [
-                    'numbers' => $inspection->names->several($numbers === [] ? $leaving->numbers : $numbers),
+                    'numbers' => $inspection->names->several($numbers === []
+                        ? array_map(
+                            static fn (string $key): string => E164::parse($key)->display(),
+                            $leaving->numbers,
+                        )
+                        : $numbers),
                     'to' => $leaving->to,
                     'day' => new Day($leaving->day),
                     'answerBy' => $leaving->answerBy === null ? 'none' : new Day($leaving->answerBy),

@@ -1,0 +1,1 @@
+export { isOver, portInWords } from './ports'
