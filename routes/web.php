@@ -13,7 +13,9 @@ use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FindingController;
 use App\Http\Controllers\HealthController;
+use App\Http\Controllers\IdentityController;
 use App\Http\Controllers\JoiningController;
+use App\Http\Controllers\LeadsController;
 use App\Http\Controllers\LiveController;
 use App\Http\Controllers\MarginController;
 use App\Http\Controllers\NewPeopleController;
@@ -248,6 +250,20 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                         Route::post('withdrawal', [PortController::class, 'withdraw']);
                         Route::post('loan', [PortController::class, 'lend']);
                         Route::post('answer', [PortController::class, 'answer']);
+                    });
+                    Route::get('leads', [LeadsController::class, 'show']);
+                    Route::get('numbers/{number}/caller', [LeadsController::class, 'caller'])
+                        ->where('number', '\+[1-9][0-9]{5,14}');
+                    Route::prefix('identity')->group(static function (): void {
+                        $number = '\+[1-9][0-9]{5,14}';
+                        Route::get('/', [IdentityController::class, 'show']);
+                        Route::post('read', [IdentityController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
+                        Route::post('elsewhere', [IdentityController::class, 'call']);
+                        Route::post('elsewhere/{number}', [IdentityController::class, 'check'])->where('number', $number);
+                        Route::delete('elsewhere/{number}', [IdentityController::class, 'forget'])
+                            ->where('number', $number);
+                        Route::put('names/{number}', [IdentityController::class, 'name'])->where('number', $number);
+                        Route::put('texting/{number}', [IdentityController::class, 'texting'])->where('number', $number);
                     });
                     Route::get('sites', [SiteController::class, 'index']);
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);

@@ -14,6 +14,7 @@ use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\LeavingSeen;
 use Jaunty\Core\Audit\NumberSeen;
 use Jaunty\Core\Audit\PortSeen;
+use Jaunty\Core\Audit\RegistrationSeen;
 use Jaunty\Core\Audit\Surroundings;
 use Jaunty\Core\Audit\TestSeen;
 use Jaunty\Core\Book\Book;
@@ -41,6 +42,8 @@ use Jaunty\Core\Templates\Template;
  *     rejected: ?string}>,
  *     leaving: list<array{numbers: list<string>, to: string, day: string, answerBy: ?string, isAnswered: bool}>,
  *     numbers: list<array{number: string, state: string, until: ?string}>,
+ *     verified: list<string>,
+ *     registrations: list<array{number: string, kind: string, name: string, state: string, remark: string}>,
  *     pins: list<string>, waitingSince: ?string, drafts: list<array{name: string, on: string, operations: int}>,
  *     addresses: list<array{site: string, on: string, verdict: string, address: array<string, string>,
  *     better: array<string, string>, remark: string}>,
@@ -91,6 +94,11 @@ final readonly class SurroundingsReader
                 p.state <> 'asked') order by p.opened_at, p.id), '[]')
                 from port_cases p where p.tenant_id = t.id and p.direction = 'out'
                     and p.state in ('asked', 'agreed')),
+            'verified', (select coalesce(jsonb_agg(v.number order by v.number), '[]')
+                from verified_numbers v where v.tenant_id = t.id and v.verified_at is not null),
+            'registrations', (select coalesce(jsonb_agg(jsonb_build_object('number', r.number, 'kind', r.kind, 'name',
+                coalesce(r.said ->> 'name', ''), 'state', r.state, 'remark', r.remark) order by r.number, r.kind), '[]')
+                from number_registrations r where r.tenant_id = t.id),
             'numbers', (select coalesce(jsonb_agg(jsonb_build_object('number', n.e164, 'state', n.state, 'until',
                 n.until) order by n.e164), '[]')
                 from numbers n where n.tenant_id = t.id),
@@ -206,6 +214,11 @@ final readonly class SurroundingsReader
             array_map(static fn (array $each): TestSeen => new TestSeen(...$each), $told['tests']),
             array_map(static fn (array $each): LeavingSeen => new LeavingSeen(...$each), $told['leaving']),
             array_map(static fn (array $each): NumberSeen => new NumberSeen(...$each), $told['numbers']),
+            $told['verified'],
+            array_map(
+                static fn (array $each): RegistrationSeen => new RegistrationSeen(...$each),
+                $told['registrations'],
+            ),
         );
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Activity\ActivityLog;
+use App\CallerIdentity\IdentityDesk;
 use App\Models\Technician;
 use App\Ports\PortDesk;
 use App\Stock\CarrierTrouble;
@@ -23,7 +24,14 @@ final class MoveNumbers extends Command
 
     protected $description = 'Move numbers on by their dates, and ask the carrier about orders that are not settled';
 
-    public function handle(ConnectionInterface $db, Clock $clock, ActivityLog $log, OrderDesk $orders, PortDesk $ports): int
+    public function handle(
+        ConnectionInterface $db,
+        Clock $clock,
+        ActivityLog $log,
+        OrderDesk $orders,
+        PortDesk $ports,
+        IdentityDesk $names,
+    ): int
     {
         $row = $db->transaction(static function () use ($db, $clock): mixed {
             $db->select("select set_config('app.now', ?, true)", [$clock->now()->format(\DateTimeInterface::ATOM)]);
@@ -50,6 +58,7 @@ final class MoveNumbers extends Command
             $this->line($orders->settle($by) . ' were delivered');
             try {
                 $this->line($ports->followAll($by->id) . ' customers with numbers on their way');
+                $this->line($names->readAll($by->id) . ' customers with names or texting filed');
             } catch (CarrierTrouble $trouble) {
                 $this->error($trouble->getMessage());
 

@@ -693,7 +693,12 @@ final class Customers
                 'label' => 'Claims line', 'destination' => 'attendant:main', 'status' => 'portingIn',
                 'from' => self::PORTED_ON, 'trunk' => 'trunk:main', 'site' => 'site:office',
             ]],
-        ], note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL, isCalled: true);
+        ], new DemoFault(
+            'part of an account that is to come over, turned down since nobody said what becomes of the rest',
+            'ports.details-mismatch',
+            self::PORTED . ' wed 10:00',
+            'oldCarrier number:' . self::PORTED,
+        ), note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL, isCalled: true);
     }
 
     private static function sandpiper(): DemoCustomer

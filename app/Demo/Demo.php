@@ -193,7 +193,7 @@ final readonly class Demo
         if ($porting !== null) {
             $this->numbers->port($lead, $porting, Customers::porting());
         }
-        $this->numbers->askAndReserve($lead, $people[1]);
+        $this->numbers->orderAndReserve($lead);
         $this->numbers->letGo($lead);
         // The workers do it as soon as they are there; what it finds of earlier revisions and of the switch is on the
         // Findings page then.

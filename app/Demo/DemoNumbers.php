@@ -10,6 +10,7 @@ use App\Book\FieldEdit;
 use App\Models\Ability;
 use App\Models\NumberOrder;
 use App\Models\Push;
+use App\Models\PushStatus;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
@@ -59,10 +60,10 @@ final readonly class DemoNumbers
         $this->ask($lead, "first numbers that begin with {$prefix}", new Wanted(prefix: $prefix, most: $count));
     }
 
-    /** Toll-free numbers that somebody asked for who may not order them, and two that are held. */
-    public function askAndReserve(Technician $lead, Technician $asking): void
+    /** Toll-free numbers that are not delivered yet, and two that are held. */
+    public function orderAndReserve(Technician $lead): void
     {
-        $this->ask($asking, 'toll-free numbers for a customer to come', new Wanted(isTollFree: true, run: 2, most: 1));
+        $this->ask($lead, 'toll-free numbers for a customer to come', new Wanted(isTollFree: true, run: 2, most: 1));
         $held = $this->scope->technician(
             $lead->id,
             static fn (): bool => StockNumber::query()->where('state', 'reserved')->exists(),
@@ -171,22 +172,32 @@ final readonly class DemoNumbers
 
     private function entered(Technician $lead, string $note, FieldEdit $edit): void
     {
-        $push = $this->scope->tenant($lead->id, self::LET_GO_BY, Ability::Push, function (TenantRow $tenant) use (
+        $this->scope->tenant($lead->id, self::LET_GO_BY, Ability::Edit, function (TenantRow $tenant) use (
             $lead,
             $note,
             $edit,
-        ): Push {
+        ): void {
             $this->drafts->edit($tenant, $lead->id, [$edit]);
             $this->drafts->enter($tenant, $lead->id, $note);
-
-            return $this->pushes->ask($tenant, $lead->id, null);
         });
+        $push = $this->scope->tenant(
+            $lead->id,
+            self::LET_GO_BY,
+            Ability::Push,
+            fn (TenantRow $tenant): Push => $this->pushes->ask($tenant, $lead->id, null),
+        );
         for ($slice = 0; $slice < self::MOST_SLICES; $slice++) {
+            // Where workers are there already, one of them may have it.
             $wait = $this->runner->carryOn($push->tenant_id, $lead->id, $push->id);
-            if ($wait === null) {
+            $isOver = $this->scope->tenant($lead->id, self::LET_GO_BY, Ability::Read, static fn (): bool => in_array(
+                Push::query()->findOrFail($push->id)->status,
+                [PushStatus::Done, PushStatus::Stopped],
+                true,
+            ));
+            if ($isOver) {
                 return;
             }
-            sleep($wait);
+            sleep(max(1, $wait ?? 1));
         }
     }
 }

@@ -24,11 +24,11 @@ final class AccessTest extends FeatureTestCase
                 '/api' . str_replace(
                     [
                         '{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}',
-                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}', '{port}', '{paper}',
+                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}', '{port}', '{paper}', '{number}',
                     ],
                     [
                         $customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays',
-                        'mostChoices', str_repeat('0', 32), 'office', $push, $push,
+                        'mostChoices', str_repeat('0', 32), 'office', $push, $push, '+15065550187',
                     ],
                     $path,
                 ),
@@ -148,6 +148,11 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '/dial') => ['who' => 'national', 'digits' => '911'],
             str_ends_with($path, '/ports'), str_ends_with($path, '/ports/{port}') => self::port('+15065550187'),
             str_ends_with($path, '/papers') => ['paper' => 'authority', 'name' => 'letter.pdf'],
+            str_ends_with($path, '/elsewhere') => ['number' => '+12065550123'],
+            str_ends_with($path, '/elsewhere/{number}') => ['code' => '123456'],
+            str_ends_with($path, '/texting/{number}') => ['sender' => 'Inlet', 'purpose' => 'reminders to customers'],
+            str_ends_with($path, '/leads') => ['object' => 'group:desk'],
+            str_ends_with($path, '/caller') => ['from' => '902 555 0123'],
             str_ends_with($path, '/loan') => ['until' => '2026-12-24'],
             str_ends_with($path, '/answer') => ['agreed' => true],
             str_ends_with($path, '/tests') => self::failedTest(),

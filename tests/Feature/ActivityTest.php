@@ -238,6 +238,19 @@ final class ActivityTest extends FeatureTestCase
             'day' => '2026-12-14', 'answer_by' => '2026-12-05',
         ]);
         $ports = $this->postJson("/api/customers/{$customer}/ports/read")->assertOk()->json('ports');
+        $identity = "/api/customers/{$customer}/identity";
+        $this->postJson("{$identity}/elsewhere", ['number' => '+12065550123'])->assertCreated();
+        $code = $this->atTheCarrier('/codes', [], 'GET')['spoken'][0]['code'];
+        $this->postJson("{$identity}/elsewhere/+12065550123", ['code' => $code])->assertOk();
+        $this->deleteJson("{$identity}/elsewhere/+12065550123")->assertOk();
+        $this->edit($customer, [[
+            'object' => "number:{$offer['number']}", 'path' => 'callerName', 'value' => 'INLET',
+        ]])->assertOk();
+        $this->enter($customer)->assertCreated();
+        $this->putJson("{$identity}/names/{$offer['number']}")->assertOk();
+        $this->putJson("{$identity}/texting/{$offer['number']}", [
+            'sender' => 'Inlet', 'purpose' => 'reminders of appointments to our own customers',
+        ])->assertOk();
         $asked = array_column($ports, 'id', 'state')['asked'];
         $this->postJson("/api/customers/{$customer}/ports/{$asked}/answer", ['agreed' => true])->assertOk();
     }

@@ -303,15 +303,16 @@ abstract class FeatureTestCase extends TestCase
      * The carrier's day begins, or it does something else that only it and its tests can.
      *
      * @param  array<string, mixed>  $body
+     * @param  array<string, string>  $query
      * @return array<mixed> its answer
      */
-    protected function atTheCarrier(string $path, array $body, string $method = 'POST'): array
+    protected function atTheCarrier(string $path, array $body, string $method = 'POST', array $query = []): array
     {
         $response = $this->wire->carrier->handle(new StandinRequest(
             $method,
             $path,
             ['authorization' => 'Bearer ' . Wire::TOKEN],
-            [],
+            $query,
             json_encode($body, JSON_THROW_ON_ERROR),
         ));
         self::assertLessThan(300, $response->status, $response->body);

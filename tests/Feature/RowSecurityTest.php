@@ -18,6 +18,7 @@ final class RowSecurityTest extends FeatureTestCase
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
         'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'port_papers', 'recordings',
         'call_records', 'call_readings', 'address_checks', 'emergency_tests',
+        'verified_numbers', 'number_registrations',
     ];
 
     /**
@@ -321,6 +322,15 @@ final class RowSecurityTest extends FeatureTestCase
             'object' => 'mailbox:ines-marsh',
         ])->assertCreated();
         $this->sentPort($customer['key'], self::port($customer['number']));
+        $this->postJson("/api/customers/{$customer['key']}/identity/elsewhere", ['number' => '+12065550123'])
+            ->assertCreated();
+        $this->scope()->tenant($this->lead->id, $customer['key'], Ability::Push, fn () => DB::table(
+            'number_registrations',
+        )->insert([
+            'tenant_id' => $customer['id'], 'number' => $customer['number'], 'kind' => 'name',
+            'said' => '{"name": "INLET"}', 'state' => 'filed', 'filed_by' => $this->lead->id,
+            'filed_at' => '2026-12-01T00:00:00Z', 'read_at' => '2026-12-01T00:00:00Z',
+        ]));
         $this->edit($customer['key'], [[
             'op' => 'create', 'object' => 'prompt:hello', 'path' => '',
             'value' => ['name' => 'Hello', 'script' => 'Hello.'],

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\CallerIdentity\IdentityDesk;
 use App\Desk\Books;
 use App\Desk\WhichBook;
+use App\Http\Resources\IdentityResource;
 use App\Http\Resources\OutboundResource;
 use App\Time\Clock;
 use Illuminate\Http\JsonResponse;
@@ -41,7 +43,7 @@ final class OutboundController extends Controller
         return new JsonResponse(OutboundResource::of($book, $this->instant($book, $given['at'] ?? null)));
     }
 
-    public function dial(Request $request, string $customer): JsonResponse
+    public function dial(Request $request, IdentityDesk $identity, string $customer): JsonResponse
     {
         /**
          * @var array{who: string, digits: string, at?: ?string, full?: ?list<string>, shows?: ?string, led?: ?string,
@@ -78,7 +80,13 @@ final class OutboundController extends Controller
             for: $shows instanceof Group ? $shows : null,
         );
 
-        return new JsonResponse(OutboundResource::dialled($dialled));
+        $vouched = IdentityResource::vouched(
+            $identity->vouching($this->technician($request)->id, $customer),
+            $dialled->callerId,
+            self::origin($given['led'] ?? null),
+        );
+
+        return new JsonResponse(['vouched' => $vouched] + OutboundResource::dialled($dialled));
     }
 
     /** Digit maps in plain words. */

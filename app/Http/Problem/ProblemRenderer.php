@@ -12,6 +12,7 @@ use App\Book\ClashesFound;
 use App\Book\NothingToEnter;
 use App\Book\NumberNotFree;
 use App\Book\UnusableEdits;
+use App\CallerIdentity\IdentityRefused;
 use App\Files\FileTrouble;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
@@ -58,7 +59,7 @@ final class ProblemRenderer
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
-        GateShut::class, PushUnderWay::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,
+        GateShut::class, PushUnderWay::class, IdentityRefused::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,
         SignInRefused::class,
         SiteTrouble::class, SwitchTrouble::class,
         CarrierTrouble::class,
@@ -194,6 +195,13 @@ final class ProblemRenderer
                 'Some of this cannot be used',
                 $fault->getMessage(),
                 [new FieldFault($fault->getMessage(), "/numbers/{$fault->place}")],
+            ),
+            $fault instanceof IdentityRefused => new Problem(
+                422,
+                'invalid',
+                'Not done',
+                $fault->getMessage(),
+                [new FieldFault($fault->getMessage(), "/{$fault->field}")],
             ),
             $fault instanceof PortRefused => new Problem(
                 $fault->lacks === [] ? 409 : 422,

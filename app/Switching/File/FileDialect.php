@@ -189,6 +189,7 @@ final class FileDialect implements Dialect
             'status' => new Word('Is', ['active' => 'HERE', 'suspended' => 'HELD', 'leaver' => 'LEFT']),
             'callingClass' => new Word('Reach', self::REACH), 'callWaiting' => new YesNo('Second call'),
             'mailbox' => new Pointer('Box'), 'callerId' => new Pointer('Shows'),
+            'showsOutside' => new Telephone('Shows instead'), 'withholds' => new YesNo('Hides'),
             'licence' => new Plain('Seat', 'user'),
             'legs' => new Items('Phones', [
                 'item' => new Plain('row'),

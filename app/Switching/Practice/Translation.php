@@ -15,6 +15,7 @@ use App\Switching\Practice\Fields\Places;
 use App\Switching\Practice\Fields\Recording;
 use App\Switching\Practice\Fields\Ringers;
 use App\Switching\Practice\Fields\Rules;
+use App\Switching\Practice\Fields\Telephone;
 use App\Switching\Practice\Fields\Tenths;
 use App\Switching\Practice\Fields\Treatment;
 use App\Switching\Practice\Fields\Weekdays;
@@ -156,6 +157,8 @@ final class Translation implements Dialect
                 'callWaiting' => new Bit('second_call'),
                 'mailbox' => new Pointer('box'),
                 'callerId' => new Pointer('presents'),
+                'showsOutside' => new Telephone('presents_foreign'),
+                'withholds' => new Bit('masked'),
                 'licence' => new Plain('seat', 'user'),
                 'legs' => new Ringers(),
                 'handling' => new Rules(),

@@ -151,11 +151,13 @@ final class RuleBook
             new Rules\Numbers\CallerFilterOnPublic(),
             new Rules\Numbers\CallerNameMissing(),
             new Rules\Numbers\CallerNameTooLong(),
+            new Rules\Numbers\CallerNameUnfiled(),
             new Rules\Numbers\CallerRuleDead(),
             new Rules\Numbers\DeliveredFormMismatch(),
             new Rules\Numbers\EndsBefore(),
             new Rules\Numbers\InvalidNumber(),
             new Rules\Numbers\MainMissing(),
+            new Rules\Numbers\MessagingUnregistered(),
             new Rules\Numbers\MessagingUnsupported(),
             new Rules\Numbers\OursAlready(),
             new Rules\Numbers\OursNoLonger(),
@@ -236,9 +238,11 @@ final class RuleBook
             new Rules\Users\PublicPhoneOpen(),
             new Rules\Users\RingsTooLong(),
             new Rules\Users\RingsTooShort(),
+            new Rules\Users\ShownNumberUnverified(),
             new Rules\Users\SpokenNameMissing(),
             new Rules\Users\SuspendedStillMember(),
             new Rules\Users\TreatmentHidden(),
+            new Rules\Users\WithholdsAgainstPolicy(),
         ];
     }
 }

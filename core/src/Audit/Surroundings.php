@@ -17,6 +17,9 @@ final readonly class Surroundings
     /** @var array<string, NumberSeen> */
     private array $stockByNumber;
 
+    /** @var array<string, RegistrationSeen> by number and kind */
+    private array $filed;
+
     /**
      * @param  int  $revision  as last entered
      * @param  ?int  $pushed  the revision that was pushed whole; null where none was
@@ -40,6 +43,8 @@ final readonly class Surroundings
      * @param  list<AddressSeen>  $addresses  the last check of each site
      * @param  list<TestSeen>  $tests  the last test call for help of each site
      * @param  list<LeavingSeen>  $leaving
+     * @param  list<string>  $verified  numbers of other carriers', in E.164, that may be shown
+     * @param  list<RegistrationSeen>  $registrations
      * @param  list<NumberSeen>  $stock  numbers of the customer's, as they stand with the reseller
      */
     public function __construct(
@@ -64,8 +69,21 @@ final readonly class Surroundings
         public array $tests = [],
         public array $leaving = [],
         public array $stock = [],
+        public array $verified = [],
+        public array $registrations = [],
     ) {
         $this->stockByNumber = array_column($stock, null, 'number');
+        $filed = [];
+        foreach ($registrations as $each) {
+            $filed["{$each->number} {$each->kind}"] = $each;
+        }
+        $this->filed = $filed;
+    }
+
+    /** Null where nothing was filed. */
+    public function registrationOf(Number $number, string $kind): ?RegistrationSeen
+    {
+        return $this->filed["{$number->key} {$kind}"] ?? null;
     }
 
     /** Null where nothing is known of it. */

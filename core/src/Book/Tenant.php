@@ -7,6 +7,7 @@ namespace Jaunty\Core\Book;
 use Jaunty\Core\Book\Fields\Beside;
 use Jaunty\Core\Book\Fields\Choice;
 use Jaunty\Core\Book\Fields\Counts;
+use Jaunty\Core\Book\Fields\Flag;
 use Jaunty\Core\Book\Fields\Id;
 use Jaunty\Core\Book\Fields\Items;
 use Jaunty\Core\Book\Fields\LeadsTo;
@@ -95,6 +96,10 @@ final readonly class Tenant implements BookObject
         #[Items(BlockedCaller::class)]
         #[Said('Blocked callers')]
         public array $blocked,
+        #[Beside]
+        #[Flag(true)]
+        #[Said('May withhold', 'Whether anybody\'s calls may show no number.')]
+        public bool $mayWithhold,
         #[Part(Defaults::class)]
         #[Said(help: 'Where calls go on when neither the user nor the site says.')]
         public Defaults $defaults,

@@ -11,6 +11,7 @@ use Jaunty\Core\Book\Fields\Id;
 use Jaunty\Core\Book\Fields\Items;
 use Jaunty\Core\Book\Fields\ItemsOf;
 use Jaunty\Core\Book\Fields\Part;
+use Jaunty\Core\Book\Fields\Phone;
 use Jaunty\Core\Book\Fields\Refers;
 use Jaunty\Core\Book\Fields\Said;
 use Jaunty\Core\Book\Fields\Shape;
@@ -69,6 +70,15 @@ final readonly class User implements BookObject
         #[Refers(Kind::Number)]
         #[Said('Calls out as')]
         public ?Reference $callerId,
+        #[Phone]
+        #[Said(
+            'Calls out as a number elsewhere',
+            'Of another carrier, in E.164: shown instead, but for help. Known by a call with a code.',
+        )]
+        public ?string $showsOutside,
+        #[Flag(false)]
+        #[Said('Withholds', 'Their calls show no number, but for help.')]
+        public bool $withholds,
         #[Text('user')]
         public string $licence,
         #[Items(Leg::class)]

@@ -16,8 +16,9 @@ use Jaunty\Core\Book\Trunk;
 use Jaunty\Core\Book\User;
 
 /**
- * Which number a call shows: of the group it is made for, the user's, their site's, the customer's main one, the
- * trunk's; the first there is. An emergency call goes by the site's rule and is never withheld; a call led on keeps the
+ * Which number a call shows: of the group it is made for, the user's (one of theirs elsewhere before one that is here),
+ * their site's, the customer's main one, the trunk's; the first there is. Whoever withholds it shows none. An emergency
+ * call goes by the site's rule, is never withheld and shows no number that is elsewhere; a call led on keeps the
  * caller's where the trunk lets it.
  */
 final readonly class CallerIds
@@ -39,7 +40,14 @@ final readonly class CallerIds
             return new CallerId($user->extension, 'the extension, as the route asks');
         }
 
+        if ($for === null && $user?->withholds === true) {
+            return new CallerId('', "nothing: {$user->label()} withholds it");
+        }
+
         return ($for === null ? null : $this->shown($this->numberOf($for), "{$for->name}'s"))
+            ?? ($user?->showsOutside === null
+                ? null
+                : new CallerId($user->showsOutside, "{$user->label()}'s number elsewhere"))
             ?? ($user === null ? null : $this->setFor($user))
             ?? ($user === null ? null : $this->shown($this->numberAt($user->site), 'the site\'s'))
             ?? $this->shown($this->usable($this->book->tenant->mainNumber), 'the main number')

@@ -10,11 +10,15 @@ import { useDesk, useDraft } from './desk'
 const props = defineProps<{ object: BookObject; removable?: boolean }>()
 
 const FieldList = defineAsyncComponent(() => import('./FieldList.vue'))
+const LedHere = defineAsyncComponent(() => import('./LedHere.vue'))
+const TAKE_CALLS = ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line']
 
 const { names } = useDesk()
 const { edit } = useDraft()
 const isOpen = ref(false)
 const kind = computed(() => kindsInWords(props.object.kind).one.toLowerCase())
+
+const takesCalls = computed(() => TAKE_CALLS.includes(props.object.kind))
 
 /** What leads to it: taking it away has to wait until nothing does. */
 const uses = computed(() =>
@@ -29,6 +33,7 @@ function remove(): void {
 <template>
   <details class="all" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
     <summary>Every field of {{ object.display ?? object.label }}</summary>
+    <LedHere v-if="isOpen && takesCalls" :object />
     <FieldList v-if="isOpen" :object />
     <p v-if="isOpen && removable" class="remove">
       <button type="button" class="quiet-button" :disabled="uses.length > 0" @click="remove">

@@ -87,6 +87,8 @@ final class Vocabulary
                 'second_call' => Field::bit(1),
                 'box' => Field::pointer('boxes'),
                 'presents' => Field::pointer('lines'),
+                'presents_foreign' => Field::text(),
+                'masked' => Field::bit(0),
                 'seat' => Field::text('user'),
                 'answers_to' => Field::pointer('persons'),
                 'ringers' => Field::tree([]),

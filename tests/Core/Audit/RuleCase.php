@@ -15,6 +15,7 @@ use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\LeavingSeen;
 use Jaunty\Core\Audit\NumberSeen;
 use Jaunty\Core\Audit\PortSeen;
+use Jaunty\Core\Audit\RegistrationSeen;
 use Jaunty\Core\Audit\Rule;
 use Jaunty\Core\Audit\RuleBook;
 use Jaunty\Core\Audit\Severity;
@@ -41,6 +42,7 @@ final readonly class RuleCase
         'addresses' => AddressSeen::class, 'tests' => TestSeen::class, 'grants' => GrantSeen::class,
         'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class,
         'unsupported' => Unsupported::class, 'leaving' => LeavingSeen::class, 'stock' => NumberSeen::class,
+        'registrations' => RegistrationSeen::class,
     ];
 
     /**

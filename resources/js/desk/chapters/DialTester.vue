@@ -103,6 +103,14 @@ const shown = computed(() => {
     ? `The other side sees ${callerId.whose}.`
     : `The other side sees ${callerId.shown}, ${callerId.whose}.`
 })
+const VOUCHED = { full: 'in full', partial: 'in part', gateway: 'only for where it came in' }
+/** What the carrier says to the other side's of the number that is shown. */
+const vouched = computed(() => {
+  const told = result.value?.vouched
+  return told === null || told === undefined
+    ? ''
+    : `The carrier vouches for it ${VOUCHED[told.level]} (${told.claim}): ${told.why}.`
+})
 
 useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => input.value?.focus() }])
 </script>
@@ -159,7 +167,7 @@ useShortcuts([{ keys: 'd', label: 'dial tester', scope: 'Outbound', run: () => i
         Sent: <span class="mono">{{ result.sent === '' ? 'nothing' : result.sent }}</span><template
           v-if="result.read !== null"
           >, which is <span class="mono">{{ result.read }}</span></template
-        >. {{ shown }}
+        >. {{ shown }} <span class="soft">{{ vouched }}</span>
       </p>
       <p v-for="remark in result.remarks" :key="remark" class="remark">Mind: {{ remark }}.</p>
       <ol class="said">

@@ -5,6 +5,8 @@ import AllFields from '../AllFields.vue'
 import type { Chapter } from '../chapters'
 import NewObject from '../NewObject.vue'
 import NewNumbers from './NewNumbers.vue'
+import NumberPane from './NumberPane.vue'
+import ShownElsewhere from './ShownElsewhere.vue'
 import PortOrders from '../PortOrders.vue'
 import CallsMade from '../CallsMade.vue'
 import PinKeeper from '../PinKeeper.vue'
@@ -26,6 +28,7 @@ const others = computed(() => all.value.filter((object) => object.kind !== kind 
 /** Numbers come from stock; a customer is taken on. */
 const made = kind === 'number' || kind === 'tenant' || kind === 'promise' ? undefined : kind
 const mayMake = computed(() => made !== undefined)
+const selectedNumber = computed(() => (selected.value?.kind === 'number' ? selected.value : undefined))
 </script>
 
 <template>
@@ -51,6 +54,7 @@ const mayMake = computed(() => made !== undefined)
       {{ object.label }} ({{ kindsInWords(object.kind).one.toLowerCase() }})
     </button>
   </p>
+  <NumberPane v-if="selectedNumber !== undefined" :key="selectedNumber.ref" :number="selectedNumber" />
   <AllFields
     v-if="selected !== undefined"
     :key="selected.ref"
@@ -60,6 +64,7 @@ const mayMake = computed(() => made !== undefined)
   <!-- Last, as they come from elsewhere and later: nothing below them jumps. -->
   <PortOrders v-if="kind === 'number'" :numbers="names.all('number')" />
   <CallsMade v-if="kind === 'number' && lines.length > 0" by="numbers" />
+  <ShownElsewhere v-if="kind === 'number'" />
 </template>
 
 <style scoped>
