@@ -42,7 +42,8 @@ return Application::configure(basePath: dirname(__DIR__))
         web: __DIR__ . '/../routes/web.php',
     )
     ->withCommands([
-        AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, MoveNumbers::class, ReadDrift::class,
+        AuditCustomers::class, BeginHouse::class, MailDigest::class, MigrateAsOwner::class, MoveNumbers::class,
+        ReadDrift::class,
         PurgeCustomer::class, PushCustomer::class, ExportBook::class, ImportBook::class, ShipTemplates::class,
         PartitionByCustomer::class, TakeUp::class, TidyUp::class, VerifyActivity::class,
     ])

@@ -259,11 +259,13 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                         Route::get('/', [IdentityController::class, 'show']);
                         Route::post('read', [IdentityController::class, 'read'])->withoutMiddleware(NeedsEdit::class);
                         Route::post('elsewhere', [IdentityController::class, 'call']);
-                        Route::post('elsewhere/{number}', [IdentityController::class, 'check'])->where('number', $number);
+                        Route::post('elsewhere/{number}', [IdentityController::class, 'check'])
+                            ->where('number', $number);
                         Route::delete('elsewhere/{number}', [IdentityController::class, 'forget'])
                             ->where('number', $number);
                         Route::put('names/{number}', [IdentityController::class, 'name'])->where('number', $number);
-                        Route::put('texting/{number}', [IdentityController::class, 'texting'])->where('number', $number);
+                        Route::put('texting/{number}', [IdentityController::class, 'texting'])
+                            ->where('number', $number);
                     });
                     Route::get('sites', [SiteController::class, 'index']);
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);

@@ -9,7 +9,6 @@ use App\Activity\ActivityLog;
 use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\NumberRegistration;
-use App\Models\RegistrationState;
 use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
@@ -320,7 +319,9 @@ final readonly class IdentityDesk
 
     private function view(TenantRow $tenant): IdentityView
     {
-        $called = array_values(VerifiedNumber::query()->where('tenant_id', $tenant->id)->orderBy('number')->get()->all());
+        $called = array_values(VerifiedNumber::query()->where('tenant_id', $tenant->id)->orderBy('number')
+            ->get()
+            ->all());
         $registrations = array_values(NumberRegistration::query()->where('tenant_id', $tenant->id)->orderBy('number')
             ->orderBy('kind')
             ->get()

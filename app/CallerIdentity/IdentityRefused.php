@@ -16,12 +16,14 @@ final class IdentityRefused extends \RuntimeException
 
     public static function notTheirs(string $number): self
     {
-        return new self('number', E164::parse($number)->display() . ' is not in this customer\'s book as it is entered.');
+        return new self('number', E164::parse($number)->display()
+            . ' is not in this customer\'s book as it is entered.');
     }
 
     public static function nameless(): self
     {
-        return new self('name', 'The book as it is entered gives this number no name. Give it one, and enter it first.');
+        return new self('name', 'The book as it is entered gives this number no name. Give it one, and enter '
+            . 'it first.');
     }
 
     public static function tooLong(int $most): self
@@ -31,7 +33,8 @@ final class IdentityRefused extends \RuntimeException
 
     public static function ours(string $number): self
     {
-        return new self('number', E164::parse($number)->display() . ' is a number of this customer\'s here: it may be shown as it is.');
+        return new self('number', E164::parse($number)->display()
+            . ' is a number of this customer\'s here: it may be shown as it is.');
     }
 
     public static function unreadable(string $why): self
@@ -46,7 +49,8 @@ final class IdentityRefused extends \RuntimeException
 
     public static function wrongCode(): self
     {
-        return new self('code', 'This is not the code that was spoken. After five tries the number is to be called again.');
+        return new self('code', 'This is not the code that was spoken. After five tries the number is to be '
+            . 'called again.');
     }
 
     public static function byCarrier(string $field, string $why): self

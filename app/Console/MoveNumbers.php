@@ -31,8 +31,7 @@ final class MoveNumbers extends Command
         OrderDesk $orders,
         PortDesk $ports,
         IdentityDesk $names,
-    ): int
-    {
+    ): int {
         $row = $db->transaction(static function () use ($db, $clock): mixed {
             $db->select("select set_config('app.now', ?, true)", [$clock->now()->format(\DateTimeInterface::ATOM)]);
 

@@ -24,7 +24,8 @@ final class PdfPaper
         ]));
         $paper->loadHtml($html, 'UTF-8');
         $paper->render();
-        foreach (['Title' => $title, 'CreationDate' => self::date($madeAt), 'ModDate' => self::date($madeAt)] as $of => $is) {
+        $date = self::date($madeAt);
+        foreach (['Title' => $title, 'CreationDate' => $date, 'ModDate' => $date] as $of => $is) {
             $paper->addInfo($of, $is);
         }
 
@@ -33,7 +34,7 @@ final class PdfPaper
         // Its identifier is made from the hour and the folder it is made in; of the same words it is the same.
         return (string) preg_replace(
             '/\/ID\[<[0-9a-f]{32}><[0-9a-f]{32}>\]/',
-            '/ID[<' . ($id = md5($html . self::date($madeAt))) . "><{$id}>]",
+            '/ID[<' . ($id = md5($html . $date)) . "><{$id}>]",
             $file,
         );
     }

@@ -59,6 +59,11 @@ final readonly class PortLetter
                 ':main' => $wish->stayingMain === '' ? '__________' : $said($wish->stayingMain),
             ]), $words),
             'numbers' => array_map($said, $wish->numbers),
+            'address' => implode(', ', array_filter(
+                [$wish->street, $wish->city, $wish->postcode],
+                static fn (string $part): bool => $part !== '',
+            )),
+            'hours' => $wish->hours === '' ? '' : ", {$words['hours']} " . str_replace('-', ' – ', $wish->hours),
             'billing' => $wish->billing, 'today' => $this->clock->dateIn($tenant->zone),
         ])->render();
 

@@ -60,7 +60,7 @@ final readonly class PortDesk
         );
     }
 
-    /** @return list<array{PortCase, string, string}> all that are under way, by their day, with key and name of whose */
+    /** @return list<array{PortCase, string, string}> all that are under way, by their day, with whose: key and name */
     public function underWay(string $technicianId): array
     {
         return $this->scope->technician($technicianId, static function (): array {
@@ -198,7 +198,9 @@ final readonly class PortDesk
         ): array {
             $case = $this->case($tenant, $id);
 
-            return CutOver::of($this->books->head($tenant->id), $case->wish(), $case->day, $case->lent['number'] ?? null);
+            $book = $this->books->head($tenant->id);
+
+            return CutOver::of($book, $case->wish(), $case->day, $case->lent['number'] ?? null);
         });
     }
 
@@ -283,9 +285,7 @@ final readonly class PortDesk
     {
         [$tenant, $case] = $this->acted($technicianId, $customer, $id, 'asked for a number lent', ['until' => $until]);
         if ($case->carrier_id === null) {
-            $there = $this->carrier->open($case->id, $tenant->key, $case->wish(), $case->pin);
-            $this->kept($technicianId, $tenant, $id, $there);
-            $case->carrier_id = $there->id;
+            throw PortRefused::unsent();
         }
 
         return $this->kept($technicianId, $tenant, $id, $this->carrier->lend($case->carrier_id, $until));
@@ -455,7 +455,10 @@ final readonly class PortDesk
             $case,
             $papers,
             $case->direction === 'in' && $case->state->mayBeMended()
-                ? $case->wish()->lacks(PortPapers::seen(PortPapers::newest($papers)), $this->clock->now()->format('Y-m-d'))
+                ? $case->wish()->lacks(
+                    PortPapers::seen(PortPapers::newest($papers)),
+                    $this->clock->now()->format('Y-m-d'),
+                )
                 : [],
             $names,
         );

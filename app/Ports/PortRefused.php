@@ -31,6 +31,11 @@ final class PortRefused extends \RuntimeException
         return new self("This is not possible any more: the order is {$state} by now. Ask the carrier how far it is.");
     }
 
+    public static function unsent(): self
+    {
+        return new self('The carrier does not know of this order yet. Complete it and send it first.');
+    }
+
     public static function noPaper(): self
     {
         return new self('This is no PDF, PNG or JPEG file by what is in it. Nothing was kept.');

@@ -9,7 +9,7 @@ use Illuminate\Database\ConnectionInterface;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Database\Query\JoinClause;
 
-/** All the reseller's numbers, a page at a time: those of nobody, and those of customers that the technician may see. */
+/** All the reseller's numbers, a page at a time: those of nobody, and of customers that the technician may see. */
 final readonly class StockList
 {
     public function __construct(private Scope $scope, private ConnectionInterface $db)
@@ -26,7 +26,8 @@ final readonly class StockList
             $rows = $this->matching($filter)
                 ->when($filter->state !== null, static fn (Builder $query) => $query
                     ->where('n.state', $filter->state?->value))
-                ->when($filter->after !== null, static fn (Builder $query) => $query->where('n.e164', '>', $filter->after))
+                ->when($filter->after !== null, static fn (Builder $query) => $query
+                    ->where('n.e164', '>', $filter->after))
                 ->orderBy('n.e164')
                 ->limit($filter->most + 1)
                 ->get([

@@ -34,7 +34,7 @@ return new class extends Migration {
                 read_at timestamptz not null,
                 primary key (tenant_id, number, kind)
             );
-            comment on table number_registrations is 'what the network is told of a number, as last read from the carrier';
+            comment on table number_registrations is 'what the network is told of a number, as last read';
             SQL);
         RowSecurity::tenant('verified_numbers');
         RowSecurity::tenant('number_registrations');

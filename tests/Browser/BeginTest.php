@@ -158,7 +158,7 @@ final class BeginTest extends BrowserTestCase
         $this->assertAccessible('Numbers');
         $this->click('.offers + .send button');
         $this->see('2 numbers ordered.');
-        $this->see('free (2)');
+        $this->see('all (2)');
         $this->press('Put in by list');
         $this->type('textarea[name=list]', "902 555 9100 to 9102\nnothing");
         $this->press('Look');

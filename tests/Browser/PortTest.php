@@ -36,12 +36,13 @@ final class PortTest extends BrowserTestCase
         $this->go('/taking-on');
         $this->press('Begin with this', '[data-testid=template-one-line-office]');
         $this->type('input[name=name]', 'Guillemot Rigging');
+        $this->choose('input[name=region]', 'Nova', 'Nova Scotia');
         $this->choose('input[name=zone]', 'Halifax', 'America/Halifax');
         $this->choose('input[name=mainNumber]', self::NUMBER, 'porting in');
         $this->type('input[name=messages]', 'Ines Marsh');
-        $this->see('7 objects');
+        $this->see('9 objects');
         $this->click('[data-testid=enter]');
-        $this->see('still with the old carrier');
+        $this->see('porting in');
     }
 
     private function writeItDown(): void

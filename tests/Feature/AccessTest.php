@@ -24,7 +24,8 @@ final class AccessTest extends FeatureTestCase
                 '/api' . str_replace(
                     [
                         '{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}',
-                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}', '{port}', '{paper}', '{number}',
+                        '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}',
+                        '{port}', '{paper}', '{number}',
                     ],
                     [
                         $customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays',

@@ -62,7 +62,8 @@ final class AccountsTest extends FeatureTestCase
                 '{customer}' => $customer['key'], '{threshold}' => 'mostChoices', '{no}' => '1', '{run}' => '0',
                 '{session}' => str_repeat('0', 20),
                 '{prompt}' => 'welcome', '{fingerprint}' => str_repeat('0', 32), '{id}' => (string) Str::uuid(),
-                '{push}' => (string) Str::uuid(), '{waiver}' => '1', '{number}' => '+19025550110', '{technician}' => $this->lead->id,
+                '{push}' => (string) Str::uuid(), '{waiver}' => '1', '{number}' => '+19025550110',
+                '{technician}' => $this->lead->id,
             ]);
             $address = (string) preg_replace('/\{\w+\}/', (string) Str::uuid(), $address);
             $this->asProgram($tokens['read'])->json($method, $address, ['value' => 4])->assertStatus(403);

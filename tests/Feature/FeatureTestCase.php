@@ -292,11 +292,17 @@ abstract class FeatureTestCase extends TestCase
         return $this->postJson("{$at}/{$id}/sending")->assertOk()->json('port');
     }
 
-    protected function paper(string $port, string $paper, ?string $dated = null, string $bytes = '%PDF-1.4 a page'): TestResponse
-    {
+    protected function paper(
+        string $port,
+        string $paper,
+        ?string $dated = null,
+        string $bytes = '%PDF-1.4 a page',
+    ): TestResponse {
         return $this->call('POST', "{$port}/papers?" . http_build_query(array_filter([
             'paper' => $paper, 'name' => "{$paper}.pdf", 'dated' => $dated,
-        ])), content: $bytes, server: ['HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream']);
+        ])), content: $bytes, server: [
+            'HTTP_ACCEPT' => 'application/json', 'CONTENT_TYPE' => 'application/octet-stream',
+        ]);
     }
 
     /**

@@ -8,7 +8,7 @@ use App\Models\Ability;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Str;
 
-/** What a customer may show: numbers elsewhere by a code, names and texting by the network, vouched for by ownership. */
+/** What a customer may show: numbers elsewhere by a code, names and texting by the network, and who vouches for it. */
 final class IdentityTest extends FeatureTestCase
 {
     private const ELSEWHERE = '+12065550123';
@@ -29,7 +29,8 @@ final class IdentityTest extends FeatureTestCase
             $this->postJson("{$at}/elsewhere", ['number' => $wrong])->assertUnprocessable();
         }
         $this->postJson("{$at}/elsewhere/" . self::ELSEWHERE, ['code' => '000000'])->assertUnprocessable();
-        $called = $this->postJson("{$at}/elsewhere", ['number' => '(206) 555-0123'])->assertCreated()->json('elsewhere');
+        $called = $this->postJson("{$at}/elsewhere", ['number' => '(206) 555-0123'])->assertCreated()
+            ->json('elsewhere');
         self::assertSame([self::ELSEWHERE, null], [$called[0]['number'], $called[0]['verifiedAt']]);
         $code = $this->atTheCarrier('/codes', [], 'GET')['spoken'][0]['code'];
         $this->postJson("{$at}/elsewhere/" . self::ELSEWHERE, ['code' => $code === '111111' ? '111112' : '111111'])
@@ -177,7 +178,8 @@ final class IdentityTest extends FeatureTestCase
 
     private function named(string $customer, string $number, string $name): void
     {
-        $this->edit($customer, [['object' => "number:{$number}", 'path' => 'callerName', 'value' => $name]])->assertOk();
+        $edit = ['object' => "number:{$number}", 'path' => 'callerName', 'value' => $name];
+        $this->edit($customer, [$edit])->assertOk();
         $this->enter($customer)->assertCreated();
     }
 

@@ -141,14 +141,15 @@ final class PortsTest extends FeatureTestCase
             array_column($refused->json('errors'), 'pointer'),
         );
         self::assertSame([], $this->atTheCarrier('/transfers', [], 'GET')['transfers'], 'nobody was asked');
+        $this->postJson("{$this->path()}/{$port['id']}/loan", ['until' => '2026-12-24'])->assertConflict();
 
         $at = "{$this->path()}/{$port['id']}";
         $this->paper($at, 'bill', '2026-10-01')->assertCreated();
         self::assertStringContainsString('older than 30 days', (string) json_encode(
             $this->getJson($this->path())->json('ports.0.lacks'),
         ));
-        foreach ([['bill', null, 422], ['bill', 'soon', 422], ['letter', '2026-11-20', 422]] as [$paper, $dated, $status]) {
-            $this->paper($at, $paper, $dated)->assertStatus($status);
+        foreach ([['bill', null], ['bill', 'soon'], ['letter', '2026-11-20']] as [$paper, $dated]) {
+            $this->paper($at, $paper, $dated)->assertUnprocessable();
         }
         foreach (['', 'PK a spreadsheet', '<html>'] as $bytes) {
             $this->paper($at, 'authority', bytes: $bytes)->assertConflict();

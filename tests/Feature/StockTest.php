@@ -227,10 +227,13 @@ final class StockTest extends FeatureTestCase
         self::assertSame('free', $this->lines()[$number]['state']);
     }
 
-    /** @param list<string> $way */
+    /**  */
     #[DataProvider('ways')]
-    public function test_the_database_refuses_what_a_state_does_not_allow(string $from, string $to, bool $isAllowed): void
-    {
+    public function test_the_database_refuses_what_a_state_does_not_allow(
+        string $from,
+        string $to,
+        bool $isAllowed,
+    ): void {
         $number = $this->stockNumber();
         $owner = TestDatabase::owner();
         $owner->exec('begin; alter table numbers disable trigger numbers_b_moves');
@@ -285,7 +288,8 @@ final class StockTest extends FeatureTestCase
         $page = $this->getJson('/api/stock/numbers')->assertOk()->json();
         self::assertGreaterThan(0, $page['counts']['taken']);
         if ($page['next'] !== null) {
-            $next = $this->getJson('/api/stock/numbers?' . http_build_query(['after' => $page['next']]))->json('numbers');
+            $after = http_build_query(['after' => $page['next']]);
+            $next = $this->getJson("/api/stock/numbers?{$after}")->json('numbers');
             self::assertGreaterThan($page['next'], $next[0]['number']);
         }
         $this->getJson('/api/stock/numbers?state=sleeping')->assertUnprocessable();

@@ -122,7 +122,8 @@ final class CarrierDeskTest extends TestCase
             self::assertSame(422, $this->ask('POST', '/reservations', ['until' => $until] + $number)[0]);
         }
         self::assertSame(201, $this->ask('POST', '/reservations', ['until' => '2026-12-10'] + $number)[0]);
-        self::assertSame(409, $this->ask('POST', '/reservations', ['until' => '2026-12-10'] + $number, as: 'another')[0]);
+        $until = ['until' => '2026-12-10'] + $number;
+        self::assertSame(409, $this->ask('POST', '/reservations', $until, as: 'another')[0]);
         $order = ['reference' => 'r', 'agreed' => ['once_cents' => 0, 'monthly_cents' => 150]] + $number;
         self::assertSame(409, $this->ask('POST', '/orders', $order, as: 'another')[0]);
 
@@ -266,7 +267,11 @@ final class CarrierDeskTest extends TestCase
         $texts = ['sender' => 'Inlet', 'purpose' => 'reminders of appointments to our own customers'];
         self::assertSame('filed', $put('texting', $texts)[1]['stage']);
         $this->ask('POST', '/clock', ['day' => '2026-12-02']);
-        $stages = fn (): array => array_column($this->ask('GET', '/registrations')[1]['registrations'], 'stage', 'kind');
+        $stages = fn (): array => array_column(
+            $this->ask('GET', '/registrations')[1]['registrations'],
+            'stage',
+            'kind',
+        );
         self::assertSame(['name' => 'refused', 'texting' => 'shown'], $stages());
         self::assertSame('filed', $put('name', ['name' => 'QUAY BOATS'])[1]['stage']);
         self::assertSame(404, $this->ask('PUT', '/registrations/19025550111/name', ['name' => 'X'])[0]);
@@ -281,7 +286,8 @@ final class CarrierDeskTest extends TestCase
         self::assertFalse($check($code === '000000' ? '000001' : '000000')[1]['right']);
         self::assertTrue($check($code)[1]['right']);
         self::assertSame('A', $level('12065550123'));
-        self::assertSame('B', $this->ask('GET', '/vouching', query: ['msisdn' => '12065550123'], as: 'another')[1]['level']);
+        $others = $this->ask('GET', '/vouching', query: ['msisdn' => '12065550123'], as: 'another')[1];
+        self::assertSame('B', $others['level']);
         foreach (range(1, 4) as $_) {
             $check('xxxxxx');
         }

@@ -21,6 +21,9 @@ final class PortController extends Controller
 {
     private const DAY = 'date_format:Y-m-d';
 
+    /** The carrier's words for why numbers need not go. */
+    private const REASONS = 'not_authorised,wrong_account,under_contract_dispute';
+
     public function __construct(
         private readonly PortDesk $ports,
         private readonly PortResource $resource,
@@ -153,7 +156,7 @@ final class PortController extends Controller
         /** @var array{agreed: bool, reason?: ?string} $given */
         $given = $request->validate([
             'agreed' => ['required', 'boolean'],
-            'reason' => ['required_if:agreed,false', 'nullable', 'in:not_authorised,wrong_account,under_contract_dispute'],
+            'reason' => ['required_if:agreed,false', 'nullable', 'in:' . self::REASONS],
         ], ['reason.required_if' => 'Say why they do not go.']);
 
         return $this->one($this->ports->answer(
@@ -181,7 +184,8 @@ final class PortController extends Controller
     private function requireDay(Request $request): void
     {
         $today = $this->clock->now()->format('Y-m-d');
-        $request->validate(['day' => ['bail', 'required', 'string', self::DAY, "after:{$today}", 'before:2100-01-01']], [
+        $day = ['bail', 'required', 'string', self::DAY, "after:{$today}", 'before:2100-01-01'];
+        $request->validate(['day' => $day], [
             'day.required' => 'The day it is wanted on.', 'day.date_format' => 'A date is wanted, such as 2026-12-31.',
             'day.after' => 'This day is past, or today.', 'day.before' => 'Nobody ports that far ahead.',
         ]);

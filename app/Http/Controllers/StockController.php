@@ -102,7 +102,8 @@ final class StockController extends Controller
             'prefix.regex' => 'First digits with the country code in front, such as 1902.',
             'having.regex' => 'Digits are wanted, such as 77.',
             'spelling.regex' => 'Letters of a telephone\'s keys are wanted, such as BOATS.',
-            'run.between' => 'From 1 to ' . self::LONGEST_RUN . ' in a row.', 'run.integer' => 'A whole number is wanted.',
+            'run.between' => 'From 1 to ' . self::LONGEST_RUN . ' in a row.',
+            'run.integer' => 'A whole number is wanted.',
             'count.between' => 'From 1 to ' . self::MOST_FOUND . ' at once.',
             'count.integer' => 'A whole number is wanted.',
         ]);
@@ -140,7 +141,9 @@ final class StockController extends Controller
             'onceCents' => ['required', 'integer', 'min:0'],
             'monthlyCents' => ['required', 'integer', 'min:0'],
             'currency' => ['required', 'string', 'size:3'],
-        ], ['numbers.required' => 'Say which numbers.', 'numbers.max' => 'At most ' . self::MOST_AT_ONCE . ' at once.']);
+        ], [
+            'numbers.required' => 'Say which numbers.', 'numbers.max' => 'At most ' . self::MOST_AT_ONCE . ' at once.',
+        ]);
         $technician = $this->technician($request);
         $order = $orders->ask(
             $technician,
@@ -187,7 +190,8 @@ final class StockController extends Controller
             'until' => ['bail', 'required', 'string', 'date_format:Y-m-d', "after:{$today}"],
         ], [
             'numbers.required' => 'Say which numbers.', 'until.required' => 'Say until when.',
-            'until.date_format' => 'A date is wanted, such as 2026-12-31.', 'until.after' => 'This day is past, or today.',
+            'until.date_format' => 'A date is wanted, such as 2026-12-31.',
+            'until.after' => 'This day is past, or today.',
         ]);
         $technician = $this->technician($request)->id;
         $this->stock->reserve($technician, $this->stock->offered($technician, $given['numbers']), $given['until']);

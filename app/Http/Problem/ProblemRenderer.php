@@ -59,7 +59,8 @@ final class ProblemRenderer
     private const EXPECTED = [
         AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
-        GateShut::class, PushUnderWay::class, IdentityRefused::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,
+        GateShut::class, PushUnderWay::class,
+        IdentityRefused::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,
         SignInRefused::class,
         SiteTrouble::class, SwitchTrouble::class,
         CarrierTrouble::class,

@@ -21,7 +21,8 @@ final readonly class PortResource
         $wish = $case->wish();
 
         return [
-            'id' => $case->id, 'direction' => $case->direction, 'numbers' => $case->numbers, 'shown' => self::shown($case),
+            'id' => $case->id, 'direction' => $case->direction,
+            'numbers' => $case->numbers, 'shown' => self::shown($case),
             'name' => $wish->name,
             'street' => $wish->street, 'city' => $wish->city, 'postcode' => $wish->postcode,
             'losingCarrier' => $wish->losingCarrier, 'account' => $wish->account, 'billing' => $wish->billing,

@@ -6,7 +6,7 @@ namespace Jaunty\Core\Ports;
 
 use Jaunty\Core\Numbering\E164;
 
-/** Numbers that are to come over from another carrier, with what the losing one compares: as its latest bill says it. */
+/** Numbers that are to come over from another carrier, with what the losing one compares: as its bill says it. */
 final readonly class PortWish
 {
     /** A bill older than this is turned down (common practice). */

@@ -126,8 +126,8 @@ describe('numbers that lead here', () => {
     )
     page = opened.page
     await settle()
-    await page?.get('input[aria-label="Where they are to lead"]').setValue('Messages')
-    await page?.get('form').trigger('submit')
+    await page.get('input[aria-label="Where they are to lead"]').setValue('Messages')
+    await page.get('form').trigger('submit')
     await settle()
     expect(edits(opened.server)).toEqual([
       { object: 'number:+19025550150', path: 'destination', value: 'mailbox:desk' },
@@ -137,6 +137,6 @@ describe('numbers that lead here', () => {
   it('are not said to be none where the server could not say', async () => {
     page = (await openPart(LedHere, BOOK, { [WAYS]: new Refused(500) }, { props: { object: DESK } })).page
     await settle()
-    expect(page?.text()).toContain('Not known')
+    expect(page.text()).toContain('Not known')
   })
 })

@@ -5,7 +5,7 @@ import CallsMade from './CallsMade.vue'
 import DirectoryPane from './chapters/DirectoryPane.vue'
 import MembersTable from './chapters/MembersTable.vue'
 import PortOrders from './PortOrders.vue'
-import { PORT } from '@/ports/testing'
+import { PORT } from '@/testing'
 import { FRONT_DESK, INES, JOSS, NO_CALLS, object, openPart } from './testing'
 
 let page: VueWrapper
@@ -30,7 +30,7 @@ describe('ports', () => {
     NUMBER,
     object('number:+12075550112', { status: 'active' }),
   ]
-  it('begins a port of what is on its way by the book, filled in, and keeps what is refused where it stands', async () => {
+  it('begins a port of what is on its way by the book, and keeps what is refused where it stands', async () => {
     const opened = await openPart(
       PortOrders,
       BOOK,

@@ -271,7 +271,11 @@ useTitle(() => [title.value, customer])
               :disabled="!port.mayMend"
               autocomplete="off"
             />
-            <FieldRow v-slot="field" label="Of the account" :fault="at('numbers')">
+            <FieldRow
+              v-slot="field"
+              label="Of the account"
+              :fault="at('numbers') ?? (isPart ? undefined : (at('stayingMain') ?? at('staying')))"
+            >
               <el-radio-group :id="field.id" v-model="isPart" :disabled="!port.mayMend">
                 <el-radio :value="false">all numbers come over</el-radio>
                 <el-radio :value="true">some stay</el-radio>
@@ -372,7 +376,7 @@ useTitle(() => [title.value, customer])
             <router-link :to="`/customers/${customer}/numbers`">Put it in the book</router-link> as lent, in the place
             of the number that comes over.
           </p>
-          <p v-else-if="port.mayWithdraw && port.state !== 'failedBack'" class="acts">
+          <p v-else-if="port.mayWithdraw && port.state !== 'failedBack' && port.state !== 'open'" class="acts">
             <span>A number lent until</span> <DayField v-model="until" aria-label="Lent until" />
             <button type="button" class="quiet-button" :disabled="busy || until === ''" @click="lend">
               Ask for one

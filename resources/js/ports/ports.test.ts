@@ -1,10 +1,9 @@
 import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { close, fakeServer, LENA, open, Refused, SESSION, settle } from '@/testing'
+import { close, fakeServer, LENA, open, PORT, Refused, SESSION, settle } from '@/testing'
 import { placeOf, WAY } from './ports'
 import PortsView from './PortsView.vue'
 import PortView from './PortView.vue'
-import { PORT } from './testing'
 
 let page: VueWrapper
 afterEach(() => {

@@ -35,7 +35,8 @@ const act = (work: () => Promise<{ order: NumberOrder }>): Promise<void> =>
     await queryClient.invalidateQueries({ queryKey: ['stock'] })
     emit(
       'done',
-      `${plural(order.numbers.length, 'number')}: ${STATES[order.state]}${order.trouble === null ? '' : `, ${order.trouble}`}.`,
+      `${plural(order.numbers.length, 'number')}: ${STATES[order.state]}` +
+        `${order.trouble === null ? '' : `, ${order.trouble}`}.`,
     )
   })
 

@@ -30,14 +30,15 @@ td { padding: 5px 0; border-bottom: 1px solid #ddd; vertical-align: top; }
 <p>{{ $words['toll'] }}</p>
 @endif
 <table>
-<tr><th>{{ $words['numbers'] }}</th><td class="numbers">@foreach ($numbers as $number)<span>{{ $number }}</span> @endforeach</td></tr>
+<tr><th>{{ $words['numbers'] }}</th><td class="numbers">@foreach ($numbers as $number)
+<span>{{ $number }}</span> @endforeach</td></tr>
 <tr><th>{{ $words['name'] }}</th><td>{{ $wish->name }}</td></tr>
-<tr><th>{{ $words['address'] }}</th><td>{{ implode(', ', array_filter([$wish->street, $wish->city, $wish->postcode])) }}</td></tr>
+<tr><th>{{ $words['address'] }}</th><td>{{ $address }}</td></tr>
 <tr><th>{{ $words['account'] }}</th><td>{{ $wish->account }}</td></tr>
 @if ($billing !== '')
 <tr><th>{{ $words['billing'] }}</th><td>{{ $billing }}</td></tr>
 @endif
-<tr><th>{{ $words['day'] }}</th><td>{{ $wish->day }}@if ($wish->hours !== ''), {{ $words['hours'] }} {{ str_replace('-', ' – ', $wish->hours) }}@endif</td></tr>
+<tr><th>{{ $words['day'] }}</th><td>{{ $wish->day }}{{ $hours }}</td></tr>
 </table>
 <p>{{ $wish->isPart ? $words['part'] : $words['whole'] }}</p>
 <table class="sign">

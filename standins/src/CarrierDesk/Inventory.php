@@ -95,7 +95,10 @@ final class Inventory
         return array_values($found);
     }
 
-    /** @return ?array{msisdn: string, land: string, town: string, toll_free: bool, once_cents: int, monthly_cents: int} */
+    /**
+     * @return ?array{msisdn: string, land: string, town: string, toll_free: bool, once_cents: int,
+     *     monthly_cents: int}
+     */
     public static function of(string $msisdn): ?array
     {
         $isHere = preg_match('/^1(\d{3})55501\d\d$/D', $msisdn, $found) === 1
@@ -110,7 +113,10 @@ final class Inventory
         return preg_match('/^1(800|833|844|855|866|877|888)/', $msisdn) === 1;
     }
 
-    /** @return array{msisdn: string, land: string, town: string, toll_free: bool, once_cents: int, monthly_cents: int} */
+    /**
+     * @return array{msisdn: string, land: string, town: string, toll_free: bool, once_cents: int,
+     *     monthly_cents: int}
+     */
     private static function told(string $msisdn): array
     {
         $isFree = self::isTollFree($msisdn);

@@ -42,7 +42,8 @@ final class PortFollowingTest extends TestCase
             ['key' => '+19025550152'],
         ]);
 
-        self::assertNull(self::number(PortFollowing::arrived($book, [self::COMES])->applyTo($book), self::COMES)->trunk);
+        $after = PortFollowing::arrived($book, [self::COMES])->applyTo($book);
+        self::assertNull(self::number($after, self::COMES)->trunk);
     }
 
     public function test_what_leaves_has_its_last_day_and_is_cancelled_once_it_is_gone(): void

@@ -8,8 +8,8 @@ import InlineField from '../InlineField.vue'
 import { whatIsMeant } from '../meant'
 
 /**
- * Callers who are treated otherwise, in order: the first line that fits takes a call. Made by picking; with a field that
- * says for any caller which line it is.
+ * Callers who are treated otherwise, in order: the first line that fits takes a call. Made by picking; with a field
+ * that says for any caller which line it is.
  */
 const { object, path, of } = defineProps<{
   object: BookObject
@@ -189,7 +189,7 @@ const answer = computed(() => {
       <button type="submit" class="quiet-button" :disabled="busy">Add</button>
     </form>
     <p v-if="wrong !== '' || faults[''] !== undefined" class="fault" role="alert">{{ wrong || faults[''] }}</p>
-    <form class="try" novalidate @submit.prevent="tryOut">
+    <form v-if="leads" class="try" novalidate @submit.prevent="tryOut">
       <label :for="`try-${path}`" class="soft">Who is let through?</label>
       <el-input
         :id="`try-${path}`"

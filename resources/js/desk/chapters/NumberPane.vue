@@ -7,7 +7,7 @@ import { useDesk } from '../desk'
 import InlineField from '../InlineField.vue'
 import CallerList from './CallerList.vue'
 
-/** One number: whom it lets through, what callers and those who are called see of it, and what is told of it outside. */
+/** One number: whom it lets through, what callers and those who are called see of it, and what is said outside. */
 const { number } = defineProps<{ number: ObjectOf<'number'> }>()
 
 const { customer, names, mayEdit } = useDesk()
