@@ -193,7 +193,7 @@ final class BeginTest extends BrowserTestCase
     private function lookAround(): void
     {
         $this->go('/activity');
-        foreach (['push asked for', 'ordered numbers', 'changed settings', 'began this house'] as $what) {
+        foreach (['push asked for', 'asked for numbers', 'changed settings', 'began this house'] as $what) {
             $this->see($what, '[data-testid=activity]');
         }
         $this->assertAccessible('What was done');

@@ -224,17 +224,9 @@ final class ActivityTest extends FeatureTestCase
     /** Another carrier asks for a number that ours gave out. */
     private function leaves(string $customer): void
     {
-        $offer = $this->getJson('/api/stock/offers?prefix=1617555&count=1')->json('offers.0');
-        $this->postJson('/api/stock/orders', [
-            'id' => (string) Str::uuid(), 'numbers' => [$offer['number']], 'onceCents' => 0,
-            'monthlyCents' => $offer['monthlyCents'], 'currency' => $offer['currency'],
-        ])->assertCreated();
-        $this->edit($customer, [[
-            'op' => 'create', 'object' => "number:{$offer['number']}", 'path' => '', 'value' => [],
-        ]])->assertOk();
-        $this->enter($customer)->assertCreated();
+        $number = $this->orderedNumber($customer, '1617555');
         $this->atTheCarrier('/departures', [
-            'msisdns' => [ltrim($offer['number'], '+')], 'gaining' => 'Headland Telephone', 'subscriber' => 'Inlet',
+            'msisdns' => [ltrim($number, '+')], 'gaining' => 'Headland Telephone', 'subscriber' => 'Inlet',
             'day' => '2026-12-14', 'answer_by' => '2026-12-05',
         ]);
         $ports = $this->postJson("/api/customers/{$customer}/ports/read")->assertOk()->json('ports');
@@ -244,11 +236,11 @@ final class ActivityTest extends FeatureTestCase
         $this->postJson("{$identity}/elsewhere/+12065550123", ['code' => $code])->assertOk();
         $this->deleteJson("{$identity}/elsewhere/+12065550123")->assertOk();
         $this->edit($customer, [[
-            'object' => "number:{$offer['number']}", 'path' => 'callerName', 'value' => 'INLET',
+            'object' => "number:{$number}", 'path' => 'callerName', 'value' => 'INLET',
         ]])->assertOk();
         $this->enter($customer)->assertCreated();
-        $this->putJson("{$identity}/names/{$offer['number']}")->assertOk();
-        $this->putJson("{$identity}/texting/{$offer['number']}", [
+        $this->putJson("{$identity}/names/{$number}")->assertOk();
+        $this->putJson("{$identity}/texting/{$number}", [
             'sender' => 'Inlet', 'purpose' => 'reminders of appointments to our own customers',
         ])->assertOk();
         $asked = array_column($ports, 'id', 'state')['asked'];

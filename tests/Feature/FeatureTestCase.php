@@ -171,6 +171,22 @@ abstract class FeatureTestCase extends TestCase
         return $row === false ? 0 : (int) $row->fetchColumn();
     }
 
+    /** A number that the carrier gave out: ordered by the lead, in service with the customer. */
+    protected function orderedNumber(string $customer, string $prefix): string
+    {
+        $offer = $this->actingAs($this->lead)->getJson("/api/stock/offers?prefix={$prefix}&count=1")->json('offers.0');
+        $this->postJson('/api/stock/orders', [
+            'id' => (string) Str::uuid(), 'numbers' => [$offer['number']], 'onceCents' => 0,
+            'monthlyCents' => $offer['monthlyCents'], 'currency' => $offer['currency'],
+        ])->assertCreated();
+        $this->edit($customer, [[
+            'op' => 'create', 'object' => "number:{$offer['number']}", 'path' => '', 'value' => [],
+        ]])->assertOk();
+        $this->enter($customer)->assertCreated();
+
+        return $offer['number'];
+    }
+
     /** A free number in stock that no other test has. */
     protected function stockNumber(): string
     {

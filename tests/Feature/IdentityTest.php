@@ -6,7 +6,6 @@ namespace Tests\Feature;
 
 use App\Models\Ability;
 use Illuminate\Support\Facades\Artisan;
-use Illuminate\Support\Str;
 
 /** What a customer may show: numbers elsewhere by a code, names and texting by the network, and who vouches for it. */
 final class IdentityTest extends FeatureTestCase
@@ -162,18 +161,8 @@ final class IdentityTest extends FeatureTestCase
     private function withOrdered(): array
     {
         $customer = $this->inlet()['key'];
-        $prefix = '14165550' . 180 + self::$next++;
-        $offer = $this->getJson("/api/stock/offers?prefix={$prefix}&count=1")->json('offers.0');
-        $this->postJson('/api/stock/orders', [
-            'id' => (string) Str::uuid(), 'numbers' => [$offer['number']], 'onceCents' => 0,
-            'monthlyCents' => $offer['monthlyCents'], 'currency' => $offer['currency'],
-        ])->assertCreated();
-        $this->edit($customer, [[
-            'op' => 'create', 'object' => "number:{$offer['number']}", 'path' => '', 'value' => [],
-        ]])->assertOk();
-        $this->enter($customer)->assertCreated();
 
-        return [$customer, $offer['number']];
+        return [$customer, $this->orderedNumber($customer, '14165550' . 180 + self::$next++)];
     }
 
     private function named(string $customer, string $number, string $name): void

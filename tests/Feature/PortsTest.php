@@ -209,7 +209,8 @@ final class PortsTest extends FeatureTestCase
 
     public function test_numbers_that_another_carrier_asks_for_are_answered_and_leave_the_book_on_their_day(): void
     {
-        [$customer, $number] = $this->withOrdered();
+        $customer = $this->takeOn()['key'];
+        $number = $this->orderedNumber($customer, '1416555');
         $ask = ['msisdns' => [ltrim($number, '+')], 'gaining' => 'Headland Telephone', 'subscriber' => 'Inlet',
             'day' => '2026-12-14', 'answer_by' => '2026-12-05'];
         $this->atTheCarrier('/departures', $ask);
@@ -268,23 +269,6 @@ final class PortsTest extends FeatureTestCase
         self::assertSame('open', $this->getJson($this->path())->json('ports.0.state'));
         $this->wire->interfere = null;
         $this->postJson("{$this->path()}/{$port}/sending")->assertOk()->assertJsonPath('port.state', 'sent');
-    }
-
-    /** @return array{string, string} a customer with a number that our carrier gave out */
-    private function withOrdered(): array
-    {
-        $offer = $this->getJson('/api/stock/offers?prefix=1416555&count=1')->json('offers.0');
-        $this->postJson('/api/stock/orders', [
-            'id' => (string) Str::uuid(), 'numbers' => [$offer['number']], 'onceCents' => 0,
-            'monthlyCents' => $offer['monthlyCents'], 'currency' => $offer['currency'],
-        ])->assertCreated();
-        $customer = $this->takeOn()['key'];
-        $this->edit($customer, [[
-            'op' => 'create', 'object' => "number:{$offer['number']}", 'path' => '', 'value' => [],
-        ]])->assertOk();
-        $this->enter($customer)->assertCreated();
-
-        return [$customer, $offer['number']];
     }
 
     /** @return array<string, mixed> the newest port, as the carrier has it */

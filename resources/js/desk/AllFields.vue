@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref } from 'vue'
 import type { BookObject } from '@/api'
 import { kindsInWords, some } from '@/shared'
 import { useDesk, useDraft } from './desk'
+import { TAKE_CALLS } from './places'
 
 /**
  * Every field of an object, folded: what is rarely needed is not missing. The form is fetched when it is first opened.
@@ -11,7 +12,6 @@ const props = defineProps<{ object: BookObject; removable?: boolean }>()
 
 const FieldList = defineAsyncComponent(() => import('./FieldList.vue'))
 const LedHere = defineAsyncComponent(() => import('./LedHere.vue'))
-const TAKE_CALLS = ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line']
 
 const { names } = useDesk()
 const { edit } = useDraft()

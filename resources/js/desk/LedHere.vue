@@ -6,6 +6,7 @@ import { OfferField, plural, useAttempt } from '@/shared'
 import { useDesk, useDraft } from './desk'
 import InlineField from './InlineField.vue'
 import { whatIsMeant } from './meant'
+import { placesLike, TAKE_CALLS } from './places'
 
 /** Which numbers lead to an object, each by its way; those that lead there at once can be led elsewhere. */
 const { object } = defineProps<{ object: BookObject }>()
@@ -31,16 +32,11 @@ watch(
   () => object.ref,
   () => (to.value = wrong.value = ''),
 )
-const LEADERS = ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line'] as const
-const places = (text: string): string[] =>
-  names.value.objects
-    .filter((each) => (LEADERS as readonly string[]).includes(each.kind) && each.ref !== object.ref)
-    .map((each) => `${each.extension ?? ''} ${each.label}`.trim())
-    .filter((each) => each.toLowerCase().includes(text.trim().toLowerCase()))
+const places = (text: string): string[] => placesLike(names.value, text, object.ref)
 
 const lead = (): Promise<void> =>
   attempt(async () => {
-    const [place] = await whatIsMeant(customer, [to.value], [...LEADERS], true)
+    const [place] = await whatIsMeant(customer, [to.value], TAKE_CALLS, true)
     wrong.value = place?.value === null ? (place.fault ?? 'nothing here is called so') : ''
     const value = place?.value ?? null
     if (value === null) return

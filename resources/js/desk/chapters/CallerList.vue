@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { client, take, type BookObject } from '@/api'
-import { ChoiceField, useAttempt } from '@/shared'
+import { ChoiceField, OfferField, useAttempt } from '@/shared'
 import { callersInWords, writeCallers } from '../callers'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { whatIsMeant } from '../meant'
+import { placesLike, TAKE_CALLS } from '../places'
 
 /**
  * Callers who are treated otherwise, in order: the first line that fits takes a call. Made by picking; with a field
@@ -72,7 +73,7 @@ const add = (): Promise<void> =>
     }
     const line: Line = { item: newItem(), callers }
     if (leads.value) {
-      const [place] = then.value.trim() === '' ? [] : await whatIsMeant(customer, [then.value], [...LEADERS], true)
+      const [place] = then.value.trim() === '' ? [] : await whatIsMeant(customer, [then.value], TAKE_CALLS, true)
       if (place?.value === null) wrong.value ||= place.fault ?? `nothing here is called “${then.value}”`
       line.then = place?.value ?? null
       if (then.value.trim() === '') wrong.value ||= 'Say where they go.'
@@ -81,13 +82,6 @@ const add = (): Promise<void> =>
     await edit([{ object: object.ref, path, value: [...lines.value, line] }])
     typed.value = then.value = ''
   })
-const LEADERS = ['user', 'group', 'chain', 'attendant', 'menu', 'mailbox', 'announcement', 'line'] as const
-const places = (text: string): string[] =>
-  names.value.objects
-    .filter((each) => (LEADERS as readonly string[]).includes(each.kind))
-    .map((each) => `${each.extension ?? ''} ${each.label}`.trim())
-    .filter((each) => each.toLowerCase().includes(text.trim().toLowerCase()))
-
 function remove(item: string): void {
   void edit([{ object: object.ref, path, value: lines.value.filter((each) => each.item !== item) }])
 }
@@ -170,18 +164,9 @@ const answer = computed(() => {
       />
       <template v-if="leads">
         →
-        <el-autocomplete
+        <OfferField
           v-model="then"
-          size="small"
-          :debounce="0"
-          :fetch-suggestions="
-            (text: string, found: (them: { value: string }[]) => void) =>
-              found(
-                places(text)
-                  .slice(0, 40)
-                  .map((value) => ({ value })),
-              )
-          "
+          :offers="(text) => placesLike(names, text)"
           placeholder="where they go"
           aria-label="Where they go"
         />

@@ -80,17 +80,6 @@ const lost = computed(() => (ways.data.value?.lost ?? []).map((each) => names.va
       </div>
       <dl>
         <div>
-          <dt>Its calls</dt>
-          <dd v-if="ways.data.value === undefined" class="soft">
-            {{ ways.error.value === null ? 'being looked at …' : 'not known: the server could not say' }}
-          </dd>
-          <dd v-else>
-            reach {{ onward.length === 0 ? 'nobody' : some(onward, 3)
-            }}<template v-if="lost.length > 0">; without it nobody outside would reach {{ some(lost, 3) }}</template
-            >.
-          </dd>
-        </div>
-        <div>
           <dt>Telephones show</dt>
           <dd>
             <InlineField :object="number" path="prefix" label="Before the caller’s name" /> before the caller’s name
@@ -115,13 +104,6 @@ const lost = computed(() => (ways.data.value?.lost ?? []).map((each) => names.va
               Tell the network
             </button>
             <span v-if="faults['name'] !== undefined" class="fault" role="alert">{{ faults['name'] }}</span>
-          </dd>
-        </div>
-        <div>
-          <dt>Vouched for</dt>
-          <dd v-if="level !== undefined">{{ LEVELS[level.level] }} ({{ level.claim }}): {{ level.why }}</dd>
-          <dd v-else class="soft">
-            {{ identity.error.value === null ? 'not known yet' : 'not known: the server could not say' }}
           </dd>
         </div>
         <div>
@@ -174,6 +156,26 @@ const lost = computed(() => (ways.data.value?.lost ?? []).map((each) => names.va
             <InlineField :object="number" path="until" label="Last day" />
           </dd>
         </div>
+        <div>
+          <dt>Vouched for</dt>
+          <dd v-if="level !== undefined" class="one-line" :title="level.why">
+            {{ LEVELS[level.level] }} ({{ level.claim }}): {{ level.why }}
+          </dd>
+          <dd v-else class="soft">
+            {{ identity.error.value === null ? 'not known yet' : 'not known: the server could not say' }}
+          </dd>
+        </div>
+        <div>
+          <dt>Its calls</dt>
+          <dd v-if="ways.data.value === undefined" class="soft">
+            {{ ways.error.value === null ? 'being looked at …' : 'not known: the server could not say' }}
+          </dd>
+          <dd v-else>
+            reach {{ onward.length === 0 ? 'nobody' : some(onward, 3)
+            }}<template v-if="lost.length > 0">; without it nobody outside would reach {{ some(lost, 3) }}</template
+            >.
+          </dd>
+        </div>
         <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
         <p v-if="(identity.data.value?.registrations ?? []).length > 0" class="acts">
           <button type="button" class="text-button" :disabled="busy" @click="read">
@@ -192,7 +194,7 @@ const lost = computed(() => (ways.data.value?.lost ?? []).map((each) => names.va
 
 .halves {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(400px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(360px, 1fr));
   gap: 8px 32px;
 }
 
@@ -219,6 +221,17 @@ dt {
 dd {
   min-height: 24px;
   margin: 0;
+}
+
+.one-line {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+/* What comes late finds its room. */
+dl > div:last-of-type dd {
+  min-height: 64px;
 }
 
 .acts {
