@@ -172,7 +172,7 @@ const lost = computed(() => (ways.data.value?.lost ?? []).map((each) => names.va
           </dd>
           <dd v-else>
             reach {{ onward.length === 0 ? 'nobody' : some(onward, 3)
-            }}<template v-if="lost.length > 0">; without it nobody outside would reach {{ some(lost, 3) }}</template
+            }}<template v-if="lost.length > 0">; without it callers would lose {{ some(lost, 1) }}</template
             >.
           </dd>
         </div>

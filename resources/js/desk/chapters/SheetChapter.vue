@@ -61,10 +61,10 @@ const selectedNumber = computed(() => (selected.value?.kind === 'number' ? selec
     :object="selected"
     :removable="mayMake || selected.kind === 'number'"
   />
+  <ShownElsewhere v-if="kind === 'number'" />
   <!-- Last, as they come from elsewhere and later: nothing below them jumps. -->
   <PortOrders v-if="kind === 'number'" :numbers="names.all('number')" />
   <CallsMade v-if="kind === 'number' && lines.length > 0" by="numbers" />
-  <ShownElsewhere v-if="kind === 'number'" />
 </template>
 
 <style scoped>
