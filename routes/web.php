@@ -268,6 +268,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                             ->where('number', $number);
                     });
                     Route::get('sites', [SiteController::class, 'index']);
+                    Route::get('sites/callbacks', [SiteController::class, 'callbacks']);
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);
                     Route::post('sites/{site}/tests', [SiteController::class, 'test']);
                     Route::get('pushes', [PushController::class, 'index']);

@@ -22,7 +22,6 @@ use App\Models\Grant;
 use App\Models\Invitation;
 use App\Models\Origin;
 use App\Models\Push;
-use App\Models\StockNumber;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Places\SiteDesk;
@@ -136,8 +135,7 @@ final readonly class Demo
         $this->grant($lead, $lead, null, Ability::Push);
         $this->grant($lead, $people[2], null, Ability::Read);
         foreach (self::STOCK as $prefix => $count) {
-            if (! $this->hasStock($lead, (string) $prefix)) {
-                $this->numbers->order($lead, (string) $prefix, $count);
+            if ($this->numbers->order($lead, (string) $prefix, $count)) {
                 yield "Ordered {$count} numbers that begin with {$prefix}";
             }
         }
@@ -518,14 +516,6 @@ final readonly class Demo
                 },
             ));
         }
-    }
-
-    private function hasStock(Technician $lead, string $prefix): bool
-    {
-        return $this->scope->technician(
-            $lead->id,
-            static fn (): bool => StockNumber::query()->where('e164', 'like', "+{$prefix}%")->exists(),
-        );
     }
 
     private function find(Technician $lead, string $key): ?TenantRow

@@ -54,10 +54,16 @@ final readonly class DemoNumbers
     ) {
     }
 
-    /** The first numbers that begin so; loading again orders nothing again. */
-    public function order(Technician $lead, string $prefix, int $count): void
+    /** The first numbers that begin so, once; a house from before orders were kept has them without one. */
+    public function order(Technician $lead, string $prefix, int $count): bool
     {
-        $this->ask($lead, "first numbers that begin with {$prefix}", new Wanted(prefix: $prefix, most: $count));
+        $known = $this->scope->technician(
+            $lead->id,
+            static fn (): int => StockNumber::query()->where('e164', 'like', "+{$prefix}%")->count(),
+        );
+
+        return $known < $count
+            && $this->ask($lead, "first numbers that begin with {$prefix}", new Wanted(prefix: $prefix, most: $count));
     }
 
     /** Toll-free numbers that are not delivered yet, and two that are held. */
@@ -150,7 +156,8 @@ final readonly class DemoNumbers
         }
     }
 
-    private function ask(Technician $by, string $what, Wanted $wanted): void
+    /** Whether it was asked for now: what was before is not again. */
+    private function ask(Technician $by, string $what, Wanted $wanted): bool
     {
         $offers = $this->stock->offers($by->id, $wanted);
         $id = NameBasedUuid::of($by->id, $what);
@@ -158,16 +165,19 @@ final readonly class DemoNumbers
             $this->orders->all($by->id),
             static fn (NumberOrder $order): bool => $order->id === $id,
         ) !== [];
-        if ($offers !== [] && ! $isThere) {
-            $this->orders->ask(
-                $by,
-                $id,
-                array_column($offers, 'number'),
-                array_sum(array_column($offers, 'onceCents')),
-                array_sum(array_column($offers, 'monthlyCents')),
-                $offers[0]->currency,
-            );
+        if ($offers === [] || $isThere) {
+            return false;
         }
+        $this->orders->ask(
+            $by,
+            $id,
+            array_column($offers, 'number'),
+            array_sum(array_column($offers, 'onceCents')),
+            array_sum(array_column($offers, 'monthlyCents')),
+            $offers[0]->currency,
+        );
+
+        return true;
     }
 
     private function entered(Technician $lead, string $note, FieldEdit $edit): void

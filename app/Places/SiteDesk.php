@@ -18,6 +18,7 @@ use App\Stock\CarrierDesk;
 use App\Stock\CarrierTrouble;
 use App\Time\Clock;
 use Illuminate\Database\Eloquent\Builder;
+use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
@@ -27,6 +28,7 @@ use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Numbering\UnusableNumber;
 use Jaunty\Core\Outbound\HelpCall;
 use Jaunty\Core\Outbound\HelpCalls;
+use Jaunty\Core\Places\CalledBack;
 use Jaunty\Core\Places\TestBasis;
 
 /**
@@ -79,6 +81,23 @@ final readonly class SiteDesk
                     $people[(string) Reference::of($site)] ?? [],
                 ),
             ), $book->all(Site::class));
+        });
+    }
+
+    /** @return list<CalledBack> of every number that help services are shown */
+    public function calledBack(string $technicianId, string $customer): array
+    {
+        return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant) use (
+            $technicianId,
+        ): array {
+            $book = $this->shown($tenant, $technicianId);
+            $now = $this->clock->now()->getTimestamp();
+            $shown = array_map(static fn (HelpCall $call): string => $call->shown, HelpCalls::of($book, $now));
+
+            return CalledBack::of((new Inspection($book, $now))->survey(), array_values(array_unique(array_filter(
+                $shown,
+                static fn (string $number): bool => str_starts_with($number, '+'),
+            ))));
         });
     }
 

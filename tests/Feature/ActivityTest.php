@@ -224,7 +224,7 @@ final class ActivityTest extends FeatureTestCase
     /** Another carrier asks for a number that ours gave out. */
     private function leaves(string $customer): void
     {
-        $number = $this->orderedNumber($customer, '1617555');
+        $number = $this->orderedNumber($customer, '1617555019');
         $this->atTheCarrier('/departures', [
             'msisdns' => [ltrim($number, '+')], 'gaining' => 'Headland Telephone', 'subscriber' => 'Inlet',
             'day' => '2026-12-14', 'answer_by' => '2026-12-05',

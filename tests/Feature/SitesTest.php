@@ -141,6 +141,18 @@ final class SitesTest extends FeatureTestCase
         self::assertSame([null, null], [$sites['second']['check'], $sites['second']['test']]);
     }
 
+    public function test_what_meets_a_call_back_is_told_of_every_number_shown_and_can_be_listened_to(): void
+    {
+        $shown = $this->site()['people'][0]['calls'][0]['shown'];
+        $backs = $this->getJson($this->path('callbacks'))->assertOk()->json('callbacks');
+
+        self::assertContains($shown, array_column($backs, 'number'));
+        foreach ($backs as $back) {
+            $this->postJson("/api/customers/{$this->customer}/calls", ['sentence' => $back['sentence']])->assertOk();
+        }
+        $this->actingAs($this->technician())->getJson($this->path('callbacks'))->assertNotFound();
+    }
+
     private function path(string $what): string
     {
         return "/api/customers/{$this->customer}/sites/{$what}";

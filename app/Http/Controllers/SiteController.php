@@ -9,6 +9,7 @@ use App\Places\SiteDesk;
 use App\Places\TestGiven;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Jaunty\Core\Places\CalledBack;
 
 /** A customer's places: who is there, what help services see, and what proves it. */
 final class SiteController extends Controller
@@ -60,6 +61,19 @@ final class SiteController extends Controller
         ));
 
         return $this->told($request, $customer, 201);
+    }
+
+    public function callbacks(Request $request, string $customer): JsonResponse
+    {
+        return new JsonResponse(['callbacks' => array_map(
+            static fn (CalledBack $each): array => [
+                'number' => $each->number, 'kind' => $each->kind, 'ringsAPerson' => $each->ringsAPerson,
+                'outside' => $each->outside === '' ? null : $each->outside,
+                'heard' => $each->heard === '' ? null : $each->heard,
+                'outcome' => $each->outcome->value, 'target' => $each->target, 'sentence' => $each->sentence,
+            ],
+            $this->sites->calledBack($this->technician($request)->id, $customer),
+        )]);
     }
 
     private function told(Request $request, string $customer, int $status = 200): JsonResponse

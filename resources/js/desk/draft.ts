@@ -23,6 +23,7 @@ import {
 } from '@/api'
 import { ROSTER_KEY } from '@/roster'
 import { placed } from '@/takingon'
+import { clockMoved } from './clockMoves'
 import type { Edit, TypedEdit } from './edits'
 import { useHalfTyped } from './halfTyped'
 import { merged } from './merged'
@@ -198,7 +199,7 @@ export function createDraft(
       )
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
       if (how.isUndo !== true) remember(before.reverse())
-      notice.value = rounded(edits)
+      notice.value = rounded(edits) ?? toldOf(clockMoved(book.data.value?.objects ?? [], edits, before))
     } catch (error) {
       if (isAway(error)) {
         wait(edits, error)
@@ -313,6 +314,10 @@ export function createDraft(
   })
 
   /** The switch keeps whole rings: what was made of a time is said, never done silently. */
+  function toldOf(text: string | undefined): Notice | undefined {
+    return text === undefined ? undefined : { text }
+  }
+
   function rounded(edits: Edit[]): Notice | undefined {
     const changed = edits.filter(
       (each) => typeof each.value === 'number' && !same(each.value, current(each.object, each.path)),

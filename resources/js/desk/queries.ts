@@ -2,6 +2,7 @@ import { queryOptions } from '@tanstack/vue-query'
 import {
   client,
   take,
+  type CalledBack,
   type Desk,
   type Impact,
   type Live,
@@ -42,6 +43,11 @@ export function queriesOf(customer: string) {
       queryKey: ['computed', customer, 'sites'],
       queryFn: async (): Promise<SiteView[]> =>
         (await take(client.GET('/customers/{customer}/sites', { params }))).sites,
+    }),
+    callbacks: queryOptions({
+      queryKey: ['computed', customer, 'callbacks'],
+      queryFn: async (): Promise<CalledBack[]> =>
+        (await take(client.GET('/customers/{customer}/sites/callbacks', { params }))).callbacks,
     }),
     now: queryOptions({
       queryKey: ['live', customer, 'now'],

@@ -1,6 +1,6 @@
 import { afterEach, expect, it } from 'vitest'
 import type { VueWrapper } from '@vue/test-utils'
-import type { SiteView } from '@/api'
+import type { CalledBack, SiteView } from '@/api'
 import { close, settle, Refused } from '@/testing'
 import SitesChapter from './chapters/SitesChapter.vue'
 import { asChange, deskOf, EDITS, INES, object, openPart } from './testing'
@@ -34,6 +34,16 @@ const PLACE: SiteView = {
     { ref: 'user:joss', name: 'Joss Arden', floor: null, room: null, calls: [] },
   ],
 }
+const BACK: CalledBack = {
+  number: '+19025550150',
+  kind: 'always',
+  ringsAPerson: false,
+  outside: null,
+  heard: null,
+  outcome: 'messageIn',
+  target: 'mailbox:front',
+  sentence: '902-555-0150 wed 02:00',
+}
 const BETTER = {
   verdict: 'better',
   remark: 'this is how it stands in the street file',
@@ -59,7 +69,15 @@ const press = (text: string): Promise<void> | undefined =>
 
 it('says of each site what is complete, known and tried, and what help services see of each person', async () => {
   page = (
-    await openPart(SitesChapter, [OFFICE, MILL, INES], { 'GET /customers/inlet/sites': { sites: [PLACE, bare] } })
+    await openPart(SitesChapter, [OFFICE, MILL, INES], {
+      'GET /customers/inlet/sites': { sites: [PLACE, bare] },
+      'GET /customers/inlet/sites/callbacks': {
+        callbacks: [
+          { ...BACK, kind: 'open', ringsAPerson: true, heard: 'attendant:front' },
+          { ...BACK, kind: 'closed', heard: 'attendant:front' },
+        ],
+      },
+    })
   ).page
   await settle()
 
@@ -70,6 +88,7 @@ it('says of each site what is complete, known and tried, and what help services 
   expect(page.text()).toContain('none is known to the carrier')
   const [ines, joss] = page.findAll('[data-testid=help] tbody tr').map((each) => each.text())
   expect(ines).toContain('the callback number of the site')
+  expect(page.get('[data-testid=back]').text()).toMatch(/open: a person rings after .*; closed: .* takes a message/)
   expect(joss).toContain('no telephone of this house')
 })
 
@@ -132,4 +151,25 @@ it('keeps what was typed of a test call that is refused, and shows what was reco
   ).toBeTruthy()
   expect(page.find('[data-testid=test-call]').exists()).toBe(false)
   expect(page.text()).toContain('Changed since: its telephones.')
+})
+
+it('says so where it cannot be looked at what meets a call back, and where the number is of no book', async () => {
+  page = (
+    await openPart(SitesChapter, [OFFICE, INES], {
+      'GET /customers/inlet/sites': { sites: [PLACE] },
+      'GET /customers/inlet/sites/callbacks': () => new Refused(500),
+    })
+  ).page
+  await settle()
+  expect(page.get('[data-testid=back]').text()).toContain('could not be looked at')
+  close(page)
+
+  page = (
+    await openPart(SitesChapter, [OFFICE, INES], {
+      'GET /customers/inlet/sites': { sites: [PLACE] },
+      'GET /customers/inlet/sites/callbacks': { callbacks: [] },
+    })
+  ).page
+  await settle()
+  expect(page.get('[data-testid=back]').text()).toContain('unknown: the number is not in this book')
 })

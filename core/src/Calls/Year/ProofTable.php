@@ -45,8 +45,8 @@ final readonly class ProofTable
                 ),
             );
             $cells[] = [
-                'number' => $run->number, 'label' => self::label($survey, $run), 'seconds' => $seconds, 'run' => $place,
-                'ends' => $ends,
+                'number' => $run->number, 'label' => self::kindOf($survey, $run), 'seconds' => $seconds,
+                'run' => $place, 'ends' => $ends,
             ];
         }
 
@@ -54,7 +54,7 @@ final readonly class ProofTable
     }
 
     /** What schedules say in a run, as few words as tell it: `open`, `closed`, or by name where several are asked. */
-    private static function label(Survey $survey, Run $run): string
+    public static function kindOf(Survey $survey, Run $run): string
     {
         $asked = array_filter(
             $run->explored->asked,

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { useQueryClient } from '@tanstack/vue-query'
+import { useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, ref } from 'vue'
-import { client, take, type ObjectOf, type SiteView } from '@/api'
-import { dateThere, dayThere, plural, useAttempt, useNow } from '@/shared'
+import { client, take, type CalledBack, type ObjectOf, type SiteView } from '@/api'
+import { dateThere, dayThere, outcomeInWords, plural, useAttempt, useNow } from '@/shared'
 import { withNames } from '../calls'
 import { useCallLine, useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
@@ -62,8 +62,23 @@ const takeOver = (): Promise<void> =>
 const SINCE = { address: 'the address', callback: 'the number called back', telephones: 'its telephones' }
 const people = computed(() => (isWhole.value ? site.people : site.people.slice(0, MOST)))
 
-function callBack(number: string): void {
-  sentence.value = `${names.value.of(`number:${number}`)} wed 02:00`
+/** Every number that help services are shown of those in view, once. */
+const shown = computed(() => [
+  ...new Set(people.value.flatMap((each) => each.calls.flatMap((call) => (call.isLet ? (call.shown ?? []) : [])))),
+])
+const callbacks = useQuery(queries.callbacks)
+const backOf = (number: string): CalledBack[] => (callbacks.data.value ?? []).filter((each) => each.number === number)
+
+/** What helps is a person's telephone that rings; anything else is said as what it is. */
+function meets(back: CalledBack): string {
+  const before = back.heard === null ? '' : ` after ${names.value.of(back.heard)}`
+  if (back.ringsAPerson) return `a person rings${before}`
+  if (back.outside !== null) return `${names.value.of(back.outside)} rings outside${before}`
+  return `${names.value.of(back.target)} ${outcomeInWords(back.outcome)}`
+}
+
+function listen(back: CalledBack): void {
+  sentence.value = back.sentence
   asked.value++
 }
 </script>
@@ -155,7 +170,6 @@ function callBack(number: string): void {
           <th scope="col">User</th>
           <th scope="col">Sits at</th>
           <th scope="col">Number shown, and whose</th>
-          <th scope="col">Called back at night</th>
         </tr>
       </thead>
       <tbody>
@@ -163,8 +177,8 @@ function callBack(number: string): void {
           <tr v-for="(call, nth) in person.calls.length > 0 ? person.calls : [null]" :key="nth">
             <th scope="row">{{ nth === 0 ? names.of(person.ref) : '' }}</th>
             <td>{{ [person.floor, person.room].filter((each) => each).join(', ') || site.name }}</td>
-            <td v-if="call === null" class="soft" colspan="2">no telephone of this house</td>
-            <td v-else-if="!call.isLet" class="fault" colspan="2">a call to {{ call.digits }} does not go out</td>
+            <td v-if="call === null" class="soft">no telephone of this house</td>
+            <td v-else-if="!call.isLet" class="fault">a call to {{ call.digits }} does not go out</td>
             <template v-else>
               <td>
                 <span v-if="call.shown !== null" class="mono">{{ names.of(`number:${call.shown}`) }}</span><span
@@ -172,11 +186,6 @@ function callBack(number: string): void {
                   class="fault"
                   >none</span
                 >{{ ' ' }}<span class="soft">{{ withNames(call.whose, names) }}</span>
-              </td>
-              <td>
-                <button v-if="call.shown !== null" type="button" class="text-button" @click="callBack(call.shown)">
-                  call it back
-                </button>
               </td>
             </template>
           </tr>
@@ -188,6 +197,33 @@ function callBack(number: string): void {
         Show all {{ plural(site.people.length, 'person', 'people') }}
       </button>
     </p>
+    <template v-if="shown.length > 0">
+      <h3>If they call back and wait</h3>
+      <table class="lines" data-testid="back">
+        <thead>
+          <tr>
+            <th scope="col">Number</th>
+            <th scope="col">What they meet in each kind of time</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="number in shown" :key="number">
+            <th scope="row" class="mono">{{ names.of(`number:${number}`) }}</th>
+            <td class="back">
+              <span v-if="callbacks.isError.value" class="fault">could not be looked at</span>
+              <span v-else-if="callbacks.data.value === undefined" class="soft">looking</span>
+              <span v-else-if="backOf(number).length === 0" class="fault">unknown: the number is not in this book</span>
+              <template v-for="(back, place) in backOf(number)" v-else :key="place">
+                <template v-if="place > 0">; </template>{{ back.kind }}:
+                <button type="button" class="text-button" :class="{ fault: !back.ringsAPerson }" @click="listen(back)">
+                  {{ meets(back) }}
+                </button>
+              </template>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
     <p>
       <template v-if="site.told.length > 0">A call for help is told to {{ site.told.join(', ') }}.</template>
       <span v-else class="fault">Nobody is told of a call for help from here.</span>
@@ -223,6 +259,15 @@ tbody th {
 
 h3 {
   margin: 18px 0 4px;
+}
+
+/* One line from the start: what is found out later moves nothing. */
+.back {
+  max-width: 0;
+  width: 100%;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 
 .halves h3 {
