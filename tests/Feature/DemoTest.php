@@ -21,10 +21,10 @@ final class DemoTest extends FeatureTestCase
         self::assertSame([], $again);
         $lena = Technician::query()->where('sign_in', 'lena@saltmarsh.example')->firstOrFail();
         $this->actingAs($lena);
-        $lines = array_column($this->getJson('/api/customers')->assertOk()->json('customers'), null, 'key');
-        self::assertGreaterThanOrEqual(16, count($lines));
+        $lines = [];
         foreach (Customers::all() as $customer) {
-            $this->assertShowsItsFault($customer, $lines[$customer->key()]);
+            $lines[] = $line = $this->onRoster($customer->key());
+            $this->assertShowsItsFault($customer, $line);
         }
         $this->assertLooksLikeATown();
         // The last weeks are there: not everything is of just now, and not everything by one.

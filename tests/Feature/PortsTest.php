@@ -210,7 +210,7 @@ final class PortsTest extends FeatureTestCase
     public function test_numbers_that_another_carrier_asks_for_are_answered_and_leave_the_book_on_their_day(): void
     {
         $customer = $this->takeOn()['key'];
-        $number = $this->orderedNumber($customer, '1416555019');
+        $number = $this->orderedNumber($customer, '1416555017');
         $ask = ['msisdns' => [ltrim($number, '+')], 'gaining' => 'Headland Telephone', 'subscriber' => 'Inlet',
             'day' => '2026-12-14', 'answer_by' => '2026-12-05'];
         $this->atTheCarrier('/departures', $ask);

@@ -121,10 +121,12 @@ final class RetentionTest extends FeatureTestCase
         self::assertSame([], $this->mentions($gone['key'], $gone['name']));
         self::assertSame($before, $this->rows($stays['id']));
         $this->actingAs($this->lead)->getJson("/api/customers/{$gone['key']}/desk")->assertNotFound();
-        self::assertContains($gone['number'], array_column(
-            $this->getJson('/api/stock?words=' . ltrim($gone['number'], '+'))->json('numbers'),
-            'number',
-        ));
+        $number = $this->getJson('/api/stock/numbers?words=' . ltrim($gone['number'], '+'))->json('numbers.0');
+        self::assertSame(
+            [$gone['number'], 'resting', null],
+            [$number['number'], $number['state'], $number['customer']],
+            'it served: callers have to forget it first',
+        );
         $entry = $this->getJson('/api/activity?what=' . urlencode('purged a customer'))->json('entries.0');
         self::assertSame($this->lead->name, $entry['who']);
         self::assertSame(0, Artisan::call('roster:verify-log'), Artisan::output());
