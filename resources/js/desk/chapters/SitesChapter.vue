@@ -97,7 +97,7 @@ const proven = computed(
                 {{ each.name }}
               </button>
             </th>
-            <td>{{ address(each) }}</td>
+            <td class="address">{{ address(each) }}</td>
             <td v-for="([shape, said, at], column) in [complete(each), checked(each), tested(each)]" :key="column">
               <i :class="shape" aria-hidden="true" /> {{ said }}
               <span v-if="at !== undefined" class="soft">{{ age(at, now) }}</span>
@@ -132,6 +132,11 @@ const proven = computed(
 .lines {
   width: 100%;
   max-width: 1000px;
+}
+
+/* A long address wraps before anything that is short. */
+[data-testid='sites'] td:not(.address) {
+  white-space: nowrap;
 }
 
 tbody th {
