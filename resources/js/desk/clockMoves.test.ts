@@ -14,7 +14,7 @@ const moved = (to: string, from: string, book = BOOK): string | undefined =>
     book,
     [{ object: 'attendant:main', path: 'site', value: to }],
     [{ object: 'attendant:main', path: 'site', value: from }],
-  )
+  )?.text
 
 setClock('2026-12-01T18:05:00Z', true)
 it('tells by how much the hours of what moved to another clock shift, and what to look at', () => {
@@ -31,4 +31,23 @@ it('says nothing where the clocks agree, where there are no hours, or where it h
   expect(moved('site:west', 'site:east', [TENANT, EAST, WEST, without])).toBeUndefined()
   const own = object('attendant:main', { name: 'Main greeting', schedule: 'schedule:hours', zone: 'America/Toronto' })
   expect(moved('site:west', 'site:east', [TENANT, EAST, WEST, own])).toBeUndefined()
+})
+
+it('tells of clocks that agree for half of the year only', () => {
+  const desert = object('site:desert', { name: 'Desert', zone: 'America/Phoenix' })
+  const mountain = object('site:mountain', { name: 'Mountain', zone: 'America/Denver' })
+  expect(moved('site:desert', 'site:mountain', [TENANT, desert, mountain, GREETING])).toContain(
+    'as before now, and 1 hour later than at Denver in the other half of the year',
+  )
+})
+
+it('tells how many moved at once', () => {
+  const second = object('attendant:night', { name: 'Night greeting', schedule: 'schedule:hours', zone: null })
+  const refs = ['attendant:main', 'attendant:night']
+  const told = clockMoved(
+    [...BOOK, second],
+    refs.map((each) => ({ object: each, path: 'site', value: 'site:west' })),
+    refs.map((each) => ({ object: each, path: 'site', value: 'site:east' })),
+  )
+  expect(told?.text).toContain('So does one other.')
 })

@@ -199,7 +199,7 @@ export function createDraft(
       )
       edits.forEach((each) => faults.delete(cellKey(each.object, each.path)))
       if (how.isUndo !== true) remember(before.reverse())
-      notice.value = rounded(edits) ?? toldOf(clockMoved(book.data.value?.objects ?? [], edits, before))
+      notice.value = rounded(edits) ?? clockMoved(book.data.value?.objects ?? [], edits, before)
     } catch (error) {
       if (isAway(error)) {
         wait(edits, error)
@@ -314,10 +314,6 @@ export function createDraft(
   })
 
   /** The switch keeps whole rings: what was made of a time is said, never done silently. */
-  function toldOf(text: string | undefined): Notice | undefined {
-    return text === undefined ? undefined : { text }
-  }
-
   function rounded(edits: Edit[]): Notice | undefined {
     const changed = edits.filter(
       (each) => typeof each.value === 'number' && !same(each.value, current(each.object, each.path)),
