@@ -93,7 +93,7 @@ describe('a list of callers', () => {
 
   it('is put in order and taken away by its buttons', async () => {
     const server = await list()
-    await press('Line 2 up')
+    await press('Move line 2 up')
     await press('Line 1 away')
     expect(edits(server)).toEqual([
       { op: 'move', object: NUMBER.ref, path: 'callerRules', value: ['rest', 'vip'] },

@@ -31,7 +31,8 @@ function shift(before: string, after: string): string | undefined {
   const minutes = today === 0 ? later : today
   if (minutes === 0) return undefined
   const hours = Math.abs(minutes) / 60
-  const much = `${hours} ${hours === 1 ? 'hour' : 'hours'} ${minutes > 0 ? 'later' : 'earlier'} than at ${place(before)}`
+  const way = minutes > 0 ? 'later' : 'earlier'
+  const much = `${hours} ${hours === 1 ? 'hour' : 'hours'} ${way} than at ${place(before)}`
   return today === 0 ? `as before now, and ${much} in the other half of the year` : much
 }
 

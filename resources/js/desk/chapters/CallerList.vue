@@ -5,6 +5,8 @@ import { ChoiceField, OfferField, useAttempt } from '@/shared'
 import { callersInWords, writeCallers } from '../callers'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
+import StepButtons from '../StepButtons.vue'
+import { stepped } from '../stepped'
 import { whatIsMeant } from '../meant'
 import { placesLike, TAKE_CALLS } from '../places'
 
@@ -86,10 +88,7 @@ function remove(item: string): void {
   void edit([{ object: object.ref, path, value: lines.value.filter((each) => each.item !== item) }])
 }
 function move(at: number, by: number): void {
-  const order = lines.value.map((each) => each.item)
-  const [item] = order.splice(at, 1)
-  if (item !== undefined) order.splice(at + by, 0, item)
-  void edit([{ op: 'move', object: object.ref, path, value: order }])
+  void edit([{ op: 'move', object: object.ref, path, value: stepped(lines.value, at, by) }])
 }
 
 const caller = ref('')
@@ -126,24 +125,7 @@ const answer = computed(() => {
           → <InlineField :object :path="`${path}/${line.item}/then`" :label="`Where line ${at + 1} leads`" />
         </template>
         <span v-if="mayEdit" class="hand">
-          <button
-            type="button"
-            class="text-button"
-            :disabled="at === 0"
-            :aria-label="`Line ${at + 1} up`"
-            @click="move(at, -1)"
-          >
-            ↑
-          </button>
-          <button
-            type="button"
-            class="text-button"
-            :disabled="at === lines.length - 1"
-            :aria-label="`Line ${at + 1} down`"
-            @click="move(at, 1)"
-          >
-            ↓
-          </button>
+          <StepButtons :at="at" :count="lines.length" :what="`line ${at + 1}`" @move="move(at, $event)" />
           <button type="button" class="text-button" :aria-label="`Line ${at + 1} away`" @click="remove(line.item)">
             take away
           </button>

@@ -8,6 +8,8 @@ import { DESTINATION } from '../catalogue'
 import { useDesk, useDraft } from '../desk'
 import TimingRuler from '../drawings/TimingRuler.vue'
 import InlineField from '../InlineField.vue'
+import StepButtons from '../StepButtons.vue'
+import { stepped } from '../stepped'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import { sidesOf } from '../treatments'
@@ -68,11 +70,8 @@ function addPlace(said: unknown): void {
 }
 
 function movePlace(index: number, by: number): void {
-  const order = places.value.map((each) => each.item)
-  const [item] = order.splice(index, 1)
-  if (item === undefined || selected.value === undefined) return
-  order.splice(index + by, 0, item)
-  void edit([{ op: 'move', object: selected.value.ref, path: 'places', value: order }])
+  if (selected.value === undefined) return
+  void edit([{ op: 'move', object: selected.value.ref, path: 'places', value: stepped(places.value, index, by) }])
 }
 
 function dropPlace(item: string): void {
@@ -146,24 +145,12 @@ function dropPlace(item: string): void {
                 :label="`Rings of place ${index + 1}`"
               />
               <span class="hands">
-                <button
-                  type="button"
-                  class="step-button"
-                  :disabled="index === 0"
-                  :aria-label="`Move place ${index + 1} up`"
-                  @click="movePlace(index, -1)"
-                >
-                  ↑
-                </button>
-                <button
-                  type="button"
-                  class="step-button"
-                  :disabled="index === places.length - 1"
-                  :aria-label="`Move place ${index + 1} down`"
-                  @click="movePlace(index, 1)"
-                >
-                  ↓
-                </button>
+                <StepButtons
+                  :at="index"
+                  :count="places.length"
+                  :what="`place ${index + 1}`"
+                  @move="movePlace(index, $event)"
+                />
                 <button type="button" class="text-button" @click="dropPlace(place.item)">take out</button>
               </span>
             </li>

@@ -7,6 +7,8 @@ import { read } from '../cells'
 import { cellKey, useDesk, useDraft } from '../desk'
 import { useHalfTyped } from '../halfTyped'
 import InlineField from '../InlineField.vue'
+import StepButtons from '../StepButtons.vue'
+import { stepped } from '../stepped'
 import { whatIsMeant } from '../meant'
 import { QUIET_DAYS, useCallRecords } from '../callRecords'
 
@@ -44,11 +46,8 @@ async function whole(next: Partial<Member>[]): Promise<void> {
 }
 
 function move(index: number, by: number): void {
-  const order = members.value.map((member) => member.item)
-  const [item] = order.splice(index, 1)
-  if (item === undefined || index + by < 0 || index + by > order.length) return
-  order.splice(index + by, 0, item)
-  void edit([{ op: 'move', object: props.group.ref, path: 'members', value: order }])
+  if (index + by < 0 || index + by >= members.value.length) return
+  void edit([{ op: 'move', object: props.group.ref, path: 'members', value: stepped(members.value, index, by) }])
 }
 
 /** A hundred of the calls, in as equal shares as whole numbers allow. */
@@ -206,26 +205,13 @@ useKeysTold('among members', { 'Alt ↑ ↓': 'move the member' })
         </td>
         <td :class="{ quiet: tally(member.who)?.answered === 0 }">{{ took(member.who) }}</td>
         <td class="hands">
-          <button
-            type="button"
-            class="step-button"
-            :disabled="index === 0"
-            :aria-label="`Move ${names.of(member.who)} up`"
-            title="Alt ↑"
-            @click="move(index, -1)"
-          >
-            ↑
-          </button>
-          <button
-            type="button"
-            class="step-button"
-            :disabled="index === members.length - 1"
-            :aria-label="`Move ${names.of(member.who)} down`"
-            title="Alt ↓"
-            @click="move(index, 1)"
-          >
-            ↓
-          </button>
+          <StepButtons
+            :at="index"
+            :count="members.length"
+            :what="names.of(member.who)"
+            keys
+            @move="move(index, $event)"
+          />
           <button
             type="button"
             class="text-button"
