@@ -271,6 +271,7 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::get('sites/callbacks', [SiteController::class, 'callbacks']);
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);
                     Route::post('sites/{site}/tests', [SiteController::class, 'test']);
+                    Route::post('sites/{site}/line', [SiteController::class, 'line']);
                     Route::get('pushes', [PushController::class, 'index']);
                     Route::post('pushes', [PushController::class, 'store']);
                     Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');

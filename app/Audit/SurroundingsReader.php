@@ -12,6 +12,7 @@ use Jaunty\Core\Audit\DraftSeen;
 use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\LeavingSeen;
+use Jaunty\Core\Audit\LineSeen;
 use Jaunty\Core\Audit\NumberSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\RegistrationSeen;
@@ -48,7 +49,10 @@ use Jaunty\Core\Templates\Template;
  *     addresses: list<array{site: string, on: string, verdict: string, address: array<string, string>,
  *     better: array<string, string>, remark: string}>,
  *     tests: list<array{site: string, on: string, passed: bool, basis: ?array{address: array<string, string>,
- *     callback: ?string, telephones: list<string>}}>
+ *     callback: ?string, telephones: list<string>}}>,
+ *     lines: list<array{site: string, on: string, measured: array{down: ?int, up: ?int, roundTrip: int|float|null,
+ *     jitter: int|float|null, loss: int|float|null, ownNetwork: ?bool, backup: ?bool, codec: string, packetMs: int,
+ *     calls: int}}>
  * }
  */
 final readonly class SurroundingsReader
@@ -117,6 +121,10 @@ final readonly class SurroundingsReader
                 (e.tested_at at time zone :zone)::date, 'passed', e.passed, 'basis', e.basis)), '[]')
                 from (select distinct on (site_id) * from emergency_tests where tenant_id = t.id
                     order by site_id, serial desc) e),
+            'lines', (select coalesce(jsonb_agg(jsonb_build_object('site', l.site_id, 'on',
+                (l.measured_at at time zone :zone)::date, 'measured', l.measured)), '[]')
+                from (select distinct on (site_id) * from line_measurements where tenant_id = t.id
+                    order by site_id, serial desc) l),
             'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on',
                 (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
                 from drafts d join technicians w on w.id = d.technician_id where d.tenant_id = t.id)
@@ -219,6 +227,7 @@ final readonly class SurroundingsReader
                 static fn (array $each): RegistrationSeen => new RegistrationSeen(...$each),
                 $told['registrations'],
             ),
+            array_map(static fn (array $each): LineSeen => new LineSeen(...$each), $told['lines']),
         );
     }
 

@@ -6,11 +6,12 @@ namespace App\Places;
 
 use App\Access\Scope;
 use App\Activity\ActivityLog;
+use App\Audit\ThresholdStore;
 use App\Book\BookRepository;
-use App\Book\DraftDesk;
 use App\Models\Ability;
 use App\Models\AddressCheck;
 use App\Models\EmergencyTest;
+use App\Models\LineMeasurement;
 use App\Models\Revision;
 use App\Models\TenantRow;
 use App\Roster\SummaryKeeper;
@@ -20,7 +21,6 @@ use App\Time\Clock;
 use Illuminate\Database\Eloquent\Builder;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Book;
-use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -29,6 +29,7 @@ use Jaunty\Core\Numbering\UnusableNumber;
 use Jaunty\Core\Outbound\HelpCall;
 use Jaunty\Core\Outbound\HelpCalls;
 use Jaunty\Core\Places\CalledBack;
+use Jaunty\Core\Places\Readiness\Readiness;
 use Jaunty\Core\Places\TestBasis;
 
 /**
@@ -43,8 +44,9 @@ final readonly class SiteDesk
     public function __construct(
         private Scope $scope,
         private BookRepository $books,
-        private DraftDesk $drafts,
+        private SitesInView $sites,
         private CarrierDesk $carrier,
+        private ThresholdStore $thresholds,
         private SummaryKeeper $summaries,
         private ActivityLog $log,
         private Clock $clock,
@@ -57,9 +59,12 @@ final readonly class SiteDesk
         return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant) use (
             $technicianId,
         ): array {
-            $book = $this->shown($tenant, $technicianId);
+            $book = $this->sites->shown($tenant, $technicianId);
             $checks = self::newest(AddressCheck::query(), $tenant)->get()->keyBy('site_id');
             $tests = self::newest(EmergencyTest::query(), $tenant)->get()->keyBy('site_id');
+            $lines = self::newest(LineMeasurement::query(), $tenant)->get()->keyBy('site_id');
+            $ringing = Readiness::ringingBySite($book);
+            $limits = $this->thresholds->of($tenant->id)->lineLimits();
             $calls = [];
             foreach (HelpCalls::of($book, $this->clock->now()->getTimestamp()) as $call) {
                 $calls[$call->user->key][] = $call;
@@ -80,6 +85,7 @@ final readonly class SiteDesk
                     static fn (User $user): array => [$user, $calls[$user->key] ?? []],
                     $people[(string) Reference::of($site)] ?? [],
                 ),
+                new LineView($lines->get($site->id ?? ''), $ringing[(string) Reference::of($site)] ?? 0, $limits),
             ), $book->all(Site::class));
         });
     }
@@ -90,7 +96,7 @@ final readonly class SiteDesk
         return $this->scope->tenant($technicianId, $customer, Ability::Read, function (TenantRow $tenant) use (
             $technicianId,
         ): array {
-            $book = $this->shown($tenant, $technicianId);
+            $book = $this->sites->shown($tenant, $technicianId);
             $now = $this->clock->now()->getTimestamp();
             $shown = array_map(static fn (HelpCall $call): string => $call->shown, HelpCalls::of($book, $now));
 
@@ -114,7 +120,7 @@ final readonly class SiteDesk
             $customer,
             Ability::Edit,
             function (TenantRow $tenant) use ($technicianId, $key): array {
-                $site = $this->site($this->shown($tenant, $technicianId), $key);
+                $site = SitesInView::site($this->sites->shown($tenant, $technicianId), $key);
 
                 return [$site->id ?? throw SiteTrouble::notEntered($site), TestBasis::addressOf($site)];
             },
@@ -159,16 +165,8 @@ final readonly class SiteDesk
             $given,
         ): void {
             $now = $this->clock->now();
-            $site = $this->site($this->books->head($tenant->id), $key);
-            $zone = new \DateTimeZone($site->zone ?? $tenant->zone);
-            // In UTC, as rows are written and compared.
-            $at = (new \DateTimeImmutable($given->at, $zone))->setTimezone(new \DateTimeZone('UTC'));
-            if ($at > $now) {
-                throw SiteTrouble::toCome($now->setTimezone($zone));
-            }
-            if ($at < $now->modify('-' . self::MOST_DAYS_AGO . ' days')) {
-                throw SiteTrouble::longAgo();
-            }
+            $site = SitesInView::site($this->books->head($tenant->id), $key);
+            $at = $this->sites->past($tenant, $site, $given->at, self::MOST_DAYS_AGO);
             $book = $this->bookOf($tenant, $at);
             $then = $book->find(Reference::of($site));
             $caller = $book->find(Reference::parse($given->caller, 'caller'));
@@ -223,20 +221,8 @@ final readonly class SiteDesk
         return is_int($no) ? $this->books->at($tenant->id, $no) : throw SiteTrouble::notYet();
     }
 
-    private function shown(TenantRow $tenant, string $technicianId): Book
-    {
-        return $this->drafts->pending($tenant, $technicianId)->edited ?? $this->books->head($tenant->id);
-    }
-
-    private function site(Book $book, string $key): Site
-    {
-        $site = $book->find(Reference::to(Kind::Site, $key));
-
-        return $site instanceof Site ? $site : throw SiteTrouble::unknown($key);
-    }
-
     /**
-     * @template T of AddressCheck|EmergencyTest
+     * @template T of AddressCheck|EmergencyTest|LineMeasurement
      *
      * @param  Builder<T>  $query
      * @return Builder<T> the newest of each site

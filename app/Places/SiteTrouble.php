@@ -45,9 +45,14 @@ final class SiteTrouble extends \DomainException
         return new self("That is still to come: it is {$now->format('j F, H:i')} there.", 'at');
     }
 
-    public static function longAgo(): self
+    public static function longAgo(int $days): self
     {
-        return new self('That is more than ' . SiteDesk::MOST_DAYS_AGO . ' days ago: make the call again.', 'at');
+        return new self("That is more than {$days} days ago: do it again.", 'at');
+    }
+
+    public static function nothingMeasured(): self
+    {
+        return new self('One figure at least is wanted: how much the line carries, or how well.', 'down');
     }
 
     public static function notYet(): self

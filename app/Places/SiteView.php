@@ -24,6 +24,7 @@ final readonly class SiteView
         public ?AddressCheck $check,
         public ?EmergencyTest $test,
         public array $people,
+        public LineView $line,
     ) {
     }
 }

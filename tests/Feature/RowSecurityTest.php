@@ -17,7 +17,7 @@ final class RowSecurityTest extends FeatureTestCase
         'objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots',
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
         'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'port_papers', 'recordings',
-        'call_records', 'call_readings', 'address_checks', 'emergency_tests',
+        'call_records', 'call_readings', 'address_checks', 'emergency_tests', 'line_measurements',
         'verified_numbers', 'number_registrations',
     ];
 

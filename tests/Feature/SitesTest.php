@@ -158,6 +158,62 @@ final class SitesTest extends FeatureTestCase
         return "/api/customers/{$this->customer}/sites/{$what}";
     }
 
+    public function test_a_line_is_held_against_the_calls_of_whoever_is_there_and_what_nobody_measured_is_unknown(): void
+    {
+        self::assertNull($this->site()['line']['measured']);
+        $ringing = $this->site()['line']['ringing'];
+        self::assertGreaterThan(0, $ringing);
+        $this->measured(['up' => 0.001, 'jitter' => 31])->assertCreated();
+        $line = $this->site()['line']['measured'];
+        self::assertSame(
+            [$ringing, round($ringing * 87.2, 1), false, null, null, 'G.711'],
+            [$line['calls'], round($line['needed'], 1), $line['passes'], $line['busiest'], $line['backup'],
+                $line['codec']],
+        );
+        self::assertSame(
+            ['down' => null, 'up' => false, 'roundTrip' => null, 'jitter' => false, 'loss' => null],
+            array_column($line['figures'], 'passes', 'what'),
+        );
+        self::assertStringContainsString('31 ms of jitter', $this->found('sites.line-fails')['detail']);
+
+        $this->putJson("/api/customers/{$this->customer}/thresholds/mostJitterMs", ['value' => 40])->assertOk();
+        $this->measured(['down' => 100, 'up' => 100, 'roundTrip' => 20, 'jitter' => 31, 'loss' => 0])->assertCreated();
+        self::assertTrue($this->site()['line']['measured']['passes']);
+        self::assertNull($this->found('sites.line-fails'));
+        $this->measured(['down' => 100, 'calls' => 2000])->assertCreated();
+        self::assertSame([2000, false], [
+            $this->site()['line']['measured']['calls'], $this->site()['line']['measured']['passes'],
+        ]);
+    }
+
+    /** @param array<string, mixed> $given */
+    #[\PHPUnit\Framework\Attributes\TestWith([[], 'down', 'One figure at least'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => '9,2'], 'up', 'what goes up'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => -1], 'up', 'at least 0'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['loss' => 101], 'loss', 'the loss'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'at' => '2099-01-01T10:00'], 'at', 'still to come'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'at' => '2020-01-01T10:00'], 'at', 'more than 92 days'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'calls' => 0], 'calls', 'calls at once'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'packetMs' => 25], 'packetMs', ''])]
+    public function test_a_figure_that_cannot_be_is_refused_where_it_stands(array $given, string $at, string $why): void
+    {
+        $refused = $this->measured($given)->assertStatus(422);
+
+        self::assertSame("/{$at}", $refused->json('errors.0.pointer'));
+        self::assertStringContainsString($why, (string) json_encode($refused->json()));
+        self::assertNull($this->site()['line']['measured']);
+    }
+
+    /** @param array<string, mixed> $given */
+    private function measured(array $given): \Illuminate\Testing\TestResponse
+    {
+        return $this->postJson($this->path('office/line'), $given + [
+            'at' => '2026-12-01T14:00', 'down' => null, 'up' => null, 'roundTrip' => null,
+            'jitter' => null, 'loss' => null, 'ownNetwork' => null, 'backup' => null, 'codec' => 'g711',
+            'packetMs' => 20, 'calls' => null,
+        ]);
+    }
+
     private function check(string $site = 'office'): \Illuminate\Testing\TestResponse
     {
         return $this->postJson($this->path("{$site}/address-checks"));

@@ -6,11 +6,14 @@ namespace App\Http\Resources;
 
 use App\Models\AddressCheck;
 use App\Models\EmergencyTest;
+use App\Places\LineView;
 use App\Places\SiteView;
 use Jaunty\Core\Audit\AddressSeen;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Outbound\HelpCall;
+use Jaunty\Core\Places\Readiness\CallBandwidth;
+use Jaunty\Core\Places\Readiness\Held;
 use Jaunty\Core\Places\TestBasis;
 
 /** A place as its page and the table of all of them show it. */
@@ -34,6 +37,7 @@ final class SiteResource
             'told' => $site->emergency->notify,
             'check' => $view->check === null ? null : self::check($view, $view->check),
             'test' => $view->test === null ? null : self::test($view, $view->test),
+            'line' => self::line($view->line),
             'people' => array_map(
                 static fn (array $each): array => self::person($each[0], $each[1]),
                 $view->people,
@@ -81,6 +85,31 @@ final class SiteResource
             'at' => $test->tested_at->toAtomString(), 'by' => $test->technician?->name, 'caller' => $test->caller,
             'numberShown' => $test->number_shown, 'addressRead' => $test->address_read, 'passed' => $test->passed,
             'note' => $test->note, 'isNoted' => $basis === null, 'changed' => $basis?->changes($view->now) ?? [],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function line(LineView $view): array
+    {
+        $held = $view->readiness();
+
+        return [
+            'ringing' => $view->ringing,
+            'usual' => array_map(static fn (CallBandwidth $each): array => [
+                'codec' => $each->codec->label(), 'packetMs' => $each->packetMs, 'kbit' => $each->onEthernet(),
+            ], CallBandwidth::usual()),
+            'measured' => $view->measurement === null || $held === null ? null : [
+                'at' => $view->measurement->measured_at->toAtomString(), 'by' => $view->measurement->technician->name,
+                'note' => $view->measurement->note, 'said' => $view->measurement->said,
+                'busiest' => $view->measurement->busiest, 'calls' => $held->calls, 'needed' => $held->needed,
+                'codec' => $held->each->codec->label(), 'packetMs' => $held->each->packetMs,
+                'ownNetwork' => $view->measurement->measured['ownNetwork'],
+                'backup' => $view->measurement->measured['backup'], 'passes' => $held->passes(),
+                'figures' => array_map(static fn (Held $figure): array => [
+                    'what' => $figure->what, 'is' => $figure->is, 'limit' => $figure->limit,
+                    'passes' => $figure->passes(),
+                ], $held->figures),
+            ],
         ];
     }
 }

@@ -21,6 +21,7 @@ use Jaunty\Core\Calls\Year\Survey;
 use Jaunty\Core\Change\ChangeSet;
 use Jaunty\Core\Hours\CustomerDay;
 use Jaunty\Core\Outbound\HelpCall;
+use Jaunty\Core\Places\Readiness\LineLimits;
 
 /** A book under audit at an instant, as one rule looks at it; what rules ask in common is worked out once. */
 final readonly class Inspection
@@ -128,6 +129,11 @@ final readonly class Inspection
     public function threshold(Threshold $threshold): int
     {
         return $this->thresholds->of($threshold);
+    }
+
+    public function lineLimits(): LineLimits
+    {
+        return $this->thresholds->lineLimits();
     }
 
     /** Calls to every number over the year that begins with the customer's day. */

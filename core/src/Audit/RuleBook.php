@@ -205,6 +205,7 @@ final class RuleBook
             new Rules\Prompts\SilentPrompt(),
             new Rules\Prompts\StandInVoice(),
             new Rules\Prompts\WrongFormat(),
+            new Rules\Sites\LineFails(),
             new Rules\Push\DraftLeftLying(),
             new Rules\Push\NeverVerified(),
             new Rules\Push\OffButRouted(),

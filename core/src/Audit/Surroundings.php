@@ -46,6 +46,7 @@ final readonly class Surroundings
      * @param  list<string>  $verified  numbers of other carriers', in E.164, that may be shown
      * @param  list<RegistrationSeen>  $registrations
      * @param  list<NumberSeen>  $stock  numbers of the customer's, as they stand with the reseller
+     * @param  list<LineSeen>  $lines  of each site as last measured
      */
     public function __construct(
         public int $revision = 1,
@@ -71,6 +72,7 @@ final readonly class Surroundings
         public array $stock = [],
         public array $verified = [],
         public array $registrations = [],
+        public array $lines = [],
     ) {
         $this->stockByNumber = array_column($stock, null, 'number');
         $filed = [];
@@ -95,19 +97,30 @@ final readonly class Surroundings
     /** Null where nobody asked the carrier. */
     public function addressOf(Site $site): ?AddressSeen
     {
-        foreach ($this->addresses as $each) {
-            if ($each->isOf($site)) {
-                return $each;
-            }
-        }
-
-        return null;
+        return self::ofSite($this->addresses, $site);
     }
 
     /** Null where nobody called for help to try it. */
     public function testOf(Site $site): ?TestSeen
     {
-        foreach ($this->tests as $each) {
+        return self::ofSite($this->tests, $site);
+    }
+
+    /** Null where nobody measured. */
+    public function lineOf(Site $site): ?LineSeen
+    {
+        return self::ofSite($this->lines, $site);
+    }
+
+    /**
+     * @template T of AddressSeen|TestSeen|LineSeen
+     *
+     * @param  list<T>  $all
+     * @return ?T
+     */
+    private static function ofSite(array $all, Site $site): AddressSeen|TestSeen|LineSeen|null
+    {
+        foreach ($all as $each) {
             if ($each->isOf($site)) {
                 return $each;
             }

@@ -27,6 +27,10 @@ enum Threshold: string
     case ExceptionKeptDays = 'exceptionKeptDays';
     case QuietestPeakDb = 'quietestPeakDb';
     case InvitationDays = 'invitationDays';
+    case LineShare = 'lineShare';
+    case LongestRoundTripMs = 'longestRoundTripMs';
+    case MostJitterMs = 'mostJitterMs';
+    case MostLossPermille = 'mostLossPermille';
 
     /** As it is where nobody sets it. */
     public function standard(): int
@@ -121,6 +125,20 @@ enum Threshold: string
             ],
             self::ExceptionKeptDays => [
                 30, 0, 366, 'days', 'Days that a past exception is kept', 'Somebody may still ask what it was.',
+            ],
+            self::LineShare => [
+                75, 10, 100, '%', 'Share of a site\'s line that calls may take',
+                'The rest of the house sends and fetches meanwhile.',
+            ],
+            self::LongestRoundTripMs => [
+                150, 20, 800, 'ms', 'Longest way from a site to the switch and back',
+                'Half of it each way leaves as much for packets and buffers of the 150 ms that ITU-T G.114 has.',
+            ],
+            self::MostJitterMs => [
+                30, 1, 200, 'ms', 'Most jitter of a site\'s line', 'Buffers of telephones commonly even out as much.',
+            ],
+            self::MostLossPermille => [
+                10, 0, 100, '‰', 'Most packets lost on a site\'s line', 'Beyond one in a hundred words are missed.',
             ],
             self::QuietestPeakDb => [
                 -50, -90, -10, 'dB', 'Quietest peak of a recording', 'Below it nothing is to be heard on a telephone.',

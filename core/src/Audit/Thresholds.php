@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Jaunty\Core\Audit;
 
+use Jaunty\Core\Places\Readiness\LineLimits;
+
 /** What each threshold is for one customer. */
 final readonly class Thresholds
 {
@@ -21,5 +23,15 @@ final readonly class Thresholds
     public function with(array $set): self
     {
         return new self($set + $this->set);
+    }
+
+    public function lineLimits(): LineLimits
+    {
+        return new LineLimits(
+            $this->of(Threshold::LineShare),
+            $this->of(Threshold::LongestRoundTripMs),
+            $this->of(Threshold::MostJitterMs),
+            $this->of(Threshold::MostLossPermille),
+        );
     }
 }

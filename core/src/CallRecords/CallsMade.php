@@ -53,11 +53,37 @@ final readonly class CallsMade
     /** The most calls that were under way at once, waiting or talking. */
     public function mostAtOnce(): int
     {
+        return self::most(array_map(
+            static fn (CallRecord $record): array => [$record->at, $record->waited + $record->talked],
+            $this->records,
+        ));
+    }
+
+    /**
+     * The most calls in which some of these talked at once.
+     *
+     * @param  list<string>  $users  as references
+     */
+    public function mostTalkingOf(array $users): int
+    {
+        $wanted = array_flip($users);
+        $theirs = array_filter($this->records, static fn (CallRecord $record): bool => $record->isAnswered()
+            && isset($wanted[$record->target ?? '']));
+
+        return self::most(array_map(
+            static fn (CallRecord $record): array => [$record->at + $record->waited, $record->talked],
+            $theirs,
+        ));
+    }
+
+    /** @param array<array{int, int}> $spans from when, and for how many seconds */
+    private static function most(array $spans): int
+    {
         $changes = [];
-        foreach ($this->records as $record) {
+        foreach ($spans as [$from, $seconds]) {
             // One that ends at the second another begins has made room for it.
-            $changes[] = [$record->at, 1];
-            $changes[] = [$record->at + max(1, $record->waited + $record->talked), -1];
+            $changes[] = [$from, 1];
+            $changes[] = [$from + max(1, $seconds), -1];
         }
         sort($changes);
         $most = $now = 0;

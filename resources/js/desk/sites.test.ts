@@ -23,6 +23,7 @@ const PLACE: SiteView = {
   told: ['desk@inlet.example'],
   check: null,
   test: null,
+  line: { ringing: 2, usual: [{ codec: 'G.711', packetMs: 20, kbit: 87.2 }], measured: null },
   people: [
     {
       ref: 'user:ines',
@@ -172,4 +173,52 @@ it('says so where it cannot be looked at what meets a call back, and where the n
   ).page
   await settle()
   expect(page.get('[data-testid=back]').text()).toContain('unknown: the number is not in this book')
+})
+
+it('shows a line by its figures, what fails and what nobody measured, and sends what was typed as it is read', async () => {
+  const figures = [
+    { what: 'up', is: 9200, limit: 9300, passes: false },
+    { what: 'jitter', is: null, limit: 30, passes: null },
+  ]
+  const measured = {
+    at: '2026-12-01T17:00:00Z',
+    by: 'Lena Kestrel',
+    note: '',
+    said: 80,
+    busiest: null,
+    calls: 80,
+    needed: 6976,
+    codec: 'G.711',
+    packetMs: 20,
+    ownNetwork: null,
+    backup: false,
+    passes: false,
+    figures,
+  }
+  const opened = await openPart(SitesChapter, [OFFICE, INES], {
+    'GET /customers/inlet/sites': { sites: [PLACE] },
+    'POST /customers/inlet/sites/office/line': { sites: [{ ...PLACE, line: { ...PLACE.line, measured } }] },
+  })
+  page = opened.page
+  await settle()
+  expect(page.get('[data-testid=line]').text()).toContain('It was never measured. 2 calls at once take, each way')
+  expect(page.get('[data-testid=line]').text()).toContain('174 kbit/s')
+  await press('Record a measurement')
+  await page.get('input[name=up]').setValue('9,2')
+  await page.get('input[name=loss]').setValue('xx')
+  await page.get('[data-testid=line-form]').trigger('submit')
+  await settle()
+  expect(opened.server.asked.find((each) => each.call.endsWith('/line'))?.body).toMatchObject({
+    up: 9.2,
+    loss: 'xx',
+    down: null,
+    ownNetwork: null,
+    codec: 'g711',
+    packetMs: 20,
+  })
+  const line = page.get('[data-testid=line]').text()
+  expect(line).toContain('It does not carry its calls.')
+  expect(line).toContain('80 calls at once, as expected')
+  expect(page.get('[data-testid=line] td.fault').text()).toContain('9.2 Mbit/s')
+  expect(line).toContain('not measured')
 })

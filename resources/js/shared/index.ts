@@ -17,8 +17,10 @@ export {
 export {
   count,
   dayInWords,
+  figure,
   hourInWords,
   inManner,
+  readFigure,
   readTime,
   setManner,
   timeInWords,

@@ -4,8 +4,10 @@ import { dateThere, dayThere, timeThere } from './format'
 import {
   count,
   dayInWords,
+  figure,
   hourInWords,
   inManner,
+  readFigure,
   readTime,
   setManner,
   timeInWords,
@@ -93,4 +95,19 @@ it('reads back whatever it says, in every manner', () => {
         expect(readDay(dayInWords(date), 'America/Halifax', now), date).toBe(date)
       }
     }
+})
+
+it('reads a measured number as people write it, and leaves what is none to be refused', () => {
+  expect(['9.2', '9,2', ' 48 Mbit/s', '1 %', '31ms', '0', '', '-'].map(readFigure)).toEqual([
+    9.2,
+    9.2,
+    48,
+    1,
+    31,
+    0,
+    null,
+    null,
+  ])
+  expect(['xx', '1,395', 'ms', '9.2.1', '∞'].map(readFigure)).toEqual(['xx', '1,395', 'ms', '9.2.1', '∞'])
+  expect([figure(1395.25), figure(0.1 + 0.2), figure(48)]).toEqual(['1,395.25', '0.3', '48'])
 })

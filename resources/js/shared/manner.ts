@@ -54,6 +54,25 @@ export function count(number: number): string {
   return String(Math.round(number)).replaceAll(/\B(?=(\d{3})+$)/g, SEPARATORS[manner.numbers])
 }
 
+/** A measured number, two decimals of it at most: `1,395.2`. */
+export function figure(number: number): string {
+  const [whole = '', decimals] = String(Math.round(100 * number) / 100).split('.')
+  const said = count(Number(whole))
+  return decimals === undefined ? said : `${said}${manner.numbers === 'comma' ? '.' : ','}${decimals}`
+}
+
+/**
+ * A measured number as people type it: `9.2`, `9,2`, `9.2 Mbit/s`, `1 %`, `-`.
+ *
+ * @return null for nothing; what was typed for what is no number, for whoever refuses it
+ */
+export function readFigure(typed: string): number | string | null {
+  const bare = typed.replaceAll(/(?:[MmkG]?bit\/s|[MmkG]bps|ms|%)\s*$/g, '').trim()
+  if (bare === '' || bare === '-') return bare === typed.trim() ? null : typed
+  const read = Number(bare.replace(/^(\d+),(\d{1,2})$/, '$1.$2').replaceAll(/[\s\u202f]/g, ''))
+  return Number.isFinite(read) ? read : typed
+}
+
 const DAY = /\b(?:Sun|Mon|Tue|Wed|Thu|Fri|Sat) (\d{1,2}) (Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec) (\d{4})\b/g
 const TIME = /(?<![\d:.-])([01]\d|2[0-4]):([0-5]\d)(?![\d:])/g
 

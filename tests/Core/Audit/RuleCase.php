@@ -13,6 +13,7 @@ use Jaunty\Core\Audit\GrantSeen;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\LeavingSeen;
+use Jaunty\Core\Audit\LineSeen;
 use Jaunty\Core\Audit\NumberSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\RegistrationSeen;
@@ -42,7 +43,7 @@ final readonly class RuleCase
         'addresses' => AddressSeen::class, 'tests' => TestSeen::class, 'grants' => GrantSeen::class,
         'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class,
         'unsupported' => Unsupported::class, 'leaving' => LeavingSeen::class, 'stock' => NumberSeen::class,
-        'registrations' => RegistrationSeen::class,
+        'registrations' => RegistrationSeen::class, 'lines' => LineSeen::class,
     ];
 
     /**

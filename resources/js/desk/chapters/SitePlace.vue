@@ -6,6 +6,7 @@ import { dateThere, dayThere, outcomeInWords, plural, useAttempt, useNow } from 
 import { withNames } from '../calls'
 import { useCallLine, useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
+import SiteLine from './SiteLine.vue'
 import TestCallForm from './TestCallForm.vue'
 
 /** One site: its address beside the carrier's, the last test call, and what help services see of each who is there. */
@@ -228,6 +229,7 @@ function listen(back: CalledBack): void {
       <template v-if="site.told.length > 0">A call for help is told to {{ site.told.join(', ') }}.</template>
       <span v-else class="fault">Nobody is told of a call for help from here.</span>
     </p>
+    <SiteLine :site :zone @done="again" />
   </section>
 </template>
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { client, take, type SiteView } from '@/api'
-import { ChoiceField, dateIn, DayField, FieldRow, now, readTime, TextRow, timeIn, useAttempt } from '@/shared'
+import { ChoiceField, dateIn, FieldRow, now, readTime, TextRow, timeIn, useAttempt } from '@/shared'
 import { useDesk } from '../desk'
+import WhenRow from './WhenRow.vue'
 
 /** What a test call for help showed, written down by whoever made it. */
 const { site, zone } = defineProps<{ site: SiteView; zone: string }>()
@@ -51,12 +52,7 @@ const send = (passed: boolean): Promise<void> =>
 <template>
   <form novalidate data-testid="test-call" @submit.prevent="send(true)">
     <p v-if="faults[''] !== undefined" class="fault" role="alert">{{ faults[''] }}</p>
-    <FieldRow v-slot="field" label="Made on" :fault="faults['at']" help="By the clock of the site.">
-      <span class="when">
-        <DayField :id="field.id" v-model="form.day" :zone aria-label="Day of the call" />
-        <el-input v-model="form.time" size="small" class="time" aria-label="Time of the call" />
-      </span>
-    </FieldRow>
+    <WhenRow v-model:day="form.day" v-model:time="form.time" label="Made on" what="call" :zone :fault="faults['at']" />
     <FieldRow v-slot="field" label="From the telephone of" :fault="faults['caller']">
       <ChoiceField :id="field.id" v-model="form.caller" :options="callers" />
     </FieldRow>
@@ -90,15 +86,6 @@ const send = (passed: boolean): Promise<void> =>
 form {
   max-width: 700px;
   padding-top: 8px;
-}
-
-.when {
-  display: flex;
-  gap: 8px;
-}
-
-.time {
-  width: 80px;
 }
 
 .acts {
