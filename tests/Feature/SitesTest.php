@@ -158,7 +158,7 @@ final class SitesTest extends FeatureTestCase
         return "/api/customers/{$this->customer}/sites/{$what}";
     }
 
-    public function test_a_line_is_held_against_the_calls_of_whoever_is_there_and_what_nobody_measured_is_unknown(): void
+    public function test_a_line_is_held_against_the_calls_of_whoever_is_there_and_the_rest_is_unknown(): void
     {
         self::assertNull($this->site()['line']['measured']);
         $ringing = $this->site()['line']['ringing'];

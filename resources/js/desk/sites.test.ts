@@ -175,7 +175,7 @@ it('says so where it cannot be looked at what meets a call back, and where the n
   expect(page.get('[data-testid=back]').text()).toContain('unknown: the number is not in this book')
 })
 
-it('shows a line by its figures, what fails and what nobody measured, and sends what was typed as it is read', async () => {
+it('shows what of a line fails and what nobody measured, and sends what was typed as it is read', async () => {
   const figures = [
     { what: 'up', is: 9200, limit: 9300, passes: false },
     { what: 'jitter', is: null, limit: 30, passes: null },

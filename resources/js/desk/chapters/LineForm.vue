@@ -21,7 +21,15 @@ const FIGURES = [
 ] as const
 type Figure = (typeof FIGURES)[number][0] | 'calls'
 const figures = ref<Record<Figure, string>>({ down: '', up: '', roundTrip: '', jitter: '', loss: '', calls: '' })
-const form = ref({
+interface Form {
+  day: string
+  time: string
+  coding: (typeof CODINGS)[number][0]
+  ownNetwork: Answer
+  backup: Answer
+  note: string
+}
+const form = ref<Form>({
   day: dateIn(at, zone),
   time: timeIn(at, zone),
   coding: 'g711 20',

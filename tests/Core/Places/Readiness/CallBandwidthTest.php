@@ -19,7 +19,10 @@ final class CallBandwidthTest extends TestCase
     public static function published(): iterable
     {
         $lines = file(__DIR__ . '/../../../data/bandwidth.csv', FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES);
-        foreach (array_filter($lines === false ? [] : $lines, static fn (string $line): bool => $line[0] !== '#') as $line) {
+        foreach ($lines === false ? [] : $lines as $line) {
+            if ($line[0] === '#') {
+                continue;
+            }
             [$codec, $packet, $on, $kbit] = str_getcsv($line);
             yield "{$codec} {$packet} ms on {$on}" => [(string) $codec, (int) $packet, (string) $on, (float) $kbit];
         }
