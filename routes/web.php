@@ -22,6 +22,7 @@ use App\Http\Controllers\NewPeopleController;
 use App\Http\Controllers\OutboundController;
 use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PortController;
 use App\Http\Controllers\PromptController;
 use App\Http\Controllers\ProofController;
@@ -272,6 +273,9 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);
                     Route::post('sites/{site}/tests', [SiteController::class, 'test']);
                     Route::post('sites/{site}/line', [SiteController::class, 'line']);
+                    Route::post('sites/{site}/plans', [PlanController::class, 'store']);
+                    Route::get('plans/{plan}', [PlanController::class, 'show'])->whereUuid('plan');
+                    Route::delete('plans/{plan}', [PlanController::class, 'destroy'])->whereUuid('plan');
                     Route::get('pushes', [PushController::class, 'index']);
                     Route::post('pushes', [PushController::class, 'store']);
                     Route::get('pushes/{push}', [PushController::class, 'show'])->whereUuid('push');

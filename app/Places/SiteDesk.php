@@ -11,6 +11,7 @@ use App\Book\BookRepository;
 use App\Models\Ability;
 use App\Models\AddressCheck;
 use App\Models\EmergencyTest;
+use App\Models\FloorPlan;
 use App\Models\LineMeasurement;
 use App\Models\Revision;
 use App\Models\TenantRow;
@@ -19,10 +20,12 @@ use App\Stock\CarrierDesk;
 use App\Stock\CarrierTrouble;
 use App\Time\Clock;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Jaunty\Core\Audit\Inspection;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\SiteContact;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Numbering\E164;
 use Jaunty\Core\Numbering\UnusableNumber;
@@ -31,6 +34,7 @@ use Jaunty\Core\Outbound\HelpCalls;
 use Jaunty\Core\Places\CalledBack;
 use Jaunty\Core\Places\Readiness\Readiness;
 use Jaunty\Core\Places\TestBasis;
+use Jaunty\Core\Places\WhoIsThere;
 
 /**
  * A customer's places as whoever comes to help would need them: where they are, what is shown of a call from there, and
@@ -63,10 +67,15 @@ final readonly class SiteDesk
             $checks = self::newest(AddressCheck::query(), $tenant)->get()->keyBy('site_id');
             $tests = self::newest(EmergencyTest::query(), $tenant)->get()->keyBy('site_id');
             $lines = self::newest(LineMeasurement::query(), $tenant)->get()->keyBy('site_id');
+            $plans = FloorPlan::query()->where('tenant_id', $tenant->id)->with('technician')->orderByDesc('serial')
+                ->select(FloorPlan::COLUMNS)
+                ->get()
+                ->groupBy('site_id');
+            $now = $this->clock->now()->getTimestamp();
             $ringing = Readiness::ringingBySite($book);
             $limits = $this->thresholds->of($tenant->id)->lineLimits();
             $calls = [];
-            foreach (HelpCalls::of($book, $this->clock->now()->getTimestamp()) as $call) {
+            foreach (HelpCalls::of($book, $now) as $call) {
                 $calls[$call->user->key][] = $call;
             }
             $people = [];
@@ -85,9 +94,22 @@ final readonly class SiteDesk
                     static fn (User $user): array => [$user, $calls[$user->key] ?? []],
                     $people[(string) Reference::of($site)] ?? [],
                 ),
+                array_values(($plans->get($site->id ?? '') ?? new Collection())->all()),
+                self::met($book, $site, $now),
                 new LineView($lines->get($site->id ?? ''), $ringing[(string) Reference::of($site)] ?? 0, $limits),
             ), $book->all(Site::class));
         });
+    }
+
+    /** @return list<array{SiteContact, ?int}> each with when they are there next, which may be now */
+    private static function met(Book $book, Site $site, int $now): array
+    {
+        $there = new WhoIsThere($book, $site);
+
+        return array_map(
+            static fn (SiteContact $contact): array => [$contact, $there->next($contact, $now)],
+            $site->contacts,
+        );
     }
 
     /** @return list<CalledBack> of every number that help services are shown */

@@ -50,6 +50,32 @@ final class SiteTrouble extends \DomainException
         return new self("That is more than {$days} days ago: do it again.", 'at');
     }
 
+    public static function noFloor(Site $site, string $floor): self
+    {
+        return new self("{$site->name} has no floor \"{$floor}\". Nothing was kept.", 'floor');
+    }
+
+    public static function emptyPlan(): self
+    {
+        return new self('The file is empty. Nothing was kept.', 'plan');
+    }
+
+    public static function largePlan(int $most): self
+    {
+        return new self("The file is larger than {$most} MB. Nothing was kept.", 'plan');
+    }
+
+    public static function noPlan(): self
+    {
+        return new self('This is no PNG, JPEG or GIF picture by what is in it. Nothing was kept.', 'plan');
+    }
+
+    public static function widePlan(int $width, int $height, int $most): self
+    {
+        return new self("A picture of {$width} by {$height} dots is too large to be drawn: {$most} a side is the most. "
+            . 'Nothing was kept.', 'plan');
+    }
+
     public static function nothingMeasured(): self
     {
         return new self('One figure at least is wanted: how much the line carries, or how well.', 'down');

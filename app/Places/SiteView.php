@@ -6,7 +6,9 @@ namespace App\Places;
 
 use App\Models\AddressCheck;
 use App\Models\EmergencyTest;
+use App\Models\FloorPlan;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\SiteContact;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Outbound\HelpCall;
 use Jaunty\Core\Places\TestBasis;
@@ -17,6 +19,9 @@ final readonly class SiteView
     /**
      * @param  TestBasis  $now  what a test call would be made with
      * @param  list<array{User, list<HelpCall>}>  $people  each with their calls for help, by what they show
+     * @param  list<FloorPlan>  $plans
+     * @param  list<array{SiteContact, ?int}>  $contacts  each with when they are there next, in seconds since 1970; null
+     *     where they are not within a fortnight
      */
     public function __construct(
         public Site $site,
@@ -24,6 +29,8 @@ final readonly class SiteView
         public ?AddressCheck $check,
         public ?EmergencyTest $test,
         public array $people,
+        public array $plans,
+        public array $contacts,
         public LineView $line,
     ) {
     }

@@ -13,7 +13,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 
-/** A customer's sites as somebody has them before them, and instants as they are said there. In the customer's scope. */
+/** A customer's sites as somebody has them in view, and instants as they are said there. In the customer's scope. */
 final readonly class SitesInView
 {
     public function __construct(

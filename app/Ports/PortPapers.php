@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Ports;
 
 use App\Files\FileKind;
-use App\Files\FileStore;
-use App\Files\Kept;
+use App\Files\RowFiles;
 use App\Models\PortCase;
 use App\Models\PortPaperRow;
 use App\Time\Clock;
@@ -19,7 +18,7 @@ final readonly class PortPapers
 {
     public const MOST_MEGABYTES = 10;
 
-    public function __construct(private FileStore $files, private Clock $clock, private ConnectionInterface $db)
+    public function __construct(private RowFiles $files, private Clock $clock, private ConnectionInterface $db)
     {
     }
 
@@ -39,15 +38,14 @@ final readonly class PortPapers
 
     public function keep(PortCase $case, string $technicianId, PaperFile $paper): void
     {
-        $kept = $this->files->put('papers', $paper->bytes, $paper->kind->ending());
         $this->db->insert(
-            'insert into port_papers (tenant_id, id, port_id, kind, name, type, size, digest, dated, bytes, disk, '
-                . "path, put_by, put_at) values (?, ?, ?, ?, ?, ?, ?, ?, ?, decode(?, 'base64'), ?, ?, ?, ?)",
+            'insert into port_papers (tenant_id, id, port_id, kind, name, type, size, digest, dated, put_by, put_at, '
+                . 'bytes, disk, path) values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ' . RowFiles::COLUMNS . ')',
             [
                 $case->tenant_id, (string) Str::uuid(), $case->id, $paper->paper, $paper->name, $paper->kind->value,
-                strlen($paper->bytes), hash('sha256', $paper->bytes), $paper->dated,
-                $kept === null ? base64_encode($paper->bytes) : null, $kept?->disk, $kept?->path, $technicianId,
+                strlen($paper->bytes), hash('sha256', $paper->bytes), $paper->dated, $technicianId,
                 $this->clock->now()->format(\DateTimeInterface::ATOM),
+                ...$this->files->put('papers', $paper->bytes, $paper->kind),
             ],
         );
     }
@@ -90,16 +88,6 @@ final readonly class PortPapers
     /** @return ?string null where the file is gone */
     public function bytes(PortPaperRow $paper): ?string
     {
-        if ($paper->disk !== null && $paper->path !== null) {
-            return $this->files->get(new Kept($paper->disk, $paper->path));
-        }
-        $row = $this->db->selectOne(
-            "select encode(bytes, 'base64') as told from port_papers where tenant_id = ? and id = ?",
-            [$paper->tenant_id, $paper->id],
-        );
-
-        return is_object($row) && is_string($row->told ?? null)
-            ? (string) base64_decode($row->told, true)
-            : null;
+        return $this->files->get('port_papers', $paper->tenant_id, $paper->id, $paper->disk, $paper->path);
     }
 }

@@ -198,6 +198,27 @@ abstract class FeatureTestCase extends TestCase
         return $number;
     }
 
+    /** The smallest of pictures. */
+    protected static function picture(): string
+    {
+        return (string) base64_decode('R0lGODlhAwACAIAAAAAAAP///yH5BAAAAAAALAAAAAADAAIAAAIChF8AOw==', true);
+    }
+
+    /**
+     * What was measured of a line, as it is sent.
+     *
+     * @param  array<string, mixed>  $given
+     * @return array<string, mixed>
+     */
+    protected static function lineGiven(array $given): array
+    {
+        return $given + [
+            'at' => '2026-12-01T14:00', 'down' => null, 'up' => null, 'roundTrip' => null, 'jitter' => null,
+            'loss' => null, 'ownNetwork' => null, 'backup' => null, 'codec' => 'g711', 'packetMs' => 20,
+            'calls' => null,
+        ];
+    }
+
     /**
      * A customer taken on over HTTP by the lead.
      *

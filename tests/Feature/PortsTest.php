@@ -154,7 +154,10 @@ final class PortsTest extends FeatureTestCase
         foreach (['', 'PK a spreadsheet', '<html>'] as $bytes) {
             $this->paper($at, 'authority', bytes: $bytes)->assertConflict();
         }
-        $this->paper($at, 'authority', bytes: "\x89PNG\r\n\x1a\n" . str_repeat('x', 10_000_000))->assertStatus(413);
+        $large = static fn (int $size): string => "\x89PNG\r\n\x1a\n" . str_repeat('x', $size);
+        $this->paper($at, 'authority', bytes: $large(10_000_000))->assertStatus(409);
+        $this->paper($at, 'authority', bytes: $large(12_000_000))->assertStatus(413);
+        $this->paper($at, 'authority', bytes: $large(5_000_000))->assertCreated();
         self::assertSame(['bill'], array_column($this->getJson($this->path())->json('ports.0.papers'), 'kind'));
     }
 

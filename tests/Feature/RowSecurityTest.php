@@ -17,7 +17,7 @@ final class RowSecurityTest extends FeatureTestCase
         'objects', 'object_links', 'revisions', 'drafts', 'template_applications', 'bindings', 'live_snapshots',
         'agreed', 'dropped_drafts', 'pushes', 'push_steps', 'drift_waivers', 'finding_waivers', 'tenant_thresholds',
         'kept_books', 'unnoted_fields', 'since_signed', 'signed_books', 'secrets', 'port_papers', 'recordings',
-        'call_records', 'call_readings', 'address_checks', 'emergency_tests', 'line_measurements',
+        'call_records', 'call_readings', 'address_checks', 'emergency_tests', 'line_measurements', 'floor_plans',
         'verified_numbers', 'number_registrations',
     ];
 
@@ -300,6 +300,11 @@ final class RowSecurityTest extends FeatureTestCase
         ])->assertOk();
         $site = "/api/customers/{$customer['key']}/sites/office";
         $this->postJson("{$site}/address-checks")->assertCreated();
+        $this->postJson("{$site}/line", self::lineGiven(['down' => 48]))->assertCreated();
+        $this->edit($customer['key'], [['object' => 'site:office', 'path' => 'floors', 'value' => [
+            ['item' => 'ground', 'name' => 'Ground floor'],
+        ]]])->assertOk();
+        $this->call('POST', "{$site}/plans?floor=ground", content: self::picture())->assertCreated();
         $this->postJson("{$site}/tests", self::failedTest())->assertCreated();
         self::assertSame('done', $this->push($customer['key'])['status']);
         $this->postJson(

@@ -188,12 +188,12 @@ final class SitesTest extends FeatureTestCase
 
     /** @param array<string, mixed> $given */
     #[\PHPUnit\Framework\Attributes\TestWith([[], 'down', 'One figure at least'])]
-    #[\PHPUnit\Framework\Attributes\TestWith([['up' => '9,2'], 'up', 'what goes up'])]
-    #[\PHPUnit\Framework\Attributes\TestWith([['up' => -1], 'up', 'at least 0'])]
-    #[\PHPUnit\Framework\Attributes\TestWith([['loss' => 101], 'loss', 'the loss'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => '9,2'], 'up', 'no number'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => -1], 'up', '0 is the least'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['loss' => 101], 'loss', '100 is the most'])]
     #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'at' => '2099-01-01T10:00'], 'at', 'still to come'])]
     #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'at' => '2020-01-01T10:00'], 'at', 'more than 92 days'])]
-    #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'calls' => 0], 'calls', 'calls at once'])]
+    #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'calls' => 0], 'calls', '1 is the least'])]
     #[\PHPUnit\Framework\Attributes\TestWith([['up' => 1, 'packetMs' => 25], 'packetMs', ''])]
     public function test_a_figure_that_cannot_be_is_refused_where_it_stands(array $given, string $at, string $why): void
     {
@@ -204,14 +204,79 @@ final class SitesTest extends FeatureTestCase
         self::assertNull($this->site()['line']['measured']);
     }
 
+    public function test_a_plan_is_a_picture_by_what_is_in_it_and_of_a_floor_the_newest_counts(): void
+    {
+        $this->edit($this->customer, [['object' => 'site:office', 'path' => 'floors', 'value' => [
+            ['item' => 'ground', 'name' => 'Ground floor'],
+        ]]])->assertOk();
+        $gif = self::picture();
+        $id = $this->plan($gif)->assertCreated()->json('sites.0.plans.0.id');
+        self::assertSame(
+            [['ground', 3, 2, $this->lead->name]],
+            array_map(
+                static fn (array $plan): array => [$plan['floor'], $plan['width'], $plan['height'], $plan['by']],
+                $this->site()['plans'],
+            ),
+        );
+        $file = $this->get("/api/customers/{$this->customer}/plans/{$id}")->assertOk();
+        self::assertSame([$gif, 'image/gif'], [$file->getContent(), $file->headers->get('Content-Type')]);
+
+        $script = '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>';
+        foreach ([$script, '%PDF-1.4', 'GIF89a', "\x89PNG\r\n\x1a\n", ''] as $bytes) {
+            self::assertStringContainsString('Nothing was kept', (string) $this->plan($bytes)->assertStatus(422)
+                ->json('detail'));
+        }
+        $large = $this->plan($gif . str_repeat("\0", 10_000_000))->assertStatus(422);
+        self::assertStringContainsString('10 MB', (string) $large->json('detail'));
+        $this->plan($gif . str_repeat("\0", 12_000_000))->assertStatus(413);
+        $wide = "GIF89a\xff\xff\x01\x00" . substr($gif, 10);
+        self::assertStringContainsString('65535 by 1', (string) $this->plan($wide)->assertStatus(422)->json('detail'));
+        self::assertStringContainsString('no floor "attic"', (string) $this->plan($gif, 'attic')->assertStatus(422)
+            ->json('detail'));
+        self::assertSame($id, $this->site()['plans'][0]['id']);
+
+        $this->plan($gif . str_repeat("\0", 5_000_000))->assertCreated();
+        self::assertCount(1, $this->site()['plans']);
+        $this->get("/api/customers/{$this->customer}/plans/{$id}")->assertNotFound();
+        $other = $this->takeOn()['key'];
+        $next = $this->site()['plans'][0]['id'];
+        $this->get("/api/customers/{$other}/plans/{$next}")->assertNotFound();
+        $this->delete("/api/customers/{$this->customer}/plans/{$next}")->assertOk();
+        self::assertSame([], $this->site()['plans']);
+    }
+
+    public function test_contacts_are_said_with_when_they_are_there_next(): void
+    {
+        $this->edit($this->customer, [['op' => 'create', 'object' => 'schedule:mornings', 'value' => [
+            'name' => 'Mornings', 'weekly' => [['item' => 'sun', 'days' => ['sun'], 'from' => '08:00', 'to' => '09:00']],
+        ]], ['object' => 'site:office', 'path' => 'contacts', 'value' => [
+            ['item' => 'otto', 'name' => 'Otto Vane', 'phone' => '+19025550199'],
+            ['item' => 'ana', 'name' => 'Ana Reed', 'phone' => '+19025550198', 'hours' => 'schedule:mornings'],
+        ]]])->assertOk();
+
+        $contacts = $this->site()['contacts'];
+        self::assertSame(['otto', 'ana'], array_column($contacts, 'item'));
+        $now = $this->app->make(\App\Time\Clock::class)->now()->getTimestamp();
+        self::assertSame($now, strtotime((string) $contacts[0]['next']), 'at any hour: now');
+        self::assertSame('2026-12-06T12:00:00Z', $contacts[1]['next'], 'on Sunday at eight, as it is there');
+        $this->edit($this->customer, [['object' => 'site:office', 'path' => 'contacts/otto/phone', 'value' => 'xx']])
+            ->assertStatus(422);
+    }
+
+    private function plan(string $bytes, string $floor = 'ground'): \Illuminate\Testing\TestResponse
+    {
+        return $this->call(
+            'POST',
+            $this->path("office/plans?floor={$floor}"),
+            server: ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'],
+            content: $bytes,
+        );
+    }
+
     /** @param array<string, mixed> $given */
     private function measured(array $given): \Illuminate\Testing\TestResponse
     {
-        return $this->postJson($this->path('office/line'), $given + [
-            'at' => '2026-12-01T14:00', 'down' => null, 'up' => null, 'roundTrip' => null,
-            'jitter' => null, 'loss' => null, 'ownNetwork' => null, 'backup' => null, 'codec' => 'g711',
-            'packetMs' => 20, 'calls' => null,
-        ]);
+        return $this->postJson($this->path('office/line'), self::lineGiven($given));
     }
 
     private function check(string $site = 'office'): \Illuminate\Testing\TestResponse

@@ -88,9 +88,10 @@ final class SiteController extends Controller
         ], [
             'at.required' => 'When it was measured.',
             'at.date_format' => 'A day and a time are wanted, such as 2026-12-01T14:05.',
-        ], [
-            'down' => 'what comes down', 'up' => 'what goes up', 'roundTrip' => 'the way there and back',
-            'jitter' => 'the jitter', 'loss' => 'the loss', 'calls' => 'calls at once',
+            'numeric' => 'That is no number; write one such as 9.2, or leave it empty where nobody measured.',
+            'min' => 'That is less than can be: :min is the least.',
+            'max' => 'That is more than can be: :max is the most.',
+            'calls.integer' => 'Calls are counted whole.',
         ]);
         $number = static fn (int|float|null $value): ?float => $value === null ? null : (float) $value;
         $this->lines->measured($this->technician($request)->id, $customer, $site, new LineGiven(
@@ -126,8 +127,9 @@ final class SiteController extends Controller
 
     private function told(Request $request, string $customer, int $status = 200): JsonResponse
     {
-        $sites = $this->sites->all($this->technician($request)->id, $customer);
-
-        return new JsonResponse(['sites' => array_map(SiteResource::of(...), $sites)], $status);
+        return new JsonResponse(
+            SiteResource::all($this->sites->all($this->technician($request)->id, $customer)),
+            $status,
+        );
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Models\AddressCheck;
 use App\Models\EmergencyTest;
+use App\Models\FloorPlan;
 use App\Places\LineView;
 use App\Places\SiteView;
 use Jaunty\Core\Audit\AddressSeen;
@@ -21,8 +22,17 @@ final class SiteResource
 {
     private const PARTS = ['street', 'city', 'subdivision', 'postcode', 'country'];
 
+    /**
+     * @param  list<SiteView>  $views
+     * @return array<string, mixed>
+     */
+    public static function all(array $views): array
+    {
+        return ['sites' => array_map(self::of(...), $views)];
+    }
+
     /** @return array<string, mixed> */
-    public static function of(SiteView $view): array
+    private static function of(SiteView $view): array
     {
         $site = $view->site;
 
@@ -38,6 +48,13 @@ final class SiteResource
             'check' => $view->check === null ? null : self::check($view, $view->check),
             'test' => $view->test === null ? null : self::test($view, $view->test),
             'line' => self::line($view->line),
+            'plans' => array_map(static fn (FloorPlan $plan): array => [
+                'floor' => $plan->floor, 'id' => $plan->id, 'width' => $plan->width, 'height' => $plan->height,
+                'by' => $plan->technician->name, 'at' => $plan->put_at->toAtomString(),
+            ], $view->plans),
+            'contacts' => array_map(static fn (array $each): array => [
+                'item' => $each[0]->item, 'next' => $each[1] === null ? null : gmdate('Y-m-d\TH:i:s\Z', $each[1]),
+            ], $view->contacts),
             'people' => array_map(
                 static fn (array $each): array => self::person($each[0], $each[1]),
                 $view->people,

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Jaunty\Core\Book;
 
 use Jaunty\Core\Book\Fields\Begins;
+use Jaunty\Core\Book\Fields\Beside;
 use Jaunty\Core\Book\Fields\Id;
+use Jaunty\Core\Book\Fields\Items;
 use Jaunty\Core\Book\Fields\ItemsOf;
 use Jaunty\Core\Book\Fields\LeadsTo;
 use Jaunty\Core\Book\Fields\Matching;
@@ -27,6 +29,8 @@ final readonly class Site implements BookObject
     /**
      * @param  array<string, ?string>  $address  street, city, subdivision, postcode, country
      * @param  list<array{item: string, name: string}>  $floors
+     * @param  list<Workplace>  $workplaces
+     * @param  list<SiteContact>  $contacts
      * @param  list<array{item: string, from: string, to: string}>  $extensionRanges  both ends inclusive
      */
     private function __construct(
@@ -49,6 +53,14 @@ final readonly class Site implements BookObject
         public array $address,
         #[ItemsOf(['item' => new Slug(), 'name' => new Text(like: 'item')])]
         public array $floors,
+        #[Items(Workplace::class)]
+        #[Beside]
+        #[Said(help: 'Pins on the plans of the floors.')]
+        public array $workplaces,
+        #[Items(SiteContact::class)]
+        #[Beside]
+        #[Said(help: 'Whom to ask at the site, and when they are there.')]
+        public array $contacts,
         #[ItemsOf([
             'item' => new Slug(),
             'from' => new Matching(self::DIGITS, 'an extension', must: true),

@@ -9,6 +9,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\SiteContact;
 use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\OneCall\Script;
@@ -17,6 +18,7 @@ use Jaunty\Core\Calls\OneCall\Trace;
 use Jaunty\Core\Hours\LocalDate;
 use Jaunty\Core\Hours\ZoneClock;
 use Jaunty\Core\Numbering\E164;
+use Jaunty\Core\Places\WhoIsThere;
 use Jaunty\Core\Sentences\CallSentence;
 
 /**
@@ -68,6 +70,11 @@ final readonly class CutOver
             new CutOverLine('before', $dayBefore, 'Push the book, and read it back: nothing is pending.'),
             new CutOverLine('before', $dayBefore, "Tell {$this->book->tenant->name} when it is, and whom to call."),
         ];
+        foreach ($this->book->all(Site::class) as $site) {
+            if ($site->contacts !== []) {
+                $lines[] = new CutOverLine('before', $dayBefore, $this->met($site));
+            }
+        }
         foreach ($this->tried() as $number) {
             $lines[] = new CutOverLine('before', $early, "Call {$this->said($number)} from a mobile: it rings as it "
                 . "always did, at {$this->losing()}.");
@@ -139,11 +146,35 @@ final readonly class CutOver
         ];
     }
 
-    private function try(string $number, string $time): CutOverLine
+    /** Who opens the door of a site while the numbers move. */
+    private function met(Site $site): string
+    {
+        $clock = ZoneClock::of($site->zone ?? $this->book->tenant->zone);
+        $there = (new WhoIsThere($this->book, $site))->between(
+            $this->instant($clock, $this->begins),
+            $this->instant($clock, $this->ends),
+        );
+
+        return $there === []
+            ? "At {$site->name} none of its contacts is there between {$this->begins} and {$this->ends}: ask one to come."
+            : "At {$site->name} you meet " . implode(' or ', array_map(
+                fn (SiteContact $contact): string => $contact->name . ($contact->role === null
+                    ? ''
+                    : ", {$contact->role}") . " ({$this->said($contact->phone)})",
+                $there,
+            )) . '.';
+    }
+
+    private function instant(ZoneClock $clock, string $time): int
     {
         [$hour, $minute] = array_map(intval(...), explode(':', $time));
-        $instant = ZoneClock::of($this->zone($number))
-            ->instantOf(LocalDate::parse($this->day) * 1440 + $hour * 60 + $minute);
+
+        return $clock->instantOf(LocalDate::parse($this->day) * LocalDate::MINUTES + $hour * 60 + $minute);
+    }
+
+    private function try(string $number, string $time): CutOverLine
+    {
+        $instant = $this->instant(ZoneClock::of($this->zone($number)), $time);
         $script = ['to' => $number, 'at' => gmdate('Y-m-d\TH:i:s\Z', $instant)];
         $trace = Trace::of($this->book, Script::read($script, $this->book));
 

@@ -85,6 +85,36 @@ final class PortFollowingTest extends TestCase
         self::assertStringNotContainsString('Cancel the old service', $said, 'part of it stays');
     }
 
+    public function test_the_sheet_of_the_day_says_whom_one_meets_at_each_site_while_the_numbers_move(): void
+    {
+        $met = static fn (string $hours): string => implode(' ', array_map(
+            static fn (CutOverLine $line): string => $line->what,
+            array_slice(CutOver::of(BookFormat::fromValue([
+                'format' => BookFormat::FORMAT, 'version' => BookFormat::VERSION,
+                'tenant' => ['key' => 'inlet', 'name' => 'Inlet', 'zone' => 'America/Halifax'],
+                'numbers' => [['key' => self::COMES, 'status' => 'portingIn', 'destination' => 'release']],
+                'sites' => [['key' => 'mill', 'name' => 'Mill'], ['key' => 'quay', 'name' => 'Quay', 'contacts' => [
+                    ['item' => 'ana', 'name' => 'Ana Reed', 'role' => 'manager', 'phone' => '+19025550120',
+                        'hours' => 'schedule:early'],
+                    ['item' => 'otto', 'name' => 'Otto Vane', 'phone' => '+19025550121', 'hours' => 'schedule:early'],
+                ]]],
+                'schedules' => [['key' => 'early', 'weekly' => [
+                    ['item' => 'week', 'days' => ['mon'], 'from' => '07:00', 'to' => '09:30'],
+                ]]],
+            ]), PortWishTest::wish(['hours' => $hours]), '2026-12-14', null), 0, 4),
+        ));
+
+        self::assertStringContainsString(
+            'At Quay you meet Ana Reed, manager (+1 902 555 0120) or Otto Vane (+1 902 555 0121).',
+            $met('09:00-11:30'),
+        );
+        self::assertStringContainsString(
+            'At Quay none of its contacts is there between 09:30 and 11:30: ask one to come.',
+            $met('09:30-11:30'),
+        );
+        self::assertStringNotContainsString('Mill', $met('09:30-11:30'));
+    }
+
     /** @param list<array<string, mixed>> $numbers */
     private static function book(array $numbers): Book
     {

@@ -17,7 +17,9 @@ use Jaunty\Core\Book\Reference;
 final readonly class WaysHere
 {
     /** Beginnings of paths that name an object that takes calls, and send none there. */
-    private const NAMES_ONLY = ['callerId', 'replaces', 'reportsTo', 'watchers', 'owner', 'mainNumber', 'emergency'];
+    private const NAMES_ONLY = [
+        'callerId', 'replaces', 'reportsTo', 'watchers', 'owner', 'mainNumber', 'emergency', 'workplaces', 'contacts',
+    ];
 
     /**
      * @return list<array{number: Number, by: string, through: list<BookObject>}> each number's shortest way, those that

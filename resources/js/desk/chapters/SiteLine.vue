@@ -72,8 +72,8 @@ const answer = (is: boolean | null): string => (is === null ? 'not looked at' : 
         <thead>
           <tr>
             <th v-for="figure in measured.figures" :key="figure.what" scope="col">{{ FIGURES[figure.what][0] }}</th>
-            <th scope="col">Network of its own</th>
-            <th scope="col">Goes on without mains</th>
+            <th scope="col">Own network</th>
+            <th scope="col">Without mains</th>
           </tr>
         </thead>
         <tbody>
@@ -107,6 +107,10 @@ h3 {
 
 .figures th {
   font-weight: 400;
+}
+
+.figures td {
+  white-space: nowrap;
 }
 
 .limit {

@@ -37,7 +37,8 @@ final readonly class LeaverStillRouted implements Rule
                 ? array_values(array_filter(
                     $inspection->usesOf($user),
                     static fn (array $use): bool => ! $use[0] instanceof Mailbox
-                        && ! str_starts_with($use[1], 'watchers/'),
+                        && ! str_starts_with($use[1], 'watchers/')
+                        && ! str_starts_with($use[1], 'workplaces/'),
                 ))
                 : [];
             if ($uses === []) {
