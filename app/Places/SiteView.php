@@ -20,8 +20,8 @@ final readonly class SiteView
      * @param  TestBasis  $now  what a test call would be made with
      * @param  list<array{User, list<HelpCall>}>  $people  each with their calls for help, by what they show
      * @param  list<FloorPlan>  $plans
-     * @param  list<array{SiteContact, ?int}>  $contacts  each with when they are there next, in seconds since 1970; null
-     *     where they are not within a fortnight
+     * @param  list<array{SiteContact, ?int}>  $contacts  each with when they are there next, in seconds since 1970;
+     *     null where they are not within a fortnight
      */
     public function __construct(
         public Site $site,

@@ -30,8 +30,7 @@ return new class extends Migration {
             create index floor_plans_by_floor on floor_plans (tenant_id, site_id, floor, serial desc);
             create trigger floor_plans_files after delete on floor_plans for each row when (old.path is not null)
                 execute function roster_let_file_go();
-            comment on table floor_plans is 'pictures of floors of sites; of each floor the newest counts, and the others '
-                'go after it';
+            comment on table floor_plans is 'pictures of floors of sites, one of each';
             SQL);
         RowSecurity::tenant('floor_plans');
     }

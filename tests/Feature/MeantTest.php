@@ -68,6 +68,9 @@ final class MeantTest extends FeatureTestCase
             ['said' => '+1 902 555 0178', 'value' => 'outside:+19025550178', 'fault' => null],
             ['said' => 'xx', 'value' => null, 'fault' => 'nothing here is called "xx"'],
         ]);
+        self::assertSame('outside:+19025550178', $this->postJson("/api/customers/{$customer['key']}/meant", [
+            'said' => ['902 555 0178'], 'kinds' => [], 'outside' => true,
+        ])->assertOk()->json('meant.0.value'), 'a number alone may be wanted');
         $this->postJson("/api/customers/{$customer['key']}/meant", ['said' => ['x'], 'kinds' => ['xx'], 'outside' => 1])
             ->assertStatus(422);
 

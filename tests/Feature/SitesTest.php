@@ -248,7 +248,8 @@ final class SitesTest extends FeatureTestCase
     public function test_contacts_are_said_with_when_they_are_there_next(): void
     {
         $this->edit($this->customer, [['op' => 'create', 'object' => 'schedule:mornings', 'value' => [
-            'name' => 'Mornings', 'weekly' => [['item' => 'sun', 'days' => ['sun'], 'from' => '08:00', 'to' => '09:00']],
+            'name' => 'Mornings',
+            'weekly' => [['item' => 'sun', 'days' => ['sun'], 'from' => '08:00', 'to' => '09:00']],
         ]], ['object' => 'site:office', 'path' => 'contacts', 'value' => [
             ['item' => 'otto', 'name' => 'Otto Vane', 'phone' => '+19025550199'],
             ['item' => 'ana', 'name' => 'Ana Reed', 'phone' => '+19025550198', 'hours' => 'schedule:mornings'],

@@ -77,7 +77,7 @@ final class DeskController extends Controller
         $given = $request->validate([
             'said' => ['required', 'array', 'list', 'max:1000'],
             'said.*' => ['required', 'string', 'max:200'],
-            'kinds' => ['required', 'array', 'list', 'max:20'],
+            'kinds' => ['present', 'array', 'list', 'max:20'],
             'kinds.*' => ['required', Rule::enum(Kind::class)],
             'outside' => ['required', 'boolean'],
         ]);

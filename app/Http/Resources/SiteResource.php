@@ -70,7 +70,7 @@ final class SiteResource
     {
         return [
             'ref' => (string) Reference::of($user), 'name' => $user->label(), 'floor' => $user->emergency['floor'],
-            'room' => $user->emergency['room'],
+            'room' => $user->emergency['room'], 'address' => $user->emergency['address'],
             'calls' => array_map(static fn (HelpCall $call): array => [
                 'digits' => $call->digits, 'isLet' => $call->isLet,
                 'shown' => $call->shown === '' ? null : $call->shown, 'whose' => $call->whose,

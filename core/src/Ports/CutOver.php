@@ -156,7 +156,8 @@ final readonly class CutOver
         );
 
         return $there === []
-            ? "At {$site->name} none of its contacts is there between {$this->begins} and {$this->ends}: ask one to come."
+            ? "At {$site->name} none of its contacts is there between {$this->begins} and {$this->ends}: ask one to "
+                . 'come.'
             : "At {$site->name} you meet " . implode(' or ', array_map(
                 fn (SiteContact $contact): string => $contact->name . ($contact->role === null
                     ? ''

@@ -24,15 +24,18 @@ const PLACE: SiteView = {
   check: null,
   test: null,
   line: { ringing: 2, usual: [{ codec: 'G.711', packetMs: 20, kbit: 87.2 }], measured: null },
+  plans: [],
+  contacts: [],
   people: [
     {
       ref: 'user:ines',
       name: 'Ines Marsh',
       floor: null,
       room: '2.01',
+      address: null,
       calls: [{ digits: '911', isLet: true, shown: '+19025550150', whose: 'the callback number of the site' }],
     },
-    { ref: 'user:joss', name: 'Joss Arden', floor: null, room: null, calls: [] },
+    { ref: 'user:joss', name: 'Joss Arden', floor: null, room: null, address: null, calls: [] },
   ],
 }
 const BACK: CalledBack = {

@@ -2,7 +2,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { BookObject, Desk, DeskChange, Meant } from '@/api'
+import type { BookObject, Desk, DeskChange, Meant, ObjectOf, SiteView } from '@/api'
 import { bookObject, fakeServer, NOTHING_LIVE, settle } from '@/testing'
 
 export { bookObject as object, NOTHING_LIVE, PRACTICE } from '@/testing'
@@ -140,3 +140,31 @@ export async function openPart(
 export function sent(server: ReturnType<typeof fakeServer>): unknown {
   return (server.asked.findLast((each) => each.call === EDITS)?.body as { edits: unknown } | undefined)?.edits
 }
+
+/** A site of two floors with workplaces on both. */
+export const FLOORED: ObjectOf<'site'> = bookObject('site:office', {
+  name: 'Office',
+  floors: [
+    { item: '1', name: 'Ground floor' },
+    { item: '2', name: 'First floor' },
+  ],
+  workplaces: [
+    { item: 'a', floor: '1', room: '1.01', across: 100, down: 200, who: 'user:ines' },
+    { item: 'b', floor: '1', room: null, across: 950, down: 200, who: null },
+    { item: 'c', floor: '2', room: '2.01', across: 500, down: 500, who: 'user:joss' },
+  ],
+  contacts: [{ item: 'otto', name: 'Otto Vane', role: 'keys', phone: '+19025550199', hours: null }],
+})
+const person = (
+  key: string,
+  floor: string | null,
+  room: string | null,
+  address: string | null = null,
+): SiteView['people'][number] => ({ ref: `user:${key}`, name: key, floor, room, address, calls: [] })
+/** Whoever has a place at it, or belongs there. */
+export const SEATED = [
+  person('ines', 'Ground floor', '1.01'),
+  person('joss', 'Loft', '2.01'),
+  person('ana', null, null),
+  person('far', null, null, '7 Shore Road'),
+]

@@ -6,6 +6,8 @@ import { dateThere, dayThere, outcomeInWords, plural, useAttempt, useNow } from 
 import { withNames } from '../calls'
 import { useCallLine, useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
+import SiteContacts from './SiteContacts.vue'
+import SiteFloors from './SiteFloors.vue'
 import SiteLine from './SiteLine.vue'
 import TestCallForm from './TestCallForm.vue'
 
@@ -163,6 +165,8 @@ function listen(back: CalledBack): void {
       </div>
     </div>
     <TestCallForm v-if="isTesting" :site :zone @done="again" @close="isTesting = false" />
+    <SiteContacts :site :object :zone />
+    <SiteFloors :key="site.ref" :site :object @done="again" />
     <h3>What help services see</h3>
     <p v-if="site.people.length === 0" class="soft">Nobody has a place here.</p>
     <table v-else class="lines" data-testid="help">
