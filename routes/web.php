@@ -10,6 +10,7 @@ use App\Http\Controllers\CallRecordsController;
 use App\Http\Controllers\CustomerReportController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
+use App\Http\Controllers\ElsewhereController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FindingController;
 use App\Http\Controllers\HealthController;
@@ -38,6 +39,7 @@ use App\Http\Controllers\SignedInController;
 use App\Http\Controllers\SiteController;
 use App\Http\Controllers\StockController;
 use App\Http\Controllers\TakingOnController;
+use App\Http\Controllers\WhereController;
 use App\Http\Middleware\EndsInTime;
 use App\Http\Middleware\LimitBody;
 use App\Http\Middleware\NeedsEdit;
@@ -57,6 +59,8 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
         Route::post('session', [SessionController::class, 'store']);
         Route::post('joining/look', [JoiningController::class, 'look'])->middleware('throttle:password');
         Route::post('joining', [JoiningController::class, 'join'])->middleware('throttle:password');
+        Route::post('where/look', [WhereController::class, 'look'])->middleware('throttle:password');
+        Route::post('where', [WhereController::class, 'answer'])->middleware('throttle:password');
 
         Route::post('password-letters', [PasswordController::class, 'send'])->middleware('throttle:password');
         Route::put('password-letters', [PasswordController::class, 'reset'])->middleware('throttle:password');
@@ -273,6 +277,9 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                     Route::post('sites/{site}/address-checks', [SiteController::class, 'check']);
                     Route::post('sites/{site}/tests', [SiteController::class, 'test']);
                     Route::post('sites/{site}/line', [SiteController::class, 'line']);
+                    Route::get('elsewhere', [ElsewhereController::class, 'index']);
+                    Route::post('elsewhere/{user}', [ElsewhereController::class, 'ask']);
+                    Route::delete('elsewhere/{user}', [ElsewhereController::class, 'takeBack']);
                     Route::post('sites/{site}/plans', [PlanController::class, 'store']);
                     Route::get('plans/{plan}', [PlanController::class, 'show'])->whereUuid('plan');
                     Route::delete('plans/{plan}', [PlanController::class, 'destroy'])->whereUuid('plan');

@@ -27,8 +27,6 @@ final readonly class Staff
     /** Long enough to come back from a holiday weekend, short enough that a mailbox opened later opens nothing. */
     private const OPEN_DAYS = 7;
 
-    private const BYTES = 24;
-
     public function __construct(
         private Scope $scope,
         private Clock $clock,
@@ -37,6 +35,7 @@ final readonly class Staff
         private ActivityLog $log,
         private Leads $leads,
         private House $house,
+        private WithoutSignIn $guests,
     ) {
     }
 
@@ -103,7 +102,7 @@ final readonly class Staff
             throw AccessDenied::accountClosed();
         }
         if ($known === null) {
-            $code = self::code();
+            $code = LetterCode::make();
 
             // What cannot be mailed is not kept: an invitation nobody has the code of would only stand in the list.
             return $this->scope->technician($lead->id, function () use ($lead, $signIn, $granted, $code): Invitation {
@@ -147,7 +146,7 @@ final readonly class Staff
     public function sendAgain(Technician $lead, string $invitation): void
     {
         $this->leads->requirePeople($lead);
-        $code = self::code();
+        $code = LetterCode::make();
         $this->scope->technician($lead->id, function () use ($lead, $invitation, $code): void {
             $row = Invitation::query()->whereNull('accepted_at')->find($invitation) ?? throw new InvitationClosed();
             $row->forceFill(['invited_by' => $lead->id, ...$this->opened($code)])->save();
@@ -201,11 +200,9 @@ final readonly class Staff
          * @var (object{sign_in: string, customer: ?string, ability: string, grant_until: ?string, invited_by: string,
          *     open_until: string}&\stdClass)|null $found
          */
-        $found = $this->db->transaction(function () use ($code): mixed {
-            $this->tellTheTime();
-
-            return $this->db->selectOne('select * from roster_invitation(?)', [self::hash($code)]);
-        });
+        $found = $this->guests->do(
+            fn (): mixed => $this->db->selectOne('select * from roster_invitation(?)', [LetterCode::hash($code)]),
+        );
 
         return $found ?? throw new InvitationClosed();
     }
@@ -230,8 +227,7 @@ final readonly class Staff
     private function joined(string $code, string $name, string $password, string $signIn, string $invitedBy): Technician
     {
         /** @var Technician $joined */
-        $joined = $this->db->transaction(function () use ($code, $name, $password, $signIn, $invitedBy): Technician {
-            $this->tellTheTime();
+        $joined = $this->guests->do(function () use ($code, $name, $password, $signIn, $invitedBy): Technician {
             $id = (string) Str::uuid();
             // Somebody may have come by another invitation meanwhile: their password is not for this one to change.
             if (Technician::query()->where('sign_in', $signIn)->exists()) {
@@ -243,7 +239,7 @@ final readonly class Staff
             ])->refresh();
             $taken = $this->db->selectOne(
                 'select roster_accept_invitation(?, ?, ?) as taken',
-                [self::hash($code), $id, (string) Str::uuid()],
+                [LetterCode::hash($code), $id, (string) Str::uuid()],
             );
             if (! is_object($taken) || ($taken->taken ?? false) !== true) {
                 throw new InvitationClosed();
@@ -257,19 +253,12 @@ final readonly class Staff
     }
 
     /** No scope is open for somebody who is not of the staff: only what a code opens is asked, and by this clock. */
-    private function tellTheTime(): void
-    {
-        $this->db->select("select set_config('app.now', ?, true)", [
-            $this->clock->now()->format(\DateTimeInterface::ATOM),
-        ]);
-    }
-
     /** @return array<string, mixed> */
     private function opened(string $code): array
     {
         $now = $this->clock->now();
 
-        return ['code_hash' => self::hash($code), 'sent_at' => $now, 'open_until' => $now->modify(
+        return ['code_hash' => LetterCode::hash($code), 'sent_at' => $now, 'open_until' => $now->modify(
             '+' . self::OPEN_DAYS . ' days',
         )];
     }
@@ -312,15 +301,5 @@ final readonly class Staff
         return mb_strtoupper(
             mb_substr($words[0], 0, 1) . (count($words) > 1 ? mb_substr($words[count($words) - 1], 0, 1) : ''),
         );
-    }
-
-    private static function code(): string
-    {
-        return rtrim(strtr(base64_encode(random_bytes(self::BYTES)), '+/', '-_'), '=');
-    }
-
-    private static function hash(string $code): string
-    {
-        return hash('sha256', $code);
     }
 }

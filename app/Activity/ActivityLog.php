@@ -39,9 +39,10 @@ final class ActivityLog
     /**
      * In the customer's scope.
      *
+     * @param  ?string  $technicianId  who did it; null of whoever followed a letter and is nobody of the staff
      * @param  array<string, mixed>  $detail  no secret
      */
-    public function noteOf(string $tenantId, string $technicianId, string $what, array $detail = []): void
+    public function noteOf(string $tenantId, ?string $technicianId, string $what, array $detail = []): void
     {
         $this->keep($tenantId, $technicianId, $what, $detail);
     }

@@ -14,6 +14,7 @@ use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\LeavingSeen;
 use Jaunty\Core\Audit\LineSeen;
 use Jaunty\Core\Audit\NumberSeen;
+use Jaunty\Core\Audit\OwnAddressSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\RegistrationSeen;
 use Jaunty\Core\Audit\Surroundings;
@@ -52,7 +53,9 @@ use Jaunty\Core\Templates\Template;
  *     callback: ?string, telephones: list<string>}}>,
  *     lines: list<array{site: string, on: string, measured: array{down: ?int, up: ?int, roundTrip: int|float|null,
  *     jitter: int|float|null, loss: int|float|null, ownNetwork: ?bool, backup: ?bool, codec: string, packetMs: int,
- *     calls: int}}>
+ *     calls: int}}>,
+ *     ownAddresses: list<array{user: string, on: string, address: array{street: string, unit: string, city: string,
+ *     subdivision: string, postcode: string, country: string}}>
  * }
  */
 final readonly class SurroundingsReader
@@ -125,6 +128,10 @@ final readonly class SurroundingsReader
                 (l.measured_at at time zone :zone)::date, 'measured', l.measured)), '[]')
                 from (select distinct on (site_id) * from line_measurements where tenant_id = t.id
                     order by site_id, serial desc) l),
+            'ownAddresses', (select coalesce(jsonb_agg(jsonb_build_object('user', w.user_id, 'on',
+                (w.made_at at time zone :zone)::date, 'address', w.address)), '[]')
+                from (select distinct on (user_id) * from address_answers where tenant_id = t.id
+                    order by user_id, serial desc) w),
             'drafts', (select coalesce(jsonb_agg(jsonb_build_object('name', w.name, 'on',
                 (d.updated_at at time zone :zone)::date, 'operations', json_array_length(d.operations))), '[]')
                 from drafts d join technicians w on w.id = d.technician_id where d.tenant_id = t.id)
@@ -228,6 +235,7 @@ final readonly class SurroundingsReader
                 $told['registrations'],
             ),
             array_map(static fn (array $each): LineSeen => new LineSeen(...$each), $told['lines']),
+            array_map(static fn (array $each): OwnAddressSeen => new OwnAddressSeen(...$each), $told['ownAddresses']),
         );
     }
 

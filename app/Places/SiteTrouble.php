@@ -24,6 +24,11 @@ final class SiteTrouble extends \DomainException
         return new self("There is no site {$key} in the book.", status: 404);
     }
 
+    public static function unknownPerson(string $key): self
+    {
+        return new self("There is nobody {$key} in the book as it is entered.", status: 404);
+    }
+
     public static function notEntered(Site $site): self
     {
         return new self("{$site->name} is not entered yet: enter your draft first.", status: 409);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Security;
 
+use App\Access\LetterCode;
 use App\Activity\ActivityLog;
 use App\Models\Technician;
 use App\Time\Clock;
@@ -22,7 +23,6 @@ final readonly class Passwords
 
     private const LETTERS_AN_HOUR = 3;
 
-    private const BYTES = 24;
 
     public function __construct(
         private Hasher $hasher,
@@ -85,10 +85,10 @@ final readonly class Passwords
      */
     public function address(Technician $technician, int $openMinutes): string
     {
-        $code = rtrim(strtr(base64_encode(random_bytes(self::BYTES)), '+/', '-_'), '=');
+        $code = LetterCode::make();
         $now = $this->clock->now();
         $this->db->table('password_letters')->insert([
-            'code_hash' => self::hash($code), 'technician_id' => $technician->id, 'sent_at' => $now,
+            'code_hash' => LetterCode::hash($code), 'technician_id' => $technician->id, 'sent_at' => $now,
             'open_until' => $now->modify("+{$openMinutes} minutes"),
         ]);
         $home = config('app.url');
@@ -101,15 +101,10 @@ final readonly class Passwords
     {
         $id = $this->db->table('password_letters')->where(
             'code_hash',
-            self::hash($code),
+            LetterCode::hash($code),
         )->whereNull('used_at')->where('open_until', '>', $this->clock->now())->value('technician_id');
 
         return Technician::query()->whereNull('closed_at')->where('id', is_string($id) ? $id : null)->first()
             ?? throw new InvitationClosed();
-    }
-
-    private static function hash(string $code): string
-    {
-        return hash('sha256', $code);
     }
 }

@@ -69,7 +69,7 @@ final class MeantTest extends FeatureTestCase
             ['said' => 'xx', 'value' => null, 'fault' => 'nothing here is called "xx"'],
         ]);
         self::assertSame('outside:+19025550178', $this->postJson("/api/customers/{$customer['key']}/meant", [
-            'said' => ['902 555 0178'], 'kinds' => [], 'outside' => true,
+            'said' => ['+1 902 555 0178'], 'kinds' => [], 'outside' => true,
         ])->assertOk()->json('meant.0.value'), 'a number alone may be wanted');
         $this->postJson("/api/customers/{$customer['key']}/meant", ['said' => ['x'], 'kinds' => ['xx'], 'outside' => 1])
             ->assertStatus(422);

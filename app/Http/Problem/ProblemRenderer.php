@@ -16,6 +16,7 @@ use App\CallerIdentity\IdentityRefused;
 use App\Files\FileTrouble;
 use App\Http\Resources\AnswersResource;
 use App\Http\Resources\DraftResource;
+use App\Places\AskClosed;
 use App\Places\SiteTrouble;
 use App\Ports\NotTheirNumber;
 use App\Ports\PortRefused;
@@ -57,7 +58,7 @@ final class ProblemRenderer
 {
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
-        AccessDenied::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
+        AccessDenied::class, AskClosed::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
         GateShut::class, PushUnderWay::class,
         IdentityRefused::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,
@@ -107,7 +108,7 @@ final class ProblemRenderer
                 $fault->getMessage(),
             ),
             $fault instanceof AccessDenied => new Problem(403, 'not-granted', 'Not granted', $fault->getMessage()),
-            $fault instanceof InvitationClosed => new Problem(
+            $fault instanceof InvitationClosed, $fault instanceof AskClosed => new Problem(
                 410,
                 'invitation-closed',
                 'Not open any more',

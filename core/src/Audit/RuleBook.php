@@ -236,6 +236,8 @@ final class RuleBook
             new Rules\Users\NoDevice(),
             new Rules\Users\OnACallHidesWaiting(),
             new Rules\Users\OutsideLegMailboxTakesCall(),
+            new Rules\Users\OwnAddressUnconfirmed(),
+            new Rules\Users\OwnAddressUnknown(),
             new Rules\Users\PinMissing(),
             new Rules\Users\PinWeak(),
             new Rules\Users\PublicPhoneOpen(),

@@ -7,6 +7,7 @@ namespace Jaunty\Core\Audit;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Site;
+use Jaunty\Core\Book\User;
 use Jaunty\Core\Provisioning\Unsupported;
 
 /**
@@ -16,6 +17,9 @@ final readonly class Surroundings
 {
     /** @var array<string, NumberSeen> */
     private array $stockByNumber;
+
+    /** @var array<string, OwnAddressSeen> by user */
+    private array $saidBy;
 
     /** @var array<string, RegistrationSeen> by number and kind */
     private array $filed;
@@ -47,6 +51,7 @@ final readonly class Surroundings
      * @param  list<RegistrationSeen>  $registrations
      * @param  list<NumberSeen>  $stock  numbers of the customer's, as they stand with the reseller
      * @param  list<LineSeen>  $lines  of each site as last measured
+     * @param  list<OwnAddressSeen>  $ownAddresses  of each user as they last said it
      */
     public function __construct(
         public int $revision = 1,
@@ -73,6 +78,7 @@ final readonly class Surroundings
         public array $verified = [],
         public array $registrations = [],
         public array $lines = [],
+        public array $ownAddresses = [],
     ) {
         $this->stockByNumber = array_column($stock, null, 'number');
         $filed = [];
@@ -80,6 +86,7 @@ final readonly class Surroundings
             $filed["{$each->number} {$each->kind}"] = $each;
         }
         $this->filed = $filed;
+        $this->saidBy = array_column($ownAddresses, null, 'user');
     }
 
     /** Null where nothing was filed. */
@@ -110,6 +117,12 @@ final readonly class Surroundings
     public function lineOf(Site $site): ?LineSeen
     {
         return self::ofSite($this->lines, $site);
+    }
+
+    /** Null where they never said. */
+    public function ownAddressOf(User $user): ?OwnAddressSeen
+    {
+        return $this->saidBy[$user->id ?? $user->key] ?? null;
     }
 
     /**

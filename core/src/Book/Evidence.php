@@ -36,7 +36,7 @@ final class Evidence
     {
         return match (true) {
             $object instanceof Site => [
-                ...self::address($object),
+                ...self::within('address', self::addressDoubts($object->address)),
                 ...self::mails('emergency/notify', $object->emergency->notify),
             ],
             $object instanceof Mailbox => self::mails('notify', $object->notify),
@@ -53,22 +53,37 @@ final class Evidence
             && str_contains((string) strrchr($address, '@'), '.');
     }
 
-    /** @return array<string, string> */
-    private static function address(Site $site): array
+    /**
+     * @param  array<string, ?string>  $address  by part, as a site has it
+     * @return array<string, string> by part
+     */
+    public static function addressDoubts(array $address): array
     {
         $doubts = [];
-        $country = $site->address['country'] ?? '';
+        $country = $address['country'] ?? '';
         if ($country !== '' && ! in_array($country, PhoneNumberUtil::getInstance()->getSupportedRegions(), true)) {
-            $doubts['address/country'] = "\"{$country}\" is no country; write its two letters, such as CA";
+            $doubts['country'] = "\"{$country}\" is no country; write its two letters, such as CA";
         }
-        $postcode = mb_strtoupper(trim((string) ($site->address['postcode'] ?? '')));
+        $postcode = mb_strtoupper(trim((string) ($address['postcode'] ?? '')));
         [$form, $example] = self::POSTCODES[$country] ?? [self::POSTCODE, 'letters and digits'];
         if ($postcode !== '' && preg_match($form, $postcode) !== 1) {
-            $doubts['address/postcode'] = "\"{$site->address['postcode']}\" is no postcode"
+            $doubts['postcode'] = "\"{$address['postcode']}\" is no postcode"
                 . (isset(self::POSTCODES[$country]) ? " of {$country}; they look like {$example}" : '');
         }
 
         return $doubts;
+    }
+
+    /**
+     * @param  array<string, string>  $doubts
+     * @return array<string, string> the same, inside a field
+     */
+    private static function within(string $field, array $doubts): array
+    {
+        return array_combine(
+            array_map(static fn (string $part): string => "{$field}/{$part}", array_keys($doubts)),
+            $doubts,
+        );
     }
 
     /**

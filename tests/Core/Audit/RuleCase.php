@@ -15,6 +15,7 @@ use Jaunty\Core\Audit\InvitationSeen;
 use Jaunty\Core\Audit\LeavingSeen;
 use Jaunty\Core\Audit\LineSeen;
 use Jaunty\Core\Audit\NumberSeen;
+use Jaunty\Core\Audit\OwnAddressSeen;
 use Jaunty\Core\Audit\PortSeen;
 use Jaunty\Core\Audit\RegistrationSeen;
 use Jaunty\Core\Audit\Rule;
@@ -44,6 +45,7 @@ final readonly class RuleCase
         'invitations' => InvitationSeen::class, 'ports' => PortSeen::class, 'drafts' => DraftSeen::class,
         'unsupported' => Unsupported::class, 'leaving' => LeavingSeen::class, 'stock' => NumberSeen::class,
         'registrations' => RegistrationSeen::class, 'lines' => LineSeen::class,
+        'ownAddresses' => OwnAddressSeen::class,
     ];
 
     /**

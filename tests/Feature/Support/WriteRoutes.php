@@ -15,7 +15,7 @@ use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 final class WriteRoutes
 {
     /** They look at something by another method than GET. */
-    private const READS = ['post /settings/connections/try', 'post /joining/look'];
+    private const READS = ['post /settings/connections/try', 'post /joining/look', 'post /where/look'];
 
     /** Where nothing is otherwise than before there is nothing to tell. */
     private const MAY_CHANGE_NOTHING = [
