@@ -30,8 +30,8 @@ use Jaunty\Core\Places\Elsewhere;
 use Jaunty\Core\Places\OwnAddress;
 
 /**
- * People who work elsewhere are asked by letter where, and say it on a page of their own. What they say is evidence; the
- * book follows when a technician takes it over.
+ * People who work elsewhere are asked by letter where, and say it on a page of their own. What they say is evidence;
+ * the book follows when a technician takes it over.
  *
  * @phpstan-type Asked object{tenant_id: string, asked_by: string, name: string, customer: string, region: ?string,
  *     told: ?string, language: string, is_answered: bool, said: ?string}&\stdClass
@@ -44,15 +44,16 @@ final readonly class ElsewhereDesk
     private const LETTERS = [
         'en' => [
             'Where do you work?',
-            "Hello :name,\n\nyour telephone at :customer goes where you go. If you ever call for help with it, help is "
-                . "sent to the address that is known of you. Please say which that is; it takes a minute:\n\n:link\n\n"
-                . "This opens once, until :until. Do it again whenever you move.\n\n:reseller\n",
+            "Hello :name,\n\nyour telephone at :customer goes where you go. If you ever call for help with it, help "
+                . "is sent to the address that is known of you. Please say which that is; it takes a "
+                . "minute:\n\n:link\n\nThis opens once, until :until. Do it again whenever you move.\n\n:reseller\n",
         ],
         'fr' => [
             'Où travaillez-vous?',
-            "Bonjour :name,\n\nvotre téléphone chez :customer vous suit partout. Si vous appelez les secours avec, ils "
-                . "sont envoyés à l’adresse qu’on connaît de vous. Dites laquelle, c’est l’affaire d’une minute :\n\n"
-                . ":link\n\nCe lien s’ouvre une fois, jusqu’au :until. Refaites-le à chaque déménagement.\n\n:reseller\n",
+            "Bonjour :name,\n\nvotre téléphone chez :customer vous suit partout. Si vous appelez les secours avec, "
+                . "ils sont envoyés à l’adresse qu’on connaît de vous. Dites laquelle, c’est l’affaire d’une "
+                . "minute :\n\n:link\n\nCe lien s’ouvre une fois, jusqu’au :until. Refaites-le à chaque "
+                . "déménagement.\n\n:reseller\n",
         ],
     ];
 

@@ -22,6 +22,7 @@ export const router = createRouter({
     { path: '/people', name: 'people', component: () => import('./people/PeopleView.vue') },
     { path: '/break-glass', name: 'break-glass', component: () => import('./people/BreakGlassView.vue') },
     { path: '/join', name: 'join', component: () => import('./people/JoinView.vue'), meta: { open: true } },
+    { path: '/where', name: 'where', component: () => import('./where/WhereView.vue'), meta: { open: true } },
     { path: '/findings', name: 'findings', component: () => import('./findings/FindingsView.vue') },
     { path: '/rules', name: 'rules', component: () => import('./rules/RulesView.vue') },
     { path: '/taking-on', name: 'taking-on', component: () => import('./takingon/TakingOnView.vue') },

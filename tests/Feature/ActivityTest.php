@@ -190,6 +190,10 @@ final class ActivityTest extends FeatureTestCase
 
     private function besideTheBook(string $customer): void
     {
+        $this->placesInFull($customer);
+        $this->deleteJson("/api/customers/{$customer}/elsewhere/ines-marsh")->assertOk();
+        $plan = $this->getJson("/api/customers/{$customer}/sites")->json('sites.0.plans.0.id');
+        $this->deleteJson("/api/customers/{$customer}/plans/{$plan}")->assertOk();
         $at = "/api/customers/{$customer}";
         self::assertSame('done', $this->push($customer)['status']);
         $push = $this->postJson("{$at}/pushes", ['only' => null])->assertStatus(202)->json('id');

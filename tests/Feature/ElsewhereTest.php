@@ -27,7 +27,7 @@ final class ElsewhereTest extends FeatureTestCase
         $this->enter($this->customer)->assertCreated();
     }
 
-    public function test_somebody_says_where_they_work_and_help_services_are_told_once_a_technician_takes_it_over(): void
+    public function test_somebody_says_where_they_work_and_help_services_are_told_once_it_is_taken_over(): void
     {
         self::assertStringContainsString('not known', $this->found('users.own-address-unknown')['title']);
         self::assertNull($this->person()['asked']);
@@ -115,11 +115,7 @@ final class ElsewhereTest extends FeatureTestCase
     /** @return string the code of the letter */
     private function asked(string $language = 'en'): string
     {
-        $this->postJson($this->path(), ['to' => 'ines@inlet.example', 'language' => $language])->assertCreated();
-        $letters = $this->wire->letters();
-        self::assertSame(1, preg_match('~/where#([\w-]{32})~', (string) end($letters), $found));
-
-        return $found[1];
+        return $this->askedWhere($this->customer, 'ines-marsh', $language);
     }
 
     private function path(): string

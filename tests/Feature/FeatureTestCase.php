@@ -198,6 +198,34 @@ abstract class FeatureTestCase extends TestCase
         return $number;
     }
 
+    /** A line that was measured, a floor with a plan, and somebody who said where they work. */
+    protected function placesInFull(string $customer): void
+    {
+        $this->postJson("/api/customers/{$customer}/sites/office/line", self::lineGiven(['down' => 48]))
+            ->assertCreated();
+        $this->edit($customer, [['object' => 'site:office', 'path' => 'floors', 'value' => [
+            ['item' => 'ground', 'name' => 'Ground floor'],
+        ]]])->assertOk();
+        $this->call('POST', "/api/customers/{$customer}/sites/office/plans?floor=ground", content: self::picture())
+            ->assertCreated();
+        $this->postJson('/api/where', [
+            'code' => $this->askedWhere($customer, 'ines-marsh'), 'street' => '7 Shore Road', 'city' => 'Port Merrow',
+            'postcode' => 'B0X 1X0', 'country' => 'CA',
+        ])->assertNoContent();
+    }
+
+    /** @return string the code of the letter */
+    protected function askedWhere(string $customer, string $user, string $language = 'en'): string
+    {
+        $this->postJson("/api/customers/{$customer}/elsewhere/{$user}", [
+            'to' => 'ines@inlet.example', 'language' => $language,
+        ])->assertCreated();
+        $letters = $this->wire->letters();
+        self::assertSame(1, preg_match('~/where#([\w-]{32})~', (string) end($letters), $found));
+
+        return $found[1];
+    }
+
     /** The smallest of pictures. */
     protected static function picture(): string
     {

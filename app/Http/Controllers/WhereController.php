@@ -11,6 +11,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\ValidationException;
 use Jaunty\Core\Places\OwnAddress;
+use libphonenumber\PhoneNumberUtil;
 
 /** For somebody who was asked by letter where they work: the code is all they have. */
 final class WhereController extends Controller
@@ -30,6 +31,7 @@ final class WhereController extends Controller
             'name' => $asked->name, 'customer' => $asked->customer, 'language' => $asked->language,
             'reseller' => $this->house->settings()->reseller, 'told' => $asked->told, 'country' => $asked->region,
             'said' => is_array($said) ? $said : null,
+            'countries' => array_values(PhoneNumberUtil::getInstance()->getSupportedRegions()),
         ]);
     }
 

@@ -3,6 +3,7 @@ import {
   client,
   take,
   type CalledBack,
+  type PersonElsewhere,
   type Desk,
   type Impact,
   type Live,
@@ -43,6 +44,11 @@ export function queriesOf(customer: string) {
       queryKey: ['computed', customer, 'sites'],
       queryFn: async (): Promise<SiteView[]> =>
         (await take(client.GET('/customers/{customer}/sites', { params }))).sites,
+    }),
+    elsewhere: queryOptions({
+      queryKey: ['computed', customer, 'elsewhere'],
+      queryFn: async (): Promise<PersonElsewhere[]> =>
+        (await take(client.GET('/customers/{customer}/elsewhere', { params }))).people,
     }),
     callbacks: queryOptions({
       queryKey: ['computed', customer, 'callbacks'],

@@ -8,7 +8,9 @@ import { useDesk } from '../desk'
 import NewObject from '../NewObject.vue'
 import { useSelected } from '../selection'
 import SheetGrid from '../sheet/SheetGrid.vue'
+import StateMark from '../StateMark.vue'
 import SitePlace from './SitePlace.vue'
+import WorkingElsewhere from './WorkingElsewhere.vue'
 
 /** Where a customer is: all places with what proves each, the one in view in full, and all of them as a sheet. */
 const { queries } = useDesk()
@@ -99,7 +101,7 @@ const proven = computed(
             </th>
             <td class="address">{{ address(each) }}</td>
             <td v-for="([shape, said, at], column) in [complete(each), checked(each), tested(each)]" :key="column">
-              <i :class="shape" aria-hidden="true" /> {{ said }}
+              <StateMark :shape /> {{ said }}
               <span v-if="at !== undefined" class="soft">{{ age(at, now) }}</span>
             </td>
             <td class="figure mono">{{ each.people.length }}</td>
@@ -116,6 +118,7 @@ const proven = computed(
         :object="selected"
       />
     </template>
+    <WorkingElsewhere />
     <template v-if="!sites.isPending.value">
       <h2>As a sheet</h2>
       <SheetGrid kind="site" :objects="all" :selected="selected?.ref" @select="select" />
@@ -150,30 +153,6 @@ tbody th {
 
 .figure {
   text-align: right;
-}
-
-i {
-  display: inline-block;
-  width: 9px;
-  height: 9px;
-  margin-right: 4px;
-  border: 1.5px solid var(--teal);
-  border-radius: 50%;
-}
-
-i.dot {
-  background: var(--teal);
-}
-
-i.half {
-  background: linear-gradient(90deg, var(--teal) 50%, transparent 50%);
-}
-
-i.diamond {
-  border-color: var(--red);
-  border-radius: 0;
-  background: var(--red);
-  transform: rotate(45deg) scale(0.85);
 }
 
 h2 {
