@@ -666,6 +666,7 @@ final class Customers
                     'value' => ["{$who[1]->key()}@quillandtern.example"],
                 ],
                 ...self::inTurn('adjusters', 'Adjusters in turn', $who[6], $who[0], $who[3]),
+                ...ThreeFloors::of($who),
             ],
             new DemoFault(
                 'a leaver who is still in two groups',

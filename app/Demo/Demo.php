@@ -101,6 +101,7 @@ final readonly class Demo
     public function __construct(
         private Templates $templates,
         private DemoNumbers $numbers,
+        private DemoPlaces $places,
         private TakingOn $takingOn,
         private Scope $scope,
         private DraftDesk $drafts,
@@ -173,6 +174,8 @@ final readonly class Demo
             $pushed = max(1, $days - 2 - self::DAYS_BETWEEN * count(self::SINCE[$customer->key()] ?? []));
             if ($customer->isPushed && $this->ago($pushed, fn (): bool => $this->push($who, $customer->key()))) {
                 $this->ago($pushed, fn () => $this->proveSites($who, $customer));
+                $this->ago($pushed, fn () => $this->places->settle($who, $customer));
+                $this->ago($pushed, fn () => $this->places->ask($who, $customer));
                 $this->ago($pushed, fn () => $this->sign($who, $customer));
                 $this->changeByHand($lead, $customer);
                 $this->callIt($lead, $customer);

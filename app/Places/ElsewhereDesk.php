@@ -96,15 +96,16 @@ final readonly class ElsewhereDesk
      *
      * @param  string  $to  a mail address
      * @param  'en'|'fr'  $language
+     * @return string the code of the letter, which is nowhere else
      */
-    public function ask(string $technicianId, string $customer, string $key, string $to, string $language): void
+    public function ask(string $technicianId, string $customer, string $key, string $to, string $language): string
     {
-        $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
+        return $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
             $technicianId,
             $key,
             $to,
             $language,
-        ): void {
+        ): string {
             $book = $this->sites->entered($tenant);
             $user = self::person($book, $key);
             $this->close($tenant, (string) $user->id);
@@ -126,6 +127,8 @@ final readonly class ElsewhereDesk
                 ':link' => (is_string($home = config('app.url')) ? $home : '') . "/where#{$code}",
                 ':until' => $until->format('Y-m-d'), ':reseller' => $this->house->settings()->reseller,
             ]);
+
+            return $code;
         });
     }
 

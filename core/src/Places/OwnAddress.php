@@ -41,7 +41,7 @@ final readonly class OwnAddress
 
         return [
             ...Evidence::addressDoubts(['postcode' => $this->postcode, 'country' => $this->country]),
-            ...$split === null ? [] : ['street' => "\"{$split->floor}\" belongs into the line for flat or floor"],
+            ...$split === null ? [] : ['street' => "\"{$split->floor}\" belongs in the line for flat or floor"],
             ...preg_match('/\d/', $this->street) === 1 || $this->unit !== ''
                 ? []
                 : ['street' => 'The number of the house is missing'],

@@ -181,7 +181,7 @@ function listen(back: CalledBack): void {
         <template v-for="person in people" :key="person.ref">
           <tr v-for="(call, nth) in person.calls.length > 0 ? person.calls : [null]" :key="nth">
             <th scope="row">{{ nth === 0 ? names.of(person.ref) : '' }}</th>
-            <td>{{ [person.floor, person.room].filter((each) => each).join(', ') || site.name }}</td>
+            <td>{{ [person.address, person.floor, person.room].filter((each) => each).join(', ') || site.name }}</td>
             <td v-if="call === null" class="soft">no telephone of this house</td>
             <td v-else-if="!call.isLet" class="fault">a call to {{ call.digits }} does not go out</td>
             <template v-else>

@@ -169,11 +169,22 @@ h2 {
   white-space: nowrap;
 }
 
-.hand,
+.hand > button + button {
+  margin-left: 12px;
+}
+
 .row {
   display: flex;
   gap: 12px;
   align-items: center;
+}
+
+.row :deep(.el-select) {
+  width: 120px;
+}
+
+.row button {
+  white-space: nowrap;
 }
 
 .said {
@@ -182,6 +193,6 @@ h2 {
 }
 
 .to {
-  width: 240px;
+  width: 280px;
 }
 </style>

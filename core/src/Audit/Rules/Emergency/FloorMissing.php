@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
+use Jaunty\Core\Places\Elsewhere;
 use Jaunty\Core\Words\Listing;
 
 /** People at a site with floors, of whom nobody knows on which. */
@@ -29,6 +30,11 @@ final readonly class FloorMissing implements Rule
 
     public function check(Inspection $inspection): iterable
     {
+        // Whoever works elsewhere is looked for by another rule.
+        $elsewhere = array_flip(array_map(
+            static fn (User $user): string => $user->key,
+            Elsewhere::of($inspection->book),
+        ));
         foreach ($inspection->book->all(Site::class) as $site) {
             $lost = array_values(array_filter(
                 $inspection->book->all(User::class),
@@ -36,7 +42,7 @@ final readonly class FloorMissing implements Rule
                     && $user->status === UserStatus::Active
                     && $user->emergency['floor'] === null
                     && $user->emergency['room'] === null
-                    && $user->emergency['address'] === null,
+                    && ! isset($elsewhere[$user->key]),
             ));
             if (count($site->floors) > 1 && $lost !== []) {
                 yield Found::of(
