@@ -11,6 +11,7 @@ use App\Http\Controllers\CustomerReportController;
 use App\Http\Controllers\DeskController;
 use App\Http\Controllers\DrawingController;
 use App\Http\Controllers\ElsewhereController;
+use App\Http\Controllers\FeedController;
 use App\Http\Controllers\FindController;
 use App\Http\Controllers\FindingController;
 use App\Http\Controllers\HealthController;
@@ -51,6 +52,8 @@ use Illuminate\Support\Facades\Route;
 $number = '[0-9]{1,9}';
 
 Route::get('metrics', [HealthController::class, 'metrics'])->withoutMiddleware('web')->middleware('throttle:api');
+Route::get('feeds/{code}.ics', [FeedController::class, 'read'])->withoutMiddleware('web')->middleware('throttle:api')
+    ->where('code', '[A-Za-z0-9_-]{32}');
 Route::get('up', static fn (): array => ['well' => true])->withoutMiddleware('web');
 
 Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throttle:api'])->group(
@@ -84,6 +87,9 @@ Route::prefix('api')->middleware([LimitBody::class, ReadableInput::class, 'throt
                 Route::get('api-tokens', [ApiTokenController::class, 'index']);
                 Route::post('api-tokens', [ApiTokenController::class, 'store']);
                 Route::delete('api-tokens/{token}', [ApiTokenController::class, 'destroy'])->whereUuid('token');
+                Route::get('feed', [FeedController::class, 'show']);
+                Route::post('feed', [FeedController::class, 'store']);
+                Route::delete('feed', [FeedController::class, 'destroy']);
                 Route::get('health', [HealthController::class, 'show']);
                 Route::get('settings', [SettingsController::class, 'show']);
                 Route::put('settings', [SettingsController::class, 'update']);

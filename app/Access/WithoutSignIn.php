@@ -7,7 +7,7 @@ namespace App\Access;
 use App\Time\Clock;
 use Illuminate\Database\ConnectionInterface;
 
-/** Work for whoever has a letter and signs in nowhere: the functions of the database decide by its code and the time. */
+/** Work for whoever has a letter and signs in nowhere: functions of the database decide by its code and the time. */
 final readonly class WithoutSignIn
 {
     public function __construct(private ConnectionInterface $db, private Clock $clock)

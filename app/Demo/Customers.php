@@ -675,6 +675,7 @@ final class Customers
                 "messageIn mailbox:{$who[4]->key()}",
             ),
             note: "{$who[4]->name()} has left",
+            besides: ['users.own-address-unknown'],
         );
     }
 
@@ -699,7 +700,9 @@ final class Customers
             'ports.details-mismatch',
             self::PORTED . ' wed 10:00',
             'oldCarrier number:' . self::PORTED,
-        ), note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL, isCalled: true);
+        ), note: 'The claims line comes over on the 14th', lookedAfterBy: self::SOL, isCalled: true, besides: [
+            'sites.line-fails',
+        ]);
     }
 
     private static function sandpiper(): DemoCustomer

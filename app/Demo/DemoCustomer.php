@@ -19,6 +19,7 @@ final readonly class DemoCustomer
      *     since, past the book
      * @param  string  $lookedAfterBy  sign-in of a technician
      * @param  bool  $isCalled  whether the switch has call records of it
+     * @param  list<string>  $besides  rules that find what is of its places and no fault of its book
      */
     public function __construct(
         public string $template,
@@ -30,6 +31,7 @@ final readonly class DemoCustomer
         public string $note = '',
         public string $lookedAfterBy = 'lena@saltmarsh.example',
         public bool $isCalled = false,
+        public array $besides = [],
     ) {
     }
 

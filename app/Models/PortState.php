@@ -29,6 +29,30 @@ enum PortState: string
             self::Agreed];
     }
 
+    /** Another carrier has asked, and nobody answered. */
+    public function waitsForUs(): bool
+    {
+        return $this === self::Asked;
+    }
+
+    public function inWords(): string
+    {
+        return match ($this) {
+            self::Open => 'not sent',
+            self::Sent => 'sent',
+            self::Rejected => 'turned down',
+            self::Dated => 'has its day',
+            self::Moving => 'being moved',
+            self::Done => 'done',
+            self::FailedBack => 'failed back',
+            self::Withdrawn => 'withdrawn',
+            self::Asked => 'asked for',
+            self::Agreed => 'agreed to',
+            self::Refused => 'refused',
+            self::Gone => 'gone',
+        };
+    }
+
     /** Whether what the order says may be changed. */
     public function mayBeMended(): bool
     {

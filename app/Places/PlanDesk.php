@@ -38,21 +38,16 @@ final readonly class PlanDesk
      * Takes the place of the one before.
      *
      * @param  string  $floor  its item
-     *
-     * @throws SiteTrouble
      */
     public function put(string $technicianId, string $customer, string $key, string $floor, string $bytes): void
     {
-        [$kind, $width, $height] = self::read($bytes);
         $this->scope->tenant($technicianId, $customer, Ability::Edit, function (TenantRow $tenant) use (
             $technicianId,
             $key,
             $floor,
             $bytes,
-            $kind,
-            $width,
-            $height,
         ): void {
+            [$kind, $width, $height] = self::read($bytes);
             $site = SitesInView::site($this->sites->shown($tenant, $technicianId), $key);
             if (! in_array($floor, array_column($site->floors, 'item'), true)) {
                 throw SiteTrouble::noFloor($site, $floor);

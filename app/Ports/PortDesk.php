@@ -60,7 +60,7 @@ final readonly class PortDesk
         );
     }
 
-    /** @return list<array{PortCase, string, string}> all that are under way, by their day, with whose: key and name */
+    /** @return list<array{PortCase, string, string, string}> all under way, by their day, with whose: key, name, zone */
     public function underWay(string $technicianId): array
     {
         return $this->scope->technician($technicianId, static function (): array {
@@ -72,6 +72,7 @@ final readonly class PortDesk
 
             return array_values(array_map(static fn (PortCase $case): array => [
                 $case, $customers[$case->tenant_id]->key ?? '', $customers[$case->tenant_id]->name ?? '',
+                $customers[$case->tenant_id]->zone ?? 'UTC',
             ], $cases->all()));
         });
     }

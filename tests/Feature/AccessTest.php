@@ -25,11 +25,11 @@ final class AccessTest extends FeatureTestCase
                     [
                         '{customer}', '{no}', '{push}', '{waiver}', '{run}', '{kind}', '{key}', '{prompt}',
                         '{schedule}', '{calendar}', '{threshold}', '{fingerprint}', '{site}',
-                        '{port}', '{paper}', '{number}',
+                        '{port}', '{paper}', '{number}', '{user}', '{plan}',
                     ],
                     [
                         $customer, '1', $push, $push, '0', 'user', 'ines-marsh', 'welcome', 'hours', 'holidays',
-                        'mostChoices', str_repeat('0', 32), 'office', $push, $push, '+15065550187',
+                        'mostChoices', str_repeat('0', 32), 'office', $push, $push, '+15065550187', 'ines-marsh', $push,
                     ],
                     $path,
                 ),
@@ -150,6 +150,9 @@ final class AccessTest extends FeatureTestCase
             str_ends_with($path, '/ports'), str_ends_with($path, '/ports/{port}') => self::port('+15065550187'),
             str_ends_with($path, '/papers') => ['paper' => 'authority', 'name' => 'letter.pdf'],
             str_ends_with($path, '/elsewhere') => ['number' => '+12065550123'],
+            str_ends_with($path, '/elsewhere/{user}') => ['to' => 'ines@inlet.example', 'language' => 'en'],
+            str_ends_with($path, '/line') => self::lineGiven(['down' => 48]),
+            str_ends_with($path, '/plans') => ['floor' => 'ground'],
             str_ends_with($path, '/elsewhere/{number}') => ['code' => '123456'],
             str_ends_with($path, '/texting/{number}') => ['sender' => 'Inlet', 'purpose' => 'reminders to customers'],
             str_ends_with($path, '/leads') => ['object' => 'group:desk'],

@@ -53,6 +53,7 @@ final class AccountsTest extends FeatureTestCase
                 $method === 'get'
                 || in_array($path, $readsByPost, true)
                 || str_starts_with($path, '/joining')
+                || str_starts_with($path, '/where')
                 || $path === '/password-letters'
                 || ($path === '/session' && $method === 'post')
             ) {

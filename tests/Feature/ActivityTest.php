@@ -57,6 +57,8 @@ final class ActivityTest extends FeatureTestCase
         $this->deleteJson('/api/second-factor', ['password' => self::PASSWORD])->assertNoContent();
         $token = $this->postJson('/api/api-tokens', ['name' => 'cron', 'scope' => 'read'])->json('id');
         $this->deleteJson("/api/api-tokens/{$token}")->assertNoContent();
+        $this->postJson('/api/feed')->assertCreated();
+        $this->deleteJson('/api/feed')->assertNoContent();
         $new = 'wet gannets on a pier';
         $this->putJson('/api/password', ['password' => self::PASSWORD, 'newPassword' => $new])->assertNoContent();
         $this->postJson('/api/password-letters', ['signIn' => $me->sign_in])->assertStatus(202);

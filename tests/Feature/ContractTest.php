@@ -24,13 +24,14 @@ final class ContractTest extends FeatureTestCase
         self::assertSame(Contract::load()->operations(), $routes);
     }
 
-    public function test_every_route_but_signing_in_and_joining_refuses_a_stranger(): void
+    public function test_every_route_but_those_of_letters_and_signing_in_refuses_a_stranger(): void
     {
         foreach (Contract::load()->operations() as $operation) {
             [$method, $path] = explode(' ', $operation);
             if (
                 ($path === '/session' && $method !== 'delete')
                 || str_starts_with($path, '/joining')
+                || str_starts_with($path, '/where')
                 || $path === '/password-letters'
             ) {
                 continue;
@@ -38,11 +39,11 @@ final class ContractTest extends FeatureTestCase
             $path = str_replace(
                 [
                     '{customer}', '{no}', '{push}', '{token}', '{audit}', '{grant}', '{invitation}', '{technician}',
-                    '{port}', '{paper}', '{order}', '{number}', '{run}',
+                    '{port}', '{paper}', '{order}', '{plan}', '{number}', '{run}',
                     '{prompt}', '{kind}', '{fingerprint}', '{session}',
                 ],
                 [
-                    'ardent-road', '1', ...array_fill(0, 9, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'),
+                    'ardent-road', '1', ...array_fill(0, 10, '6f2a1f4e-0a43-4be0-9c3b-3f5a2d3c1b00'),
                     '+19025550110', '0', 'welcome',
                     'user', str_repeat('0', 32), str_repeat('0', 20),
                 ],

@@ -42,7 +42,8 @@ abstract class FeatureTestCase extends TestCase
 
     private static int $made = 0;
 
-    private static ?\PDO $owner = null;
+    /** @var array<string, \PDO> by database */
+    private static array $owners = [];
 
     /** @var array<string, string> by password */
     private static array $hashes = [];
@@ -165,8 +166,8 @@ abstract class FeatureTestCase extends TestCase
     /** How many entries were ever begun in the log of this process's database. */
     private static function entries(): int
     {
-        self::$owner ??= TestDatabase::owner();
-        $row = self::$owner->query('select last_value - (not is_called)::int as told from activity_id_seq');
+        $owner = self::$owners[TestDatabase::name()] ??= TestDatabase::owner();
+        $row = $owner->query('select last_value - (not is_called)::int as told from activity_id_seq');
 
         return $row === false ? 0 : (int) $row->fetchColumn();
     }

@@ -161,6 +161,43 @@ final class PortsTest extends FeatureTestCase
         $this->paper($at, 'authority', bytes: $large(5_000_000))->assertCreated();
     }
 
+    public function test_a_calendar_program_reads_the_days_of_ports_at_an_address_that_can_be_taken_back(): void
+    {
+        $port = $this->sentPort($this->customer, self::port($this->number));
+        self::assertNull($this->getJson('/api/feed')->json('madeAt'));
+        $first = $this->feed();
+        $address = $this->feed();
+        $this->get($first)->assertNotFound();
+
+        $this->app->make('auth')->forgetGuards();
+        $file = (string) $this->get($address)->assertOk()->assertHeader('Content-Type', 'text/calendar; charset=utf-8')
+            ->getContent();
+        $calendar = \Sabre\VObject\Reader::read($file);
+        $found = array_values(array_filter(
+            iterator_to_array($calendar->select('VEVENT')),
+            static fn (object $event): bool => (string) $event->UID === "port-{$port['id']}@jaunty-roster",
+        ));
+        self::assertCount(1, $found);
+        self::assertStringContainsString($port['day'], $found[0]->DTSTART->getDateTime()->format('Y-m-d'));
+
+        $stranger = $this->technician();
+        $theirs = (string) $this->get($this->feed($stranger))->getContent();
+        self::assertStringNotContainsString($port['id'], $theirs, 'only what one may see');
+        $this->actingAs($this->lead);
+        self::assertNotNull($this->getJson('/api/feed')->json('readAt'));
+        $this->deleteJson('/api/feed')->assertNoContent();
+        $this->get($address)->assertNotFound();
+        $this->get('/feeds/' . str_repeat('a', 32) . '.ics')->assertNotFound();
+    }
+
+    private function feed(?\App\Models\Technician $of = null): string
+    {
+        $address = $this->actingAs($of ?? $this->lead)->postJson('/api/feed')->assertCreated()->json('address');
+        self::assertSame(1, preg_match('~/feeds/[\w-]{32}\.ics$~D', $address, $path));
+
+        return $path[0];
+    }
+
     public function test_papers_are_given_back_as_they_came_and_the_letter_is_a_pdf_with_its_words(): void
     {
         $port = $this->sentPort($this->customer, self::port($this->number));

@@ -35,7 +35,7 @@ final class PortController extends Controller
     public function underWay(Request $request): JsonResponse
     {
         return new JsonResponse(['ports' => array_map(
-            static fn (array $each): array => PortResource::line(...$each),
+            static fn (array $each): array => PortResource::line($each[0], $each[1], $each[2]),
             $this->ports->underWay($this->technician($request)->id),
         )]);
     }

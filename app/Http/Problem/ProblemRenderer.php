@@ -58,7 +58,8 @@ final class ProblemRenderer
 {
     /** Expected answers, not faults: nothing to log. */
     private const EXPECTED = [
-        AccessDenied::class, AskClosed::class, CustomerNotFound::class, InvitationClosed::class, CannotUndo::class, ClashesFound::class,
+        AccessDenied::class, AskClosed::class, CustomerNotFound::class, InvitationClosed::class,
+        CannotUndo::class, ClashesFound::class,
         NothingToEnter::class, NumberNotFree::class,
         GateShut::class, PushUnderWay::class,
         IdentityRefused::class, NotTheirNumber::class, OrderRefused::class, PortRefused::class,

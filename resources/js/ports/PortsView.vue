@@ -14,6 +14,7 @@ import {
   useNow,
   useTitle,
 } from '@/shared'
+import CalendarAddress from './CalendarAddress.vue'
 import { portInWords } from './ports'
 
 /** Ports under way, of every customer: what is stuck first, then by their day. */
@@ -83,6 +84,7 @@ useTitle(() => ['Ports'])
         </tbody>
       </table>
     </section>
+    <CalendarAddress />
   </main>
 </template>
 

@@ -2,6 +2,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { close, fakeServer, LENA, open, PORT, Refused, SESSION, settle } from '@/testing'
 import { placeOf, WAY } from './ports'
+import CalendarAddress from './CalendarAddress.vue'
 import PortsView from './PortsView.vue'
 import PortView from './PortView.vue'
 
@@ -120,6 +121,43 @@ it('lists what somebody here has to do before what is only on its way', async ()
   page = (await open(PortsView, '/ports')).page
   await settle()
   const heads = page.findAll('h2').map((each) => each.text())
-  expect(heads).toEqual(['Somebody here has to do something: 1 port', 'On their way: 1 port'])
+  expect(heads).toEqual(['Somebody here has to do something: 1 port', 'On their way: 1 port', 'In your calendar'])
   expect(page.find('section').text()).toContain('turned down: the account')
+})
+
+it('makes an address for a calendar program, shows it once, and takes it back', async () => {
+  let madeAt: string | null = null
+  const server = fakeServer({
+    'GET /session': SESSION,
+    'GET /feed': () => ({ madeAt, readAt: null }),
+    'POST /feed': () => {
+      madeAt = '2026-12-01T17:00:00Z'
+      return { address: 'https://roster.example/feeds/abc.ics' }
+    },
+    'DELETE /feed': () => {
+      madeAt = null
+      return null
+    },
+  })
+  page = (await open(CalendarAddress, '/ports')).page
+  await settle()
+  const press = (text: string): Promise<void> | undefined =>
+    page
+      .findAll('button')
+      .find((each) => each.text() === text)
+      ?.trigger('click')
+  await press('Make an address for it')
+  await settle()
+  expect(page.get('[role=status]').text()).toContain('https://roster.example/feeds/abc.ics')
+  await press('take it back')
+  await settle()
+  expect(page.text()).not.toContain('feeds/abc')
+  expect(server.asked.some((each) => each.call === 'DELETE /feed')).toBe(true)
+  close(page)
+
+  fakeServer({ 'GET /session': SESSION, 'GET /feed': { madeAt: '2026-12-01T17:00:00Z', readAt: null } })
+  page = (await open(CalendarAddress, '/ports')).page
+  await settle()
+  expect(page.text()).toContain('last read never')
+  expect(page.text()).not.toContain('feeds/')
 })

@@ -67,7 +67,7 @@ it('speaks French, errors too, and begins with what was said the last time', asy
   expect(page.text()).not.toMatch(/required|Country/)
 })
 
-it('says that a letter is closed, answered meanwhile too, and that an address without its code is not whole', async () => {
+it('says that a letter is closed, answered meanwhile too, and that an address lacks its code', async () => {
   fakeServer({ ...NOBODY, 'POST /where/look': ASKED, 'POST /where': new Refused(410) })
   page = (await open(WhereView, '/where#the-code')).page
   await settle()

@@ -10,19 +10,34 @@ namespace Tests\Feature\Support;
  */
 final class TestDatabase
 {
-    private static ?string $name = null;
+    private static string $of = '';
+
+    /** @var array<string, true> by name */
+    private static array $made = [];
+
+    /** For tests that fill a whole house: what they leave is in nobody's way. */
+    public static function apart(string $of): void
+    {
+        self::$of = "_{$of}";
+    }
+
+    public static function together(): void
+    {
+        self::$of = '';
+    }
 
     public static function name(): string
     {
-        if (self::$name === null) {
-            $token = getenv('TEST_TOKEN');
-            self::$name = 'roster_test_' . (is_string($token) && $token !== '' ? $token : '0');
+        $token = getenv('TEST_TOKEN');
+        $name = 'roster_test_' . (is_string($token) && $token !== '' ? $token : '0') . self::$of;
+        if (! isset(self::$made[$name])) {
             $pdo = self::owner('postgres');
-            $pdo->exec('drop database if exists ' . self::$name . ' with (force)');
-            $pdo->exec('create database ' . self::$name . ' template roster_template strategy file_copy');
+            $pdo->exec("drop database if exists {$name} with (force)");
+            $pdo->exec("create database {$name} template roster_template strategy file_copy");
+            self::$made[$name] = true;
         }
 
-        return self::$name;
+        return $name;
     }
 
     /** A connection of the owner of the tables, who may see and change everything. */
