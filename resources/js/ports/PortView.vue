@@ -7,14 +7,15 @@ import { client, take, type Port } from '@/api'
 import {
   age,
   ChoiceField,
-  dayInWords,
   DayField,
+  dayInWords,
   EmptyState,
   ErrorState,
   FieldRow,
   LoadingLines,
   PageTop,
   plural,
+  readHours,
   TextRow,
   useAttempt,
   useNow,
@@ -87,7 +88,13 @@ const lacking = computed(() => {
   const lacks = Object.fromEntries(kept.lacks.map((each) => [each.at, each.why]))
   return kept.state === 'rejected' && kept.remarkAt !== null ? { ...lacks, [kept.remarkAt]: kept.remark } : lacks
 })
-const at = (field: string): string | undefined => faults.value[field] ?? lacking.value[field]
+/** Whoever has just typed into a field is not told what it lacked before. */
+const isTyped = (field: string): boolean => {
+  const kept = port.value === undefined ? undefined : (asKept(port.value) as Record<string, unknown>)
+  return kept !== undefined && field in kept && kept[field] !== (said as Record<string, unknown>)[field]
+}
+const at = (field: string): string | undefined =>
+  faults.value[field] ?? (isTyped(field) ? undefined : lacking.value[field])
 
 const TEXTS = [
   ['name', 'In the name of', 'As the customer’s latest bill says it, to the letter; so are the next five.'],
@@ -117,6 +124,7 @@ const save = (): Promise<void> =>
         params,
         body: {
           ...said,
+          hours: readHours(said.hours),
           pin: said.pin === '' ? null : said.pin,
           isPart: isPart.value,
           numbers: port.value?.numbers ?? [],

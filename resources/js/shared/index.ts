@@ -21,6 +21,7 @@ export {
   hourInWords,
   inManner,
   readFigure,
+  readHours,
   readTime,
   setManner,
   timeInWords,

@@ -8,6 +8,7 @@ import {
   hourInWords,
   inManner,
   readFigure,
+  readHours,
   readTime,
   setManner,
   timeInWords,
@@ -110,4 +111,15 @@ it('reads a measured number as people write it, and leaves what is none to be re
   ])
   expect(['xx', '1,395', 'ms', '9.2.1', '∞'].map(readFigure)).toEqual(['xx', '1,395', 'ms', '9.2.1', '∞'])
   expect([figure(1395.25), figure(0.1 + 0.2), figure(48)]).toEqual(['1,395.25', '0.3', '48'])
+})
+
+it('reads hours as people write them, and leaves what are none to be refused', () => {
+  expect(['9-12', '9 to noon', '9:00 – 11:30', '8 am until 5pm', '09:00-12:00'].map(readHours)).toEqual([
+    '09:00-12:00',
+    '09:00-12:00',
+    '09:00-11:30',
+    '08:00-17:00',
+    '09:00-12:00',
+  ])
+  expect(['', 'xx', '9', '9-12-15', '9 to 25'].map(readHours)).toEqual(['', 'xx', '9', '9-12-15', '9 to 25'])
 })

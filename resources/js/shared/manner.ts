@@ -103,3 +103,14 @@ export function readTime(typed: string): string | undefined {
   const at = half === undefined ? hour : (hour % 12) + (half === 'p' ? 12 : 0)
   return `${String(at).padStart(2, '0')}:${String(minute).padStart(2, '0')}`
 }
+
+/**
+ * Two times of a day as people type them: `9-12`, `9 to noon`, `9:00 – 11:30`.
+ *
+ * @return as the book writes them, `09:00-12:00`; what was typed for what is none, for whoever refuses it
+ */
+export function readHours(typed: string): string {
+  const parts = typed.split(/\s*(?:-|–|\bto\b|\buntil\b)\s*/)
+  const [from, to] = parts.map(readTime)
+  return parts.length === 2 && from !== undefined && to !== undefined ? `${from}-${to}` : typed
+}
