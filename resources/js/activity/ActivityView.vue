@@ -101,9 +101,9 @@ useTitle(() => ['What was done'])
       </p>
       <div class="days">
         <label for="from">from</label>
-        <span class="day"><DayField id="from" v-model="from" name="from" /></span>
+        <span class="day"><DayField id="from" v-model="from" past name="from" /></span>
         <label for="until">to</label>
-        <span class="day"><DayField id="until" v-model="until" name="until" /></span>
+        <span class="day"><DayField id="until" v-model="until" past name="until" /></span>
         <label for="words">with</label>
         <el-input id="words" v-model.lazy="words" class="words" type="search" name="words" placeholder="any words" />
       </div>

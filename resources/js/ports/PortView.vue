@@ -359,7 +359,7 @@ useTitle(() => [title.value, customer])
               {{ faults['dated'] }}
             </p>
             <p v-if="port.mayMend" class="acts">
-              <DayField v-if="kind === 'bill'" v-model="dated" aria-label="Day of the bill" />
+              <DayField v-if="kind === 'bill'" v-model="dated" past aria-label="Day of the bill" />
               <el-upload
                 :auto-upload="false"
                 :show-file-list="false"

@@ -45,3 +45,28 @@ it.each([
 ])('takes %s for no day, or for more than one', (typed) => {
   expect(readDay(typed, ZONE, NOW)).toBeUndefined()
 })
+
+it.each([
+  ['30 nov', '2026-11-30'],
+  ['1 dec', '2026-12-01'],
+  ['2 dec', '2025-12-02'],
+  ['29 Feb', '2024-02-29'],
+  ['24.12.', '2025-12-24'],
+  ['fri', '2026-11-27'],
+  ['tue', '2026-12-01'],
+  ['last tue', '2026-11-24'],
+  ['next fri', '2026-12-04'],
+  ['yesterday', '2026-11-30'],
+  ['2 weeks ago', '2026-11-17'],
+  ['20 Nov 2027', '2027-11-20'],
+])('reads %s of something that was', (typed, day) => {
+  expect(readDay(typed, ZONE, NOW, 'last')).toBe(day)
+})
+
+it('reads what was even where something is to come', () => {
+  expect(['yesterday', 'a week ago', 'last fri'].map((typed) => readDay(typed, ZONE, NOW))).toEqual([
+    '2026-11-30',
+    '2026-11-24',
+    '2026-11-27',
+  ])
+})

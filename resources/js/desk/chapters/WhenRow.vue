@@ -10,7 +10,7 @@ const time = defineModel<string>('time', { required: true })
 <template>
   <FieldRow v-slot="field" :label :fault help="By the clock of the site.">
     <span class="when">
-      <DayField :id="field.id" v-model="day" :zone :aria-label="`Day of the ${what}`" />
+      <DayField :id="field.id" v-model="day" past :zone :aria-label="`Day of the ${what}`" />
       <el-input v-model="time" size="small" class="time" :aria-label="`Time of the ${what}`" />
     </span>
   </FieldRow>

@@ -9,7 +9,12 @@ import { dayInWords } from '../manner'
  * stays as it was typed, with the reason under it; the holder gets it as typed, so that it is refused and not lost.
  */
 defineOptions({ inheritAttrs: false })
-const { zone = Intl.DateTimeFormat().resolvedOptions().timeZone } = defineProps<{ zone?: string }>()
+const { zone = Intl.DateTimeFormat().resolvedOptions().timeZone, past } = defineProps<{
+  zone?: string
+  /** Of something that was: a day without its year is the last one. */
+  past?: boolean
+}>()
+const toward = computed(() => (past ? 'last' : 'next'))
 /** Left, or chosen: what there is to act on. What cannot be read is not told. */
 const emit = defineEmits<{ keep: [day: string] }>()
 /** As the book writes days, `2026-12-24`; empty for none. */
@@ -34,7 +39,8 @@ watch(day, (value) => {
   isFaulty.value = false
 })
 
-const read = (text: string): string => (text.trim() === '' ? '' : (readDay(text, zone, now()) ?? text.trim()))
+const read = (text: string): string =>
+  text.trim() === '' ? '' : (readDay(text, zone, now(), toward.value) ?? text.trim())
 const isDay = computed(() => /^\d{4}-\d{2}-\d{2}$/.test(day.value))
 
 function take(text: string): void {
@@ -46,7 +52,7 @@ function take(text: string): void {
 function keep(): void {
   take(typed.value)
   typed.value = inWords(own)
-  isFaulty.value = own !== '' && readDay(own, zone, now()) === undefined
+  isFaulty.value = own !== '' && readDay(own, zone, now(), toward.value) === undefined
   if (isFaulty.value || own === kept) return
   kept = own
   emit('keep', own)
@@ -66,7 +72,7 @@ function choose(chosen: string): void {
       v-bind="$attrs"
       size="small"
       autocomplete="off"
-      placeholder="24 Dec, fri, in 2 weeks"
+      :placeholder="past ? '20 Nov, fri, 2 weeks ago' : '24 Dec, fri, in 2 weeks'"
       :aria-invalid="isFaulty"
       :aria-errormessage="isFaulty ? id : undefined"
       @input="take"
