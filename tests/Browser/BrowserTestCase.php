@@ -363,4 +363,18 @@ abstract class BrowserTestCase extends TestCase
 
         return is_string($answer) && str_contains($answer, '"ready":true');
     }
+
+    /** As the letter in the tray has it, of the page that it leads to. */
+    protected function codeSentTo(string $page, string $to): string
+    {
+        $tray = 'http://127.0.0.1:' . getenv('POST_PORT');
+        foreach ((array) json_decode((string) file_get_contents("{$tray}/mail"), true)['mail'] as $name) {
+            $letter = quoted_printable_decode((string) file_get_contents("{$tray}/mail/{$name}"));
+            $isTheirs = is_string($name) && str_contains($letter, $to);
+            if ($isTheirs && preg_match("~/{$page}#([\w-]+)~", $letter, $found) === 1) {
+                return $found[1];
+            }
+        }
+        self::fail("no letter to {$to}");
+    }
 }

@@ -199,8 +199,8 @@ final readonly class CutOver
             default => 'It goes there at once',
         };
 
-        return "By the book: {$begins}; left alone, the call ends at {$this->named($telling->target)} after "
-            . "{$telling->seconds} s ({$telling->outcome->words()}).";
+        return "By the book: {$begins}; left alone, the call ends after {$telling->seconds} s: "
+            . "{$telling->outcome->words()} {$this->named($telling->target)}.";
     }
 
     private function named(string $of): string

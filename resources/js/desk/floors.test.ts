@@ -15,7 +15,7 @@ const VIEW = {
   ref: 'site:office',
   key: 'office',
   name: 'Office',
-  people: SEATED,
+  people: [],
   plans: [{ floor: '1', id: 'f00d', width: 300, height: 200, by: 'Lena', at: '2026-12-01T17:00:00Z' }],
   contacts: [{ item: 'otto', next: '2020-12-01T12:00:00Z' }],
 } as unknown as SiteView
@@ -25,8 +25,8 @@ const brief = (edits: { object: string; path: string; value: unknown }[]): unkno
 it('shows the pins of one floor on its picture and moves one by keys, as one edit when the key is let go', async () => {
   const opened = await openPart(
     SiteFloors,
-    [FLOORED],
-    { [EDITS]: asChange(deskOf([FLOORED])) },
+    [FLOORED, ...SEATED],
+    { [EDITS]: asChange(deskOf([FLOORED, ...SEATED])) },
     { props: { site: VIEW, object: FLOORED } },
   )
   page = opened.page
@@ -57,8 +57,8 @@ it('shows the pins of one floor on its picture and moves one by keys, as one edi
 it('takes a floor away with its workplaces, and nothing is told of them', async () => {
   const opened = await openPart(
     SiteFloors,
-    [FLOORED],
-    { [EDITS]: asChange(deskOf([FLOORED])) },
+    [FLOORED, ...SEATED],
+    { [EDITS]: asChange(deskOf([FLOORED, ...SEATED])) },
     { props: { site: VIEW, object: FLOORED } },
   )
   page = opened.page
@@ -82,8 +82,8 @@ it('adds a contact whose number and hours can be read, and keeps what was typed 
   let meant: unknown[] = [{ said: '902', value: null, fault: '"902" has too few digits' }]
   const opened = await openPart(
     SiteContacts,
-    [FLOORED],
-    { [EDITS]: asChange(deskOf([FLOORED])), 'POST /customers/inlet/meant': () => ({ meant }) },
+    [FLOORED, ...SEATED],
+    { [EDITS]: asChange(deskOf([FLOORED, ...SEATED])), 'POST /customers/inlet/meant': () => ({ meant }) },
     { props: { site: VIEW, object: FLOORED, zone: 'America/Halifax' } },
   )
   page = opened.page
@@ -118,7 +118,7 @@ it('adds a contact whose number and hours can be read, and keeps what was typed 
 it('says why a picture was not kept', async () => {
   const opened = await openPart(
     SiteFloors,
-    [FLOORED],
+    [FLOORED, ...SEATED],
     {
       'POST /customers/inlet/sites/office/plans': () =>
         new Refused(422, { errors: [{ detail: 'This is no picture.', pointer: '/plan' }] }),

@@ -1,8 +1,8 @@
-import type { ObjectOf, SiteView } from '@/api'
+import type { ObjectOf } from '@/api'
 import type { TypedEdit } from './edits'
 
 export type Workplace = ObjectOf<'site'>['fields']['workplaces'][number]
-type Person = SiteView['people'][number]
+type Person = ObjectOf<'user'>
 
 /** Everything that follows where somebody sits: one place each, and what help services are told of it. */
 export class Seating {
@@ -18,10 +18,12 @@ export class Seating {
     return this.site.fields.workplaces
   }
 
-  /** Who has no place on any plan of the site, and works there. */
+  /** Who has no place on any plan of the site, works there and nowhere else. */
   get unplaced(): Person[] {
     const placed = new Set(this.places.map((each) => each.who))
-    return this.people.filter((each) => !placed.has(each.ref) && each.address === null)
+    return this.people.filter(
+      ({ ref, fields }) => !placed.has(ref) && fields.emergency.address === null && fields.status === 'active',
+    )
   }
 
   seat(item: string, who: string | null): TypedEdit[] {
@@ -76,17 +78,19 @@ export class Seating {
   /** Whoever sat there: nothing is told of a place they have left. */
   private leaves(place: Workplace): TypedEdit[] {
     const person = this.people.find((each) => each.ref === place.who)
-    const isTold =
-      person?.room === (place.room ?? null) && [this.floorOf(place), place.floor].includes(person.floor ?? '')
+    if (person === undefined) return []
+    const { floor, room } = person.fields.emergency
+    const isTold = room === (place.room ?? null) && [this.floorOf(place), place.floor].includes(floor ?? '')
     return isTold ? this.told(person.ref, null, null) : []
   }
 
   private told(who: string | null, floor: string | null, room: string | null): TypedEdit[] {
     const person = this.people.find((each) => each.ref === who)
     if (person === undefined) return []
+    const told = person.fields.emergency
     return [
-      ...(person.floor === floor ? [] : [{ object: person.ref, path: 'emergency/floor', value: floor }]),
-      ...(person.room === room ? [] : [{ object: person.ref, path: 'emergency/room', value: room }]),
+      ...(told.floor === floor ? [] : [{ object: person.ref, path: 'emergency/floor', value: floor }]),
+      ...(told.room === room ? [] : [{ object: person.ref, path: 'emergency/room', value: room }]),
     ]
   }
 

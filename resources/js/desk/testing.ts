@@ -2,7 +2,7 @@ import { QueryClient, VueQueryPlugin } from '@tanstack/vue-query'
 import { mount, type VueWrapper } from '@vue/test-utils'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
-import type { BookObject, Desk, DeskChange, Meant, ObjectOf, SiteView } from '@/api'
+import type { BookObject, Desk, DeskChange, Meant, ObjectOf } from '@/api'
 import { bookObject, fakeServer, NOTHING_LIVE, settle } from '@/testing'
 
 export { bookObject as object, NOTHING_LIVE, PRACTICE } from '@/testing'
@@ -155,16 +155,22 @@ export const FLOORED: ObjectOf<'site'> = bookObject('site:office', {
   ],
   contacts: [{ item: 'otto', name: 'Otto Vane', role: 'keys', phone: '+19025550199', hours: null }],
 })
-const person = (
+const seatedPerson = (
   key: string,
   floor: string | null,
   room: string | null,
-  address: string | null = null,
-): SiteView['people'][number] => ({ ref: `user:${key}`, name: key, floor, room, address, calls: [] })
+  more: { address?: string; status?: 'active' | 'leaver' } = {},
+): ObjectOf<'user'> =>
+  bookObject(`user:${key}`, {
+    site: 'site:office',
+    status: more.status ?? 'active',
+    emergency: { floor, room, address: more.address ?? null },
+  })
 /** Whoever has a place at it, or belongs there. */
 export const SEATED = [
-  person('ines', 'Ground floor', '1.01'),
-  person('joss', 'Loft', '2.01'),
-  person('ana', null, null),
-  person('far', null, null, '7 Shore Road'),
+  seatedPerson('ines', 'Ground floor', '1.01'),
+  seatedPerson('joss', 'Loft', '2.01'),
+  seatedPerson('ana', null, null),
+  seatedPerson('far', null, null, { address: '7 Shore Road' }),
+  seatedPerson('gone', null, null, { status: 'leaver' }),
 ]

@@ -134,7 +134,6 @@ defineExpose({ focus })
       :style="where(place)"
       :data-item="place.item"
       :aria-pressed="place.item === chosen"
-      :aria-label="`${place.room ?? 'Workplace'}: ${said(place)}`"
       @click="chosen = place.item"
       @focus="chosen = place.item"
       @pointerdown="begin($event, place)"
@@ -149,7 +148,7 @@ defineExpose({ focus })
         <path d="M6 15.5C2.5 10.6 1 8 1 5.6a5 5 0 0 1 10 0c0 2.4-1.5 5-5 9.9z" />
       </svg>
       <span
-        >{{ said(place) }}<small v-if="place.room">{{ place.room }}</small></span
+        >{{ said(place) }} <small v-if="place.room">{{ place.room }}</small></span
       >
     </button>
   </div>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { useQueryClient } from '@tanstack/vue-query'
 import type { UploadFile } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import { client, take, type ObjectOf, type SiteView } from '@/api'
+import { client, take, type BookObject, type ObjectOf, type SiteView } from '@/api'
 import { ChoiceField, plural, useAttempt } from '@/shared'
 import { useDesk, useDraft } from '../desk'
+import type { TypedEdit } from '../edits'
 import InlineField from '../InlineField.vue'
 import { Seating, type Workplace } from '../seating'
 import PlanBoard from './PlanBoard.vue'
@@ -12,12 +14,29 @@ import PlanBoard from './PlanBoard.vue'
 const { site, object } = defineProps<{ site: SiteView; object: ObjectOf<'site'> }>()
 const emit = defineEmits<{ done: [sites: SiteView[]] }>()
 
-const { customer, names, mayEdit } = useDesk()
+const { customer, names, mayEdit, book, queries } = useDesk()
+const queryClient = useQueryClient()
 const { edit } = useDraft()
 const { busy, faults, attempt } = useAttempt()
 
 const floors = computed(() => object.fields.floors)
-const seating = computed(() => new Seating(object, site.people))
+const usersAt = (objects: readonly BookObject[]): ObjectOf<'user'>[] =>
+  objects.filter((each): each is ObjectOf<'user'> => each.kind === 'user' && each.fields.site === site.ref)
+const people = computed(() => usersAt(book.data.value?.objects ?? []))
+const seating = computed(() => new Seating(object, people.value))
+/**
+ * One after the other, each of the book as the one before left it: screens are told of an answer a little later than it
+ * is there.
+ */
+let last = Promise.resolve()
+function act(edits: (seating: Seating) => TypedEdit[]): Promise<void> {
+  last = last.then(() => {
+    const objects: readonly BookObject[] = queryClient.getQueryData(queries.desk.queryKey)?.objects ?? []
+    const now = objects.find((each): each is ObjectOf<'site'> => each.kind === 'site' && each.ref === site.ref)
+    return edit(edits(new Seating(now ?? object, usersAt(objects))))
+  })
+  return last
+}
 const shown = ref<string>()
 const floor = computed(() => floors.value.find((each) => each.item === shown.value) ?? floors.value[0])
 const pins = computed(() => seating.value.places.filter((each) => each.floor === floor.value?.item))
@@ -55,8 +74,8 @@ async function addFloor(): Promise<void> {
 
 /** Its pins go with it. */
 async function removeFloor(item: string): Promise<void> {
-  await edit([
-    ...seating.value.removed(...pins.value.map((each) => each.item)),
+  await act((now) => [
+    ...now.removed(...pins.value.map((each) => each.item)),
     { object: site.ref, path: 'floors', value: floors.value.filter((each) => each.item !== item) },
   ])
 }
@@ -76,9 +95,12 @@ const addBeside = (): Promise<void> =>
 const FREE = ''
 const seats = computed(() => [
   [FREE, 'nobody'] as const,
-  ...site.people.map((each) => [each.ref, names.value.of(each.ref)] as const),
+  ...people.value.map((each) => [each.ref, names.value.of(each.ref)] as const),
 ])
-const seat = (of: Workplace, who: string): Promise<void> => edit(seating.value.seat(of.item, who === FREE ? null : who))
+const seat = (of: Workplace, who: string): Promise<void> => act((now) => now.seat(of.item, who === FREE ? null : who))
+
+const setRoom = (item: string, room: string | null): Promise<void> => act((now) => now.room(item, room))
+const remove = (item: string): Promise<void> => act((now) => now.removed(item))
 
 const upload = (file: UploadFile): Promise<void> =>
   attempt(async () => {
@@ -158,9 +180,9 @@ const seated = computed(() => pins.value.filter((each) => each.who != null).leng
         v-model:chosen="chosen"
         :places="pins"
         :picture
-        @moved="(item, across, down) => void edit(seating.moved(item, across, down))"
+        @moved="(item, across, down) => void act((now) => now.moved(item, across, down))"
         @added="(across, down) => void addPlace(across, down)"
-        @removed="(item) => void edit(seating.removed(item))"
+        @removed="(item) => void act((now) => now.removed(item))"
       />
       <p v-if="place !== undefined" class="row" data-testid="workplace">
         Room
@@ -171,7 +193,7 @@ const seated = computed(() => pins.value.filter((each) => each.who != null).leng
           :label="`Room of ${place.item}`"
           :value="place.room"
           holds
-          @take="(room) => place !== undefined && edit(seating.room(place.item, room as string | null))"
+          @take="(room) => place !== undefined && setRoom(place.item, room as string | null)"
         />
         taken by
         <ChoiceField
@@ -183,9 +205,7 @@ const seated = computed(() => pins.value.filter((each) => each.who != null).leng
           @update:model-value="(who) => place !== undefined && seat(place, who)"
         />
         <span v-else>{{ place.who == null ? 'nobody' : names.of(place.who) }}</span>
-        <button v-if="mayEdit" type="button" class="text-button" @click="edit(seating.removed(place.item))">
-          Workplace away
-        </button>
+        <button v-if="mayEdit" type="button" class="text-button" @click="remove(place.item)">Workplace away</button>
       </p>
       <p v-else-if="mayEdit" class="soft">
         Two clicks on the plan make a workplace there; a pin is dragged, or moved with the arrows.
