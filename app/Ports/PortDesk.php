@@ -60,7 +60,7 @@ final readonly class PortDesk
         );
     }
 
-    /** @return list<array{PortCase, string, string, string}> all under way, by their day, with whose: key, name, zone */
+    /** @return list<array{PortCase, string, string, string}> under way, by their day, with whose: key, name, zone */
     public function underWay(string $technicianId): array
     {
         return $this->scope->technician($technicianId, static function (): array {

@@ -32,7 +32,8 @@ final class PlacesTest extends BrowserTestCase
         $this->see('0 workplaces, 0 taken', '[data-testid=floors]');
         $this->givePicture('this is no picture');
         $this->see('This is no PNG, JPEG or GIF picture', '[data-testid=floors]');
-        $this->givePicture((string) base64_decode('R0lGODlhAwACAIAAAAAAAP///yH5BAAAAAAALAAAAAADAAIAAAIChF8AOw==', true));
+        $gif = 'R0lGODlhAwACAIAAAAAAAP///yH5BAAAAAAALAAAAAADAAIAAAIChF8AOw==';
+        $this->givePicture((string) base64_decode($gif, true));
         $this->element('[data-testid=plan] img');
     }
 

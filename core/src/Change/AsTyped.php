@@ -9,6 +9,7 @@ use Jaunty\Core\Book\Fields\Field;
 use Jaunty\Core\Book\Fields\Fields;
 use Jaunty\Core\Book\Fields\HasItems;
 use Jaunty\Core\Book\Fields\LeadsTo;
+use Jaunty\Core\Book\Fields\Phone;
 use Jaunty\Core\Book\Fields\Refers;
 use Jaunty\Core\Book\Fields\RefersToMany;
 use Jaunty\Core\Book\Fields\Treats;
@@ -30,7 +31,7 @@ final class AsTyped
 {
     private const OUTSIDE = 'outside:';
 
-    /** What a field is called that holds a telephone number, wherever it stands. */
+    /** What a field is called that holds a telephone number where none is declared to. */
     private const NUMBER = 'number';
 
     /** The same of a device's address, which is printed on it in several ways. */
@@ -148,7 +149,8 @@ final class AsTyped
         $value = $this->meant($path, $field, $value);
         $prefix = str_starts_with($value, self::OUTSIDE) ? self::OUTSIDE : '';
         $typed = trim(substr($value, strlen($prefix)));
-        if ($prefix === '' && ($name !== self::NUMBER || $typed === '') || preg_match(Number::E164, $typed) === 1) {
+        $isNumber = $field instanceof Phone || $name === self::NUMBER;
+        if ($prefix === '' && (! $isNumber || $typed === '') || preg_match(Number::E164, $typed) === 1) {
             return $value;
         }
         try {

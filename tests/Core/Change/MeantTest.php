@@ -31,6 +31,23 @@ final class MeantTest extends TestCase
         $typed->meantBy('Nobody, Nowhere', [Kind::User], true);
     }
 
+    /** A field that holds a telephone number, however it is called, alone and in a list. */
+    public function test_a_telephone_number_is_read_as_it_is_dialled_there_wherever_it_is_wanted(): void
+    {
+        $typed = new AsTyped(self::book());
+        $user = Reference::parse('user:ines');
+        self::assertSame('+19025550177', $typed->read($user, 'showsOutside', '902 555 0177'));
+        self::assertSame('+19025550177', $typed->read($user, 'legs/mobile/number', '(902) 555-0177'));
+        $site = Reference::parse('site:quay');
+        self::assertSame('+19025550177', $typed->read($site, 'contacts/ana/phone', '902-555-0177'));
+        self::assertSame(
+            [['item' => 'ana', 'name' => 'Ana', 'phone' => '+19025550177']],
+            $typed->read($site, 'contacts', [['name' => 'Ana', 'phone' => '902 555 0177']]),
+        );
+        $this->expectExceptionMessage('too few or too many digits');
+        $typed->read($site, 'contacts/ana/phone', '902 555 01');
+    }
+
     #[DataProvider('meant')]
     public function test_what_is_typed_is_read_as_whom_it_means(string $path, string $typed, string $meant): void
     {
