@@ -11,6 +11,7 @@ use App\Models\Invitation;
 use App\Models\Technician;
 use App\Models\TenantRow;
 use App\Security\InvitationClosed;
+use App\Security\LetterCode;
 use App\Time\Clock;
 use Illuminate\Contracts\Mail\Mailer;
 use Illuminate\Database\ConnectionInterface;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Feeds;
 
-use App\Access\LetterCode;
 use App\Activity\ActivityLog;
 use App\Models\CalendarFeed;
 use App\Models\PortCase;
 use App\Models\Technician;
 use App\Ports\PortDesk;
+use App\Security\LetterCode;
 use App\Time\Clock;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Jaunty\Core\Ics\IcsFile;

@@ -6,7 +6,6 @@ namespace App\Places;
 
 use App\Access\AccessDenied;
 use App\Access\CustomerNotFound;
-use App\Access\LetterCode;
 use App\Access\Scope;
 use App\Access\WithoutSignIn;
 use App\Activity\ActivityLog;
@@ -16,6 +15,7 @@ use App\Models\AddressAnswer;
 use App\Models\AddressAsk;
 use App\Models\TenantRow;
 use App\Roster\SummaryKeeper;
+use App\Security\LetterCode;
 use App\Time\Clock;
 use Illuminate\Contracts\Mail\Mailer;
 use Illuminate\Database\ConnectionInterface;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Security;
 
-use App\Access\LetterCode;
 use App\Activity\ActivityLog;
 use App\Models\Technician;
 use App\Time\Clock;

@@ -14,6 +14,9 @@ final class TableReader
     /** The cell that holds a row's key where it has one already: somebody who marries stays who she is. */
     public const ID = 'id';
 
+    /** Columns of what a spreadsheet takes for numbers. */
+    private const DIGITS = [SlotType::Extension, SlotType::Phone, SlotType::Number];
+
     /** Before what a fault offers. */
     private const OFFERS = '; next free ';
 
@@ -78,8 +81,14 @@ final class TableReader
         $read = [];
         $name = null;
         foreach ($this->slot->columns as $column) {
+            $cell = $row[$column->key] ?? '';
+            $isDigits = in_array($column->type, self::DIGITS, true);
+            $spoilt = $isDigits ? SpoiltCell::why(trim($cell)) : null;
             try {
-                $read[$column->key] = $this->reader->read($column, $row[$column->key] ?? '');
+                if ($spoilt !== null) {
+                    throw new UnusableAnswer($spoilt);
+                }
+                $read[$column->key] = $this->reader->read($column, $isDigits ? SpoiltCell::mended($cell) : $cell);
             } catch (UnusableAnswer $fault) {
                 $read[$column->key] = null;
                 $this->faults["{$index}/{$column->key}"] = $fault->getMessage();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { kindsInWords } from '@/shared'
+import { kindsInWords, TableFile } from '@/shared'
 import { useDesk, useDraft, type NewObject } from './desk'
 import { useHalfTyped } from './halfTyped'
 import PeopleSheet from './PeopleSheet.vue'
@@ -26,13 +26,17 @@ async function make(names: string[]): Promise<void> {
 const list = ref('')
 const isReadingList = ref(false)
 
+function readList(text: string): void {
+  list.value = text
+  isReadingList.value = true
+}
+
 /** More than a name of a person is a list of one: shown as it was read before it is taken. */
 function submit(): void {
   const typed = name.value.trim()
   if (typed === '') return
   if (props.kind === 'user' && /[@<,;\d]/.test(typed)) {
-    list.value = typed
-    isReadingList.value = true
+    readList(typed)
     return
   }
   void make([typed])
@@ -42,8 +46,7 @@ function paste(event: ClipboardEvent): void {
   const block = event.clipboardData?.getData('text/plain') ?? ''
   if (props.kind === 'user' && /[\t\n;@<\d]|,/.test(block.trim())) {
     event.preventDefault()
-    list.value = block
-    isReadingList.value = true
+    readList(block)
     return
   }
   const lines = (event.clipboardData?.getData('text/plain') ?? '')
@@ -67,11 +70,16 @@ function paste(event: ClipboardEvent): void {
       @paste="paste"
     />
   </form>
+  <TableFile v-if="kind === 'user'" class="file" label="or take a list from a file" @read="readList" />
   <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" :text="list" @taken="name = ''" />
 </template>
 
 <style scoped>
 .el-input {
   width: 100%;
+}
+
+.file {
+  padding: 4px 0;
 }
 </style>

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { client, detailOf, isProblem, take, type Slot } from '@/api'
 import { LoadingLines, ModalSheet, plural } from '@/shared'
 import { placed, TableField } from '@/takingon'
-import { useDesk } from './desk'
+import { useDesk, useDraft } from './desk'
 
 /** People pasted at a customer that exists: how each column was read, and what each gets, before any of it is taken. */
 const { text } = defineProps<{ text: string }>()
@@ -12,7 +12,8 @@ const emit = defineEmits<{ taken: [] }>()
 
 type Row = Record<string, string>
 
-const { customer, queries, notice, refresh } = useDesk()
+const { customer, notice } = useDesk()
+const { around } = useDraft()
 const params = { path: { customer } }
 
 const asked = ref<Slot>()
@@ -30,7 +31,19 @@ const failure = ref<string>()
 const isReading = ref(false)
 const isTaking = ref(false)
 
-const wrong = computed(() => Object.keys(faults.value).length)
+/** Rows with something wrong in them wait here while the others are taken. */
+const waiting = computed(
+  () => new Set(Object.keys(faults.value).map((place) => Number(place.split('/')[1] ?? Number.NaN))),
+)
+const good = computed(() => rows.value.filter((_, index) => !waiting.value.has(index)))
+const waits = computed(() => {
+  const count = rows.value.length - good.value.length
+  if (count === 0) return 'They are pending then, and taken back in one.'
+  return count === 1
+    ? '1 row needs a look and waits here meanwhile.'
+    : `${count} rows need a look and wait here meanwhile.`
+})
+const isBlocked = computed(() => waiting.value.has(Number.NaN))
 
 async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[]; unmatched: string[] }> {
   const mine = ++asking
@@ -66,16 +79,21 @@ watch(rows, (now) => {
 })
 
 async function takeThem(): Promise<void> {
-  if (wrong.value > 0 || isTaking.value) return
+  if (good.value.length === 0 || isBlocked.value || isTaking.value) return
   isTaking.value = true
+  const rest = rows.value.filter((_, index) => waiting.value.has(index))
   try {
-    const { taken } = await take(client.POST('/customers/{customer}/people', { params, body: { rows: rows.value } }))
-    await refresh(queries.desk.queryKey)
+    let taken = 0
+    await around(async () => {
+      taken = (await take(client.POST('/customers/{customer}/people', { params, body: { rows: good.value } }))).taken
+    })
     notice.value = {
       text:
         `${plural(taken, 'person', 'people')} pending, with mailboxes and telephones; PINs are made under ` +
         `Mailboxes once they are entered.`,
     }
+    rows.value = rest
+    if (rest.length > 0) return
     open.value = false
     emit('taken')
   } catch (error) {
@@ -111,16 +129,12 @@ async function takeThem(): Promise<void> {
     <p class="act">
       <el-button
         type="primary"
-        :disabled="isReading || isTaking || wrong > 0 || rows.length === 0"
+        :disabled="isReading || isTaking || isBlocked || good.length === 0"
         data-testid="take-people"
         @click="takeThem"
-        >Take {{ plural(rows.length, 'person', 'people') }}</el-button
+        >Take {{ plural(good.length, 'person', 'people') }}</el-button
       >
-      <span class="soft">{{
-        wrong > 0
-          ? `${plural(wrong, 'cell')} ${wrong === 1 ? 'needs' : 'need'} a look first`
-          : 'They are pending then, and can be taken back.'
-      }}</span>
+      <span class="soft">{{ waits }}</span>
     </p>
   </ModalSheet>
 </template>

@@ -29,6 +29,7 @@ import { useHalfTyped } from './halfTyped'
 import { merged } from './merged'
 import type { Notice, Notices } from './notices'
 import type { DeskQueries } from './queries'
+import { opposites } from './opposites'
 import { createUnsent, isAway } from './unsent'
 import { same, valueAt } from './values'
 
@@ -82,6 +83,8 @@ export interface DraftState {
   unsent: ShallowRef<TypedEdit[]>
   edit: (edits: TypedEdit[], how?: HowEdited) => Promise<void>
   make: (objects: NewObject[]) => Promise<string[]>
+  /** Work that puts much into the draft at once, on the server; taken back in one. */
+  around: (work: () => Promise<void>) => Promise<void>
   takeBack: () => Promise<void>
   /** Whether it was entered. */
   enter: (note: string) => Promise<boolean>
@@ -233,6 +236,14 @@ export function createDraft(
       complain(error)
       return []
     }
+  }
+
+  async function around(work: () => Promise<void>): Promise<void> {
+    const before = book.data.value?.objects ?? []
+    await work()
+    await queryClient.refetchQueries({ queryKey: queries.desk.queryKey })
+    const now = queryClient.getQueryData(queries.desk.queryKey)?.objects ?? []
+    remember(opposites(before, now))
   }
 
   /**
@@ -449,6 +460,7 @@ export function createDraft(
 
   return {
     changes,
+    around,
     clashes,
     faults,
     sending,

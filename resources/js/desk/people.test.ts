@@ -2,7 +2,7 @@ import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, describe, expect, it } from 'vitest'
 import { close, settle } from '@/testing'
 import NewObject from './NewObject.vue'
-import { object, openPart } from './testing'
+import { asChange, deskOf, EDITS, object, openPart } from './testing'
 
 const INES = object('user:ines', { name: { first: 'Ines' }, extension: '201' }, { extension: '201' })
 const READ = 'POST /customers/inlet/people/read'
@@ -63,5 +63,59 @@ describe('a list of people pasted under the users', () => {
     cell.dispatchEvent(new Event('change'))
     await settle()
     expect(asked().at(-1)).toEqual({ rows: [{ name: 'Drew Dent', extension: '223' }] })
+  })
+
+  it('takes those of whom all can be read while the others wait, and takes them back in one', async () => {
+    const bad = { name: 'Drew Dent', extension: '201' }
+    const good = { name: 'Edie Elm', extension: '224' }
+    const edie = object('user:edie', { name: { first: 'Edie' }, extension: '224' }, { extension: '224' })
+    const edits: unknown[] = []
+    let isTaken = false
+    const desk = (): ReturnType<typeof deskOf> => deskOf(isTaken ? [INES, edie] : [INES])
+    const read = (rows: object[]): object => ({
+      asked: ASKED,
+      rows,
+      unmatched: [],
+      understood: [],
+      readAs: {},
+      faults: rows.includes(bad) ? [{ detail: "201 is Ines's", pointer: '/answers/people/0/extension' }] : [],
+      makes: [],
+    })
+    const opened = await openPart(
+      NewObject,
+      [INES],
+      {
+        'GET /customers/inlet/desk': () => desk(),
+        [READ]: () => read(isTaken ? [bad] : [bad, good]),
+        'POST /customers/inlet/people': () => {
+          isTaken = true
+          return { taken: 1, pending: 3 }
+        },
+        [EDITS]: (body: unknown) => {
+          edits.push(body)
+          return asChange(deskOf([INES]))
+        },
+      },
+      { props: { kind: 'user' } },
+    )
+    page = opened.page
+    await page
+      .get('form.new input')
+      .trigger('paste', { clipboardData: { getData: () => 'Drew Dent\t201\nEdie Elm\t224' } })
+    await settle()
+    await settle()
+    const button = document.body.querySelector<HTMLButtonElement>('[data-testid=take-people]')
+    expect(button?.textContent.trim()).toBe('Take 1 person')
+    expect(document.body.textContent).toContain('1 row needs a look and waits here meanwhile.')
+    button?.click()
+    await settle()
+    await settle()
+    expect(opened.server.asked.find((each) => each.call === 'POST /customers/inlet/people')?.body).toEqual({
+      rows: [good],
+    })
+    expect(document.body.querySelectorAll('[data-cell$="-0"]')).toHaveLength(1)
+
+    await opened.state.draft.takeBack()
+    expect(edits).toEqual([{ edits: [{ op: 'delete', object: 'user:edie', value: null }] }])
   })
 })

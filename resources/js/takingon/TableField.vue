@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref } from 'vue'
 import { client, take, type Slot } from '@/api'
-import { plural, useKeysTold } from '@/shared'
+import { plural, TableFile, useKeysTold } from '@/shared'
 
 type Row = Record<string, string>
 
@@ -228,6 +228,7 @@ useKeysTold('in a table of answers', {
     <p class="under small">
       <button type="button" class="quiet-button" @click="add">Add a row</button>
       <button v-if="before !== undefined" type="button" class="quiet-button" @click="undo">Undo</button>
+      <TableFile label="Rows from a file" @read="(text) => void read(text, rows.length === 0)" />
       <span class="soft" role="status">{{
         rows.length === 0
           ? said

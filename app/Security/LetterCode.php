@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Access;
+namespace App\Security;
 
 /** What a letter carries to open something once: random, and kept as a hash. */
 final class LetterCode
