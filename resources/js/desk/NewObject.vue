@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { kindsInWords, TableFile } from '@/shared'
+import { kindsInWords, plural, TableFile } from '@/shared'
 import { useDesk, useDraft, type NewObject } from './desk'
 import { useHalfTyped } from './halfTyped'
 import PeopleSheet from './PeopleSheet.vue'
@@ -25,6 +25,7 @@ async function make(names: string[]): Promise<void> {
 /** A list of people, in as many columns as somebody had: read whole, and shown before it is taken. */
 const list = ref('')
 const isReadingList = ref(false)
+const left = useHalfTyped<Record<string, string>[]>(customer, 'people who wait', [])
 
 function readList(text: string): void {
   list.value = text
@@ -71,7 +72,11 @@ function paste(event: ClipboardEvent): void {
     />
   </form>
   <TableFile v-if="kind === 'user'" class="file" label="or take a list from a file" @read="readList" />
-  <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" :text="list" @taken="name = ''" />
+  <button v-if="kind === 'user' && left.length > 0" type="button" class="text-button left" @click="readList('')">
+    {{ plural(left.length, 'person', 'people') }} of a list {{ left.length === 1 ? 'waits' : 'wait' }}: look at
+    {{ left.length === 1 ? 'it' : 'them' }}
+  </button>
+  <PeopleSheet v-if="kind === 'user'" v-model="isReadingList" v-model:left="left" :text="list" @taken="name = ''" />
 </template>
 
 <style scoped>
@@ -81,5 +86,9 @@ function paste(event: ClipboardEvent): void {
 
 .file {
   padding: 4px 0;
+}
+
+.left {
+  margin-left: 16px;
 }
 </style>

@@ -5,12 +5,14 @@ import { LoadingLines, ModalSheet, plural } from '@/shared'
 import { placed, TableField } from '@/takingon'
 import { useDesk, useDraft } from './desk'
 
+type Row = Record<string, string>
+
 /** People pasted at a customer that exists: how each column was read, and what each gets, before any of it is taken. */
 const { text } = defineProps<{ text: string }>()
 const open = defineModel<boolean>({ required: true })
+/** Rows that something is wrong with, of lists that were taken before: kept until they are taken or taken out. */
+const left = defineModel<Row[]>('left', { required: true })
 const emit = defineEmits<{ taken: [] }>()
-
-type Row = Record<string, string>
 
 const { customer, notice } = useDesk()
 const { around } = useDraft()
@@ -69,13 +71,16 @@ async function read(body: { text?: string; rows?: Row[] }): Promise<{ rows: Row[
 watch(open, async (isOpen) => {
   if (!isOpen) return
   sent = rows.value = []
-  const answer = await read({ text })
+  const answer = await read({ text, rows: left.value })
   unmatched.value = answer.unmatched
   sent = rows.value = answer.rows
 })
 
 watch(rows, (now) => {
-  if (now !== sent) void read({ rows: now })
+  if (now === sent) return
+  // What is mended or taken out of those that wait is so the next time too.
+  if (left.value.length > 0) left.value = now
+  void read({ rows: now })
 })
 
 async function takeThem(): Promise<void> {
@@ -92,7 +97,7 @@ async function takeThem(): Promise<void> {
         `${plural(taken, 'person', 'people')} pending, with mailboxes and telephones; PINs are made under ` +
         `Mailboxes once they are entered.`,
     }
-    rows.value = rest
+    rows.value = left.value = rest
     if (rest.length > 0) return
     open.value = false
     emit('taken')

@@ -53,7 +53,7 @@ describe('a list of people pasted under the users', () => {
     await settle()
     await settle()
 
-    expect(asked()).toEqual([{ text: 'Drew Dent\t201\nEdie Elm\t224' }])
+    expect(asked()).toEqual([{ text: 'Drew Dent\t201\nEdie Elm\t224', rows: [] }])
     expect(document.body.textContent).toContain("Ext: 201 is Ines's")
     expect(document.body.querySelector<HTMLButtonElement>('[data-testid=take-people]')?.disabled).toBe(true)
 
@@ -114,6 +114,7 @@ describe('a list of people pasted under the users', () => {
       rows: [good],
     })
     expect(document.body.querySelectorAll('[data-cell$="-0"]')).toHaveLength(1)
+    expect(page.get('button.left').text()).toMatch(/^1 person of a list waits/)
 
     await opened.state.draft.takeBack()
     expect(edits).toEqual([{ edits: [{ op: 'delete', object: 'user:edie', value: null }] }])
