@@ -1,5 +1,6 @@
 import type { ObjectOf } from '@/api'
 import type { TypedEdit } from './edits'
+import { freeItem } from './stepped'
 
 export type Workplace = ObjectOf<'site'>['fields']['workplaces'][number]
 type Person = ObjectOf<'user'>
@@ -52,10 +53,7 @@ export class Seating {
   }
 
   added(floor: string, across: number, down: number): { item: string; edits: TypedEdit[] } {
-    const taken = new Set(this.places.map((each) => each.item))
-    let at = this.places.length + 1
-    while (taken.has(`place-${at}`)) at++
-    const item = `place-${at}`
+    const item = freeItem(this.places, 'place')
     return { item, edits: [this.whole([...this.places, { item, floor, room: null, across, down, who: null }])] }
   }
 

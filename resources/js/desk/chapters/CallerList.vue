@@ -6,7 +6,7 @@ import { callersInWords, writeCallers } from '../callers'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import StepButtons from '../StepButtons.vue'
-import { stepped } from '../stepped'
+import { freeItem, stepped } from '../stepped'
 import { whatIsMeant } from '../meant'
 import { placesLike, TAKE_CALLS } from '../places'
 
@@ -46,13 +46,6 @@ const { busy, faults, attempt } = useAttempt()
 const wrong = ref('')
 const OUTSIDE = 'outside:+'
 
-function newItem(): string {
-  const taken = new Set(lines.value.map((each) => each.item))
-  let at = lines.value.length + 1
-  while (taken.has(`callers-${at}`)) at++
-  return `callers-${at}`
-}
-
 /** The beginning of a number, as people write it: `+1 902`, or the digits with the country code. */
 function beginning(): string | undefined {
   const digits = typed.value.replaceAll(/[\s().-]/g, '').replace(/^\+|^00/, '')
@@ -73,7 +66,7 @@ const add = (): Promise<void> =>
         wrong.value = number?.fault ?? `“${typed.value}” is no telephone number.`
       callers = writeCallers('one', number?.value?.slice(OUTSIDE.length) ?? '')
     }
-    const line: Line = { item: newItem(), callers }
+    const line: Line = { item: freeItem(lines.value, 'callers'), callers }
     if (leads.value) {
       const [place] = then.value.trim() === '' ? [] : await whatIsMeant(customer, [then.value], TAKE_CALLS, true)
       if (place?.value === null) wrong.value ||= place.fault ?? `nothing here is called “${then.value}”`

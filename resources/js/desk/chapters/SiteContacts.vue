@@ -5,6 +5,7 @@ import { dayThere, OfferField, useAttempt, useNow } from '@/shared'
 import { useDesk, useDraft } from '../desk'
 import InlineField from '../InlineField.vue'
 import { whatIsMeant } from '../meant'
+import { freeItem } from '../stepped'
 
 /** Whom to ask at a site, and when they are there. */
 const { site, object, zone } = defineProps<{ site: SiteView; object: ObjectOf<'site'>; zone: string }>()
@@ -40,9 +41,6 @@ const add = (): Promise<void> =>
     const [schedule] = said.trim() === '' ? [] : await whatIsMeant(customer, [said], ['schedule'], false)
     if (schedule?.value === null) wrong.value ||= schedule.fault ?? `No hours here are called “${said}”.`
     if (wrong.value !== '') return
-    const taken = new Set(contacts.value.map((each) => each.item))
-    let at = contacts.value.length + 1
-    while (taken.has(`contact-${at}`)) at++
     await edit([
       {
         object: site.ref,
@@ -50,7 +48,7 @@ const add = (): Promise<void> =>
         value: [
           ...contacts.value,
           {
-            item: `contact-${at}`,
+            item: freeItem(contacts.value, 'contact'),
             name: name.trim(),
             role: role.trim() === '' ? null : role.trim(),
             phone: digits,

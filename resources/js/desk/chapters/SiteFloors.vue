@@ -7,6 +7,7 @@ import { ChoiceField, plural, useAttempt } from '@/shared'
 import { useDesk, useDraft } from '../desk'
 import type { TypedEdit } from '../edits'
 import InlineField from '../InlineField.vue'
+import { freeItem } from '../stepped'
 import { Seating, type Workplace } from '../seating'
 import PlanBoard from './PlanBoard.vue'
 
@@ -64,11 +65,9 @@ const named = ref('')
 async function addFloor(): Promise<void> {
   const name = named.value.trim()
   if (name === '') return
-  const taken = new Set(floors.value.map((each) => each.item))
-  let at = floors.value.length + 1
-  while (taken.has(`floor-${at}`)) at++
-  await edit([{ object: site.ref, path: 'floors', value: [...floors.value, { item: `floor-${at}`, name }] }])
-  shown.value = `floor-${at}`
+  const item = freeItem(floors.value, 'floor')
+  await edit([{ object: site.ref, path: 'floors', value: [...floors.value, { item, name }] }])
+  shown.value = item
   named.value = ''
 }
 
