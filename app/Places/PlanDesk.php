@@ -7,6 +7,7 @@ namespace App\Places;
 use App\Access\Scope;
 use App\Activity\ActivityLog;
 use App\Files\FileKind;
+use App\Files\GivenFile;
 use App\Files\RowFiles;
 use App\Models\Ability;
 use App\Models\FloorPlan;
@@ -19,8 +20,6 @@ use Illuminate\Support\Str;
 /** Pictures of floors, on which workplaces are pinned. */
 final readonly class PlanDesk
 {
-    public const MOST_MEGABYTES = 10;
-
     /** Dots along a side: beyond it a browser draws nothing. */
     private const MOST_DOTS = 16_000;
 
@@ -108,11 +107,9 @@ final readonly class PlanDesk
      */
     private static function read(string $bytes): array
     {
-        if ($bytes === '') {
-            throw SiteTrouble::emptyPlan();
-        }
-        if (strlen($bytes) > self::MOST_MEGABYTES * 1_000_000) {
-            throw SiteTrouble::largePlan(self::MOST_MEGABYTES);
+        $whyNot = GivenFile::whyNot($bytes);
+        if ($whyNot !== null) {
+            throw SiteTrouble::file($whyNot);
         }
         $kind = FileKind::of($bytes);
         $size = $kind === null || $kind === FileKind::Pdf ? false : @getimagesizefromstring($bytes);

@@ -60,14 +60,10 @@ final class SiteTrouble extends \DomainException
         return new self("{$site->name} has no floor \"{$floor}\". Nothing was kept.", 'floor');
     }
 
-    public static function emptyPlan(): self
+    /** @param string $why a file cannot be kept, whatever is in it */
+    public static function file(string $why): self
     {
-        return new self('The file is empty. Nothing was kept.', 'plan');
-    }
-
-    public static function largePlan(int $most): self
-    {
-        return new self("The file is larger than {$most} MB. Nothing was kept.", 'plan');
+        return new self($why, 'plan');
     }
 
     public static function noPlan(): self

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Ports;
 
 use App\Files\FileKind;
+use App\Files\GivenFile;
 use App\Files\RowFiles;
 use App\Models\PortCase;
 use App\Models\PortPaperRow;
@@ -16,8 +17,6 @@ use Jaunty\Core\Ports\PortPaper;
 /** Papers of ports, every one that was put there; of each kind the newest counts. In the customer's scope. */
 final readonly class PortPapers
 {
-    public const MOST_MEGABYTES = 10;
-
     public function __construct(private RowFiles $files, private Clock $clock, private ConnectionInterface $db)
     {
     }
@@ -25,11 +24,9 @@ final readonly class PortPapers
     /** @throws PortRefused */
     public static function kindOf(string $bytes): FileKind
     {
-        if ($bytes === '') {
-            throw PortRefused::emptyPaper();
-        }
-        if (strlen($bytes) > self::MOST_MEGABYTES * 1_000_000) {
-            throw PortRefused::largePaper(self::MOST_MEGABYTES);
+        $whyNot = GivenFile::whyNot($bytes);
+        if ($whyNot !== null) {
+            throw PortRefused::file($whyNot);
         }
         $kind = FileKind::of($bytes);
 

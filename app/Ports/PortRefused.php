@@ -41,14 +41,10 @@ final class PortRefused extends \RuntimeException
         return new self('This is no PDF, PNG or JPEG file by what is in it. Nothing was kept.');
     }
 
-    public static function emptyPaper(): self
+    /** @param string $why a file cannot be kept, whatever is in it */
+    public static function file(string $why): self
     {
-        return new self('The file is empty. Nothing was kept.');
-    }
-
-    public static function largePaper(int $most): self
-    {
-        return new self("The file is larger than {$most} MB. Nothing was kept.");
+        return new self($why);
     }
 
     public static function underWay(string $number): self
