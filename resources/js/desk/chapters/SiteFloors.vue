@@ -66,7 +66,7 @@ async function addFloor(): Promise<void> {
   const name = named.value.trim()
   if (name === '') return
   const item = freeItem(floors.value, 'floor')
-  await edit([{ object: site.ref, path: 'floors', value: [...floors.value, { item, name }] }])
+  await act(() => [{ object: site.ref, path: 'floors', value: [...floors.value, { item, name }] }])
   shown.value = item
   named.value = ''
 }
@@ -101,8 +101,10 @@ const seat = (of: Workplace, who: string): Promise<void> => act((now) => now.sea
 const setRoom = (item: string, room: string | null): Promise<void> => act((now) => now.room(item, room))
 const remove = (item: string): Promise<void> => act((now) => now.removed(item))
 
+/** A floor is on screen before it is in the book, where its picture belongs. */
 const upload = (file: UploadFile): Promise<void> =>
   attempt(async () => {
+    await last
     const { sites } = await take(
       client.POST('/customers/{customer}/sites/{site}/plans', {
         params: { path: { customer, site: site.key }, query: { floor: floor.value?.item ?? '' } },
