@@ -18,6 +18,8 @@ final readonly class Tickets
         'socket_rings' => Outcome::LineRings,
         'dropped' => Outcome::Released, 'engaged' => Outcome::Busy, 'no_way' => Outcome::Refused,
         'mangled' => Outcome::NotDelivered, 'not_yet_ours' => Outcome::OldCarrier, 'unknown' => Outcome::NotInService,
+        'grabbed' => Outcome::PickedUp, 'held' => Outcome::Parked, 'called_out' => Outcome::Paged,
+        'sat_down' => Outcome::SignedIn, 'at_table' => Outcome::InConference,
         'nowhere' => Outcome::DeadEnd, 'circles' => Outcome::Loop, 'too_far' => Outcome::Overrun,
     ];
 

@@ -65,6 +65,12 @@ final class Translation implements Dialect
             Kind::Announcement => 'notices',
             Kind::Prompt => 'recordings',
             Kind::Line => 'sockets',
+            Kind::Device => 'sets',
+            Kind::SharedLine => 'parties',
+            Kind::Conference => 'tables',
+            Kind::PickUpGroup => 'nets',
+            Kind::ParkPlace => 'bays',
+            Kind::PageZone => 'horns',
             Kind::Trunk => 'pipes',
             Kind::Route => 'ways',
             Kind::Team, Kind::Contact, Kind::Promise => null,
@@ -99,6 +105,17 @@ final class Translation implements Dialect
                 'operator' => new Place('front'),
                 'blocked' => new Items('barred', ['item' => new Plain('slot'), 'callers' => new Callers('match')]),
                 'defaults' => self::defaults(),
+                'features' => new Nested('stars', [
+                    'codes' => new Nested('codes', [
+                        'pickUp' => new Plain('grab'), 'pickUpOf' => new Plain('grab_of'),
+                        'intercom' => new Plain('shout'), 'speedDial' => new Plain('quick'),
+                        'signIn' => new Plain('sit_down'),
+                    ]),
+                    'speedDials' => new Items('quick', [
+                        'item' => new Plain('slot'), 'digits' => new Plain('no'), 'name' => new Plain('caption'),
+                        'number' => new Telephone('dial'),
+                    ]),
+                ]),
                 'licences' => new Plain('seats', []),
             ],
             Kind::Site => [
@@ -333,6 +350,57 @@ final class Translation implements Dialect
                 ]),
                 'site' => new Pointer('at_premises'),
             ],
+            Kind::Device => [
+                'name' => new Plain('caption'),
+                'model' => new Plain('make'),
+                'hardware' => new Plain('mac'),
+                'site' => new Pointer('at_premises'),
+                'status' => new Word('fate', ['inUse' => 'out', 'spare' => 'shelf', 'broken' => 'scrap']),
+                'hotDesk' => new Bit('guest'),
+                'lines' => new Items('owners', ['item' => new Plain('slot'), 'user' => new Pointer('person')]),
+                'keys' => new Items('buttons', [
+                    'item' => new Plain('slot'), 'at' => new Plain('no', 1),
+                    'kind' => new Word('use', [
+                        'lamp' => 'light', 'line' => 'line', 'speedDial' => 'quick', 'park' => 'bay',
+                        'pickUp' => 'grab', 'page' => 'horn', 'code' => 'star', 'blank' => 'none',
+                    ]),
+                    'to' => new Place('of'), 'number' => new Telephone('dial'), 'digits' => new Plain('keys'),
+                    'label' => new Plain('note'),
+                ]),
+            ],
+            Kind::SharedLine => [
+                'extension' => new Plain('short'),
+                'name' => new Plain('caption'),
+                'site' => new Pointer('at_premises'),
+                'enabled' => new Bit('active'),
+                'members' => self::people(),
+                'rings' => new Plain('rings'),
+                'busy' => new Place('full'),
+                'noAnswer' => new Place('unheard'),
+                'mailbox' => new Pointer('box'),
+            ],
+            Kind::Conference => [
+                'extension' => new Plain('short'),
+                'name' => new Plain('caption'),
+                'site' => new Pointer('at_premises'),
+                'enabled' => new Bit('active'),
+                'most' => new Plain('chairs'),
+                'pin' => new Word('lock', ['set' => 2, 'weak' => 1, 'none' => 0]),
+            ],
+            Kind::PickUpGroup => ['name' => new Plain('caption'), 'members' => self::people()],
+            Kind::ParkPlace => [
+                'extension' => new Plain('short'),
+                'name' => new Plain('caption'),
+                'site' => new Pointer('at_premises'),
+                'comesBackAfter' => new Tenths('hold'),
+                'comesBackTo' => new Place('then'),
+            ],
+            Kind::PageZone => [
+                'extension' => new Plain('short'),
+                'name' => new Plain('caption'),
+                'site' => new Pointer('at_premises'),
+                'members' => self::people(),
+            ],
             Kind::Trunk => [
                 'name' => new Plain('caption'),
                 'enabled' => new Bit('active'),
@@ -369,6 +437,11 @@ final class Translation implements Dialect
             'noAnswer' => new Treatment('unheard'), 'busy' => new Treatment('full'),
             'unreachable' => new Treatment('dark'), 'doNotDisturb' => new Treatment('hush'),
         ]);
+    }
+
+    private static function people(): Items
+    {
+        return new Items('crew', ['item' => new Plain('slot'), 'who' => new Pointer('person')]);
     }
 
     /** @return array<string, FieldCodec> of a piece of weekly hours */

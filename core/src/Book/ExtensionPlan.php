@@ -8,7 +8,10 @@ namespace Jaunty\Core\Book;
 final readonly class ExtensionPlan
 {
     /** Whoever comes first in this order is reached where two share an extension. */
-    private const HOLDERS = [Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line];
+    private const HOLDERS = [
+        Kind::User, Kind::Group, Kind::Attendant, Kind::Mailbox, Kind::Line, Kind::SharedLine, Kind::Conference, Kind::ParkPlace,
+        Kind::PageZone,
+    ];
 
     /** @param array<array-key, non-empty-list<BookObject>> $holders by extension */
     private function __construct(public array $holders)
@@ -27,6 +30,17 @@ final readonly class ExtensionPlan
         }
 
         return new self($holders);
+    }
+
+    /** The same without what is no call to anybody: a menu does not know park places and page zones. */
+    public function ofCalls(): self
+    {
+        $takes = static fn (BookObject $holder): bool => $holder->kind()->takesCalls();
+
+        return new self(array_filter(array_map(
+            static fn (array $holders): array => array_values(array_filter($holders, $takes)),
+            $this->holders,
+        )));
     }
 
     /** Whom dialling it reaches; null for nobody. */

@@ -21,6 +21,12 @@ enum Kind: string
     case Announcement = 'announcement';
     case Prompt = 'prompt';
     case Line = 'line';
+    case Device = 'device';
+    case SharedLine = 'sharedLine';
+    case Conference = 'conference';
+    case PickUpGroup = 'pickUpGroup';
+    case ParkPlace = 'parkPlace';
+    case PageZone = 'pageZone';
     case Trunk = 'trunk';
     case Route = 'route';
     case Team = 'team';
@@ -45,6 +51,12 @@ enum Kind: string
             self::Announcement => 'announcements',
             self::Prompt => 'prompts',
             self::Line => 'lines',
+            self::Device => 'devices',
+            self::SharedLine => 'sharedLines',
+            self::Conference => 'conferences',
+            self::PickUpGroup => 'pickUpGroups',
+            self::ParkPlace => 'parkPlaces',
+            self::PageZone => 'pageZones',
             self::Trunk => 'trunks',
             self::Route => 'routes',
             self::Team => 'teams',
@@ -58,9 +70,10 @@ enum Kind: string
     {
         return match ($this) {
             self::User, self::Group, self::Chain, self::Attendant, self::Menu, self::Mailbox, self::Announcement,
-            self::Line => true,
+            self::Line, self::SharedLine, self::Conference => true,
             self::Tenant, self::Site, self::Number, self::Schedule, self::Calendar, self::Prompt, self::Trunk,
-            self::Route, self::Team, self::Contact, self::Promise => false,
+            self::Route, self::Team, self::Contact, self::Promise, self::Device, self::PickUpGroup, self::ParkPlace,
+            self::PageZone => false,
         };
     }
 
@@ -88,6 +101,12 @@ enum Kind: string
             self::Announcement => Announcement::class,
             self::Prompt => Prompt::class,
             self::Line => Line::class,
+            self::Device => Device::class,
+            self::SharedLine => SharedLine::class,
+            self::Conference => Conference::class,
+            self::PickUpGroup => PickUpGroup::class,
+            self::ParkPlace => ParkPlace::class,
+            self::PageZone => PageZone::class,
             self::Trunk => Trunk::class,
             self::Route => Route::class,
             self::Team => Team::class,

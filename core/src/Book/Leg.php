@@ -9,6 +9,7 @@ use Jaunty\Core\Book\Fields\Flag;
 use Jaunty\Core\Book\Fields\Matching;
 use Jaunty\Core\Book\Fields\Own;
 use Jaunty\Core\Book\Fields\Phone;
+use Jaunty\Core\Book\Fields\Refers;
 use Jaunty\Core\Book\Fields\Said;
 use Jaunty\Core\Book\Fields\Slug;
 use Jaunty\Core\Book\Fields\Unit;
@@ -21,7 +22,8 @@ final readonly class Leg implements BookItem
 
     /**
      * @param  ?string  $number  E.164, of an outside leg
-     * @param  ?string  $hardware  hardware address of a desk phone
+     * @param  ?string  $hardware  hardware address of a desk phone that is in no list of telephones yet
+     * @param  ?Reference  $device  the telephone that it is
      * @param  int  $seconds  how long it rings
      * @param  bool  $forGroups  whether it also rings for hunt groups
      * @param  bool  $confirm  whether whoever answers must press a key
@@ -37,6 +39,9 @@ final readonly class Leg implements BookItem
         #[Matching('/^[0-9a-f]{12}$/D', 'a hardware address (twelve hex digits in small letters)')]
         #[Said('Hardware address', 'Twelve hex digits.')]
         public ?string $hardware,
+        #[Refers(Kind::Device)]
+        #[Said('Telephone')]
+        public ?Reference $device,
         #[Whole(1, 3600, default: 20)]
         #[Said('Rings for', in: Unit::Seconds)]
         public int $seconds,

@@ -103,6 +103,8 @@ final readonly class Tenant implements BookObject
         #[Part(Defaults::class)]
         #[Said(help: 'Where calls go on when neither the user nor the site says.')]
         public Defaults $defaults,
+        #[Part(Features::class)]
+        public Features $features,
         #[Counts(1_000_000)]
         #[Said(help: 'How many are bought, by name.')]
         public array $licences,

@@ -107,6 +107,15 @@ final readonly class User implements BookObject
     ) {
     }
 
+    /** @return list<Leg> telephones that can speak by themselves */
+    public function speakers(): array
+    {
+        return array_values(array_filter(
+            $this->legs,
+            static fn (Leg $leg): bool => in_array($leg->legKind, [LegKind::Desk, LegKind::Soft], true),
+        ));
+    }
+
     public function kind(): Kind
     {
         return Kind::User;

@@ -25,6 +25,9 @@ final class States
         'off' => ['switched off', 'off'],
         'closedByHand' => ['closed by hand', 'closed'],
         'full' => ['full'],
+        'inUse' => ['in use', 'taken'],
+        'holds' => ['holds a call'],
+        'ringing' => ['has a call ringing', 'is ringing', 'ringing'],
         'out' => ['out', 'dark'],
     ];
 

@@ -23,7 +23,9 @@ final class Subjects
     private const MOST_WORDS = 6;
 
     /** Kinds the world says something about. */
-    private const KINDS = [Kind::User, Kind::Group, Kind::Site, Kind::Trunk];
+    private const KINDS = [
+        Kind::User, Kind::Group, Kind::Site, Kind::Trunk, Kind::SharedLine, Kind::Conference, Kind::ParkPlace,
+    ];
 
     /** @var array<array-key, list<string>> references by spelling; more than one where it is not clear who is meant */
     private array $spellings = [];

@@ -38,6 +38,7 @@ final class Vocabulary
                 'barred' => Field::tree([]),
                 'fallbacks' => Field::tree([]),
                 'seats' => Field::tree([]),
+                'stars' => Field::tree([]),
                 'tier' => Field::text('harbour'),
             ],
             'premises' => [
@@ -211,6 +212,52 @@ final class Vocabulary
                 'use' => Field::text('paper'),
                 'at_premises' => Field::pointer('premises'),
             ],
+            'sets' => [
+                'caption' => Field::text(''),
+                'make' => Field::text(),
+                'mac' => Field::text(),
+                'at_premises' => Field::pointer('premises'),
+                'fate' => Field::text('out'),
+                'guest' => Field::bit(0),
+                'owners' => Field::tree([]),
+                'buttons' => Field::tree([]),
+                'contrast' => Field::number(5),
+            ],
+            'parties' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'active' => Field::bit(1),
+                'crew' => Field::tree([]),
+                'rings' => Field::number(6),
+                'full' => Field::tree(),
+                'unheard' => Field::tree(),
+                'box' => Field::pointer('boxes'),
+            ],
+            'tables' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'active' => Field::bit(1),
+                'chairs' => Field::number(10),
+                'lock' => Field::number(0),
+                'lock_code' => Field::code(),
+                'chime' => Field::bit(1),
+            ],
+            'nets' => ['caption' => Field::text(''), 'crew' => Field::tree([])],
+            'bays' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'hold' => Field::number(600),
+                'then' => Field::tree(),
+            ],
+            'horns' => [
+                'short' => Field::text(),
+                'caption' => Field::text(''),
+                'at_premises' => Field::pointer('premises'),
+                'crew' => Field::tree([]),
+            ],
             'pipes' => [
                 'caption' => Field::text(''),
                 'active' => Field::bit(1),
@@ -246,9 +293,13 @@ final class Vocabulary
         'box' => 'boxes', 'person' => 'persons', 'band' => 'bands', 'ladder' => 'ladders', 'greeter' => 'greeters',
         'keypad' => 'keypads',
         'notice' => 'notices', 'socket' => 'sockets', 'say' => 'recordings', 'hello' => 'recordings',
-        'hint' => 'recordings', 'air' => 'recordings', 'ring_back' => 'lines',
+        'hint' => 'recordings', 'air' => 'recordings', 'ring_back' => 'lines', 'party' => 'parties',
+        'table' => 'tables', 'net' => 'nets', 'bay' => 'bays', 'horn' => 'horns',
+        'set' => 'sets',
     ];
 
     /** Which field must be unlike every other record's of the account, over these collections. */
-    public const SHORT_HOLDERS = ['persons', 'bands', 'greeters', 'boxes', 'sockets'];
+    public const SHORT_HOLDERS = [
+        'persons', 'bands', 'greeters', 'boxes', 'sockets', 'parties', 'tables', 'bays', 'horns',
+    ];
 }

@@ -117,7 +117,7 @@ final class FieldsTest extends TestCase
             'user.handling/open/always', 'user.handling/closed/always', 'user.handling/holiday/always',
             'group.closedByHand', 'group.members/*/signedIn', 'mailbox.greeting', 'mailbox.pin',
         ], Catalogue::left());
-        self::assertSame(['mailbox.pin', 'route.pin'], Catalogue::secrets());
+        self::assertSame(['mailbox.pin', 'conference.pin', 'route.pin'], Catalogue::secrets());
     }
 
     /** Switches, forms and pictures are tried on this book: a field it does not set is tried nowhere. */

@@ -181,14 +181,15 @@ final class ValuesTest extends TestCase
         self::assertSame(
             [
                 'sites', 'numbers', 'users', 'groups', 'chains', 'attendants', 'menus', 'schedules', 'calendars',
-                'mailboxes', 'announcements', 'prompts', 'lines', 'trunks', 'routes', 'teams', 'contacts', 'promises',
+                'mailboxes', 'announcements', 'prompts', 'lines', 'devices', 'sharedLines',
+                'conferences', 'pickUpGroups', 'parkPlaces', 'pageZones', 'trunks', 'routes', 'teams', 'contacts', 'promises',
             ],
             array_map(static fn (Kind $kind): string => $kind->field(), Kind::listed()),
         );
         self::assertSame(
             [
                 Kind::User, Kind::Group, Kind::Chain, Kind::Attendant, Kind::Menu, Kind::Mailbox, Kind::Announcement,
-                Kind::Line,
+                Kind::Line, Kind::SharedLine, Kind::Conference,
             ],
             array_values(array_filter(Kind::cases(), static fn (Kind $kind): bool => $kind->takesCalls())),
         );

@@ -62,7 +62,8 @@ final class DifferenceTest extends TestCase
         $was = Trace::of($book, $script);
         $is = Trace::of($mutant, $script);
 
-        if ($difference->isEmpty()) {
+        // What codes do is no call of anybody's from outside, and is not compared.
+        if ($difference->isEmpty() && $script->code === null) {
             self::assertSame([$was->outcome, $was->target], [$is->outcome, $is->target], $scriptJson);
         }
         self::assertTrue($difference->isComplete);

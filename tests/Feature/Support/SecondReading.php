@@ -23,6 +23,8 @@ final readonly class SecondReading
         'told' => 'announcementAndRelease', 'socket_rings' => 'lineRings',
         'dropped' => 'released', 'engaged' => 'busy', 'no_way' => 'refused', 'mangled' => 'notDelivered',
         'not_yet_ours' => 'oldCarrier', 'unknown' => 'notInService',
+        'grabbed' => 'pickedUp', 'held' => 'parked', 'called_out' => 'paged', 'sat_down' => 'signedIn',
+        'at_table' => 'inConference',
         'nowhere' => 'deadEnd', 'circles' => 'loop', 'too_far' => 'overrun',
     ];
 
@@ -30,6 +32,12 @@ final readonly class SecondReading
         'busy' => 'full', 'onACall' => 'talking', 'unreachable' => 'dark', 'answers' => 'picks_up',
         'doNotDisturb' => 'hush', 'signedOut' => 'off',
         'mailbox' => 'box', 'off' => 'off', 'out' => 'dark', 'closedByHand' => 'shut',
+        'ringing' => 'rung', 'inUse' => 'taken', 'holds' => 'taken',
+    ];
+
+    private const WORDS = [
+        'user' => 'person', 'site' => 'premises', 'group' => 'band', 'trunk' => 'pipe', 'sharedLine' => 'party',
+        'conference' => 'table', 'parkPlace' => 'bay', 'device' => 'set',
     ];
 
     private function __construct(private Wire $wire, public Book $book, private Bindings $bindings)
@@ -72,6 +80,7 @@ final readonly class SecondReading
             'from' => $read->from === 'withheld'
                 ? 'HIDDEN'
                 : (str_starts_with($read->from ?? '', '+') ? ltrim((string) $read->from, '+') : null),
+            'by' => $this->by($script['from'] ?? null),
             'stamp' => $read->at,
             'keys' => array_map(
                 static fn (array $key): array => array_filter(
@@ -101,6 +110,16 @@ final readonly class SecondReading
         ];
     }
 
+    /** @return ?array<string, string> who inside dials */
+    private function by(mixed $from): ?array
+    {
+        if (! is_string($from) || preg_match('/^(user|device):/', $from, $found) !== 1) {
+            return null;
+        }
+
+        return [self::WORDS[$found[1]] => $this->id(Reference::parse($from))];
+    }
+
     /**
      * @param  array<string, string>  $world
      * @return array<string, array<string, string>>|object
@@ -116,7 +135,7 @@ final readonly class SecondReading
                 'outside' => ['dial', ltrim($rest, '+')],
                 'leg' => ['ringer', $this->id(Reference::parse("user:{$user}")) . "/{$item}"],
                 default => [
-                    ['user' => 'person', 'site' => 'premises', 'group' => 'band', 'trunk' => 'pipe'][$word],
+                    self::WORDS[$word],
                     $this->id(Reference::parse($of)),
                 ],
             };

@@ -31,6 +31,7 @@ final readonly class Ringers implements FieldCodec
                 'sort' => self::SORTS[$leg['kind']] ?? 'set',
                 'dial' => is_string($leg['number'] ?? null) ? ltrim($leg['number'], '+') : null,
                 'mac' => is_string($leg['hardware'] ?? null) ? strtoupper($leg['hardware']) : null,
+                'set' => is_string($leg['device'] ?? null) ? $names->idOf($leg['device']) : null,
                 'rings' => intdiv($leg['seconds'] + self::RING_SECONDS - 1, self::RING_SECONDS),
             ], static fn (mixed $value): bool => $value !== null) + [
                 'team' => ($leg['forGroups'] ?? false) === true ? 1 : 0,
@@ -55,6 +56,7 @@ final readonly class Ringers implements FieldCodec
                 'kind' => $sort === false ? 'desk' : $sort,
                 'number' => is_string($ringer['dial'] ?? null) ? "+{$ringer['dial']}" : null,
                 'hardware' => is_string($ringer['mac'] ?? null) ? strtolower($ringer['mac']) : null,
+                'device' => is_string($ringer['set'] ?? null) ? $names->referenceOf($ringer['set']) : null,
                 'seconds' => (is_int($ringer['rings'] ?? null) ? $ringer['rings'] : 4) * self::RING_SECONDS,
                 'forGroups' => ($ringer['team'] ?? ($sort === 'outside' ? 0 : 1)) === 1,
                 'confirm' => ($ringer['ask'] ?? 0) === 1,

@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls\AllCalls;
 use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Conference;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
@@ -16,6 +17,8 @@ use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\PageZone;
+use Jaunty\Core\Book\ParkPlace;
 use Jaunty\Core\Book\RingStyle;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -66,6 +69,9 @@ final readonly class Choices
             ))],
             Place::Line => $this->line($state),
             Place::Directory => $this->directory($state),
+            Place::Conference => $this->conference($state),
+            Place::Park => $this->park($state),
+            Place::Page => $this->page($state),
         };
     }
 
@@ -200,6 +206,7 @@ final readonly class Choices
 
                 return $this->placeRings($this->legs->of($user, $this->legs->devices($user), $state->inside, $seconds));
             case Kind::Group:
+            case Kind::SharedLine:
                 return $this->groups->place($this->book->get((string) $to, Group::class), $state->inside, $seconds);
             case Kind::Announcement:
                 $announcement = $this->book->get((string) $to, Announcement::class);
@@ -312,6 +319,37 @@ final readonly class Choices
         $this->book->reads($state->object);
 
         return [Choice::passive(Event::of(EventKind::Rings))];
+    }
+
+    /** @return list<Choice> */
+    private function conference(State $state): array
+    {
+        return $this->book->get($state->object, Conference::class)->enabled
+            ? [Choice::world(Event::of(EventKind::Full)), Choice::passive(Event::of(EventKind::Joined))]
+            : [Choice::passive(Event::of(EventKind::SwitchedOff))];
+    }
+
+    /** @return list<Choice> */
+    private function park(State $state): array
+    {
+        $place = $this->book->get($state->object, ParkPlace::class);
+
+        return [Choice::world(Event::of(EventKind::PickedUp)), $place->comesBackTo === null && $state->sender === ''
+            ? Choice::passive(Event::of(EventKind::Parked))
+            : Choice::passive(Event::of(EventKind::ComesBack), $place->comesBackAfter)];
+    }
+
+    /** @return list<Choice> */
+    private function page(State $state): array
+    {
+        foreach ($this->book->get($state->object, PageZone::class)->members as $member) {
+            $user = $this->book->get((string) $member['who'], User::class);
+            if ($user->status === UserStatus::Active && $user->speakers() !== []) {
+                return [Choice::world(Event::of(EventKind::Unheard)), Choice::passive(Event::of(EventKind::Heard))];
+            }
+        }
+
+        return [Choice::passive(Event::of(EventKind::Unheard))];
     }
 
     /** @return list<Choice> */

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Calls\AllCalls;
 
 use Jaunty\Core\Book\Attendant;
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Group;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Number;
@@ -176,7 +177,8 @@ final class Graph
         foreach ($this->numbers() as $state) {
             $starts[$name($state->object)] = $state;
         }
-        foreach ($this->callBook->extensions() as $extension => $holders) {
+        $this->callBook->reads(CallBook::EXTENSIONS);
+        foreach (ExtensionPlan::of($this->book)->holders as $extension => $holders) {
             $starts["extension:{$extension}"] = $this->machine->dialled(Reference::of($holders[0]));
         }
 

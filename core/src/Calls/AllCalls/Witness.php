@@ -7,6 +7,7 @@ namespace Jaunty\Core\Calls\AllCalls;
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Conference;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\ExtensionReach;
 use Jaunty\Core\Book\Group;
@@ -15,7 +16,9 @@ use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\LegKind;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\PageZone;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\SharedLine;
 use Jaunty\Core\Book\SignInBy;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Book\UserStatus;
@@ -217,8 +220,15 @@ final class Witness
     private function arrange(State $state, Event $event): void
     {
         $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+        if ($object instanceof SharedLine && $event->kind !== EventKind::AllBusy) {
+            $object = $object->asGroup();
+        }
         match (true) {
             $object instanceof Number => $this->caller($object, $event),
+            $object instanceof SharedLine => $this->commit($state->object, 'inUse'),
+            $event->kind === EventKind::PickedUp => $this->commit($state->object, 'holds'),
+            $object instanceof Conference => $this->room($state->object, $event->kind),
+            $object instanceof PageZone => $this->page($object, $event->kind),
             $event->kind === EventKind::Answered => $this->taken($object, $state->position, $event->detail, 'answers'),
             $event->kind === EventKind::OutsideMailbox => $this->taken(
                 $object,
@@ -248,6 +258,7 @@ final class Witness
         $this->commit($who, $state);
         $place = $object instanceof Chain ? $this->placeAt($object, $position)?->object : null;
         $object = $place === null ? $object : $this->book->find($place);
+        $object = $object instanceof SharedLine ? $object->asGroup() : $object;
         if (! $this->othersAway || ! $object instanceof Group) {
             return;
         }
@@ -366,11 +377,28 @@ final class Witness
         }
     }
 
+    private function room(string $room, EventKind $kind): void
+    {
+        if ($kind === EventKind::Full) {
+            $this->commit($room, 'full');
+        }
+    }
+
+    private function page(PageZone $zone, EventKind $kind): void
+    {
+        foreach ($kind === EventKind::Unheard ? $zone->members : [] as $member) {
+            $this->commit((string) $member['who'], ...self::AWAY);
+        }
+    }
+
     private function left(Chain $chain, int $position, EventKind $kind): void
     {
         $to = $this->placeAt($chain, $position);
         if ($to === null || $kind !== EventKind::Left) {
             return;
+        }
+        if ($to->object?->kind === Kind::SharedLine) {
+            $this->commit((string) $to, 'inUse');
         }
         $group = $to->object?->kind === Kind::Group ? $this->book->find($to->object) : null;
         if ($group instanceof Group) {

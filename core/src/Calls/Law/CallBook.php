@@ -9,6 +9,7 @@ use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\BookObject;
 use Jaunty\Core\Book\CallingClass;
 use Jaunty\Core\Book\Chain;
+use Jaunty\Core\Book\Conference;
 use Jaunty\Core\Book\Destination;
 use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\ExtensionReach;
@@ -22,6 +23,7 @@ use Jaunty\Core\Book\Prompt;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Route;
 use Jaunty\Core\Book\Schedule;
+use Jaunty\Core\Book\SharedLine;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Book\User;
@@ -124,10 +126,17 @@ final class CallBook
     public function get(string $reference, string $class): BookObject
     {
         $this->read[$reference] = true;
-        $object = $this->found[$reference] ??= $this->book->find(Reference::parse($reference))
-            ?? throw new \LogicException("{$reference} is not in the book");
+        $object = $this->found["{$class} {$reference}"] ??= $this->as($class, $this->book->find(
+            Reference::parse($reference),
+        ) ?? throw new \LogicException("{$reference} is not in the book"));
 
         return $object instanceof $class ? $object : throw new \LogicException("{$reference} is no {$class}");
+    }
+
+    /** Calls meet a shared line as a group (docs/features.md). */
+    private function as(string $class, BookObject $object): BookObject
+    {
+        return $object instanceof SharedLine && $class === Group::class ? $object->asGroup() : $object;
     }
 
     /** @return list<User> in list order */
@@ -281,11 +290,11 @@ final class CallBook
         return null;
     }
 
-    /** @return array<array-key, list<BookObject>> */
+    /** @return array<array-key, list<BookObject>> what takes calls, by extension */
     public function extensions(): array
     {
         $this->read[self::EXTENSIONS] = true;
-        $this->extensions ??= ExtensionPlan::of($this->book);
+        $this->extensions ??= ExtensionPlan::of($this->book)->ofCalls();
 
         return $this->extensions->holders;
     }
@@ -297,7 +306,7 @@ final class CallBook
     {
         $self = self::open($book);
         $plan = [];
-        foreach (ExtensionPlan::of($book)->holders as $extension => $holders) {
+        foreach (ExtensionPlan::of($book)->ofCalls()->holders as $extension => $holders) {
             foreach ($holders as $holder) {
                 $plan[] = [(string) $extension, (string) Reference::of($holder), $self->siteOf($holder)];
             }
@@ -310,7 +319,7 @@ final class CallBook
     {
         $site = match (true) {
             $object instanceof User, $object instanceof Group, $object instanceof Attendant, $object instanceof Line,
-            $object instanceof Menu => $object->site,
+            $object instanceof Menu, $object instanceof SharedLine, $object instanceof Conference => $object->site,
             $object instanceof Mailbox => $object->owner === null
                 ? null
                 : $this->get((string) $object->owner, User::class)->site,

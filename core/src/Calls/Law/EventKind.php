@@ -21,13 +21,16 @@ enum EventKind: string
     case Caller = 'caller';
     case Closed = 'closed';
     case ClosedByHand = 'closedByHand';
+    case ComesBack = 'comesBack';
     case Dialled = 'dialled';
     case DoNotDisturb = 'doNotDisturb';
     case Ended = 'ended';
     case Endless = 'endless';
     case ExitKey = 'exitKey';
     case Full = 'full';
+    case Heard = 'heard';
     case Holiday = 'holiday';
+    case Joined = 'joined';
     case Key = 'key';
     case Leads = 'leads';
     case Left = 'left';
@@ -41,6 +44,8 @@ enum EventKind: string
     case OldCarrier = 'oldCarrier';
     case OnACall = 'onACall';
     case OutsideMailbox = 'outsideMailbox';
+    case Parked = 'parked';
+    case PickedUp = 'pickedUp';
     case PlatformOut = 'platformOut';
     case Played = 'played';
     case Refused = 'refused';
@@ -50,6 +55,7 @@ enum EventKind: string
     case SiteOut = 'siteOut';
     case SwitchedOff = 'switchedOff';
     case Unanswered = 'unanswered';
+    case Unheard = 'unheard';
     case Unreachable = 'unreachable';
     case WaitedLongest = 'waitedLongest';
     case Wrong = 'wrong';
@@ -75,12 +81,15 @@ enum EventKind: string
             self::Closed => "closed hours {$detail}",
             self::ClosedByHand => "closing by hand {$detail}",
             self::Dialled => "dialling {$detail}",
+            self::ComesBack => "parking with nobody to take it up {$detail}",
             self::DoNotDisturb => "do not disturb {$detail}",
             self::Ended => "the last place {$detail}",
             self::Endless => "a wait without end {$detail}",
             self::ExitKey => "exit key {$detail}",
             self::Full => "a full queue {$detail}",
+            self::Heard => "a page {$detail}",
             self::Holiday => "a holiday {$detail}",
+            self::Joined => "entering {$detail}",
             self::Key => "key {$detail}",
             self::Leads => "arriving {$detail}",
             self::Left => "no ring {$detail}",
@@ -94,6 +103,8 @@ enum EventKind: string
             self::OldCarrier => "the old carrier {$detail}",
             self::OnACall => "a line on a call {$detail}",
             self::OutsideMailbox => "a mailbox that is not ours {$detail}",
+            self::Parked => "parking {$detail}",
+            self::PickedUp => "taking up a call {$detail}",
             self::PlatformOut => "a platform that is out {$detail}",
             self::Played => "what is played {$detail}",
             self::Refused => "a refusal {$detail}",
@@ -103,6 +114,7 @@ enum EventKind: string
             self::SiteOut => "a site that is out {$detail}",
             self::SwitchedOff => "switching off {$detail}",
             self::Unanswered => "no answer {$detail}",
+            self::Unheard => "a page that nobody hears {$detail}",
             self::Unreachable => "no phone reachable {$detail}",
             self::WaitedLongest => "the longest wait {$detail}",
             self::Wrong => "wrong keys {$detail}",

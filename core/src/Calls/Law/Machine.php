@@ -13,6 +13,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\ParkPlace;
 use Jaunty\Core\Book\Reference;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\TransferWay;
@@ -36,11 +37,19 @@ final class Machine
     {
     }
 
-    /** The state of an inside call to an extension. */
-    public function dialled(Reference $object): State
+    /**
+     * The state of an inside call to an extension.
+     *
+     * @param  ?string  $by  the user who dials it, `user:key`; null for nobody in particular
+     */
+    public function dialled(Reference $object, ?string $by = null): State
     {
-        return $this->entering(Destination::object($object), true, [], '', true)
-            ?? throw new \LogicException("{$object} takes no calls");
+        return match ($object->kind) {
+            Kind::ParkPlace => State::park((string) $object, $by ?? ''),
+            Kind::PageZone => State::at(Place::Page, (string) $object, true, []),
+            default => $this->entering(Destination::object($object), true, [], '', true)
+                ?? throw new \LogicException("{$object} takes no calls"),
+        };
     }
 
     public function step(State $state, Event $event): Next
@@ -88,9 +97,17 @@ final class Machine
             EventKind::AllBusy => $this->otherwise($state, $event->kind->value),
             EventKind::WaitedLongest => $this->otherwise($state, 'noAnswer'),
             EventKind::ExitKey => $this->otherwise($state, 'exit'),
-            EventKind::Full => $this->otherwise($state, 'queueFull'),
+            EventKind::Full => $state->place === Place::Conference
+                ? Next::end(Outcome::Busy, $state->object)
+                : $this->otherwise($state, 'queueFull'),
+            EventKind::Joined => Next::end(Outcome::InConference, $state->object),
+            EventKind::PickedUp => Next::end(Outcome::PickedUp, $state->object),
+            EventKind::Parked => Next::end(Outcome::Parked, $state->object),
+            EventKind::ComesBack => $this->comesBack($state),
+            EventKind::Heard => Next::end(Outcome::Paged, $state->object),
             EventKind::Endless => Next::end(Outcome::Loop, $state->object),
-            EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended => self::deadEnd($state),
+            EventKind::SwitchedOff, EventKind::NoAnswerSet, EventKind::Ended,
+            EventKind::Unheard => self::deadEnd($state),
             EventKind::Announced, EventKind::Left => Next::state($state->nextPlace()),
             EventKind::Played => $state->place === Place::Chain
                 ? Next::state($state->nextPlace())
@@ -138,6 +155,14 @@ final class Machine
             $state,
             $this->book->treatment($this->book->get($state->object, User::class), $condition, $state->inside),
         );
+    }
+
+    /** A parked call that nobody took up. */
+    private function comesBack(State $state): Next
+    {
+        $to = $this->book->get($state->object, ParkPlace::class)->comesBackTo;
+
+        return $this->follow($state, $to ?? Destination::object(Reference::parse($state->sender)));
     }
 
     private function siteOut(State $state): Next
@@ -316,7 +341,8 @@ final class Machine
         return match ($to->object->kind) {
             // Entering a user anew forgets the menus behind.
             Kind::User => State::at(Place::User, $object, $inside, []),
-            Kind::Group => State::at(Place::Group, $object, $inside, $frames),
+            Kind::Group, Kind::SharedLine => State::at(Place::Group, $object, $inside, $frames),
+            Kind::Conference => State::at(Place::Conference, $object, $inside, $frames),
             Kind::Chain => State::at(
                 Place::Chain,
                 $object,

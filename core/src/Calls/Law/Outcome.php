@@ -19,6 +19,11 @@ enum Outcome: string
     case NotInService = 'notInService';
     case Refused = 'refused';
     case LineRings = 'lineRings';
+    case PickedUp = 'pickedUp';
+    case Parked = 'parked';
+    case Paged = 'paged';
+    case SignedIn = 'signedIn';
+    case InConference = 'inConference';
     case DeadEnd = 'deadEnd';
     case Loop = 'loop';
     case Overrun = 'overrun';
@@ -28,7 +33,7 @@ enum Outcome: string
     {
         return match ($this) {
             self::Answered => str_starts_with($target, 'outside:') ? 'outside' : 'person',
-            self::LineRings => 'person',
+            self::LineRings, self::PickedUp, self::Parked, self::Paged, self::SignedIn, self::InConference => 'person',
             self::MessageIn => 'mailbox',
             self::OutsideMailbox => 'outside',
             self::AnnouncementAndRelease, self::Released, self::Busy => 'released',
@@ -53,6 +58,11 @@ enum Outcome: string
             self::NotInService => 'not in service:',
             self::Refused => 'has no way out to',
             self::LineRings => 'rings',
+            self::PickedUp => 'takes up the call of',
+            self::Parked => 'is parked at',
+            self::Paged => 'is heard in',
+            self::SignedIn => 'is signed in at',
+            self::InConference => 'is in the conference',
             self::DeadEnd => 'ends nowhere, at',
             self::Loop => 'goes round for ever, through',
             self::Overrun => 'is transferred too often, before',

@@ -18,5 +18,8 @@ enum Place: string
     case Mailbox = 'mailbox';
     case Announcement = 'announcement';
     case Line = 'line';
+    case Conference = 'conference';
+    case Park = 'park';
+    case Page = 'page';
     case Directory = 'directory';
 }

@@ -64,6 +64,12 @@ final readonly class State
         return new self($place, $object, $inside, $frames, position: $position);
     }
 
+    /** @param string $by the user who parks the call, `user:key`; empty for nobody in particular */
+    public static function park(string $place, string $by): self
+    {
+        return new self(Place::Park, $place, true, sender: $by);
+    }
+
     /** @param list<string> $frames */
     public static function outside(string $number, bool $inside, array $frames, string $sender, bool $needsRoute): self
     {

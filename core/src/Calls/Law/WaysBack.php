@@ -17,6 +17,7 @@ use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Otherwise;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\SharedLine;
 use Jaunty\Core\Book\User;
 
 /**
@@ -37,7 +38,7 @@ final readonly class WaysBack
     {
         $menus = $book->all(Menu::class);
         $all = [
-            ...$book->all(Group::class), ...$book->all(Chain::class), ...$book->all(Attendant::class), ...$menus,
+            ...$book->all(Group::class), ...$book->all(SharedLine::class), ...$book->all(Chain::class), ...$book->all(Attendant::class), ...$menus,
             ...$book->all(Mailbox::class), ...$book->all(Announcement::class),
         ];
         $before = [];
@@ -96,6 +97,10 @@ final readonly class WaysBack
             )],
             $object instanceof Group => [
                 ...array_map($object->otherwise->of(...), Otherwise::CASES),
+                $object->mailbox === null ? null : Destination::object($object->mailbox),
+            ],
+            $object instanceof SharedLine => [
+                $object->busy, $object->noAnswer,
                 $object->mailbox === null ? null : Destination::object($object->mailbox),
             ],
             $object instanceof Chain => array_column($object->places, 'to'),

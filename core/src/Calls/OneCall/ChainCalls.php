@@ -71,6 +71,7 @@ final readonly class ChainCalls
                     new TraceStep($now, (string) $to, 'is offered'),
                 ]);
             case Kind::Group:
+            case Kind::SharedLine:
                 return $this->groups->place((string) $to, $state, $seconds, $now, $steps);
             case Kind::Announcement:
                 $announcement = $this->book->get((string) $to, Announcement::class);

@@ -35,7 +35,7 @@ final readonly class GroupCalls
     {
         $group = $this->book->get($state->object, Group::class);
         $entered = new TraceStep($now, $state->object, 'is called');
-        $case = $this->caseBeforeOffers($group);
+        $case = $this->caseBeforeOffers($group, $state->object);
         if ($case !== null) {
             return new Resolved(Event::of($case), $now, [$entered]);
         }
@@ -53,9 +53,9 @@ final readonly class GroupCalls
         return new Resolved(Event::of($kind, $who), $now + $second, [$entered, ...TraceStep::rings($began, $now)]);
     }
 
-    private function caseBeforeOffers(Group $group): ?EventKind
+    /** @param string $object the group, or the shared line that it is */
+    private function caseBeforeOffers(Group $group, string $object): ?EventKind
     {
-        $object = "group:{$group->key}";
         $hours = HoursState::of($this->book->hours($group->schedule, $this->book->clockOf($group)));
         if (! $group->enabled) {
             return EventKind::SwitchedOff;
@@ -65,6 +65,9 @@ final readonly class GroupCalls
         }
         if ($hours !== HoursState::Open) {
             return EventKind::from($hours->value);
+        }
+        if ($this->world->says($object) === 'inUse') {
+            return EventKind::AllBusy;
         }
 
         return $this->nobodyToOffer($group);
@@ -145,7 +148,7 @@ final readonly class GroupCalls
     {
         $group = $this->book->get($reference, Group::class);
         $steps[] = new TraceStep($now, $reference, 'is offered');
-        if ($this->caseBeforeOffers($group) !== null || $this->isAllBusy($group)) {
+        if ($this->caseBeforeOffers($group, $reference) !== null || $this->isAllBusy($group)) {
             return new Resolved(Event::of(EventKind::Left), $now, $steps);
         }
         $hunt = new Hunt(

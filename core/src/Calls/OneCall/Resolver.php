@@ -6,9 +6,12 @@ namespace Jaunty\Core\Calls\OneCall;
 
 use Jaunty\Core\Book\Announcement;
 use Jaunty\Core\Book\Attendant;
+use Jaunty\Core\Book\Conference;
 use Jaunty\Core\Book\Leg;
 use Jaunty\Core\Book\Mailbox;
 use Jaunty\Core\Book\Number;
+use Jaunty\Core\Book\PageZone;
+use Jaunty\Core\Book\ParkPlace;
 use Jaunty\Core\Book\RingStyle;
 use Jaunty\Core\Book\Site;
 use Jaunty\Core\Book\User;
@@ -76,6 +79,9 @@ final readonly class Resolver
                 new TraceStep($now, $state->object, 'rings'),
             ]),
             Place::Directory => $this->directory->resolve($state, $now),
+            Place::Conference => $this->conference($state, $now),
+            Place::Park => $this->park($state, $now),
+            Place::Page => $this->page($state, $now),
         };
     }
 
@@ -217,6 +223,49 @@ final readonly class Resolver
         return new Resolved(Event::of($mailbox->full ? EventKind::MessageRefused : EventKind::MessageIn), $now, [
             $entered,
         ]);
+    }
+
+    private function conference(State $state, int $now): Resolved
+    {
+        $room = $this->book->get($state->object, Conference::class);
+
+        return new Resolved(Event::of(match (true) {
+            ! $room->enabled => EventKind::SwitchedOff,
+            $this->world->says($state->object) === 'full' => EventKind::Full,
+            default => EventKind::Joined,
+        }), $now, [new TraceStep($now, $state->object, 'is called')]);
+    }
+
+    private function park(State $state, int $now): Resolved
+    {
+        $place = $this->book->get($state->object, ParkPlace::class);
+        if ($this->world->says($state->object) === 'holds') {
+            return new Resolved(Event::of(EventKind::PickedUp), $now, [
+                new TraceStep($now, $state->object, 'gives its call'),
+            ]);
+        }
+        $parked = [new TraceStep($now, $state->object, 'holds the call')];
+
+        return $place->comesBackTo === null && $state->sender === ''
+            ? new Resolved(Event::of(EventKind::Parked), $now, $parked)
+            : new Resolved(Event::of(EventKind::ComesBack), $now + $place->comesBackAfter, $parked);
+    }
+
+    private function page(State $state, int $now): Resolved
+    {
+        $heard = [];
+        foreach ($this->book->get($state->object, PageZone::class)->members as $member) {
+            $user = $this->book->get((string) $member['who'], User::class);
+            if ($this->world->speaks($user)) {
+                $heard[] = new TraceStep($now, (string) $member['who'], 'speaks');
+            }
+        }
+
+        return new Resolved(
+            Event::of($heard === [] ? EventKind::Unheard : EventKind::Heard),
+            $now,
+            [new TraceStep($now, $state->object, 'is called'), ...$heard],
+        );
     }
 
     private function announcement(State $state, int $now): Resolved

@@ -6,6 +6,7 @@ namespace Jaunty\Core\Calls\OneCall;
 
 use Jaunty\Core\Book\Book;
 use Jaunty\Core\Book\ClockTime;
+use Jaunty\Core\Book\Device;
 use Jaunty\Core\Book\ExtensionPlan;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Menu;
@@ -21,19 +22,24 @@ final readonly class Script
 {
     /** What one of each kind can be in, in a script's world. */
     public const STATES = [
-        'user' => ['answers', 'busy', 'onACall', 'unreachable', 'doNotDisturb', 'signedOut'],
+        'user' => ['answers', 'busy', 'onACall', 'unreachable', 'doNotDisturb', 'signedOut', 'ringing'],
         'outside' => ['answers', 'mailbox', 'off', 'busy'],
         'leg' => ['unreachable'],
         'site' => ['out'],
         'platform' => ['out'],
         'group' => ['closedByHand', 'full'],
+        'sharedLine' => ['inUse'],
+        'conference' => ['full'],
+        'parkPlace' => ['holds'],
         'trunk' => ['full'],
     ];
 
     /**
      * @param  ?string  $number  in E.164, of a call from outside
      * @param  ?Reference  $extension  who answers to the extension dialled, of a call from inside
-     * @param  ?string  $from  E.164, `withheld` or `user:key`; null for a caller of whom nothing is known
+     * @param  ?string  $code  what is dialled of a feature, its code and what follows; of a call from inside
+     * @param  ?string  $from  E.164, `withheld`, `user:key` or `device:key` of a hot desk; null for a caller of whom
+     *     nothing is known
      * @param  int  $at  seconds since 1970
      * @param  list<array{key: string, at: ?int}>  $keys  at in seconds from arrival; all timed or all untimed
      * @param  array<string, string>  $world
@@ -42,6 +48,7 @@ final readonly class Script
     private function __construct(
         public ?string $number,
         public ?Reference $extension,
+        public ?string $code,
         public ?string $from,
         public int $at,
         public array $keys,
@@ -56,11 +63,12 @@ final readonly class Script
         try {
             $node = Node::of($value);
             $node->allow('to', 'from', 'at', 'keys', 'world', 'order');
-            [$number, $extension] = self::readTo($node, $book);
+            [$number, $extension, $code] = self::readTo($node, $book);
 
             return new self(
                 $number,
                 $extension,
+                $code,
                 self::readFrom($node, $book),
                 self::instant($node->text('at'), $book->tenant->zone),
                 self::readKeys($node),
@@ -77,22 +85,26 @@ final readonly class Script
         return isset($this->keys[0]) && $this->keys[0]['at'] !== null;
     }
 
-    /** @return array{?string, ?Reference} */
+    /** @return array{?string, ?Reference, ?string} */
     private static function readTo(Node $node, Book $book): array
     {
         $to = $node->text('to');
         if (preg_match(Number::E164, $to) === 1) {
             return $book->find(Reference::to(Kind::Number, $to)) === null
                 ? throw new UnusableScript('to', "{$to} is not a number of this book")
-                : [$to, null];
+                : [$to, null, null];
         }
-        if (preg_match('/^\d{1,15}$/D', $to) !== 1) {
-            throw new UnusableScript('to', "\"{$to}\" is neither a number with its plus nor an extension");
+        if (preg_match('/^[0-9*#]{1,30}$/D', $to) !== 1) {
+            throw new UnusableScript('to', "\"{$to}\" is neither a number with its plus nor an extension nor a code");
         }
-        $holder = ExtensionPlan::of($book)->reached($to)
-            ?? throw new UnusableScript('to', "nobody has extension {$to}");
+        $holder = ExtensionPlan::of($book)->reached($to);
+        if ($holder !== null) {
+            return [null, Reference::of($holder), null];
+        }
 
-        return [null, Reference::of($holder)];
+        return $book->tenant->features->codeOf($to) !== null
+            ? [null, null, $to]
+            : throw new UnusableScript('to', "nobody has extension {$to}, and no code begins so");
     }
 
     private static function readFrom(Node $node, Book $book): ?string
@@ -101,14 +113,28 @@ final readonly class Script
         if ($from === null || $from === 'withheld' || preg_match(Number::E164, $from) === 1) {
             return $from;
         }
+        if (str_starts_with($from, 'device:')) {
+            return self::telephone($from, $book);
+        }
         if (! str_starts_with($from, 'user:') || $book->find(Reference::parse($from, 'from')) === null) {
             throw new UnusableScript(
                 'from',
-                "\"{$from}\" is neither a number with its plus, nor withheld, nor a user of this book",
+                "\"{$from}\" is neither a number with its plus, nor withheld, nor a user or telephone of this book",
             );
         }
 
         return $from;
+    }
+
+    /** A telephone that is no hot desk is its first line's user. */
+    private static function telephone(string $from, Book $book): ?string
+    {
+        $device = $book->find(Reference::parse($from, 'from'));
+        if (! $device instanceof Device) {
+            throw new UnusableScript('from', "{$from} is no telephone of this book");
+        }
+
+        return $device->hotDesk ? $from : (isset($device->lines[0]) ? (string) $device->lines[0]['user'] : null);
     }
 
     /**

@@ -14,6 +14,7 @@ use Jaunty\Core\Calls\Law\Keypad;
 use Jaunty\Core\Calls\Law\Machine;
 use Jaunty\Core\Calls\Law\Outcome;
 use Jaunty\Core\Calls\Law\State;
+use Jaunty\Core\Calls\Law\WayOut;
 
 /** One call followed to its end: every step with its second, then the outcome. */
 final readonly class Trace
@@ -43,9 +44,10 @@ final readonly class Trace
         $callBook = new CallBook($book, $hours->say(...));
         $machine = new Machine($callBook);
         $resolver = Resolver::of($callBook, $script, new Keypad($script->keys, $script->isTimed()));
-        $start = $script->number !== null
-            ? State::number($script->number)
-            : $machine->dialled($script->extension ?? throw new \LogicException('a script calls somebody'));
+        $start = self::start($machine, $callBook, $script);
+        if ($start instanceof FeatureEnd) {
+            return new self($start->outcome, $start->target, 0, $start->steps, $start->reason, []);
+        }
         [$outcome, $target, $seconds, $steps, $reason] = self::follow(
             $machine,
             $resolver,
@@ -59,6 +61,19 @@ final readonly class Trace
             ...$hours->changesWithin($seconds),
             ...self::ignored($book, $script, $steps),
         ]);
+    }
+
+    private static function start(Machine $machine, CallBook $book, Script $script): State|FeatureEnd
+    {
+        if ($script->number !== null) {
+            return State::number($script->number);
+        }
+        $features = new FeatureCalls($book, new World($book, new WayOut($book), $script->world), $script->from);
+        if ($script->extension === null) {
+            return $features->dial($script->code ?? throw new \LogicException('a script calls somebody'));
+        }
+
+        return $features->atHotDesk() ?? $machine->dialled($script->extension, $features->caller());
     }
 
     /**

@@ -70,6 +70,14 @@ final readonly class World implements OfferWorld
             && ! ($this->isSiteOut($user) && $leg->legKind !== LegKind::MobileApp);
     }
 
+    /** Whether a telephone of theirs speaks what somebody pages. */
+    public function speaks(User $user): bool
+    {
+        $reachable = array_filter($user->speakers(), fn (Leg $leg): bool => $this->isReachable($user, $leg));
+
+        return $reachable !== [] && $this->isDisturbable($user) && ! $this->isOnACall($user);
+    }
+
     /** @param ?int $seconds of an offer; unset: the leg's own */
     public function device(User $user, Leg $leg, ?int $seconds = null): RingLeg
     {

@@ -15,6 +15,7 @@ use Jaunty\Core\Book\Member;
 use Jaunty\Core\Book\Menu;
 use Jaunty\Core\Book\Number;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\SharedLine;
 use Jaunty\Core\Book\User;
 use Jaunty\Core\Calls\AllCalls\Crossing;
 use Jaunty\Core\Calls\AllCalls\Edge;
@@ -194,7 +195,9 @@ final class Encounters
 
     private function objectOf(State $state): ?BookObject
     {
-        return $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+        $object = $state->place === Place::Outside ? null : $this->book->find(Reference::parse($state->object));
+
+        return $object instanceof SharedLine ? $object->asGroup() : $object;
     }
 
     /**

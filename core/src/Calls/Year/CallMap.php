@@ -232,7 +232,10 @@ final readonly class CallMap
             EventKind::DoNotDisturb => 'not disturbed',
             EventKind::NobodySignedIn => 'nobody signed in',
             EventKind::WaitedLongest => 'waited longest',
-            EventKind::Full => 'queue full',
+            EventKind::Full => 'full',
+            EventKind::ComesBack => 'nobody takes it up',
+            EventKind::PickedUp => 'taken up',
+            EventKind::Unheard => 'nobody hears',
             EventKind::Rule => 'some callers',
             EventKind::Blocked => 'blocked callers',
             EventKind::Dialled => 'an extension',
@@ -247,7 +250,7 @@ final readonly class CallMap
             EventKind::Holiday, EventKind::Leads, EventKind::Left, EventKind::MessageIn,
             EventKind::MessageRefused, EventKind::NotDelivered, EventKind::NotInService,
             EventKind::OldCarrier, EventKind::PlatformOut, EventKind::Played, EventKind::Rings,
-            EventKind::SiteOut => '',
+            EventKind::SiteOut, EventKind::Heard, EventKind::Joined, EventKind::Parked => '',
         };
     }
 }

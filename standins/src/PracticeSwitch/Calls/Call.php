@@ -59,10 +59,17 @@ final class Call
             return $call->follow((new Arrival($holdings, $question))->at($line[0], $line[1]));
         }
         $call = new self($holdings, $question, stranger: false);
-        $whom = $holdings->shorts()[$question->dialled][0]
-            ?? throw new Refusal(422, "{$question->dialled} is nobody's here", 'dial');
+        $whom = $holdings->shortsInside()[$question->dialled][0] ?? null;
+        $stars = new Stars($holdings, $question, $call->ringing, $call->journal);
+        if ($whom !== null) {
+            return $call->follow(
+                $stars->atGuestSet() ?? Turn::to($whom, new Sender(new Place('act', 'caller')), 0),
+            );
+        }
 
-        return $call->follow(Turn::to($whom, new Sender(new Place('act', 'caller')), 0));
+        return $call->follow(
+            $stars->dialled() ?? throw new Refusal(422, "{$question->dialled} is nobody's here", 'dial'),
+        );
     }
 
     private function follow(Turn $turn): Answer
@@ -168,6 +175,10 @@ final class Call
             'box' => $this->atBox($to),
             'notice' => $this->atNotice($to),
             'socket' => Turn::end('socket_rings', $to, $this->now),
+            'party' => $this->atParty($to),
+            'table' => $this->atTable($to),
+            'bay' => $this->atBay($to),
+            'horn' => $this->atHorn($to),
             default => Turn::end('nowhere', $by->place, $this->now),
         };
     }
@@ -281,6 +292,77 @@ final class Call
         return $this->otherwise($band, $body, 'unheard');
     }
 
+    private function atParty(Place $party): Turn
+    {
+        $body = $this->holdings->at($party);
+        if (! $body->yes('active', true)) {
+            return Turn::end('nowhere', $party, $this->now);
+        }
+        if ($this->question->world->is($party, 'taken')) {
+            return $this->fromParty($party, $body, 'full');
+        }
+        $crowd = new Crowd($party, $this->holdings, $this->question->world, $this->ringing);
+        $case = $crowd->caseBefore();
+        if ($case !== null) {
+            return $this->fromParty($party, $body, $case);
+        }
+        $rung = $this->ringing->together($crowd->legs($crowd->seconds($this->ringLength)), $this->now);
+        if ($rung->isTaken()) {
+            return $rung->ending($this->now);
+        }
+        $this->now += $rung->seconds;
+
+        return $this->fromParty($party, $body, 'unheard');
+    }
+
+    /** @param string $case full or unheard */
+    private function fromParty(Place $party, Part $body, string $case): Turn
+    {
+        $box = $body->text('box');
+
+        return $this->sendOn($party, ($case === 'full' ? $body->place('full') : null) ?? $body->place('unheard') ?? (
+            $box === null ? null : new Place('box', $box)
+        ));
+    }
+
+    private function atTable(Place $table): Turn
+    {
+        return Turn::end(match (true) {
+            ! $this->holdings->at($table)->yes('active', true) => 'nowhere',
+            $this->question->world->is($table, 'full') => 'engaged',
+            default => 'at_table',
+        }, $table, $this->now);
+    }
+
+    private function atBay(Place $bay): Turn
+    {
+        if ($this->question->world->is($bay, 'taken')) {
+            return Turn::end('grabbed', $bay, $this->now);
+        }
+        $body = $this->holdings->at($bay);
+        $then = $body->place('then') ?? ($this->question->by?->is('person') === true ? $this->question->by : null);
+        if ($then === null) {
+            return Turn::end('held', $bay, $this->now);
+        }
+        $this->now += $body->seconds('hold') ?? 60;
+
+        return $this->sendOn($bay, $then);
+    }
+
+    private function atHorn(Place $horn): Turn
+    {
+        $isHeard = false;
+        foreach ($this->holdings->at($horn)->parts('crew') as $member) {
+            $person = Place::person($member->text('person') ?? '');
+            if ($this->ringing->canSpeak($person)) {
+                $this->journal->note($this->now, $person, 'speaks');
+                $isHeard = true;
+            }
+        }
+
+        return Turn::end($isHeard ? 'called_out' : 'nowhere', $horn, $this->now);
+    }
+
     private function shutCase(Place $band, Part $body): ?string
     {
         // By hand means by whoever may: where only an administrator does, it is what stands here.
@@ -357,7 +439,7 @@ final class Call
             $seconds = (
                 $rung->count('rings') ?? $this->holdings->account()->number('ladder_rings', 3)
             ) * $this->ringLength;
-            $turn = $to === null || ($seconds < $this->ringLength && $to->is('band', 'person', 'dial'))
+            $turn = $to === null || ($seconds < $this->ringLength && $to->is('band', 'party', 'person', 'dial'))
                 ? null
                 : $this->atRung($to, $seconds, $sender, $named !== $to);
             if ($turn !== null) {
@@ -380,6 +462,9 @@ final class Call
         if ($to->is('band')) {
             $this->journal->note($this->now, $to, 'is offered');
             $rung = $this->bandOnRung($to, $seconds);
+        } elseif ($to->is('party')) {
+            $this->journal->note($this->now, $to, 'is offered');
+            $rung = $this->partyOnRung($to, $seconds);
         } elseif ($to->is('person')) {
             $legs = $this->ringing->canBeOffered($to) ? $this->ringing->devices($to) : [];
             $rung = $this->ringing->together(
@@ -412,6 +497,17 @@ final class Call
         return $rung === null
             ? new Rung('unheard', $second - $this->now)
             : new Rung($rung->word, $second - $this->now + $rung->seconds, $rung->by);
+    }
+
+    private function partyOnRung(Place $party, int $seconds): Rung
+    {
+        $crowd = new Crowd($party, $this->holdings, $this->question->world, $this->ringing);
+
+        return ! $this->holdings->at($party)->yes('active', true)
+            || $this->question->world->is($party, 'taken')
+            || $crowd->caseBefore() !== null
+            ? new Rung('dark', 0)
+            : $this->ringing->together($crowd->legs($seconds), $this->now);
     }
 
     private function atGreeter(Place $greeter): Turn

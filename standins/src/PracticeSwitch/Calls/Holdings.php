@@ -32,6 +32,11 @@ final class Holdings
         return array_values($this->bodies[Vocabulary::ACCOUNT] ?? [])[0] ?? new Part([]);
     }
 
+    public function accountId(): string
+    {
+        return (string) array_key_first($this->bodies[Vocabulary::ACCOUNT] ?? []);
+    }
+
     /** @return array<string, Part> by id */
     public function all(string $collection): array
     {
@@ -67,8 +72,20 @@ final class Holdings
      */
     public function shorts(): array
     {
+        return $this->shortsOf('person', 'band', 'greeter', 'box', 'socket', 'party', 'table');
+    }
+
+    /** @return array<string, list<Place>> the same as somebody in the house dials them: bays and horns behind the rest */
+    public function shortsInside(): array
+    {
+        return $this->shortsOf('person', 'band', 'greeter', 'box', 'socket', 'party', 'table', 'bay', 'horn');
+    }
+
+    /** @return array<string, list<Place>> */
+    private function shortsOf(string ...$words): array
+    {
         $shorts = [];
-        foreach (['person', 'band', 'greeter', 'box', 'socket'] as $word) {
+        foreach ($words as $word) {
             foreach ($this->all(Vocabulary::PLACES[$word]) as $id => $body) {
                 if ($body->text('short') !== null) {
                     $shorts[$body->text('short')][] = new Place($word, $id);

@@ -81,6 +81,30 @@ final readonly class Ringing
         return $this->devices($person) !== [] && ! $this->world->is($person, 'hush') && $this->hasFreeLine($person);
     }
 
+    /** Whether a person's set or pane speaks by itself: there, not talking, not to be disturbed. */
+    public function canSpeak(Place $person): bool
+    {
+        return $this->hasSetThere($person, 'set', 'pane')
+            && ! $this->world->is($person, 'hush')
+            && ! $this->isOnACall($person);
+    }
+
+    /** Whether any ringer of these sorts is there, of all a person has. */
+    public function hasSetThere(Place $person, string ...$sorts): bool
+    {
+        $body = $this->holdings->at($person);
+        if (($body->text('standing') ?? 'on') !== 'on') {
+            return false;
+        }
+        foreach ($body->parts('ringers') as $ringer) {
+            if (in_array($ringer->text('sort') ?? 'set', $sorts, true) && $this->isThere($person, $ringer)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** @param list<Leg> $legs that ring together from a second on */
     public function together(array $legs, int $second): Rung
     {

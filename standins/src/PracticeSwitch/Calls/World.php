@@ -13,13 +13,16 @@ use Standins\Shared\Refusal;
 final readonly class World
 {
     private const MOODS = [
-        'person' => ['picks_up', 'talking', 'full', 'dark', 'hush', 'off'],
+        'person' => ['picks_up', 'talking', 'full', 'dark', 'hush', 'off', 'rung'],
         'dial' => ['picks_up', 'box', 'off', 'full'],
         'ringer' => ['dark'],
         'premises' => ['dark'],
         'switch' => ['dark'],
         'band' => ['shut', 'brimful'],
         'pipe' => ['full'],
+        'party' => ['taken'],
+        'table' => ['full'],
+        'bay' => ['taken'],
     ];
 
     /**
