@@ -22,7 +22,7 @@ use Jaunty\Core\Book\UnusableBook;
 use Jaunty\Core\Change\OperationKind;
 
 /**
- * PINs of mailboxes and routes: made here, sealed with a key of their own, shown once, sent to the switch with the next
+ * PINs of mailboxes, conference rooms and routes: made here, sealed with a key of their own, shown once, sent to the switch with the next
  * push. The book says of one only how strong it is. Inside the customer's scope.
  */
 final readonly class SecretKeeper
@@ -86,8 +86,8 @@ final readonly class SecretKeeper
                 'ciphertext' => $this->seal->encryptString($pin), 'strength' => $strength->value,
                 'technician_id' => $technicianId, 'changed_on' => $now, 'revealed_at' => null, 'sent_at' => null,
             ];
-            // A route's PIN is set or there is none; only mailboxes tell weak ones apart.
-            $said = $holder->kind() === Kind::Mailbox ? $strength : PinStrength::Set;
+            // A route's PIN is set or there is none; all others tell weak ones apart.
+            $said = $holder->kind() === Kind::Route ? PinStrength::Set : $strength;
             if ($holder->toArray()[self::FIELD] !== $said->value) {
                 $edits[] = FieldEdit::of('set', $object, self::FIELD, $said->value);
             }
@@ -269,7 +269,7 @@ final readonly class SecretKeeper
         $reference = Reference::parse($object, 'object');
         $holder = $book->find($reference) ?? throw UnusableBook::danglingReference('object', $object);
         if (! in_array($reference->kind, self::kinds(), true) || $holder->id() === null) {
-            throw UnusableBook::malformed('object', 'a mailbox or a route', $object);
+            throw UnusableBook::malformed('object', 'a mailbox, a conference room or a route', $object);
         }
 
         return $holder;

@@ -21,6 +21,9 @@ final readonly class PracticeSwitch implements SwitchMaker
 {
     private const LONGEST_PROMPT_SECONDS = 600;
 
+    /** What it takes for each feature; it knows no other. */
+    private const CODES = ['pickUp' => '*8', 'pickUpOf' => '*88', 'intercom' => '*5', 'speedDial' => '*0', 'signIn' => '*11'];
+
     public function __construct(private Factory $http)
     {
     }
@@ -37,7 +40,7 @@ final readonly class PracticeSwitch implements SwitchMaker
             Switches::title($name),
             new Translation(),
             new PracticeRecords($this->api($settings)),
-            new Capabilities($fields, Ringers::RING_SECONDS),
+            new Capabilities($fields, Ringers::RING_SECONDS, codes: self::CODES),
             SoundFormat::telephone(self::LONGEST_PROMPT_SECONDS),
         );
     }

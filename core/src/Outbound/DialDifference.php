@@ -74,6 +74,7 @@ final readonly class DialDifference
         return match ($dialled->end) {
             DialEnd::Inside => "reaches {$dialled->inside?->label()}",
             DialEnd::Nowhere, DialEnd::Waits => $dialled->end->words(),
+            DialEnd::Feature => $dialled->reason,
             default => "{$dialled->end->words()} to {$number} by {$dialled->trunk?->name}{$shown}"
                 . ($dialled->asksPin() ? ' after a PIN' : ''),
         };

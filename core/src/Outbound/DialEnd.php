@@ -10,6 +10,8 @@ enum DialEnd: string
     case Emergency = 'emergency';
     case Inside = 'inside';
     case Outside = 'outside';
+    /** A code of the customer's (docs/features.md). */
+    case Feature = 'feature';
     /** More digits could make it something. */
     case Waits = 'waits';
     case Nowhere = 'nowhere';
@@ -20,6 +22,7 @@ enum DialEnd: string
             self::Emergency => 'goes out as an emergency call',
             self::Inside => 'stays inside',
             self::Outside => 'goes out',
+            self::Feature => 'is a code',
             self::Waits => 'waits for more digits',
             self::Nowhere => 'goes nowhere',
         };

@@ -63,6 +63,9 @@ final class DialPlan
         $country = $this->countryOf($user);
         $inside = $origin === Origin::Dialled ? $this->extensions->reached($digits) : null;
         $helped = $origin === Origin::Dialled ? $this->emergencyNumber($digits, $country) : null;
+        $code = $origin === Origin::Dialled && $inside === null
+            ? DialledCode::of($this->book, $this->extensions, $user, $digits)
+            : null;
 
         $said = [];
         $taken = null;
@@ -77,6 +80,8 @@ final class DialPlan
                 [$verdict, $why] = [Verdict::TooLate, "{$taken->name} takes it before"];
             } elseif ($verdict === Verdict::Takes && ! $route->emergency && $inside !== null) {
                 [$verdict, $why] = [Verdict::TooLate, "it is the extension of {$inside->label()}"];
+            } elseif ($verdict === Verdict::Takes && ! $route->emergency && $code !== null) {
+                [$verdict, $why] = [Verdict::TooLate, 'it begins with a code'];
             } elseif ($verdict === Verdict::Takes) {
                 [$verdict, $why] = $route->emergency
                     ? [Verdict::Takes, $why]
@@ -102,7 +107,9 @@ final class DialPlan
             );
         }
 
-        return $this->nowhere($said, $digits, $origin, $helped);
+        return $code !== null
+            ? new Dialled($code->end, $said, $code->reason, [])
+            : $this->nowhere($said, $digits, $origin, $helped);
     }
 
     /**

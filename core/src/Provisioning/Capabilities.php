@@ -11,6 +11,7 @@ use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Book\Link;
 use Jaunty\Core\Book\Node;
 use Jaunty\Core\Book\Reference;
+use Jaunty\Core\Book\Tenant;
 use Jaunty\Core\Change\Value;
 
 /**
@@ -31,6 +32,8 @@ final readonly class Capabilities
      * @param  list<string>  $needless  fields (`number/trunk`) that it does without: no call hangs on them there
      * @param  bool  $takesSecrets  whether PINs can be told to it
      * @param  bool  $keepsCalls  whether it writes down the calls it carried
+     * @param  array<string, string>  $codes  what it takes for a code of features, by what it is for; what is not
+     *     listed it does not have
      */
     public function __construct(
         private array $fields,
@@ -40,6 +43,7 @@ final readonly class Capabilities
         array $needless = [],
         public bool $takesSecrets = true,
         public bool $keepsCalls = true,
+        public array $codes = [],
     ) {
         $lacking = [];
         foreach ($fields as $kind => $held) {
@@ -160,7 +164,26 @@ final readonly class Capabilities
             }
         }
 
-        return $found;
+        return [...$found, ...$this->otherCodes($book->tenant)];
+    }
+
+    /** @return list<Unsupported> codes of the book's that the switch does not take */
+    private function otherCodes(Tenant $tenant): array
+    {
+        $other = [];
+        $lacks = in_array('features', $this->lacking[Kind::Tenant->value] ?? [], true);
+        foreach ($lacks ? [] : $tenant->features->codes as $name => $code) {
+            $theirs = $this->codes[$name] ?? null;
+            if ($code !== null && $code !== $theirs) {
+                $other[] = new Unsupported(
+                    (string) Reference::of($tenant),
+                    "features/codes/{$name}",
+                    $theirs === null ? 'it has no such code' : "its code for that is {$theirs}",
+                );
+            }
+        }
+
+        return $other;
     }
 
     /** @return array<string, string> what takes calls and has no place there, by reference, with why */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Jaunty\Core\Sentences;
 
 use Jaunty\Core\Book\Book;
+use Jaunty\Core\Book\Features;
 use Jaunty\Core\Book\Kind;
 use Jaunty\Core\Numbering\E164;
 
@@ -74,11 +75,21 @@ final class CallCompletion
         foreach ($book->ofKind(Kind::Number) as $number) {
             $called[E164::parse($number->key())->display()] = $number->label();
         }
-        foreach ([Kind::User, Kind::Group, Kind::Attendant] as $kind) {
+        foreach (
+            [
+                Kind::User, Kind::Group, Kind::Attendant, Kind::SharedLine, Kind::Conference, Kind::ParkPlace,
+                Kind::PageZone,
+            ] as $kind
+        ) {
             foreach ($book->ofKind($kind) as $object) {
                 if ($object->extension() !== null) {
                     $called[$object->extension()] = $object->label();
                 }
+            }
+        }
+        foreach ($book->tenant->features->codes as $name => $code) {
+            if ($code !== null) {
+                $called[$code] = Features::CODES[$name];
             }
         }
 

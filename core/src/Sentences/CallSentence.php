@@ -174,9 +174,14 @@ final class CallSentence
             return 'withheld';
         }
         $at = $this->words->at();
-        $who = $this->subjects->take($this->words);
-        if ($who === null || ! (str_starts_with($who, 'user:') || str_starts_with($who, 'outside:'))) {
-            throw new UnreadableCall('after "from" comes a telephone number, a user, or withheld', $at);
+        $kind = $this->words->word() === 'telephone' ? 'device' : null;
+        $this->words->skip($kind === null ? 0 : 1);
+        $who = $this->subjects->take($this->words, $kind);
+        if ($who === null || preg_match('/^(user|outside|device):/', $who) !== 1) {
+            throw new UnreadableCall(
+                'after "from" comes a telephone number, a user, a telephone of the customer, or withheld',
+                $at,
+            );
         }
 
         return str_starts_with($who, 'outside:') ? substr($who, strlen('outside:')) : $who;
@@ -233,7 +238,7 @@ final class CallSentence
             $who = $word === 'platform' ? 'platform' : "leg:{$this->words->word()}";
             $this->words->skip($word === 'leg' ? 1 : 0);
         } else {
-            $kind = in_array($word, ['site', 'trunk', 'group'], true) ? $word : null;
+            $kind = Subjects::SAID_AS[$word] ?? null;
             $this->words->skip($kind === null ? 0 : 1);
             $who = $this->subjects->take($this->words, $kind);
         }
@@ -301,7 +306,7 @@ final class CallSentence
         return match (true) {
             $kind === 'user' && $extension !== null && $subjects->isClear($extension, $who) => $extension,
             $kind === 'user' => $who,
-            default => "{$kind} {$key}",
+            default => array_search($kind, Subjects::SAID_AS, true) . " {$key}",
         };
     }
 

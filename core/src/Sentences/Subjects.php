@@ -25,6 +25,13 @@ final class Subjects
     /** Kinds the world says something about. */
     private const KINDS = [
         Kind::User, Kind::Group, Kind::Site, Kind::Trunk, Kind::SharedLine, Kind::Conference, Kind::ParkPlace,
+        Kind::Device,
+    ];
+
+    /** The word before a name that says which kind is meant. */
+    public const SAID_AS = [
+        'site' => 'site', 'trunk' => 'trunk', 'group' => 'group', 'line' => 'sharedLine', 'room' => 'conference',
+        'park' => 'parkPlace', 'telephone' => 'device',
     ];
 
     /** @var array<array-key, list<string>> references by spelling; more than one where it is not clear who is meant */
@@ -98,6 +105,12 @@ final class Subjects
 
             return $this->book->tenant->mainNumber->key;
         }
+        if ($this->isCode($words->word())) {
+            $code = $words->word();
+            $words->skip();
+
+            return $code;
+        }
         for ($count = min(self::MOST_WORDS, $words->left()); $count > 0; $count--) {
             $said = $words->joined($count);
             $number = preg_match('/^[+\d][\d ().-]*$/', $said) === 1 ? $this->ownNumber($said) : null;
@@ -113,6 +126,14 @@ final class Subjects
         }
 
         return null;
+    }
+
+    /** Whether a code of the customer's begins it and it is no extension. */
+    private function isCode(string $said): bool
+    {
+        return preg_match('/^[0-9*#]+$/D', $said) === 1
+            && $this->extensions->reached($said) === null
+            && $this->book->tenant->features->codeOf($said) !== null;
     }
 
     public function outside(string $said): ?string

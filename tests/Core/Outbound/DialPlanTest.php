@@ -37,6 +37,38 @@ final class DialPlanTest extends TestCase
 
     private const TRUNK = '+19025550154';
 
+    public function test_a_code_is_read_after_extensions_and_before_routes(): void
+    {
+        $book = self::book([
+            'tenant' => ['features' => [
+                'codes' => ['pickUp' => '*8', 'pickUpOf' => '*88', 'intercom' => '9', 'speedDial' => '*0'],
+                'speedDials' => [['item' => 'lab', 'digits' => '12', 'name' => 'Lab', 'number' => '+19025550181']],
+            ]],
+            'pickUpGroups' => [['key' => 'front', 'name' => 'Front', 'members' => [
+                ['item' => 'ines', 'who' => 'user:ines'], ['item' => 'joss', 'who' => 'user:joss'],
+            ]]],
+        ]);
+        $says = static function (string $digits, string $who = 'ines') use ($book): string {
+            $sender = Sender::of($book, Reference::parse("user:{$who}"));
+            $dialled = (new DialPlan($book))->route($sender, $digits, self::DAY);
+
+            return "{$dialled->end->value}: {$dialled->reason}";
+        };
+
+        self::assertSame('feature: takes up what rings in Front', $says('*8'));
+        self::assertSame('nowhere: nothing may follow the code "Pick up in the group", and 1 does', $says('*81'));
+        self::assertSame('feature: takes up what rings at Joss Arden', $says('*88202'));
+        self::assertSame('nowhere: Ines Marsh is in no pick-up group with whoever dials', $says('*88201'));
+        self::assertSame('waits: an extension must follow the code "Pick up of an extension"', $says('*88'));
+        self::assertSame('waits: extension 201 begins so', $says('*8820'));
+        self::assertSame('waits: the speed dial of Lab begins so', $says('*01'));
+        self::assertSame('feature: calls Lab, +1 902 555 0181', $says('*012'));
+        self::assertSame('nowhere: 7 is no speed dial', $says('*07'));
+        // A code of digits hides what goes out behind it, but never a call for help.
+        self::assertSame("feature: Joss Arden's telephone answers by itself", $says('9202'));
+        self::assertStringStartsWith('emergency: ', $says('911'));
+    }
+
     /** @param array<string, mixed> $more merged over, list by list */
     private static function book(array $more = []): Book
     {

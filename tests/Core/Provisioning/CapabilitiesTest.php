@@ -52,6 +52,30 @@ final class CapabilitiesTest extends TestCase
         )];
     }
 
+    public function test_a_code_that_is_not_the_switchs_is_told(): void
+    {
+        $book = BookFormat::fromJson((string) file_get_contents(__DIR__ . '/../../data/every-field.json'));
+        $fields = [];
+        foreach (Kind::cases() as $kind) {
+            $fields[$kind->value] = array_keys(Fields::of($kind->class())->named());
+        }
+        $told = static fn (array $codes): array => array_map(
+            static fn (Unsupported $each): string => "{$each->object} {$each->path}: {$each->why}",
+            (new Capabilities($fields, codes: $codes))->unsupported($book),
+        );
+        $same = $book->tenant->features->codes;
+
+        self::assertSame([], $told(array_filter($same)));
+        self::assertSame(
+            ['tenant:every features/codes/pickUp: its code for that is #7'],
+            $told(['pickUp' => '#7'] + array_filter($same)),
+        );
+        self::assertSame(
+            ['tenant:every features/codes/signIn: it has no such code'],
+            $told(array_diff_key($same, ['signIn' => 1])),
+        );
+    }
+
     public function test_what_is_changed_there_shows_beside_what_has_no_place(): void
     {
         $book = self::menus();
